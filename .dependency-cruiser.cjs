@@ -1,0 +1,39 @@
+/** The arrows point inward: app → data, formats, bench → core. */
+module.exports = {
+  forbidden: [
+    {
+      name: "core-is-pure",
+      comment: "core/ is arithmetic: it knows no other room, no interface code, no database, no file.",
+      severity: "error",
+      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      to: { pathNot: "^core/" },
+    },
+    {
+      name: "middle-points-inward",
+      comment: "data/, formats/ and bench/ may use core/ and packages, never app/.",
+      severity: "error",
+      from: { path: "^(core|data|formats|bench)/" },
+      to: { path: "^(app|e2e)/" },
+    },
+    {
+      name: "formats-know-no-database",
+      severity: "error",
+      from: { path: "^formats/" },
+      to: { path: "^(data|bench)/" },
+    },
+    {
+      name: "components-read-no-database",
+      comment: "Only loaders and actions (app/routes, *.server.ts) may read data/.",
+      severity: "error",
+      from: { path: "^app/", pathNot: "^app/routes/|\\.server\\.tsx?$|^app/root\\.tsx$" },
+      to: { path: "^data/", dependencyTypesNot: ["type-only"] },
+    },
+    { name: "no-cycles", severity: "error", from: {}, to: { circular: true } },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.json" },
+    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default", "types"] },
+  },
+};

@@ -1,0 +1,118 @@
+import { describe, expect, it } from "vitest";
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import { judge } from "../finding/judge.ts";
+import type { Instrument } from "../rig/grade.ts";
+import { sampleRig } from "../rig/sample.ts";
+import { fillCard } from "./fill.ts";
+import type { Scheme, SchemeLine } from "./scheme.ts";
+import { SHIPPED_SCHEMES } from "./shipped.ts";
+
+const scheme = (id: string) => SHIPPED_SCHEMES.find((each) => each.id === id)!;
+const card = (
+  id: string,
+  lengths: Partial<Record<DimensionKey, number | null>> = {},
+  instruments: Partial<Record<DimensionKey, Instrument>> = {},
+) => {
+  const rig = sampleRig(lengths, instruments);
+  return fillCard(scheme(id), rig, judge(rig, "metric"), "metric");
+};
+const typed = (id: string) =>
+  Object.fromEntries(
+    card(id).lines.map(({ label, figure, unit, word }) => [label, [figure, unit, word].filter(Boolean).join(" ")]),
+  );
+
+describe("the same rig in each terminal's terms", () => {
+  it("from the axle, in metres, with words for sides", () => {
+    expect(typed("axle-m")).toEqual({
+      "Axle to receiver": "1.73 m ahead",
+      "Receiver, side": "0.02 m left",
+      "Receiver height": "2.94 m",
+      "Axle to connection": "1.04 m",
+      "Connection to working edge, front": "4.18 m",
+      "Connection to working edge, rear": "4.50 m",
+      "Connection to wheels": "5.26 m",
+      "Side offset": "0.03 m right",
+      "Working width": "4.50 m",
+      "Track spacing": "4.50 m",
+    });
+  });
+
+  it("from the hitch, in inches, behind counted as minus", () => {
+    // by hand: 5.26/0.0254 = 207.087; (4.18+4.50)/2 = 4.34 → 170.866; 4.5/2 − 0.025 = 2.225 → 87.598;
+    // 4.5 → 177.165; 1.04 + 1.73 = 2.77 → 109.055; −0.015 → −0.591; 2.94 → 115.748
+    expect(typed("hitch-in")).toEqual({
+      "Axle type": "rigid",
+      "Hitch to navigation point": "−207.1 in",
+      "Hitch to coverage point": "−170.9 in",
+      "Centre distance from left edge": "87.6 in",
+      "Working width": "177.2 in",
+      "Number of rows": "30",
+      "Track spacing": "177.2 in",
+      "Hitch to receiver": "109.1 in",
+      "Receiver to the right of centre": "−0.6 in",
+      "Receiver height": "115.7 in",
+    });
+  });
+
+  it("carries the chain and the rounding behind each figure", () => {
+    const line = card("hitch-m").lines.find((each) => each.label === "Hitch to receiver")!;
+    expect(line.chain!.links.map((link) => link.key)).toEqual(["axle.pin", "receiver.foreAft"]);
+    expect(line.derivation).toBe("drawbar pin to receiver, forward is +");
+    const side = card("axle-m").lines.find((each) => each.label === "Receiver, side")!;
+    expect(side.rounding).toBeCloseTo(0.005, 9);
+  });
+
+  it("never rounds by more than half the last place", () => {
+    for (const each of SHIPPED_SCHEMES)
+      for (const { rounding, unit } of card(each.id).lines)
+        if (rounding !== null) expect(Math.abs(rounding)).toBeLessThanOrEqual((unit === "m" ? 0.005 : 0.00127) + 1e-9);
+  });
+});
+
+describe("what keeps a figure off the card", () => {
+  it("is a stop on any link, with its reason", () => {
+    const filled = card("axle-m", { "pin.workFront": 0 }, { "pin.workFront": "book" });
+    expect(filled.ready).toBe(false);
+    expect(filled.stops.map((stop) => stop.id)).toEqual(["zero:pin.workFront"]);
+    const line = filled.lines.find((each) => each.label === "Connection to working edge, front")!;
+    expect(line.figure).toBeNull();
+    expect(line.blockedBy).toContain("nobody measured it");
+    expect(filled.lines.find((each) => each.label === "Axle to receiver")!.figure).toBe("1.73");
+  });
+
+  it("is a missing count that only this scheme asks for", () => {
+    const filled = card("hitch-m", { "rows.count": null });
+    expect(filled.stops).toEqual([]);
+    expect(filled.ready).toBe(false);
+    expect(filled.lines.find((each) => each.label === "Number of rows")!.blockedBy).toBe("Rows is missing.");
+    expect(card("axle-m", { "rows.count": null }).ready).toBe(true);
+  });
+
+  it("is a minus on a terminal that takes none", () => {
+    const unsigned: SchemeLine = {
+      page: "Tractor",
+      label: "Receiver ahead",
+      measure: { kind: "between", from: "axle", to: "receiver", axis: "x" },
+      sense: 1,
+      unit: "mm",
+      decimals: 0,
+      sign: { kind: "unsigned" },
+    };
+    const own: Scheme = { id: "own", name: "Own", asks: "", lines: [unsigned] };
+    const rig = sampleRig({ "receiver.foreAft": -0.3 });
+    expect(fillCard(own, rig, [], "metric").lines[0]).toMatchObject({
+      figure: null,
+      blockedBy: "This terminal takes no minus here.",
+    });
+  });
+});
+
+describe("a single coverage point", () => {
+  it("is the middle of the work, and the card says what that costs", () => {
+    const [caution] = card("hitch-m").cautions;
+    expect(caution?.replace(/\u00a0/g, " ")).toContain("0.320 m apart");
+    expect(caution?.replace(/\u00a0/g, " ")).toContain("0.160 m off");
+    expect(card("axle-m").cautions).toEqual([]);
+    expect(card("hitch-m", { "pin.workRear": 4.25 }).cautions).toEqual([]);
+  });
+});

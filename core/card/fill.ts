@@ -1,0 +1,140 @@
+import { dimension } from "../dimension/catalogue.ts";
+import type { Finding } from "../finding/finding.ts";
+import { stopsOf } from "../finding/finding.ts";
+import { METRES_PER, MINUS, printedStep, printLength } from "../quantity/length.ts";
+import { IN_TAPE_UNITS, type UnitSystem } from "../quantity/units.ts";
+import { between, type Chain, evaluate, trackSpacing } from "../rig/chain.ts";
+import { POINTS } from "../rig/frame.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
+import type { Measure, Scheme, SchemeLine } from "./scheme.ts";
+
+export type CardLine = {
+  page: string;
+  label: string;
+  /** what to type, digits and sign as the terminal takes them; null where there is nothing to type yet */
+  figure: string | null;
+  unit: string;
+  /** the switch beside the figure: "left", "behind"; empty where the terminal has none */
+  word: string;
+  /** what the figure is, in words: "drawbar pin → front rank, along the line of pull" */
+  derivation: string;
+  /** null for a choice, which is derived from the connection, not from readings */
+  chain: Chain | null;
+  /** shown − true, metres, from the terminal's own rounding; null for counts and choices */
+  rounding: number | null;
+  /** the stop, or the reason, that keeps the figure off the card */
+  blockedBy: string | null;
+};
+
+export type Card = {
+  scheme: Pick<Scheme, "id" | "name" | "asks">;
+  lines: CardLine[];
+  /** findings that keep the card from being typed in */
+  stops: Finding[];
+  ready: boolean;
+  /** what this scheme cannot express about this rig */
+  cautions: string[];
+};
+
+/** Ranks further apart than this are worth a word on a terminal with one coverage point, metres. */
+const RANKS_APART = 0.1;
+
+/** Fills a scheme from the rig's chain. A figure that a stop touches stays off the card. */
+export function fillCard(scheme: Scheme, rig: ResolvedRig, findings: readonly Finding[], system: UnitSystem): Card {
+  const stops = stopsOf(findings);
+  const lines = scheme.lines.map((line) => fillLine(line, rig, stops));
+  const blocked = lines.some((line) => line.blockedBy !== null);
+  return {
+    scheme: { id: scheme.id, name: scheme.name, asks: scheme.asks },
+    lines,
+    stops,
+    ready: stops.length === 0 && !blocked,
+    cautions: cautionsOf(scheme, rig, system),
+  };
+}
+
+function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[]): CardLine {
+  const { page, label, measure } = line;
+  const chain = chainOf(measure, rig);
+  const base = { page, label, derivation: derivationOf(line), chain, word: "" };
+  if (measure.kind === "choice")
+    return { ...base, figure: measure.choice, unit: "", rounding: null, blockedBy: null };
+  const unit = isCount(measure) || line.unit === "ft-in" ? "" : line.unit;
+  const blockedBy = blockOf(chain!, stops);
+  if (blockedBy) return { ...base, figure: null, unit, rounding: null, blockedBy };
+  if (isCount(measure)) return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
+  return { ...base, unit, ...writeFigure(line, line.sense * chain!.total!) };
+}
+
+/** The first stop that touches a link; else the first link that is missing. */
+function blockOf(chain: Chain, stops: readonly Finding[]): string | null {
+  for (const { key, value } of chain.links) {
+    const stop = stops.find((finding) => finding.subject === key);
+    if (stop) return stop.what;
+    if (value === null) return `${dimension(key).label} is missing.`;
+  }
+  return null;
+}
+
+function writeFigure(
+  { unit, decimals, sign }: SchemeLine,
+  metres: number,
+): Pick<CardLine, "figure" | "word" | "rounding" | "blockedBy"> {
+  const shown = printLength(sign.kind === "words" ? Math.abs(metres) : metres, unit, { decimals, bare: true });
+  if (sign.kind === "unsigned" && shown.startsWith(MINUS))
+    return { figure: null, word: "", rounding: null, blockedBy: "This terminal takes no minus here." };
+  const magnitude = roundedMetres(Math.abs(metres), unit, decimals);
+  const rounding = magnitude - Math.abs(metres);
+  if (sign.kind !== "words") return { figure: shown, word: "", rounding, blockedBy: null };
+  return { figure: shown, word: metres < 0 ? sign.minus : sign.plus, rounding, blockedBy: null };
+}
+
+/** The magnitude the printed figure stands for. */
+function roundedMetres(metres: number, unit: SchemeLine["unit"], decimals: number): number {
+  if (unit === "ft-in") return Math.round(metres / printedStep(unit)) * printedStep(unit);
+  return Number(printLength(metres, unit, { decimals, bare: true })) * METRES_PER[unit];
+}
+
+function chainOf(measure: Measure, rig: ResolvedRig): Chain | null {
+  switch (measure.kind) {
+    case "between":
+      return between(rig, measure.from, measure.to, measure.axis);
+    case "dimension":
+      return evaluate([{ key: measure.key, coefficient: 1 }], rig.values);
+    case "track spacing":
+      return trackSpacing(rig);
+    case "choice":
+      return null;
+  }
+}
+
+function isCount(measure: Measure): boolean {
+  return measure.kind === "dimension" && dimension(measure.key).kind === "count";
+}
+
+const POSITIVE_WORD = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;
+
+function derivationOf({ measure, sense }: SchemeLine): string {
+  switch (measure.kind) {
+    case "between":
+      return `${POINTS[measure.from].label} to ${POINTS[measure.to].label}, ${POSITIVE_WORD[measure.axis][sense === 1 ? 0 : 1]} is +`;
+    case "dimension":
+      return dimension(measure.key).fromTo;
+    case "track spacing":
+      return "working width less overlap";
+    case "choice":
+      return "a drawn drill on a fixed axle";
+  }
+}
+
+/** On a terminal with a single coverage point the middle of the work is given; say what that costs at the headland. */
+function cautionsOf(scheme: Scheme, { values }: ResolvedRig, system: UnitSystem): string[] {
+  const points = scheme.lines.flatMap(({ measure }) => (measure.kind === "between" ? [measure.from, measure.to] : []));
+  const oneValue = points.includes("workMid") && !points.includes("workFront");
+  const [front, rear] = [values["pin.workFront"].value, values["pin.workRear"].value];
+  if (!oneValue || front === null || rear === null || Math.abs(rear - front) <= RANKS_APART) return [];
+  const style = IN_TAPE_UNITS[system];
+  return [
+    `The ranks are ${printLength(Math.abs(rear - front), style)} apart and this terminal takes one coverage point. The card gives the middle: each rank is ${printLength(Math.abs(rear - front) / 2, style)} off at the headland.`,
+  ];
+}

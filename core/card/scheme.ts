@@ -1,0 +1,36 @@
+/**
+ * How a terminal asks for a rig: a reference scheme is a list of lines, each naming two points of the
+ * frame (or a value), a unit, decimals and a sign rule. Schemes are records; the shipped ones are no
+ * different from one a user makes.
+ */
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { LengthStyle } from "../quantity/length.ts";
+import type { Axis, PointKey } from "../rig/frame.ts";
+
+export type Measure =
+  | { kind: "between"; from: PointKey; to: PointKey; axis: Axis }
+  | { kind: "dimension"; key: DimensionKey }
+  | { kind: "track spacing" }
+  | { kind: "choice"; choice: string };
+
+export type SignRule =
+  /** a number with its sign */
+  | { kind: "signed" }
+  /** a number and a switch: the word for + and for − */
+  | { kind: "words"; plus: string; minus: string }
+  /** the terminal takes no minus here */
+  | { kind: "unsigned" };
+
+export type SchemeLine = {
+  /** the terminal's page the line stands on */
+  page: string;
+  label: string;
+  measure: Measure;
+  /** +1: the terminal counts the frame's own direction (forward, right, up) as positive; −1: the other way */
+  sense: 1 | -1;
+  unit: LengthStyle;
+  decimals: number;
+  sign: SignRule;
+};
+
+export type Scheme = { id: string; name: string; asks: string; lines: SchemeLine[] };

@@ -1,0 +1,125 @@
+import type { LengthStyle } from "../quantity/length.ts";
+import type { Scheme, SchemeLine, SignRule } from "./scheme.ts";
+
+type UnitChoice = { id: string; name: string; unit: LengthStyle; decimals: number };
+
+const METRES: UnitChoice = { id: "m", name: "metres", unit: "m", decimals: 2 };
+const INCHES: UnitChoice = { id: "in", name: "inches", unit: "in", decimals: 1 };
+
+const LEFT_RIGHT: SignRule = { kind: "words", plus: "right", minus: "left" };
+const AHEAD_BEHIND: SignRule = { kind: "words", plus: "ahead", minus: "behind" };
+const UNSIGNED: SignRule = { kind: "unsigned" };
+
+type LineRest = Pick<SchemeLine, "measure" | "sense" | "sign">;
+
+function lineIn({ unit, decimals }: UnitChoice) {
+  return (page: string, label: string, rest: LineRest): SchemeLine => ({ page, label, unit, decimals, ...rest });
+}
+
+/** Asks for the tractor from its axle and for the tool from the connection, both ranks, with words for sides. */
+function fromTheAxle(units: UnitChoice): Scheme {
+  const line = lineIn(units);
+  return {
+    id: `axle-${units.id}`,
+    name: `From the axle, ${units.name}`,
+    asks: "Tractor lengths from the rear axle; tool lengths from the connection back.",
+    lines: [
+      line("Tractor", "Axle to receiver", {
+        measure: { kind: "between", from: "axle", to: "receiver", axis: "x" },
+        sense: 1,
+        sign: AHEAD_BEHIND,
+      }),
+      line("Tractor", "Receiver, side", {
+        measure: { kind: "between", from: "axle", to: "receiver", axis: "y" },
+        sense: 1,
+        sign: LEFT_RIGHT,
+      }),
+      line("Tractor", "Receiver height", {
+        measure: { kind: "between", from: "axle", to: "receiver", axis: "up" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
+      line("Tractor", "Axle to connection", {
+        measure: { kind: "between", from: "axle", to: "pin", axis: "x" },
+        sense: -1,
+        sign: UNSIGNED,
+      }),
+      line("Implement", "Connection to working edge, front", {
+        measure: { kind: "between", from: "pin", to: "workFront", axis: "x" },
+        sense: -1,
+        sign: UNSIGNED,
+      }),
+      line("Implement", "Connection to working edge, rear", {
+        measure: { kind: "between", from: "pin", to: "workRear", axis: "x" },
+        sense: -1,
+        sign: UNSIGNED,
+      }),
+      line("Implement", "Connection to wheels", {
+        measure: { kind: "between", from: "pin", to: "pivot", axis: "x" },
+        sense: -1,
+        sign: UNSIGNED,
+      }),
+      line("Implement", "Side offset", {
+        measure: { kind: "between", from: "pin", to: "workMid", axis: "y" },
+        sense: 1,
+        sign: LEFT_RIGHT,
+      }),
+      line("Implement", "Working width", { measure: { kind: "dimension", key: "tool.width" }, sense: 1, sign: UNSIGNED }),
+      line("Guidance", "Track spacing", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
+    ],
+  };
+}
+
+/** Asks for the tool from the hitch: one navigation point, one coverage point, behind is −, and the centre counted from the left edge. */
+function fromTheHitch(units: UnitChoice): Scheme {
+  const line = lineIn(units);
+  const signed: SignRule = { kind: "signed" };
+  return {
+    id: `hitch-${units.id}`,
+    name: `From the hitch, ${units.name}`,
+    asks: "Tool lengths from the hitch, behind counted as minus; one coverage point; the centre from the left edge.",
+    lines: [
+      line("Implement", "Axle type", { measure: { kind: "choice", choice: "rigid" }, sense: 1, sign: signed }),
+      line("Implement", "Hitch to navigation point", {
+        measure: { kind: "between", from: "pin", to: "pivot", axis: "x" },
+        sense: 1,
+        sign: signed,
+      }),
+      line("Implement", "Hitch to coverage point", {
+        measure: { kind: "between", from: "pin", to: "workMid", axis: "x" },
+        sense: 1,
+        sign: signed,
+      }),
+      line("Implement", "Centre distance from left edge", {
+        measure: { kind: "between", from: "leftEdge", to: "pin", axis: "y" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
+      line("Implement", "Working width", { measure: { kind: "dimension", key: "tool.width" }, sense: 1, sign: UNSIGNED }),
+      line("Implement", "Number of rows", { measure: { kind: "dimension", key: "rows.count" }, sense: 1, sign: UNSIGNED }),
+      line("Guidance", "Track spacing", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
+      line("Tractor", "Hitch to receiver", {
+        measure: { kind: "between", from: "pin", to: "receiver", axis: "x" },
+        sense: 1,
+        sign: signed,
+      }),
+      line("Tractor", "Receiver to the right of centre", {
+        measure: { kind: "between", from: "pin", to: "receiver", axis: "y" },
+        sense: 1,
+        sign: signed,
+      }),
+      line("Tractor", "Receiver height", {
+        measure: { kind: "between", from: "axle", to: "receiver", axis: "up" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
+    ],
+  };
+}
+
+export const SHIPPED_SCHEMES: readonly Scheme[] = [
+  fromTheAxle(METRES),
+  fromTheAxle(INCHES),
+  fromTheHitch(METRES),
+  fromTheHitch(INCHES),
+];

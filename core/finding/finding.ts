@@ -1,0 +1,27 @@
+import type { DimensionKey, StationKey } from "../dimension/catalogue.ts";
+
+export const SEVERITIES = ["stop", "fix", "check", "note"] as const;
+export type Severity = (typeof SEVERITIES)[number];
+
+/** What a finding is about and where its cure is entered. */
+export type Target = DimensionKey | "sections";
+
+/** The one way any station judges: what is wrong, why it matters, what to do next. */
+export type Finding = {
+  id: string;
+  station: StationKey;
+  severity: Severity;
+  subject: Target;
+  what: string;
+  why: string;
+  next: { label: string; target: Target };
+};
+
+/** Worst first; within a severity the order they were found in. */
+export function worstFirst(findings: readonly Finding[]): Finding[] {
+  return [...findings].sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+}
+
+export function stopsOf(findings: readonly Finding[]): Finding[] {
+  return findings.filter((finding) => finding.severity === "stop");
+}

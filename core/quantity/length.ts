@@ -1,0 +1,243 @@
+/**
+ * Lengths as people read them off a tape, and back.
+ *
+ * Everything inside is metres. Factors: the international inch is 25.4 mm exactly and the foot 12 of
+ * them (International yard and pound agreement, 1959; NIST SP 811, appendix B.8).
+ */
+
+export const METRES_PER = { m: 1, cm: 0.01, mm: 0.001, in: 0.0254, ft: 0.3048 } as const;
+export type LengthUnit = keyof typeof METRES_PER;
+
+/** How a length is printed: the feet style writes feet, whole inches and a binary fraction. */
+export type LengthStyle = "m" | "cm" | "mm" | "in" | "ft-in";
+
+export type ParsedLength = {
+  /** metres; negative only where the text carried a minus sign or a side word allowed it */
+  metres: number;
+  /** the smallest step the text resolves, in metres: 1/16 in reads to 0.0015875, `3.81` m to 0.01 */
+  step: number;
+};
+
+export type Parsed<T> = { ok: true; value: T } | { ok: false; problem: string };
+
+const EXAMPLES: Record<LengthStyle, string> = {
+  m: "3.81 or 12' 6 3/8\"",
+  cm: "12.5 or 4 7/8 in",
+  mm: "3810 or 3.81 m",
+  in: "150 or 12' 6\"",
+  "ft-in": "12' 6 3/8\" or 3.81 m",
+};
+
+/** The unit a bare number takes where the field shows `style`. Feet-and-inches fields count in inches. */
+export function bareUnit(style: LengthStyle): LengthUnit {
+  return style === "ft-in" ? "in" : style;
+}
+
+const VULGAR: Record<string, string> = {
+  "½": "1/2",
+  "¼": "1/4",
+  "¾": "3/4",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
+};
+
+const UNIT_WORDS: Record<string, LengthUnit> = {
+  m: "m",
+  metre: "m",
+  metres: "m",
+  meter: "m",
+  meters: "m",
+  cm: "cm",
+  mm: "mm",
+  "'": "ft",
+  ft: "ft",
+  foot: "ft",
+  feet: "ft",
+  '"': "in",
+  in: "in",
+  inch: "in",
+  inches: "in",
+};
+
+const BINARY_DENOMINATORS = [2, 4, 8, 16, 32, 64];
+
+type Token = { kind: "number"; text: string } | { kind: "unit"; unit: LengthUnit; text: string };
+
+/** One number with the unit that follows it, as typed. */
+type Part = { value: number; step: number; unit: LengthUnit | null; text: string };
+
+/**
+ * Reads a length. A bare number takes `style`'s unit; feet and inches may be mixed, metric units may not.
+ * Never throws: what was not understood comes back as a sentence with an example.
+ */
+export function parseLength(text: string, style: LengthStyle): Parsed<ParsedLength> {
+  const refuse = (problem: string): Parsed<ParsedLength> => ({
+    ok: false,
+    problem: `${problem} Type it like ${EXAMPLES[style]}.`,
+  });
+  const plain = normalise(text);
+  if (plain === "") return refuse("Nothing was typed.");
+  if (plain.length > 40) return refuse("That is too long to be a length.");
+
+  const sign = /^[-+]/.exec(plain)?.[0];
+  const body = sign ? plain.slice(1).trim() : plain;
+  if (/^[-+]/.test(body)) return refuse("There are two signs in front.");
+
+  const tokens = tokenise(body);
+  if (typeof tokens === "string") return refuse(`“${tokens}” was not understood.`);
+  const parts = toParts(tokens);
+  if (typeof parts === "string") return refuse(parts);
+  const sum = addParts(parts, bareUnit(style));
+  if (typeof sum === "string") return refuse(sum);
+  const metres = sign === "-" && sum.metres !== 0 ? -sum.metres : sum.metres;
+  return { ok: true, value: { metres, step: sum.step } };
+}
+
+function normalise(text: string): string {
+  return text
+    .trim()
+    .toLowerCase()
+    .replace(/[−–]/g, "-")
+    .replace(/''|["“”″]|’’|′′/g, '"')
+    .replace(/[’‘′]/g, "'")
+    .replace(/⁄/g, "/")
+    .replace(/[½¼¾⅛⅜⅝⅞]/g, (glyph) => ` ${VULGAR[glyph]}`)
+    .replace(/[\s\u00a0\u202f]+/g, " ")
+    .replace(/- (?=\d)/g, "-")
+    .trim();
+}
+
+/** Splits into numbers and units; returns the piece that is neither. */
+function tokenise(body: string): Token[] | string {
+  const tokens: Token[] = [];
+  let rest = body;
+  while (rest !== "") {
+    const number = /^(?:\d+\/\d+|\d{1,3}(?: \d{3})+(?![\d/])(?:[.,]\d+)?|\d[\d.,]*|[.,]\d+)/.exec(rest)?.[0];
+    const unit = /^(?:['"]|[a-zµ]+\.?)/.exec(rest)?.[0];
+    if (number) tokens.push({ kind: "number", text: number });
+    else if (unit && UNIT_WORDS[unit.replace(/\.$/, "")])
+      tokens.push({ kind: "unit", unit: UNIT_WORDS[unit.replace(/\.$/, "")]!, text: unit });
+    else return /^(?:[a-zµ]+|.)/.exec(rest)![0];
+    rest = rest.slice((number ?? unit)!.length);
+    // A dash or blank joins inches and their fraction: 6-3/8.
+    const joint = /^(?: ?- ?(?=\d)| )/.exec(rest)?.[0] ?? "";
+    rest = rest.slice(joint.length);
+  }
+  return tokens;
+}
+
+function toParts(tokens: Token[]): Part[] | string {
+  const parts: Part[] = [];
+  let pending: Part | null = null;
+  for (const token of tokens) {
+    if (token.kind === "unit") {
+      if (!pending) return `“${token.text}” has no number before it.`;
+      parts.push({ ...pending, unit: token.unit, text: `${pending.text} ${token.text}` });
+      pending = null;
+      continue;
+    }
+    const read = readNumber(token.text);
+    if (typeof read === "string") return read;
+    if (!pending) pending = { ...read, unit: null, text: token.text };
+    else if (read.fraction && !pending.text.includes("/") && Number.isInteger(pending.value))
+      pending = { value: pending.value + read.value, step: read.step, unit: null, text: `${pending.text} ${token.text}` };
+    else return `“${pending.text} ${token.text}” are two numbers in a row.`;
+  }
+  if (pending) parts.push(pending);
+  return parts;
+}
+
+function readNumber(text: string): { value: number; step: number; fraction: boolean } | string {
+  const fraction = /^(\d+)\/(\d+)$/.exec(text);
+  if (fraction) {
+    const [over, under] = [Number(fraction[1]), Number(fraction[2])];
+    if (!BINARY_DENOMINATORS.includes(under))
+      return `“${text}” is not a fraction on a tape: halves, quarters, 8ths, 16ths, 32nds or 64ths.`;
+    if (over >= under) return `“${text}” is not less than one.`;
+    return { value: over / under, step: 1 / under, fraction: true };
+  }
+  const decimal = text.replace(/ /g, "");
+  if (/[.,].*[.,]/.test(decimal)) return `“${text}” has two decimal marks.`;
+  if (/^[1-9]\d{0,2},\d{3}$/.test(decimal)) {
+    const [whole, digits] = decimal.split(",");
+    return `“${text}” could be ${whole}.${digits} or ${whole}${digits}: use a point, or no comma.`;
+  }
+  if (/[.,]$/.test(decimal)) return `“${text}” ends in a decimal mark.`;
+  const value = Number(decimal.replace(",", "."));
+  if (!Number.isFinite(value) || value > 1e6) return `“${text}” is too large.`;
+  const places = /[.,](\d+)$/.exec(decimal)?.[1]?.length ?? 0;
+  return { value, step: 10 ** -places, fraction: false };
+}
+
+function addParts(parts: Part[], bare: LengthUnit): ParsedLength | string {
+  const [first, second] = parts;
+  if (!first) return "There is no number in it.";
+  if (parts.length > 2) return "There are more than two parts.";
+  if (!second) return inMetres(first, first.unit ?? bare);
+  if (first.unit !== "ft") return `“${first.text}” and “${second.text}” cannot be added: only feet and inches go together.`;
+  if (second.unit !== "in" && second.unit !== null) return `“${second.text}” cannot follow feet.`;
+  if (!Number.isInteger(first.value)) return `“${first.text}” has decimals and is followed by inches.`;
+  if (second.value >= 12) return `“${second.text}” is a foot or more: inches after feet stay under 12.`;
+  const feet = inMetres(first, "ft");
+  const inches = inMetres(second, "in");
+  return { metres: feet.metres + inches.metres, step: inches.step };
+}
+
+function inMetres(part: Part, unit: LengthUnit): ParsedLength {
+  return { metres: part.value * METRES_PER[unit], step: part.step * METRES_PER[unit] };
+}
+
+export const MINUS = "\u2212";
+
+const DECIMALS: Record<Exclude<LengthStyle, "ft-in">, number> = { m: 3, cm: 1, mm: 0, in: 2 };
+
+export type PrintOptions = {
+  /** decimals after the mark; for the feet style the fraction's denominator is fixed at 1/16 */
+  decimals?: number;
+  /** write a + before positive values */
+  signed?: boolean;
+  /** leave the unit off (the feet style always carries its marks) */
+  bare?: boolean;
+};
+
+/** The last printed place, in metres; rounding hides at most half of it. */
+export function printedStep(style: LengthStyle, decimals?: number): number {
+  if (style === "ft-in") return METRES_PER.in / 16;
+  return METRES_PER[style] * 10 ** -(decimals ?? DECIMALS[style]);
+}
+
+/** Prints metres in a style. A true minus sign marks negatives; a value that rounds to zero has no sign. */
+export function printLength(metres: number, style: LengthStyle, options: PrintOptions = {}): string {
+  if (!Number.isFinite(metres)) throw new RangeError(`not a length: ${metres}`);
+  const { text, zero } = style === "ft-in" ? feetInches(Math.abs(metres)) : decimalText(Math.abs(metres), style, options);
+  const sign = zero ? "" : metres < 0 ? MINUS : options.signed ? "+" : "";
+  const unit = style === "ft-in" || options.bare ? "" : `\u00a0${style}`;
+  return `${sign}${text}${unit}`;
+}
+
+function decimalText(metres: number, style: Exclude<LengthStyle, "ft-in">, options: PrintOptions) {
+  const text = roundHalfUp(metres / METRES_PER[style], options.decimals ?? DECIMALS[style]);
+  return { text, zero: Number(text) === 0 };
+}
+
+/** Rounds as a person does: 2.345 → 2.35, although the double just under it is nearer to 2.34. */
+function roundHalfUp(value: number, decimals: number): string {
+  const places = 10 ** decimals;
+  return (Math.round(Number((value * places).toPrecision(12))) / places).toFixed(decimals);
+}
+
+function feetInches(metres: number): { text: string; zero: boolean } {
+  const sixteenths = Math.round(Number((metres / METRES_PER.in * 16).toPrecision(12)));
+  const feet = Math.floor(sixteenths / 192);
+  const inches = Math.floor((sixteenths % 192) / 16);
+  const fraction = lowestTerms(sixteenths % 16, 16);
+  const inchText = [inches || !fraction ? String(inches) : "", fraction].filter(Boolean).join("\u00a0");
+  return { text: feet ? `${feet}'\u00a0${inchText}"` : `${inchText}"`, zero: sixteenths === 0 };
+}
+
+function lowestTerms(over: number, under: number): string {
+  if (over === 0) return "";
+  return over % 2 === 0 ? lowestTerms(over / 2, under / 2) : `${over}/${under}`;
+}

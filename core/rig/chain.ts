@@ -1,0 +1,56 @@
+import { type Axis, type PointKey, type Term, termsBetween } from "./frame.ts";
+import { type Grade, weakest } from "./grade.ts";
+import type { Resolved, ResolvedRig } from "./resolve.ts";
+
+export type Link = Term & {
+  value: number | null;
+  /** coefficient × value, metres; null where the reading is missing */
+  contribution: number | null;
+  grade: Grade;
+  sigma: number;
+};
+
+/** A length derived from readings, with everything it came from. */
+export type Chain = {
+  links: Link[];
+  /** metres; null while a link is missing */
+  total: number | null;
+  /** the sum of the links that are known, metres */
+  known: number;
+  /** standard uncertainty of the total, metres: root sum of squares of coefficient × σ; null without a total */
+  sigma: number | null;
+  grade: Grade;
+};
+
+/** Sums coefficient × reading. A missing link leaves no total, never a zero in its place. */
+export function evaluate(terms: readonly Term[], values: ResolvedRig["values"]): Chain {
+  const links = terms.map((term) => toLink(term, values[term.key]));
+  const complete = links.every((link) => link.contribution !== null);
+  const known = links.reduce((sum, link) => sum + (link.contribution ?? 0), 0);
+  return {
+    links,
+    total: complete ? known : null,
+    known,
+    sigma: complete ? Math.hypot(...links.map((link) => link.coefficient * link.sigma)) : null,
+    grade: weakest(links.map((link) => link.grade)),
+  };
+}
+
+function toLink(term: Term, { value, grade, sigma }: Resolved): Link {
+  return { ...term, value, grade, sigma, contribution: value === null ? null : term.coefficient * value };
+}
+
+/** A→B = x_B − x_A along an axis of the machine frame. */
+export function between(rig: ResolvedRig, from: PointKey, to: PointKey, axis: Axis): Chain {
+  return evaluate(termsBetween(from, to, axis), rig.values);
+}
+
+/** Track spacing = working width − overlap. */
+export const TRACK_SPACING: readonly Term[] = [
+  { key: "tool.width", coefficient: 1 },
+  { key: "work.overlap", coefficient: -1 },
+];
+
+export function trackSpacing(rig: ResolvedRig): Chain {
+  return evaluate(TRACK_SPACING, rig.values);
+}

@@ -1,0 +1,27 @@
+/** How far a value can be trusted, lowest first. */
+export const GRADES = ["missing", "assumed", "book", "taped", "proven"] as const;
+export type Grade = (typeof GRADES)[number];
+
+/** What the value was come by with; each gives a grade. */
+export const INSTRUMENTS = ["tape", "book", "estimate"] as const;
+export type Instrument = (typeof INSTRUMENTS)[number];
+
+const GRADE_OF: Record<Instrument, Exclude<Grade, "missing">> = {
+  tape: "taped",
+  book: "book",
+  estimate: "assumed",
+};
+
+export function gradeOf(instrument: Instrument): Exclude<Grade, "missing"> {
+  return GRADE_OF[instrument];
+}
+
+/** True where `grade` is trusted less than `than`. */
+export function below(grade: Grade, than: Grade): boolean {
+  return GRADES.indexOf(grade) < GRADES.indexOf(than);
+}
+
+/** The grade of a result is that of its weakest link. */
+export function weakest(grades: readonly Grade[]): Grade {
+  return grades.reduce((low, grade) => (below(grade, low) ? grade : low), "proven");
+}
