@@ -18,7 +18,10 @@ const card = (
 };
 const typed = (id: string) =>
   Object.fromEntries(
-    card(id).lines.map(({ label, figure, unit, word }) => [label, [figure, unit, word].filter(Boolean).join(" ")]),
+    card(id).lines.map(({ label, figure, unit, word }) => [
+      label,
+      [figure, unit, word].filter(Boolean).join(" "),
+    ]),
   );
 
 describe("the same rig in each terminal's terms", () => {
@@ -65,7 +68,8 @@ describe("the same rig in each terminal's terms", () => {
   it("never rounds by more than half the last place", () => {
     for (const each of SHIPPED_SCHEMES)
       for (const { rounding, unit } of card(each.id).lines)
-        if (rounding !== null) expect(Math.abs(rounding)).toBeLessThanOrEqual((unit === "m" ? 0.005 : 0.00127) + 1e-9);
+        if (rounding !== null)
+          expect(Math.abs(rounding)).toBeLessThanOrEqual((unit === "m" ? 0.005 : 0.00127) + 1e-9);
   });
 });
 
@@ -84,7 +88,9 @@ describe("what keeps a figure off the card", () => {
     const filled = card("hitch-m", { "rows.count": null });
     expect(filled.stops).toEqual([]);
     expect(filled.ready).toBe(false);
-    expect(filled.lines.find((each) => each.label === "Number of rows")!.blockedBy).toBe("Rows is missing.");
+    expect(filled.lines.find((each) => each.label === "Number of rows")!.blockedBy).toBe(
+      "Number of rows is missing.",
+    );
     expect(card("axle-m", { "rows.count": null }).ready).toBe(true);
   });
 

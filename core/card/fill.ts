@@ -1,10 +1,10 @@
 import { dimension } from "../dimension/catalogue.ts";
+import { POINT_LABELS } from "../dimension/points.ts";
 import type { Finding } from "../finding/finding.ts";
 import { stopsOf } from "../finding/finding.ts";
 import { METRES_PER, MINUS, printedStep, printLength } from "../quantity/length.ts";
 import { IN_TAPE_UNITS, type UnitSystem } from "../quantity/units.ts";
 import { between, type Chain, evaluate, trackSpacing } from "../rig/chain.ts";
-import { POINTS } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Measure, Scheme, SchemeLine } from "./scheme.ts";
 
@@ -40,7 +40,12 @@ export type Card = {
 const RANKS_APART = 0.1;
 
 /** Fills a scheme from the rig's chain. A figure that a stop touches stays off the card. */
-export function fillCard(scheme: Scheme, rig: ResolvedRig, findings: readonly Finding[], system: UnitSystem): Card {
+export function fillCard(
+  scheme: Scheme,
+  rig: ResolvedRig,
+  findings: readonly Finding[],
+  system: UnitSystem,
+): Card {
   const stops = stopsOf(findings);
   const lines = scheme.lines.map((line) => fillLine(line, rig, stops));
   const blocked = lines.some((line) => line.blockedBy !== null);
@@ -62,7 +67,8 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
   const unit = isCount(measure) || line.unit === "ft-in" ? "" : line.unit;
   const blockedBy = blockOf(chain!, stops);
   if (blockedBy) return { ...base, figure: null, unit, rounding: null, blockedBy };
-  if (isCount(measure)) return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
+  if (isCount(measure))
+    return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
   return { ...base, unit, ...writeFigure(line, line.sense * chain!.total!) };
 }
 
@@ -80,7 +86,10 @@ function writeFigure(
   { unit, decimals, sign }: SchemeLine,
   metres: number,
 ): Pick<CardLine, "figure" | "word" | "rounding" | "blockedBy"> {
-  const shown = printLength(sign.kind === "words" ? Math.abs(metres) : metres, unit, { decimals, bare: true });
+  const shown = printLength(sign.kind === "words" ? Math.abs(metres) : metres, unit, {
+    decimals,
+    bare: true,
+  });
   if (sign.kind === "unsigned" && shown.startsWith(MINUS))
     return { figure: null, word: "", rounding: null, blockedBy: "This terminal takes no minus here." };
   const magnitude = roundedMetres(Math.abs(metres), unit, decimals);
@@ -117,7 +126,7 @@ const POSITIVE_WORD = { x: ["forward", "rearward"], y: ["right", "left"], up: ["
 function derivationOf({ measure, sense }: SchemeLine): string {
   switch (measure.kind) {
     case "between":
-      return `${POINTS[measure.from].label} to ${POINTS[measure.to].label}, ${POSITIVE_WORD[measure.axis][sense === 1 ? 0 : 1]} is +`;
+      return `${POINT_LABELS[measure.from]} to ${POINT_LABELS[measure.to]}, ${POSITIVE_WORD[measure.axis][sense === 1 ? 0 : 1]} is +`;
     case "dimension":
       return dimension(measure.key).fromTo;
     case "track spacing":
@@ -129,7 +138,9 @@ function derivationOf({ measure, sense }: SchemeLine): string {
 
 /** On a terminal with a single coverage point the middle of the work is given; say what that costs at the headland. */
 function cautionsOf(scheme: Scheme, { values }: ResolvedRig, system: UnitSystem): string[] {
-  const points = scheme.lines.flatMap(({ measure }) => (measure.kind === "between" ? [measure.from, measure.to] : []));
+  const points = scheme.lines.flatMap(({ measure }) =>
+    measure.kind === "between" ? [measure.from, measure.to] : [],
+  );
   const oneValue = points.includes("workMid") && !points.includes("workFront");
   const [front, rear] = [values["pin.workFront"].value, values["pin.workRear"].value];
   if (!oneValue || front === null || rear === null || Math.abs(rear - front) <= RANKS_APART) return [];

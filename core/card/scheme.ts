@@ -4,8 +4,8 @@
  * different from one a user makes.
  */
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { Axis, PointKey } from "../dimension/points.ts";
 import type { LengthStyle } from "../quantity/length.ts";
-import type { Axis, PointKey } from "../rig/frame.ts";
 
 export type Measure =
   | { kind: "between"; from: PointKey; to: PointKey; axis: Axis }

@@ -13,7 +13,13 @@ const UNSIGNED: SignRule = { kind: "unsigned" };
 type LineRest = Pick<SchemeLine, "measure" | "sense" | "sign">;
 
 function lineIn({ unit, decimals }: UnitChoice) {
-  return (page: string, label: string, rest: LineRest): SchemeLine => ({ page, label, unit, decimals, ...rest });
+  return (page: string, label: string, rest: LineRest): SchemeLine => ({
+    page,
+    label,
+    unit,
+    decimals,
+    ...rest,
+  });
 }
 
 /** Asks for the tractor from its axle and for the tool from the connection, both ranks, with words for sides. */
@@ -64,7 +70,11 @@ function fromTheAxle(units: UnitChoice): Scheme {
         sense: 1,
         sign: LEFT_RIGHT,
       }),
-      line("Implement", "Working width", { measure: { kind: "dimension", key: "tool.width" }, sense: 1, sign: UNSIGNED }),
+      line("Implement", "Working width", {
+        measure: { kind: "dimension", key: "tool.width" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
       line("Guidance", "Track spacing", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
     ],
   };
@@ -79,7 +89,11 @@ function fromTheHitch(units: UnitChoice): Scheme {
     name: `From the hitch, ${units.name}`,
     asks: "Tool lengths from the hitch, behind counted as minus; one coverage point; the centre from the left edge.",
     lines: [
-      line("Implement", "Axle type", { measure: { kind: "choice", choice: "rigid" }, sense: 1, sign: signed }),
+      line("Implement", "Axle type", {
+        measure: { kind: "choice", choice: "rigid" },
+        sense: 1,
+        sign: signed,
+      }),
       line("Implement", "Hitch to navigation point", {
         measure: { kind: "between", from: "pin", to: "pivot", axis: "x" },
         sense: 1,
@@ -95,8 +109,16 @@ function fromTheHitch(units: UnitChoice): Scheme {
         sense: 1,
         sign: UNSIGNED,
       }),
-      line("Implement", "Working width", { measure: { kind: "dimension", key: "tool.width" }, sense: 1, sign: UNSIGNED }),
-      line("Implement", "Number of rows", { measure: { kind: "dimension", key: "rows.count" }, sense: 1, sign: UNSIGNED }),
+      line("Implement", "Working width", {
+        measure: { kind: "dimension", key: "tool.width" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
+      line("Implement", "Number of rows", {
+        measure: { kind: "dimension", key: "rows.count" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
       line("Guidance", "Track spacing", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
       line("Tractor", "Hitch to receiver", {
         measure: { kind: "between", from: "pin", to: "receiver", axis: "x" },

@@ -5,7 +5,9 @@
  * Readings are kept as people take them: positive along the entry's `direction`, so "pin back to coulters"
  * is a positive distance. core/rig turns readings into frame coordinates, in one place.
  */
+
 import { IN_SMALL_UNITS, IN_TAPE_UNITS, type ShownIn } from "../quantity/units.ts";
+import type { Axis, PointKey } from "./points.ts";
 
 export type DimensionKey =
   | "receiver.foreAft"
@@ -26,7 +28,7 @@ export type StationKey = "antenna" | "tool";
 /** Whose record a reading belongs to: a hole and a mount are points with readings of their own. */
 export type Subject = "receiver mount" | "drawbar hole" | "implement" | "coupling";
 
-export type Direction = "forward" | "rearward" | "right" | "up" | "across" | "along";
+export type Direction = "forward" | "rearward" | "right" | "up" | "across";
 
 export type Dimension = {
   key: DimensionKey;
@@ -41,6 +43,10 @@ export type Dimension = {
   subject: Subject;
   kind: "length" | "count";
   direction: Direction;
+  /** the points it lies between and the axis it lies along; null where it is no distance between two points */
+  span: { from: PointKey; to: PointKey; axis: Axis } | null;
+  /** the point the drawing hangs its letter on where there is no line to draw */
+  at: PointKey;
   /** words for + and − where the value may have either sign; null: a distance, always positive */
   sides: { plus: string; minus: string } | null;
   shown: ShownIn;
@@ -75,6 +81,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "receiver mount",
     kind: "length",
     direction: "forward",
+    span: { from: "axle", to: "receiver", axis: "x" },
+    at: "receiver",
     sides: { plus: "ahead", minus: "behind" },
     shown: IN_TAPE_UNITS,
     plausible: [-1.5, 4.5],
@@ -94,6 +102,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "receiver mount",
     kind: "length",
     direction: "right",
+    span: { from: "axle", to: "receiver", axis: "y" },
+    at: "receiver",
     sides: { plus: "right", minus: "left" },
     shown: IN_SMALL_UNITS,
     plausible: [-1.2, 1.2],
@@ -113,6 +123,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "receiver mount",
     kind: "length",
     direction: "up",
+    span: { from: "axle", to: "receiver", axis: "up" },
+    at: "receiver",
     sides: null,
     shown: IN_TAPE_UNITS,
     plausible: [1.2, 5],
@@ -132,6 +144,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "drawbar hole",
     kind: "length",
     direction: "rearward",
+    span: { from: "axle", to: "pin", axis: "x" },
+    at: "pin",
     sides: null,
     shown: IN_TAPE_UNITS,
     plausible: [0.3, 2.5],
@@ -151,6 +165,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "implement",
     kind: "length",
     direction: "rearward",
+    span: { from: "pin", to: "pivot", axis: "x" },
+    at: "pivot",
     sides: null,
     shown: IN_TAPE_UNITS,
     plausible: [1, 15],
@@ -170,6 +186,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "implement",
     kind: "length",
     direction: "rearward",
+    span: { from: "pin", to: "workFront", axis: "x" },
+    at: "workFront",
     sides: null,
     shown: IN_TAPE_UNITS,
     plausible: [0.8, 15],
@@ -189,6 +207,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "implement",
     kind: "length",
     direction: "rearward",
+    span: { from: "pin", to: "workRear", axis: "x" },
+    at: "workRear",
     sides: null,
     shown: IN_TAPE_UNITS,
     plausible: [0.8, 15],
@@ -208,6 +228,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "implement",
     kind: "length",
     direction: "right",
+    span: { from: "pin", to: "workMid", axis: "y" },
+    at: "workMid",
     sides: { plus: "right", minus: "left" },
     shown: IN_SMALL_UNITS,
     plausible: [-3, 3],
@@ -227,6 +249,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "implement",
     kind: "length",
     direction: "across",
+    span: { from: "leftEdge", to: "rightEdge", axis: "y" },
+    at: "rightEdge",
     sides: null,
     shown: IN_TAPE_UNITS,
     plausible: [1, 30],
@@ -239,13 +263,15 @@ export const CATALOGUE: readonly Dimension[] = [
   {
     key: "rows.count",
     letter: "K",
-    label: "Rows",
+    label: "Number of rows",
     fromTo: "every row that puts seed in the ground, both ranks together",
     how: "Count from the left end, touching each coulter.",
     station: "tool",
     subject: "implement",
     kind: "count",
     direction: "across",
+    span: null,
+    at: "rightEdge",
     sides: null,
     shown: IN_TAPE_UNITS,
     plausible: [2, 200],
@@ -265,6 +291,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "implement",
     kind: "length",
     direction: "across",
+    span: null,
+    at: "rightEdge",
     sides: null,
     shown: IN_SMALL_UNITS,
     plausible: [0.05, 1.5],
@@ -284,6 +312,8 @@ export const CATALOGUE: readonly Dimension[] = [
     subject: "coupling",
     kind: "length",
     direction: "across",
+    span: null,
+    at: "leftEdge",
     sides: null,
     shown: IN_SMALL_UNITS,
     plausible: [0, 1],

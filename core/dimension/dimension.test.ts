@@ -52,7 +52,8 @@ describe("what is typed for a dimension", () => {
 
   it("takes whole rows only", () => {
     expect(read("rows.count", " 32 ")).toMatchObject({ ok: true, value: { value: 32 } });
-    for (const text of ["0", "3.5", "-4", "many", "", "32 rows"]) expect(read("rows.count", text).ok).toBe(false);
+    for (const text of ["0", "3.5", "-4", "many", "", "32 rows"])
+      expect(read("rows.count", text).ok).toBe(false);
   });
 
   it("is printed so that it can be typed again, to half the printed place", () => {

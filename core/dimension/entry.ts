@@ -52,4 +52,3 @@ export function printEntry(entry: Dimension, value: number, system: UnitSystem):
   if (Number.parseFloat(text) === 0 || value === 0) return text;
   return `${text} ${value > 0 ? entry.sides.plus : entry.sides.minus}`;
 }
-

@@ -30,7 +30,9 @@ describe("judging a rig", () => {
   it("stops on a zero that nobody taped", () => {
     const rig = sampleRig({ "pin.workFront": 0 }, { "pin.workFront": "book" });
     expect(stopsOf(judge(rig, "metric")).map((each) => each.id)).toEqual(["zero:pin.workFront"]);
-    expect(only(rig, "zero:pin.workFront").what).toBe("Drawbar pin to front rank is 0.000 m and nobody measured it.");
+    expect(only(rig, "zero:pin.workFront").what).toBe(
+      "Drawbar pin to front rank is 0.000 m and nobody measured it.",
+    );
   });
 
   it("stops on a work point ahead of the pin", () => {
@@ -43,7 +45,9 @@ describe("judging a rig", () => {
   });
 
   it("asks to fix ranks written down crosswise", () => {
-    expect(found(sampleRig({ "pin.workFront": 4.5, "pin.workRear": 4.18 }))).toEqual(["fix ranks-crossed:pin.workRear"]);
+    expect(found(sampleRig({ "pin.workFront": 4.5, "pin.workRear": 4.18 }))).toEqual([
+      "fix ranks-crossed:pin.workRear",
+    ]);
   });
 
   it("checks a lateral that is zero by habit, and what is from the book", () => {
@@ -64,7 +68,9 @@ describe("widths that disagree", () => {
   it("says by how much, and lets two ways of counting outvote the third", () => {
     const rig = sampleRig({ "tool.width": 4.62 });
     const finding = only(rig, "sections-sum");
-    expect(finding.what).toBe("Sections and width disagree by 0.120 m: 3 sections add up to 4.500 m; the width is 4.620 m.");
+    expect(finding.what).toBe(
+      "Sections and width disagree by 0.120 m: 3 sections add up to 4.500 m; the width is 4.620 m.",
+    );
     expect(finding.next.target).toBe("tool.width");
     expect(only(rig, "rows-sum").next.target).toBe("tool.width");
   });
@@ -73,7 +79,7 @@ describe("widths that disagree", () => {
     const rig = sampleRig({}, {}, [1.5, 1.5, 1.2]);
     expect(found(rig)).toEqual(["fix sections-sum"]);
     expect(only(rig, "sections-sum").next).toEqual({ label: "Look at N", target: "sections" });
-    expect(only(rig, "sections-sum", "us").what).toContain("11 13/16\"");
+    expect(only(rig, "sections-sum", "us").what).toContain('11 13/16"');
   });
 
   it("suspects the lower grade when there is no third way", () => {

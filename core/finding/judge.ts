@@ -66,7 +66,9 @@ function judgeValue(entry: Dimension, resolved: Resolved, system: UnitSystem): F
         }),
       ];
     default:
-      return below(grade, "taped") && guidanceUses(entry.key) && entry.sigma.book > 0 ? [untaped(entry, grade)] : [];
+      return below(grade, "taped") && guidanceUses(entry.key) && entry.sigma.book > 0
+        ? [untaped(entry, grade)]
+        : [];
   }
 }
 
@@ -74,7 +76,9 @@ function missing(entry: Dimension): Finding {
   const pivot = entry.key === "pin.pivot";
   return finding(entry, "missing", {
     severity: entry.whenMissing,
-    what: pivot ? "This drawn tool has no pivot: drawbar pin to wheels is missing." : `${entry.label} is missing.`,
+    what: pivot
+      ? "This drawn tool has no pivot: drawbar pin to wheels is missing."
+      : `${entry.label} is missing.`,
     why: entry.matters,
   });
 }
@@ -167,11 +171,21 @@ function compare(
 }
 
 /** Which of two to look at: the one a third way of counting outvotes, else the lower grade, else the width. */
-function suspect(width: Estimate, other: Estimate, third: Estimate | null): { look: Estimate; because: string } {
+function suspect(
+  width: Estimate,
+  other: Estimate,
+  third: Estimate | null,
+): { look: Estimate; because: string } {
   if (third && agree(third, other))
-    return { look: width, because: `${capital(third.label)} and ${other.label} agree, so look at the width.` };
+    return {
+      look: width,
+      because: `${capital(third.label)} and ${other.label} agree, so look at the width.`,
+    };
   if (third && agree(third, width))
-    return { look: other, because: `${capital(third.label)} and the width agree, so look at ${other.label}.` };
+    return {
+      look: other,
+      because: `${capital(third.label)} and the width agree, so look at ${other.label}.`,
+    };
   const look = GRADES.indexOf(other.grade) < GRADES.indexOf(width.grade) ? other : width;
   return width.grade === other.grade
     ? { look, because: `Both are ${look.grade}; look at ${look.label} first.` }
@@ -186,7 +200,14 @@ function widthEstimate({ values }: ResolvedRig, system: UnitSystem): Estimate | 
   const { value, doubt, grade } = values["tool.width"];
   if (value === null || doubt) return null;
   const text = printLength(value, IN_TAPE_UNITS[system]);
-  return { label: "the width", metres: value, grade, target: "tool.width", letter: dimension("tool.width").letter, text };
+  return {
+    label: "the width",
+    metres: value,
+    grade,
+    target: "tool.width",
+    letter: dimension("tool.width").letter,
+    text,
+  };
 }
 
 function sectionsEstimate({ sections }: ResolvedRig, system: UnitSystem): Estimate | null {

@@ -142,7 +142,12 @@ function toParts(tokens: Token[]): Part[] | string {
     if (typeof read === "string") return read;
     if (!pending) pending = { ...read, unit: null, text: token.text };
     else if (read.fraction && !pending.text.includes("/") && Number.isInteger(pending.value))
-      pending = { value: pending.value + read.value, step: read.step, unit: null, text: `${pending.text} ${token.text}` };
+      pending = {
+        value: pending.value + read.value,
+        step: read.step,
+        unit: null,
+        text: `${pending.text} ${token.text}`,
+      };
     else return `“${pending.text} ${token.text}” are two numbers in a row.`;
   }
   if (pending) parts.push(pending);
@@ -176,7 +181,8 @@ function addParts(parts: Part[], bare: LengthUnit): ParsedLength | string {
   if (!first) return "There is no number in it.";
   if (parts.length > 2) return "There are more than two parts.";
   if (!second) return inMetres(first, first.unit ?? bare);
-  if (first.unit !== "ft") return `“${first.text}” and “${second.text}” cannot be added: only feet and inches go together.`;
+  if (first.unit !== "ft")
+    return `“${first.text}” and “${second.text}” cannot be added: only feet and inches go together.`;
   if (second.unit !== "in" && second.unit !== null) return `“${second.text}” cannot follow feet.`;
   if (!Number.isInteger(first.value)) return `“${first.text}” has decimals and is followed by inches.`;
   if (second.value >= 12) return `“${second.text}” is a foot or more: inches after feet stay under 12.`;
@@ -211,7 +217,8 @@ export function printedStep(style: LengthStyle, decimals?: number): number {
 /** Prints metres in a style. A true minus sign marks negatives; a value that rounds to zero has no sign. */
 export function printLength(metres: number, style: LengthStyle, options: PrintOptions = {}): string {
   if (!Number.isFinite(metres)) throw new RangeError(`not a length: ${metres}`);
-  const { text, zero } = style === "ft-in" ? feetInches(Math.abs(metres)) : decimalText(Math.abs(metres), style, options);
+  const { text, zero } =
+    style === "ft-in" ? feetInches(Math.abs(metres)) : decimalText(Math.abs(metres), style, options);
   const sign = zero ? "" : metres < 0 ? MINUS : options.signed ? "+" : "";
   const unit = style === "ft-in" || options.bare ? "" : `\u00a0${style}`;
   return `${sign}${text}${unit}`;
@@ -229,7 +236,7 @@ function roundHalfUp(value: number, decimals: number): string {
 }
 
 function feetInches(metres: number): { text: string; zero: boolean } {
-  const sixteenths = Math.round(Number((metres / METRES_PER.in * 16).toPrecision(12)));
+  const sixteenths = Math.round(Number(((metres / METRES_PER.in) * 16).toPrecision(12)));
   const feet = Math.floor(sixteenths / 192);
   const inches = Math.floor((sixteenths % 192) / 16);
   const fraction = lowestTerms(sixteenths % 16, 16);

@@ -1,4 +1,5 @@
-import { type Axis, type PointKey, type Term, termsBetween } from "./frame.ts";
+import type { Axis, PointKey } from "../dimension/points.ts";
+import { type Term, termsBetween } from "./frame.ts";
 import { type Grade, weakest } from "./grade.ts";
 import type { Resolved, ResolvedRig } from "./resolve.ts";
 

@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import { POINT_KEYS } from "../dimension/points.ts";
 import { between, trackSpacing } from "./chain.ts";
-import { POINT_KEYS, termsBetween } from "./frame.ts";
+import { termsBetween } from "./frame.ts";
 import { below, weakest } from "./grade.ts";
 import { SAMPLE_LENGTHS, sampleRig } from "./sample.ts";
 import { placeSections } from "./sections.ts";

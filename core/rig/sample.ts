@@ -29,10 +29,16 @@ export function sampleRig(
   widths: readonly number[] | null = SAMPLE_SECTIONS,
 ): ResolvedRig {
   const readings: Partial<Record<DimensionKey, Reading>> = {};
-  for (const [key, value] of Object.entries({ ...SAMPLE_LENGTHS, ...lengths }) as [DimensionKey, number | null][])
+  for (const [key, value] of Object.entries({ ...SAMPLE_LENGTHS, ...lengths }) as [
+    DimensionKey,
+    number | null,
+  ][])
     if (value !== null) readings[key] = sampleReading(key, value, instruments[key] ?? "tape");
   const stamp = { person: "Test", measuredAt: "2026-03-01T08:00:00.000Z" };
-  return resolveRig({ readings, sections: widths ? { id: "s", widths, instrument: "tape", ...stamp } : null });
+  return resolveRig({
+    readings,
+    sections: widths ? { id: "s", widths, instrument: "tape", ...stamp } : null,
+  });
 }
 
 function sampleReading(key: DimensionKey, value: number, instrument: Instrument): Reading {

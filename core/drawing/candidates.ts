@@ -1,0 +1,213 @@
+import type { Box } from "./geometry.ts";
+import type { Candidate, Offer, Segment } from "./place.ts";
+
+/** Sizes of a label on the sheet, pixels. */
+export const LETTER_RADIUS = 13;
+const CHARACTER = 8.6;
+const VALUE_HEIGHT = 20;
+const GAP = 5;
+const ARROW = 8;
+
+const letterBox = (x: number, y: number): Box => ({
+  x: x - LETTER_RADIUS,
+  y: y - LETTER_RADIUS,
+  w: 2 * LETTER_RADIUS,
+  h: 2 * LETTER_RADIUS,
+});
+
+type Side = "left" | "right";
+
+/** The letter at (x, y) with its value beside it; without text the letter alone. */
+function label(
+  x: number,
+  y: number,
+  text: string,
+  side: Side,
+): Pick<Candidate, "letter" | "value" | "label"> {
+  const letter = { x, y };
+  if (text === "") return { letter, value: null, label: [letterBox(x, y)] };
+  const width = text.length * CHARACTER;
+  const reach = LETTER_RADIUS + GAP;
+  const box = {
+    x: side === "right" ? x + reach : x - reach - width,
+    y: y - VALUE_HEIGHT / 2,
+    w: width,
+    h: VALUE_HEIGHT,
+  };
+  return {
+    letter,
+    value: { x: side === "right" ? x + reach : x - reach, y, anchor: side === "right" ? "start" : "end" },
+    label: [letterBox(x, y), box],
+  };
+}
+
+const vertical = (x: number, y1: number, y2: number): Box => ({
+  x: x - 1,
+  y: y1,
+  w: 2,
+  h: Math.max(y2 - y1, 1),
+});
+
+function verticalArrows(x: number, y1: number, y2: number): Segment[] {
+  const size = Math.min(ARROW, (y2 - y1) / 3);
+  return [
+    { x1: x - size / 2, y1: y1 + size, x2: x, y2: y1 },
+    { x1: x + size / 2, y1: y1 + size, x2: x, y2: y1 },
+    { x1: x - size / 2, y1: y2 - size, x2: x, y2 },
+    { x1: x + size / 2, y1: y2 - size, x2: x, y2 },
+  ];
+}
+
+/**
+ * A length along the line of travel: a vertical line in one of the lanes, its letter on it. Where the line
+ * is too short to carry the letter, or crowded, the letter stands beside it on a short leader.
+ */
+export function alongOffers(
+  ends: { from: Spot; to: Spot },
+  text: string,
+  lanes: readonly number[],
+  middle: number,
+): Offer[] {
+  const [y1, y2] = [Math.min(ends.from.y, ends.to.y), Math.max(ends.from.y, ends.to.y)];
+  return lanes.flatMap((lane, index) =>
+    (["right", "left"] as const).flatMap((side) => {
+      const cost = index * 3 + (side === (lane > middle ? "right" : "left") ? 0 : 6);
+      return [...onTheLine(lane, y1, y2), ...besideTheLine(lane, y1, y2, side)].map((choice) => ({
+        cost: cost + choice.cost,
+        build: () => alongCandidate(ends, lane, choice, text, side),
+      }));
+    }),
+  );
+}
+
+type Spot = { x: number; y: number };
+type LetterChoice = { cost: number; letter: Spot; foot: Spot | null };
+
+function alongCandidate(
+  ends: { from: Spot; to: Spot },
+  lane: number,
+  { letter, foot }: LetterChoice,
+  text: string,
+  side: Side,
+): Candidate {
+  const [y1, y2] = [Math.min(ends.from.y, ends.to.y), Math.max(ends.from.y, ends.to.y)];
+  const extensions = [ends.from, ends.to].map(({ x, y }) => ({
+    x1: x,
+    y1: y,
+    x2: lane + Math.sign(lane - x) * 6,
+    y2: y,
+  }));
+  return {
+    ...label(letter.x, letter.y, text, side),
+    path: [{ x1: lane, y1, x2: lane, y2 }, ...extensions, ...(foot ? [leader(foot, letter)] : [])],
+    arrows: verticalArrows(lane, y1, y2),
+    line: [vertical(lane, y1, y2)],
+    leader: false,
+  };
+}
+
+function onTheLine(lane: number, y1: number, y2: number): LetterChoice[] {
+  if (y2 - y1 < 4 * LETTER_RADIUS) return [];
+  return [0.5, 0.38, 0.62, 0.25, 0.75].map((share) => ({
+    letter: { x: lane, y: y1 + (y2 - y1) * share },
+    foot: null,
+    cost: Math.abs(share - 0.5) * 24,
+  }));
+}
+
+function besideTheLine(lane: number, y1: number, y2: number, side: Side): LetterChoice[] {
+  const middle = (y1 + y2) / 2;
+  return [LETTER_RADIUS + 6, 44].flatMap((away) =>
+    [0, -16, 16, -40, 40].map((shift) => {
+      const letter = { x: lane + (side === "right" ? away : -away), y: middle + shift };
+      const foot = { x: lane, y: Math.min(Math.max(letter.y, y1), y2) };
+      return { letter, foot, cost: away + Math.abs(shift) / 2 };
+    }),
+  );
+}
+
+/** A length across: a horizontal line at one of the heights, its letter on it. */
+export function acrossOffers(
+  x1: number,
+  x2: number,
+  heights: readonly number[],
+  from: number,
+  text: string,
+): Offer[] {
+  return heights.flatMap((y, index) =>
+    [0.5, 0.35, 0.65].map((share) => ({
+      cost: index * 4 + Math.abs(share - 0.5) * 20,
+      build: () => acrossCandidate(x1, x2, y, from, label(x1 + (x2 - x1) * share, y, text, "right")),
+    })),
+  );
+}
+
+function acrossCandidate(
+  x1: number,
+  x2: number,
+  y: number,
+  from: number,
+  own: ReturnType<typeof label>,
+): Candidate {
+  return {
+    ...own,
+    line: [{ x: x1, y: y - 1, w: x2 - x1, h: 2 }],
+    leader: false,
+    path: [
+      { x1, y1: y, x2, y2: y },
+      { x1, y1: from, x2: x1, y2: y + 6 },
+      { x1: x2, y1: from, x2, y2: y + 6 },
+    ],
+    arrows: [
+      { x1: x1 + ARROW, y1: y - ARROW / 2, x2: x1, y2: y },
+      { x1: x1 + ARROW, y1: y + ARROW / 2, x2: x1, y2: y },
+      { x1: x2 - ARROW, y1: y - ARROW / 2, x2, y2: y },
+      { x1: x2 - ARROW, y1: y + ARROW / 2, x2, y2: y },
+    ],
+  };
+}
+
+const AROUND = [0, 28, -28, 56, -56, 88, -88, 130, -130, 170, -170];
+const BESIDE = [30, 52, 84, 124, 168];
+
+/** A letter with a leader to one of a few points, the first preferred: what has no line of its own in plan view. */
+export function tagOffers(anchors: readonly Spot[], text: string): Offer[] {
+  return anchors.flatMap((at, index) =>
+    BESIDE.flatMap((dx) =>
+      ([1, -1] as const).flatMap((sign) =>
+        AROUND.flatMap((dy) =>
+          (["right", "left"] as const).map((side) => ({
+            cost: index * 24 + Math.hypot(dx, dy) + (side === (sign === 1 ? "right" : "left") ? 0 : 10),
+            build: () => tagCandidate(at, { x: at.x + sign * dx, y: at.y + dy }, text, side),
+          })),
+        ),
+      ),
+    ),
+  );
+}
+
+function tagCandidate(at: Spot, letter: Spot, text: string, side: Side): Candidate {
+  return {
+    ...label(letter.x, letter.y, text, side),
+    line: dotted(at, letter),
+    leader: true,
+    path: [leader(at, letter)],
+    arrows: [],
+  };
+}
+
+function leader(at: Spot, letter: Spot): Segment {
+  const length = Math.hypot(letter.x - at.x, letter.y - at.y);
+  const share = Math.max(length - LETTER_RADIUS, 0) / length;
+  return { x1: at.x, y1: at.y, x2: at.x + (letter.x - at.x) * share, y2: at.y + (letter.y - at.y) * share };
+}
+
+/** A slanting line as a row of small boxes, so that it is kept clear like an upright one. */
+function dotted(at: Spot, letter: Spot): Box[] {
+  const { x1, y1, x2, y2 } = leader(at, letter);
+  const steps = Math.max(1, Math.round(Math.hypot(x2 - x1, y2 - y1) / 14));
+  return Array.from({ length: steps }, (_, index) => {
+    const share = (index + 0.5) / steps;
+    return { x: x1 + (x2 - x1) * share - 1, y: y1 + (y2 - y1) * share - 1, w: 2, h: 2 };
+  });
+}

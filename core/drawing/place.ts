@@ -1,0 +1,115 @@
+/**
+ * Label placement: each dimension offers candidate places, and the cheapest that touches nothing placed
+ * before is taken. Greedy, deterministic, a few thousand rectangle tests for a full drawing.
+ */
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import { type Box, grow, outside, overlapArea } from "./geometry.ts";
+
+export type Target = DimensionKey | "sections";
+
+/** One way of drawing a dimension: where its letter stands, which boxes its label fills, which its line fills. */
+export type Candidate = {
+  letter: { x: number; y: number };
+  value: { x: number; y: number; anchor: "start" | "middle" | "end" } | null;
+  label: Box[];
+  line: Box[];
+  /** a leader only points at something: it may cross lines, though never a label */
+  leader: boolean;
+  path: Segment[];
+  arrows: Segment[];
+};
+
+/** A place not yet worked out: most are never looked at, so only their cost is known beforehand. */
+export type Offer = {
+  /** how far this is from the best place, in pixels */
+  cost: number;
+  build: () => Candidate;
+};
+
+export type Segment = { x1: number; y1: number; x2: number; y2: number };
+
+export type Placed = Candidate & { target: Target; clear: boolean };
+
+export type Surroundings = {
+  frame: Box;
+  /** never to be covered by a label: named points, scale bar, section numbers */
+  keepClear: readonly Box[];
+  /** better not covered: the machine's own outlines */
+  outlines: readonly Box[];
+};
+
+const COLLISION = 1e4;
+
+export type Request = {
+  target: Target;
+  candidates: Offer[];
+  /** where the label finds no clear place with its value: the letter alone */
+  letterOnly: () => Offer[];
+};
+
+/** Places in the order given; the first have the widest choice. A label that finds no clear place says so. */
+export function placeAll(requests: readonly Request[], around: Surroundings): Placed[] {
+  const placed: Placed[] = [];
+  for (const { target, candidates, letterOnly } of requests) {
+    const full = cheapest(candidates, placed, around);
+    const best = full && full.price < COLLISION ? full : (cheapest(letterOnly(), placed, around) ?? full);
+    if (best) placed.push({ ...best.candidate, target, clear: best.price < COLLISION });
+  }
+  return placed;
+}
+
+function cheapest(offers: readonly Offer[], placed: readonly Placed[], around: Surroundings) {
+  let best: { candidate: Candidate; price: number } | null = null;
+  for (const { cost, build } of [...offers].sort((a, b) => a.cost - b.cost)) {
+    const limit: number = best?.price ?? Number.POSITIVE_INFINITY;
+    if (cost >= limit) break;
+    const candidate = build();
+    const price: number = cost + priceOf(candidate, placed, around, limit - cost);
+    if (price < limit) best = { candidate, price };
+  }
+  return best;
+}
+
+/** The candidate's price, or any figure above `limit` as soon as it is known to exceed that. */
+function priceOf(
+  candidate: Candidate,
+  placed: readonly Placed[],
+  around: Surroundings,
+  limit: number,
+): number {
+  let price = 0;
+  for (const box of candidate.label) price += labelPrice(box, placed, around);
+  if (price >= limit) return price;
+  for (const box of candidate.line) {
+    price += linePrice(box, candidate.leader, placed, around);
+    if (price >= limit) return price;
+  }
+  return price;
+}
+
+function labelPrice(
+  box: Box,
+  placed: readonly Placed[],
+  { frame, keepClear, outlines }: Surroundings,
+): number {
+  let price = outside(box, frame) > 0.5 ? COLLISION : 0;
+  for (const clear of keepClear) if (overlapArea(box, clear) > 0) price += COLLISION;
+  const wide = grow(box, 2);
+  for (const other of placed) {
+    for (const label of other.label) if (overlapArea(wide, label) > 0) price += COLLISION;
+    for (const line of other.line) if (overlapArea(box, line) > 0) price += COLLISION;
+  }
+  for (const outline of outlines) price += overlapArea(box, outline) / 60;
+  return price;
+}
+
+function linePrice(box: Box, leader: boolean, placed: readonly Placed[], { frame }: Surroundings): number {
+  let price = outside(box, frame) > 0.5 ? COLLISION : 0;
+  const wide = grow(box, 5);
+  for (const other of placed) {
+    for (const label of other.label) if (overlapArea(box, label) > 0) price += COLLISION;
+    const cross = leader || other.leader ? 12 : COLLISION / 4;
+    for (const line of other.line) if (overlapArea(wide, line) > 0) price += cross;
+  }
+  return price;
+}
