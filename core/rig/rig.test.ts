@@ -6,7 +6,7 @@ import { between, trackSpacing } from "./chain.ts";
 import { termsBetween } from "./frame.ts";
 import { below, weakest } from "./grade.ts";
 import { SAMPLE_LENGTHS, sampleRig } from "./sample.ts";
-import { placeSections } from "./sections.ts";
+import { parseSections, placeSections } from "./sections.ts";
 import { rankTaping } from "./tape-next.ts";
 
 describe("the chain", () => {
@@ -108,6 +108,23 @@ describe("sections", () => {
     expect(centres[0]).toBeCloseTo(-1.475, 12);
     expect(centres[1]).toBeCloseTo(0.025, 12);
     expect(centres[2]).toBeCloseTo(1.525, 12);
+  });
+
+  it.each([
+    ["3 × 1.5", [1.5, 1.5, 1.5]],
+    ["2x1,25; 0.5", [1.25, 1.25, 0.5]],
+    ["1.5; 1.5 ; 1200 mm", [1.5, 1.5, 1.2]],
+  ])("are read from %s", (text, widths) => {
+    expect(parseSections(text, "metric")).toEqual({ ok: true, value: widths });
+  });
+
+  it.each(["", "3 ×", "1.5;;1.5", "0 × 2", "999 × 1", "2 × 0", "2 × -1", "six"])("are refused as %j", (text) => {
+    expect(parseSections(text, "metric").ok).toBe(false);
+  });
+
+  it("are read in feet and inches", () => {
+    const read = parseSections("2 x 4' 11 1/16\"", "us");
+    expect(read.ok && read.value[1]).toBeCloseTo((4 * 12 + 11 + 1 / 16) * 0.0254, 12);
   });
 
   it("need to know the offset", () => {

@@ -1,0 +1,61 @@
+import { useContext } from "react";
+import { isRouteErrorResponse, Link, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from "react-router";
+import { Toaster } from "sonner";
+import type { Route } from "./+types/root.ts";
+import "./app.css";
+import { Nonce } from "./session/nonce.ts";
+import { readPreferences } from "./session/preferences.server.ts";
+import { fromOurOwnPages } from "./session/same-origin.server.ts";
+
+export const middleware: Route.MiddlewareFunction[] = [
+  ({ request }, next) => {
+    if (!fromOurOwnPages(request)) throw new Response("Refused: this did not come from Ambrek's own pages.", { status: 403 });
+    return next();
+  },
+];
+
+export async function loader({ request }: Route.LoaderArgs) {
+  return { preferences: await readPreferences(request) };
+}
+
+export function Layout({ children }: { children: React.ReactNode }) {
+  const nonce = useContext(Nonce);
+  const data = useRouteLoaderData<typeof loader>("root");
+  const theme = data?.preferences.theme ?? "day";
+  return (
+    <html lang="en" data-theme={theme}>
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <link rel="icon" href="/mark.svg" type="image/svg+xml" />
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        {children}
+        <Toaster theme={theme === "night" ? "dark" : "light"} position="bottom-right" toastOptions={{ duration: 8000 }} />
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+export default function App() {
+  return <Outlet />;
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const known = isRouteErrorResponse(error);
+  return (
+    <main className="mx-auto grid max-w-xl gap-4 p-8">
+      <h1>{known && error.status === 404 ? "Not in this yard" : "That did not work"}</h1>
+      <p>{known ? String(error.data || error.statusText) : "Something went wrong on the server. What was kept before is safe."}</p>
+      <p>
+        <Link className="key" to="/">
+          Back to the yard
+        </Link>
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,30 @@
+import { mkdirSync } from "node:fs";
+import { dirname, resolve } from "node:path";
+import SqliteFile from "better-sqlite3";
+import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
+import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import * as schema from "./schema.ts";
+import { keepShippedSchemes } from "./schemes.ts";
+
+export type Database = BetterSQLite3Database<typeof schema> & { $client: SqliteFile.Database };
+
+/** Opens, or creates, a database file and brings it up to date. `:memory:` opens a throw-away one. */
+export function openDatabase(path: string): Database {
+  if (path !== ":memory:") mkdirSync(dirname(resolve(path)), { recursive: true });
+  const file = new SqliteFile(path);
+  file.pragma("journal_mode = WAL");
+  file.pragma("foreign_keys = ON");
+  file.pragma("busy_timeout = 5000");
+  const database = drizzle(file, { schema, casing: "snake_case" });
+  migrate(database, { migrationsFolder: resolve("data/migrations") });
+  keepShippedSchemes(database);
+  return database;
+}
+
+let opened: Database | null = null;
+
+/** The server's one connection, to the file named by AMBREK_DB. */
+export function database(): Database {
+  opened ??= openDatabase(process.env.AMBREK_DB || "var/ambrek.db");
+  return opened;
+}

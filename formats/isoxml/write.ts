@@ -1,0 +1,181 @@
+import { createHash } from "node:crypto";
+import { XMLBuilder } from "fast-xml-parser";
+import { strToU8, zipSync } from "fflate";
+import {
+  type Connection,
+  type Device,
+  type DeviceAllocation,
+  type DeviceElement,
+  DeviceElementDeviceElementTypeEnum as ElementTypeCode,
+  type DeviceObjectReference,
+  type DeviceProperty,
+  type DeviceValuePresentation,
+  ISOXMLManager,
+  type ISOXMLReference,
+  TAGS,
+  type Task,
+  TaskTaskStatusEnum,
+} from "isoxml";
+import type { Description, DeviceDescription, Element, ElementType, Property } from "./describe.ts";
+
+const TYPE_CODES: Record<ElementType, ElementTypeCode> = {
+  device: ElementTypeCode.Device,
+  function: ElementTypeCode.Function,
+  section: ElementTypeCode.Section,
+  connector: ElementTypeCode.Connector,
+  navigation: ElementTypeCode.Navigation,
+};
+
+/** Limits of ISO 11783-10, from memory: element numbers 0–4095, object ids 1–65534, designators of 32 characters. */
+const LAST_ELEMENT_NUMBER = 4095;
+const LAST_OBJECT_ID = 65534;
+const DESIGNATOR_LENGTH = 32;
+
+/** Where nobody read a bus NAME: agricultural industry group, and the machine's own number as identity. Not a bus address. */
+const STAND_IN_CLASS = { tractor: 1n, drill: 4n } as const;
+
+function clientName({ busName, kind, id }: DeviceDescription): string {
+  if (/^[0-9A-F]{16}$/i.test(busName)) return busName.toUpperCase();
+  const name = (1n << 63n) | (2n << 60n) | (STAND_IN_CLASS[kind] << 49n) | BigInt(id & 0x1fffff);
+  return name.toString(16).toUpperCase().padStart(16, "0");
+}
+
+/** English, point as decimal mark, metric: ISO 11783-7 language command, from memory. */
+const LOCALISATION = "FF000000006E65";
+
+/** A label that changes whenever the description does, so that a terminal does not keep an old one. */
+function structureLabel(device: DeviceDescription): string {
+  const hash = createHash("sha256").update(JSON.stringify(device.elements)).digest("hex");
+  return hash.slice(0, 14).toUpperCase();
+}
+
+function designator(text: string): string {
+  return [...text].slice(0, DESIGNATOR_LENGTH).join("");
+}
+
+function hexDdi(ddi: number): string {
+  return ddi.toString(16).toUpperCase().padStart(4, "0");
+}
+
+/**
+ * Writes a version 4 TASKDATA zip: both devices, and a task that couples them at their connectors.
+ * @throws RangeError where a value cannot be written within the standard's limits
+ */
+export function writeTaskData(description: Description, title: string): Uint8Array {
+  const manager = new ISOXMLManager({ version: 4, fmisTitle: "Ambrek", fmisVersion: "1" });
+  const [tractor, drill] = [description.tractor, description.drill].map((each) => addDevice(manager, each)) as [Added, Added];
+  const root = manager.rootElement.attributes;
+  root.Device = [tractor.entity, drill.entity];
+  root.Task = [couplingTask(manager, title, tractor, drill)];
+  // The library escapes text twice on saving, so its tree is written by an XML builder that escapes once.
+  const xml = new XMLBuilder({
+    attributeNamePrefix: "",
+    attributesGroupName: "_attributes",
+    textNodeName: "_text",
+    ignoreAttributes: false,
+    suppressBooleanAttributes: false,
+    suppressEmptyNode: true,
+    format: true,
+  }).build({ ISO11783_TaskData: manager.rootElement.toXML() });
+  return zipSync({ "TASKDATA/TASKDATA.XML": strToU8(`<?xml version="1.0" encoding="UTF-8"?>\n${xml}`) });
+}
+
+type Added = { entity: Device; reference: ISOXMLReference; connector: ISOXMLReference; name: string };
+
+const PRESENTATION_ID = 1;
+
+function addDevice(manager: ISOXMLManager, device: DeviceDescription): Added {
+  const name = clientName(device);
+  const entity = manager.createEntityFromAttributes(TAGS.Device, {
+    DeviceDesignator: designator(device.designator),
+    ClientNAME: name,
+    ...(device.serial ? { DeviceSerialNumber: designator(device.serial) } : {}),
+    DeviceStructureLabel: structureLabel(device),
+    DeviceLocalizationLabel: LOCALISATION,
+  }) as Device;
+  const reference = manager.registerEntity(entity);
+  const parts = elementsOf(manager, device.elements);
+  entity.attributes.DeviceElement = parts.elements;
+  entity.attributes.DeviceProperty = parts.properties;
+  entity.attributes.DeviceValuePresentation = [millimetrePresentation(manager)];
+  const connector = parts.elements.find(({ attributes }) => attributes.DeviceElementType === ElementTypeCode.Connector)!;
+  return { entity, reference, connector: manager.getReferenceByEntity(connector)!, name };
+}
+
+function millimetrePresentation(manager: ISOXMLManager): DeviceValuePresentation {
+  return manager.createEntityFromAttributes(TAGS.DeviceValuePresentation, {
+    DeviceValuePresentationObjectId: PRESENTATION_ID,
+    Offset: 0,
+    Scale: 1,
+    NumberOfDecimals: 0,
+    UnitDesignator: "mm",
+  }) as DeviceValuePresentation;
+}
+
+/** Object ids run through elements first, then properties, after the one presentation. */
+function elementsOf(manager: ISOXMLManager, elements: readonly Element[]) {
+  const objectId = (index: number) => PRESENTATION_ID + 1 + index;
+  let nextId = objectId(elements.length);
+  const properties: DeviceProperty[] = [];
+  const written = elements.map((element, index) => {
+    const references = element.properties.map((property) => {
+      properties.push(propertyEntity(manager, property, nextId));
+      return manager.createEntityFromAttributes(TAGS.DeviceObjectReference, { DeviceObjectId: nextId++ }) as DeviceObjectReference;
+    });
+    return elementEntity(manager, element, objectId(index), element.parent === null ? 0 : objectId(element.parent), references);
+  });
+  if (nextId - 1 > LAST_OBJECT_ID) throw new RangeError("too many objects for one device description");
+  return { elements: written, properties };
+}
+
+function elementEntity(
+  manager: ISOXMLManager,
+  element: Element,
+  id: number,
+  parent: number,
+  references: DeviceObjectReference[],
+): DeviceElement {
+  if (element.number > LAST_ELEMENT_NUMBER) throw new RangeError("too many elements for one device description");
+  const entity = manager.createEntityFromAttributes(TAGS.DeviceElement, {
+    DeviceElementObjectId: id,
+    DeviceElementType: TYPE_CODES[element.type],
+    DeviceElementDesignator: designator(element.designator),
+    DeviceElementNumber: element.number,
+    ParentObjectId: parent,
+    DeviceObjectReference: references,
+  }) as DeviceElement;
+  manager.registerEntity(entity);
+  return entity;
+}
+
+function propertyEntity(manager: ISOXMLManager, { ddi, value, designator: text }: Property, id: number): DeviceProperty {
+  if (!Number.isSafeInteger(value) || Math.abs(value) > 0x7fffffff) throw new RangeError(`${text} cannot be written: ${value}`);
+  return manager.createEntityFromAttributes(TAGS.DeviceProperty, {
+    DevicePropertyObjectId: id,
+    DevicePropertyDDI: hexDdi(ddi),
+    DevicePropertyValue: value,
+    DevicePropertyDesignator: designator(text),
+    ...(text === "Connector type" ? {} : { DeviceValuePresentationObjectId: PRESENTATION_ID }),
+  }) as DeviceProperty;
+}
+
+function couplingTask(manager: ISOXMLManager, title: string, tractor: Added, drill: Added): Task {
+  const task = manager.createEntityFromAttributes(TAGS.Task, {
+    TaskDesignator: designator(title),
+    TaskStatus: TaskTaskStatusEnum.Planned,
+    DeviceAllocation: [tractor, drill].map(
+      ({ name, reference }) =>
+        manager.createEntityFromAttributes(TAGS.DeviceAllocation, { ClientNAMEValue: name, DeviceIdRef: reference }) as DeviceAllocation,
+    ),
+    Connection: [
+      manager.createEntityFromAttributes(TAGS.Connection, {
+        DeviceIdRef_0: tractor.reference,
+        DeviceElementIdRef_0: tractor.connector,
+        DeviceIdRef_1: drill.reference,
+        DeviceElementIdRef_1: drill.connector,
+      }) as Connection,
+    ],
+  }) as Task;
+  manager.registerEntity(task);
+  return task;
+}
