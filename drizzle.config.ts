@@ -1,3 +1,8 @@
 import { defineConfig } from "drizzle-kit";
 
-export default defineConfig({ dialect: "sqlite", casing: "snake_case", schema: "./data/schema.ts", out: "./data/migrations" });
+export default defineConfig({
+  dialect: "sqlite",
+  casing: "snake_case",
+  schema: "./data/schema.ts",
+  out: "./data/migrations",
+});

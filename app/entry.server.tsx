@@ -19,7 +19,12 @@ function contentSecurityPolicy(nonce: string): string {
   ].join("; ");
 }
 
-export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext) {
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  context: EntryContext,
+) {
   const nonce = randomBytes(16).toString("base64");
   headers.set("Content-Type", "text/html; charset=utf-8");
   headers.set("Content-Security-Policy", contentSecurityPolicy(nonce));

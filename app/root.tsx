@@ -1,7 +1,16 @@
 import { useContext } from "react";
-import { isRouteErrorResponse, Link, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from "react-router";
+import {
+  isRouteErrorResponse,
+  Link,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useRouteLoaderData,
+} from "react-router";
 import { Toaster } from "sonner";
-import type { Route } from "./+types/root.ts";
+import type { Route } from "./+types/root";
 import "./app.css";
 import { Nonce } from "./session/nonce.ts";
 import { readPreferences } from "./session/preferences.server.ts";
@@ -9,7 +18,8 @@ import { fromOurOwnPages } from "./session/same-origin.server.ts";
 
 export const middleware: Route.MiddlewareFunction[] = [
   ({ request }, next) => {
-    if (!fromOurOwnPages(request)) throw new Response("Refused: this did not come from Ambrek's own pages.", { status: 403 });
+    if (!fromOurOwnPages(request))
+      throw new Response("Refused: this did not come from Ambrek's own pages.", { status: 403 });
     return next();
   },
 ];
@@ -33,7 +43,11 @@ export function Layout({ children }: { children: React.ReactNode }) {
       </head>
       <body>
         {children}
-        <Toaster theme={theme === "night" ? "dark" : "light"} position="bottom-right" toastOptions={{ duration: 8000 }} />
+        <Toaster
+          theme={theme === "night" ? "dark" : "light"}
+          position="bottom-right"
+          toastOptions={{ duration: 8000 }}
+        />
         <ScrollRestoration nonce={nonce} />
         <Scripts nonce={nonce} />
       </body>
@@ -50,7 +64,11 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   return (
     <main className="mx-auto grid max-w-xl gap-4 p-8">
       <h1>{known && error.status === 404 ? "Not in this yard" : "That did not work"}</h1>
-      <p>{known ? String(error.data || error.statusText) : "Something went wrong on the server. What was kept before is safe."}</p>
+      <p>
+        {known
+          ? String(error.data || error.statusText)
+          : "Something went wrong on the server. What was kept before is safe."}
+      </p>
       <p>
         <Link className="key" to="/">
           Back to the yard

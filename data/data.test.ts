@@ -25,8 +25,20 @@ beforeEach(() => {
 describe("readings", () => {
   it("are appended; the newest that nobody took back is current", () => {
     const before = rigFacts(db, rig).readings["pin.workFront"];
-    const first = keepReading(db, rig, { key: "pin.workFront", rawText: "5.1", value: 5.1, step: 0.1, ...tape });
-    const second = keepReading(db, rig, { key: "pin.workFront", rawText: "5.08", value: 5.08, step: 0.01, ...tape });
+    const first = keepReading(db, rig, {
+      key: "pin.workFront",
+      rawText: "5.1",
+      value: 5.1,
+      step: 0.1,
+      ...tape,
+    });
+    const second = keepReading(db, rig, {
+      key: "pin.workFront",
+      rawText: "5.08",
+      value: 5.08,
+      step: 0.01,
+      ...tape,
+    });
     expect(rigFacts(db, rig).readings["pin.workFront"]).toMatchObject({ id: second, rawText: "5.08" });
     expect(retract(db, rig, second, tape)).toBe(true);
     expect(rigFacts(db, rig).readings["pin.workFront"]?.id).toBe(first);

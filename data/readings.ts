@@ -75,7 +75,13 @@ function currentSections(db: Database, machineId: number): SectionLayout | null 
 
 type Stamp = { instrument: Instrument; person: string; at: Date };
 
-export type NewReading = Stamp & { key: DimensionKey; rawText: string; value: number; step: number; reason?: string };
+export type NewReading = Stamp & {
+  key: DimensionKey;
+  rawText: string;
+  value: number;
+  step: number;
+  reason?: string;
+};
 
 /** Appends a reading to the subject the catalogue names; returns its id. */
 export function keepReading(db: Database, rig: Rig, { key, at, reason = "", ...rest }: NewReading): string {
@@ -96,7 +102,12 @@ export function keepReading(db: Database, rig: Rig, { key, at, reason = "", ...r
 }
 
 /** Appends a section layout, widths in metres from left to right; returns its id. */
-export function keepSections(db: Database, rig: Rig, widths: readonly number[], { at, ...rest }: Stamp): string {
+export function keepSections(
+  db: Database,
+  rig: Rig,
+  widths: readonly number[],
+  { at, ...rest }: Stamp,
+): string {
   const id = randomUUID();
   const stamp = at.toISOString();
   db.transaction((tx) => {
@@ -114,13 +125,23 @@ export function keepSections(db: Database, rig: Rig, widths: readonly number[], 
  * Takes a current reading or layout of this rig back; what stood before it stands again.
  * Returns false where the id is not current on this rig.
  */
-export function retract(db: Database, rig: Rig, id: string, { person, at }: { person: string; at: Date }): boolean {
+export function retract(
+  db: Database,
+  rig: Rig,
+  id: string,
+  { person, at }: { person: string; at: Date },
+): boolean {
   return db.transaction((tx) => {
     const { readings, sections } = rigFacts(tx as unknown as Database, rig);
     const isReading = Object.values(readings).some((each) => each.id === id);
     if (!isReading && sections?.id !== id) return false;
     tx.insert(retraction)
-      .values({ id: randomUUID(), ...(isReading ? { readingId: id } : { layoutId: id }), person, recordedAt: at.toISOString() })
+      .values({
+        id: randomUUID(),
+        ...(isReading ? { readingId: id } : { layoutId: id }),
+        person,
+        recordedAt: at.toISOString(),
+      })
       .run();
     return true;
   });

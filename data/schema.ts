@@ -121,7 +121,10 @@ export const retraction = sqliteTable(
     person: text().notNull(),
     recordedAt: text().notNull(),
   },
-  (table) => [index("retraction_by_reading").on(table.readingId), index("retraction_by_layout").on(table.layoutId)],
+  (table) => [
+    index("retraction_by_reading").on(table.readingId),
+    index("retraction_by_layout").on(table.layoutId),
+  ],
 );
 
 export const scheme = sqliteTable("scheme", {

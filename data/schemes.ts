@@ -12,20 +12,32 @@ type Row = typeof schemeLine.$inferSelect;
 export function keepShippedSchemes(db: Database): void {
   db.transaction((tx) => {
     for (const each of SHIPPED_SCHEMES) {
-      const written = tx.insert(scheme).values({ id: each.id, name: each.name, asks: each.asks }).onConflictDoNothing().run();
+      const written = tx
+        .insert(scheme)
+        .values({ id: each.id, name: each.name, asks: each.asks })
+        .onConflictDoNothing()
+        .run();
       if (written.changes === 0) continue;
-      tx.insert(schemeLine).values(each.lines.map((line, position) => toRow(each.id, position, line))).run();
+      tx.insert(schemeLine)
+        .values(each.lines.map((line, position) => toRow(each.id, position, line)))
+        .run();
     }
   });
 }
 
-function toRow(schemeId: string, position: number, { measure, sign, ...line }: SchemeLine): typeof schemeLine.$inferInsert {
+function toRow(
+  schemeId: string,
+  position: number,
+  { measure, sign, ...line }: SchemeLine,
+): typeof schemeLine.$inferInsert {
   return {
     schemeId,
     position,
     ...line,
     measure: measure.kind,
-    ...(measure.kind === "between" ? { fromPoint: measure.from, toPoint: measure.to, axis: measure.axis } : {}),
+    ...(measure.kind === "between"
+      ? { fromPoint: measure.from, toPoint: measure.to, axis: measure.axis }
+      : {}),
     ...(measure.kind === "dimension" ? { dimension: measure.key } : {}),
     ...(measure.kind === "choice" ? { choice: measure.choice } : {}),
     sign: sign.kind,
@@ -48,7 +60,12 @@ function toLine(row: Row): SchemeLine {
 function toMeasure(row: Row): Measure {
   switch (row.measure) {
     case "between":
-      return { kind: "between", from: row.fromPoint as PointKey, to: row.toPoint as PointKey, axis: row.axis as Axis };
+      return {
+        kind: "between",
+        from: row.fromPoint as PointKey,
+        to: row.toPoint as PointKey,
+        axis: row.axis as Axis,
+      };
     case "dimension":
       return { kind: "dimension", key: row.dimension as DimensionKey };
     case "choice":
@@ -59,7 +76,9 @@ function toMeasure(row: Row): Measure {
 }
 
 function toSign(row: Row): SignRule {
-  return row.sign === "words" ? { kind: "words", plus: row.plusWord, minus: row.minusWord } : { kind: row.sign };
+  return row.sign === "words"
+    ? { kind: "words", plus: row.plusWord, minus: row.minusWord }
+    : { kind: row.sign };
 }
 
 export function listSchemes(db: Database): Pick<Scheme, "id" | "name" | "asks">[] {
@@ -69,7 +88,12 @@ export function listSchemes(db: Database): Pick<Scheme, "id" | "name" | "asks">[
 export function findScheme(db: Database, id: string): Scheme | null {
   const head = db.select().from(scheme).where(eq(scheme.id, id)).get();
   if (!head) return null;
-  const rows = db.select().from(schemeLine).where(eq(schemeLine.schemeId, id)).orderBy(asc(schemeLine.position)).all();
+  const rows = db
+    .select()
+    .from(schemeLine)
+    .where(eq(schemeLine.schemeId, id))
+    .orderBy(asc(schemeLine.position))
+    .all();
   return { ...head, lines: rows.map(toLine) };
 }
 

@@ -21,6 +21,10 @@ describe("preferences", () => {
     const chosen = { system: "us" as const, theme: "night" as const, person: "Mira" };
     const request = (cookie: string) => new Request("http://x/", { headers: { Cookie: cookie } });
     expect(await readPreferences(request((await writePreferences(chosen)).split(";")[0]!))).toEqual(chosen);
-    expect(await readPreferences(request("ambrek=%%%"))).toEqual({ system: "metric", theme: "day", person: "" });
+    expect(await readPreferences(request("ambrek=%%%"))).toEqual({
+      system: "metric",
+      theme: "day",
+      person: "",
+    });
   });
 });

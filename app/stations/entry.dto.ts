@@ -1,6 +1,18 @@
 /** What may be sent to a station: the same classes check it in the browser and on the server. */
-import { IsIn, IsUUID, Length, MaxLength, registerDecorator, type ValidationArguments } from "class-validator";
-import { DIMENSION_KEYS, type DimensionKey, dimension, isDimensionKey } from "../../core/dimension/catalogue.ts";
+import {
+  IsIn,
+  IsUUID,
+  Length,
+  MaxLength,
+  registerDecorator,
+  type ValidationArguments,
+} from "class-validator";
+import {
+  DIMENSION_KEYS,
+  type DimensionKey,
+  dimension,
+  isDimensionKey,
+} from "../../core/dimension/catalogue.ts";
 import { parseEntry } from "../../core/dimension/entry.ts";
 import { UNIT_SYSTEMS, type UnitSystem } from "../../core/quantity/units.ts";
 import { INSTRUMENTS, type Instrument } from "../../core/rig/grade.ts";
@@ -8,7 +20,8 @@ import { parseSections } from "../../core/rig/sections.ts";
 
 /** The property's text reads without a problem; `read` gives the problem, or null. */
 function Reads<T extends object>(read: (text: string, dto: T) => string | null) {
-  const problem = (text: unknown, { object }: ValidationArguments) => read(typeof text === "string" ? text : "", object as T);
+  const problem = (text: unknown, { object }: ValidationArguments) =>
+    read(typeof text === "string" ? text : "", object as T);
   return (target: object, propertyName: string) =>
     registerDecorator({
       name: "reads",

@@ -29,7 +29,11 @@ export function carryOut(db: Database, rig: Rig, form: FormData, person: string)
 }
 
 function keepOne(db: Database, rig: Rig, form: FormData): Outcome {
-  const checked = validateForm(KeepReadingDto, ["dimension", "text", "system", "instrument", "person", "reason"], form);
+  const checked = validateForm(
+    KeepReadingDto,
+    ["dimension", "text", "system", "instrument", "person", "reason"],
+    form,
+  );
   if (!checked.ok) return refused(checked.errors);
   const { dimension: key, text, system, instrument, person, reason } = checked.value;
   const entry = dimension(key);
@@ -39,11 +43,25 @@ function keepOne(db: Database, rig: Rig, form: FormData): Outcome {
   const downgrade = current && below(gradeOf(instrument), gradeOf(current.instrument));
   if (downgrade && reason === "")
     return refused(
-      { reason: `This is ${gradeOf(current.instrument)} now. Say why a value that is only ${gradeOf(instrument)} shall replace it.` },
+      {
+        reason: `This is ${gradeOf(current.instrument)} now. Say why a value that is only ${gradeOf(instrument)} shall replace it.`,
+      },
       true,
     );
-  const id = keepReading(db, rig, { key, rawText: text, ...read.value, instrument, person, reason, at: new Date() });
-  return { ok: true, kept: { id, said: `Kept ${entry.letter}: ${printEntry(entry, read.value.value, system)}` }, person };
+  const id = keepReading(db, rig, {
+    key,
+    rawText: text,
+    ...read.value,
+    instrument,
+    person,
+    reason,
+    at: new Date(),
+  });
+  return {
+    ok: true,
+    kept: { id, said: `Kept ${entry.letter}: ${printEntry(entry, read.value.value, system)}` },
+    person,
+  };
 }
 
 function keepLayout(db: Database, rig: Rig, form: FormData): Outcome {

@@ -28,7 +28,13 @@ export type RigFrameView = {
   phone: Plan;
 };
 
-export type OpenRig = { db: Database; rig: Rig; resolved: ResolvedRig; findings: Finding[]; preferences: Preferences };
+export type OpenRig = {
+  db: Database;
+  rig: Rig;
+  resolved: ResolvedRig;
+  findings: Finding[];
+  preferences: Preferences;
+};
 
 /** @throws a 404 response where there is no such rig */
 export function rigOr404(db: Database, id: string): Rig {
@@ -46,12 +52,23 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
 }
 
 export function headOf({ id, name, tractor, implement }: Rig): RigHead {
-  const identity = [tractor, implement].map(({ fleetNumber, serial }) => `${fleetNumber} no. ${serial}`).join(", ");
-  return { id, name, tractor: `${tractor.make} ${tractor.model}`, implement: `${implement.make} ${implement.model}`, identity };
+  const identity = [tractor, implement]
+    .map(({ fleetNumber, serial }) => `${fleetNumber} no. ${serial}`)
+    .join(", ");
+  return {
+    id,
+    name,
+    tractor: `${tractor.make} ${tractor.model}`,
+    implement: `${implement.make} ${implement.model}`,
+    identity,
+  };
 }
 
 /** Everything round a station: head, walk-round, drawing for the desk and for the phone. */
-export function frameOf({ rig, resolved, findings, preferences }: OpenRig, station: StationKey | "card"): RigFrameView {
+export function frameOf(
+  { rig, resolved, findings, preferences }: OpenRig,
+  station: StationKey | "card",
+): RigFrameView {
   const { system } = preferences;
   const drawn = station === "card" ? null : station;
   const region = station === "antenna" ? "tractor" : "rig";

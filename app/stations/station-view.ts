@@ -1,5 +1,11 @@
 /** What a station shows, worked out before it is drawn: components only lay it out. */
-import { CATALOGUE, type DimensionKey, dimension, SECTIONS_LETTER, type StationKey } from "../../core/dimension/catalogue.ts";
+import {
+  CATALOGUE,
+  type DimensionKey,
+  dimension,
+  SECTIONS_LETTER,
+  type StationKey,
+} from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
 import { POINT_LABELS, type PointKey } from "../../core/dimension/points.ts";
 import type { Finding, Target } from "../../core/finding/finding.ts";
@@ -66,10 +72,18 @@ const LEADS: Record<StationKey, { title: string; lead: string }> = {
   tool: { title: "Tool", lead: "Where the drill meets the ground, seen from the drawbar pin." },
 };
 
-export function viewStation(station: StationKey, rigId: number, rig: ResolvedRig, findings: readonly Finding[], system: UnitSystem): StationView {
+export function viewStation(
+  station: StationKey,
+  rigId: number,
+  rig: ResolvedRig,
+  findings: readonly Finding[],
+  system: UnitSystem,
+): StationView {
   const href = (target: Target, at: StationKey) => `/rigs/${rigId}/${at}?at=${target}`;
   const own = findings.filter((finding) => finding.station === station);
-  const readings = CATALOGUE.filter((entry) => entry.station === station).map((entry) => readingRow(entry.key, rig, system));
+  const readings = CATALOGUE.filter((entry) => entry.station === station).map((entry) =>
+    readingRow(entry.key, rig, system),
+  );
   if (station === "tool") readings.push(sectionsRow(rig, system));
   const ranked = rankTaping(rig);
   const [next] = ranked;
@@ -94,10 +108,16 @@ export function viewStation(station: StationKey, rigId: number, rig: ResolvedRig
   };
 }
 
-function stopsElsewhere(station: StationKey, rigId: number, findings: readonly Finding[]): StationView["elsewhere"] {
+function stopsElsewhere(
+  station: StationKey,
+  rigId: number,
+  findings: readonly Finding[],
+): StationView["elsewhere"] {
   const stops = findings.filter((finding) => finding.severity === "stop" && finding.station !== station);
   const first = stops[0];
-  return first ? { label: LEADS[first.station].title, href: `/rigs/${rigId}/${first.station}`, stops: stops.length } : null;
+  return first
+    ? { label: LEADS[first.station].title, href: `/rigs/${rigId}/${first.station}`, stops: stops.length }
+    : null;
 }
 
 function readingRow(key: DimensionKey, rig: ResolvedRig, system: UnitSystem): ReadingRow {
@@ -129,10 +149,14 @@ function sectionsRow({ sections }: ResolvedRig, system: UnitSystem): ReadingRow 
     label: "Sections",
     fromTo: "every section's width, from the left end to the right",
     how: "Count rows in each section and multiply by the row spacing, or tape from hose to hose.",
-    value: sections ? `${groupWidths(sections.widths, system)} = ${printLength(sectionSum(sections.widths), IN_TAPE_UNITS[system])}` : null,
+    value: sections
+      ? `${groupWidths(sections.widths, system)} = ${printLength(sectionSum(sections.widths), IN_TAPE_UNITS[system])}`
+      : null,
     grade: sections ? gradeOf(sections.instrument) : "missing",
     doubted: false,
-    source: sections ? sourceOf(`${sections.widths.length} sections`, sections.person, sections.measuredAt) : null,
+    source: sections
+      ? sourceOf(`${sections.widths.length} sections`, sections.person, sections.measuredAt)
+      : null,
     readingId: sections?.id ?? null,
     bareUnit: system === "us" ? "inches" : "m",
     sides: null,
@@ -154,7 +178,12 @@ export function groupWidths(widths: readonly number[], system: UnitSystem): stri
 }
 
 function sourceOf(rawText: string, person: string, measuredAt: string): string {
-  const day = new Date(measuredAt).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric", timeZone: "UTC" });
+  const day = new Date(measuredAt).toLocaleDateString("en-GB", {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    timeZone: "UTC",
+  });
   return `typed “${rawText}”, ${person}, ${day}`;
 }
 
@@ -190,7 +219,12 @@ function plusMinus({ sigma }: Chain, system: UnitSystem): string | null {
   return sigma === null ? null : `± ${small(sigma, system)}`;
 }
 
-function follow(label: string, chain: Chain, system: UnitSystem, words?: readonly [string, string]): FollowRow {
+function follow(
+  label: string,
+  chain: Chain,
+  system: UnitSystem,
+  words?: readonly [string, string],
+): FollowRow {
   if (chain.total === null) return { label, text: "not known yet", plusMinus: null };
   const style = words ? (system === "us" ? "in" : "cm") : IN_TAPE_UNITS[system];
   const text = printLength(words ? Math.abs(chain.total) : chain.total, style);
@@ -215,7 +249,10 @@ function toolFollows(rig: ResolvedRig, system: UnitSystem): FollowRow[] {
   return [
     follow("Receiver to rear rank", between(rig, "receiver", "workRear", "x"), system),
     follow("Receiver to wheels", between(rig, "receiver", "pivot", "x"), system),
-    follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), system, ["right", "left"]),
+    follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), system, [
+      "right",
+      "left",
+    ]),
     follow("Track spacing, width less overlap", trackSpacing(rig), system),
   ];
 }
@@ -230,7 +267,14 @@ function tapeNextOf(
 ): TapeNext {
   const entry = dimension(key);
   const { grade, doubt } = rig.values[key];
-  const because = grade === "missing" ? "It is missing" : doubt && doubt !== "habitual zero" ? "It cannot be right" : grade === "book" ? "It is from the book" : "It is assumed";
+  const because =
+    grade === "missing"
+      ? "It is missing"
+      : doubt && doubt !== "habitual zero"
+        ? "It cannot be right"
+        : grade === "book"
+          ? "It is from the book"
+          : "It is assumed";
   return {
     label: entry.label,
     letter: entry.letter,

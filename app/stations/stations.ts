@@ -18,7 +18,9 @@ export type Peg = {
 
 export function pegsOf(rigId: number, findings: readonly Finding[]): Peg[] {
   return STATIONS.map(({ key, label }) => {
-    const own = findings.filter(({ station, severity }) => (key === "card" ? severity === "stop" : station === key));
+    const own = findings.filter(({ station, severity }) =>
+      key === "card" ? severity === "stop" : station === key,
+    );
     const worst = SEVERITIES.find((severity) => own.some((finding) => finding.severity === severity)) ?? null;
     return { key, label, href: `/rigs/${rigId}/${key}`, worst: worst === "note" ? null : worst };
   });

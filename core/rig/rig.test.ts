@@ -118,9 +118,12 @@ describe("sections", () => {
     expect(parseSections(text, "metric")).toEqual({ ok: true, value: widths });
   });
 
-  it.each(["", "3 ×", "1.5;;1.5", "0 × 2", "999 × 1", "2 × 0", "2 × -1", "six"])("are refused as %j", (text) => {
-    expect(parseSections(text, "metric").ok).toBe(false);
-  });
+  it.each(["", "3 ×", "1.5;;1.5", "0 × 2", "999 × 1", "2 × 0", "2 × -1", "six"])(
+    "are refused as %j",
+    (text) => {
+      expect(parseSections(text, "metric").ok).toBe(false);
+    },
+  );
 
   it("are read in feet and inches", () => {
     const read = parseSections("2 x 4' 11 1/16\"", "us");

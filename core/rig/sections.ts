@@ -34,11 +34,13 @@ const MOST_SECTIONS = 256;
 export function parseSections(text: string, system: UnitSystem): Parsed<number[]> {
   const widths: number[] = [];
   for (const group of text.split(/[;+|\n]/).map((each) => each.trim())) {
-    if (group === "") return { ok: false, problem: `There is a gap in the list. Type it like 3 × 1.5 or 1.5; 1.5; 1.2.` };
+    if (group === "")
+      return { ok: false, problem: `There is a gap in the list. Type it like 3 × 1.5 or 1.5; 1.5; 1.2.` };
     const repeated = /^(\d{1,3})\s*[x×*]\s*(.+)$/i.exec(group);
     const read = parseLength(repeated?.[2] ?? group, IN_TAPE_UNITS[system]);
     if (!read.ok) return read;
-    if (read.value.metres < NARROWEST) return { ok: false, problem: `“${group}” is too narrow for a section.` };
+    if (read.value.metres < NARROWEST)
+      return { ok: false, problem: `“${group}” is too narrow for a section.` };
     const count = repeated ? Number(repeated[1]) : 1;
     if (count === 0 || widths.length + count > MOST_SECTIONS)
       return { ok: false, problem: `Give 1 to ${MOST_SECTIONS} sections.` };

@@ -10,7 +10,15 @@ type Told = { key: DimensionKey; text: string; value: number; step: number; by: 
 
 type DemoRig = {
   name: string;
-  tractor: { make: string; model: string; fleetNumber: string; serial: string; busName: string; mount: string; hole: string };
+  tractor: {
+    make: string;
+    model: string;
+    fleetNumber: string;
+    serial: string;
+    busName: string;
+    mount: string;
+    hole: string;
+  };
   drill: { make: string; model: string; fleetNumber: string; serial: string; busName: string };
   scheme: string;
   profile: string;
@@ -20,7 +28,13 @@ type DemoRig = {
   sections: { widths: number[]; by: Instrument };
 };
 
-const told = (key: DimensionKey, text: string, value: number, by: Instrument = "tape", step = 0.001): Told => ({
+const told = (
+  key: DimensionKey,
+  text: string,
+  value: number,
+  by: Instrument = "tape",
+  step = 0.001,
+): Told => ({
   key,
   text,
   value,
@@ -40,7 +54,13 @@ const GRASS_AND_GRAIN: DemoRig = {
     mount: "cab roof, front rail",
     hole: "hole 2",
   },
-  drill: { make: "Sorrick", model: "Tandem 45", fleetNumber: "D2", serial: "ST45-0613", busName: "A00886002640026D" },
+  drill: {
+    make: "Sorrick",
+    model: "Tandem 45",
+    fleetNumber: "D2",
+    serial: "ST45-0613",
+    busName: "A00886002640026D",
+  },
   scheme: "axle-m",
   profile: "SORRICK 45",
   person: "Ilse Marrin",
@@ -74,7 +94,13 @@ const BORROWED: DemoRig = {
     mount: "cab roof, middle",
     hole: "hole 1",
   },
-  drill: { make: "Ambleth", model: "Strata 6", fleetNumber: "D5", serial: "AS6-1148", busName: "A00886002EC0047C" },
+  drill: {
+    make: "Ambleth",
+    model: "Strata 6",
+    fleetNumber: "D5",
+    serial: "AS6-1148",
+    busName: "A00886002EC0047C",
+  },
   scheme: "hitch-in",
   profile: "STRATA6",
   person: "Joren Talbeck",
@@ -105,15 +131,29 @@ export function plantDemoYard(db: Database): void {
 
 function plantRig(db: Database, demo: DemoRig): void {
   const { mount, hole, ...tractor } = demo.tractor;
-  const tractorId = db.insert(machine).values({ kind: "tractor", ...tractor }).returning().get().id;
-  const implementId = db.insert(machine).values({ kind: "implement", ...demo.drill }).returning().get().id;
+  const tractorId = db
+    .insert(machine)
+    .values({ kind: "tractor", ...tractor })
+    .returning()
+    .get().id;
+  const implementId = db
+    .insert(machine)
+    .values({ kind: "implement", ...demo.drill })
+    .returning()
+    .get().id;
   const [receiverPointId, parentPointId] = (
     [
       ["receiver mount", mount],
       ["drawbar hole", hole],
     ] as const
-  ).map(([kind, label]) => db.insert(point).values({ machineId: tractorId, kind, label }).returning().get().id);
-  const rigId = db.insert(rig).values({ name: demo.name, tractorId, receiverPointId: receiverPointId! }).returning().get().id;
+  ).map(
+    ([kind, label]) => db.insert(point).values({ machineId: tractorId, kind, label }).returning().get().id,
+  );
+  const rigId = db
+    .insert(rig)
+    .values({ name: demo.name, tractorId, receiverPointId: receiverPointId! })
+    .returning()
+    .get().id;
   db.insert(coupling).values({ rigId, parentPointId: parentPointId!, implementId }).run();
   setTerminal(db, tractorId, { schemeId: demo.scheme, profileName: demo.profile });
 

@@ -81,7 +81,11 @@ function lengths(given: Partial<Record<Named, number | null>>): Property[] {
   );
 }
 
-const DRAWBAR: Property = { ddi: DDI.connectorType, value: CONNECTOR_DRAWBAR, designator: PROPERTY_NAMES.connectorType };
+const DRAWBAR: Property = {
+  ddi: DDI.connectorType,
+  value: CONNECTOR_DRAWBAR,
+  designator: PROPERTY_NAMES.connectorType,
+};
 
 export function describeRig(rig: ResolvedRig, tractor: MachineIdentity, drill: MachineIdentity): Description {
   return {
@@ -93,7 +97,13 @@ export function describeRig(rig: ResolvedRig, tractor: MachineIdentity, drill: M
 function tractorElements(rig: ResolvedRig): Element[] {
   const up = between(rig, "axle", "receiver", "up").total;
   return [
-    { type: "device", designator: "Tractor", number: 0, parent: null, properties: lengths({ referenceToGround: 0 }) },
+    {
+      type: "device",
+      designator: "Tractor",
+      number: 0,
+      parent: null,
+      properties: lengths({ referenceToGround: 0 }),
+    },
     {
       type: "navigation",
       designator: "Receiver",
@@ -142,19 +152,26 @@ function drillElements(rig: ResolvedRig): Element[] {
       designator: "Seeding",
       number: 2,
       parent: 0,
-      properties: lengths({ ...middle, actualWidth: width, maximumWidth: width, actualWorkingLength: length }),
-    },
-    ...placeSections(rig).map((section): Element => ({
-      type: "section",
-      designator: `Section ${section.number}`,
-      number: 2 + section.number,
-      parent: 2,
       properties: lengths({
-        offsetX: middle.offsetX,
-        offsetY: section.centre,
-        actualWidth: section.width,
+        ...middle,
+        actualWidth: width,
+        maximumWidth: width,
         actualWorkingLength: length,
       }),
-    })),
+    },
+    ...placeSections(rig).map(
+      (section): Element => ({
+        type: "section",
+        designator: `Section ${section.number}`,
+        number: 2 + section.number,
+        parent: 2,
+        properties: lengths({
+          offsetX: middle.offsetX,
+          offsetY: section.centre,
+          actualWidth: section.width,
+          actualWorkingLength: length,
+        }),
+      }),
+    ),
   ];
 }

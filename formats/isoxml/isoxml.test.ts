@@ -89,7 +89,11 @@ describe("the exported file", () => {
 
   it("has unique object ids and element numbers, and a tree that hangs together", () => {
     for (const device of [tractor, drill]) {
-      const ids = [...all(device, "DET").map((n) => n.attributes.B), ...all(device, "DPT").map((n) => n.attributes.A), ...all(device, "DVP").map((n) => n.attributes.A)];
+      const ids = [
+        ...all(device, "DET").map((n) => n.attributes.B),
+        ...all(device, "DPT").map((n) => n.attributes.A),
+        ...all(device, "DVP").map((n) => n.attributes.A),
+      ];
       expect(new Set(ids).size).toBe(ids.length);
       const numbers = all(device, "DET").map((n) => n.attributes.E);
       expect(new Set(numbers).size).toBe(numbers.length);
@@ -101,7 +105,12 @@ describe("the exported file", () => {
     const [task] = all(root, "TSK") as [Node];
     const connector = (device: Node) => all(device, "DET").find((n) => n.attributes.C === "6")!.attributes.A;
     expect(task.attributes.B).toBe("Spring & winter");
-    expect(all(task, "CNN")[0]!.attributes).toEqual({ A: tractor.attributes.A, B: connector(tractor), C: drill.attributes.A, D: connector(drill) });
+    expect(all(task, "CNN")[0]!.attributes).toEqual({
+      A: tractor.attributes.A,
+      B: connector(tractor),
+      C: drill.attributes.A,
+      D: connector(drill),
+    });
   });
 
   it("is read back by the isoxml library without a warning", async () => {
@@ -114,7 +123,9 @@ describe("the exported file", () => {
   });
 
   it("leaves out what is not measured, rather than write a zero", () => {
-    const [bare] = all(tree(bytes(sampleRig({ "receiver.height": null, "axle.pin": null }))), "DVC") as [Node];
+    const [bare] = all(tree(bytes(sampleRig({ "receiver.height": null, "axle.pin": null }))), "DVC") as [
+      Node,
+    ];
     expect(values(bare)).toMatchObject({ Receiver: { 134: 1730, 135: -15 }, Drawbar: { 157: 1, 135: 0 } });
     expect(values(bare).Receiver).not.toHaveProperty("136");
     expect(values(bare).Drawbar).not.toHaveProperty("134");
@@ -128,7 +139,10 @@ describe("the exported file", () => {
 });
 
 describe("identifiers", () => {
-  const entities = ((dictionary as { default?: unknown }).default ?? dictionary) as Record<string, { name: string; unit: string; bitResolution: number }>;
+  const entities = ((dictionary as { default?: unknown }).default ?? dictionary) as Record<
+    string,
+    { name: string; unit: string; bitResolution: number }
+  >;
 
   it.each([
     [DDI.offsetX, "Device Element Offset X"],

@@ -6,10 +6,10 @@ import {
   type Device,
   type DeviceAllocation,
   type DeviceElement,
-  DeviceElementDeviceElementTypeEnum as ElementTypeCode,
   type DeviceObjectReference,
   type DeviceProperty,
   type DeviceValuePresentation,
+  DeviceElementDeviceElementTypeEnum as ElementTypeCode,
   ISOXMLManager,
   type ISOXMLReference,
   TAGS,
@@ -63,7 +63,9 @@ function hexDdi(ddi: number): string {
  */
 export function writeTaskData(description: Description, title: string): Uint8Array {
   const manager = new ISOXMLManager({ version: 4, fmisTitle: "Ambrek", fmisVersion: "1" });
-  const [tractor, drill] = [description.tractor, description.drill].map((each) => addDevice(manager, each)) as [Added, Added];
+  const [tractor, drill] = [description.tractor, description.drill].map((each) =>
+    addDevice(manager, each),
+  ) as [Added, Added];
   const root = manager.rootElement.attributes;
   root.Device = [tractor.entity, drill.entity];
   root.Task = [couplingTask(manager, title, tractor, drill)];
@@ -98,7 +100,9 @@ function addDevice(manager: ISOXMLManager, device: DeviceDescription): Added {
   entity.attributes.DeviceElement = parts.elements;
   entity.attributes.DeviceProperty = parts.properties;
   entity.attributes.DeviceValuePresentation = [millimetrePresentation(manager)];
-  const connector = parts.elements.find(({ attributes }) => attributes.DeviceElementType === ElementTypeCode.Connector)!;
+  const connector = parts.elements.find(
+    ({ attributes }) => attributes.DeviceElementType === ElementTypeCode.Connector,
+  )!;
   return { entity, reference, connector: manager.getReferenceByEntity(connector)!, name };
 }
 
@@ -120,9 +124,17 @@ function elementsOf(manager: ISOXMLManager, elements: readonly Element[]) {
   const written = elements.map((element, index) => {
     const references = element.properties.map((property) => {
       properties.push(propertyEntity(manager, property, nextId));
-      return manager.createEntityFromAttributes(TAGS.DeviceObjectReference, { DeviceObjectId: nextId++ }) as DeviceObjectReference;
+      return manager.createEntityFromAttributes(TAGS.DeviceObjectReference, {
+        DeviceObjectId: nextId++,
+      }) as DeviceObjectReference;
     });
-    return elementEntity(manager, element, objectId(index), element.parent === null ? 0 : objectId(element.parent), references);
+    return elementEntity(
+      manager,
+      element,
+      objectId(index),
+      element.parent === null ? 0 : objectId(element.parent),
+      references,
+    );
   });
   if (nextId - 1 > LAST_OBJECT_ID) throw new RangeError("too many objects for one device description");
   return { elements: written, properties };
@@ -135,7 +147,8 @@ function elementEntity(
   parent: number,
   references: DeviceObjectReference[],
 ): DeviceElement {
-  if (element.number > LAST_ELEMENT_NUMBER) throw new RangeError("too many elements for one device description");
+  if (element.number > LAST_ELEMENT_NUMBER)
+    throw new RangeError("too many elements for one device description");
   const entity = manager.createEntityFromAttributes(TAGS.DeviceElement, {
     DeviceElementObjectId: id,
     DeviceElementType: TYPE_CODES[element.type],
@@ -148,8 +161,13 @@ function elementEntity(
   return entity;
 }
 
-function propertyEntity(manager: ISOXMLManager, { ddi, value, designator: text }: Property, id: number): DeviceProperty {
-  if (!Number.isSafeInteger(value) || Math.abs(value) > 0x7fffffff) throw new RangeError(`${text} cannot be written: ${value}`);
+function propertyEntity(
+  manager: ISOXMLManager,
+  { ddi, value, designator: text }: Property,
+  id: number,
+): DeviceProperty {
+  if (!Number.isSafeInteger(value) || Math.abs(value) > 0x7fffffff)
+    throw new RangeError(`${text} cannot be written: ${value}`);
   return manager.createEntityFromAttributes(TAGS.DeviceProperty, {
     DevicePropertyObjectId: id,
     DevicePropertyDDI: hexDdi(ddi),
@@ -165,7 +183,10 @@ function couplingTask(manager: ISOXMLManager, title: string, tractor: Added, dri
     TaskStatus: TaskTaskStatusEnum.Planned,
     DeviceAllocation: [tractor, drill].map(
       ({ name, reference }) =>
-        manager.createEntityFromAttributes(TAGS.DeviceAllocation, { ClientNAMEValue: name, DeviceIdRef: reference }) as DeviceAllocation,
+        manager.createEntityFromAttributes(TAGS.DeviceAllocation, {
+          ClientNAMEValue: name,
+          DeviceIdRef: reference,
+        }) as DeviceAllocation,
     ),
     Connection: [
       manager.createEntityFromAttributes(TAGS.Connection, {

@@ -1,0 +1,163 @@
+import { Link } from "react-router";
+import type { DimensionMark, Plan } from "../../core/drawing/plan.ts";
+
+type Props = {
+  plan: Plan;
+  /** what the drawing shows, in words */
+  title: string;
+  /** where a letter leads; null: letters are not links */
+  hrefOf: ((target: string) => string) | null;
+  /** the dimension lit */
+  lit: string | null;
+  className?: string;
+};
+
+/** The scale drawing. All geometry was worked out in core/drawing; this only turns it into SVG. */
+export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props) {
+  const { width, height } = plan;
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className={`plan ${className}`}
+      role="group"
+      aria-label={title}
+      data-scale={plan.scale}
+    >
+      <rect width={width} height={height} fill="var(--sheet)" />
+      {plan.grid.x.map((x) => (
+        <line key={`x${x}`} className="grid" x1={x} y1={0} x2={x} y2={height} />
+      ))}
+      {plan.grid.y.map((y) => (
+        <line key={`y${y}`} className="grid" x1={0} y1={y} x2={width} y2={y} />
+      ))}
+      {plan.blocks.map(({ role, assumed, x, y, w, h }, index) => (
+        <rect
+          key={index}
+          className={`block ${role} ${assumed ? "assumed" : ""}`}
+          x={x}
+          y={y}
+          width={w}
+          height={h}
+          rx={role === "tyre" ? 4 : 1}
+        />
+      ))}
+      {plan.strokes.map(({ role, assumed, points }) => (
+        <polyline
+          key={role}
+          className={`stroke ${role.replace(" ", "-")} ${assumed ? "assumed" : ""}`}
+          points={points}
+        />
+      ))}
+      {plan.rows.map(({ x, y }) => (
+        <circle key={x} className="row-mark" cx={x} cy={y} r={2.4} />
+      ))}
+      <Brackets plan={plan} />
+      {plan.marks.map((mark) => (
+        <Mark key={mark.target} mark={mark} href={hrefOf?.(mark.target) ?? null} lit={mark.target === lit} />
+      ))}
+      <Points plan={plan} />
+      {plan.marks.some(({ value }) => value) && <Legend plan={plan} />}
+    </svg>
+  );
+}
+
+function Points({ plan }: { plan: Plan }) {
+  return plan.points.map(({ key, x, y, assumed }) => {
+    const common = { cx: x, cy: y, "data-point": key, "data-assumed": assumed };
+    if (key === "receiver")
+      return (
+        <g key={key}>
+          <circle {...common} r={7} fill="var(--dye)" />
+          <circle cx={x} cy={y} r={2.6} fill="var(--sheet)" />
+        </g>
+      );
+    if (key === "pin")
+      return (
+        <circle key={key} {...common} r={5.5} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.4} />
+      );
+    if (key === "pivot" || key === "axle") return <circle key={key} {...common} r={3} fill="var(--ink)" />;
+    return <circle key={key} {...common} r={1} fill="none" />;
+  });
+}
+
+function Brackets({ plan }: { plan: Plan }) {
+  return plan.brackets.map(({ number, x1, x2, y, numbered }) => (
+    <g key={number}>
+      <path className="quiet" d={`M${x1 + 1.5} ${y}v7H${x2 - 1.5}v-7`} />
+      {numbered && (
+        <text className="quiet-text" x={(x1 + x2) / 2} y={y + 22} textAnchor="middle">
+          {number}
+        </text>
+      )}
+    </g>
+  ));
+}
+
+function Mark({ mark, href, lit }: { mark: DimensionMark; href: string | null; lit: boolean }) {
+  const [main, ...others] = mark.path;
+  const line = ({ x1, y1, x2, y2 }: DimensionMark["path"][number]) => `M${x1} ${y1}L${x2} ${y2}`;
+  const drawn = (
+    <g className={`mark ${mark.state} ${lit ? "lit" : ""}`}>
+      {main && <path className="main" d={line(main)} />}
+      {others.map((segment, index) => (
+        <path key={index} className="extension" d={line(segment)} />
+      ))}
+      <path className="main" strokeDasharray="none" d={mark.arrows.map(line).join("")} />
+      <circle className="letter" cx={mark.letterAt.x} cy={mark.letterAt.y} r={13} />
+      <text
+        className="letter-text"
+        x={mark.letterAt.x}
+        y={mark.letterAt.y + 5}
+        textAnchor="middle"
+        fontSize={14}
+      >
+        {mark.letter}
+      </text>
+      {mark.value && (
+        <text
+          className="value"
+          x={mark.value.x}
+          y={mark.value.y + 5}
+          textAnchor={mark.value.anchor}
+          fontSize={15}
+        >
+          {mark.value.text}
+        </text>
+      )}
+      <circle cx={mark.letterAt.x} cy={mark.letterAt.y} r={20} fill="transparent" />
+    </g>
+  );
+  if (!href) return drawn;
+  return (
+    <Link
+      to={href}
+      preventScrollReset
+      data-letter={mark.letter}
+      aria-label={`${mark.letter}: ${mark.value?.text ?? "open the reading"}`}
+    >
+      {drawn}
+    </Link>
+  );
+}
+
+function Legend({ plan: { scaleBar, width, height } }: { plan: Plan }) {
+  const { x, y, length, metres } = scaleBar;
+  return (
+    <g>
+      <path className="quiet" d={`M${x} ${y}v6h${length}v-6`} />
+      <text className="quiet-text" x={x} y={y + 20}>
+        0
+      </text>
+      <text className="quiet-text" x={x + length} y={y + 20} textAnchor="end">
+        {metres} m
+      </text>
+      <path className="quiet" d={`M${width / 2} 28V9m-5 6l5-7 5 7`} />
+      <text className="quiet-text" x={width / 2 + 12} y={24}>
+        travel
+      </text>
+      <text className="quiet-text" x={12} y={height - 8}>
+        Dashed: shape assumed
+      </text>
+    </g>
+  );
+}

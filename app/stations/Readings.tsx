@@ -1,0 +1,102 @@
+import { Link } from "react-router";
+import type { Preferences } from "../session/preferences.server.ts";
+import { GradeMark } from "../ui/Grade.tsx";
+import { EntryForm } from "./EntryForm.tsx";
+import type { ReadingRow, StationView } from "./station-view.ts";
+
+type Props = {
+  view: StationView;
+  preferences: Preferences;
+  open: string | null;
+  hrefOf: (target: string) => string;
+};
+
+export function Readings({ view, preferences, open, hrefOf }: Props) {
+  return (
+    <section aria-label="Readings" className="min-w-0">
+      <h2 className="mb-1 flex justify-between">
+        Readings
+        <span className="font-normal text-soft">
+          {view.taped} of {view.readings.length} taped
+        </span>
+      </h2>
+      <ul>
+        {view.readings.map((row) => (
+          <li
+            key={row.target}
+            id={`reading-${row.target}`}
+            className={`border-t border-hair ${row.target === open ? "-mx-2.5 bg-dye-wash px-2.5" : ""}`}
+          >
+            {row.target === open ? (
+              <OpenReading row={row} preferences={preferences} closeHref={hrefOf("")} />
+            ) : (
+              <ClosedReading row={row} href={hrefOf(row.target)} />
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+export function Letter({ letter, on = false }: { letter: string; on?: boolean }) {
+  return (
+    <span
+      className={`grid size-[26px] shrink-0 place-items-center rounded-full border-[1.5px] border-dye font-bold ${on ? "bg-dye text-sheet" : "text-dye"}`}
+    >
+      {letter}
+    </span>
+  );
+}
+
+function ClosedReading({ row, href }: { row: ReadingRow; href: string }) {
+  return (
+    <Link
+      to={href}
+      preventScrollReset
+      data-reading={row.target}
+      className="grid min-h-11 grid-cols-[26px_1fr_auto_112px] items-center gap-x-2.5 py-1 no-underline hover:bg-hair max-sm:grid-cols-[26px_1fr_auto]"
+    >
+      <Letter letter={row.letter} />
+      <span className="leading-tight">{row.label}</span>
+      <span
+        className={`text-right leading-tight ${row.kind === "sections" ? "text-body" : "text-[19px]"} font-[650] ${row.doubted ? "text-stop" : ""}`}
+      >
+        {row.value ?? <span className="text-body text-stop">missing</span>}
+      </span>
+      <span className="max-sm:col-start-2 max-sm:col-end-4">
+        <GradeMark grade={row.grade} doubted={row.doubted} />
+      </span>
+    </Link>
+  );
+}
+
+function OpenReading({
+  row,
+  preferences,
+  closeHref,
+}: {
+  row: ReadingRow;
+  preferences: Preferences;
+  closeHref: string;
+}) {
+  return (
+    <div className="grid gap-1 py-2.5" data-open={row.target}>
+      <div className="flex items-start gap-2.5">
+        <Letter letter={row.letter} on />
+        <div className="flex-1 leading-snug">
+          <h3 className="font-bold">{row.label}</h3>
+          <p>{row.fromTo}</p>
+        </div>
+        <Link
+          to={closeHref}
+          preventScrollReset
+          className="grid min-h-11 place-items-center px-2 font-semibold"
+        >
+          Close
+        </Link>
+      </div>
+      <EntryForm key={row.target} row={row} preferences={preferences} />
+    </div>
+  );
+}

@@ -1,0 +1,121 @@
+import { Link } from "react-router";
+import { PlanDrawing } from "../drawing/PlanDrawing.tsx";
+import { Header } from "../ui/Header.tsx";
+import { Shortcuts, type Ways } from "../ui/Shortcuts.tsx";
+import type { RigFrameView } from "./rig-view.server.ts";
+import type { Peg } from "./stations.ts";
+
+type Props = {
+  view: RigFrameView;
+  station: string;
+  hrefOf: (target: string) => string;
+  lit: string | null;
+  ways: Omit<Ways, "before" | "after">;
+  children: React.ReactNode;
+};
+
+/** What stands round every station: the rig's name, the walk-round, the drawing. */
+export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) {
+  const { rig, preferences, pegs, desk, phone } = view;
+  const here = pegs.findIndex(({ key }) => key === station);
+  const title = `${rig.name}, seen from above, to scale`;
+  return (
+    <div className="lg:grid lg:h-screen lg:grid-rows-[auto_1fr]">
+      <Header preferences={preferences}>
+        <p className="truncate text-soft">
+          <Link to="/" className="no-underline">
+            Yard
+          </Link>{" "}
+          / <strong className="font-[650] text-ink">{rig.name}</strong> · {rig.tractor} with {rig.implement}
+        </p>
+        <p className="truncate text-small text-soft">{rig.identity}</p>
+      </Header>
+      <div className="lg:grid lg:min-h-0 lg:grid-cols-[118px_440px_1fr] max-lg:flex max-lg:flex-col">
+        <WalkRound pegs={pegs} station={station} />
+        <div className="border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x">
+          <PlanDrawing
+            plan={desk}
+            title={title}
+            hrefOf={hrefOf}
+            lit={lit}
+            className="h-full w-full max-lg:hidden"
+          />
+          <PlanDrawing
+            plan={phone}
+            title={title}
+            hrefOf={hrefOf}
+            lit={lit}
+            className="mx-auto max-h-[236px] w-full lg:hidden"
+          />
+        </div>
+        <main className="px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">{children}</main>
+      </div>
+      <Shortcuts
+        ways={{ ...ways, before: pegs[here - 1]?.href ?? null, after: pegs[here + 1]?.href ?? null }}
+        system={preferences.system}
+      />
+    </div>
+  );
+}
+
+/** The stations in working order; each peg says by shape, colour and word how it stands. */
+function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
+  return (
+    <nav aria-label="Walk-round" className="bg-sheet max-lg:border-b max-lg:border-line lg:pt-4">
+      <ol className="flex lg:flex-col lg:gap-1">
+        {pegs.map(({ key, label, href, worst }, index) => {
+          const now = key === station;
+          return (
+            <li key={key} className="max-lg:flex-1">
+              <Link
+                to={href}
+                aria-current={now ? "page" : undefined}
+                className={`flex min-h-12 items-center gap-2.5 px-3 no-underline max-lg:justify-center ${now ? "bg-dye-wash font-bold text-dye" : ""}`}
+              >
+                <PegMark number={index + 1} worst={worst} now={now} />
+                <span className="leading-tight">
+                  {label}
+                  <span
+                    className={`block text-small font-normal ${worst === "stop" ? "text-stop" : "text-soft"}`}
+                  >
+                    {worst ?? "good"}
+                  </span>
+                </span>
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}
+
+function PegMark({ number, worst, now }: { number: number; worst: Peg["worst"]; now: boolean }) {
+  const tone =
+    worst === "stop" ? "var(--stop)" : worst === null ? "var(--ok)" : now ? "var(--dye)" : "var(--ink)";
+  const filled = worst === null || worst === "stop";
+  return (
+    <svg width="30" height="30" aria-hidden="true" className="shrink-0">
+      <rect
+        x="5"
+        y="5"
+        width="20"
+        height="20"
+        transform="rotate(45 15 15)"
+        fill={filled ? tone : "none"}
+        stroke={tone}
+        strokeWidth="1.8"
+      />
+      <text
+        x="15"
+        y="20"
+        textAnchor="middle"
+        fontSize="14"
+        fontWeight="700"
+        fill={filled ? "var(--sheet)" : tone}
+      >
+        {number}
+      </text>
+    </svg>
+  );
+}

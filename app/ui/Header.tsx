@@ -1,0 +1,46 @@
+import { Link, useFetcher } from "react-router";
+import type { Preferences } from "../session/preferences.server.ts";
+import { Switch } from "./Switch.tsx";
+
+const SYSTEMS = [
+  { value: "metric", label: "m" },
+  { value: "us", label: "ft in" },
+];
+const THEMES = [
+  { value: "day", label: "Day" },
+  { value: "night", label: "Night" },
+];
+
+export function usePreference() {
+  const fetcher = useFetcher();
+  return (change: Record<string, string>) =>
+    fetcher.submit(change, { method: "post", action: "/preferences" });
+}
+
+export function Header({ preferences, children }: { preferences: Preferences; children?: React.ReactNode }) {
+  const choose = usePreference();
+  return (
+    <header className="no-print flex min-h-[52px] items-center gap-4 border-b-2 border-ink px-4 max-sm:flex-wrap max-sm:gap-2 max-sm:px-3 max-sm:py-1">
+      <Link
+        to="/"
+        className="text-[20px] font-extrabold tracking-wide no-underline [font-stretch:118%]"
+        aria-label="Ambrek, to the yard"
+      >
+        Ambre<b className="text-dye">k</b>
+      </Link>
+      <div className="min-w-0 flex-1 max-sm:order-last max-sm:basis-full">{children}</div>
+      <Switch
+        label="Units"
+        value={preferences.system}
+        choices={SYSTEMS}
+        onChoose={(system) => choose({ system })}
+      />
+      <Switch
+        label="Light"
+        value={preferences.theme}
+        choices={THEMES}
+        onChoose={(theme) => choose({ theme })}
+      />
+    </header>
+  );
+}

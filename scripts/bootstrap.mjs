@@ -1,0 +1,44 @@
+// Node's built-ins only: these run before anything is installed.
+import { spawnSync } from "node:child_process";
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+
+export const ROOT = new URL("..", import.meta.url).pathname;
+
+export function run(command, args, { env = {}, quiet = false } = {}) {
+  const done = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: quiet ? "ignore" : "inherit",
+    env: { ...process.env, ...env },
+  });
+  return done.status ?? 1;
+}
+
+export function must(command, args, options) {
+  const status = run(command, args, options);
+  if (status !== 0) {
+    console.error(`\n${command} ${args.join(" ")} failed (${status}).`);
+    process.exit(status);
+  }
+}
+
+/** Headers that came with Node, so that the native module is built without a download. */
+function localHeaders() {
+  const prefix = join(process.execPath, "..", "..");
+  return existsSync(join(prefix, "include", "node", "node.h")) ? { npm_config_nodedir: prefix } : {};
+}
+
+function nativeModuleLoads() {
+  return run(process.execPath, ["-e", "new (require('better-sqlite3'))(':memory:')"], { quiet: true }) === 0;
+}
+
+/** npm ci where node_modules is missing or its native module does not load on this Node. */
+export function ensureInstalled() {
+  if (existsSync(join(ROOT, "node_modules", "react-router")) && nativeModuleLoads()) return;
+  console.log("Installing packages; the database module is compiled, which takes a few minutes …");
+  must("npm", ["ci", "--no-audit", "--no-fund"], { env: localHeaders() });
+}
+
+export function bin(name) {
+  return join(ROOT, "node_modules", ".bin", name);
+}

@@ -1,0 +1,66 @@
+// Type check, lint, unit tests, build, browser tests; ends with one line that counts them.
+import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { bin, ensureInstalled, must, ROOT, run } from "./bootstrap.mjs";
+
+const CHROMIUM = process.env.CHROMIUM || "/usr/bin/chromium";
+
+function ensureChromium() {
+  if (existsSync(CHROMIUM)) return;
+  console.log("Installing Chromium …");
+  must("apt-get", ["update", "-qq"]);
+  must("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"]);
+}
+
+const count = { passed: 0, failed: 0 };
+
+function step(name, command, args) {
+  console.log(`\n── ${name}`);
+  const ok = run(command, args) === 0;
+  count[ok ? "passed" : "failed"] += 1;
+  return ok;
+}
+
+function vitest(project) {
+  console.log(`\n── ${project} tests`);
+  const report = join(ROOT, "var", `${project}.json`);
+  rmSync(report, { force: true });
+  const status = run(
+    bin("vitest"),
+    ["run", "--project", project, "--reporter=default", "--reporter=json", `--outputFile.json=${report}`],
+    {
+      env: { CHROMIUM },
+    },
+  );
+  if (!existsSync(report)) {
+    count.failed += 1;
+    return;
+  }
+  const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, "utf8"));
+  count.passed += numPassedTests;
+  // A suite that breaks outside its tests fails the run without counting a test.
+  count.failed += numFailedTests || (status === 0 ? 0 : 1);
+}
+
+ensureInstalled();
+ensureChromium();
+mkdirSync(join(ROOT, "var"), { recursive: true });
+step("route types", bin("react-router"), ["typegen"]);
+step("type check", bin("tsc"), []);
+step("lint", bin("biome"), ["check", "."]);
+step("arrows between rooms", bin("depcruise"), [
+  "core",
+  "data",
+  "formats",
+  "bench",
+  "app",
+  "e2e",
+  "--output-type",
+  "err",
+]);
+step("nothing unused", bin("knip"), []);
+vitest("unit");
+if (step("build", bin("react-router"), ["build", "--logLevel", "warn"])) vitest("browser");
+
+console.log(`\n${count.passed} passed, ${count.failed} failed`);
+process.exit(count.failed === 0 ? 0 : 1);
