@@ -1,12 +1,11 @@
 import { mkdirSync } from "node:fs";
 import { dirname, resolve } from "node:path";
 import SqliteFile from "better-sqlite3";
-import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
+import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import type { Database } from "./handle.ts";
 import * as schema from "./schema.ts";
 import { keepShippedSchemes } from "./schemes.ts";
-
-export type Database = BetterSQLite3Database<typeof schema> & { $client: SqliteFile.Database };
 
 /** Opens, or creates, a database file and brings it up to date. `:memory:` opens a throw-away one. */
 export function openDatabase(path: string): Database {

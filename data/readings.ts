@@ -3,7 +3,7 @@ import { and, asc, eq, isNull, or, sql } from "drizzle-orm";
 import { type DimensionKey, dimension, type Subject } from "../core/dimension/catalogue.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import type { Reading, RigFacts, SectionLayout } from "../core/rig/resolve.ts";
-import type { Database } from "./database.ts";
+import type { Database } from "./handle.ts";
 import type { Rig } from "./rigs.ts";
 import { reading, retraction, section, sectionLayout } from "./schema.ts";
 

@@ -1,6 +1,6 @@
 import { asc, eq } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
-import type { Database } from "./database.ts";
+import type { Database } from "./handle.ts";
 import { coupling, machine, point, rig } from "./schema.ts";
 
 export type Machine = typeof machine.$inferSelect;

@@ -3,7 +3,7 @@ import type { Measure, Scheme, SchemeLine, SignRule } from "../core/card/scheme.
 import { SHIPPED_SCHEMES } from "../core/card/shipped.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { Axis, PointKey } from "../core/dimension/points.ts";
-import type { Database } from "./database.ts";
+import type { Database } from "./handle.ts";
 import { scheme, schemeLine, terminal } from "./schema.ts";
 
 type Row = typeof schemeLine.$inferSelect;

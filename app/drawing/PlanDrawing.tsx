@@ -16,6 +16,7 @@ type Props = {
 export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props) {
   const { width, height } = plan;
   return (
+    // biome-ignore lint/a11y/useSemanticElements: a drawing whose letters are links, not a set of form fields
     <svg
       viewBox={`0 0 ${width} ${height}`}
       className={`plan ${className}`}

@@ -44,7 +44,7 @@ export default function Station({ loaderData: { frame, view } }: Route.Component
   const [search] = useSearchParams();
   const open = search.get("at");
   const targets = view.readings.map(({ target }) => target);
-  const here = targets.findIndex((target) => target === open);
+  const here = targets.indexOf(open as (typeof targets)[number]);
   const path = `/rigs/${frame.rig.id}/${view.station}`;
   const at = (target: string) => (target === "" ? path : `${path}?at=${target}`);
   /** A letter of the other station leads there. */

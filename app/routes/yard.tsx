@@ -106,7 +106,7 @@ function RigCard({ rig: { head, holding, stops, checks, plan } }: { rig: RigEntr
           </p>
         ))}
         <p className="flex flex-wrap items-center gap-3">
-          <Link to={`/rigs/${head.id}`} className={stops ? "key" : "key-main"}>
+          <Link to={`/rigs/${head.id}`} className={stops ? "key-main" : "key"}>
             Walk round
           </Link>
           <Link to={`/rigs/${head.id}/card`} className={stops ? "key" : "key-main"}>

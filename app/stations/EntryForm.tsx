@@ -66,7 +66,7 @@ export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: 
           value={text}
           onChange={(event) => setText(event.target.value)}
           placeholder={placeholderOf(row, system)}
-          className="min-h-12 w-full min-w-0 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
+          className="min-h-12 w-full min-w-0 scroll-mt-60 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
         />
         <button type="submit" className="key-main min-h-12" disabled={fetcher.state !== "idle"}>
           Keep

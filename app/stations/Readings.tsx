@@ -30,7 +30,7 @@ export function Readings({ view, preferences, open, hrefOf }: Props) {
             {row.target === open ? (
               <OpenReading row={row} preferences={preferences} closeHref={hrefOf("")} />
             ) : (
-              <ClosedReading row={row} href={hrefOf(row.target)} />
+              <ClosedReading row={row} href={hrefOf(row.target)} roomy={view.readings.length < 6} />
             )}
           </li>
         ))}
@@ -49,7 +49,7 @@ export function Letter({ letter, on = false }: { letter: string; on?: boolean })
   );
 }
 
-function ClosedReading({ row, href }: { row: ReadingRow; href: string }) {
+function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; roomy: boolean }) {
   return (
     <Link
       to={href}
@@ -58,13 +58,16 @@ function ClosedReading({ row, href }: { row: ReadingRow; href: string }) {
       className="grid min-h-11 grid-cols-[26px_1fr_auto_112px] items-center gap-x-2.5 py-1 no-underline hover:bg-hair max-sm:grid-cols-[26px_1fr_auto]"
     >
       <Letter letter={row.letter} />
-      <span className="leading-tight">{row.label}</span>
+      <span className="leading-tight">
+        {row.label}
+        {roomy && <span className="block text-small text-soft">{row.fromTo}</span>}
+      </span>
       <span
         className={`text-right leading-tight ${row.kind === "sections" ? "text-body" : "text-[19px]"} font-[650] ${row.doubted ? "text-stop" : ""}`}
       >
         {row.value ?? <span className="text-body text-stop">missing</span>}
       </span>
-      <span className="max-sm:col-start-2 max-sm:col-end-4">
+      <span className="flex max-sm:col-start-2 max-sm:col-end-4">
         <GradeMark grade={row.grade} doubted={row.doubted} />
       </span>
     </Link>
@@ -81,7 +84,7 @@ function OpenReading({
   closeHref: string;
 }) {
   return (
-    <div className="grid gap-1 py-2.5" data-open={row.target}>
+    <div className="grid scroll-mt-48 gap-1 py-2.5" data-open={row.target}>
       <div className="flex items-start gap-2.5">
         <Letter letter={row.letter} on />
         <div className="flex-1 leading-snug">

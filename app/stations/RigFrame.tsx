@@ -30,9 +30,9 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
         </p>
         <p className="truncate text-small text-soft">{rig.identity}</p>
       </Header>
-      <div className="lg:grid lg:min-h-0 lg:grid-cols-[118px_440px_1fr] max-lg:flex max-lg:flex-col">
+      <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_1fr] max-lg:flex max-lg:flex-col">
         <WalkRound pegs={pegs} station={station} />
-        <div className="border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x">
+        <div className="border-line bg-sheet max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:border-b lg:min-h-0 lg:border-x">
           <PlanDrawing
             plan={desk}
             title={title}
@@ -45,7 +45,7 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
             title={title}
             hrefOf={hrefOf}
             lit={lit}
-            className="mx-auto max-h-[236px] w-full lg:hidden"
+            className="mx-auto max-h-[176px] w-full lg:hidden"
           />
         </div>
         <main className="px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">{children}</main>

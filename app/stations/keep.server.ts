@@ -2,7 +2,7 @@ import { dimension } from "../../core/dimension/catalogue.ts";
 import { parseEntry, printEntry } from "../../core/dimension/entry.ts";
 import { below, gradeOf } from "../../core/rig/grade.ts";
 import { parseSections } from "../../core/rig/sections.ts";
-import type { Database } from "../../data/database.ts";
+import type { Database } from "../../data/handle.ts";
 import { keepReading, keepSections, retract, rigFacts } from "../../data/readings.ts";
 import type { Rig } from "../../data/rigs.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";

@@ -4,7 +4,8 @@ import { drawPlan, type Plan } from "../../core/drawing/plan.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import { judge } from "../../core/finding/judge.ts";
 import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
-import { type Database, database } from "../../data/database.ts";
+import { database } from "../../data/database.ts";
+import type { Database } from "../../data/handle.ts";
 import { rigFacts } from "../../data/readings.ts";
 import { findRig, type Rig } from "../../data/rigs.ts";
 import { type Preferences, readPreferences } from "../session/preferences.server.ts";
@@ -77,7 +78,7 @@ export function frameOf(
     preferences,
     pegs: pegsOf(rig.id, findings),
     stops: findings.filter(({ severity }) => severity === "stop").length,
-    desk: drawPlan(resolved, { width: 440, height: 736, region, labels: "values", station: drawn, system }),
+    desk: drawPlan(resolved, { width: 424, height: 736, region, labels: "values", station: drawn, system }),
     phone: drawPlan(resolved, {
       width: 390,
       height: 236,

@@ -12,6 +12,7 @@ import type { Finding, Target } from "../../core/finding/finding.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import { IN_TAPE_UNITS, type UnitSystem } from "../../core/quantity/units.ts";
 import { between, type Chain, trackSpacing } from "../../core/rig/chain.ts";
+import { SENSE } from "../../core/rig/frame.ts";
 import { type Grade, gradeOf } from "../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { sectionSum } from "../../core/rig/sections.ts";
@@ -201,9 +202,9 @@ function chainView(to: PointKey, rig: ResolvedRig, system: UnitSystem): ChainVie
   const chain = between(rig, "receiver", to, "x");
   return {
     title: `Receiver to ${POINT_LABELS[to]}`,
-    links: chain.links.map(({ key, contribution, grade }) => ({
+    links: chain.links.map(({ key, coefficient, contribution, grade }) => ({
       key,
-      label: dimension(key).label,
+      label: walked(key, coefficient),
       text: contribution === null ? "missing" : signed(contribution, system),
       grade,
     })),
@@ -213,6 +214,16 @@ function chainView(to: PointKey, rig: ResolvedRig, system: UnitSystem): ChainVie
     grade: chain.grade,
     caption: "behind is −, 1 σ",
   };
+}
+
+/** A link named the way the chain walks it: readings are taken outward from the axle, chains also walk home. */
+function walked(key: DimensionKey, coefficient: number): string {
+  const { span, direction, label } = dimension(key);
+  if (!span) return label;
+  const outward = Math.sign(coefficient) === SENSE[direction];
+  const [from, to] = outward ? [span.from, span.to] : [span.to, span.from];
+  const name = `${POINT_LABELS[from]} to ${POINT_LABELS[to]}`;
+  return name.charAt(0).toUpperCase() + name.slice(1);
 }
 
 function plusMinus({ sigma }: Chain, system: UnitSystem): string | null {

@@ -88,8 +88,8 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
   );
   const slack = sheet.height - top - bottom - (extent.front - extent.back) * scale;
   const originY = top + slack / 2 + extent.front * scale;
-  const X = (y: number) => sheet.width / 2 + y * scale;
-  const Y = (x: number) => originY - x * scale;
+  const toX = (y: number) => sheet.width / 2 + y * scale;
+  const toY = (x: number) => originY - x * scale;
 
   const lastX = (originY - sheet.height) / scale;
   const soilEnd =
@@ -98,19 +98,20 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
     ({ role, assumed, x, y, length, width }): PlanBlock => ({
       role,
       assumed,
-      x: X(y - width / 2),
-      y: Y(x + length / 2),
+      x: toX(y - width / 2),
+      y: toY(x + length / 2),
       w: width * scale,
       h: length * scale,
     }),
   );
   const planPoints = POINT_KEYS.map((key) => ({
     key,
-    x: X(points[key].y),
-    y: Y(points[key].x),
+    x: toX(points[key].y),
+    y: toY(points[key].x),
     assumed: points[key].assumed,
   }));
-  const brackets = bracketsOf(rig, X, Y(extent.back) + 6);
+  const brackets =
+    sheet.labels === "none" || sheet.region === "tractor" ? [] : bracketsOf(rig, toX, toY(extent.back) + 6);
   const scaleBar = scaleBarOf(sheet.width, scale);
   const sceneOf = { rig, sheet, points: planPoints, blocks, brackets, scaleBar };
   return {
@@ -122,12 +123,12 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
     strokes: rigStrokes(rig).map(({ role, assumed, points: path }) => ({
       role,
       assumed,
-      points: path.map(([x, y]) => `${X(y)},${Y(x)}`).join(" "),
+      points: path.map(([x, y]) => `${toX(y)},${toY(x)}`).join(" "),
     })),
     rows:
       scale * (rig.values["rows.spacing"].value ?? 1) < 3
         ? []
-        : rowMarks(rig).map(({ x, y }) => ({ x: X(y), y: Y(x) })),
+        : rowMarks(rig).map(({ x, y }) => ({ x: toX(y), y: toY(x) })),
     points: planPoints,
     brackets,
     marks: sheet.labels === "none" ? [] : marksOf(sceneOf, TRACTOR_HALF_WIDTH * scale),
@@ -176,14 +177,14 @@ function gridOf({ width, height }: Sheet, scale: number, originY: number): Plan[
 }
 
 /** Brackets under the work, one a section; numbers are left out where they would touch. */
-function bracketsOf(rig: ResolvedRig, X: (y: number) => number, y: number): SectionBracket[] {
+function bracketsOf(rig: ResolvedRig, toX: (y: number) => number, y: number): SectionBracket[] {
   const sections = placeSections(rig);
-  const narrowest = Math.min(...sections.map(({ width, centre }) => X(centre + width) - X(centre)));
+  const narrowest = Math.min(...sections.map(({ width, centre }) => toX(centre + width) - toX(centre)));
   const every = Math.ceil(20 / Math.max(narrowest, 1));
   return sections.map(({ number, width, centre }) => ({
     number,
-    x1: X(centre - width / 2),
-    x2: X(centre + width / 2),
+    x1: toX(centre - width / 2),
+    x2: toX(centre + width / 2),
     y,
     numbered:
       number === 1 ||
@@ -297,7 +298,7 @@ function valueText(entry: Dimension, { values }: ResolvedRig, system: UnitSystem
   if (value === null) return "missing";
   return entry.key === "rows.count"
     ? `${value} rows`
-    : printEntry(entry, value, system).replace(/\u00a0m$/, "");
+    : printEntry(entry, value, system).replace(/\u00a0m\b/, "");
 }
 
 function toMark(

@@ -69,7 +69,7 @@ export function drillBlocks(rig: ResolvedRig, lastX: number): Block[] {
   const points = rigPoints(rig);
   const width = drawnWidth(rig);
   const { workFront, workRear, pivot, pin } = points;
-  const worked = Math.max(workFront.x, workRear.x);
+  const [worked, firstRank] = [Math.min(workFront.x, workRear.x), Math.max(workFront.x, workRear.x)];
   const soil: Block = {
     role: "soil",
     x: (worked + lastX) / 2,
@@ -88,7 +88,7 @@ export function drillBlocks(rig: ResolvedRig, lastX: number): Block[] {
   });
   return [
     soil,
-    ...hopper(pin.x, worked),
+    ...hopper(pin.x, firstRank),
     ...packer(pivot, width, workFront.y),
     rank(workFront),
     rank(workRear),

@@ -11,7 +11,8 @@ import type { Axis, PointKey } from "../dimension/points.ts";
 
 export type Term = { key: DimensionKey; coefficient: number };
 
-const SENSE: Record<Direction, 1 | -1> = { forward: 1, rearward: -1, right: 1, up: 1, across: 1 };
+/** The sign a reading taken in each direction has in the frame. */
+export const SENSE: Record<Direction, 1 | -1> = { forward: 1, rearward: -1, right: 1, up: 1, across: 1 };
 
 /** Points that no single reading leads to: weighted from others, with a reading added where one is needed. */
 const COMPOSED: Partial<Record<PointKey, Partial<Record<Axis, () => Term[]>>>> = {

@@ -1,6 +1,6 @@
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import type { Instrument } from "../../core/rig/grade.ts";
-import type { Database } from "../database.ts";
+import type { Database } from "../handle.ts";
 import { keepReading, keepSections } from "../readings.ts";
 import { findRig } from "../rigs.ts";
 import { coupling, machine, point, rig } from "../schema.ts";

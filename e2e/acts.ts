@@ -1,0 +1,61 @@
+import type { Page } from "puppeteer-core";
+
+/** What a person does on a page, by the words they see. */
+export async function press(page: Page, words: string, within = "body"): Promise<void> {
+  const handle = await page.waitForSelector(`${within} ::-p-text(${words})`, {
+    visible: true,
+    timeout: 10_000,
+  });
+  await handle!.click();
+}
+
+export async function seen(page: Page, words: string): Promise<void> {
+  await page.waitForFunction(
+    (text: string) => document.body.textContent.replace(/\u00a0/g, " ").includes(text),
+    { timeout: 10_000 },
+    words,
+  );
+}
+
+export async function gone(page: Page, selector: string): Promise<void> {
+  await page.waitForSelector(selector, { hidden: true, timeout: 10_000 });
+}
+
+export async function textOf(page: Page, selector: string): Promise<string> {
+  await page.waitForSelector(selector, { timeout: 10_000 });
+  return page.$eval(selector, (element) =>
+    (element as HTMLElement).textContent.replace(/\u00a0/g, " ").trim(),
+  );
+}
+
+/** Types into the field with this name, over what stands there. */
+export async function fill(page: Page, name: string, text: string): Promise<void> {
+  const field = await page.waitForSelector(`input[name="${name}"]:not([type="hidden"])`, {
+    visible: true,
+    timeout: 10_000,
+  });
+  await field!.focus();
+  await page.keyboard.down("Control");
+  await page.keyboard.press("a");
+  await page.keyboard.up("Control");
+  await page.keyboard.press("Backspace");
+  await page.keyboard.type(text);
+}
+
+/** Opens a page and waits until React has taken it over, so that keys and presses are heard. */
+export async function visit(page: Page, url: string): Promise<void> {
+  await page.goto(url, { waitUntil: "networkidle0" });
+}
+
+/** The figures on the card, by label. */
+export function figures(page: Page): Promise<Record<string, string>> {
+  return page.$$eval("[data-card-line]", (rows) =>
+    Object.fromEntries(
+      rows.map((row) => [
+        row.getAttribute("data-card-line"),
+        (row.querySelector("[data-figure]") as HTMLElement | null)?.textContent.replace(/\s+/g, " ").trim() ??
+          "not yet",
+      ]),
+    ),
+  );
+}

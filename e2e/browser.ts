@@ -1,0 +1,38 @@
+import { existsSync } from "node:fs";
+import puppeteer, { type Browser, type Page } from "puppeteer-core";
+
+export const DESK = { width: 1280, height: 800 };
+export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
+
+/** Debian's Chromium, headless, with nothing in the background that would look for a network. */
+export function openBrowser(): Promise<Browser> {
+  const executablePath = process.env.CHROMIUM || "/usr/bin/chromium";
+  if (!existsSync(executablePath)) throw new Error(`no Chromium at ${executablePath}`);
+  return puppeteer.launch({
+    executablePath,
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+      "--font-render-hinting=none",
+    ],
+  });
+}
+
+/** A page that remembers every console error and failed script. */
+export async function openPage(
+  browser: Browser,
+  viewport: typeof DESK | typeof PHONE = DESK,
+): Promise<{ page: Page; errors: string[] }> {
+  const context = await browser.createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport(viewport);
+  const errors: string[] = [];
+  page.on("console", (message) => message.type() === "error" && errors.push(message.text()));
+  page.on("pageerror", (error) => errors.push(String(error)));
+  return { page, errors };
+}

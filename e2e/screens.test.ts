@@ -1,0 +1,201 @@
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { press, seen, visit } from "./acts.ts";
+import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
+import { openYard, type Yard } from "./server.ts";
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
+const SCREENS = [
+  "/",
+  "/rigs/1/antenna",
+  "/rigs/2/tool",
+  "/rigs/2/tool?at=tool.lateral",
+  "/rigs/2/tool?at=sections",
+  "/rigs/1/card",
+  "/rigs/2/card",
+  "/rigs/1/card/print",
+  "/rigs/99",
+];
+
+let browser: Browser;
+let yard: Yard;
+
+beforeAll(async () => {
+  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
+});
+afterAll(() => Promise.all([browser.close(), yard.close()]));
+
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(AXE);
+  return page.evaluate(async () => {
+    type Violation = { impact: string; id: string; nodes: { html: string }[] };
+    const { axe } = window as unknown as { axe: { run: () => Promise<{ violations: Violation[] }> } };
+    const found = (await axe.run()).violations;
+    return found
+      .filter(({ impact }) => impact === "serious" || impact === "critical")
+      .map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
+  });
+}
+
+/** Letters smaller than 14 px on the screen, drawing included. */
+function tooSmall(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll("body *")]
+      .filter((element) =>
+        [...element.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim()),
+      )
+      .filter((element) => {
+        const box = element.getBoundingClientRect();
+        const svg = element.closest("svg");
+        const zoom = svg?.viewBox.baseVal.width
+          ? Math.min(
+              svg.clientWidth / svg.viewBox.baseVal.width,
+              svg.clientHeight / svg.viewBox.baseVal.height,
+            )
+          : 1;
+        const visible = box.width > 1 && box.height > 1 && !["SCRIPT", "STYLE"].includes(element.tagName);
+        return visible && Number.parseFloat(getComputedStyle(element).fontSize) * zoom < 13.9;
+      })
+      .map((element) => `${element.textContent} in ${element.outerHTML.slice(0, 60)}`),
+  );
+}
+
+describe.each([
+  ["desk, day", DESK, "Day"],
+  ["desk, night", DESK, "Night"],
+  ["phone, day", PHONE, "Day"],
+  ["phone, night", PHONE, "Night"],
+] as const)("every screen, %s", (_name, viewport, light) => {
+  it("has no serious barrier, no console error, nothing cut off sideways", async () => {
+    const { page, errors } = await openPage(browser, viewport);
+    await visit(page, yard.address);
+    await press(page, light);
+    await page.waitForFunction(
+      (theme: string) => document.documentElement.dataset.theme === theme,
+      {},
+      light.toLowerCase(),
+    );
+    for (const screen of SCREENS) {
+      await visit(page, yard.address + screen);
+      expect(await violations(page), screen).toEqual([]);
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+        screen,
+      ).toBeLessThanOrEqual(0);
+      if (viewport === DESK) expect(await tooSmall(page), screen).toEqual([]);
+    }
+    expect(errors.filter((each) => !each.includes("404"))).toEqual([]);
+    await page.close();
+  });
+});
+
+describe("the drawing", () => {
+  it.each([
+    [
+      "/rigs/1/tool",
+      [
+        ["receiver", "workFront", 6.862],
+        ["pin", "pivot", 5.318],
+        ["workFront", "workRear", 0.288],
+        ["axle", "pin", 1.126],
+      ],
+    ],
+    [
+      "/rigs/1/antenna",
+      [
+        ["axle", "receiver", 1.472],
+        ["axle", "pin", 1.126],
+      ],
+    ],
+    [
+      "/rigs/2/tool",
+      [
+        ["receiver", "workFront", 2.845],
+        ["pin", "pivot", 6.12],
+        ["pin", "workRear", -5.36],
+      ],
+    ],
+    [
+      "/rigs/2/antenna",
+      [
+        ["axle", "receiver", 1.905],
+        ["axle", "pin", 0.94],
+      ],
+    ],
+  ] as [string, [string, string, number][]][])("%s is to scale on the screen", async (path, spans) => {
+    const { page } = await openPage(browser);
+    await visit(page, yard.address + path);
+    const { middles, metre } = await page.evaluate(() => {
+      const svg = [...document.querySelectorAll<SVGSVGElement>("svg.plan")].find(
+        (each) => each.clientWidth > 0,
+      )!;
+      const zoom = Math.min(
+        svg.clientWidth / svg.viewBox.baseVal.width,
+        svg.clientHeight / svg.viewBox.baseVal.height,
+      );
+      const points = [...svg.querySelectorAll<SVGElement>("[data-point]")].map((point) => {
+        const { top, bottom } = point.getBoundingClientRect();
+        return [point.dataset.point, (top + bottom) / 2] as const;
+      });
+      return {
+        middles: Object.fromEntries(points) as Record<string, number>,
+        metre: Number(svg.dataset.scale) * zoom,
+      };
+    });
+    for (const [from, to, metres] of spans)
+      expect(
+        Math.abs(Math.abs(middles[to]! - middles[from]!) / metre - Math.abs(metres)),
+        `${from}–${to}`,
+      ).toBeLessThan(0.01);
+    await page.close();
+  });
+
+  it("opens a reading from its letter, and leads from one station to the other", async () => {
+    const { page } = await openPage(browser);
+    await visit(page, `${yard.address}/rigs/1/tool`);
+    await page.click('svg.plan a[data-letter="E"]');
+    await page.waitForSelector('[data-open="pin.pivot"]');
+    await page.click('svg.plan a[data-letter="A"]');
+    await page.waitForSelector('[data-open="receiver.foreAft"]');
+    expect(page.url()).toContain("/antenna?at=receiver.foreAft");
+    await page.close();
+  });
+
+  it("shows the first reading without scrolling", async () => {
+    const { page } = await openPage(browser);
+    for (const path of ["/rigs/2/tool", "/rigs/1/antenna"]) {
+      await visit(page, yard.address + path);
+      expect(await page.$eval("[data-reading]", (row) => row.getBoundingClientRect().bottom)).toBeLessThan(
+        800,
+      );
+    }
+    await page.close();
+  });
+});
+
+describe("the keyboard", () => {
+  it("walks round, opens and closes readings, changes units, and is quiet in a field", async () => {
+    const { page } = await openPage(browser);
+    await visit(page, `${yard.address}/rigs/1/antenna`);
+    await page.keyboard.press("]");
+    await seen(page, "Where the drill meets the ground");
+    await page.keyboard.press("[");
+    await seen(page, "seen from the rear axle");
+    await page.keyboard.press("j");
+    await page.waitForSelector('[data-open="receiver.foreAft"]');
+    await page.waitForFunction(() => document.activeElement?.getAttribute("name") === "text");
+    await page.keyboard.type("u]n");
+    expect(await page.$eval('input[name="text"]', (field) => (field as HTMLInputElement).value)).toBe("u]n");
+    await page.keyboard.press("Escape");
+    await page.waitForSelector("[data-open]", { hidden: true });
+    await page.keyboard.press("u");
+    await seen(page, "9' 5 3/8\"");
+    await page.keyboard.press("u");
+    await seen(page, "2.880 m");
+    await page.keyboard.press("?");
+    await seen(page, "station after");
+    await page.close();
+  });
+});

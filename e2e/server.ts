@@ -1,0 +1,80 @@
+import { type ChildProcess, spawn, spawnSync } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join, resolve } from "node:path";
+
+const bin = (name: string) => resolve("node_modules/.bin", name);
+
+export type Yard = {
+  address: string;
+  /** stops the server and starts it again on the same file */
+  restart: () => Promise<void>;
+  close: () => Promise<void>;
+};
+
+/** A built Ambrek with a fresh demo yard of its own. */
+export async function openYard(): Promise<Yard> {
+  const folder = mkdtempSync(join(tmpdir(), "ambrek-e2e-"));
+  const port = await freePort();
+  const env = {
+    ...process.env,
+    NODE_ENV: "production",
+    AMBREK_DB: join(folder, "yard.db"),
+    HOST: "127.0.0.1",
+    PORT: String(port),
+  };
+  const planted = spawnSync(bin("tsx"), ["data/demo/plant.ts"], { env, encoding: "utf8" });
+  if (planted.status !== 0) throw new Error(planted.stderr);
+  const address = `http://127.0.0.1:${port}`;
+  let server = await start(env, address);
+  return {
+    address,
+    restart: async () => {
+      await stop(server);
+      server = await start(env, address);
+    },
+    close: async () => {
+      await stop(server);
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+async function start(env: NodeJS.ProcessEnv, address: string): Promise<ChildProcess> {
+  const server = spawn(
+    process.execPath,
+    [resolve("node_modules/@react-router/serve/bin.js"), "build/server/index.js"],
+    { env, stdio: "ignore" },
+  );
+  for (let attempt = 0; attempt < 100; attempt += 1) {
+    const answered = await fetch(address).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+    if (answered) return server;
+    await new Promise((done) => setTimeout(done, 150));
+  }
+  server.kill();
+  throw new Error(`no answer from ${address}`);
+}
+
+function stop(server: ChildProcess): Promise<void> {
+  return new Promise((done) => {
+    server.once("exit", () => done());
+    server.kill();
+  });
+}
+
+function freePort(): Promise<number> {
+  return new Promise((done, failed) => {
+    const probe = createServer();
+    probe.once("error", failed);
+    probe.listen(0, "127.0.0.1", () => {
+      const address = probe.address();
+      probe.close(() =>
+        address && typeof address === "object" ? done(address.port) : failed(new Error("no port")),
+      );
+    });
+  });
+}
