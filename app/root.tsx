@@ -63,6 +63,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error);
   return (
     <main className="mx-auto grid max-w-xl gap-4 p-8">
+      <title>Ambrek</title>
       <h1>{known && error.status === 404 ? "Not in this yard" : "That did not work"}</h1>
       <p>
         {known

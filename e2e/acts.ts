@@ -11,7 +11,7 @@ export async function press(page: Page, words: string, within = "body"): Promise
 
 export async function seen(page: Page, words: string): Promise<void> {
   await page.waitForFunction(
-    (text: string) => document.body.textContent.replace(/\u00a0/g, " ").includes(text),
+    (text: string) => document.body.innerText.replace(/\u00a0/g, " ").includes(text),
     { timeout: 10_000 },
     words,
   );
@@ -23,9 +23,7 @@ export async function gone(page: Page, selector: string): Promise<void> {
 
 export async function textOf(page: Page, selector: string): Promise<string> {
   await page.waitForSelector(selector, { timeout: 10_000 });
-  return page.$eval(selector, (element) =>
-    (element as HTMLElement).textContent.replace(/\u00a0/g, " ").trim(),
-  );
+  return page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\u00a0/g, " ").trim());
 }
 
 /** Types into the field with this name, over what stands there. */
@@ -35,9 +33,7 @@ export async function fill(page: Page, name: string, text: string): Promise<void
     timeout: 10_000,
   });
   await field!.focus();
-  await page.keyboard.down("Control");
-  await page.keyboard.press("a");
-  await page.keyboard.up("Control");
+  await field!.evaluate((input) => (input as HTMLInputElement).select());
   await page.keyboard.press("Backspace");
   await page.keyboard.type(text);
 }
@@ -53,7 +49,7 @@ export function figures(page: Page): Promise<Record<string, string>> {
     Object.fromEntries(
       rows.map((row) => [
         row.getAttribute("data-card-line"),
-        (row.querySelector("[data-figure]") as HTMLElement | null)?.textContent.replace(/\s+/g, " ").trim() ??
+        (row.querySelector("[data-figure]") as HTMLElement | null)?.innerText.replace(/\s+/g, " ").trim() ??
           "not yet",
       ]),
     ),

@@ -75,6 +75,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
     await seen(page, "1 stop keeps this rig off the field");
 
     await press(page, "Tape G");
+    await page.waitForSelector('[data-open="pin.workRear"]');
     expect(await page.$eval('input[name="person"]', (field) => (field as HTMLInputElement).value)).toBe(
       "Mira Tolland",
     );
@@ -131,7 +132,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
     const { page, errors } = await openPage(browser, PHONE);
     await visit(page, `${yard.address}/rigs/2/tool`);
     await press(page, "ft in");
-    await seen(page, "17' 7 1/16\" ahead of the drawbar pin");
+    await seen(page, "17' 7\" ahead of the drawbar pin");
     await press(page, "Tape F");
     await fill(page, "person", "Mira Tolland");
     await fill(page, "text", "16' 14\"");

@@ -134,7 +134,7 @@ function Mark({ mark, href, lit }: { mark: DimensionMark; href: string | null; l
       to={href}
       preventScrollReset
       data-letter={mark.letter}
-      aria-label={`${mark.letter}: ${mark.value?.text ?? "open the reading"}`}
+      aria-label={mark.value ? undefined : `${mark.letter}, open the reading`}
     >
       {drawn}
     </Link>

@@ -71,15 +71,15 @@ function Next({ view: { tapeNext, bars } }: { view: StationView }) {
       ) : (
         <p className="font-bold text-ok">Everything guidance uses is taped. These move it most:</p>
       )}
-      <dl className="mt-1.5 grid gap-1 text-small">
+      <ul className="mt-1.5 grid gap-1 text-small">
         {bars.map(({ letter, label, text, share, open }) => (
-          <div key={letter}>
+          <li key={letter}>
             <div className="flex justify-between gap-2">
-              <dt>
+              <span>
                 {letter} {label}
                 {open ? "" : ", taped"}
-              </dt>
-              <dd className="whitespace-nowrap">{text}</dd>
+              </span>
+              <span className="whitespace-nowrap">{text}</span>
             </div>
             <svg
               className="block h-[7px] w-full"
@@ -90,9 +90,9 @@ function Next({ view: { tapeNext, bars } }: { view: StationView }) {
               <rect width="100" height="1" fill="var(--hair)" />
               <rect width={share * 100} height="1" fill="var(--dye)" />
             </svg>
-          </div>
+          </li>
         ))}
-      </dl>
+      </ul>
     </div>
   );
 }

@@ -26,13 +26,20 @@ export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: 
   const fetcher = useFetcher<Outcome>();
   const [text, setText] = useState("");
   const [instrument, setInstrument] = useState<Instrument>("tape");
+  const [edited, setEdited] = useState(false);
   const [problems, setProblems] = useState<FieldErrors>({});
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus(), []);
   useSaid(fetcher.data);
 
   const refused = fetcher.state === "idle" && fetcher.data && !fetcher.data.ok ? fetcher.data : null;
-  const errors = { ...refused?.errors, ...problems };
+  const said = { ...refused?.errors, ...problems };
+  // What was said of the text is about the text that was sent.
+  const errors = edited ? { ...said, text: undefined } : said;
+  const retype = (typed: string) => {
+    setText(typed);
+    setEdited(true);
+  };
   const check = (event: React.FormEvent<HTMLFormElement>) => {
     const form = new FormData(event.currentTarget);
     const checked =
@@ -43,6 +50,7 @@ export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: 
             ["dimension", "text", "system", "instrument", "person", "reason"],
             form,
           );
+    setEdited(false);
     setProblems(checked.ok ? {} : checked.errors);
     if (checked.ok) return;
     event.preventDefault();
@@ -64,7 +72,7 @@ export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: 
           aria-describedby="echo"
           inputMode={row.kind === "count" ? "numeric" : "text"}
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => retype(event.target.value)}
           placeholder={placeholderOf(row, system)}
           className="min-h-12 w-full min-w-0 scroll-mt-60 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
         />
@@ -72,7 +80,7 @@ export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: 
           Keep
         </button>
       </div>
-      {row.sides && <Sides sides={row.sides} text={text} onChoose={setText} />}
+      {row.sides && <Sides sides={row.sides} text={text} onChoose={retype} />}
       <p id="echo" aria-live="polite" className={errors.text ? "problem" : "min-h-[21px]"}>
         {errors.text ?? echo(row, text, system)}
       </p>

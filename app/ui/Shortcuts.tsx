@@ -1,5 +1,5 @@
 import { Dialog } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useEffect, useEffectEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { usePreference } from "./Header.tsx";
 
@@ -28,28 +28,29 @@ export function Shortcuts({ ways, system }: { ways: Ways; system: string }) {
   const [open, setOpen] = useState(false);
   const navigate = useNavigate();
   const choose = usePreference();
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const typing = (event.target as Element).closest("input, textarea, select") !== null;
-      if (typing && event.key !== "Escape") return;
-      const to = {
-        "[": ways.before,
-        "]": ways.after,
-        n: ways.next,
-        j: ways.below,
-        k: ways.above,
-        Escape: ways.close,
-      }[event.key];
-      if (to) {
-        event.preventDefault();
-        navigate(to, { preventScrollReset: true });
-      } else if (event.key === "u") choose({ system: system === "metric" ? "us" : "metric" });
-      else if (event.key === "?") setOpen(true);
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
+  const press = useEffectEvent((event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const typing = (event.target as Element).closest("input, textarea, select") !== null;
+    if (typing && event.key !== "Escape") return;
+    const to = {
+      "[": ways.before,
+      "]": ways.after,
+      n: ways.next,
+      j: ways.below,
+      k: ways.above,
+      Escape: ways.close,
+    }[event.key];
+    if (to) {
+      event.preventDefault();
+      navigate(to, { preventScrollReset: true });
+    } else if (event.key === "u") choose({ system: system === "metric" ? "us" : "metric" });
+    else if (event.key === "?") setOpen(true);
   });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => press(event);
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, []);
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Portal>

@@ -66,7 +66,10 @@ const BINARY_DENOMINATORS = [2, 4, 8, 16, 32, 64];
 type Token = { kind: "number"; text: string } | { kind: "unit"; unit: LengthUnit; text: string };
 
 /** One number with the unit that follows it, as typed. */
-type Part = { value: number; step: number; unit: LengthUnit | null; text: string };
+type Part = Figure & { unit: LengthUnit | null; text: string };
+
+/** A number as typed; `grouped` where its comma may mark thousands: 1,234 is then 1.234 or 1234. */
+type Figure = { value: number; step: number; grouped: number | null };
 
 /**
  * Reads a length. A bare number takes `style`'s unit; feet and inches may be mixed, metric units may not.
@@ -144,6 +147,7 @@ function toParts(tokens: Token[]): Part[] | string {
     else if (read.fraction && !pending.text.includes("/") && Number.isInteger(pending.value))
       pending = {
         value: pending.value + read.value,
+        grouped: null,
         step: read.step,
         unit: null,
         text: `${pending.text} ${token.text}`,
@@ -154,32 +158,33 @@ function toParts(tokens: Token[]): Part[] | string {
   return parts;
 }
 
-function readNumber(text: string): { value: number; step: number; fraction: boolean } | string {
+function readNumber(text: string): (Figure & { fraction: boolean }) | string {
   const fraction = /^(\d+)\/(\d+)$/.exec(text);
   if (fraction) {
     const [over, under] = [Number(fraction[1]), Number(fraction[2])];
     if (!BINARY_DENOMINATORS.includes(under))
       return `“${text}” is not a fraction on a tape: halves, quarters, 8ths, 16ths, 32nds or 64ths.`;
     if (over >= under) return `“${text}” is not less than one.`;
-    return { value: over / under, step: 1 / under, fraction: true };
+    return { value: over / under, step: 1 / under, grouped: null, fraction: true };
   }
   const decimal = text.replace(/ /g, "");
   if (/[.,].*[.,]/.test(decimal)) return `“${text}” has two decimal marks.`;
-  if (/^[1-9]\d{0,2},\d{3}$/.test(decimal)) {
-    const [whole, digits] = decimal.split(",");
-    return `“${text}” could be ${whole}.${digits} or ${whole}${digits}: use a point, or no comma.`;
-  }
   if (/[.,]$/.test(decimal)) return `“${text}” ends in a decimal mark.`;
   const value = Number(decimal.replace(",", "."));
   if (!Number.isFinite(value) || value > 1e6) return `“${text}” is too large.`;
   const places = /[.,](\d+)$/.exec(decimal)?.[1]?.length ?? 0;
-  return { value, step: 10 ** -places, fraction: false };
+  const grouped = /^[1-9]\d{0,2},\d{3}$/.test(decimal) ? Number(decimal.replace(",", "")) : null;
+  return { value, step: 10 ** -places, grouped, fraction: false };
 }
 
 function addParts(parts: Part[], bare: LengthUnit): ParsedLength | string {
   const [first, second] = parts;
   if (!first) return "There is no number in it.";
   if (parts.length > 2) return "There are more than two parts.";
+  for (const part of parts) {
+    const unclear = groupingProblem(part, part.unit ?? bare);
+    if (unclear) return unclear;
+  }
   if (!second) return inMetres(first, first.unit ?? bare);
   if (first.unit !== "ft")
     return `“${first.text}” and “${second.text}” cannot be added: only feet and inches go together.`;
@@ -191,8 +196,19 @@ function addParts(parts: Part[], bare: LengthUnit): ParsedLength | string {
   return { metres: feet.metres + inches.metres, step: inches.step };
 }
 
-function inMetres(part: Part, unit: LengthUnit): ParsedLength {
-  return { metres: part.value * METRES_PER[unit], step: part.step * METRES_PER[unit] };
+/**
+ * 5,364 m is a rig's length and 5364 m is not; 5,364 mm can only be thousands. In centimetres and inches
+ * both are plausible, so the text is refused.
+ */
+function groupingProblem({ grouped, text }: Part, unit: LengthUnit): string | null {
+  if (grouped === null || (unit !== "cm" && unit !== "in")) return null;
+  const [figure = ""] = text.split(" ");
+  return `“${text}” could be ${figure.replace(",", ".")} or ${grouped}: use a point, or no comma.`;
+}
+
+function inMetres({ value, step, grouped }: Part, unit: LengthUnit): ParsedLength {
+  if (grouped !== null && unit === "mm") return { metres: grouped * METRES_PER.mm, step: METRES_PER.mm };
+  return { metres: value * METRES_PER[unit], step: step * METRES_PER[unit] };
 }
 
 export const MINUS = "\u2212";
