@@ -84,7 +84,7 @@ describe.each([
         await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
         screen,
       ).toBeLessThanOrEqual(0);
-      if (viewport === DESK) expect(await tooSmall(page), screen).toEqual([]);
+      expect(await tooSmall(page), screen).toEqual([]);
     }
     expect(errors.filter((each) => !each.includes("404"))).toEqual([]);
     await page.close();

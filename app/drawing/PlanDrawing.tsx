@@ -50,7 +50,7 @@ export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props)
         />
       ))}
       {plan.rows.map(({ x, y }) => (
-        <circle key={x} className="row-mark" cx={x} cy={y} r={2.4} />
+        <circle key={x} className="row-mark" cx={x} cy={y} r={1.5} />
       ))}
       <Brackets plan={plan} />
       {plan.marks.map((mark) => (
@@ -142,7 +142,7 @@ function Mark({ mark, href, lit }: { mark: DimensionMark; href: string | null; l
 }
 
 function Legend({ plan: { scaleBar, width, height } }: { plan: Plan }) {
-  const { x, y, length, metres } = scaleBar;
+  const { x, y, length, label } = scaleBar;
   return (
     <g>
       <path className="quiet" d={`M${x} ${y}v6h${length}v-6`} />
@@ -150,7 +150,7 @@ function Legend({ plan: { scaleBar, width, height } }: { plan: Plan }) {
         0
       </text>
       <text className="quiet-text" x={x + length} y={y + 20} textAnchor="end">
-        {metres} m
+        {label}
       </text>
       <path className="quiet" d={`M${width / 2} 28V9m-5 6l5-7 5 7`} />
       <text className="quiet-text" x={width / 2 + 12} y={24}>

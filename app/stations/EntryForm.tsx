@@ -33,9 +33,9 @@ export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: 
   useSaid(fetcher.data);
 
   const refused = fetcher.state === "idle" && fetcher.data && !fetcher.data.ok ? fetcher.data : null;
-  const said = { ...refused?.errors, ...problems };
+  const said: FieldErrors = { ...refused?.errors, ...problems };
   // What was said of the text is about the text that was sent.
-  const errors = edited ? { ...said, text: undefined } : said;
+  const errors: Partial<FieldErrors> = edited ? { ...said, text: undefined } : said;
   const retype = (typed: string) => {
     setText(typed);
     setEdited(true);
@@ -73,8 +73,8 @@ export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: 
           inputMode={row.kind === "count" ? "numeric" : "text"}
           value={text}
           onChange={(event) => retype(event.target.value)}
-          placeholder={placeholderOf(row, system)}
-          className="min-h-12 w-full min-w-0 scroll-mt-60 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
+          placeholder={`like ${placeholderOf(row, system)}`}
+          className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
         />
         <button type="submit" className="key-main min-h-12" disabled={fetcher.state !== "idle"}>
           Keep

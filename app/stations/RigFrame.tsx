@@ -45,7 +45,7 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
             title={title}
             hrefOf={hrefOf}
             lit={lit}
-            className="mx-auto max-h-[176px] w-full lg:hidden"
+            className="mx-auto max-h-[236px] w-full lg:hidden"
           />
         </div>
         <main className="px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">{children}</main>

@@ -95,7 +95,12 @@ function writeFigure(
   const magnitude = roundedMetres(Math.abs(metres), unit, decimals);
   const rounding = magnitude - Math.abs(metres);
   if (sign.kind !== "words") return { figure: shown, word: "", rounding, blockedBy: null };
-  return { figure: shown, word: metres < 0 ? sign.minus : sign.plus, rounding, blockedBy: null };
+  return {
+    figure: shown,
+    word: magnitude === 0 ? "" : metres < 0 ? sign.minus : sign.plus,
+    rounding,
+    blockedBy: null,
+  };
 }
 
 /** The magnitude the printed figure stands for. */

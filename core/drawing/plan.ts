@@ -5,6 +5,7 @@
 import { CATALOGUE, type Dimension, SECTIONS_LETTER, type StationKey } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
 import { POINT_KEYS, type PointKey } from "../dimension/points.ts";
+import { METRES_PER } from "../quantity/length.ts";
 import type { UnitSystem } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { placeSections } from "../rig/sections.ts";
@@ -65,7 +66,7 @@ export type Plan = {
   points: PlanPoint[];
   brackets: SectionBracket[];
   marks: DimensionMark[];
-  scaleBar: { x: number; y: number; length: number; metres: number };
+  scaleBar: { x: number; y: number; length: number; label: string };
 };
 
 const TOP = 40;
@@ -112,7 +113,7 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
   }));
   const brackets =
     sheet.labels === "none" || sheet.region === "tractor" ? [] : bracketsOf(rig, toX, toY(extent.back) + 6);
-  const scaleBar = scaleBarOf(sheet.width, scale);
+  const scaleBar = scaleBarOf(sheet, scale);
   const sceneOf = { rig, sheet, points: planPoints, blocks, brackets, scaleBar };
   return {
     width: sheet.width,
@@ -158,10 +159,13 @@ function extentOf(rig: ResolvedRig, { region }: Sheet): Extent {
   }
 }
 
-/** One metre on the sheet, or more where a metre is too short to read. */
-function scaleBarOf(width: number, scale: number): Plan["scaleBar"] {
-  const metres = [0.5, 1, 2, 5, 10].find((each) => each * scale >= 56) ?? 20;
-  return { x: width - MARGIN - metres * scale, y: 14, length: metres * scale, metres };
+/** One metre, or five feet, on the sheet, or more where that is too short to read. */
+function scaleBarOf({ width, system }: Sheet, scale: number): Plan["scaleBar"] {
+  const [unit, name, sizes] =
+    system === "us" ? [METRES_PER.ft, "ft", [2, 5, 10, 20]] : [1, "m", [0.5, 1, 2, 5, 10]];
+  const size = sizes.find((each) => each * unit * scale >= 56) ?? 20;
+  const length = size * unit * scale;
+  return { x: width - MARGIN - length, y: 14, length, label: `${size} ${name}` };
 }
 
 function gridOf({ width, height }: Sheet, scale: number, originY: number): Plan["grid"] {
