@@ -111,7 +111,7 @@ describe("labels", () => {
             ).toBe(true);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 100 },
     );
   });
 });

@@ -13,7 +13,7 @@ export type Candidate = {
   value: { x: number; y: number; anchor: "start" | "middle" | "end" } | null;
   label: Box[];
   line: Box[];
-  /** a leader only points at something: it may cross lines, though never a label */
+  /** a leader only points at something: it may cross lines, and in a crowd run under a label */
   leader: boolean;
   path: Segment[];
   arrows: Segment[];
@@ -39,6 +39,8 @@ export type Surroundings = {
 };
 
 const COLLISION = 1e4;
+/** A leader under a label: to be avoided, though it hides nothing, since labels are drawn on a ground of their own. */
+const CROSSING = 250;
 
 export type Request = {
   target: Target;
@@ -97,7 +99,7 @@ function labelPrice(
   const wide = grow(box, 2);
   for (const other of placed) {
     for (const label of other.label) if (overlapArea(wide, label) > 0) price += COLLISION;
-    for (const line of other.line) if (overlapArea(box, line) > 0) price += COLLISION;
+    for (const line of other.line) if (overlapArea(box, line) > 0) price += other.leader ? CROSSING : COLLISION;
   }
   for (const outline of outlines) price += overlapArea(box, outline) / 60;
   return price;
@@ -107,7 +109,7 @@ function linePrice(box: Box, leader: boolean, placed: readonly Placed[], { frame
   let price = outside(box, frame) > 0.5 ? COLLISION : 0;
   const wide = grow(box, 5);
   for (const other of placed) {
-    for (const label of other.label) if (overlapArea(box, label) > 0) price += COLLISION;
+    for (const label of other.label) if (overlapArea(box, label) > 0) price += leader ? CROSSING : COLLISION;
     const cross = leader || other.leader ? 12 : COLLISION / 4;
     for (const line of other.line) if (overlapArea(wide, line) > 0) price += cross;
   }
