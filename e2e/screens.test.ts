@@ -1,12 +1,10 @@
-import { readFileSync } from "node:fs";
-import { createRequire } from "node:module";
+import axe from "axe-core";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { press, seen, visit } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
 import { openYard, type Yard } from "./server.ts";
 
-const AXE = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 const SCREENS = [
   "/",
   "/rigs/1/antenna",
@@ -28,11 +26,11 @@ beforeAll(async () => {
 afterAll(() => Promise.all([browser.close(), yard.close()]));
 
 async function violations(page: Page): Promise<string[]> {
-  await page.evaluate(AXE);
+  await page.evaluate(axe.source);
   return page.evaluate(async () => {
     type Violation = { impact: string; id: string; nodes: { html: string }[] };
-    const { axe } = window as unknown as { axe: { run: () => Promise<{ violations: Violation[] }> } };
-    const found = (await axe.run()).violations;
+    const scan = window as unknown as { axe: { run: () => Promise<{ violations: Violation[] }> } };
+    const found = (await scan.axe.run()).violations;
     return found
       .filter(({ impact }) => impact === "serious" || impact === "critical")
       .map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);

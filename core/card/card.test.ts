@@ -57,6 +57,11 @@ describe("the same rig in each terminal's terms", () => {
     });
   });
 
+  it("has no side where the figure is zero", () => {
+    const line = card("axle-m", { "tool.lateral": 0.001 }).lines.find((each) => each.label === "Side offset");
+    expect(line).toMatchObject({ figure: "0.00", word: "" });
+  });
+
   it("carries the chain and the rounding behind each figure", () => {
     const line = card("hitch-m").lines.find((each) => each.label === "Hitch to receiver")!;
     expect(line.chain!.links.map((link) => link.key)).toEqual(["axle.pin", "receiver.foreAft"]);

@@ -99,7 +99,8 @@ function labelPrice(
   const wide = grow(box, 2);
   for (const other of placed) {
     for (const label of other.label) if (overlapArea(wide, label) > 0) price += COLLISION;
-    for (const line of other.line) if (overlapArea(box, line) > 0) price += other.leader ? CROSSING : COLLISION;
+    for (const line of other.line)
+      if (overlapArea(box, line) > 0) price += other.leader ? CROSSING : COLLISION;
   }
   for (const outline of outlines) price += overlapArea(box, outline) / 60;
   return price;
