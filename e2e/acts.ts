@@ -6,6 +6,10 @@ export async function press(page: Page, words: string, within = "body"): Promise
     visible: true,
     timeout: 10_000,
   });
+  // A person scrolls to what they press: on a phone it may lie under the drawing that stays at the top.
+  await handle!.evaluate((element) =>
+    (element as Element).scrollIntoView({ block: "center", behavior: "instant" }),
+  );
   await handle!.click();
 }
 
