@@ -167,7 +167,7 @@ function Sides({
   );
 }
 
-function placeholderOf({ kind, sides }: ReadingRow, system: UnitSystem): string {
+function placeholderOf({ kind, sides }: ReadingRow, units: Units): string {
   if (kind === "count") return "32";
   if (kind === "sections") return system === "us" ? `3 × 4' 11"` : "3 × 1.5";
   if (sides) return system === "us" ? `3/4" ${sides.minus}` : `2 cm ${sides.minus}`;
@@ -175,7 +175,7 @@ function placeholderOf({ kind, sides }: ReadingRow, system: UnitSystem): string 
 }
 
 /** What the text means, in the other system too, so that a slip shows before it is kept. */
-function echo(row: ReadingRow, text: string, system: UnitSystem): string {
+function echo(row: ReadingRow, text: string, units: Units): string {
   if (text.trim() === "")
     return row.kind === "count" ? "A whole number." : `A bare number is in ${row.bareUnit}.`;
   const read = row.kind === "sections" ? sectionsMetres(text, system) : entryValue(row, text, system);
@@ -186,12 +186,12 @@ function echo(row: ReadingRow, text: string, system: UnitSystem): string {
   return `= ${printLength(size, "m")} = ${printLength(size, "ft-in")}${side}`;
 }
 
-function entryValue(row: ReadingRow, text: string, system: UnitSystem): Parsed<number> {
+function entryValue(row: ReadingRow, text: string, units: Units): Parsed<number> {
   const read = parseEntry(dimension(row.target as DimensionKey), text, system);
   return read.ok ? { ok: true, value: read.value.value } : read;
 }
 
-function sectionsMetres(text: string, system: UnitSystem): Parsed<number> {
+function sectionsMetres(text: string, units: Units): Parsed<number> {
   const read = parseSections(text, system);
   return read.ok ? { ok: true, value: sectionSum(read.value) } : read;
 }

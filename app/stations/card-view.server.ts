@@ -49,8 +49,8 @@ export function viewCard({ db, rig, resolved, findings, preferences }: OpenRig):
   };
 }
 
-function rowOf({ chain, rounding, ...line }: CardLine, system: UnitSystem): CardRow {
-  const style = IN_TAPE_UNITS[system];
+function rowOf({ chain, rounding, ...line }: CardLine, units: Units): CardRow {
+  const style = units.tape;
   return {
     ...line,
     grade: chain?.grade ?? null,

@@ -78,7 +78,7 @@ export function viewStation(
   rigId: number,
   rig: ResolvedRig,
   findings: readonly Finding[],
-  system: UnitSystem,
+  units: Units,
 ): StationView {
   const href = (target: Target, at: StationKey) => `/rigs/${rigId}/${at}?at=${target}`;
   const own = findings.filter((finding) => finding.station === station);
@@ -121,10 +121,10 @@ function stopsElsewhere(
     : null;
 }
 
-function readingRow(key: DimensionKey, rig: ResolvedRig, system: UnitSystem): ReadingRow {
+function readingRow(key: DimensionKey, rig: ResolvedRig, units: Units): ReadingRow {
   const entry = dimension(key);
   const { value, grade, doubt, reading } = rig.values[key];
-  const style = entry.shown[system];
+  const style = units[entry.shown];
   return {
     target: key,
     letter: entry.letter,
@@ -143,7 +143,7 @@ function readingRow(key: DimensionKey, rig: ResolvedRig, system: UnitSystem): Re
   };
 }
 
-function sectionsRow({ sections }: ResolvedRig, system: UnitSystem): ReadingRow {
+function sectionsRow({ sections }: ResolvedRig, units: Units): ReadingRow {
   return {
     target: "sections",
     letter: SECTIONS_LETTER,
@@ -151,7 +151,7 @@ function sectionsRow({ sections }: ResolvedRig, system: UnitSystem): ReadingRow 
     fromTo: "every section's width, from the left end to the right",
     how: "Count rows in each section and multiply by the row spacing, or tape from hose to hose.",
     value: sections
-      ? `${groupWidths(sections.widths, system)} = ${printLength(sectionSum(sections.widths), IN_TAPE_UNITS[system])}`
+      ? `${groupWidths(sections.widths, system)} = ${printLength(sectionSum(sections.widths), units.tape)}`
       : null,
     grade: sections ? gradeOf(sections.instrument) : "missing",
     doubted: false,
@@ -167,10 +167,10 @@ function sectionsRow({ sections }: ResolvedRig, system: UnitSystem): ReadingRow 
 }
 
 /** "5 × 1.000; 0.700": equal neighbours together, left to right, as it can be typed again. */
-export function groupWidths(widths: readonly number[], system: UnitSystem): string {
+export function groupWidths(widths: readonly number[], units: Units): string {
   const groups: { text: string; count: number }[] = [];
   for (const width of widths) {
-    const text = printLength(width, IN_TAPE_UNITS[system], { bare: true });
+    const text = printLength(width, units.tape, { bare: true });
     const last = groups.at(-1);
     if (last?.text === text) last.count += 1;
     else groups.push({ text, count: 1 });
@@ -189,16 +189,16 @@ function sourceOf(rawText: string, person: string, measuredAt: string): string {
 }
 
 /** Small lengths, such as uncertainties: millimetres or decimal inches. */
-function small(metres: number, system: UnitSystem): string {
+function small(metres: number, units: Units): string {
   if (system === "us") return printLength(metres, "in", { decimals: metres < 0.254 ? 2 : 0 });
   return metres < 1 ? printLength(metres, "mm") : printLength(metres, "m", { decimals: 1 });
 }
 
-function signed(metres: number, system: UnitSystem, bare = true): string {
-  return printLength(metres, IN_TAPE_UNITS[system], { bare });
+function signed(metres: number, units: Units, bare = true): string {
+  return printLength(metres, units.tape, { bare });
 }
 
-function chainView(to: PointKey, rig: ResolvedRig, system: UnitSystem): ChainView {
+function chainView(to: PointKey, rig: ResolvedRig, units: Units): ChainView {
   const chain = between(rig, "receiver", to, "x");
   return {
     title: `Receiver to ${POINT_LABELS[to]}`,
@@ -226,24 +226,24 @@ function walked(key: DimensionKey, coefficient: number): string {
   return name.charAt(0).toUpperCase() + name.slice(1);
 }
 
-function plusMinus({ sigma }: Chain, system: UnitSystem): string | null {
+function plusMinus({ sigma }: Chain, units: Units): string | null {
   return sigma === null ? null : `± ${small(sigma, system)}`;
 }
 
 function follow(
   label: string,
   chain: Chain,
-  system: UnitSystem,
+  units: Units,
   words?: readonly [string, string],
 ): FollowRow {
   if (chain.total === null) return { label, text: "not known yet", plusMinus: null };
-  const style = words ? (system === "us" ? "in" : "cm") : IN_TAPE_UNITS[system];
+  const style = words ? (system === "us" ? "in" : "cm") : units.tape;
   const text = printLength(words ? Math.abs(chain.total) : chain.total, style);
   const word = words && Number.parseFloat(text) !== 0 ? ` ${chain.total > 0 ? words[0] : words[1]}` : "";
   return { label, text: `${text}${word}`, plusMinus: plusMinus(chain, system) };
 }
 
-function antennaFollows(rig: ResolvedRig, system: UnitSystem): FollowRow[] {
+function antennaFollows(rig: ResolvedRig, units: Units): FollowRow[] {
   const height = between(rig, "axle", "receiver", "up").total;
   return [
     follow("Receiver ahead of the pin", between(rig, "pin", "receiver", "x"), system),
@@ -256,7 +256,7 @@ function antennaFollows(rig: ResolvedRig, system: UnitSystem): FollowRow[] {
   ];
 }
 
-function toolFollows(rig: ResolvedRig, system: UnitSystem): FollowRow[] {
+function toolFollows(rig: ResolvedRig, units: Units): FollowRow[] {
   return [
     follow("Receiver to rear rank", between(rig, "receiver", "workRear", "x"), system),
     follow("Receiver to wheels", between(rig, "receiver", "pivot", "x"), system),
@@ -273,7 +273,7 @@ function tapeNextOf(
   moves: string,
   effect: number,
   rig: ResolvedRig,
-  system: UnitSystem,
+  units: Units,
   href: (target: Target, at: StationKey) => string,
 ): TapeNext {
   const entry = dimension(key);

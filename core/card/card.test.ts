@@ -1,9 +1,12 @@
 import { describe, expect, it } from "vitest";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { judge } from "../finding/judge.ts";
+import { PRESETS } from "../quantity/units.ts";
 import type { Instrument } from "../rig/grade.ts";
 import { sampleRig } from "../rig/sample.ts";
 import { fillCard } from "./fill.ts";
+import { freeze, retype } from "./numbered.ts";
+import { compareShown } from "./read-back.ts";
 import type { Scheme, SchemeLine } from "./scheme.ts";
 import { SHIPPED_SCHEMES } from "./shipped.ts";
 
@@ -14,7 +17,7 @@ const card = (
   instruments: Partial<Record<DimensionKey, Instrument>> = {},
 ) => {
   const rig = sampleRig(lengths, instruments);
-  return fillCard(scheme(id), rig, judge(rig, "metric"), "metric");
+  return fillCard(scheme(id), rig, judge(rig, PRESETS.metric), PRESETS.metric);
 };
 const typed = (id: string) =>
   Object.fromEntries(
@@ -111,7 +114,7 @@ describe("what keeps a figure off the card", () => {
     };
     const own: Scheme = { id: "own", name: "Own", asks: "", lines: [unsigned] };
     const rig = sampleRig({ "receiver.foreAft": -0.3 });
-    expect(fillCard(own, rig, [], "metric").lines[0]).toMatchObject({
+    expect(fillCard(own, rig, [], PRESETS.metric).lines[0]).toMatchObject({
       figure: null,
       blockedBy: "This terminal takes no minus here.",
     });
@@ -125,5 +128,93 @@ describe("a single coverage point", () => {
     expect(caution?.replace(/\u00a0/g, " ")).toContain("0.160 m off");
     expect(card("axle-m").cautions).toEqual([]);
     expect(card("hitch-m", { "pin.workRear": 4.25 }).cautions).toEqual([]);
+  });
+});
+
+describe("more ways of asking", () => {
+  it("from the antenna, one length with a switch", () => {
+    // 1.04 + 1.73 = 2.77; 5.26 + 2.77 = 8.03; 4.18 + 2.77 = 6.95; 4.50 + 2.77 = 7.27; 0.025 + 0.015 = 0.04 right
+    expect(typed("antenna-m")).toMatchObject({
+      "Antenna to rear axle": "1.73 m behind",
+      "Antenna to hitch": "2.77 m behind",
+      "Antenna to wheels of the tool": "8.03 m behind",
+      "Antenna to work, start": "6.95 m behind",
+      "Antenna to work, end": "7.27 m behind",
+      "Work, side of the antenna": "0.04 m right",
+    });
+  });
+
+  it("in the ISO frame, z down, the tool from its wheels", () => {
+    expect(typed("iso-mm")).toMatchObject({
+      "Receiver, offset X": "1730 mm",
+      "Receiver, offset Y": "−15 mm",
+      "Receiver, offset Z": "−2940 mm",
+      "Drawbar connector, offset X": "−1040 mm",
+      "Connector, offset X": "5260 mm",
+      "Work front, offset X": "1080 mm",
+      "Work rear, offset X": "760 mm",
+      "Work, offset Y": "25 mm",
+    });
+  });
+});
+
+describe("a numbered card", () => {
+  it("freezes what went to the cab, and says what to type again when readings change", () => {
+    const frozen = freeze(card("axle-m"));
+    expect(retype(frozen, card("axle-m"))).toEqual([]);
+    expect(retype(frozen, card("axle-m", { "pin.workFront": 4.21 }))).toEqual([
+      { page: "Implement", label: "Connection to working edge, front", was: "4.18", now: "4.21" },
+    ]);
+    // a millimetre that the terminal rounds away changes nothing in the cab
+    expect(retype(frozen, card("axle-m", { "pin.workFront": 4.181 }))).toEqual([]);
+    expect(retype(frozen, card("axle-m", { "receiver.lateral": 0.015 }))).toMatchObject([
+      { was: "0.02 left", now: "0.02 right" },
+    ]);
+    expect(() => freeze(card("axle-m", { "pin.workFront": null }))).toThrow(RangeError);
+  });
+});
+
+describe("a read-back", () => {
+  const line = (id: string, label: string) => freeze(card(id)).find((each) => each.label === label)!;
+
+  it("compares values, not text", () => {
+    // 177.2 in on the card: 14' 9.2" is the same value
+    const width = line("hitch-in", "Working width");
+    for (const text of ["177.2", "177.20 in", "14' 9.2\"", "177,2"])
+      expect(compareShown(width, { text, word: "" }), text).toEqual({ kind: "match" });
+    expect(compareShown({ ...width, figure: "153.5" }, { text: "12' 9.5\"", word: "" }).kind).toBe("match");
+    const off = compareShown(width, { text: "176", word: "" });
+    expect(off.kind === "differs" && off.by.replace(/\u00a0/g, " ")).toBe("−1.2 in");
+  });
+
+  it("minds the sign, by number or by switch", () => {
+    const coverage = line("hitch-in", "Hitch to coverage point");
+    expect(compareShown(coverage, { text: "-170.9", word: "" }).kind).toBe("match");
+    expect(compareShown(coverage, { text: "170.9", word: "" }).kind).toBe("differs");
+    const side = line("axle-m", "Receiver, side");
+    expect(compareShown(side, { text: "0.02", word: "left" }).kind).toBe("match");
+    expect(compareShown(side, { text: "0.02", word: "right" }).kind).toBe("differs");
+    expect(compareShown(side, { text: "0.02", word: "" })).toMatchObject({ kind: "unreadable" });
+    expect(compareShown(side, { text: "0.00", word: "" }).kind).toBe("differs");
+  });
+
+  it("knows counts, choices, nothing and nonsense", () => {
+    const rows = line("hitch-m", "Number of rows");
+    expect(compareShown(rows, { text: "30", word: "" }).kind).toBe("match");
+    expect(compareShown(rows, { text: "28", word: "" })).toEqual({ kind: "differs", by: "−2" });
+    expect(compareShown(rows, { text: "30.5", word: "" }).kind).toBe("unreadable");
+    const axle = line("hitch-m", "Axle type");
+    expect(compareShown(axle, { text: "Rigid", word: "" }).kind).toBe("match");
+    expect(compareShown(axle, { text: "steered", word: "" }).kind).toBe("differs");
+    expect(compareShown(rows, { text: " ", word: "" }).kind).toBe("open");
+    expect(compareShown(line("axle-m", "Working width"), { text: "4.x", word: "" }).kind).toBe("unreadable");
+  });
+
+  it("matches every card against itself", () => {
+    for (const { id } of SHIPPED_SCHEMES)
+      for (const each of freeze(card(id)))
+        expect(compareShown(each, { text: each.figure, word: each.word }), each.label).toEqual({
+          kind: "match",
+        });
   });
 });

@@ -2,11 +2,12 @@ import { dimension } from "../dimension/catalogue.ts";
 import { POINT_LABELS } from "../dimension/points.ts";
 import type { Finding } from "../finding/finding.ts";
 import { stopsOf } from "../finding/finding.ts";
-import { METRES_PER, MINUS, printedStep, printLength } from "../quantity/length.ts";
-import { IN_TAPE_UNITS, type UnitSystem } from "../quantity/units.ts";
+import { MINUS } from "../quantity/figure.ts";
+import { isFeet, METRES_PER, printedStep, printLength } from "../quantity/length.ts";
+import type { Units } from "../quantity/units.ts";
 import { between, type Chain, evaluate, trackSpacing } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import type { Measure, Scheme, SchemeLine } from "./scheme.ts";
+import type { FigureForm, Measure, Scheme, SchemeLine } from "./scheme.ts";
 
 export type CardLine = {
   page: string;
@@ -16,6 +17,8 @@ export type CardLine = {
   unit: string;
   /** the switch beside the figure: "left", "behind"; empty where the terminal has none */
   word: string;
+  /** how the figure is written: what a read-back is compared by, and what a numbered card freezes */
+  form: FigureForm;
   /** what the figure is, in words: "drawbar pin → front rank, along the line of pull" */
   derivation: string;
   /** null for a choice, which is derived from the connection, not from readings */
@@ -40,12 +43,7 @@ export type Card = {
 const RANKS_APART = 0.1;
 
 /** Fills a scheme from the rig's chain. A figure that a stop touches stays off the card. */
-export function fillCard(
-  scheme: Scheme,
-  rig: ResolvedRig,
-  findings: readonly Finding[],
-  system: UnitSystem,
-): Card {
+export function fillCard(scheme: Scheme, rig: ResolvedRig, findings: readonly Finding[], units: Units): Card {
   const stops = stopsOf(findings);
   const lines = scheme.lines.map((line) => fillLine(line, rig, stops));
   const blocked = lines.some((line) => line.blockedBy !== null);
@@ -54,17 +52,17 @@ export function fillCard(
     lines,
     stops,
     ready: stops.length === 0 && !blocked,
-    cautions: cautionsOf(scheme, rig, system),
+    cautions: cautionsOf(scheme, rig, units),
   };
 }
 
 function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[]): CardLine {
   const { page, label, measure } = line;
   const chain = chainOf(measure, rig);
-  const base = { page, label, derivation: derivationOf(line), chain, word: "" };
+  const base = { page, label, form: formOf(line), derivation: derivationOf(line), chain, word: "" };
   if (measure.kind === "choice")
     return { ...base, figure: measure.choice, unit: "", rounding: null, blockedBy: null };
-  const unit = isCount(measure) || line.unit === "ft-in" ? "" : line.unit;
+  const unit = isCount(measure) || isFeet(line.unit) ? "" : line.unit;
   const blockedBy = blockOf(chain!, stops);
   if (blockedBy) return { ...base, figure: null, unit, rounding: null, blockedBy };
   if (isCount(measure))
@@ -105,7 +103,7 @@ function writeFigure(
 
 /** The magnitude the printed figure stands for. */
 function roundedMetres(metres: number, unit: SchemeLine["unit"], decimals: number): number {
-  if (unit === "ft-in") return Math.round(metres / printedStep(unit)) * printedStep(unit);
+  if (isFeet(unit)) return Math.round(metres / printedStep(unit)) * printedStep(unit);
   return Number(printLength(metres, unit, { decimals, bare: true })) * METRES_PER[unit];
 }
 
@@ -114,12 +112,17 @@ function chainOf(measure: Measure, rig: ResolvedRig): Chain | null {
     case "between":
       return between(rig, measure.from, measure.to, measure.axis);
     case "dimension":
-      return evaluate([{ key: measure.key, coefficient: 1 }], rig.values);
+      return evaluate([{ key: measure.key, coefficient: 1 }], rig);
     case "track spacing":
       return trackSpacing(rig);
     case "choice":
       return null;
   }
+}
+
+function formOf({ measure, unit, decimals, sign }: SchemeLine): FigureForm {
+  if (measure.kind === "choice") return { kind: "choice" };
+  return isCount(measure) ? { kind: "count" } : { kind: "length", unit, decimals, sign };
 }
 
 function isCount(measure: Measure): boolean {
@@ -142,14 +145,14 @@ function derivationOf({ measure, sense }: SchemeLine): string {
 }
 
 /** On a terminal with a single coverage point the middle of the work is given; say what that costs at the headland. */
-function cautionsOf(scheme: Scheme, { values }: ResolvedRig, system: UnitSystem): string[] {
+function cautionsOf(scheme: Scheme, { values }: ResolvedRig, units: Units): string[] {
   const points = scheme.lines.flatMap(({ measure }) =>
     measure.kind === "between" ? [measure.from, measure.to] : [],
   );
   const oneValue = points.includes("workMid") && !points.includes("workFront");
   const [front, rear] = [values["pin.workFront"].value, values["pin.workRear"].value];
   if (!oneValue || front === null || rear === null || Math.abs(rear - front) <= RANKS_APART) return [];
-  const style = IN_TAPE_UNITS[system];
+  const style = units.tape;
   return [
     `The ranks are ${printLength(Math.abs(rear - front), style)} apart and this terminal takes one coverage point. The card gives the middle: each rank is ${printLength(Math.abs(rear - front) / 2, style)} off at the headland.`,
   ];

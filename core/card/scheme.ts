@@ -33,4 +33,10 @@ export type SchemeLine = {
   sign: SignRule;
 };
 
+/** How one figure of a terminal is written. */
+export type FigureForm =
+  | { kind: "length"; unit: LengthStyle; decimals: number; sign: SignRule }
+  | { kind: "count" }
+  | { kind: "choice" };
+
 export type Scheme = { id: string; name: string; asks: string; lines: SchemeLine[] };

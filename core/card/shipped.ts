@@ -1,3 +1,4 @@
+import type { Axis, PointKey } from "../dimension/points.ts";
 import type { LengthStyle } from "../quantity/length.ts";
 import type { Scheme, SchemeLine, SignRule } from "./scheme.ts";
 
@@ -139,9 +140,91 @@ function fromTheHitch(units: UnitChoice): Scheme {
   };
 }
 
+/** Asks for everything from the receiver: one length with a switch ahead or behind, left or right, height. */
+function fromTheAntenna(units: UnitChoice): Scheme {
+  const line = lineIn(units);
+  const along = (label: string, to: "axle" | "pin" | "pivot" | "workFront" | "workRear") =>
+    line(to === "axle" || to === "pin" ? "Tractor" : "Implement", label, {
+      measure: { kind: "between", from: "receiver", to, axis: "x" },
+      sense: 1,
+      sign: AHEAD_BEHIND,
+    });
+  return {
+    id: `antenna-${units.id}`,
+    name: `From the antenna, ${units.name}`,
+    asks: "Every length from the receiver, each with a switch: ahead or behind, left or right.",
+    lines: [
+      line("Tractor", "Antenna height", {
+        measure: { kind: "between", from: "axle", to: "receiver", axis: "up" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
+      along("Antenna to rear axle", "axle"),
+      along("Antenna to hitch", "pin"),
+      line("Tractor", "Antenna, side", {
+        measure: { kind: "between", from: "axle", to: "receiver", axis: "y" },
+        sense: 1,
+        sign: LEFT_RIGHT,
+      }),
+      along("Antenna to wheels of the tool", "pivot"),
+      along("Antenna to work, start", "workFront"),
+      along("Antenna to work, end", "workRear"),
+      line("Implement", "Work, side of the antenna", {
+        measure: { kind: "between", from: "receiver", to: "workMid", axis: "y" },
+        sense: 1,
+        sign: LEFT_RIGHT,
+      }),
+      line("Implement", "Working width", {
+        measure: { kind: "dimension", key: "tool.width" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
+      line("Guidance", "Track spacing", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
+    ],
+  };
+}
+
+/** The frame of ISO 11783-10: millimetres, x forward, y right, z down; the tool from its own wheels. */
+function isoFrame(): Scheme {
+  const line = lineIn({ id: "mm", name: "millimetres", unit: "mm", decimals: 0 });
+  const signed: SignRule = { kind: "signed" };
+  const at = (
+    page: string,
+    label: string,
+    from: PointKey,
+    to: PointKey,
+    axis: Axis,
+    sense: 1 | -1 = 1,
+  ): SchemeLine => line(page, label, { measure: { kind: "between", from, to, axis }, sense, sign: signed });
+  return {
+    id: "iso-mm",
+    name: "ISO 11783 frame, millimetres",
+    asks: "Offsets X forward, Y right, Z down; the tractor from its rear axle, the tool from its wheels.",
+    lines: [
+      at("Tractor", "Receiver, offset X", "axle", "receiver", "x"),
+      at("Tractor", "Receiver, offset Y", "axle", "receiver", "y"),
+      at("Tractor", "Receiver, offset Z", "axle", "receiver", "up", -1),
+      at("Tractor", "Drawbar connector, offset X", "axle", "pin", "x"),
+      at("Implement", "Connector, offset X", "pivot", "pin", "x"),
+      at("Implement", "Work front, offset X", "pivot", "workFront", "x"),
+      at("Implement", "Work rear, offset X", "pivot", "workRear", "x"),
+      at("Implement", "Work, offset Y", "pivot", "workMid", "y"),
+      line("Implement", "Working width", {
+        measure: { kind: "dimension", key: "tool.width" },
+        sense: 1,
+        sign: UNSIGNED,
+      }),
+      line("Guidance", "Swath width", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
+    ],
+  };
+}
+
 export const SHIPPED_SCHEMES: readonly Scheme[] = [
   fromTheAxle(METRES),
   fromTheAxle(INCHES),
   fromTheHitch(METRES),
   fromTheHitch(INCHES),
+  fromTheAntenna(METRES),
+  fromTheAntenna(INCHES),
+  isoFrame(),
 ];

@@ -6,13 +6,16 @@
  * is a positive distance. core/rig turns readings into frame coordinates, in one place.
  */
 
-import { IN_SMALL_UNITS, IN_TAPE_UNITS, type ShownIn } from "../quantity/units.ts";
+import type { Shown } from "../quantity/units.ts";
+import type { ChangeKind } from "./change.ts";
+import type { ConditionKey } from "./condition.ts";
 import type { Axis, PointKey } from "./points.ts";
 
 export type DimensionKey =
   | "receiver.foreAft"
   | "receiver.lateral"
   | "receiver.height"
+  | "tractor.wheelbase"
   | "axle.pin"
   | "pin.pivot"
   | "pin.workFront"
@@ -21,12 +24,13 @@ export type DimensionKey =
   | "tool.width"
   | "rows.count"
   | "rows.spacing"
-  | "work.overlap";
+  | "work.overlap"
+  | "guidance.trackSpacing";
 
 export type StationKey = "antenna" | "tool";
 
 /** Whose record a reading belongs to: a hole and a mount are points with readings of their own. */
-export type Subject = "receiver mount" | "drawbar hole" | "implement" | "coupling";
+export type Subject = "tractor" | "receiver mount" | "drawbar hole" | "implement" | "coupling";
 
 export type Direction = "forward" | "rearward" | "right" | "up" | "across";
 
@@ -47,9 +51,18 @@ export type Dimension = {
   span: { from: PointKey; to: PointKey; axis: Axis } | null;
   /** the point the drawing hangs its letter on where there is no line to draw */
   at: PointKey;
+  /** what must hold while it is measured; shown before, kept with the reading */
+  conditions: readonly ConditionKey[];
+  /** what makes an older reading stale when it changes */
+  touchedBy: readonly ChangeKind[];
+  /**
+   * how a lateral follows from two distances, one to each side: half of left − right where they run from the
+   * point to the machine (+1), half of right − left where they run from the machine's middle outward (−1)
+   */
+  fromFaces: { left: string; right: string; sense: 1 | -1 } | null;
   /** words for + and − where the value may have either sign; null: a distance, always positive */
   sides: { plus: string; minus: string } | null;
-  shown: ShownIn;
+  shown: Shown;
   /** plausible range in SI, in the reading's own direction; outside it the reading is doubted */
   plausible: readonly [number, number];
   /** what the drawing uses, dashed, until somebody measures */
@@ -83,8 +96,11 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "forward",
     span: { from: "axle", to: "receiver", axis: "x" },
     at: "receiver",
+    conditions: ["level floor", "wheels straight"],
+    touchedBy: ["receiver moved"],
+    fromFaces: null,
     sides: { plus: "ahead", minus: "behind" },
-    shown: IN_TAPE_UNITS,
+    shown: "tape",
     plausible: [-1.5, 4.5],
     typical: 1.6,
     sigma: TAPE_SIGMA,
@@ -104,8 +120,15 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "right",
     span: { from: "axle", to: "receiver", axis: "y" },
     at: "receiver",
+    conditions: ["wheels straight"],
+    touchedBy: ["receiver moved"],
+    fromFaces: {
+      left: "receiver to the left wheel's face",
+      right: "receiver to the right wheel's face",
+      sense: 1,
+    },
     sides: { plus: "right", minus: "left" },
-    shown: IN_SMALL_UNITS,
+    shown: "small",
     plausible: [-1.2, 1.2],
     typical: 0,
     sigma: TAPE_SIGMA,
@@ -125,8 +148,11 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "up",
     span: { from: "axle", to: "receiver", axis: "up" },
     at: "receiver",
+    conditions: ["level floor", "tyre pressure"],
+    touchedBy: ["receiver moved", "tractor tyres", "tractor pressure"],
+    fromFaces: null,
     sides: null,
-    shown: IN_TAPE_UNITS,
+    shown: "tape",
     plausible: [1.2, 5],
     typical: 3,
     sigma: TAPE_SIGMA,
@@ -146,14 +172,41 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "rearward",
     span: { from: "axle", to: "pin", axis: "x" },
     at: "pin",
+    conditions: ["level floor", "drawbar central"],
+    touchedBy: ["tractor drawbar"],
+    fromFaces: null,
     sides: null,
-    shown: IN_TAPE_UNITS,
+    shown: "tape",
     plausible: [0.3, 2.5],
     typical: 0.95,
     sigma: TAPE_SIGMA,
     matters: "Everything behind the tractor hangs on this pin.",
     untapedZero: "stop",
     whenMissing: "stop",
+  },
+  {
+    key: "tractor.wheelbase",
+    letter: "P",
+    label: "Wheelbase",
+    fromTo: "from the middle of the rear axle forward to the middle of the front axle",
+    how: "Wheels straight. Mark the floor under both hubs on one side and tape between the marks.",
+    station: "antenna",
+    subject: "tractor",
+    kind: "length",
+    direction: "forward",
+    span: { from: "axle", to: "frontAxle", axis: "x" },
+    at: "frontAxle",
+    conditions: ["level floor", "wheels straight"],
+    touchedBy: [],
+    fromFaces: null,
+    sides: null,
+    shown: "tape",
+    plausible: [1.6, 4],
+    typical: 2.7,
+    sigma: TAPE_SIGMA,
+    matters: "Steering knows from it how sharply the tractor turns.",
+    untapedZero: "stop",
+    whenMissing: "note",
   },
   {
     key: "pin.pivot",
@@ -167,8 +220,11 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "rearward",
     span: { from: "pin", to: "pivot", axis: "x" },
     at: "pivot",
+    conditions: ["level floor", "pulled straight", "tool lowered"],
+    touchedBy: ["tool drawbar", "tool wheels"],
+    fromFaces: null,
     sides: null,
-    shown: IN_TAPE_UNITS,
+    shown: "tape",
     plausible: [1, 15],
     typical: 4.5,
     sigma: TAPE_SIGMA,
@@ -188,8 +244,11 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "rearward",
     span: { from: "pin", to: "workFront", axis: "x" },
     at: "workFront",
+    conditions: ["level floor", "pulled straight", "tool lowered"],
+    touchedBy: ["tool drawbar", "tool openers"],
+    fromFaces: null,
     sides: null,
-    shown: IN_TAPE_UNITS,
+    shown: "tape",
     plausible: [0.8, 15],
     typical: 3.8,
     sigma: TAPE_SIGMA,
@@ -209,8 +268,11 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "rearward",
     span: { from: "pin", to: "workRear", axis: "x" },
     at: "workRear",
+    conditions: ["level floor", "pulled straight", "tool lowered"],
+    touchedBy: ["tool drawbar", "tool openers"],
+    fromFaces: null,
     sides: null,
-    shown: IN_TAPE_UNITS,
+    shown: "tape",
     plausible: [0.8, 15],
     typical: 4.1,
     sigma: TAPE_SIGMA,
@@ -230,8 +292,15 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "right",
     span: { from: "pin", to: "workMid", axis: "y" },
     at: "workMid",
+    conditions: ["pulled straight", "drawbar central", "wheels straight", "tool lowered"],
+    touchedBy: ["tool drawbar", "tool openers"],
+    fromFaces: {
+      left: "centre line to the left end coulter",
+      right: "centre line to the right end coulter",
+      sense: -1,
+    },
     sides: { plus: "right", minus: "left" },
-    shown: IN_SMALL_UNITS,
+    shown: "small",
     plausible: [-3, 3],
     typical: 0,
     sigma: TAPE_SIGMA,
@@ -251,8 +320,11 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "across",
     span: { from: "leftEdge", to: "rightEdge", axis: "y" },
     at: "rightEdge",
+    conditions: ["tool lowered"],
+    touchedBy: ["tool openers"],
+    fromFaces: null,
     sides: null,
-    shown: IN_TAPE_UNITS,
+    shown: "tape",
     plausible: [1, 30],
     typical: 4,
     sigma: TAPE_SIGMA,
@@ -272,8 +344,11 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "across",
     span: null,
     at: "rightEdge",
+    conditions: [],
+    touchedBy: ["tool openers"],
+    fromFaces: null,
     sides: null,
-    shown: IN_TAPE_UNITS,
+    shown: "tape",
     plausible: [2, 200],
     typical: 24,
     sigma: { taped: 0, book: 0, assumed: 0.5 },
@@ -293,8 +368,11 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "across",
     span: null,
     at: "rightEdge",
+    conditions: [],
+    touchedBy: ["tool openers"],
+    fromFaces: null,
     sides: null,
-    shown: IN_SMALL_UNITS,
+    shown: "small",
     plausible: [0.05, 1.5],
     typical: 0.15,
     sigma: { taped: 0.0005, book: 0.001, assumed: 0.01 },
@@ -314,14 +392,41 @@ export const CATALOGUE: readonly Dimension[] = [
     direction: "across",
     span: null,
     at: "leftEdge",
+    conditions: [],
+    touchedBy: [],
+    fromFaces: null,
     sides: null,
-    shown: IN_SMALL_UNITS,
+    shown: "small",
     plausible: [0, 1],
     typical: 0,
     sigma: { taped: 0, book: 0, assumed: 0 },
     matters: "Track spacing is the working width less this.",
     untapedZero: "fine",
     whenMissing: "stop",
+  },
+  {
+    key: "guidance.trackSpacing",
+    letter: "R",
+    label: "Track spacing in the terminal",
+    fromTo: "how far apart the terminal lays its lines for this tool now",
+    how: "Read it off the terminal's guidance page. A tool chosen there does not always bring its own.",
+    station: "tool",
+    subject: "coupling",
+    kind: "length",
+    direction: "across",
+    span: null,
+    at: "leftEdge",
+    conditions: [],
+    touchedBy: ["tool openers"],
+    fromFaces: null,
+    sides: null,
+    shown: "tape",
+    plausible: [0.8, 30],
+    typical: 4,
+    sigma: { taped: 0, book: 0, assumed: 0 },
+    matters: "The lines keep the last tool's spacing until somebody changes it.",
+    untapedZero: "stop",
+    whenMissing: "note",
   },
 ];
 

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { printedStep } from "../quantity/length.ts";
-import { UNIT_SYSTEMS } from "../quantity/units.ts";
+import { PRESETS, UNIT_SYSTEMS, type UnitSystem } from "../quantity/units.ts";
 import { CATALOGUE, dimension, isDimensionKey } from "./catalogue.ts";
 import { parseEntry, printEntry } from "./entry.ts";
 
-const read = (key: Parameters<typeof dimension>[0], text: string, system: "metric" | "us" = "metric") =>
-  parseEntry(dimension(key), text, system);
+const read = (key: Parameters<typeof dimension>[0], text: string, system: UnitSystem = "metric") =>
+  parseEntry(dimension(key), text, PRESETS[system][dimension(key).shown]);
 
 describe("the catalogue", () => {
   it("gives every dimension a letter of its own, and none that is mistaken for a figure", () => {
@@ -50,6 +50,20 @@ describe("what is typed for a dimension", () => {
     if (!refused.ok) expect(refused.problem).toContain("without a sign");
   });
 
+  it("takes a lateral from the distances to both sides", () => {
+    // receiver 93.4 from the left wheel's face and 92.2 from the right: (93.4 − 92.2)/2 = 0.6 cm to the right
+    const receiver = read("receiver.lateral", "left 93.4, right 92.2");
+    expect(receiver.ok && receiver.value.value).toBeCloseTo(0.006, 12);
+    // the tool reaches 3.012 m left of the centre line and 2.976 right of it: (2.976 − 3.012)/2 = 1.8 cm to the left
+    const tool = read("tool.lateral", "left 3.012 m right 2.976 m");
+    expect(tool.ok && tool.value.value).toBeCloseTo(-0.018, 12);
+    expect(read("tool.lateral", "left 3.012 m right")).toMatchObject({ ok: false });
+    expect(read("receiver.lateral", "left 93.4 right -92")).toMatchObject({ ok: false });
+    expect(read("pin.pivot", "left 3 right 2").ok).toBe(false);
+    const inches = read("receiver.lateral", 'left 36 3/4" right 36 1/4"', "us");
+    expect(inches.ok && inches.value.value).toBeCloseTo(0.00635, 12);
+  });
+
   it("takes whole rows only", () => {
     expect(read("rows.count", " 32 ")).toMatchObject({ ok: true, value: { value: 32 } });
     for (const text of ["0", "3.5", "-4", "many", "", "32 rows"])
@@ -63,10 +77,11 @@ describe("what is typed for a dimension", () => {
         fc.double({ min: 0, max: 1, noNaN: true }),
         fc.constantFrom(...UNIT_SYSTEMS),
         (entry, share, system) => {
+          const units = PRESETS[system];
           const value = entry.plausible[0] + share * (entry.plausible[1] - entry.plausible[0]);
-          const again = parseEntry(entry, printEntry(entry, value, system), system);
+          const again = parseEntry(entry, printEntry(entry, value, units), units[entry.shown]);
           expect(again.ok && Math.abs(again.value.value - value)).toBeLessThanOrEqual(
-            printedStep(entry.shown[system]) / 2 + 1e-9,
+            printedStep(units[entry.shown]) / 2 + 1e-9,
           );
         },
       ),

@@ -1,5 +1,6 @@
-import { type Parsed, parseLength, printLength } from "../quantity/length.ts";
-import type { UnitSystem } from "../quantity/units.ts";
+import type { Parsed } from "../quantity/figure.ts";
+import { type LengthStyle, parseLength, printLength } from "../quantity/length.ts";
+import type { Units } from "../quantity/units.ts";
 import type { Dimension } from "./catalogue.ts";
 
 export type Entry = {
@@ -10,11 +11,14 @@ export type Entry = {
 };
 
 /**
- * Reads what was typed for one dimension: a length, a length with a side word ("2 cm left"), or a count.
- * Refuses a sign on a distance that can only run one way, and two signs at once ("-2 cm left").
+ * Reads what was typed for one dimension where the field shows `style`: a length, a length with a side word
+ * ("2 cm left"), the distances to both sides ("left 93.4 right 92.2"), or a count. Refuses a sign on a distance that
+ * can only run one way, and two signs at once ("-2 cm left").
  */
-export function parseEntry(entry: Dimension, text: string, system: UnitSystem): Parsed<Entry> {
-  return entry.kind === "count" ? parseCount(entry, text) : parseSided(entry, text, system);
+export function parseEntry(entry: Dimension, text: string, style: LengthStyle): Parsed<Entry> {
+  if (entry.kind === "count") return parseCount(entry, text);
+  const faces = entry.fromFaces ? splitFaces(text) : null;
+  return faces ? parseFaces(entry, faces, style) : parseSided(entry, text, style);
 }
 
 function parseCount(entry: Dimension, text: string): Parsed<Entry> {
@@ -24,9 +28,9 @@ function parseCount(entry: Dimension, text: string): Parsed<Entry> {
   return { ok: true, value: { value: Number(digits), step: 0 } };
 }
 
-function parseSided(entry: Dimension, text: string, system: UnitSystem): Parsed<Entry> {
+function parseSided(entry: Dimension, text: string, style: LengthStyle): Parsed<Entry> {
   const { length, side } = splitSide(entry, text);
-  const read = parseLength(length, entry.shown[system]);
+  const read = parseLength(length, style);
   if (!read.ok) return read;
   const { metres, step } = read.value;
   if (!entry.sides && metres < 0)
@@ -44,11 +48,34 @@ function splitSide(entry: Dimension, text: string): { length: string; side: "plu
   return { length: text, side: null };
 }
 
+type Faces = { left: string; right: string };
+
+/** "left 93.4 right 92.2", the way the two-sided form writes it and people say it. */
+function splitFaces(text: string): Faces | null {
+  const said = /^\s*left\s+(.*?)[\s,;]+right\s+(.*)$/i.exec(text);
+  return said ? { left: said[1]!, right: said[2]! } : null;
+}
+
+export function joinFaces({ left, right }: Faces): string {
+  return `left ${left} right ${right}`;
+}
+
+/** Half the difference of two distances; each is read to its step, so the half to half of both in quadrature. */
+function parseFaces({ fromFaces }: Dimension, faces: Faces, style: LengthStyle): Parsed<Entry> {
+  const [left, right] = [parseLength(faces.left, style), parseLength(faces.right, style)];
+  if (!left.ok) return { ok: false, problem: `Left: ${left.problem}` };
+  if (!right.ok) return { ok: false, problem: `Right: ${right.problem}` };
+  if (left.value.metres <= 0 || right.value.metres <= 0)
+    return { ok: false, problem: "Both distances are more than nothing, and without a sign." };
+  const value = (fromFaces!.sense * (left.value.metres - right.value.metres)) / 2;
+  return { ok: true, value: { value: value || 0, step: Math.hypot(left.value.step, right.value.step) / 2 } };
+}
+
 /** Prints a value of this dimension in the operator's units, with its side word where it has sides. */
-export function printEntry(entry: Dimension, value: number, system: UnitSystem): string {
+export function printEntry(entry: Dimension, value: number, units: Units): string {
   if (entry.kind === "count") return String(value);
-  if (!entry.sides) return printLength(value, entry.shown[system]);
-  const text = printLength(Math.abs(value), entry.shown[system]);
+  if (!entry.sides) return printLength(value, units[entry.shown]);
+  const text = printLength(Math.abs(value), units[entry.shown]);
   if (Number.parseFloat(text) === 0 || value === 0) return text;
   return `${text} ${value > 0 ? entry.sides.plus : entry.sides.minus}`;
 }

@@ -1,6 +1,7 @@
 /** The named points of a rig, seen from above; core/rig gives each its coordinates. */
 export const POINT_KEYS = [
   "axle",
+  "frontAxle",
   "receiver",
   "pin",
   "pivot",
@@ -17,6 +18,7 @@ export type Axis = "x" | "y" | "up";
 
 export const POINT_LABELS: Record<PointKey, string> = {
   axle: "rear axle",
+  frontAxle: "front axle",
   receiver: "receiver",
   pin: "drawbar pin",
   pivot: "wheels (pivot)",

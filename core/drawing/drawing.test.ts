@@ -1,9 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { PRESETS } from "../quantity/units.ts";
 import { between } from "../rig/chain.ts";
 import { SAMPLE_LENGTHS, sampleRig } from "../rig/sample.ts";
 import { overlapArea } from "./geometry.ts";
-import { drawPlan, type Plan, type Sheet } from "./plan.ts";
+import { drawPlan } from "./plan.ts";
+import type { Plan, Sheet } from "./sheet.ts";
+import { drawSide } from "./side.ts";
 
 const DESK: Sheet = {
   width: 420,
@@ -11,7 +14,7 @@ const DESK: Sheet = {
   region: "rig",
   labels: "values",
   station: "tool",
-  system: "metric",
+  units: PRESETS.metric,
 };
 const TRACTOR: Sheet = { ...DESK, region: "tractor", station: "antenna" };
 
@@ -68,8 +71,8 @@ describe("the plan", () => {
         .marks.map((mark) => mark.letter)
         .sort()
         .join("");
-    expect(letters(DESK)).toBe("ADEFGHJKLMN");
-    expect(letters(TRACTOR)).toBe("ABCD");
+    expect(letters(DESK)).toBe("ADEFGHJKLMNR");
+    expect(letters(TRACTOR)).toBe("ABCDP");
   });
 
   it("numbers sections from the left and leaves numbers out where they would touch", () => {
@@ -79,6 +82,33 @@ describe("the plan", () => {
     for (const [index, each] of numbered.entries())
       if (index > 0) expect(each.x1 - numbered[index - 1]!.x1).toBeGreaterThan(16);
     expect(many.brackets[0]!.x1).toBeLessThan(many.brackets[1]!.x1);
+  });
+});
+
+describe("the side view", () => {
+  it("is to scale along and up, with travel to the right and the ground below", () => {
+    const rig = sampleRig();
+    const side = drawSide(rig, DESK);
+    const [receiver, rank] = [point(side, "receiver"), point(side, "workFront")];
+    expect(receiver.x - rank.x).toBeCloseTo(
+      -between(rig, "receiver", "workFront", "x").total! * side.scale,
+      6,
+    );
+    expect(rank.y - receiver.y).toBeCloseTo(SAMPLE_LENGTHS["receiver.height"] * side.scale, 6);
+    expect(point(side, "frontAxle").x - point(side, "axle").x).toBeCloseTo(
+      SAMPLE_LENGTHS["tractor.wheelbase"] * side.scale,
+      6,
+    );
+  });
+
+  it("shows lengths along and the height, nothing across", () => {
+    const letters = (sheet: Sheet) =>
+      drawSide(sampleRig(), sheet)
+        .marks.map((mark) => mark.letter)
+        .sort()
+        .join("");
+    expect(letters(DESK)).toBe("ADEFG");
+    expect(letters(TRACTOR)).toBe("ACDP");
   });
 });
 
@@ -100,10 +130,13 @@ describe("labels", () => {
         lengths,
         fc.constantFrom("metric" as const, "us" as const),
         fc.constantFrom(DESK, TRACTOR),
-        (own, system, sheet) => {
-          const plan = drawPlan(sampleRig(own), { ...sheet, system });
+        fc.constantFrom(drawPlan, drawSide),
+        (own, system, sheet, draw) => {
+          const plan = draw(sampleRig(own), { ...sheet, units: PRESETS[system] });
           expect(plan.marks.filter((mark) => !mark.clear).map((mark) => mark.letter)).toEqual([]);
-          expect(plan.marks).toHaveLength(sheet === DESK ? 11 : 4);
+          expect(plan.marks).toHaveLength(
+            draw === drawSide ? (sheet === DESK ? 5 : 4) : sheet === DESK ? 12 : 5,
+          );
           expect(collisions(plan)).toEqual([]);
           for (const box of plan.marks.flatMap((mark) => mark.label))
             expect(

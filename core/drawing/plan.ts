@@ -2,77 +2,39 @@
  * The plan drawing of a rig: from readings to pixels, true to scale, travel up, left on the left.
  * Pure: the same rig and sheet always give the same drawing; app/drawing only turns it into SVG.
  */
-import { CATALOGUE, type Dimension, SECTIONS_LETTER, type StationKey } from "../dimension/catalogue.ts";
-import { printEntry } from "../dimension/entry.ts";
+import { CATALOGUE, type Dimension } from "../dimension/catalogue.ts";
 import { POINT_KEYS, type PointKey } from "../dimension/points.ts";
-import { METRES_PER } from "../quantity/length.ts";
-import type { UnitSystem } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { placeSections } from "../rig/sections.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
-import { type Box, grow } from "./geometry.ts";
-import { type Offer, type Placed, placeAll, type Request, type Segment, type Target } from "./place.ts";
+import { grow } from "./geometry.ts";
+import { LEADING, sectionsText, toMark, valueText } from "./marks.ts";
+import { type Offer, placeAll, type Request } from "./place.ts";
 import { drawnWidth, rigPoints } from "./rig-points.ts";
 import {
   BEHIND_THE_TOOL,
-  type Block,
   drillBlocks,
+  frontOf,
   rigStrokes,
   rowMarks,
-  TRACTOR_FRONT,
   TRACTOR_HALF_WIDTH,
   tractorBlocks,
 } from "./shapes.ts";
-
-export type Sheet = {
-  width: number;
-  height: number;
-  /** which part of the rig fills the sheet */
-  region: "rig" | "tractor" | "tool";
-  /** values beside the letters, letters alone, or no dimensions at all */
-  labels: "values" | "letters" | "none";
-  /** whose dimensions are drawn */
-  station: StationKey | null;
-  system: UnitSystem;
-};
-
-export type DimensionMark = {
-  target: Target;
-  letter: string;
-  letterAt: { x: number; y: number };
-  value: { x: number; y: number; anchor: "start" | "middle" | "end"; text: string } | null;
-  path: Segment[];
-  arrows: Segment[];
-  state: "known" | "missing" | "doubted";
-  label: Box[];
-  /** false where the sheet is too small to set this label clear of all others */
-  clear: boolean;
-};
-
-export type PlanBlock = Box & { role: Block["role"]; assumed: boolean };
-export type PlanStroke = { role: string; points: string; assumed: boolean };
-export type PlanPoint = { key: PointKey; x: number; y: number; assumed: boolean };
-export type SectionBracket = { number: number; x1: number; x2: number; y: number; numbered: boolean };
-
-export type Plan = {
-  width: number;
-  height: number;
-  /** pixels per metre, the same along and across */
-  scale: number;
-  grid: { x: number[]; y: number[] };
-  blocks: PlanBlock[];
-  strokes: PlanStroke[];
-  rows: { x: number; y: number }[];
-  points: PlanPoint[];
-  brackets: SectionBracket[];
-  marks: DimensionMark[];
-  scaleBar: { x: number; y: number; length: number; label: string };
-};
+import {
+  type DimensionMark,
+  gridOf,
+  MARGIN,
+  type Plan,
+  type PlanBlock,
+  type PlanPoint,
+  type SectionBracket,
+  type Sheet,
+  scaleBarOf,
+} from "./sheet.ts";
 
 const TOP = 40;
 const BRACKETS = 40;
 const ACROSS = 40;
-const MARGIN = 14;
 
 /** Draws a rig on a sheet. Missing lengths are drawn at their typical value and marked. */
 export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
@@ -95,7 +57,7 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
   const lastX = (originY - sheet.height) / scale;
   const soilEnd =
     sheet.region === "tractor" ? lastX : Math.max(lastX, extent.back - (BRACKETS + ACROSS) / scale);
-  const blocks = [...drillBlocks(rig, soilEnd), ...tractorBlocks()].map(
+  const blocks = [...drillBlocks(rig, soilEnd), ...tractorBlocks(points)].map(
     ({ role, assumed, x, y, length, width }): PlanBlock => ({
       role,
       assumed,
@@ -119,7 +81,7 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
     width: sheet.width,
     height: sheet.height,
     scale,
-    grid: gridOf(sheet, scale, originY),
+    grid: gridOf(sheet, scale, sheet.width / 2, originY),
     blocks,
     strokes: rigStrokes(rig).map(({ role, assumed, points: path }) => ({
       role,
@@ -134,6 +96,7 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
     brackets,
     marks: sheet.labels === "none" ? [] : marksOf(sceneOf, TRACTOR_HALF_WIDTH * scale),
     scaleBar,
+    travel: "up",
   };
 }
 
@@ -147,7 +110,7 @@ function extentOf(rig: ResolvedRig, { region }: Sheet): Extent {
     drawnWidth(rig) / 2 + Math.abs(points.workMid.y),
     Math.abs(points.receiver.y) + 0.3,
   );
-  const front = Math.max(TRACTOR_FRONT, ...along.map((x) => x + 0.3));
+  const front = Math.max(frontOf(points.frontAxle.x) + 0.1, ...along.map((x) => x + 0.3));
   const back = Math.min(...along) - BEHIND_THE_TOOL;
   switch (region) {
     case "rig":
@@ -157,27 +120,6 @@ function extentOf(rig: ResolvedRig, { region }: Sheet): Extent {
     case "tool":
       return { front: Math.max(points.pin.x, points.workFront.x, points.workRear.x) + 0.7, back, half };
   }
-}
-
-/** One metre, or five feet, on the sheet, or more where that is too short to read. */
-function scaleBarOf({ width, system }: Sheet, scale: number): Plan["scaleBar"] {
-  const [unit, name, sizes] =
-    system === "us" ? [METRES_PER.ft, "ft", [2, 5, 10, 20]] : [1, "m", [0.5, 1, 2, 5, 10]];
-  const size = sizes.find((each) => each * unit * scale >= 56) ?? 20;
-  const length = size * unit * scale;
-  return { x: width - MARGIN - length, y: 14, length, label: `${size} ${name}` };
-}
-
-function gridOf({ width, height }: Sheet, scale: number, originY: number): Plan["grid"] {
-  const steps = (from: number, to: number) =>
-    Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => from + index);
-  const across = Math.floor(width / 2 / scale);
-  return {
-    x: steps(-across, across).map((metre) => width / 2 + metre * scale),
-    y: steps(Math.ceil(-originY / scale), Math.floor((height - originY) / scale)).map(
-      (metre) => originY + metre * scale,
-    ),
-  };
 }
 
 /** Brackets under the work, one a section; numbers are left out where they would touch. */
@@ -209,7 +151,7 @@ type Scene = {
 function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
   const { sheet, rig, points, blocks, brackets, scaleBar } = scene;
   const drawn = CATALOGUE.filter(
-    ({ station, span }) => station === sheet.station || (sheet.region === "rig" && span?.axis === "x"),
+    ({ key, station }) => station === sheet.station || (sheet.region === "rig" && LEADING.has(key)),
   );
   const values = sheet.labels === "values";
   const requests: (Request & { priority: number })[] = drawn.map((entry) => ({
@@ -251,7 +193,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
 
 function offersOf(entry: Dimension, scene: Scene, tractorHalf: number, values: boolean): Offer[] {
   const { sheet, rig, points } = scene;
-  const text = values ? valueText(entry, rig, sheet.system) : "";
+  const text = values ? valueText(entry, rig, sheet.units) : "";
   const at = (key: PointKey) => points.find((point) => point.key === key)!;
   if (entry.span?.axis === "x")
     return alongOffers(
@@ -291,40 +233,4 @@ function sectionsTag({ brackets, points, rig }: Scene, values: boolean): Offer[]
         ]
       : points.filter(({ key }) => key === "rightEdge");
   return tagOffers(ends, values ? sectionsText(rig) : "");
-}
-
-function sectionsText({ sections }: ResolvedRig): string {
-  return sections ? `${sections.widths.length} sections` : "missing";
-}
-
-function valueText(entry: Dimension, { values }: ResolvedRig, system: UnitSystem): string {
-  const { value } = values[entry.key];
-  if (value === null) return "missing";
-  return entry.key === "rows.count"
-    ? `${value} rows`
-    : printEntry(entry, value, system).replace(/\u00a0m\b/, "");
-}
-
-function toMark(
-  { target, letter, value, path, arrows, label, clear }: Placed,
-  rig: ResolvedRig,
-  sheet: Sheet,
-): DimensionMark {
-  const entry = CATALOGUE.find(({ key }) => key === target);
-  const text = entry ? valueText(entry, rig, sheet.system) : sectionsText(rig);
-  const missing = entry ? rig.values[entry.key].value === null : rig.sections === null;
-  const doubted = entry
-    ? rig.values[entry.key].doubt !== null && rig.values[entry.key].doubt !== "habitual zero"
-    : false;
-  return {
-    target,
-    letter: entry?.letter ?? SECTIONS_LETTER,
-    letterAt: letter,
-    value: value ? { ...value, text } : null,
-    path,
-    arrows,
-    state: missing ? "missing" : doubted ? "doubted" : "known",
-    label,
-    clear,
-  };
 }

@@ -1,9 +1,10 @@
+import type { PointKey } from "../dimension/points.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { drawnWidth, type RigPoint, rigPoints } from "./rig-points.ts";
 
 /** A rectangle of the rig in frame metres: its middle, its length along x and width along y. */
 export type Block = {
-  role: "tyre" | "bonnet" | "cab" | "hopper" | "rank" | "packer" | "soil";
+  role: "tyre" | "bonnet" | "cab" | "hopper" | "rank" | "packer" | "soil" | "ground";
   x: number;
   y: number;
   length: number;
@@ -19,22 +20,26 @@ export type Stroke = {
 };
 
 /** Outlines of the tractor that no reading gives, metres: a mid-size tractor, for recognition only. */
-const TRACTOR = {
-  wheelbase: 2.75,
+export const TRACTOR = {
   rearTyre: { length: 1.75, width: 0.6, track: 1.86 },
   frontTyre: { length: 1.3, width: 0.46, track: 1.76 },
-  bonnet: { from: 0.95, to: 3.4, width: 0.84 },
+  bonnet: { from: 0.95, beyondAxle: 0.65, width: 0.84 },
   cab: { from: -0.55, to: 1.1, width: 1.5 },
 };
 
-export const TRACTOR_FRONT = TRACTOR.bonnet.to + 0.1;
+/** Where the bonnet ends ahead of the rear axle. */
+export function frontOf(wheelbase: number): number {
+  return wheelbase + TRACTOR.bonnet.beyondAxle;
+}
+
 export const TRACTOR_HALF_WIDTH = (TRACTOR.rearTyre.track + TRACTOR.rearTyre.width) / 2;
 
 /** How far the drawing reaches behind the last rank or the wheels, metres. */
 export const BEHIND_THE_TOOL = 0.55;
 
-export function tractorBlocks(): Block[] {
-  const { rearTyre, frontTyre, wheelbase, bonnet, cab } = TRACTOR;
+export function tractorBlocks({ frontAxle }: Record<PointKey, RigPoint>): Block[] {
+  const { rearTyre, frontTyre, bonnet, cab } = TRACTOR;
+  const wheelbase = frontAxle.x;
   const tyre = (x: number, side: number, size: typeof rearTyre): Block => ({
     role: "tyre",
     x,
@@ -43,7 +48,7 @@ export function tractorBlocks(): Block[] {
     width: size.width,
     assumed: true,
   });
-  const between = (role: Block["role"], part: typeof bonnet): Block => ({
+  const between = (role: Block["role"], part: { from: number; to: number; width: number }): Block => ({
     role,
     x: (part.from + part.to) / 2,
     y: 0,
@@ -56,13 +61,13 @@ export function tractorBlocks(): Block[] {
     tyre(wheelbase, 1, frontTyre),
     tyre(0, -1, rearTyre),
     tyre(0, 1, rearTyre),
-    between("bonnet", bonnet),
+    between("bonnet", { ...bonnet, to: frontOf(wheelbase) }),
     between("cab", cab),
   ];
 }
 
 const RANK_DEPTH = 0.1;
-const WHEEL_DIAMETER = 0.62;
+export const WHEEL_DIAMETER = 0.62;
 
 /** The drill: soil it has worked, ranks where they were measured, a hopper and wheels for recognition. */
 export function drillBlocks(rig: ResolvedRig, lastX: number): Block[] {
@@ -116,17 +121,17 @@ function packer(pivot: RigPoint, width: number, y: number): Block[] {
 }
 
 export function rigStrokes(rig: ResolvedRig): Stroke[] {
-  const { pin, workFront, workRear } = rigPoints(rig);
+  const { pin, workFront, workRear, frontAxle } = rigPoints(rig);
   const frontOfFrame = pin.x - (pin.x - Math.max(workFront.x, workRear.x)) * 0.52;
   const axle = TRACTOR.frontTyre.track / 2;
   const strokes: Stroke[] = [
     {
       role: "front axle",
       points: [
-        [TRACTOR.wheelbase, -axle],
-        [TRACTOR.wheelbase, axle],
+        [frontAxle.x, -axle],
+        [frontAxle.x, axle],
       ],
-      assumed: true,
+      assumed: frontAxle.assumed,
     },
     {
       role: "drawbar",

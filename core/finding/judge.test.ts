@@ -1,19 +1,21 @@
 import { describe, expect, it } from "vitest";
-import { sampleRig } from "../rig/sample.ts";
+import { PRESETS, type UnitSystem } from "../quantity/units.ts";
+import { resolveRig } from "../rig/resolve.ts";
+import { sampleFacts, sampleReading, sampleRig } from "../rig/sample.ts";
 import { stopsOf } from "./finding.ts";
 import { judge } from "./judge.ts";
 
-const found = (rig: ReturnType<typeof sampleRig>, system: "metric" | "us" = "metric") =>
-  judge(rig, system).map(({ severity, id }) => `${severity} ${id}`);
-const only = (rig: ReturnType<typeof sampleRig>, id: string, system: "metric" | "us" = "metric") => {
-  const finding = judge(rig, system).find((each) => each.id === id);
+const found = (rig: ReturnType<typeof sampleRig>, system: UnitSystem = "metric") =>
+  judge(rig, PRESETS[system]).map(({ severity, id }) => `${severity} ${id}`);
+const only = (rig: ReturnType<typeof sampleRig>, id: string, system: UnitSystem = "metric") => {
+  const finding = judge(rig, PRESETS[system]).find((each) => each.id === id);
   if (!finding) throw new Error(`no ${id} among ${found(rig)}`);
   return { ...finding, what: finding.what.replace(/\u00a0/g, " ") };
 };
 
 describe("judging a rig", () => {
   it("finds nothing on a rig taped throughout", () => {
-    expect(judge(sampleRig(), "metric")).toEqual([]);
+    expect(judge(sampleRig(), PRESETS.metric)).toEqual([]);
   });
 
   it("stops on what is missing, and says so of the pivot", () => {
@@ -29,7 +31,7 @@ describe("judging a rig", () => {
 
   it("stops on a zero that nobody taped", () => {
     const rig = sampleRig({ "pin.workFront": 0 }, { "pin.workFront": "book" });
-    expect(stopsOf(judge(rig, "metric")).map((each) => each.id)).toEqual(["zero:pin.workFront"]);
+    expect(stopsOf(judge(rig, PRESETS.metric)).map((each) => each.id)).toEqual(["zero:pin.workFront"]);
     expect(only(rig, "zero:pin.workFront").what).toBe(
       "Drawbar pin to front rank is 0.000 m and nobody measured it.",
     );
@@ -56,7 +58,9 @@ describe("judging a rig", () => {
   });
 
   it("does not nag about a wanted overlap or a counted row", () => {
-    expect(judge(sampleRig({}, { "work.overlap": "book", "rows.count": "book" }), "metric")).toEqual([]);
+    expect(judge(sampleRig({}, { "work.overlap": "book", "rows.count": "book" }), PRESETS.metric)).toEqual(
+      [],
+    );
   });
 
   it("doubts a slipped digit", () => {
@@ -88,11 +92,95 @@ describe("widths that disagree", () => {
   });
 
   it("keeps quiet within 2 cm, and about a width already doubted", () => {
-    expect(judge(sampleRig({ "tool.width": 4.52 }), "metric")).toEqual([]);
+    expect(judge(sampleRig({ "tool.width": 4.52, "guidance.trackSpacing": 4.52 }), PRESETS.metric)).toEqual(
+      [],
+    );
     expect(found(sampleRig({ "tool.width": 45 }))).toEqual(["fix range:tool.width"]);
   });
 
   it("stops without sections", () => {
     expect(found(sampleRig({}, {}, null))).toEqual(["stop missing:sections"]);
+  });
+});
+
+describe("figures that were loaded, not read", () => {
+  it("are suspected where they are round and untaped", () => {
+    const rig = sampleRig({ "pin.pivot": 5.5 }, { "pin.pivot": "book" });
+    expect(found(rig)).toEqual(["check stock:pin.pivot"]);
+    expect(found(sampleRig({ "pin.pivot": 5.5 }))).toEqual([]);
+    // 18 ft, whole half feet
+    expect(found(sampleRig({ "pin.pivot": 5.4864 }, { "pin.pivot": "estimate" }))).toEqual([
+      "check stock:pin.pivot",
+    ]);
+    expect(found(sampleRig({ "pin.pivot": 5.52 }, { "pin.pivot": "book" }))).toEqual([
+      "check untaped:pin.pivot",
+    ]);
+  });
+
+  it("are to be fixed where half the width stands in the place of the offset", () => {
+    const rig = sampleRig({ "tool.lateral": 2.25 }, { "tool.lateral": "book" });
+    expect(only(rig, "half-width:tool.lateral")).toMatchObject({ severity: "fix" });
+    expect(found(sampleRig({ "tool.lateral": 2.25 }))).toEqual([]);
+  });
+});
+
+describe("lines laid at another spacing than the tool's", () => {
+  it("leave every joint wide, or work it twice", () => {
+    const wide = only(sampleRig({ "guidance.trackSpacing": 6 }), "track-spacing:guidance.trackSpacing");
+    expect(wide.severity).toBe("fix");
+    expect(wide.what).toBe("The terminal's lines are 6.000 m apart; width less overlap is 4.500 m.");
+    expect(wide.why.replace(/\u00a0/g, " ")).toBe("Every joint is left 1.500 m wide.");
+    const twice = only(sampleRig({ "guidance.trackSpacing": 4.4 }), "track-spacing:guidance.trackSpacing");
+    expect(twice.why.replace(/\u00a0/g, " ")).toBe("Every joint is worked twice, 0.100 m wide.");
+  });
+
+  it("are right where the overlap accounts for the difference, or the terminal rounds", () => {
+    expect(found(sampleRig({ "work.overlap": 0.1, "guidance.trackSpacing": 4.4 }))).toEqual([]);
+    expect(found(sampleRig({ "tool.width": 4.504 }))).toEqual([]);
+    expect(found(sampleRig({ "guidance.trackSpacing": null }))).toEqual([
+      "note missing:guidance.trackSpacing",
+    ]);
+  });
+});
+
+describe("readings held against each other", () => {
+  const withReadings = (change: Partial<ReturnType<typeof sampleFacts>>) =>
+    resolveRig({ ...sampleFacts(), ...change });
+
+  it("ask for another where repeats lie apart", () => {
+    const twice = (second: number) => {
+      const facts = sampleFacts();
+      const repeats = [sampleReading("pin.pivot", 5.26), sampleReading("pin.pivot", second)];
+      return found(resolveRig({ ...facts, readings: { ...facts.readings, "pin.pivot": repeats } }));
+    };
+    expect(twice(5.27)).toEqual([]);
+    expect(twice(5.28)).toEqual(["check spread:pin.pivot"]);
+  });
+
+  it("doubt a side that changed over", () => {
+    const before = { "tool.lateral": sampleReading("tool.lateral", -0.025) };
+    const finding = only(withReadings({ previous: before }), "side:tool.lateral");
+    expect(finding.severity).toBe("fix");
+    expect(finding.what).toBe("Tool off the line of pull is 2.5 cm right; it was 2.5 cm left before.");
+    expect(
+      found(withReadings({ previous: { "tool.lateral": sampleReading("tool.lateral", -0.1) } })),
+    ).toEqual([]);
+  });
+
+  it("are stale once a change touches them, for as long as the change stands", () => {
+    const tyres = {
+      id: "c",
+      kind: "tractor tyres" as const,
+      at: "2026-03-02T08:00:00.000Z",
+      person: "",
+      note: "",
+    };
+    const rig = withReadings({ changes: [tyres] });
+    expect(found(rig)).toEqual(["check stale:receiver.height"]);
+    expect(only(rig, "stale:receiver.height").why).toContain("other tyres on the tractor");
+    expect(found(withReadings({ changes: [{ ...tyres, at: "2026-02-01T08:00:00.000Z" }] }))).toEqual([]);
+    const openers = withReadings({ changes: [{ ...tyres, kind: "tool openers" }] });
+    expect(found(openers)).toContain("check stale:sections");
+    expect(found(openers)).toContain("check stale:pin.workFront");
   });
 });

@@ -5,11 +5,22 @@
  * them (International yard and pound agreement, 1959; NIST SP 811, appendix B.8).
  */
 
+import { type Figure, MINUS, type Parsed, readFigure, roundHalfUp } from "./figure.ts";
+
 export const METRES_PER = { m: 1, cm: 0.01, mm: 0.001, in: 0.0254, ft: 0.3048 } as const;
 export type LengthUnit = keyof typeof METRES_PER;
 
-/** How a length is printed: the feet style writes feet, whole inches and a binary fraction. */
-export type LengthStyle = "m" | "cm" | "mm" | "in" | "ft-in";
+/** How a length is printed: the feet styles write feet, whole inches and a fraction to 1/16 or 1/8. */
+export const LENGTH_STYLES = ["m", "cm", "mm", "in", "ft-in", "ft-in/8"] as const;
+export type LengthStyle = (typeof LENGTH_STYLES)[number];
+
+/** The fraction of an inch a feet style prints to. */
+const DENOMINATOR = { "ft-in": 16, "ft-in/8": 8 } as const;
+type FeetStyle = keyof typeof DENOMINATOR;
+
+export function isFeet(style: LengthStyle): style is FeetStyle {
+  return style in DENOMINATOR;
+}
 
 export type ParsedLength = {
   /** metres; negative only where the text carried a minus sign or a side word allowed it */
@@ -18,19 +29,18 @@ export type ParsedLength = {
   step: number;
 };
 
-export type Parsed<T> = { ok: true; value: T } | { ok: false; problem: string };
-
 const EXAMPLES: Record<LengthStyle, string> = {
   m: "3.81 or 12' 6 3/8\"",
   cm: "12.5 or 4 7/8 in",
   mm: "3810 or 3.81 m",
   in: "150 or 12' 6\"",
   "ft-in": "12' 6 3/8\" or 3.81 m",
+  "ft-in/8": "12' 6 3/8\" or 3.81 m",
 };
 
 /** The unit a bare number takes where the field shows `style`. Feet-and-inches fields count in inches. */
 export function bareUnit(style: LengthStyle): LengthUnit {
-  return style === "ft-in" ? "in" : style;
+  return isFeet(style) ? "in" : style;
 }
 
 const VULGAR: Record<string, string> = {
@@ -61,15 +71,10 @@ const UNIT_WORDS: Record<string, LengthUnit> = {
   inches: "in",
 };
 
-const BINARY_DENOMINATORS = [2, 4, 8, 16, 32, 64];
-
 type Token = { kind: "number"; text: string } | { kind: "unit"; unit: LengthUnit; text: string };
 
 /** One number with the unit that follows it, as typed. */
 type Part = Figure & { unit: LengthUnit | null; text: string };
-
-/** A number as typed; `grouped` where its comma may mark thousands: 1,234 is then 1.234 or 1234. */
-type Figure = { value: number; step: number; grouped: number | null };
 
 /**
  * Reads a length. A bare number takes `style`'s unit; feet and inches may be mixed, metric units may not.
@@ -141,7 +146,7 @@ function toParts(tokens: Token[]): Part[] | string {
       pending = null;
       continue;
     }
-    const read = readNumber(token.text);
+    const read = readFigure(token.text);
     if (typeof read === "string") return read;
     if (!pending) pending = { ...read, unit: null, text: token.text };
     else if (read.fraction && !pending.text.includes("/") && Number.isInteger(pending.value))
@@ -156,25 +161,6 @@ function toParts(tokens: Token[]): Part[] | string {
   }
   if (pending) parts.push(pending);
   return parts;
-}
-
-function readNumber(text: string): (Figure & { fraction: boolean }) | string {
-  const fraction = /^(\d+)\/(\d+)$/.exec(text);
-  if (fraction) {
-    const [over, under] = [Number(fraction[1]), Number(fraction[2])];
-    if (!BINARY_DENOMINATORS.includes(under))
-      return `“${text}” is not a fraction on a tape: halves, quarters, 8ths, 16ths, 32nds or 64ths.`;
-    if (over >= under) return `“${text}” is not less than one.`;
-    return { value: over / under, step: 1 / under, grouped: null, fraction: true };
-  }
-  const decimal = text.replace(/ /g, "");
-  if (/[.,].*[.,]/.test(decimal)) return `“${text}” has two decimal marks.`;
-  if (/[.,]$/.test(decimal)) return `“${text}” ends in a decimal mark.`;
-  const value = Number(decimal.replace(",", "."));
-  if (!Number.isFinite(value) || value > 1e6) return `“${text}” is too large.`;
-  const places = /[.,](\d+)$/.exec(decimal)?.[1]?.length ?? 0;
-  const grouped = /^[1-9]\d{0,2},\d{3}$/.test(decimal) ? Number(decimal.replace(",", "")) : null;
-  return { value, step: 10 ** -places, grouped, fraction: false };
 }
 
 function addParts(parts: Part[], bare: LengthUnit): ParsedLength | string {
@@ -211,12 +197,10 @@ function inMetres({ value, step, grouped }: Part, unit: LengthUnit): ParsedLengt
   return { metres: value * METRES_PER[unit], step: step * METRES_PER[unit] };
 }
 
-export const MINUS = "\u2212";
-
-const DECIMALS: Record<Exclude<LengthStyle, "ft-in">, number> = { m: 3, cm: 1, mm: 0, in: 2 };
+const DECIMALS: Record<Exclude<LengthStyle, FeetStyle>, number> = { m: 3, cm: 1, mm: 0, in: 2 };
 
 export type PrintOptions = {
-  /** decimals after the mark; for the feet style the fraction's denominator is fixed at 1/16 */
+  /** decimals after the mark; the feet styles carry their own fraction */
   decimals?: number;
   /** write a + before positive values */
   signed?: boolean;
@@ -226,38 +210,33 @@ export type PrintOptions = {
 
 /** The last printed place, in metres; rounding hides at most half of it. */
 export function printedStep(style: LengthStyle, decimals?: number): number {
-  if (style === "ft-in") return METRES_PER.in / 16;
+  if (isFeet(style)) return METRES_PER.in / DENOMINATOR[style];
   return METRES_PER[style] * 10 ** -(decimals ?? DECIMALS[style]);
 }
 
 /** Prints metres in a style. A true minus sign marks negatives; a value that rounds to zero has no sign. */
 export function printLength(metres: number, style: LengthStyle, options: PrintOptions = {}): string {
   if (!Number.isFinite(metres)) throw new RangeError(`not a length: ${metres}`);
-  const { text, zero } =
-    style === "ft-in" ? feetInches(Math.abs(metres)) : decimalText(Math.abs(metres), style, options);
+  const { text, zero } = isFeet(style)
+    ? feetInches(Math.abs(metres), DENOMINATOR[style])
+    : decimalText(Math.abs(metres), style, options);
   const sign = zero ? "" : metres < 0 ? MINUS : options.signed ? "+" : "";
-  const unit = style === "ft-in" || options.bare ? "" : `\u00a0${style}`;
+  const unit = isFeet(style) || options.bare ? "" : `\u00a0${style}`;
   return `${sign}${text}${unit}`;
 }
 
-function decimalText(metres: number, style: Exclude<LengthStyle, "ft-in">, options: PrintOptions) {
+function decimalText(metres: number, style: Exclude<LengthStyle, FeetStyle>, options: PrintOptions) {
   const text = roundHalfUp(metres / METRES_PER[style], options.decimals ?? DECIMALS[style]);
   return { text, zero: Number(text) === 0 };
 }
 
-/** Rounds as a person does: 2.345 → 2.35, although the double just under it is nearer to 2.34. */
-function roundHalfUp(value: number, decimals: number): string {
-  const places = 10 ** decimals;
-  return (Math.round(Number((value * places).toPrecision(12))) / places).toFixed(decimals);
-}
-
-function feetInches(metres: number): { text: string; zero: boolean } {
-  const sixteenths = Math.round(Number(((metres / METRES_PER.in) * 16).toPrecision(12)));
-  const feet = Math.floor(sixteenths / 192);
-  const inches = Math.floor((sixteenths % 192) / 16);
-  const fraction = lowestTerms(sixteenths % 16, 16);
+function feetInches(metres: number, parts: number): { text: string; zero: boolean } {
+  const count = Math.round(Number(((metres / METRES_PER.in) * parts).toPrecision(12)));
+  const feet = Math.floor(count / (12 * parts));
+  const inches = Math.floor((count % (12 * parts)) / parts);
+  const fraction = lowestTerms(count % parts, parts);
   const inchText = [inches || !fraction ? String(inches) : "", fraction].filter(Boolean).join("\u00a0");
-  return { text: feet ? `${feet}'\u00a0${inchText}"` : `${inchText}"`, zero: sixteenths === 0 };
+  return { text: feet ? `${feet}'\u00a0${inchText}"` : `${inchText}"`, zero: count === 0 };
 }
 
 function lowestTerms(over: number, under: number): string {

@@ -1,7 +1,8 @@
 import type { Axis, PointKey } from "../dimension/points.ts";
+import type { Change, Proof } from "./facts.ts";
 import { type Term, termsBetween } from "./frame.ts";
 import { type Grade, weakest } from "./grade.ts";
-import type { Resolved, ResolvedRig } from "./resolve.ts";
+import { provenBy, type Resolved, type ResolvedRig } from "./resolve.ts";
 
 export type Link = Term & {
   value: number | null;
@@ -9,6 +10,7 @@ export type Link = Term & {
   contribution: number | null;
   grade: Grade;
   sigma: number;
+  stale: Change | null;
 };
 
 /** A length derived from readings, with everything it came from. */
@@ -20,30 +22,43 @@ export type Chain = {
   known: number;
   /** standard uncertainty of the total, metres: root sum of squares of coefficient × σ; null without a total */
   sigma: number | null;
+  /** of the weakest link, or proven where a field test confirms the whole sum */
   grade: Grade;
+  stale: boolean;
+  proof: Proof | null;
 };
 
 /** Sums coefficient × reading. A missing link leaves no total, never a zero in its place. */
-export function evaluate(terms: readonly Term[], values: ResolvedRig["values"]): Chain {
+export function evaluate(terms: readonly Term[], { values, proofs }: ResolvedRig): Chain {
   const links = terms.map((term) => toLink(term, values[term.key]));
   const complete = links.every((link) => link.contribution !== null);
   const known = links.reduce((sum, link) => sum + (link.contribution ?? 0), 0);
+  const proof = complete ? provenBy(terms, proofs) : null;
   return {
     links,
     total: complete ? known : null,
     known,
     sigma: complete ? Math.hypot(...links.map((link) => link.coefficient * link.sigma)) : null,
-    grade: weakest(links.map((link) => link.grade)),
+    grade: proof ? "proven" : weakest(links.map((link) => link.grade)),
+    stale: links.some(({ stale }) => stale !== null),
+    proof,
   };
 }
 
-function toLink(term: Term, { value, grade, sigma }: Resolved): Link {
-  return { ...term, value, grade, sigma, contribution: value === null ? null : term.coefficient * value };
+function toLink(term: Term, { value, grade, sigma, stale }: Resolved): Link {
+  return {
+    ...term,
+    value,
+    grade,
+    sigma,
+    stale,
+    contribution: value === null ? null : term.coefficient * value,
+  };
 }
 
 /** A→B = x_B − x_A along an axis of the machine frame. */
 export function between(rig: ResolvedRig, from: PointKey, to: PointKey, axis: Axis): Chain {
-  return evaluate(termsBetween(from, to, axis), rig.values);
+  return evaluate(termsBetween(from, to, axis), rig);
 }
 
 /** Track spacing = working width − overlap. */
@@ -53,5 +68,5 @@ export const TRACK_SPACING: readonly Term[] = [
 ];
 
 export function trackSpacing(rig: ResolvedRig): Chain {
-  return evaluate(TRACK_SPACING, rig.values);
+  return evaluate(TRACK_SPACING, rig);
 }

@@ -1,69 +1,118 @@
-import { CATALOGUE, type Dimension, type DimensionKey } from "../dimension/catalogue.ts";
-import { below, type Grade, gradeOf, type Instrument } from "./grade.ts";
-
-/** One value somebody read: SI, in the dimension's own direction. */
-export type Reading = {
-  id: string;
-  key: DimensionKey;
-  value: number;
-  /** the smallest step the text resolved, SI */
-  step: number;
-  rawText: string;
-  instrument: Instrument;
-  person: string;
-  /** ISO 8601, UTC */
-  measuredAt: string;
-};
-
-export type SectionLayout = {
-  id: string;
-  /** metres, left to right */
-  widths: readonly number[];
-  instrument: Instrument;
-  person: string;
-  measuredAt: string;
-};
-
-/** What is known of a rig: the current reading of each dimension, and the current sections. */
-export type RigFacts = {
-  readings: Partial<Record<DimensionKey, Reading>>;
-  sections: SectionLayout | null;
-};
+import { CATALOGUE, type Dimension, type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import type { ChangeKind } from "../dimension/change.ts";
+import type { Change, Proof, Reading, RigFacts, SectionLayout } from "./facts.ts";
+import type { Term } from "./frame.ts";
+import { below, type Grade, gradeOf } from "./grade.ts";
 
 /** Why a value is not believed although it is there. */
 export type Doubt = "zero" | "habitual zero" | "sign" | "range";
 
 export type Resolved = {
   key: DimensionKey;
-  /** SI in the dimension's own direction; null where missing, never 0 for missing */
+  /** SI in the dimension's own direction, the mean of the current sitting; null where missing, never 0 for missing */
   value: number | null;
   grade: Grade;
   /** standard uncertainty, 1 σ, SI; for a missing or disbelieved value that of the plausible range */
   sigma: number;
   doubt: Doubt | null;
+  /** the change since the reading that touches it; null while nothing did */
+  stale: Change | null;
+  /** the newest reading of the current sitting */
   reading: Reading | null;
+  /** all of the current sitting, oldest first */
+  repeats: readonly Reading[];
+  /** largest less smallest of the repeats, SI; 0 for one reading */
+  spread: number;
+  /** what stood before this sitting */
+  previous: Reading | null;
+  /** the field test that proves this dimension by itself */
+  proof: Proof | null;
 };
 
 export type ResolvedRig = {
   values: Record<DimensionKey, Resolved>;
   sections: SectionLayout | null;
+  /** the change since the sections were given that touches them */
+  sectionsStale: Change | null;
+  /** proofs that still hold: nothing in them was read again or touched since */
+  proofs: readonly Proof[];
 };
 
+/** What touches the section layout as a whole. */
+const SECTIONS_TOUCHED_BY: readonly ChangeKind[] = ["tool openers"];
+
 export function resolveRig(facts: RigFacts): ResolvedRig {
+  const proofs = facts.proofs.filter((proof) => holds(proof, facts));
   const values = Object.fromEntries(
-    CATALOGUE.map((entry) => [entry.key, resolveValue(entry, facts.readings[entry.key] ?? null)]),
+    CATALOGUE.map((entry) => [entry.key, resolveValue(entry, facts, proofs)]),
   ) as Record<DimensionKey, Resolved>;
-  return { values, sections: facts.sections };
+  const { sections } = facts;
+  const sectionsStale = sections ? touched(SECTIONS_TOUCHED_BY, sections.measuredAt, facts.changes) : null;
+  return { values, sections, sectionsStale, proofs };
 }
 
-function resolveValue(entry: Dimension, reading: Reading | null): Resolved {
+/** The field test that confirms this very sum, whichever end it was walked from. */
+export function provenBy(terms: readonly Term[], proofs: readonly Proof[]): Proof | null {
+  return proofs.find((proof) => sameSum(proof.terms, terms)) ?? null;
+}
+
+function sameSum(a: readonly Term[], b: readonly Term[]): boolean {
+  if (a.length !== b.length || a.length === 0) return false;
+  const ratios = a.map(
+    ({ key, coefficient }) => (b.find((term) => term.key === key)?.coefficient ?? Number.NaN) / coefficient,
+  );
+  return ratios.every((ratio) => Math.abs(Math.abs(ratio) - 1) < 1e-9 && ratio === ratios[0]);
+}
+
+/** A proof lapses when a reading in it is replaced, or a change touches one, after the test. */
+function holds(proof: Proof, { readings, changes }: RigFacts): boolean {
+  return proof.terms.every(({ key }) => {
+    const newest = readings[key]?.at(-1);
+    return (
+      newest !== undefined &&
+      newest.measuredAt <= proof.at &&
+      touched(dimension(key).touchedBy, proof.at, changes) === null
+    );
+  });
+}
+
+function touched(kinds: readonly ChangeKind[], since: string, changes: readonly Change[]): Change | null {
+  return changes.find(({ kind, at }) => kinds.includes(kind) && at > since) ?? null;
+}
+
+function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[]): Resolved {
+  const { key } = entry;
+  const repeats = facts.readings[key] ?? [];
+  const reading = repeats.at(-1) ?? null;
+  const base = { key, reading, repeats, previous: facts.previous[key] ?? null };
   if (!reading)
-    return { key: entry.key, value: null, grade: "missing", sigma: rangeSigma(entry), doubt: null, reading };
-  const grade = gradeOf(reading.instrument);
-  const doubt = doubtOf(entry, reading.value, grade);
+    return {
+      ...base,
+      value: null,
+      grade: "missing",
+      sigma: rangeSigma(entry),
+      doubt: null,
+      stale: null,
+      spread: 0,
+      proof: null,
+    };
+  const numbers = repeats.map(({ value }) => value);
+  const value = mean(numbers);
+  const proof = provenBy([{ key, coefficient: 1 }], proofs);
+  const grade = proof ? "proven" : gradeOf(reading.instrument);
+  const doubt = doubtOf(entry, value, grade);
+  const stale = touched(entry.touchedBy, reading.measuredAt, facts.changes);
   const believed = doubt === null || doubt === "habitual zero";
-  const sigma = believed ? readingSigma(entry, reading, grade) : rangeSigma(entry);
-  return { key: entry.key, value: reading.value, grade, sigma, doubt, reading };
+  return {
+    ...base,
+    value,
+    grade,
+    sigma: believed ? readingSigma(entry, repeats, grade, stale !== null) : rangeSigma(entry),
+    doubt,
+    stale,
+    spread: Math.max(...numbers) - Math.min(...numbers),
+    proof,
+  };
 }
 
 function doubtOf(entry: Dimension, value: number, grade: Grade): Doubt | null {
@@ -77,6 +126,17 @@ function doubtOf(entry: Dimension, value: number, grade: Grade): Doubt | null {
   return value < low || value > high ? "range" : null;
 }
 
+function mean(numbers: readonly number[]): number {
+  return numbers.reduce((sum, number) => sum + number, 0) / numbers.length;
+}
+
+/** Sample variance, n − 1; 0 for a single number. */
+function variance(numbers: readonly number[]): number {
+  if (numbers.length < 2) return 0;
+  const middle = mean(numbers);
+  return numbers.reduce((sum, number) => sum + (number - middle) ** 2, 0) / (numbers.length - 1);
+}
+
 /** Standard deviation of a value that may lie anywhere in the plausible range, evenly: range / √12. */
 function rangeSigma({ plausible: [low, high] }: Dimension): number {
   return (high - low) / Math.sqrt(12);
@@ -85,9 +145,22 @@ function rangeSigma({ plausible: [low, high] }: Dimension): number {
 /** Coarser text than this is a round figure, not a rough one: "6 m" is not read to the nearest metre. */
 const COARSEST_STEP = 0.0254;
 
-/** Instrument and reading step in quadrature; a step spreads evenly, so its σ is step / √12 (GUM, 4.3.7). */
-function readingSigma(entry: Dimension, { step }: Reading, grade: Grade): number {
-  const base = entry.sigma[grade === "book" ? "book" : grade === "assumed" ? "assumed" : "taped"];
+/**
+ * What repeating cannot lower: half of a reading's variance lies in the plumb line, the floor and the choice of the
+ * mark, and stays the same each time (common practice, no source).
+ */
+const SYSTEMATIC_SHARE = 0.5;
+
+/**
+ * Instrument, reading step and scatter in quadrature. A step spreads evenly, so its σ is step / √12 (GUM, 4.3.7);
+ * the random part of n repeats falls with √n (GUM, 4.2.3), and is at least what their own scatter shows. A stale
+ * value is no better than a guess.
+ */
+function readingSigma(entry: Dimension, repeats: readonly Reading[], grade: Grade, stale: boolean): number {
+  const base = entry.sigma[stale ? "assumed" : grade === "book" || grade === "assumed" ? grade : "taped"];
   if (entry.kind === "count" || base === 0) return base;
-  return Math.hypot(base, Math.min(step, COARSEST_STEP) / Math.sqrt(12));
+  const step = Math.min(Math.max(...repeats.map((each) => each.step)), COARSEST_STEP) / Math.sqrt(12);
+  const scatter = variance(repeats.map(({ value }) => value));
+  const random = Math.max(base ** 2 * (1 - SYSTEMATIC_SHARE) + step ** 2, scatter) / repeats.length;
+  return Math.sqrt(base ** 2 * SYSTEMATIC_SHARE + random);
 }

@@ -5,7 +5,8 @@ import { POINT_KEYS } from "../dimension/points.ts";
 import { between, trackSpacing } from "./chain.ts";
 import { termsBetween } from "./frame.ts";
 import { below, weakest } from "./grade.ts";
-import { SAMPLE_LENGTHS, sampleRig } from "./sample.ts";
+import { resolveRig } from "./resolve.ts";
+import { SAMPLE_LENGTHS, sampleFacts, sampleReading, sampleRig } from "./sample.ts";
 import { parseSections, placeSections } from "./sections.ts";
 import { rankTaping } from "./tape-next.ts";
 
@@ -101,6 +102,93 @@ describe("resolving", () => {
   });
 });
 
+describe("repeats of one sitting", () => {
+  const repeated = (...values: number[]) => {
+    const facts = sampleFacts();
+    const repeats = values.map((value, index) => sampleReading("pin.pivot", value, { id: String(index) }));
+    return resolveRig({ ...facts, readings: { ...facts.readings, "pin.pivot": repeats } }).values[
+      "pin.pivot"
+    ];
+  };
+
+  it("give their mean and spread", () => {
+    const { value, spread, reading } = repeated(5.26, 5.264, 5.258);
+    expect(value).toBeCloseTo((5.26 + 5.264 + 5.258) / 3, 12);
+    expect(spread).toBeCloseTo(0.006, 12);
+    expect(reading?.id).toBe("2");
+  });
+
+  it("lower the random half of the variance with their number, never the rest", () => {
+    const step = 0.001 ** 2 / 12;
+    // 5 mm taped: σ² = 25/2 + (25/2 + step²)/n in mm²
+    expect(repeated(5.26).sigma).toBeCloseTo(Math.sqrt(25e-6 + step), 9);
+    expect(repeated(5.26, 5.26, 5.26, 5.26).sigma).toBeCloseTo(Math.sqrt(12.5e-6 + (12.5e-6 + step) / 4), 9);
+    expect(repeated(...Array<number>(400).fill(5.26)).sigma).toBeGreaterThan(Math.sqrt(12.5e-6));
+  });
+
+  it("raise it where they scatter more than a tape does", () => {
+    // two readings 4 cm apart: s² = 0.02² · 2 = 8e-4, halved for the mean
+    expect(repeated(5.26, 5.3).sigma).toBeCloseTo(Math.sqrt(12.5e-6 + 8e-4 / 2), 9);
+  });
+});
+
+describe("proofs", () => {
+  const at = "2026-04-01T10:00:00.000Z";
+  const proof = { id: "p", what: "", how: "", result: "", person: "", at };
+  const joint = {
+    ...proof,
+    terms: [
+      { key: "receiver.lateral" as const, coefficient: 1 },
+      { key: "tool.lateral" as const, coefficient: -1 },
+    ],
+  };
+
+  it("sit on the sum they confirm; the links stay taped", () => {
+    const rig = resolveRig({ ...sampleFacts(), proofs: [joint] });
+    expect(between(rig, "receiver", "workMid", "y")).toMatchObject({ grade: "proven", proof: { id: "p" } });
+    expect(between(rig, "workMid", "receiver", "y").grade).toBe("proven");
+    expect(rig.values["tool.lateral"].grade).toBe("taped");
+    expect(between(rig, "receiver", "workFront", "x").grade).toBe("taped");
+  });
+
+  it("of one dimension make it proven", () => {
+    const width = { ...proof, terms: [{ key: "tool.width" as const, coefficient: 1 }] };
+    expect(resolveRig({ ...sampleFacts(), proofs: [width] }).values["tool.width"].grade).toBe("proven");
+  });
+
+  it("lapse when a link is read again or touched by a change", () => {
+    const facts = sampleFacts();
+    const later = "2026-04-02T10:00:00.000Z";
+    const again = [sampleReading("tool.lateral", 0.025, { measuredAt: later })];
+    const reread = resolveRig({
+      ...facts,
+      proofs: [joint],
+      readings: { ...facts.readings, "tool.lateral": again },
+    });
+    expect(between(reread, "receiver", "workMid", "y").grade).toBe("taped");
+    const moved = { id: "c", kind: "receiver moved" as const, at: later, person: "", note: "" };
+    expect(resolveRig({ ...facts, proofs: [joint], changes: [moved] }).proofs).toEqual([]);
+  });
+});
+
+describe("a stale value", () => {
+  it("keeps its grade, is no better than a guess, and is open to be taped", () => {
+    const moved = {
+      id: "c",
+      kind: "receiver moved" as const,
+      at: "2026-05-01T00:00:00Z",
+      person: "",
+      note: "",
+    };
+    const rig = resolveRig({ ...sampleFacts(), changes: [moved] });
+    const { grade, stale, sigma } = rig.values["receiver.foreAft"];
+    expect({ grade, stale }).toEqual({ grade: "taped", stale: moved });
+    expect(sigma).toBeGreaterThan(0.1);
+    expect(rankTaping(rig)[0]).toMatchObject({ open: true, key: expect.stringMatching(/^receiver/) });
+    expect(between(rig, "receiver", "workFront", "x").stale).toBe(true);
+  });
+});
+
 describe("sections", () => {
   it("lie side by side about the tool's own offset", () => {
     const centres = placeSections(sampleRig()).map((section) => section.centre);
@@ -115,18 +203,18 @@ describe("sections", () => {
     ["2x1,25; 0.5", [1.25, 1.25, 0.5]],
     ["1.5; 1.5 ; 1200 mm", [1.5, 1.5, 1.2]],
   ])("are read from %s", (text, widths) => {
-    expect(parseSections(text, "metric")).toEqual({ ok: true, value: widths });
+    expect(parseSections(text, "m")).toEqual({ ok: true, value: widths });
   });
 
   it.each(["", "3 ×", "1.5;;1.5", "0 × 2", "999 × 1", "2 × 0", "2 × -1", "six"])(
     "are refused as %j",
     (text) => {
-      expect(parseSections(text, "metric").ok).toBe(false);
+      expect(parseSections(text, "m").ok).toBe(false);
     },
   );
 
   it("are read in feet and inches", () => {
-    const read = parseSections("2 x 4' 11 1/16\"", "us");
+    const read = parseSections("2 x 4' 11 1/16\"", "ft-in");
     expect(read.ok && read.value[1]).toBeCloseTo((4 * 12 + 11 + 1 / 16) * 0.0254, 12);
   });
 

@@ -1,12 +1,14 @@
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { Reading, RigFacts } from "./facts.ts";
 import type { Instrument } from "./grade.ts";
-import { type Reading, type ResolvedRig, resolveRig } from "./resolve.ts";
+import { type ResolvedRig, resolveRig } from "./resolve.ts";
 
 /** A drawn drill of made-up lengths in metres, every one taped to the millimetre: for worked examples in tests. */
 export const SAMPLE_LENGTHS: Record<DimensionKey, number> = {
   "receiver.foreAft": 1.73,
   "receiver.lateral": -0.015,
   "receiver.height": 2.94,
+  "tractor.wheelbase": 2.68,
   "axle.pin": 1.04,
   "pin.pivot": 5.26,
   "pin.workFront": 4.18,
@@ -16,6 +18,7 @@ export const SAMPLE_LENGTHS: Record<DimensionKey, number> = {
   "rows.count": 30,
   "rows.spacing": 0.15,
   "work.overlap": 0,
+  "guidance.trackSpacing": 4.5,
 };
 
 export const SAMPLE_SECTIONS: readonly number[] = [1.5, 1.5, 1.5];
@@ -28,28 +31,46 @@ export function sampleRig(
   instruments: Partial<Record<DimensionKey, Instrument>> = {},
   widths: readonly number[] | null = SAMPLE_SECTIONS,
 ): ResolvedRig {
-  const readings: Partial<Record<DimensionKey, Reading>> = {};
+  return resolveRig(sampleFacts(lengths, instruments, widths));
+}
+
+/** The facts the sample rig is resolved from, for tests that add to them. */
+export function sampleFacts(
+  lengths: Overrides = {},
+  instruments: Partial<Record<DimensionKey, Instrument>> = {},
+  widths: readonly number[] | null = SAMPLE_SECTIONS,
+): RigFacts {
+  const readings: RigFacts["readings"] = {};
   for (const [key, value] of Object.entries({ ...SAMPLE_LENGTHS, ...lengths }) as [
     DimensionKey,
     number | null,
   ][])
-    if (value !== null) readings[key] = sampleReading(key, value, instruments[key] ?? "tape");
+    if (value !== null)
+      readings[key] = [sampleReading(key, value, { instrument: instruments[key] ?? "tape" })];
   const stamp = { person: "Test", measuredAt: "2026-03-01T08:00:00.000Z" };
-  return resolveRig({
+  return {
     readings,
+    previous: {},
     sections: widths ? { id: "s", widths, instrument: "tape", ...stamp } : null,
-  });
+    changes: [],
+    proofs: [],
+  };
 }
 
-function sampleReading(key: DimensionKey, value: number, instrument: Instrument): Reading {
+export function sampleReading(key: DimensionKey, value: number, rest: Partial<Reading> = {}): Reading {
   return {
     id: key,
     key,
     value,
     step: 0.001,
     rawText: String(value),
-    instrument,
+    instrument: "tape",
     person: "Test",
     measuredAt: "2026-03-01T08:00:00.000Z",
+    sitting: key,
+    conditions: [],
+    note: "",
+    photoId: null,
+    ...rest,
   };
 }

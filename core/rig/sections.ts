@@ -1,5 +1,5 @@
-import { type Parsed, parseLength } from "../quantity/length.ts";
-import { IN_TAPE_UNITS, type UnitSystem } from "../quantity/units.ts";
+import type { Parsed } from "../quantity/figure.ts";
+import { type LengthStyle, parseLength } from "../quantity/length.ts";
 import type { ResolvedRig } from "./resolve.ts";
 
 export type Section = {
@@ -31,13 +31,13 @@ const NARROWEST = 0.05;
 const MOST_SECTIONS = 256;
 
 /** Reads widths from left to right: "3 × 1.5", "1.5; 1.5; 1.2", "2 x 4'; 6 x 5' 6\"". Metres. */
-export function parseSections(text: string, system: UnitSystem): Parsed<number[]> {
+export function parseSections(text: string, style: LengthStyle): Parsed<number[]> {
   const widths: number[] = [];
   for (const group of text.split(/[;+|\n]/).map((each) => each.trim())) {
     if (group === "")
       return { ok: false, problem: `There is a gap in the list. Type it like 3 × 1.5 or 1.5; 1.5; 1.2.` };
     const repeated = /^(\d{1,3})\s*[x×*]\s*(.+)$/i.exec(group);
-    const read = parseLength(repeated?.[2] ?? group, IN_TAPE_UNITS[system]);
+    const read = parseLength(repeated?.[2] ?? group, style);
     if (!read.ok) return read;
     if (read.value.metres < NARROWEST)
       return { ok: false, problem: `“${group}” is too narrow for a section.` };

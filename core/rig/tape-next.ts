@@ -36,12 +36,12 @@ export type Ranked = {
  */
 export function rankTaping({ values }: ResolvedRig): Ranked[] {
   return CATALOGUE.flatMap(({ key }) => {
-    const { sigma, grade, doubt } = values[key];
+    const { sigma, grade, doubt, stale } = values[key];
     const moved = GUIDANCE_RESULTS.map(({ label, terms }) => ({
       moves: label,
       effect: Math.abs(terms.find((term) => term.key === key)?.coefficient ?? 0) * sigma,
     })).reduce((most, each) => (each.effect > most.effect ? each : most));
-    const open = below(grade, "taped") || doubt !== null;
+    const open = below(grade, "taped") || doubt !== null || stale !== null;
     return moved.effect > 0 ? [{ key, ...moved, open }] : [];
   }).sort((a, b) => Number(b.open) - Number(a.open) || b.effect - a.effect);
 }

@@ -1,0 +1,61 @@
+import { parseLength, printedStep, printLength } from "../quantity/length.ts";
+import type { FrozenLine } from "./numbered.ts";
+import type { FigureForm, SignRule } from "./scheme.ts";
+
+/** What the terminal shows against what the card says. */
+export type Comparison =
+  | { kind: "match" }
+  | { kind: "differs"; by: string }
+  /** nothing to compare yet */
+  | { kind: "open" }
+  | { kind: "unreadable"; problem: string };
+
+export type Shown = { text: string; word: string };
+
+/**
+ * Compares values, not text: 12' 9.5" is 153.5 in. They match where they fall on the same step of the terminal's own
+ * resolution.
+ */
+export function compareShown({ figure, word, form }: FrozenLine, shown: Shown): Comparison {
+  const text = shown.text.trim();
+  if (text === "") return { kind: "open" };
+  switch (form.kind) {
+    case "choice":
+      return text.toLowerCase() === figure.toLowerCase()
+        ? { kind: "match" }
+        : { kind: "differs", by: `“${text}”` };
+    case "count":
+      return compareCounts(figure, text);
+    case "length":
+      return compareLengths(form, { text: figure, word }, { ...shown, text });
+  }
+}
+
+function compareCounts(figure: string, text: string): Comparison {
+  if (!/^\d{1,6}$/.test(text)) return { kind: "unreadable", problem: "A whole number is shown here." };
+  const by = Number(text) - Number(figure);
+  return by === 0 ? { kind: "match" } : { kind: "differs", by: by > 0 ? `+${by}` : `−${-by}` };
+}
+
+type LengthForm = Extract<FigureForm, { kind: "length" }>;
+
+function compareLengths({ unit, decimals, sign }: LengthForm, card: Shown, shown: Shown): Comparison {
+  const [wanted, seen] = [parseLength(card.text, unit), parseLength(shown.text, unit)];
+  if (!seen.ok) return { kind: "unreadable", problem: seen.problem };
+  if (!wanted.ok) return { kind: "unreadable", problem: wanted.problem };
+  const value = (metres: number, word: string) => (isMinus(sign, word) ? -metres : metres);
+  if (
+    sign.kind === "words" &&
+    shown.word === "" &&
+    Math.abs(seen.value.metres) >= printedStep(unit, decimals) / 2
+  )
+    return { kind: "unreadable", problem: `Say which: ${sign.plus} or ${sign.minus}.` };
+  const by = value(seen.value.metres, shown.word) - value(wanted.value.metres, card.word);
+  return Math.abs(by) < printedStep(unit, decimals) / 2
+    ? { kind: "match" }
+    : { kind: "differs", by: printLength(by, unit, { decimals, signed: true }) };
+}
+
+function isMinus(sign: SignRule, word: string): boolean {
+  return sign.kind === "words" && word === sign.minus;
+}

@@ -1,0 +1,13 @@
+/** What must hold while a length is measured: shown before the tape comes out, kept with the reading. */
+export const CONDITIONS = {
+  "level floor": "Level floor",
+  "tool lowered": "Tool lowered to work",
+  "wheels straight": "Wheels straight ahead",
+  "drawbar central": "Drawbar pinned central",
+  "pulled straight": "Pulled forward straight",
+  "tyre pressure": "Tyres at working pressure",
+} as const;
+
+export type ConditionKey = keyof typeof CONDITIONS;
+
+export const CONDITION_KEYS = Object.keys(CONDITIONS) as ConditionKey[];

@@ -1,0 +1,50 @@
+import { CATALOGUE, type Dimension, SECTIONS_LETTER } from "../dimension/catalogue.ts";
+import { printEntry } from "../dimension/entry.ts";
+import type { Units } from "../quantity/units.ts";
+import { termsBetween } from "../rig/frame.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
+import type { Placed } from "./place.ts";
+import type { DimensionMark, Sheet } from "./sheet.ts";
+
+/** The lengths one walks along from the receiver to the tool. */
+export const LEADING = new Set(
+  (["pivot", "workFront", "workRear"] as const).flatMap((to) =>
+    termsBetween("receiver", to, "x").map(({ key }) => key),
+  ),
+);
+
+export function sectionsText({ sections }: ResolvedRig): string {
+  return sections ? `${sections.widths.length} sections` : "missing";
+}
+
+export function valueText(entry: Dimension, { values }: ResolvedRig, units: Units): string {
+  const { value } = values[entry.key];
+  if (value === null) return "missing";
+  return entry.key === "rows.count"
+    ? `${value} rows`
+    : printEntry(entry, value, units).replace(/\u00a0m\b/, "");
+}
+
+export function toMark(
+  { target, letter, value, path, arrows, label, clear }: Placed,
+  rig: ResolvedRig,
+  sheet: Sheet,
+): DimensionMark {
+  const entry = CATALOGUE.find(({ key }) => key === target);
+  const text = entry ? valueText(entry, rig, sheet.units) : sectionsText(rig);
+  const missing = entry ? rig.values[entry.key].value === null : rig.sections === null;
+  const doubted = entry
+    ? rig.values[entry.key].doubt !== null && rig.values[entry.key].doubt !== "habitual zero"
+    : false;
+  return {
+    target,
+    letter: entry?.letter ?? SECTIONS_LETTER,
+    letterAt: letter,
+    value: value ? { ...value, text } : null,
+    path,
+    arrows,
+    state: missing ? "missing" : doubted ? "doubted" : "known",
+    label,
+    clear,
+  };
+}

@@ -1,0 +1,132 @@
+import type { Dimension } from "../dimension/catalogue.ts";
+import { CHANGES, type ChangeKind } from "../dimension/change.ts";
+import { printEntry } from "../dimension/entry.ts";
+import { METRES_PER, printLength } from "../quantity/length.ts";
+import type { Units } from "../quantity/units.ts";
+import { below, type Grade } from "../rig/grade.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
+import { guidanceUses } from "../rig/tape-next.ts";
+import type { Finding } from "./finding.ts";
+
+/** A finding on one dimension, cured by reading it. */
+export function findingOn(
+  entry: Dimension,
+  id: string,
+  rest: Pick<Finding, "severity" | "what" | "why">,
+): Finding {
+  return {
+    id: `${id}:${entry.key}`,
+    station: entry.station,
+    subject: entry.key,
+    next: { label: `${entry.kind === "count" ? "Count" : "Tape"} ${entry.letter}`, target: entry.key },
+    ...rest,
+  };
+}
+
+export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Finding[] {
+  const { value, grade, doubt, stale } = rig.values[entry.key];
+  if (value === null) return [missing(entry)];
+  const shown = printEntry(entry, value, units);
+  switch (doubt) {
+    case "zero":
+      return [
+        findingOn(entry, "zero", {
+          severity: "stop",
+          what: `${entry.label} is ${shown}${below(grade, "taped") ? " and nobody measured it" : ""}.`,
+          why: `A zero here is a number nobody entered. ${entry.matters}`,
+        }),
+      ];
+    case "sign":
+      return [wrongSign(entry, value, units)];
+    case "range":
+      return [
+        findingOn(entry, "range", {
+          severity: "fix",
+          what: `${entry.label} is ${shown}, outside what is usual.`,
+          why: `Usual is ${printEntry(entry, entry.plausible[0], units)} to ${printEntry(entry, entry.plausible[1], units)}: look for a slipped digit or a wrong unit.`,
+        }),
+      ];
+  }
+  if (stale) return guidanceUses(entry.key) ? [outdated(entry, stale.kind, grade)] : [];
+  if (doubt === "habitual zero")
+    return [
+      findingOn(entry, "habitual-zero", {
+        severity: "check",
+        what: `${entry.label} is ${shown} by habit, not by tape.`,
+        why: `It is zero on most machines, and never sure until taped. ${entry.matters}`,
+      }),
+    ];
+  if (!below(grade, "taped") || !guidanceUses(entry.key) || entry.sigma.book === 0) return [];
+  if (isHalfTheWidth(entry, value, rig))
+    return [
+      findingOn(entry, "half-width", {
+        severity: "fix",
+        what: `${entry.label} is ${shown}, half the working width.`,
+        why: "That is the distance from one edge to the middle, typed where an offset belongs. An offset is zero on a tool that pulls straight.",
+      }),
+    ];
+  return [looksStock(entry, value) ? stock(entry, shown, grade) : untaped(entry, grade)];
+}
+
+/** A centre distance in the place of an offset: within a centimetre of half the width. */
+function isHalfTheWidth({ sides, key }: Dimension, value: number, { values }: ResolvedRig): boolean {
+  const width = values["tool.width"].value;
+  return sides?.plus === "right" && key !== "receiver.lateral" && width !== null
+    ? Math.abs(Math.abs(value) - width / 2) <= 0.01
+    : false;
+}
+
+/** Lists of stock figures are round: whole decimetres, or whole half feet. A width is round by design. */
+function looksStock({ span }: Dimension, value: number): boolean {
+  const round = (step: number) => Math.abs(value / step - Math.round(value / step)) < 1e-6;
+  return span !== null && span.axis !== "y" && (round(0.1) || round(METRES_PER.ft / 2));
+}
+
+function stock(entry: Dimension, shown: string, grade: Grade): Finding {
+  return findingOn(entry, "stock", {
+    severity: "check",
+    what: `${entry.label} is ${shown}, ${grade === "book" ? "from the book" : "assumed"}: as round as a stock figure.`,
+    why: `Stock figures are loaded with a machine and look plausible. ${entry.matters}`,
+  });
+}
+
+function outdated(entry: Dimension, kind: ChangeKind, grade: Grade): Finding {
+  return findingOn(entry, "stale", {
+    severity: "check",
+    what: `${entry.label} is stale, was ${grade}.`,
+    why: `Since then: ${CHANGES[kind].label.toLowerCase()}. ${entry.matters}`,
+  });
+}
+
+function missing(entry: Dimension): Finding {
+  const pivot = entry.key === "pin.pivot";
+  return findingOn(entry, "missing", {
+    severity: entry.whenMissing,
+    what: pivot
+      ? "This drawn tool has no pivot: drawbar pin to wheels is missing."
+      : `${entry.label} is missing.`,
+    why: entry.matters,
+  });
+}
+
+function wrongSign(entry: Dimension, value: number, units: Units): Finding {
+  const ahead = printLength(-value, units[entry.shown]);
+  const work = entry.key === "pin.workFront" || entry.key === "pin.workRear";
+  return findingOn(entry, "sign", {
+    severity: "stop",
+    what: work
+      ? `The ${entry.key === "pin.workFront" ? "front" : "rear"} rank lies ${ahead} ahead of the drawbar pin.`
+      : `${entry.label} is negative: ${printEntry(entry, value, units)}.`,
+    why: work
+      ? `A drawn drill cannot sow ahead of its pin: the sign was swapped on the way here. ${entry.matters}`
+      : `It is a distance, ${entry.fromTo}: the sign was swapped on the way here.`,
+  });
+}
+
+function untaped(entry: Dimension, grade: Grade): Finding {
+  return findingOn(entry, "untaped", {
+    severity: "check",
+    what: `${entry.label} is ${grade === "book" ? "from the book" : "assumed"}, not taped.`,
+    why: entry.matters,
+  });
+}

@@ -1,0 +1,158 @@
+import { dimension, SECTIONS_LETTER } from "../dimension/catalogue.ts";
+import { printEntry } from "../dimension/entry.ts";
+import { printLength } from "../quantity/length.ts";
+import type { Units } from "../quantity/units.ts";
+import { trackSpacing } from "../rig/chain.ts";
+import { below, GRADES, type Grade, gradeOf } from "../rig/grade.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
+import { sectionSum } from "../rig/sections.ts";
+import type { Finding, Target } from "./finding.ts";
+import { findingOn } from "./value.ts";
+
+/**
+ * Widths that differ by less agree: a receiver repeats a pass to about 2 cm on a fixed solution
+ * (common practice, no source), so less cannot be seen in the field.
+ */
+const WIDTHS_AGREE_WITHIN = 0.02;
+
+type Estimate = {
+  label: string;
+  /** metres of working width this way of counting gives */
+  metres: number;
+  grade: Grade;
+  target: Target;
+  letter: string;
+  text: string;
+};
+
+const agree = (a: Estimate, b: Estimate) => Math.abs(a.metres - b.metres) <= WIDTHS_AGREE_WITHIN + 1e-9;
+
+/**
+ * The working width is known three ways: taped, as the sum of the sections, as rows × spacing. Each of
+ * the last two is held against the first.
+ */
+export function judgeWidths(rig: ResolvedRig, units: Units): Finding[] {
+  const width = widthEstimate(rig, units);
+  if (!width) return [];
+  const sections = sectionsEstimate(rig, units);
+  const rows = rowsEstimate(rig, units);
+  return [
+    ...(sections ? compare("sections-sum", "Sections", width, sections, rows, units) : []),
+    ...(rows ? compare("rows-sum", "Rows", width, rows, sections, units) : []),
+  ];
+}
+
+function compare(
+  id: string,
+  title: string,
+  width: Estimate,
+  other: Estimate,
+  third: Estimate | null,
+  units: Units,
+): Finding[] {
+  if (agree(width, other)) return [];
+  const difference = printLength(Math.abs(width.metres - other.metres), units.tape);
+  const { look, because } = suspect(width, other, third);
+  return [
+    {
+      id,
+      station: "tool",
+      severity: "fix",
+      subject: other.target,
+      what: `${title} and width disagree by ${difference}: ${other.text}; the width is ${width.text}.`,
+      why: `${because} Every pass leaves a strip or sows it twice.`,
+      next: { label: `Look at ${look.letter}`, target: look.target },
+    },
+  ];
+}
+
+/** Which of two to look at: the one a third way of counting outvotes, else the lower grade, else the width. */
+function suspect(
+  width: Estimate,
+  other: Estimate,
+  third: Estimate | null,
+): { look: Estimate; because: string } {
+  if (third && agree(third, other))
+    return {
+      look: width,
+      because: `${capital(third.label)} and ${other.label} agree, so look at the width.`,
+    };
+  if (third && agree(third, width))
+    return {
+      look: other,
+      because: `${capital(third.label)} and the width agree, so look at ${other.label}.`,
+    };
+  const look = GRADES.indexOf(other.grade) < GRADES.indexOf(width.grade) ? other : width;
+  return width.grade === other.grade
+    ? { look, because: `Both are ${look.grade}; look at ${look.label} first.` }
+    : { look, because: `The weaker reading is ${look.label} (${look.grade}).` };
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+function widthEstimate({ values }: ResolvedRig, units: Units): Estimate | null {
+  const { value, doubt, grade } = values["tool.width"];
+  if (value === null || doubt) return null;
+  const text = printLength(value, units.tape);
+  return {
+    label: "the width",
+    metres: value,
+    grade,
+    target: "tool.width",
+    letter: dimension("tool.width").letter,
+    text,
+  };
+}
+
+function sectionsEstimate({ sections }: ResolvedRig, units: Units): Estimate | null {
+  if (!sections) return null;
+  const metres = sectionSum(sections.widths);
+  return {
+    label: "the sections",
+    metres,
+    grade: gradeOf(sections.instrument),
+    target: "sections",
+    letter: SECTIONS_LETTER,
+    text: `${sections.widths.length} sections add up to ${printLength(metres, units.tape)}`,
+  };
+}
+
+function rowsEstimate({ values }: ResolvedRig, units: Units): Estimate | null {
+  const [count, spacing] = [values["rows.count"], values["rows.spacing"]];
+  if (count.value === null || spacing.value === null || count.doubt || spacing.doubt) return null;
+  const metres = count.value * spacing.value;
+  const [look, label] = below(count.grade, spacing.grade)
+    ? [count, "the row count"]
+    : [spacing, "the row spacing"];
+  return {
+    label,
+    metres,
+    grade: look.grade,
+    target: look.key,
+    letter: dimension(look.key).letter,
+    text: `${count.value} rows × ${printEntry(dimension("rows.spacing"), spacing.value, units)} = ${printLength(metres, units.tape)}`,
+  };
+}
+
+/** A terminal takes spacings to the centimetre; a finer difference is its rounding. */
+const SPACING_STEP = 0.01;
+
+/** The spacing the terminal lays its lines at, against width less overlap. */
+export function judgeTrackSpacing(rig: ResolvedRig, units: Units): Finding[] {
+  const set = rig.values["guidance.trackSpacing"];
+  const width = rig.values["tool.width"];
+  const wanted = trackSpacing(rig).total;
+  if (set.value === null || set.doubt || wanted === null || width.doubt) return [];
+  const off = set.value - wanted;
+  if (Math.abs(off) < SPACING_STEP - 1e-9) return [];
+  const by = printLength(Math.abs(off), units.tape);
+  return [
+    findingOn(dimension("guidance.trackSpacing"), "track-spacing", {
+      severity: "fix",
+      what: `The terminal's lines are ${printLength(set.value, units.tape)} apart; width less overlap is ${printLength(wanted, units.tape)}.`,
+      why: off > 0 ? `Every joint is left ${by} wide.` : `Every joint is worked twice, ${by} wide.`,
+    }),
+  ];
+}

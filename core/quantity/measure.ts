@@ -1,0 +1,138 @@
+/**
+ * Quantities other than lengths, as people write them, and back: "7.5 km/h", "35 psi", "150 l/ha". SI inside.
+ *
+ * Factors are exact where a definition makes them so: the international mile, pound and foot (yard and pound
+ * agreement, 1959), the US gallon of 231 cubic inches, the standard acceleration of free fall in psi
+ * (NIST SP 811, appendix B.8). An acre is 43 560 square international feet.
+ */
+import { type Parsed, readFigure, roundHalfUp } from "./figure.ts";
+import { METRES_PER } from "./length.ts";
+
+const SQUARE_FOOT = METRES_PER.ft ** 2;
+const POUND = 0.45359237;
+const GALLON = 231 * METRES_PER.in ** 3;
+const LITRE = 0.001;
+const HECTARE = 1e4;
+const ACRE = 43560 * SQUARE_FOOT;
+const STANDARD_GRAVITY = 9.80665;
+
+type UnitEntry = {
+  /** SI units in one of this unit */
+  factor: number;
+  /** decimals it is printed with */
+  decimals: number;
+  /** other ways of writing it */
+  also?: readonly string[];
+};
+
+/** Families of quantities. The first unit of each is what a bare number means where nothing else was chosen. */
+export const FAMILIES = {
+  /** m/s */
+  speed: {
+    "km/h": { factor: 1 / 3.6, decimals: 1, also: ["kmh", "kph", "km per hour"] },
+    mph: { factor: 1609.344 / 3600, decimals: 1, also: ["mi/h", "miles per hour"] },
+    "m/s": { factor: 1, decimals: 2 },
+  },
+  /** kg */
+  mass: {
+    kg: { factor: 1, decimals: 0, also: ["kilo", "kilos"] },
+    t: { factor: 1000, decimals: 2, also: ["tonne", "tonnes"] },
+    lb: { factor: POUND, decimals: 0, also: ["lbs", "pound", "pounds"] },
+    g: { factor: 0.001, decimals: 0 },
+  },
+  /** m² */
+  area: {
+    ha: { factor: HECTARE, decimals: 2, also: ["hectare", "hectares"] },
+    ac: { factor: ACRE, decimals: 2, also: ["acre", "acres"] },
+    "m²": { factor: 1, decimals: 0, also: ["m2", "sqm"] },
+  },
+  /** Pa */
+  pressure: {
+    bar: { factor: 1e5, decimals: 2 },
+    psi: { factor: (POUND * STANDARD_GRAVITY) / METRES_PER.in ** 2, decimals: 1 },
+    kPa: { factor: 1000, decimals: 0, also: ["kpa"] },
+  },
+  /** kg/m² */
+  "mass per area": {
+    "kg/ha": { factor: 1 / HECTARE, decimals: 1 },
+    "lb/ac": { factor: POUND / ACRE, decimals: 1, also: ["lbs/ac", "lb/acre"] },
+    "t/ha": { factor: 1000 / HECTARE, decimals: 2 },
+  },
+  /** m³/m² */
+  "volume per area": {
+    "l/ha": { factor: LITRE / HECTARE, decimals: 0, also: ["litres/ha"] },
+    "gal/ac": { factor: GALLON / ACRE, decimals: 1, also: ["gpa", "gal/acre"] },
+  },
+  /** 1/m² */
+  "count per area": {
+    "/ha": { factor: 1 / HECTARE, decimals: 0, also: ["seeds/ha", "grains/ha"] },
+    "/ac": { factor: 1 / ACRE, decimals: 0, also: ["seeds/ac", "grains/ac"] },
+    "/m²": { factor: 1, decimals: 1, also: ["/m2", "seeds/m2", "seeds/m²", "grains/m²"] },
+  },
+} as const satisfies Record<string, Record<string, UnitEntry>>;
+
+export type Family = keyof typeof FAMILIES;
+export type UnitOf<F extends Family> = keyof (typeof FAMILIES)[F] & string;
+
+export type Measured = {
+  /** SI */
+  value: number;
+  /** the smallest step the text resolves, SI */
+  step: number;
+};
+
+const entriesOf = (family: Family) => Object.entries(FAMILIES[family]) as [string, UnitEntry][];
+
+/**
+ * Reads a quantity of a family; a bare number takes `unit`. None of them can be negative. A comma before three
+ * digits is refused: 1,500 kg may be either.
+ */
+export function parseMeasure<F extends Family>(family: F, text: string, unit: UnitOf<F>): Parsed<Measured> {
+  const refuse = (problem: string): Parsed<Measured> => ({
+    ok: false,
+    problem: `${problem} Type it like ${exampleOf(family, unit)}.`,
+  });
+  const plain = text.trim().replace(/[\u00a0\u202f]/g, " ");
+  if (plain === "") return refuse("Nothing was typed.");
+  const split = /^(\d{1,3}(?: \d{3})+(?:[.,]\d+)?|[\d.,]+)\s*(.*)$/.exec(plain);
+  if (!split)
+    return refuse(/^[-−–]/.test(plain) ? "It cannot be negative." : `“${plain}” was not understood.`);
+  const [, digits = "", word = ""] = split;
+  const figure = readFigure(digits);
+  if (typeof figure === "string") return refuse(figure);
+  if (figure.grouped !== null)
+    return refuse(`“${digits}” could be ${digits.replace(",", ".")} or ${figure.grouped}.`);
+  const found = word === "" ? FAMILIES[family][unit] : unitNamed(family, word);
+  if (!found) return refuse(`“${word}” is not a unit of ${family}.`);
+  const { factor } = found as UnitEntry;
+  return { ok: true, value: { value: figure.value * factor, step: figure.step * factor } };
+}
+
+function unitNamed(family: Family, word: string): UnitEntry | undefined {
+  const said = word
+    .toLowerCase()
+    .replace(/\s*\/\s*/g, "/")
+    .replace(/\.$/, "");
+  return entriesOf(family).find(
+    ([name, { also = [] }]) => name.toLowerCase() === said || also.includes(said),
+  )?.[1];
+}
+
+function exampleOf(family: Family, unit: string): string {
+  const others = entriesOf(family).map(([name]) => name);
+  const other = others.find((name) => name !== unit) ?? unit;
+  return `12.5 ${unit} or 12.5 ${other}`;
+}
+
+/** The last printed place, SI. */
+export function measureStep<F extends Family>(family: F, unit: UnitOf<F>): number {
+  const { factor, decimals } = FAMILIES[family][unit] as UnitEntry;
+  return factor * 10 ** -decimals;
+}
+
+/** @throws RangeError for what is no finite number */
+export function printMeasure<F extends Family>(family: F, value: number, unit: UnitOf<F>): string {
+  if (!Number.isFinite(value)) throw new RangeError(`not a quantity: ${value}`);
+  const { factor, decimals } = FAMILIES[family][unit] as UnitEntry;
+  return `${roundHalfUp(value / factor, decimals)}\u00a0${unit}`;
+}

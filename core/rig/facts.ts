@@ -1,0 +1,64 @@
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { ChangeKind } from "../dimension/change.ts";
+import type { ConditionKey } from "../dimension/condition.ts";
+import type { Term } from "./frame.ts";
+import type { Instrument } from "./grade.ts";
+
+/** One value somebody read: SI, in the dimension's own direction. */
+export type Reading = {
+  id: string;
+  key: DimensionKey;
+  value: number;
+  /** the smallest step the text resolved, SI */
+  step: number;
+  rawText: string;
+  instrument: Instrument;
+  person: string;
+  /** ISO 8601, UTC */
+  measuredAt: string;
+  /** readings of one sitting are repeats; a new sitting replaces */
+  sitting: string;
+  conditions: readonly ConditionKey[];
+  note: string;
+  photoId: string | null;
+};
+
+export type SectionLayout = {
+  id: string;
+  /** metres, left to right */
+  widths: readonly number[];
+  instrument: Instrument;
+  person: string;
+  measuredAt: string;
+};
+
+/** Something on a machine was changed: older readings it touches are stale. */
+export type Change = {
+  id: string;
+  kind: ChangeKind;
+  at: string;
+  person: string;
+  note: string;
+};
+
+/** A field test and the sum it confirms: coefficient × dimension. A single term proves that dimension by itself. */
+export type Proof = {
+  id: string;
+  what: string;
+  how: string;
+  result: string;
+  person: string;
+  at: string;
+  terms: readonly Term[];
+};
+
+/** What is known of a rig. */
+export type RigFacts = {
+  /** the current sitting's readings of each dimension, oldest first; nothing where there is none */
+  readings: Partial<Record<DimensionKey, readonly Reading[]>>;
+  /** the newest reading of the sitting before the current one */
+  previous: Partial<Record<DimensionKey, Reading>>;
+  sections: SectionLayout | null;
+  changes: readonly Change[];
+  proofs: readonly Proof[];
+};
