@@ -5,6 +5,7 @@ import {
   Links,
   Meta,
   Outlet,
+  redirect,
   Scripts,
   ScrollRestoration,
   useRouteLoaderData,
@@ -12,14 +13,23 @@ import {
 import { Toaster } from "sonner";
 import type { Route } from "./+types/root";
 import "./app.css";
+import { WaitingEntries } from "./offline/WaitingEntries.tsx";
 import { Nonce } from "./session/nonce.ts";
+import { hasSession, isOnNetwork } from "./session/passphrase.server.ts";
 import { readPreferences } from "./session/preferences.server.ts";
 import { fromOurOwnPages } from "./session/same-origin.server.ts";
 
+/** Uploads end here: a backup of a large yard is the largest thing anybody sends. */
+const MOST_BYTES = 520 * 1024 * 1024;
+
 export const middleware: Route.MiddlewareFunction[] = [
-  ({ request }, next) => {
+  async ({ request }, next) => {
     if (!fromOurOwnPages(request))
       throw new Response("Refused: this did not come from Ambrek's own pages.", { status: 403 });
+    if (Number(request.headers.get("Content-Length") ?? 0) > MOST_BYTES)
+      throw new Response("That is too large.", { status: 413 });
+    const entering = /^\/enter(\.data)?$/.test(new URL(request.url).pathname);
+    if (isOnNetwork() && !entering && !(await hasSession(request))) throw redirect("/enter");
     return next();
   },
 ];
@@ -43,6 +53,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
       </head>
       <body>
         {children}
+        <WaitingEntries />
         <Toaster
           theme={theme === "night" ? "dark" : "light"}
           position="bottom-right"

@@ -3,12 +3,14 @@
 import { drawPlan } from "../core/drawing/plan.ts";
 import { judge } from "../core/finding/judge.ts";
 import { parseLength } from "../core/quantity/length.ts";
+import { PRESETS } from "../core/quantity/units.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { rankTaping } from "../core/rig/tape-next.ts";
 import { openDatabase } from "../data/database.ts";
 import { plantDemoYard } from "../data/demo/yard.ts";
+import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
-import { keepReading, rigFacts } from "../data/readings.ts";
+import { keepReading } from "../data/readings.ts";
 import { findRig, listRigs } from "../data/rigs.ts";
 
 const RUNS = 200;
@@ -52,7 +54,7 @@ function yardOf(pairs: number, repeats: number): Database {
 function rigPage(db: Database) {
   return () => {
     const resolved = resolveRig(rigFacts(db, findRig(db, 2)!));
-    judge(resolved, "metric");
+    judge(resolved, PRESETS.metric);
     rankTaping(resolved);
   };
 }
@@ -68,7 +70,7 @@ console.log(
 );
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
-const sheet = { width: 424, height: 736, region: "rig", station: "tool", system: "metric" } as const;
+const sheet = { width: 424, height: 736, region: "rig", station: "tool", units: PRESETS.metric } as const;
 const bare = report("plan without labels", () => drawPlan(resolved, { ...sheet, labels: "none" }));
 const labelled = report("plan with eleven labels", () => drawPlan(resolved, { ...sheet, labels: "values" }));
 console.log(`  ratio with / without labels: ${(labelled / bare).toFixed(1)}\n`);

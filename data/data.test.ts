@@ -4,11 +4,13 @@ import { join } from "node:path";
 import { beforeEach, describe, expect, it } from "vitest";
 import { SHIPPED_SCHEMES } from "../core/card/shipped.ts";
 import { judge } from "../core/finding/judge.ts";
+import { PRESETS } from "../core/quantity/units.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { openDatabase } from "./database.ts";
 import { plantDemoYard } from "./demo/yard.ts";
+import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { keepReading, keepSections, retract, rigFacts } from "./readings.ts";
+import { keepReading, keepSections, retract } from "./readings.ts";
 import { findRig, listRigs, type Rig } from "./rigs.ts";
 import { findScheme, keepShippedSchemes, listSchemes, setTerminal, terminalOf } from "./schemes.ts";
 
@@ -25,7 +27,7 @@ beforeEach(() => {
 
 describe("readings", () => {
   it("are appended; the newest that nobody took back is current", () => {
-    const before = rigFacts(db, rig).readings["pin.workFront"];
+    const before = rigFacts(db, rig).readings["pin.workFront"]?.at(-1);
     const first = keepReading(db, rig, {
       key: "pin.workFront",
       rawText: "5.1",
@@ -40,15 +42,18 @@ describe("readings", () => {
       step: 0.01,
       ...tape,
     });
-    expect(rigFacts(db, rig).readings["pin.workFront"]).toMatchObject({ id: second, rawText: "5.08" });
+    expect(rigFacts(db, rig).readings["pin.workFront"]?.at(-1)).toMatchObject({
+      id: second,
+      rawText: "5.08",
+    });
     expect(retract(db, rig, second, tape)).toBe(true);
-    expect(rigFacts(db, rig).readings["pin.workFront"]?.id).toBe(first);
+    expect(rigFacts(db, rig).readings["pin.workFront"]?.at(-1)?.id).toBe(first);
     expect(retract(db, rig, first, tape)).toBe(true);
-    expect(rigFacts(db, rig).readings["pin.workFront"]).toEqual(before);
+    expect(rigFacts(db, rig).readings["pin.workFront"]?.at(-1)).toEqual(before);
   });
 
   it("of another rig, or taken back already, cannot be taken back", () => {
-    const other = rigFacts(db, listRigs(db)[0]!).readings["pin.pivot"]!;
+    const other = rigFacts(db, listRigs(db)[0]!).readings["pin.pivot"]!.at(-1)!;
     expect(retract(db, rig, other.id, tape)).toBe(false);
     expect(retract(db, rig, "nonsense", tape)).toBe(false);
   });
@@ -56,7 +61,7 @@ describe("readings", () => {
   it("belong to the hole and the mount, not to the tractor as a whole", () => {
     keepReading(db, rig, { key: "axle.pin", rawText: "1", value: 1, step: 0.1, ...tape });
     const elsewhere: Rig = { ...rig, hole: { id: listRigs(db)[0]!.hole.id, label: "other" } };
-    expect(rigFacts(db, elsewhere).readings["axle.pin"]?.value).not.toBe(1);
+    expect(rigFacts(db, elsewhere).readings["axle.pin"]?.at(-1)?.value).not.toBe(1);
   });
 
   it("outlive the process", () => {
@@ -68,7 +73,9 @@ describe("readings", () => {
     keepReading(first, own, { key: "receiver.height", rawText: "2.91", value: 2.91, step: 0.01, ...tape });
     first.$client.close();
     const again = openDatabase(path);
-    expect(rigFacts(again, findRig(again, own.id)!).readings["receiver.height"]?.rawText).toBe("2.91");
+    expect(rigFacts(again, findRig(again, own.id)!).readings["receiver.height"]?.at(-1)?.rawText).toBe(
+      "2.91",
+    );
     again.$client.close();
     rmSync(folder, { recursive: true });
   });
@@ -106,7 +113,7 @@ describe("schemes and terminals", () => {
 
 describe("the demo yard", () => {
   const ids = (index: number) =>
-    judge(resolveRig(rigFacts(db, listRigs(db)[index]!)), "metric")
+    judge(resolveRig(rigFacts(db, listRigs(db)[index]!)), PRESETS.metric)
       .filter(({ severity }) => severity === "stop" || severity === "fix")
       .map(({ id }) => id);
 

@@ -22,8 +22,19 @@ export function openDatabase(path: string): Database {
 
 let opened: Database | null = null;
 
+export function databasePath(): string {
+  return process.env.AMBREK_DB || "var/ambrek.db";
+}
+
 /** The server's one connection, to the file named by AMBREK_DB. */
 export function database(): Database {
-  opened ??= openDatabase(process.env.AMBREK_DB || "var/ambrek.db");
+  opened ??= openDatabase(databasePath());
   return opened;
+}
+
+/** Lets go of the file; the next call of `database` opens it again. */
+export function closeDatabase(): void {
+  opened?.$client.pragma("wal_checkpoint(TRUNCATE)");
+  opened?.$client.close();
+  opened = null;
 }

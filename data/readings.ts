@@ -1,79 +1,28 @@
 import { randomUUID } from "node:crypto";
-import { and, asc, eq, isNull, or, sql } from "drizzle-orm";
-import { type DimensionKey, dimension, type Subject } from "../core/dimension/catalogue.ts";
+import { desc, eq, inArray, or, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
+import { type DimensionKey, dimension } from "../core/dimension/catalogue.ts";
+import type { ConditionKey } from "../core/dimension/condition.ts";
+import type { Reading } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
-import type { Reading, RigFacts, SectionLayout } from "../core/rig/resolve.ts";
+import { readingsOf, subjectColumns, toReading } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import type { Rig } from "./rigs.ts";
-import { reading, retraction, section, sectionLayout } from "./schema.ts";
+import {
+  batch,
+  change,
+  coupling,
+  machine,
+  photo,
+  point,
+  proof,
+  reading,
+  retraction,
+  section,
+  sectionLayout,
+} from "./schema.ts";
 
-type SubjectColumns = { machineId?: number; pointId?: number; couplingId?: number };
-
-/** Whose reading a dimension of this rig is: the mount's, the hole's, the implement's, the coupling's. */
-function subjectColumns(subject: Subject, rig: Rig): SubjectColumns {
-  switch (subject) {
-    case "receiver mount":
-      return { pointId: rig.receiver.id };
-    case "drawbar hole":
-      return { pointId: rig.hole.id };
-    case "implement":
-      return { machineId: rig.implement.id };
-    case "coupling":
-      return { couplingId: rig.couplingId };
-  }
-}
-
-/** What is known of a rig: the newest reading of each dimension that nobody took back. */
-export function rigFacts(db: Database, rig: Rig): RigFacts {
-  const rows = db
-    .select({ row: reading })
-    .from(reading)
-    .leftJoin(retraction, eq(retraction.readingId, reading.id))
-    .where(
-      and(
-        isNull(retraction.id),
-        or(
-          eq(reading.pointId, rig.receiver.id),
-          eq(reading.pointId, rig.hole.id),
-          eq(reading.machineId, rig.implement.id),
-          eq(reading.couplingId, rig.couplingId),
-        ),
-      ),
-    )
-    .orderBy(sql`${reading}.rowid`)
-    .all();
-  // In order of recording, so that the newest of each dimension is written last and stays.
-  const readings = Object.fromEntries(rows.map(({ row }) => [row.dimension, toReading(row)]));
-  return { readings, sections: currentSections(db, rig.implement.id) };
-}
-
-function toReading(row: typeof reading.$inferSelect): Reading {
-  const { id, dimension: key, value, step, rawText, instrument, person, measuredAt } = row;
-  return { id, key, value, step, rawText, instrument, person, measuredAt };
-}
-
-function currentSections(db: Database, machineId: number): SectionLayout | null {
-  const layouts = db
-    .select({ layout: sectionLayout })
-    .from(sectionLayout)
-    .leftJoin(retraction, eq(retraction.layoutId, sectionLayout.id))
-    .where(and(isNull(retraction.id), eq(sectionLayout.machineId, machineId)))
-    .orderBy(sql`${sectionLayout}.rowid`)
-    .all();
-  const newest = layouts.at(-1)?.layout;
-  if (!newest) return null;
-  const { id, instrument, person, measuredAt } = newest;
-  const widths = db
-    .select({ width: section.width })
-    .from(section)
-    .where(eq(section.layoutId, id))
-    .orderBy(asc(section.number))
-    .all()
-    .map(({ width }) => width);
-  return { id, widths, instrument, person, measuredAt };
-}
-
-type Stamp = { instrument: Instrument; person: string; at: Date };
+type Stamp = { instrument: Instrument; person: string; at: Date; batchId?: string };
 
 export type NewReading = Stamp & {
   key: DimensionKey;
@@ -81,23 +30,41 @@ export type NewReading = Stamp & {
   value: number;
   step: number;
   reason?: string;
+  /** given by the device that took it, so that sending it twice keeps it once */
+  id?: string;
+  /** repeats share it; without one the reading stands alone */
+  sitting?: string;
+  conditions?: ConditionKey[];
+  note?: string;
+  photo?: { type: "image/jpeg" | "image/png" | "image/webp"; bytes: Buffer } | null;
+  measuredAt?: Date;
 };
 
-/** Appends a reading to the subject the catalogue names; returns its id. */
-export function keepReading(db: Database, rig: Rig, { key, at, reason = "", ...rest }: NewReading): string {
-  const id = randomUUID();
-  const stamp = at.toISOString();
-  db.insert(reading)
-    .values({
-      id,
-      dimension: key,
-      ...subjectColumns(dimension(key).subject, rig),
-      ...rest,
-      reason,
-      measuredAt: stamp,
-      recordedAt: stamp,
-    })
-    .run();
+/** Appends a reading to the subject the catalogue names; returns its id. An id that is there already is left as it is. */
+export function keepReading(db: Database, rig: Rig, given: NewReading): string {
+  const { key, at, reason = "", id = randomUUID(), measuredAt = at, photo: picture = null, ...rest } = given;
+  const recordedAt = at.toISOString();
+  db.transaction((tx) => {
+    if (tx.select({ id: reading.id }).from(reading).where(eq(reading.id, id)).get()) return;
+    const photoId = picture ? randomUUID() : null;
+    if (picture && photoId)
+      tx.insert(photo)
+        .values({ id: photoId, ...picture, recordedAt })
+        .run();
+    tx.insert(reading)
+      .values({
+        id,
+        dimension: key,
+        ...subjectColumns(dimension(key).subject, rig),
+        sitting: id,
+        ...rest,
+        reason,
+        photoId,
+        measuredAt: measuredAt.toISOString(),
+        recordedAt,
+      })
+      .run();
+  });
   return id;
 }
 
@@ -106,11 +73,11 @@ export function keepSections(
   db: Database,
   rig: Rig,
   widths: readonly number[],
-  { at, ...rest }: Stamp,
+  { at, id = randomUUID(), ...rest }: Stamp & { id?: string },
 ): string {
-  const id = randomUUID();
   const stamp = at.toISOString();
   db.transaction((tx) => {
+    if (tx.select({ id: sectionLayout.id }).from(sectionLayout).where(eq(sectionLayout.id, id)).get()) return;
     tx.insert(sectionLayout)
       .values({ id, machineId: rig.implement.id, ...rest, measuredAt: stamp, recordedAt: stamp })
       .run();
@@ -121,9 +88,11 @@ export function keepSections(
   return id;
 }
 
+type Column = "readingId" | "layoutId" | "batchId" | "changeId" | "proofId";
+
 /**
- * Takes a current reading or layout of this rig back; what stood before it stands again.
- * Returns false where the id is not current on this rig.
+ * Takes a reading, a layout, an import, a change or a proof back; what stood before stands again.
+ * Returns false where there is no such thing on this rig, or it was taken back already.
  */
 export function retract(
   db: Database,
@@ -132,17 +101,128 @@ export function retract(
   { person, at }: { person: string; at: Date },
 ): boolean {
   return db.transaction((tx) => {
-    const { readings, sections } = rigFacts(tx as unknown as Database, rig);
-    const isReading = Object.values(readings).some((each) => each.id === id);
-    if (!isReading && sections?.id !== id) return false;
+    const column = columnOf(tx as unknown as Database, rig, id);
+    if (!column) return false;
+    if (tx.select().from(retraction).where(eq(retraction[column], id)).get()) return false;
     tx.insert(retraction)
-      .values({
-        id: randomUUID(),
-        ...(isReading ? { readingId: id } : { layoutId: id }),
-        person,
-        recordedAt: at.toISOString(),
-      })
+      .values({ id: randomUUID(), [column]: id, person, recordedAt: at.toISOString() })
       .run();
     return true;
   });
+}
+
+function columnOf(db: Database, rig: Rig, id: string): Column | null {
+  const known = db.select().from(reading).where(eq(reading.id, id)).get();
+  if (known) {
+    const mine = subjectColumns(dimension(known.dimension).subject, rig);
+    const same = (Object.entries(mine) as [keyof typeof mine, number][]).every(
+      ([column, value]) => known[column] === value,
+    );
+    return same ? "readingId" : null;
+  }
+  const layout = db.select().from(sectionLayout).where(eq(sectionLayout.id, id)).get();
+  if (layout) return layout.machineId === rig.implement.id ? "layoutId" : null;
+  const changed = db.select().from(change).where(eq(change.id, id)).get();
+  if (changed) return [rig.tractor.id, rig.implement.id].includes(changed.machineId) ? "changeId" : null;
+  const proved = db.select().from(proof).where(eq(proof.id, id)).get();
+  if (proved) return proved.rigId === rig.id ? "proofId" : null;
+  return null;
+}
+
+/** Takes an import back as one. Returns false where it was never taken over, or was taken back already. */
+export function retractBatch(
+  db: Database,
+  id: string,
+  { person, at }: { person: string; at: Date },
+): boolean {
+  return db.transaction((tx) => {
+    const known = tx.select().from(batch).where(eq(batch.id, id)).get();
+    if (known?.state !== "taken") return false;
+    if (tx.select().from(retraction).where(eq(retraction.batchId, id)).get()) return false;
+    tx.insert(retraction)
+      .values({ id: randomUUID(), batchId: id, person, recordedAt: at.toISOString() })
+      .run();
+    return true;
+  });
+}
+
+export type PastReading = Reading & {
+  reason: string;
+  /** who took it back and when; null while it stands */
+  takenBack: { person: string; at: string } | null;
+  /** the file it came in */
+  fromFile: string | null;
+};
+
+/** Every reading of one dimension of a rig, newest first, those taken back as well. */
+export function historyOf(db: Database, rig: Rig, key: DimensionKey): PastReading[] {
+  return db
+    .select({ row: reading, taken: retraction, from: batch })
+    .from(reading)
+    .leftJoin(batch, eq(batch.id, reading.batchId))
+    .leftJoin(
+      retraction,
+      or(
+        eq(retraction.readingId, reading.id),
+        sql`(${reading.batchId} is not null and ${retraction.batchId} = ${reading.batchId})`,
+      ),
+    )
+    .where(readingsOf(rig, key))
+    .orderBy(desc(sql`${reading}.rowid`))
+    .all()
+    .map(({ row, taken, from }) => ({
+      ...toReading(row),
+      reason: row.reason,
+      takenBack: taken && { person: taken.person, at: taken.recordedAt },
+      fromFile: from?.fileName ?? null,
+    }));
+}
+
+export function findPhoto(db: Database, id: string): { type: string; bytes: Buffer } | null {
+  return (
+    db.select({ type: photo.type, bytes: photo.bytes }).from(photo).where(eq(photo.id, id)).get() ?? null
+  );
+}
+
+export type ListedReading = Reading & { machine: string; point: string; takenBack: boolean };
+
+/** Every reading in the yard, or of one rig's machines, oldest first, those taken back as well. */
+export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
+  const implement = alias(machine, "implement");
+  const holder = alias(machine, "holder");
+  const mine = rig
+    ? or(
+        inArray(reading.machineId, [rig.tractor.id, rig.implement.id]),
+        inArray(reading.pointId, [rig.receiver.id, rig.hole.id]),
+        eq(reading.couplingId, rig.couplingId),
+      )
+    : undefined;
+  const rows = db
+    .select({ row: reading, machine, point, holder, implement, taken: retraction.id })
+    .from(reading)
+    .leftJoin(machine, eq(machine.id, reading.machineId))
+    .leftJoin(point, eq(point.id, reading.pointId))
+    .leftJoin(holder, eq(holder.id, point.machineId))
+    .leftJoin(coupling, eq(coupling.id, reading.couplingId))
+    .leftJoin(implement, eq(implement.id, coupling.implementId))
+    .leftJoin(
+      retraction,
+      or(
+        eq(retraction.readingId, reading.id),
+        sql`(${reading.batchId} is not null and ${retraction.batchId} = ${reading.batchId})`,
+      ),
+    )
+    .where(mine)
+    .orderBy(sql`${reading}.rowid`)
+    .all();
+  return rows.map(({ row, taken, ...of }) => ({
+    ...toReading(row),
+    machine: nameOf(of.machine ?? of.holder ?? of.implement),
+    point: of.point?.label ?? (of.implement ? "coupling" : ""),
+    takenBack: taken !== null,
+  }));
+}
+
+function nameOf(of: { make: string; model: string; fleetNumber: string } | null): string {
+  return of ? [of.fleetNumber, of.make, of.model].filter(Boolean).join(" ") : "";
 }

@@ -1,4 +1,4 @@
-import { asc, eq } from "drizzle-orm";
+import { and, asc, eq, isNull, or } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Database } from "./handle.ts";
 import { coupling, machine, point, rig } from "./schema.ts";
@@ -9,6 +9,7 @@ export type Machine = typeof machine.$inferSelect;
 export type Rig = {
   id: number;
   name: string;
+  archivedAt: string | null;
   tractor: Machine;
   implement: Machine;
   couplingId: number;
@@ -26,6 +27,7 @@ function rigsQuery(db: Database) {
     .select({
       id: rig.id,
       name: rig.name,
+      archivedAt: rig.archivedAt,
       tractor,
       implement,
       couplingId: coupling.id,
@@ -40,10 +42,69 @@ function rigsQuery(db: Database) {
     .innerJoin(hole, eq(hole.id, coupling.parentPointId));
 }
 
+/** The rigs in use, oldest first. */
 export function listRigs(db: Database): Rig[] {
-  return rigsQuery(db).orderBy(asc(rig.id)).all();
+  return rigsQuery(db).where(isNull(rig.archivedAt)).orderBy(asc(rig.id)).all();
+}
+
+export function listArchivedRigs(db: Database): Rig[] {
+  return rigsQuery(db)
+    .orderBy(asc(rig.id))
+    .all()
+    .filter(({ archivedAt }) => archivedAt !== null);
 }
 
 export function findRig(db: Database, id: number): Rig | null {
   return rigsQuery(db).where(eq(rig.id, id)).get() ?? null;
+}
+
+/** Rigs in use that a machine is part of. */
+export function rigsOf(db: Database, machineId: number): Rig[] {
+  return rigsQuery(db)
+    .where(and(isNull(rig.archivedAt), or(eq(tractor.id, machineId), eq(implement.id, machineId))))
+    .orderBy(asc(rig.id))
+    .all();
+}
+
+export type NewRig = {
+  name: string;
+  tractorId: number;
+  receiverPointId: number;
+  holePointId: number;
+  implementId: number;
+};
+
+/** Couples a tractor's mount and hole with an implement; returns the rig's id. */
+export function createRig(
+  db: Database,
+  { name, tractorId, receiverPointId, holePointId, implementId }: NewRig,
+): number {
+  return db.transaction((tx) => {
+    const { id } = tx.insert(rig).values({ name, tractorId, receiverPointId }).returning().get();
+    tx.insert(coupling).values({ rigId: id, parentPointId: holePointId, implementId }).run();
+    return id;
+  });
+}
+
+/** The same machines, mount and hole under another name: readings belong to them, so the copy has them too. */
+export function copyRig(db: Database, original: Rig, name: string): number {
+  return createRig(db, {
+    name,
+    tractorId: original.tractor.id,
+    receiverPointId: original.receiver.id,
+    holePointId: original.hole.id,
+    implementId: original.implement.id,
+  });
+}
+
+export function renameRig(db: Database, id: number, name: string): void {
+  db.update(rig).set({ name }).where(eq(rig.id, id)).run();
+}
+
+/** Puts a rig away, or with null back into use. Nothing of it is lost. */
+export function archiveRig(db: Database, id: number, at: Date | null): void {
+  db.update(rig)
+    .set({ archivedAt: at?.toISOString() ?? null })
+    .where(eq(rig.id, id))
+    .run();
 }

@@ -1,6 +1,19 @@
 import { sql } from "drizzle-orm";
-import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import {
+  blob,
+  check,
+  index,
+  integer,
+  primaryKey,
+  real,
+  sqliteTable,
+  text,
+  uniqueIndex,
+} from "drizzle-orm/sqlite-core";
+import type { FigureForm } from "../core/card/scheme.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
+import type { ChangeKind } from "../core/dimension/change.ts";
+import type { ConditionKey } from "../core/dimension/condition.ts";
 import type { LengthStyle } from "../core/quantity/length.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 
@@ -13,6 +26,7 @@ export const machine = sqliteTable("machine", {
   serial: text().notNull().default(""),
   /** ISO 11783-5 NAME, 16 hex digits; empty where the machine has no bus or nobody read it */
   busName: text().notNull().default(""),
+  archivedAt: text(),
 });
 
 /** A hole, a mount: which one is identity. Back in hole 2, its readings are current again. */
@@ -34,6 +48,7 @@ export const rig = sqliteTable("rig", {
   receiverPointId: integer()
     .notNull()
     .references(() => point.id),
+  archivedAt: text(),
 });
 
 export const coupling = sqliteTable("coupling", {
@@ -49,12 +64,34 @@ export const coupling = sqliteTable("coupling", {
     .references(() => machine.id),
 });
 
+/** What somebody brought in at once: an imported file, first as a preview, then taken over. Append only but for its state. */
+export const batch = sqliteTable("batch", {
+  id: text().primaryKey(),
+  kind: text({ enum: ["import"] }).notNull(),
+  fileName: text().notNull(),
+  /** SHA-256 of the file */
+  hash: text().notNull(),
+  /** what was read in it, as JSON */
+  content: text().notNull(),
+  state: text({ enum: ["preview", "taken"] }).notNull(),
+  person: text().notNull().default(""),
+  recordedAt: text().notNull(),
+});
+
+export const photo = sqliteTable("photo", {
+  id: text().primaryKey(),
+  type: text({ enum: ["image/jpeg", "image/png", "image/webp"] }).notNull(),
+  bytes: blob({ mode: "buffer" }).notNull(),
+  recordedAt: text().notNull(),
+});
+
 const stamps = {
   instrument: text().$type<Instrument>().notNull(),
   person: text().notNull(),
   /** ISO 8601, UTC */
   measuredAt: text().notNull(),
   recordedAt: text().notNull(),
+  batchId: text().references(() => batch.id),
 };
 
 /** What somebody read: append only. Exactly one of machine, point and coupling is the subject. */
@@ -72,6 +109,11 @@ export const reading = sqliteTable(
     step: real().notNull(),
     /** why a lower grade was let displace a higher one; empty where it did not */
     reason: text().notNull().default(""),
+    /** readings of one sitting are repeats of each other */
+    sitting: text().notNull().default(""),
+    conditions: text({ mode: "json" }).$type<ConditionKey[]>().notNull().default([]),
+    note: text().notNull().default(""),
+    photoId: text().references(() => photo.id),
     ...stamps,
   },
   (table) => [
@@ -111,19 +153,74 @@ export const section = sqliteTable(
   (table) => [primaryKey({ columns: [table.layoutId, table.number] })],
 );
 
-/** Undo: takes a reading or a section layout back without deleting it. */
+/** Something on a machine was changed; older readings it touches are stale. Append only. */
+export const change = sqliteTable(
+  "change",
+  {
+    id: text().primaryKey(),
+    machineId: integer()
+      .notNull()
+      .references(() => machine.id),
+    kind: text().$type<ChangeKind>().notNull(),
+    note: text().notNull().default(""),
+    person: text().notNull(),
+    /** when it was changed, ISO 8601, UTC */
+    at: text().notNull(),
+    recordedAt: text().notNull(),
+  },
+  (table) => [index("change_by_machine").on(table.machineId)],
+);
+
+/** A field test of a rig. Append only. */
+export const proof = sqliteTable(
+  "proof",
+  {
+    id: text().primaryKey(),
+    rigId: integer()
+      .notNull()
+      .references(() => rig.id),
+    what: text().notNull(),
+    how: text().notNull(),
+    result: text().notNull(),
+    person: text().notNull(),
+    at: text().notNull(),
+    recordedAt: text().notNull(),
+  },
+  (table) => [index("proof_by_rig").on(table.rigId)],
+);
+
+/** The sum a proof confirms: coefficient × dimension. */
+export const proofTerm = sqliteTable(
+  "proof_term",
+  {
+    proofId: text()
+      .notNull()
+      .references(() => proof.id),
+    dimension: text().$type<DimensionKey>().notNull(),
+    coefficient: real().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.proofId, table.dimension] })],
+);
+
+/** Undo: takes a reading, a layout, an import, a change or a proof back without deleting it. */
 export const retraction = sqliteTable(
   "retraction",
   {
     id: text().primaryKey(),
     readingId: text().references(() => reading.id),
     layoutId: text().references(() => sectionLayout.id),
+    batchId: text().references(() => batch.id),
+    changeId: text().references(() => change.id),
+    proofId: text().references(() => proof.id),
     person: text().notNull(),
     recordedAt: text().notNull(),
   },
   (table) => [
     index("retraction_by_reading").on(table.readingId),
     index("retraction_by_layout").on(table.layoutId),
+    index("retraction_by_batch").on(table.batchId),
+    index("retraction_by_change").on(table.changeId),
+    index("retraction_by_proof").on(table.proofId),
   ],
 );
 
@@ -168,3 +265,66 @@ export const terminal = sqliteTable("terminal", {
     .references(() => scheme.id),
   profileName: text().notNull().default(""),
 });
+
+/** A card as it went to the cab, numbered by tractor; its lines are frozen. Append only. */
+export const card = sqliteTable(
+  "card",
+  {
+    id: integer().primaryKey(),
+    rigId: integer()
+      .notNull()
+      .references(() => rig.id),
+    tractorId: integer()
+      .notNull()
+      .references(() => machine.id),
+    number: integer().notNull(),
+    schemeName: text().notNull(),
+    profileName: text().notNull(),
+    person: text().notNull(),
+    issuedAt: text().notNull(),
+  },
+  (table) => [
+    uniqueIndex("card_number").on(table.tractorId, table.number),
+    index("card_by_rig").on(table.rigId),
+  ],
+);
+
+export const cardLine = sqliteTable(
+  "card_line",
+  {
+    cardId: integer()
+      .notNull()
+      .references(() => card.id),
+    position: integer().notNull(),
+    page: text().notNull(),
+    label: text().notNull(),
+    figure: text().notNull(),
+    word: text().notNull(),
+    form: text({ mode: "json" }).$type<FigureForm>().notNull(),
+    derivation: text().notNull(),
+    grade: text().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.cardId, table.position] })],
+);
+
+/** What a terminal showed for one line of a numbered card. Append only; the newest counts. */
+export const readback = sqliteTable(
+  "readback",
+  {
+    id: text().primaryKey(),
+    cardId: integer()
+      .notNull()
+      .references(() => card.id),
+    position: integer().notNull(),
+    shown: text().notNull(),
+    word: text().notNull(),
+    outcome: text({ enum: ["match", "differs", "missing"] }).notNull(),
+    /** "−1.2 in", empty on a match */
+    by: text().notNull(),
+    /** where it differs: whose number is wrong */
+    wrong: text({ enum: ["", "terminal", "card"] }).notNull(),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("readback_by_card").on(table.cardId)],
+);

@@ -81,6 +81,21 @@ function toSign(row: Row): SignRule {
     : { kind: row.sign };
 }
 
+/** Writes a scheme whole: a new one, or over one that is there. */
+export function saveScheme(db: Database, { id, name, asks, lines }: Scheme): void {
+  db.transaction((tx) => {
+    tx.insert(scheme)
+      .values({ id, name, asks })
+      .onConflictDoUpdate({ target: scheme.id, set: { name, asks } })
+      .run();
+    tx.delete(schemeLine).where(eq(schemeLine.schemeId, id)).run();
+    if (lines.length > 0)
+      tx.insert(schemeLine)
+        .values(lines.map((line, position) => toRow(id, position, line)))
+        .run();
+  });
+}
+
 export function listSchemes(db: Database): Pick<Scheme, "id" | "name" | "asks">[] {
   return db.select().from(scheme).orderBy(asc(scheme.name)).all();
 }

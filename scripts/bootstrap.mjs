@@ -39,6 +39,12 @@ export function ensureInstalled() {
   must("npm", ["ci", "--no-audit", "--no-fund"], { env: localHeaders() });
 }
 
+/** Builds the pages, and the server's workers. */
+export function build() {
+  must(bin("react-router"), ["build", "--logLevel", "warn"]);
+  must(bin("vite"), ["build", "-c", "vite.worker.config.ts", "--logLevel", "warn"]);
+}
+
 export function bin(name) {
   return join(ROOT, "node_modules", ".bin", name);
 }

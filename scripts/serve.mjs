@@ -1,38 +1,74 @@
 import { spawn } from "node:child_process";
 import { existsSync } from "node:fs";
+import { networkInterfaces } from "node:os";
 import { join } from "node:path";
-import { bin, ensureInstalled, must, ROOT } from "./bootstrap.mjs";
+import { bin, build, ensureInstalled, ROOT } from "./bootstrap.mjs";
 
-/** Serves the built application on the loopback address. */
+const LOOPBACK = "127.0.0.1";
+const SHORTEST_PASSPHRASE = 8;
+
+/** `--lan` binds the network, and then somebody who wants in has to know a passphrase. */
+function network() {
+  if (!process.argv.includes("--lan")) return { HOST: LOOPBACK, AMBREK_PASSPHRASE: "" };
+  const at = process.argv.indexOf("--passphrase");
+  const passphrase = (at > 0 ? process.argv[at + 1] : process.env.AMBREK_PASSPHRASE)?.trim() ?? "";
+  if (passphrase.length < SHORTEST_PASSPHRASE) {
+    console.error(
+      `On the network a passphrase of ${SHORTEST_PASSPHRASE} letters or more is needed: --lan --passphrase "seven wet gloves", or AMBREK_PASSPHRASE.`,
+    );
+    process.exit(2);
+  }
+  return { HOST: "0.0.0.0", AMBREK_PASSPHRASE: passphrase };
+}
+
+/** Serves the built application: on the loopback address, or with `--lan` on the network. */
 export function serve(env = {}) {
   const port = process.env.PORT || "4180";
+  const bound = network();
   const server = spawn(bin("react-router-serve"), ["build/server/index.js"], {
     cwd: ROOT,
     stdio: ["ignore", "ignore", "inherit"],
-    env: { ...process.env, NODE_ENV: "production", HOST: "127.0.0.1", PORT: port, ...env },
+    env: { ...process.env, NODE_ENV: "production", PORT: port, ...bound, ...env },
   });
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
   server.on("exit", (code) => process.exit(code ?? 0));
-  announce(port);
+  announce(port, bound.HOST !== LOOPBACK);
 }
 
-async function announce(port) {
-  const address = `http://127.0.0.1:${port}/`;
+async function announce(port, onNetwork) {
+  const address = `http://${LOOPBACK}:${port}/`;
   for (let attempt = 0; attempt < 100; attempt += 1) {
     if (
       await fetch(address).then(
         ({ ok }) => ok,
         () => false,
       )
-    )
-      return console.log(`\nAmbrek is at ${address}  (Ctrl-C stops it)\n`);
+    ) {
+      console.log(`\nAmbrek is at ${address}  (Ctrl-C stops it)\n`);
+      return onNetwork ? announcePhone(port) : undefined;
+    }
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   console.error(`Ambrek did not answer at ${address}.`);
 }
 
+/** The address for a phone in the same network, and its QR code. */
+async function announcePhone(port) {
+  const { default: qrcode } = await import("qrcode");
+  const addresses = Object.values(networkInterfaces())
+    .flat()
+    .filter(({ family, internal }) => family === "IPv4" && !internal)
+    .map((each) => `http://${each.address}:${port}/`);
+  if (addresses.length === 0) console.log("This machine is in no network a phone could reach it by.");
+  for (const address of addresses) {
+    console.log(`For the phone: ${address}  (it asks for the passphrase)`);
+    console.log(await qrcode.toString(address, { type: "terminal", small: true }));
+  }
+}
+
 if (process.argv[1] === new URL(import.meta.url).pathname) {
   ensureInstalled();
-  if (!existsSync(join(ROOT, "build", "server", "index.js"))) must(bin("react-router"), ["build"]);
+  if (!existsSync(join(ROOT, "build", "server", "index.js")) || !existsSync(join(ROOT, "build", "worker")))
+    build();
   serve();
 }

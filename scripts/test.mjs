@@ -60,7 +60,15 @@ step("arrows between rooms", bin("depcruise"), [
 ]);
 step("nothing unused", bin("knip"), []);
 vitest("unit");
-if (step("build", bin("react-router"), ["build", "--logLevel", "warn"])) vitest("browser");
+const built = step("build", bin("react-router"), ["build", "--logLevel", "warn"]);
+const workers = step("build workers", bin("vite"), [
+  "build",
+  "-c",
+  "vite.worker.config.ts",
+  "--logLevel",
+  "warn",
+]);
+if (built && workers) vitest("browser");
 
 console.log(`\n${count.passed} passed, ${count.failed} failed`);
 process.exit(count.failed === 0 ? 0 : 1);

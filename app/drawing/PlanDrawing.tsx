@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { DimensionMark, Plan } from "../../core/drawing/plan.ts";
+import type { DimensionMark, Plan } from "../../core/drawing/sheet.ts";
 
 type Props = {
   plan: Plan;
@@ -31,7 +31,7 @@ export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props)
       {plan.grid.y.map((y) => (
         <line key={`y${y}`} className="grid" x1={0} y1={y} x2={width} y2={y} />
       ))}
-      {plan.blocks.map(({ role, assumed, x, y, w, h }, index) => (
+      {plan.blocks.map(({ role, assumed, x, y, w, h, round }, index) => (
         <rect
           key={index}
           className={`block ${role} ${assumed ? "assumed" : ""}`}
@@ -39,7 +39,7 @@ export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props)
           y={y}
           width={w}
           height={h}
-          rx={role === "tyre" ? 4 : 1}
+          rx={round ? w / 2 : role === "tyre" ? 4 : 1}
         />
       ))}
       {plan.strokes.map(({ role, assumed, points }) => (
@@ -76,7 +76,8 @@ function Points({ plan }: { plan: Plan }) {
       return (
         <circle key={key} {...common} r={5.5} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.4} />
       );
-    if (key === "pivot" || key === "axle") return <circle key={key} {...common} r={3} fill="var(--ink)" />;
+    if (key === "pivot" || key === "axle" || (key === "frontAxle" && plan.travel === "right"))
+      return <circle key={key} {...common} r={3} fill="var(--ink)" />;
     return <circle key={key} {...common} r={1} fill="none" />;
   });
 }
@@ -141,8 +142,10 @@ function Mark({ mark, href, lit }: { mark: DimensionMark; href: string | null; l
   );
 }
 
-function Legend({ plan: { scaleBar, width, height } }: { plan: Plan }) {
+function Legend({ plan: { scaleBar, width, height, travel } }: { plan: Plan }) {
   const { x, y, length, label } = scaleBar;
+  const [arrow, word] =
+    travel === "up" ? [`M${width / 2} 28V9m-5 6l5-7 5 7`, width / 2 + 12] : ["M64 18h30m-7-5l7 5-7 5", 12];
   return (
     <g>
       <path className="quiet" d={`M${x} ${y}v6h${length}v-6`} />
@@ -152,8 +155,8 @@ function Legend({ plan: { scaleBar, width, height } }: { plan: Plan }) {
       <text className="quiet-text" x={x + length} y={y + 20} textAnchor="end">
         {label}
       </text>
-      <path className="quiet" d={`M${width / 2} 28V9m-5 6l5-7 5 7`} />
-      <text className="quiet-text" x={width / 2 + 12} y={24}>
+      <path className="quiet" d={arrow} />
+      <text className="quiet-text" x={word} y={travel === "up" ? 24 : 23}>
         travel
       </text>
       <text className="quiet-text" x={12} y={height - 8}>

@@ -1,36 +1,63 @@
 import { RadioGroup } from "radix-ui";
 import { useEffect, useState } from "react";
-import { data, Link, useFetcher } from "react-router";
+import { data, Form, Link, redirect, useFetcher } from "react-router";
+import { freeze } from "../../core/card/numbered.ts";
+import { issueCard } from "../../data/cards.ts";
 import { findScheme, setTerminal } from "../../data/schemes.ts";
+import { writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
-import { type CardRow, type CardView, viewCard } from "../stations/card-view.server.ts";
+import { type CardRow, type CardView, cardNow, viewCard } from "../stations/card-view.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { TerminalDto } from "../stations/terminal.dto.ts";
+import { frameOf, type OpenRig, openRig } from "../stations/rig-view.server.ts";
+import { PersonDto, TerminalDto } from "../stations/terminal.dto.ts";
 import { GradeMark } from "../ui/Grade.tsx";
 import { SeverityMark, severityWash } from "../ui/Severity.tsx";
 import type { Route } from "./+types/card";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
-  return { frame: frameOf(open, "card"), card: viewCard(open) };
+  return { frame: frameOf(open, "card", request), card: viewCard(open) };
 }
 
+const said = (errors: FieldErrors) => data({ errors }, { status: Object.keys(errors).length ? 422 : 200 });
+
 export async function action({ request, params }: Route.ActionArgs) {
-  const { db, rig } = await openRig(request, params.rigId);
-  const checked = validateForm(TerminalDto, ["schemeId", "profileName"], await request.formData());
-  if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
-  if (!findScheme(db, checked.value.schemeId))
-    return data({ errors: { schemeId: "There is no such scheme." } as FieldErrors }, { status: 422 });
+  const open = await openRig(request, params.rigId);
+  const form = await request.formData();
+  return form.get("intent") === "issue" ? issue(open, form) : chooseTerminal(open, form);
+}
+
+function chooseTerminal({ db, rig }: OpenRig, form: FormData) {
+  const checked = validateForm(TerminalDto, ["schemeId", "profileName"], form);
+  if (!checked.ok) return said(checked.errors);
+  if (!findScheme(db, checked.value.schemeId)) return said({ schemeId: "There is no such scheme." });
   setTerminal(db, rig.tractor.id, checked.value);
-  return data({ errors: {} as FieldErrors });
+  return said({});
+}
+
+async function issue(open: OpenRig, form: FormData) {
+  const checked = validateForm(PersonDto, ["person"], form);
+  if (!checked.ok) return said(checked.errors);
+  const { card, terminal } = cardNow(open);
+  if (!card.ready) return said({ form: "Something still stops this card." });
+  const { person } = checked.value;
+  issueCard(open.db, open.rig, {
+    schemeName: card.scheme.name,
+    profileName: terminal.profileName,
+    person,
+    at: new Date(),
+    lines: freeze(card),
+  });
+  throw redirect(`/rigs/${open.rig.id}/card`, {
+    headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) },
+  });
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {
   return [{ title: loaderData ? `Cab card, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
 }
 
-export default function CabCard({ loaderData: { frame, card } }: Route.ComponentProps) {
+export default function CabCard({ loaderData: { frame, card }, actionData }: Route.ComponentProps) {
   const { id } = frame.rig;
   const hrefOf = (target: string) => `/rigs/${id}/tool?at=${target}`;
   return (
@@ -42,23 +69,17 @@ export default function CabCard({ loaderData: { frame, card } }: Route.Component
       ways={{ next: card.stops[0]?.href ?? null, below: null, above: null, close: null }}
     >
       <div className="grid gap-3">
-        <div className="flex flex-wrap items-start justify-between gap-3">
-          <div>
-            <h1>Cab card</h1>
-            <p className="text-lead text-soft">{card.scheme.asks}</p>
-          </div>
-          {card.ready && (
-            <p className="flex gap-2">
-              <Link className="key-main" to={`/rigs/${id}/card/print`}>
-                Print
-              </Link>
-              <a className="key" href={`/rigs/${id}/taskdata.zip`} download>
-                ISO 11783-10 file
-              </a>
-            </p>
-          )}
+        <div>
+          <h1>Cab card</h1>
+          <p className="text-lead text-soft">{card.scheme.asks}</p>
         </div>
         {!card.ready && <Blocked card={card} />}
+        <InTheCab
+          card={card}
+          rigId={id}
+          person={frame.preferences.person}
+          errors={(actionData?.errors ?? {}) as FieldErrors}
+        />
         {card.cautions.map((caution) => (
           <p key={caution} className={`border-l-[5px] px-3 py-2 ${severityWash("check")}`}>
             <SeverityMark severity="check" /> {caution}
@@ -75,8 +96,125 @@ export default function CabCard({ loaderData: { frame, card } }: Route.Component
             </ul>
           </section>
         ))}
+        <p className="flex flex-wrap gap-3">
+          <a className="key" href={`/rigs/${id}/readings.csv`} download>
+            Readings as CSV
+          </a>
+          {card.earlier.map(({ number, issued }) => (
+            <Link key={number} className="key" to={`/rigs/${id}/cards/${number}/print`}>
+              Card {number}, {issued}
+            </Link>
+          ))}
+        </p>
       </div>
     </RigFrame>
+  );
+}
+
+/** What is in the cab: nothing yet, the card as it stands, or an older one with what to type again. */
+function InTheCab({
+  card: { cab, ready },
+  rigId,
+  person,
+  errors,
+}: {
+  card: CardView;
+  rigId: number;
+  person: string;
+  errors: FieldErrors;
+}) {
+  const changed = cab !== null && cab.retype.length > 0;
+  const issuable = ready && (cab === null || changed);
+  return (
+    <section aria-label="In the cab" className="grid gap-2">
+      {cab && !changed && (
+        <p className="text-lead">
+          <strong className="font-[720]">Card {cab.number} is in the cab</strong>, issued {cab.issued}.{" "}
+          <ReadBackWord cab={cab} />
+        </p>
+      )}
+      {cab && changed && (
+        <div className={`grid gap-1 border-l-[5px] px-3 py-2 ${severityWash("fix")}`} data-retype>
+          <p>
+            <SeverityMark severity="fix" />{" "}
+            <strong className="font-[720]">
+              This cab still has card {cab.number}: retype{" "}
+              {cab.retype.length === 1 ? "this one" : `these ${cab.retype.length}`}.
+            </strong>
+          </p>
+          <ul>
+            {cab.retype.map(({ page, label, was, now }) => (
+              <li key={page + label}>
+                {page}, {label}: <s className="text-soft">{was ?? "not there"}</s>{" "}
+                <b>{now ?? "not to be typed now"}</b>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <div className="flex flex-wrap items-end gap-2">
+        {issuable && (
+          <Form method="post" className="flex flex-wrap items-end gap-2">
+            <input type="hidden" name="intent" value="issue" />
+            {person === "" || errors.person ? (
+              <label className="grid gap-1">
+                Your name
+                <input name="person" className="field" defaultValue={person} aria-invalid={!!errors.person} />
+                {errors.person && <span className="problem">{errors.person}</span>}
+              </label>
+            ) : (
+              <input type="hidden" name="person" value={person} />
+            )}
+            <button type="submit" className="key-main">
+              {cab ? "Issue a new card" : "Issue card"}
+            </button>
+          </Form>
+        )}
+        {cab && (
+          <>
+            <Link
+              className={changed ? "key" : "key-main"}
+              to={`/rigs/${rigId}/cards/${cab.number}/read-back`}
+            >
+              Read back
+            </Link>
+            <Link className="key" to={`/rigs/${rigId}/cards/${cab.number}/print`}>
+              Print card {cab.number}
+            </Link>
+            <a className="key" href={`/rigs/${rigId}/cards/${cab.number}.pdf`} download>
+              PDF
+            </a>
+          </>
+        )}
+        {ready && (
+          <a className="key" href={`/rigs/${rigId}/taskdata.zip`} download>
+            ISO 11783-10 file
+          </a>
+        )}
+      </div>
+      {issuable && !cab && (
+        <p className="text-soft">
+          Issuing numbers the card and freezes it, so that you can tell later what is in this cab.
+        </p>
+      )}
+      {errors.form && <p className="problem">{errors.form}</p>}
+    </section>
+  );
+}
+
+function ReadBackWord({ cab: { readBack } }: { cab: NonNullable<CardView["cab"]> }) {
+  const { matched, differing, lines } = readBack;
+  if (differing > 0)
+    return (
+      <b className="font-[650] text-stop">
+        {differing} {differing === 1 ? "line differs" : "lines differ"} on the terminal.
+      </b>
+    );
+  if (matched === lines) return <b className="font-[650] text-ok">All {lines} lines read back.</b>;
+  return (
+    <span className="text-soft">
+      {matched === 0 ? "Not read back yet." : `${matched} of ${lines} lines read back.`}
+    </span>
   );
 }
 
@@ -84,7 +222,7 @@ function Blocked({ card: { stops } }: { card: CardView }) {
   return (
     <section aria-label="What blocks this card" className="grid gap-1.5">
       <p className="text-lead font-[720] text-stop">
-        Do not type this in yet. No print and no file until it is put right:
+        Do not type this in yet. No new card and no file until it is put right:
       </p>
       {stops.map(({ id, what, why, label, href }) => (
         <div
@@ -118,29 +256,38 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
     setProblems(checked.ok ? {} : checked.errors);
     if (checked.ok) fetcher.submit(form, { method: "post" });
   };
-  const errors = { ...fetcher.data?.errors, ...problems };
+  const errors: FieldErrors = { ...((fetcher.data?.errors ?? {}) as FieldErrors), ...problems };
+  const chosen = schemes.find(({ id }) => id === terminal.schemeId);
   return (
     <div className="grid grid-cols-[1fr_220px] gap-4 max-sm:grid-cols-1">
-      <fieldset>
-        <legend className="font-bold">How the terminal in this cab asks</legend>
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2.5">
+          <b>The terminal in this cab asks:</b>{" "}
+          <span className="font-semibold text-dye">{chosen?.name}. Change</span>
+        </summary>
         <RadioGroup.Root
           value={terminal.schemeId}
           onValueChange={(schemeId) => save(schemeId, name)}
           aria-label="How the terminal in this cab asks"
-          className="mt-1 grid grid-cols-2 gap-1.5"
+          className="mt-1 grid grid-cols-2 gap-1.5 max-sm:grid-cols-1"
         >
           {schemes.map((scheme) => (
             <RadioGroup.Item
               key={scheme.id}
               value={scheme.id}
-              className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line px-3 text-left font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-dye-wash data-[state=checked]:text-dye"
+              className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line px-3 py-1 text-left font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-dye-wash data-[state=checked]:text-dye"
             >
               {scheme.name}
             </RadioGroup.Item>
           ))}
         </RadioGroup.Root>
         {errors.schemeId && <p className="problem">{errors.schemeId}</p>}
-      </fieldset>
+        <p className="pt-2">
+          <Link to={`/schemes/new?from=${terminal.schemeId}`} className="font-semibold text-dye">
+            It asks in another way: make a scheme
+          </Link>
+        </p>
+      </details>
       <form
         className="grid content-start gap-1"
         onSubmit={(event) => {
@@ -183,7 +330,7 @@ function Row({ row }: { row: CardRow }) {
               <span className="text-body font-normal">{[row.unit, row.word].filter(Boolean).join(" ")}</span>
             </span>
           )}
-          {row.grade ? <GradeMark grade={row.grade} /> : <span />}
+          {row.grade ? <GradeMark grade={row.grade} stale={row.stale} /> : <span />}
         </summary>
         <div className="grid gap-1 pb-2 pl-4">
           <p className="text-soft">{row.derivation}</p>

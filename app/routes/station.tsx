@@ -1,9 +1,9 @@
-import { data, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import type { StationKey } from "../../core/dimension/catalogue.ts";
-import { writePreferences } from "../session/preferences.server.ts";
 import { Consequences } from "../stations/Consequences.tsx";
+import { FieldLog } from "../stations/FieldLog.tsx";
 import { Findings } from "../stations/Findings.tsx";
-import { carryOut } from "../stations/keep.server.ts";
+import { historyRows } from "../stations/history.server.ts";
 import { Readings } from "../stations/Readings.tsx";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
@@ -19,19 +19,13 @@ function stationOr404(text: string): StationKey {
 export async function loader({ request, params }: Route.LoaderArgs) {
   const station = stationOr404(params.station);
   const open = await openRig(request, params.rigId);
+  const { rig, resolved, findings, changes, preferences } = open;
+  const { units } = preferences;
   return {
-    frame: frameOf(open, station),
-    view: viewStation(station, open.rig.id, open.resolved, open.findings, open.preferences.system),
+    frame: frameOf(open, station, request),
+    view: viewStation(station, { rigId: rig.id, rig: resolved, findings, changes, units }),
+    history: historyRows(open, new URL(request.url).searchParams.get("at")),
   };
-}
-
-export async function action({ request, params }: Route.ActionArgs) {
-  stationOr404(params.station);
-  const { db, rig, preferences } = await openRig(request, params.rigId);
-  const outcome = carryOut(db, rig, await request.formData(), preferences.person);
-  if (!outcome.ok) return data(outcome, { status: 422 });
-  const person = outcome.person ?? preferences.person;
-  return data(outcome, { headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) } });
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {
@@ -40,22 +34,27 @@ export function meta({ loaderData }: Route.MetaArgs) {
   ];
 }
 
-export default function Station({ loaderData: { frame, view } }: Route.ComponentProps) {
+export default function Station({ loaderData: { frame, view, history } }: Route.ComponentProps) {
   const [search] = useSearchParams();
   const open = search.get("at");
   const targets = view.readings.map(({ target }) => target);
   const here = targets.indexOf(open as (typeof targets)[number]);
-  const path = `/rigs/${frame.rig.id}/${view.station}`;
-  const at = (target: string) => (target === "" ? path : `${path}?at=${target}`);
+  const rigPath = `/rigs/${frame.rig.id}`;
+  const turned = frame.view === "side" ? "view=side" : "";
+  const at = (target: string, station: string = view.station) => {
+    const query = [target && `at=${target}`, turned].filter(Boolean).join("&");
+    return `${rigPath}/${station}${query && `?${query}`}`;
+  };
   /** A letter of the other station leads there. */
   const hrefOf = (target: string) =>
     targets.some((each) => each === target)
       ? at(target)
-      : `/rigs/${frame.rig.id}/${view.station === "tool" ? "antenna" : "tool"}?at=${target}`;
+      : at(target, view.station === "tool" ? "antenna" : "tool");
   const neighbour = (step: number) => {
     const target = targets[here < 0 ? (step > 0 ? 0 : targets.length - 1) : here + step];
     return target ? at(target) : null;
   };
+  const hidden = here >= 0 ? "max-sm:hidden" : "";
   return (
     <RigFrame
       view={frame}
@@ -66,20 +65,34 @@ export default function Station({ loaderData: { frame, view } }: Route.Component
         next: view.tapeNext?.href ?? null,
         below: neighbour(1),
         above: neighbour(-1),
-        close: open ? path : null,
+        close: open ? at("") : null,
       }}
     >
       <div className="grid gap-3">
-        <div>
+        <div className={hidden}>
           <h1>{view.title}</h1>
           <p className="text-lead text-soft">
             {view.lead} <Stops count={frame.stops} elsewhere={view.elsewhere} />
           </p>
         </div>
-        {view.findings.length > 0 && <Findings findings={view.findings} />}
+        {view.findings.length > 0 && (
+          <div className={hidden}>
+            <Findings findings={view.findings} />
+          </div>
+        )}
         <div className="grid grid-cols-[1fr_250px] gap-6 max-sm:grid-cols-1">
-          <Readings view={view} preferences={frame.preferences} open={open} hrefOf={at} />
-          <Consequences view={view} />
+          <Readings
+            view={view}
+            preferences={frame.preferences}
+            open={open}
+            history={history}
+            hrefOf={(target) => at(target)}
+            action={`${rigPath}/keep`}
+          />
+          <div className={`grid content-start gap-3 ${hidden}`}>
+            <Consequences view={view} />
+            <FieldLog view={view} preferences={frame.preferences} action={`${rigPath}/keep`} />
+          </div>
         </div>
       </div>
     </RigFrame>

@@ -1,8 +1,17 @@
 import { createCookie } from "react-router";
-import { UNIT_SYSTEMS, type UnitSystem } from "../../core/quantity/units.ts";
+import { LENGTH_STYLES } from "../../core/quantity/length.ts";
+import { PRESETS, UNIT_SYSTEMS, type Units } from "../../core/quantity/units.ts";
+
+/** Metres, feet and inches, or a mixture of one's own. */
+export const UNIT_CHOICES = [...UNIT_SYSTEMS, "own"] as const;
+export type UnitChoice = (typeof UNIT_CHOICES)[number];
 
 export type Preferences = {
-  system: UnitSystem;
+  choice: UnitChoice;
+  /** the mixture, also while another choice is on */
+  own: Units;
+  /** what lengths are shown in now */
+  units: Units;
   theme: "day" | "night";
   /** who reads the tape on this device; empty until somebody said */
   person: string;
@@ -14,13 +23,18 @@ const cookie = createCookie("ambrek", { path: "/", sameSite: "lax", httpOnly: tr
 /** What this device chose; anything else in the cookie is ignored. */
 export async function readPreferences(request: Request): Promise<Preferences> {
   const stored = ((await cookie.parse(request.headers.get("Cookie"))) ?? {}) as Record<string, unknown>;
+  const choice = UNIT_CHOICES.find((each) => each === stored.choice) ?? "metric";
+  const style = (name: string) => LENGTH_STYLES.find((each) => each === stored[name]);
+  const own = { tape: style("tape") ?? "m", small: style("small") ?? "in" };
   return {
-    system: UNIT_SYSTEMS.find((each) => each === stored.system) ?? "metric",
+    choice,
+    own,
+    units: choice === "own" ? own : PRESETS[choice],
     theme: stored.theme === "night" ? "night" : "day",
     person: typeof stored.person === "string" ? stored.person.slice(0, 60) : "",
   };
 }
 
-export function writePreferences(preferences: Preferences): Promise<string> {
-  return cookie.serialize(preferences);
+export function writePreferences({ choice, own, theme, person }: Preferences): Promise<string> {
+  return cookie.serialize({ choice, ...own, theme, person });
 }

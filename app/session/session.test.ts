@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { hasSession, isPassphrase, mayTry, openSession } from "./passphrase.server.ts";
 import { readPreferences, writePreferences } from "./preferences.server.ts";
 import { fromOurOwnPages } from "./same-origin.server.ts";
 
@@ -18,13 +19,45 @@ describe("requests that change something", () => {
 
 describe("preferences", () => {
   it("come back from the cookie, and nonsense in it is ignored", async () => {
-    const chosen = { system: "us" as const, theme: "night" as const, person: "Mira" };
+    const chosen = {
+      choice: "own" as const,
+      own: { tape: "ft-in/8" as const, small: "cm" as const },
+      units: { tape: "ft-in/8" as const, small: "cm" as const },
+      theme: "night" as const,
+      person: "Mira",
+    };
     const request = (cookie: string) => new Request("http://x/", { headers: { Cookie: cookie } });
     expect(await readPreferences(request((await writePreferences(chosen)).split(";")[0]!))).toEqual(chosen);
     expect(await readPreferences(request("ambrek=%%%"))).toEqual({
-      system: "metric",
+      choice: "metric",
+      own: { tape: "m", small: "in" },
+      units: { tape: "m", small: "cm" },
       theme: "day",
       person: "",
     });
+  });
+});
+
+describe("a yard on the network", () => {
+  const asking = (cookie: string) => new Request("http://x/", { headers: { Cookie: cookie.split(";")[0]! } });
+
+  it("lets in who knows the passphrase, and nobody with a cookie of another one", async () => {
+    process.env.AMBREK_PASSPHRASE = "seven wet gloves";
+    expect(isPassphrase("seven wet gloves ")).toBe(true);
+    expect(isPassphrase("seven dry gloves")).toBe(false);
+    const cookie = await openSession();
+    expect(cookie).toContain("HttpOnly");
+    expect(await hasSession(asking(cookie))).toBe(true);
+    expect(await hasSession(asking("ambrek-session=aW4%3D"))).toBe(false);
+    process.env.AMBREK_PASSPHRASE = "another one now";
+    expect(await hasSession(asking(cookie))).toBe(false);
+    delete process.env.AMBREK_PASSPHRASE;
+    expect(isPassphrase("")).toBe(false);
+  });
+
+  it("lets nobody try for ever", () => {
+    const now = 1e12;
+    expect(Array.from({ length: 12 }, () => mayTry(now)).filter(Boolean)).toHaveLength(10);
+    expect(mayTry(now + 61_000)).toBe(true);
   });
 });

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { GradeMark } from "../ui/Grade.tsx";
-import type { ChainView, StationView } from "./station-view.ts";
+import type { ChainView } from "./chains.ts";
+import type { StationView } from "./station-view.ts";
 
 /** What follows from the readings: the chain one can add up by head, the rest, and what to tape next. */
 export function Consequences({ view }: { view: StationView }) {
@@ -8,9 +9,12 @@ export function Consequences({ view }: { view: StationView }) {
     <section aria-label="What follows" className="grid content-start gap-3">
       <ChainTable chain={view.chain} />
       <dl className="grid gap-1.5 border-t border-line pt-2">
-        {view.follows.map(({ label, text, plusMinus }) => (
+        {view.follows.map(({ label, text, plusMinus, grade }) => (
           <div key={label} className="leading-tight">
-            <dt className="text-small text-soft">{label}</dt>
+            <dt className="flex justify-between text-small text-soft">
+              {label}
+              {grade === "proven" && <GradeMark grade={grade} />}
+            </dt>
             <dd className="flex justify-between font-[650]">
               {text} <span className="text-small font-normal text-soft">{plusMinus}</span>
             </dd>
@@ -49,7 +53,8 @@ function ChainTable({ chain }: { chain: ChainView }) {
           {chain.title}, {chain.caption}
         </span>
       </p>
-      <GradeMark grade={chain.grade} />
+      <GradeMark grade={chain.grade} stale={chain.stale} />
+      {chain.proof && <p className="text-small text-ok">{chain.proof}</p>}
     </div>
   );
 }

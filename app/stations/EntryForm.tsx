@@ -1,18 +1,23 @@
 import { RadioGroup } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
-import { useFetcher, useNavigate } from "react-router";
+import { useFetcher, useNavigate, useRevalidator } from "react-router";
 import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
 import { type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
-import { parseEntry } from "../../core/dimension/entry.ts";
-import { type Parsed, printLength } from "../../core/quantity/length.ts";
-import type { UnitSystem } from "../../core/quantity/units.ts";
+import { joinFaces, parseEntry } from "../../core/dimension/entry.ts";
+import type { Parsed } from "../../core/quantity/figure.ts";
+import { printLength } from "../../core/quantity/length.ts";
+import { inInches } from "../../core/quantity/units.ts";
 import type { Instrument } from "../../core/rig/grade.ts";
 import { parseSections, sectionSum } from "../../core/rig/sections.ts";
+import { send } from "../offline/queue.ts";
 import type { Preferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
-import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
+import { Keypad } from "../ui/Keypad.tsx";
+import { Conditions, useConditions } from "./Conditions.tsx";
+import { KeepReadingDto, KeepSectionsDto, READING_FIELDS, SECTION_FIELDS } from "./entry.dto.ts";
 import type { Outcome } from "./keep.server.ts";
-import type { ReadingRow } from "./station-view.ts";
+import type { ReadingRow } from "./reading-rows.ts";
 
 const WAYS: { value: Instrument; label: string }[] = [
   { value: "tape", label: "Tape" },
@@ -20,48 +25,47 @@ const WAYS: { value: Instrument; label: string }[] = [
   { value: "estimate", label: "Guess" },
 ];
 
+type Props = { row: ReadingRow; preferences: Preferences; action: string };
+
 /** Entry of one reading: typed as it is spoken, checked before it is sent, and again where it is kept. */
-export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: Preferences }) {
-  const { system } = preferences;
-  const fetcher = useFetcher<Outcome>();
+export function EntryForm({ row, preferences, action }: Props) {
   const [text, setText] = useState("");
   const [instrument, setInstrument] = useState<Instrument>("tape");
-  const [edited, setEdited] = useState(false);
-  const [problems, setProblems] = useState<FieldErrors>({});
+  const [conditions, setConditions] = useConditions(row.conditions);
+  const [numbers, setNumbers] = useState({ id: uuid(), sitting: uuid() });
+  const { errors, asksReason, busy, submit, forget } = useKeeping(row, action);
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => field.current?.focus(), []);
-  useSaid(fetcher.data);
-
-  const refused = fetcher.state === "idle" && fetcher.data && !fetcher.data.ok ? fetcher.data : null;
-  const said: FieldErrors = { ...refused?.errors, ...problems };
-  // What was said of the text is about the text that was sent.
-  const errors: Partial<FieldErrors> = edited ? { ...said, text: undefined } : said;
+  useEffect(() => field.current?.focus({ preventScroll: true }), []);
   const retype = (typed: string) => {
     setText(typed);
-    setEdited(true);
+    forget("text");
   };
-  const check = (event: React.FormEvent<HTMLFormElement>) => {
-    const form = new FormData(event.currentTarget);
-    const checked =
-      row.kind === "sections"
-        ? validateForm(KeepSectionsDto, ["text", "system", "instrument", "person"], form)
-        : validateForm(
-            KeepReadingDto,
-            ["dimension", "text", "system", "instrument", "person", "reason"],
-            form,
-          );
-    setEdited(false);
-    setProblems(checked.ok ? {} : checked.errors);
-    if (checked.ok) return;
+  const keep = async (event: React.FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    event.currentTarget.querySelector<HTMLElement>(`[name="${Object.keys(checked.errors)[0]}"]`)?.focus();
+    const form = new FormData(event.currentTarget);
+    const pressed = (event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null;
+    const again = pressed?.value === "again";
+    if ((await submit(form, event.currentTarget, again)) !== "emptied") return;
+    setText("");
+    setNumbers(({ sitting }) => ({ id: uuid(), sitting }));
+    field.current?.focus({ preventScroll: true });
   };
 
   return (
-    <fetcher.Form method="post" onSubmit={check} className="grid gap-1.5 pl-9 max-sm:pl-0" noValidate>
-      <input type="hidden" name="intent" value={row.kind === "sections" ? "keep-sections" : "keep-reading"} />
-      <input type="hidden" name="dimension" value={row.target} />
-      <input type="hidden" name="system" value={system} />
+    <form method="post" action={action} onSubmit={keep} className="grid gap-1.5 pl-9 max-sm:pl-0" noValidate>
+      <Hidden
+        values={{
+          intent: row.kind === "sections" ? "keep-sections" : "keep-reading",
+          dimension: row.target,
+          style: row.style,
+          ...numbers,
+          conditions: conditions.join(","),
+          measuredAt: "",
+        }}
+      />
+      {row.conditions.length > 0 && (
+        <Conditions asked={row.conditions} held={conditions} onChange={setConditions} />
+      )}
       <div className="grid grid-cols-[1fr_auto] gap-2">
         <input
           ref={field}
@@ -70,47 +74,107 @@ export function EntryForm({ row, preferences }: { row: ReadingRow; preferences: 
           aria-label={row.label}
           aria-invalid={errors.text !== undefined}
           aria-describedby="echo"
-          inputMode={row.kind === "count" ? "numeric" : "text"}
+          inputMode={useSmallScreen() ? "none" : row.kind === "count" ? "numeric" : "text"}
           value={text}
           onChange={(event) => retype(event.target.value)}
-          placeholder={`like ${placeholderOf(row, system)}`}
+          placeholder={`like ${placeholderOf(row)}`}
           className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
         />
-        <button type="submit" className="key-main min-h-12" disabled={fetcher.state !== "idle"}>
+        <button type="submit" className="key-main min-h-12" disabled={busy}>
           Keep
         </button>
       </div>
-      {row.sides && <Sides sides={row.sides} text={text} onChoose={retype} />}
       <p id="echo" aria-live="polite" className={errors.text ? "problem" : "min-h-[21px]"}>
-        {errors.text ?? echo(row, text, system)}
+        {errors.text ?? echo(row, text)}
       </p>
+      {row.sides && <Sides sides={row.sides} text={text} onChoose={retype} />}
+      {row.faces && <Faces faces={row.faces} onType={retype} />}
+      <Keypad style={row.style} text={text} onType={retype}>
+        <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
+          Keep
+        </button>
+      </Keypad>
+      {row.kind !== "sections" && (
+        <div className="flex flex-wrap items-center gap-2">
+          <button type="submit" name="after" value="again" className="key" disabled={busy}>
+            Keep, read it again
+          </button>
+          <span className="text-small text-soft">Repeats give a mean and a spread.</span>
+        </div>
+      )}
       <Way instrument={instrument} onChoose={setInstrument} />
-      {(refused?.asksReason || errors.reason) && (
+      {(asksReason || errors.reason) && (
         <label className="grid gap-1">
           Reason
           <input name="reason" className="field" aria-invalid={errors.reason !== undefined} />
           {errors.reason && <span className="problem">{errors.reason}</span>}
         </label>
       )}
-      <label className="grid grid-cols-[auto_1fr] items-center gap-2">
-        Read by
-        <input
-          name="person"
-          defaultValue={preferences.person}
-          autoComplete="name"
-          className="field"
-          aria-invalid={errors.person !== undefined}
-        />
-        {errors.person && <span className="problem col-span-2">{errors.person}</span>}
-      </label>
-      {errors.form && <p className="problem">{errors.form}</p>}
-      <p className="text-soft">{row.how}</p>
-      {row.source && (
-        <p className="text-small text-soft">
-          Now {row.value}: {row.source}
-        </p>
+      <Person name={preferences.person} problem={errors.person} />
+      {row.kind !== "sections" && <More errors={errors} />}
+      {(errors.form ?? errors.id ?? errors.conditions) && (
+        <p className="problem">{errors.form ?? errors.id ?? errors.conditions}</p>
       )}
-    </fetcher.Form>
+      <p className="text-soft">{row.how}</p>
+    </form>
+  );
+}
+
+function Hidden({ values }: { values: Record<string, string> }) {
+  return Object.entries(values).map(([name, value]) => (
+    <input key={name} type="hidden" name={name} value={value} />
+  ));
+}
+
+/** Asked once on a device; later it stands there to be seen and corrected. */
+function Person({ name, problem }: { name: string; problem: string | undefined }) {
+  const [asking, setAsking] = useState(name === "");
+  if (!asking && !problem)
+    return (
+      <p className="flex items-center gap-2 text-soft">
+        <input type="hidden" name="person" value={name} />
+        Read by {name}.
+        <button
+          type="button"
+          className="min-h-11 cursor-pointer px-2 font-semibold underline"
+          onClick={() => setAsking(true)}
+        >
+          Somebody else
+        </button>
+      </p>
+    );
+  return (
+    <label className="grid grid-cols-[auto_1fr] items-center gap-2">
+      Read by
+      <input
+        name="person"
+        defaultValue={name}
+        autoComplete="name"
+        className="field"
+        aria-invalid={problem !== undefined}
+      />
+      {problem && <span className="problem col-span-2">{problem}</span>}
+    </label>
+  );
+}
+
+function More({ errors }: { errors: Partial<FieldErrors> }) {
+  return (
+    <details open={errors.note !== undefined || errors.photo !== undefined || undefined}>
+      <summary className="min-h-11 cursor-pointer py-2.5 font-semibold text-dye">Note, photo</summary>
+      <div className="grid gap-2">
+        <label className="grid gap-1">
+          Note
+          <input name="note" className="field" aria-invalid={errors.note !== undefined} />
+          {errors.note && <span className="problem">{errors.note}</span>}
+        </label>
+        <label className="grid gap-1">
+          Photo of the tape
+          <input name="photo" type="file" accept="image/jpeg,image/png,image/webp" className="field py-2" />
+          {errors.photo && <span className="problem">{errors.photo}</span>}
+        </label>
+      </div>
+    </details>
   );
 }
 
@@ -167,18 +231,54 @@ function Sides({
   );
 }
 
-function placeholderOf({ kind, sides }: ReadingRow, units: Units): string {
+/** A lateral from two distances, one to each side: written into the field as it would be said. */
+function Faces({
+  faces,
+  onType,
+}: {
+  faces: { left: string; right: string };
+  onType: (text: string) => void;
+}) {
+  const [both, setBoth] = useState({ left: "", right: "" });
+  const change = (side: "left" | "right", value: string) => {
+    const next = { ...both, [side]: value };
+    setBoth(next);
+    onType(next.left || next.right ? joinFaces(next) : "");
+  };
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer py-2.5 font-semibold text-dye">
+        From the distances to both sides
+      </summary>
+      <div className="grid grid-cols-2 gap-2">
+        {(["left", "right"] as const).map((side) => (
+          <label key={side} className="grid gap-1 leading-snug">
+            {faces[side].charAt(0).toUpperCase() + faces[side].slice(1)}
+            <input
+              className="field"
+              autoComplete="off"
+              value={both[side]}
+              onChange={(event) => change(side, event.target.value)}
+            />
+          </label>
+        ))}
+      </div>
+    </details>
+  );
+}
+
+function placeholderOf({ kind, sides, style }: ReadingRow): string {
   if (kind === "count") return "32";
-  if (kind === "sections") return system === "us" ? `3 × 4' 11"` : "3 × 1.5";
-  if (sides) return system === "us" ? `3/4" ${sides.minus}` : `2 cm ${sides.minus}`;
-  return system === "us" ? `12' 6 3/8"` : "3.81";
+  if (kind === "sections") return inInches(style) ? `3 × 4' 11"` : "3 × 1.5";
+  if (sides) return inInches(style) ? `3/4" ${sides.minus}` : `2 cm ${sides.minus}`;
+  return inInches(style) ? `12' 6 3/8"` : "3.81";
 }
 
 /** What the text means, in the other system too, so that a slip shows before it is kept. */
-function echo(row: ReadingRow, text: string, units: Units): string {
+function echo(row: ReadingRow, text: string): string {
   if (text.trim() === "")
     return row.kind === "count" ? "A whole number." : `A bare number is in ${row.bareUnit}.`;
-  const read = row.kind === "sections" ? sectionsMetres(text, system) : entryValue(row, text, system);
+  const read = valueOf(row, text);
   if (!read.ok) return read.problem;
   if (row.kind === "count") return `= ${read.value}`;
   const side = row.sides && read.value !== 0 ? ` ${read.value > 0 ? row.sides.plus : row.sides.minus}` : "";
@@ -186,31 +286,80 @@ function echo(row: ReadingRow, text: string, units: Units): string {
   return `= ${printLength(size, "m")} = ${printLength(size, "ft-in")}${side}`;
 }
 
-function entryValue(row: ReadingRow, text: string, units: Units): Parsed<number> {
-  const read = parseEntry(dimension(row.target as DimensionKey), text, system);
+function valueOf(row: ReadingRow, text: string): Parsed<number> {
+  if (row.kind === "sections") {
+    const read = parseSections(text, row.style);
+    return read.ok ? { ok: true, value: sectionSum(read.value) } : read;
+  }
+  const read = parseEntry(dimension(row.target as DimensionKey), text, row.style);
   return read.ok ? { ok: true, value: read.value.value } : read;
 }
 
-function sectionsMetres(text: string, units: Units): Parsed<number> {
-  const read = parseSections(text, system);
-  return read.ok ? { ok: true, value: sectionSum(read.value) } : read;
+/** True once it is known that the screen is a phone's: the keypad on the page then takes the place of the system's. */
+function useSmallScreen(): boolean {
+  const [small, setSmall] = useState(false);
+  useEffect(() => setSmall(window.matchMedia("(max-width: 639px)").matches), []);
+  return small;
 }
 
-/** After keeping: close the entry and offer to take it back. */
-function useSaid(outcome: Outcome | undefined) {
+/** Checks a form, sends it or keeps it on the device, says how it went, and closes the entry. */
+function useKeeping(row: ReadingRow, action: string) {
+  const [errors, setErrors] = useState<Partial<FieldErrors>>({});
+  const [asksReason, setAsksReason] = useState(false);
+  const [busy, setBusy] = useState(false);
   const undo = useFetcher<Outcome>({ key: "take-back" });
   const navigate = useNavigate();
-  const kept = outcome?.ok ? outcome.kept : null;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: said once for each kept reading
-  useEffect(() => {
-    if (!kept) return;
-    const action = window.location.pathname;
-    toast.success(kept.said, {
-      action: {
-        label: "Undo",
-        onClick: () => undo.submit({ intent: "take-back", id: kept.id }, { method: "post", action }),
-      },
-    });
-    navigate(action, { preventScrollReset: true, replace: true });
-  }, [kept?.id]);
+  const { revalidate } = useRevalidator();
+  const refuse = (said: FieldErrors, form: HTMLFormElement) => {
+    setErrors(said);
+    form.querySelector<HTMLElement>(`[name="${Object.keys(said)[0]}"]`)?.focus();
+  };
+  const submit = async (
+    form: FormData,
+    element: HTMLFormElement,
+    stay: boolean,
+  ): Promise<"refused" | "closed" | "emptied"> => {
+    const checked =
+      row.kind === "sections"
+        ? validateForm(KeepSectionsDto, SECTION_FIELDS, form)
+        : validateForm(KeepReadingDto, READING_FIELDS, form);
+    if (!checked.ok) {
+      refuse(checked.errors, element);
+      return "refused";
+    }
+    setErrors({});
+    setBusy(true);
+    const sent = await send(action, form, `${row.letter} ${form.get("text")}`);
+    setBusy(false);
+    if (sent.sent && !sent.outcome.ok) {
+      refuse(sent.outcome.errors, element);
+      setAsksReason(sent.outcome.asksReason);
+      return "refused";
+    }
+    if (sent.sent && sent.outcome.ok && sent.outcome.kept) {
+      const { id, said } = sent.outcome.kept;
+      toast.success(said, {
+        action: {
+          label: "Undo",
+          onClick: () => undo.submit({ intent: "take-back", id }, { method: "post", action }),
+        },
+      });
+    }
+    // Without a connection the page cannot be loaded again: the entry is emptied where it stands.
+    if (!sent.sent) toast("No connection: kept on this device, sent later.");
+    else if (stay) await revalidate();
+    else {
+      await navigate(window.location.pathname + viewOf(), { preventScrollReset: true, replace: true });
+      return "closed";
+    }
+    return "emptied";
+  };
+  const forget = (name: string) => setErrors((said) => ({ ...said, [name]: undefined }));
+  return { errors, asksReason, busy, submit, forget };
+}
+
+/** The view chosen for the drawing, to be kept when an entry closes. */
+function viewOf(): string {
+  const view = new URLSearchParams(window.location.search).get("view");
+  return view ? `?view=${view}` : "";
 }

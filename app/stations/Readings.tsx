@@ -2,19 +2,24 @@ import { Link } from "react-router";
 import type { Preferences } from "../session/preferences.server.ts";
 import { GradeMark } from "../ui/Grade.tsx";
 import { EntryForm } from "./EntryForm.tsx";
-import type { ReadingRow, StationView } from "./station-view.ts";
+import { type HistoryRow, ReadingHistory } from "./ReadingHistory.tsx";
+import type { ReadingRow } from "./reading-rows.ts";
+import type { StationView } from "./station-view.ts";
 
 type Props = {
   view: StationView;
   preferences: Preferences;
   open: string | null;
+  history: HistoryRow[];
   hrefOf: (target: string) => string;
+  /** where entries are sent */
+  action: string;
 };
 
-export function Readings({ view, preferences, open, hrefOf }: Props) {
+export function Readings({ view, preferences, open, history, hrefOf, action }: Props) {
   return (
     <section aria-label="Readings" className="min-w-0">
-      <h2 className="mb-1 flex justify-between">
+      <h2 className={`mb-1 flex justify-between ${open ? "max-sm:hidden" : ""}`}>
         Readings
         <span className="font-normal text-soft">
           {view.taped} of {view.readings.length} taped
@@ -25,10 +30,12 @@ export function Readings({ view, preferences, open, hrefOf }: Props) {
           <li
             key={row.target}
             id={`reading-${row.target}`}
-            className={`border-t border-hair ${row.target === open ? "-mx-2.5 bg-dye-wash px-2.5" : ""}`}
+            className={`border-t border-hair ${row.target === open ? "-mx-2.5 bg-dye-wash px-2.5" : open ? "max-sm:hidden" : ""}`}
           >
             {row.target === open ? (
-              <OpenReading row={row} preferences={preferences} closeHref={hrefOf("")} />
+              <OpenReading row={row} closeHref={hrefOf("")} action={action} history={history}>
+                <EntryForm key={row.target} row={row} preferences={preferences} action={action} />
+              </OpenReading>
             ) : (
               <ClosedReading row={row} href={hrefOf(row.target)} roomy={view.readings.length < 6} />
             )}
@@ -39,7 +46,7 @@ export function Readings({ view, preferences, open, hrefOf }: Props) {
   );
 }
 
-export function Letter({ letter, on = false }: { letter: string; on?: boolean }) {
+function Letter({ letter, on = false }: { letter: string; on?: boolean }) {
   return (
     <span
       className={`grid size-[26px] shrink-0 place-items-center rounded-full border-[1.5px] border-dye font-bold ${on ? "bg-dye text-sheet" : "text-dye"}`}
@@ -66,9 +73,12 @@ function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; ro
         className={`text-right leading-tight ${row.kind === "sections" ? "text-body" : "text-[19px]"} font-[650] ${row.doubted ? "text-stop" : ""}`}
       >
         {row.value ?? <span className="text-body text-stop">missing</span>}
+        {row.repeats.length > 0 && (
+          <span className="block text-small font-normal text-soft">mean of {row.repeats.length}</span>
+        )}
       </span>
       <span className="flex max-sm:col-start-2 max-sm:col-end-4">
-        <GradeMark grade={row.grade} doubted={row.doubted} />
+        <GradeMark grade={row.grade} doubted={row.doubted} stale={row.stale !== null} />
       </span>
     </Link>
   );
@@ -76,15 +86,19 @@ function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; ro
 
 function OpenReading({
   row,
-  preferences,
   closeHref,
+  action,
+  history,
+  children,
 }: {
   row: ReadingRow;
-  preferences: Preferences;
   closeHref: string;
+  action: string;
+  history: HistoryRow[];
+  children: React.ReactNode;
 }) {
   return (
-    <div className="grid scroll-mt-48 gap-1 py-2.5" data-open={row.target}>
+    <div className="grid scroll-mt-48 gap-1.5 py-2.5" data-open={row.target}>
       <div className="flex items-start gap-2.5">
         <Letter letter={row.letter} on />
         <div className="flex-1 leading-snug">
@@ -99,7 +113,21 @@ function OpenReading({
           Close
         </Link>
       </div>
-      <EntryForm key={row.target} row={row} preferences={preferences} />
+      {row.stale && <p className="problem pl-9 max-sm:pl-0">Stale since: {row.stale}.</p>}
+      {row.repeats.length > 0 && (
+        <p className="pl-9 max-sm:pl-0" data-repeats>
+          Read {row.repeats.length} times: {row.repeats.map(({ text }) => text).join(", ")}. Spread{" "}
+          {row.spread}.
+        </p>
+      )}
+      {children}
+      {row.source && (
+        <p className="pl-9 text-small text-soft max-sm:pl-0">
+          Now {row.value}: {row.source}
+        </p>
+      )}
+      {row.proof && <p className="pl-9 text-small text-ok max-sm:pl-0">Proven: {row.proof}</p>}
+      <ReadingHistory rows={history} action={action} />
     </div>
   );
 }

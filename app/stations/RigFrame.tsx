@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { PlanDrawing } from "../drawing/PlanDrawing.tsx";
 import { Header } from "../ui/Header.tsx";
 import { Shortcuts, type Ways } from "../ui/Shortcuts.tsx";
@@ -10,7 +10,7 @@ type Props = {
   station: string;
   hrefOf: (target: string) => string;
   lit: string | null;
-  ways: Omit<Ways, "before" | "after">;
+  ways: Omit<Ways, "before" | "after" | "turn">;
   children: React.ReactNode;
 };
 
@@ -18,7 +18,13 @@ type Props = {
 export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) {
   const { rig, preferences, pegs, desk, phone } = view;
   const here = pegs.findIndex(({ key }) => key === station);
-  const title = `${rig.name}, seen from above, to scale`;
+  const side = view.view === "side";
+  const title = `${rig.name}, seen from ${side ? "the right" : "above"}, to scale`;
+  const [search] = useSearchParams();
+  const turned = new URLSearchParams(search);
+  if (side) turned.delete("view");
+  else turned.set("view", "side");
+  const turn = `?${turned}`;
   return (
     <div className="lg:grid lg:h-screen lg:grid-rows-[auto_1fr]">
       <Header preferences={preferences}>
@@ -32,7 +38,7 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
       </Header>
       <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_1fr] max-lg:flex max-lg:flex-col">
         <WalkRound pegs={pegs} station={station} />
-        <div className="border-line bg-sheet max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:border-b lg:min-h-0 lg:border-x">
+        <div className="relative border-line bg-sheet max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:border-b lg:min-h-0 lg:border-x">
           <PlanDrawing
             plan={desk}
             title={title}
@@ -45,14 +51,22 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
             title={title}
             hrefOf={hrefOf}
             lit={lit}
-            className="mx-auto max-h-[236px] w-full lg:hidden"
+            className={`mx-auto w-full lg:hidden ${lit ? "max-h-[150px]" : "max-h-[236px]"}`}
           />
+          <Link
+            to={turn}
+            preventScrollReset
+            replace
+            className="absolute right-2 bottom-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
+          >
+            {side ? "Plan view" : "Side view"}
+          </Link>
         </div>
         <main className="px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">{children}</main>
       </div>
       <Shortcuts
-        ways={{ ...ways, before: pegs[here - 1]?.href ?? null, after: pegs[here + 1]?.href ?? null }}
-        system={preferences.system}
+        ways={{ ...ways, turn, before: pegs[here - 1]?.href ?? null, after: pegs[here + 1]?.href ?? null }}
+        units={preferences.choice}
       />
     </div>
   );

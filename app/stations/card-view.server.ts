@@ -1,17 +1,30 @@
 import { type Card, type CardLine, fillCard } from "../../core/card/fill.ts";
+import { type Retype, retype } from "../../core/card/numbered.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import { printLength } from "../../core/quantity/length.ts";
-import { IN_TAPE_UNITS, type UnitSystem } from "../../core/quantity/units.ts";
+import { fineStyle, type Units } from "../../core/quantity/units.ts";
 import type { Grade } from "../../core/rig/grade.ts";
+import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../data/cards.ts";
 import { findScheme, listSchemes, type Terminal, terminalOf } from "../../data/schemes.ts";
+import { day } from "./print.ts";
 import type { OpenRig } from "./rig-view.server.ts";
 import { cureHref } from "./stations.ts";
 
-export type CardRow = Omit<CardLine, "chain" | "rounding"> & {
+export type CardRow = Omit<CardLine, "chain" | "rounding" | "form"> & {
   grade: Grade | null;
-  links: { letter: string; label: string; text: string; grade: Grade }[];
+  stale: boolean;
+  links: { letter: string; label: string; text: string; grade: Grade; href: string }[];
   total: string | null;
   rounding: string | null;
+};
+
+/** The card that is in the cab now, against what the rig says now. */
+export type CabState = {
+  number: number;
+  issued: string;
+  retype: Retype[];
+  /** lines whose read-back stands: shown and still the same figure */
+  readBack: { matched: number; differing: number; lines: number };
 };
 
 export type CardView = Omit<Card, "lines" | "stops"> & {
@@ -19,23 +32,41 @@ export type CardView = Omit<Card, "lines" | "stops"> & {
   stops: { id: string; what: string; why: string; label: string; href: string }[];
   schemes: { id: string; name: string; asks: string }[];
   terminal: Terminal;
+  cab: CabState | null;
+  earlier: { number: number; issued: string }[];
 };
 
 const FIRST_SCHEME = "axle-m";
 
-/** The card of the rig's tractor, in the scheme chosen for its terminal. */
-export function viewCard({ db, rig, resolved, findings, preferences }: OpenRig): CardView {
-  const terminal = terminalOf(db, rig.tractor.id) ?? { schemeId: FIRST_SCHEME, profileName: "" };
-  const scheme = findScheme(db, terminal.schemeId);
+/** The card of the rig's tractor now, in the scheme chosen for its terminal. */
+export function cardNow({ db, rig, resolved, findings, preferences }: OpenRig): {
+  card: Card;
+  terminal: Terminal;
+} {
+  const { schemeId, profileName } = terminalOf(db, rig.tractor.id) ?? {
+    schemeId: FIRST_SCHEME,
+    profileName: "",
+  };
+  const scheme = findScheme(db, schemeId);
   if (!scheme) throw new Response("This terminal's scheme is gone.", { status: 500 });
-  const { lines, stops, ...card } = fillCard(scheme, resolved, findings, preferences.system);
-  const rows = lines.map((line) => rowOf(line, preferences.system));
+  return {
+    card: fillCard(scheme, resolved, findings, preferences.units),
+    terminal: { schemeId, profileName },
+  };
+}
+
+export function viewCard(open: OpenRig): CardView {
+  const { db, rig, preferences } = open;
+  const { card, terminal } = cardNow(open);
+  const { lines, stops, ...rest } = card;
+  const rows = lines.map((line) => rowOf(line, rig.id, preferences.units));
   const pages = [...new Set(rows.map(({ page }) => page))].map((page) => ({
     page,
     rows: rows.filter((row) => row.page === page),
   }));
+  const latest = latestCard(db, rig);
   return {
-    ...card,
+    ...rest,
     pages,
     stops: stops.map((stop) => ({
       id: stop.id,
@@ -45,15 +76,39 @@ export function viewCard({ db, rig, resolved, findings, preferences }: OpenRig):
       href: cureHref(rig.id, stop),
     })),
     schemes: listSchemes(db),
-    terminal: { schemeId: terminal.schemeId, profileName: terminal.profileName },
+    terminal,
+    cab: latest && cabState(open, latest, card),
+    earlier: listCards(db, rig)
+      .slice(1, 6)
+      .map(({ number, issuedAt, person }) => ({ number, issued: `${day(issuedAt)}, ${person}` })),
   };
 }
 
-function rowOf({ chain, rounding, ...line }: CardLine, units: Units): CardRow {
-  const style = units.tape;
+export function cabState({ db }: OpenRig, latest: NumberedCard, now: Card): CabState {
+  const changed = retype(latest.lines, now);
+  const lapsed = new Set(changed.map(({ page, label }) => `${page} ${label}`));
+  const standing = [...readbacksOf(db, latest.id).values()].filter(({ position }) => {
+    const line = latest.lines[position];
+    return line && !lapsed.has(`${line.page} ${line.label}`);
+  });
+  return {
+    number: latest.number,
+    issued: `${day(latest.issuedAt)}, ${latest.person}`,
+    retype: changed,
+    readBack: {
+      matched: standing.filter(({ outcome }) => outcome === "match").length,
+      differing: standing.filter(({ outcome }) => outcome !== "match").length,
+      lines: latest.lines.length,
+    },
+  };
+}
+
+function rowOf({ chain, rounding, form: _, ...line }: CardLine, rigId: number, units: Units): CardRow {
+  const inches = fineStyle(units) === "in";
   return {
     ...line,
     grade: chain?.grade ?? null,
+    stale: chain?.stale ?? false,
     links: (chain?.links ?? []).map(({ key, contribution, coefficient, grade }) => ({
       letter: dimension(key).letter,
       label: `${dimension(key).label}${Math.abs(coefficient) === 0.5 ? ", half" : ""}`,
@@ -62,18 +117,17 @@ function rowOf({ chain, rounding, ...line }: CardLine, units: Units): CardRow {
           ? "missing"
           : dimension(key).kind === "count"
             ? String(contribution)
-            : printLength(contribution, style, { signed: true }),
+            : printLength(contribution, units.tape, { signed: true }),
       grade,
+      href: `/rigs/${rigId}/${dimension(key).station}?at=${key}`,
     })),
     total:
       chain?.total == null || chain.links.length < 2
         ? null
-        : printLength(chain.total, style, { signed: true }),
+        : printLength(chain.total, units.tape, { signed: true }),
     rounding:
       rounding === null
         ? null
-        : printLength(Math.abs(rounding), system === "us" ? "in" : "mm", {
-            decimals: system === "us" ? 2 : 0,
-          }),
+        : printLength(Math.abs(rounding), inches ? "in" : "mm", { decimals: inches ? 2 : 0 }),
   };
 }

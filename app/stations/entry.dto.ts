@@ -3,8 +3,10 @@ import {
   IsIn,
   IsUUID,
   Length,
+  Matches,
   MaxLength,
   registerDecorator,
+  ValidateIf,
   type ValidationArguments,
 } from "class-validator";
 import {
@@ -13,8 +15,10 @@ import {
   dimension,
   isDimensionKey,
 } from "../../core/dimension/catalogue.ts";
+import { CHANGE_KINDS, type ChangeKind } from "../../core/dimension/change.ts";
+import { CONDITION_KEYS, type ConditionKey } from "../../core/dimension/condition.ts";
 import { parseEntry } from "../../core/dimension/entry.ts";
-import { UNIT_SYSTEMS, type UnitSystem } from "../../core/quantity/units.ts";
+import { LENGTH_STYLES, type LengthStyle } from "../../core/quantity/length.ts";
 import { INSTRUMENTS, type Instrument } from "../../core/rig/grade.ts";
 import { parseSections } from "../../core/rig/sections.ts";
 
@@ -34,15 +38,13 @@ function Reads<T extends object>(read: (text: string, dto: T) => string | null) 
     });
 }
 
-function readingProblem(text: string, { dimension: key, system }: KeepReadingDto): string | null {
-  if (!isDimensionKey(key)) return null;
-  const read = parseEntry(dimension(key), text, system);
-  return read.ok ? null : read.problem;
-}
-
 class StampedDto {
-  @IsIn(UNIT_SYSTEMS, { message: "Choose metres or feet and inches." })
-  system!: UnitSystem;
+  /** given by the device, so that what is sent twice is kept once */
+  @IsUUID(undefined, { message: "This entry has no number of its own." })
+  id!: string;
+
+  @IsIn(LENGTH_STYLES, { message: "Choose the units of the field." })
+  style!: LengthStyle;
 
   @IsIn(INSTRUMENTS, { message: "Say what the value was come by with." })
   instrument!: Instrument;
@@ -51,27 +53,112 @@ class StampedDto {
   person!: string;
 }
 
+/** The conditions a reading was taken under, as they come in one field. */
+export function conditionsIn(text: string): ConditionKey[] {
+  const told = text.split(",").map((each) => each.trim());
+  return CONDITION_KEYS.filter((key) => told.includes(key));
+}
+
 export class KeepReadingDto extends StampedDto {
   @IsIn(DIMENSION_KEYS, { message: "There is no such reading." })
   dimension!: DimensionKey;
 
-  @Reads(readingProblem)
+  @Reads<KeepReadingDto>((text, { dimension: key, style }) => {
+    if (!isDimensionKey(key)) return null;
+    const read = parseEntry(dimension(key), text, style);
+    return read.ok ? null : read.problem;
+  })
   text!: string;
+
+  /** repeats share it */
+  @IsUUID(undefined, { message: "This entry belongs to no sitting." })
+  sitting!: string;
 
   /** wanted where a lower grade shall displace a higher one; the server asks for it */
   @MaxLength(200, { message: "Keep the reason under 200 characters." })
   reason!: string;
+
+  @MaxLength(300, { message: "Keep the note under 300 characters." })
+  note!: string;
+
+  @Reads<KeepReadingDto>((text) =>
+    text === "" || conditionsIn(text).length === text.split(",").length
+      ? null
+      : "There is no such condition.",
+  )
+  conditions!: string;
+
+  /** when the device took it, where that was before it could be sent */
+  @ValidateIf(({ measuredAt }: KeepReadingDto) => measuredAt !== "")
+  @Matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, {
+    message: "The time of reading was not understood.",
+  })
+  measuredAt!: string;
 }
 
+export const READING_FIELDS = [
+  "id",
+  "dimension",
+  "text",
+  "style",
+  "instrument",
+  "person",
+  "sitting",
+  "reason",
+  "note",
+  "conditions",
+  "measuredAt",
+] as const;
+
 export class KeepSectionsDto extends StampedDto {
-  @Reads<KeepSectionsDto>((text, { system }) => {
-    const read = parseSections(text, system);
+  @Reads<KeepSectionsDto>((text, { style }) => {
+    const read = parseSections(text, style);
     return read.ok ? null : read.problem;
   })
   text!: string;
 }
 
+export const SECTION_FIELDS = ["id", "text", "style", "instrument", "person"] as const;
+
 export class TakeBackDto {
   @IsUUID(undefined, { message: "There is no such reading." })
   id!: string;
+}
+
+/** A day somebody names: not in the future. */
+function dayProblem(text: string): string | null {
+  const at = Date.parse(`${text}T00:00:00Z`);
+  if (!/^\d{4}-\d\d-\d\d$/.test(text) || Number.isNaN(at)) return "Give the day, like 2026-11-03.";
+  return at > Date.now() + 14 * 3600_000 ? "That day is yet to come." : null;
+}
+
+export class KeepChangeDto {
+  @IsIn(CHANGE_KINDS, { message: "Choose what was changed." })
+  kind!: ChangeKind;
+
+  @Reads(dayProblem)
+  day!: string;
+
+  @MaxLength(200, { message: "Keep the note under 200 characters." })
+  note!: string;
+
+  @Length(1, 60, { message: "Say who you are." })
+  person!: string;
+}
+
+export class KeepProofDto {
+  @Length(1, 40, { message: "Choose what the test confirmed." })
+  sum!: string;
+
+  @Length(4, 300, { message: "Say how it was tested." })
+  how!: string;
+
+  @Length(4, 300, { message: "Say what came out, with a figure." })
+  result!: string;
+
+  @Reads(dayProblem)
+  day!: string;
+
+  @Length(1, 60, { message: "Say who you are." })
+  person!: string;
 }

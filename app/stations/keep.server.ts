@@ -1,12 +1,28 @@
 import { dimension } from "../../core/dimension/catalogue.ts";
+import { CHANGES } from "../../core/dimension/change.ts";
 import { parseEntry, printEntry } from "../../core/dimension/entry.ts";
+import type { Units } from "../../core/quantity/units.ts";
 import { below, gradeOf } from "../../core/rig/grade.ts";
+import { resolveRig } from "../../core/rig/resolve.ts";
 import { parseSections } from "../../core/rig/sections.ts";
+import { rigFacts } from "../../data/facts.ts";
+import { keepChange, keepProof } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
-import { keepReading, keepSections, retract, rigFacts } from "../../data/readings.ts";
+import { keepReading, keepSections, retract } from "../../data/readings.ts";
 import type { Rig } from "../../data/rigs.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
-import { KeepReadingDto, KeepSectionsDto, TakeBackDto } from "./entry.dto.ts";
+import { PROVABLE } from "./chains.ts";
+import {
+  conditionsIn,
+  KeepChangeDto,
+  KeepProofDto,
+  KeepReadingDto,
+  KeepSectionsDto,
+  READING_FIELDS,
+  SECTION_FIELDS,
+  TakeBackDto,
+} from "./entry.dto.ts";
+import { photoIn } from "./photo.server.ts";
 
 export type Outcome =
   | { ok: true; kept: { id: string; said: string } | null; person: string | null }
@@ -14,33 +30,37 @@ export type Outcome =
 
 const refused = (errors: FieldErrors, asksReason = false): Outcome => ({ ok: false, errors, asksReason });
 
+type Asked = { db: Database; rig: Rig; units: Units; person: string };
+
 /** Carries out what a station's form asks for. Nothing is written unless all of it is right. */
-export function carryOut(db: Database, rig: Rig, form: FormData, person: string): Outcome {
+export async function carryOut(asked: Asked, form: FormData): Promise<Outcome> {
   switch (form.get("intent")) {
     case "keep-reading":
-      return keepOne(db, rig, form);
+      return keepOne(asked, form);
     case "keep-sections":
-      return keepLayout(db, rig, form);
+      return keepLayout(asked, form);
+    case "keep-change":
+      return noteChange(asked, form);
+    case "keep-proof":
+      return noteProof(asked, form);
     case "take-back":
-      return takeBack(db, rig, form, person);
+      return takeBack(asked, form);
     default:
       return refused({ form: "That request was not understood." });
   }
 }
 
-function keepOne(db: Database, rig: Rig, form: FormData): Outcome {
-  const checked = validateForm(
-    KeepReadingDto,
-    ["dimension", "text", "system", "instrument", "person", "reason"],
-    form,
-  );
+async function keepOne({ db, rig, units }: Asked, form: FormData): Promise<Outcome> {
+  const checked = validateForm(KeepReadingDto, READING_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
-  const { dimension: key, text, system, instrument, person, reason } = checked.value;
+  const { id, dimension: key, text, style, instrument, person, reason, sitting, note } = checked.value;
   const entry = dimension(key);
-  const read = parseEntry(entry, text, system);
+  const read = parseEntry(entry, text, style);
   if (!read.ok) return refused({ text: read.problem });
-  const current = rigFacts(db, rig).readings[key];
-  const downgrade = current && below(gradeOf(instrument), gradeOf(current.instrument));
+  const picture = await photoIn(form);
+  if ("problem" in picture) return refused({ photo: picture.problem });
+  const current = rigFacts(db, rig).readings[key]?.at(-1);
+  const downgrade = current && current.id !== id && below(gradeOf(instrument), gradeOf(current.instrument));
   if (downgrade && reason === "")
     return refused(
       {
@@ -48,36 +68,79 @@ function keepOne(db: Database, rig: Rig, form: FormData): Outcome {
       },
       true,
     );
-  const id = keepReading(db, rig, {
+  const now = new Date();
+  const taken = checked.value.measuredAt === "" ? now : new Date(checked.value.measuredAt);
+  keepReading(db, rig, {
+    id,
     key,
     rawText: text,
     ...read.value,
     instrument,
     person,
     reason,
-    at: new Date(),
+    note,
+    sitting,
+    conditions: conditionsIn(checked.value.conditions),
+    photo: picture.photo,
+    at: now,
+    // A device's clock may run ahead: nothing was read later than it was recorded.
+    measuredAt: taken < now ? taken : now,
   });
   return {
     ok: true,
-    kept: { id, said: `Kept ${entry.letter}: ${printEntry(entry, read.value.value, system)}` },
+    kept: { id, said: `Kept ${entry.letter}: ${printEntry(entry, read.value.value, units)}` },
     person,
   };
 }
 
-function keepLayout(db: Database, rig: Rig, form: FormData): Outcome {
-  const checked = validateForm(KeepSectionsDto, ["text", "system", "instrument", "person"], form);
+function keepLayout({ db, rig }: Asked, form: FormData): Outcome {
+  const checked = validateForm(KeepSectionsDto, SECTION_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
-  const { text, system, instrument, person } = checked.value;
-  const read = parseSections(text, system);
+  const { id, text, style, instrument, person } = checked.value;
+  const read = parseSections(text, style);
   if (!read.ok) return refused({ text: read.problem });
-  const id = keepSections(db, rig, read.value, { instrument, person, at: new Date() });
+  keepSections(db, rig, read.value, { id, instrument, person, at: new Date() });
   return { ok: true, kept: { id, said: `Kept ${read.value.length} sections` }, person };
 }
 
-function takeBack(db: Database, rig: Rig, form: FormData, person: string): Outcome {
+/** The end of the day somebody named, or now where that is today. */
+function moment(day: string, now: Date): Date {
+  const end = new Date(`${day}T23:59:59.000Z`);
+  return end < now ? end : now;
+}
+
+function noteChange({ db, rig }: Asked, form: FormData): Outcome {
+  const checked = validateForm(KeepChangeDto, ["kind", "day", "note", "person"], form);
+  if (!checked.ok) return refused(checked.errors);
+  const { kind, day, note, person } = checked.value;
+  const now = new Date();
+  const id = keepChange(db, rig, { kind, note, person, at: moment(day, now), now });
+  return { ok: true, kept: { id, said: `Noted: ${CHANGES[kind].label.toLowerCase()}` }, person };
+}
+
+function noteProof({ db, rig }: Asked, form: FormData): Outcome {
+  const checked = validateForm(KeepProofDto, ["sum", "how", "result", "day", "person"], form);
+  if (!checked.ok) return refused(checked.errors);
+  const { sum, how, result, day, person } = checked.value;
+  const provable = Object.hasOwn(PROVABLE, sum) ? PROVABLE[sum]! : null;
+  if (!provable) return refused({ sum: "There is no such sum." });
+  const resolved = resolveRig(rigFacts(db, rig));
+  const terms = provable.terms(resolved);
+  const missing = terms.find(({ key }) => resolved.values[key].value === null);
+  if (missing)
+    return refused({
+      sum: `${dimension(missing.key).label} is missing: a test can confirm only what is entered.`,
+    });
+  const now = new Date();
+  const what = provable.label.charAt(0).toLowerCase() + provable.label.slice(1);
+  const id = keepProof(db, rig, { what, how, result, terms, person, at: moment(day, now), now });
+  return { ok: true, kept: { id, said: `Proof kept: ${what}` }, person };
+}
+
+function takeBack({ db, rig, person }: Asked, form: FormData): Outcome {
   const checked = validateForm(TakeBackDto, ["id"], form);
   if (!checked.ok) return refused(checked.errors);
   if (!retract(db, rig, checked.value.id, { person, at: new Date() }))
-    return refused({ form: "It is not there any more: somebody has put another reading over it." });
+    return refused({ form: "It is not there any more: somebody took it back before." });
   return { ok: true, kept: null, person: null };
 }

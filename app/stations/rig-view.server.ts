@@ -1,12 +1,15 @@
 import { redirect } from "react-router";
 import type { StationKey } from "../../core/dimension/catalogue.ts";
-import { drawPlan, type Plan } from "../../core/drawing/plan.ts";
+import { drawPlan } from "../../core/drawing/plan.ts";
+import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
+import { drawSide } from "../../core/drawing/side.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import { judge } from "../../core/finding/judge.ts";
+import type { Change } from "../../core/rig/facts.ts";
 import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
 import { database } from "../../data/database.ts";
+import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
-import { rigFacts } from "../../data/readings.ts";
 import { findRig, type Rig } from "../../data/rigs.ts";
 import { type Preferences, readPreferences } from "../session/preferences.server.ts";
 import { type Peg, pegsOf } from "./stations.ts";
@@ -25,6 +28,7 @@ export type RigFrameView = {
   preferences: Preferences;
   pegs: Peg[];
   stops: number;
+  view: "plan" | "side";
   desk: Plan;
   phone: Plan;
 };
@@ -33,6 +37,7 @@ export type OpenRig = {
   db: Database;
   rig: Rig;
   resolved: ResolvedRig;
+  changes: readonly Change[];
   findings: Finding[];
   preferences: Preferences;
 };
@@ -48,13 +53,16 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
   const db = database();
   const rig = rigOr404(db, rigId);
   const preferences = await readPreferences(request);
-  const resolved = resolveRig(rigFacts(db, rig));
-  return { db, rig, resolved, preferences, findings: judge(resolved, preferences.system) };
+  const facts = rigFacts(db, rig);
+  const resolved = resolveRig(facts);
+  const findings = judge(resolved, preferences.units);
+  return { db, rig, resolved, changes: facts.changes, preferences, findings };
 }
 
 export function headOf({ id, name, tractor, implement }: Rig): RigHead {
   const identity = [tractor, implement]
-    .map(({ fleetNumber, serial }) => `${fleetNumber} no. ${serial}`)
+    .map(({ fleetNumber, serial }) => [fleetNumber, serial && `no. ${serial}`].filter(Boolean).join(" "))
+    .filter(Boolean)
     .join(", ");
   return {
     id,
@@ -69,23 +77,32 @@ export function headOf({ id, name, tractor, implement }: Rig): RigHead {
 export function frameOf(
   { rig, resolved, findings, preferences }: OpenRig,
   station: StationKey | "card",
+  request: Request,
 ): RigFrameView {
-  const { system } = preferences;
-  const drawn = station === "card" ? null : station;
-  const region = station === "antenna" ? "tractor" : "rig";
+  const { units } = preferences;
+  const view = new URL(request.url).searchParams.get("view") === "side" ? "side" : "plan";
+  const draw = view === "side" ? drawSide : drawPlan;
+  const common = { station: station === "card" ? null : station, units } satisfies Partial<Sheet>;
+  const antenna = station === "antenna";
   return {
     rig: headOf(rig),
     preferences,
     pegs: pegsOf(rig.id, findings),
     stops: findings.filter(({ severity }) => severity === "stop").length,
-    desk: drawPlan(resolved, { width: 424, height: 736, region, labels: "values", station: drawn, system }),
-    phone: drawPlan(resolved, {
+    view,
+    desk: draw(resolved, {
+      ...common,
+      width: 424,
+      height: 736,
+      region: antenna ? "tractor" : "rig",
+      labels: "values",
+    }),
+    phone: draw(resolved, {
+      ...common,
       width: 390,
       height: 236,
-      region: station === "antenna" ? "tractor" : "tool",
+      region: antenna ? "tractor" : "tool",
       labels: "letters",
-      station: drawn,
-      system,
     }),
   };
 }

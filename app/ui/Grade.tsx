@@ -3,16 +3,24 @@ import type { Grade } from "../../core/rig/grade.ts";
 const RING = { cx: 9, cy: 9, r: 7, fill: "none", stroke: "currentColor", strokeWidth: 2 };
 
 /** How far a value can be trusted: by shape, by word, and only then by colour. */
-export function GradeMark({ grade, doubted = false }: { grade: Grade; doubted?: boolean }) {
+export function GradeMark({
+  grade,
+  doubted = false,
+  stale = false,
+}: {
+  grade: Grade;
+  doubted?: boolean;
+  stale?: boolean;
+}) {
   return (
     <span
-      className={`inline-flex items-center gap-1.5 text-small ${doubted ? "text-stop" : grade === "proven" ? "text-ok" : ""}`}
+      className={`inline-flex items-center gap-1.5 text-small ${doubted ? "text-stop" : stale ? "text-warn" : grade === "proven" ? "text-ok" : ""}`}
     >
       <svg width="18" height="18" aria-hidden="true" className="shrink-0">
         <Shape grade={grade} />
-        {doubted && <path d="M3 15 15 3" stroke="currentColor" strokeWidth="2" />}
+        {(doubted || stale) && <path d="M3 15 15 3" stroke="currentColor" strokeWidth="2" />}
       </svg>
-      {doubted ? `${grade}, doubted` : grade}
+      {doubted ? `${grade}, doubted` : stale ? `stale, was ${grade}` : grade}
     </span>
   );
 }

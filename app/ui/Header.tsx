@@ -1,11 +1,13 @@
+import { UserRound } from "lucide-react";
 import { Link, useFetcher } from "react-router";
 import type { Preferences } from "../session/preferences.server.ts";
 import { Switch } from "./Switch.tsx";
 
-const SYSTEMS = [
+const UNITS = [
   { value: "metric", label: "m" },
   { value: "us", label: "ft in" },
 ];
+const OWN = { value: "own", label: "mixed" };
 const THEMES = [
   { value: "day", label: "Day" },
   { value: "night", label: "Night" },
@@ -20,7 +22,7 @@ export function usePreference() {
 export function Header({ preferences, children }: { preferences: Preferences; children?: React.ReactNode }) {
   const choose = usePreference();
   return (
-    <header className="no-print flex min-h-[52px] items-center gap-4 border-b-2 border-ink px-4 max-sm:flex-wrap max-sm:gap-2 max-sm:px-3 max-sm:py-1">
+    <header className="no-print flex min-h-[52px] items-center gap-3 border-b-2 border-ink px-4 max-sm:flex-wrap max-sm:gap-1.5 max-sm:px-3 max-sm:py-1">
       <Link
         to="/"
         className="text-[20px] font-extrabold tracking-wide no-underline [font-stretch:118%]"
@@ -31,9 +33,9 @@ export function Header({ preferences, children }: { preferences: Preferences; ch
       <div className="min-w-0 flex-1 max-sm:order-last max-sm:basis-full">{children}</div>
       <Switch
         label="Units"
-        value={preferences.system}
-        choices={SYSTEMS}
-        onChoose={(system) => choose({ system })}
+        value={preferences.choice}
+        choices={preferences.choice === "own" ? [...UNITS, OWN] : UNITS}
+        onChoose={(choice) => choose({ choice })}
       />
       <Switch
         label="Light"
@@ -41,6 +43,14 @@ export function Header({ preferences, children }: { preferences: Preferences; ch
         choices={THEMES}
         onChoose={(theme) => choose({ theme })}
       />
+      <Link
+        to="/device"
+        aria-label={`This device: ${preferences.person || "nobody yet"}, units, network`}
+        className="flex min-h-9 items-center gap-1.5 rounded-[3px] border-[1.5px] border-line px-2 font-semibold no-underline max-sm:min-h-11"
+      >
+        <UserRound size={18} aria-hidden="true" />
+        <span className="max-w-[92px] truncate max-sm:hidden">{preferences.person || "Who?"}</span>
+      </Link>
     </header>
   );
 }

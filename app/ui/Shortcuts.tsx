@@ -3,14 +3,16 @@ import { useEffect, useEffectEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { usePreference } from "./Header.tsx";
 
-const KEYS = [
+export const KEYS = [
   ["[", "station before"],
   ["]", "station after"],
   ["n", "the reading to tape next"],
   ["j", "reading below"],
   ["k", "reading above"],
   ["Esc", "close the reading"],
+  ["v", "plan view, or side view"],
   ["u", "metres, or feet and inches"],
+  ["/", "find in the yard"],
   ["?", "this list"],
 ] as const;
 
@@ -21,10 +23,11 @@ export type Ways = {
   below: string | null;
   above: string | null;
   close: string | null;
+  turn: string | null;
 };
 
 /** Keys of a rig's screens. They do nothing while somebody types in a field. */
-export function Shortcuts({ ways, system }: { ways: Ways; system: string }) {
+export function Shortcuts({ ways, units }: { ways: Ways; units: string }) {
   const [open, setOpen] = useState(false);
   const navigate = useNavigate();
   const choose = usePreference();
@@ -38,12 +41,14 @@ export function Shortcuts({ ways, system }: { ways: Ways; system: string }) {
       n: ways.next,
       j: ways.below,
       k: ways.above,
+      v: ways.turn,
+      "/": "/?find=",
       Escape: ways.close,
     }[event.key];
     if (to) {
       event.preventDefault();
       navigate(to, { preventScrollReset: true });
-    } else if (event.key === "u") choose({ system: system === "metric" ? "us" : "metric" });
+    } else if (event.key === "u") choose({ choice: units === "metric" ? "us" : "metric" });
     else if (event.key === "?") setOpen(true);
   });
   useEffect(() => {

@@ -4,12 +4,14 @@ export type Grade = (typeof GRADES)[number];
 
 /** What the value was come by with; each gives a grade. */
 export const INSTRUMENTS = ["tape", "book", "estimate"] as const;
-export type Instrument = (typeof INSTRUMENTS)[number];
+/** `file`: it came in a file, and nobody here has read it off the machine. */
+export type Instrument = (typeof INSTRUMENTS)[number] | "file";
 
 const GRADE_OF: Record<Instrument, Exclude<Grade, "missing">> = {
   tape: "taped",
   book: "book",
   estimate: "assumed",
+  file: "assumed",
 };
 
 export function gradeOf(instrument: Instrument): Exclude<Grade, "missing"> {

@@ -1,10 +1,21 @@
-import type { DimensionKey } from "../../core/dimension/catalogue.ts";
+import { eq } from "drizzle-orm";
+import { fillCard } from "../../core/card/fill.ts";
+import { freeze } from "../../core/card/numbered.ts";
+import { type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
+import { judge } from "../../core/finding/judge.ts";
+import { PRESETS } from "../../core/quantity/units.ts";
+import type { Proof } from "../../core/rig/facts.ts";
 import type { Instrument } from "../../core/rig/grade.ts";
+import { resolveRig } from "../../core/rig/resolve.ts";
+import { issueCard, keepReadbacks, latestCard } from "../cards.ts";
+import { rigFacts } from "../facts.ts";
+import { keepProof } from "../field-log.ts";
 import type { Database } from "../handle.ts";
+import { createMachine, pointsOf } from "../machines.ts";
 import { keepReading, keepSections } from "../readings.ts";
-import { findRig } from "../rigs.ts";
-import { coupling, machine, point, rig } from "../schema.ts";
-import { setTerminal } from "../schemes.ts";
+import { createRig, findRig, type Rig } from "../rigs.ts";
+import { point } from "../schema.ts";
+import { findScheme, setTerminal } from "../schemes.ts";
 
 type Told = { key: DimensionKey; text: string; value: number; step: number; by: Instrument };
 
@@ -70,6 +81,7 @@ const GRASS_AND_GRAIN: DemoRig = {
     told("receiver.lateral", "0.6 left", -0.006),
     told("receiver.height", "2.88", 2.88, "book", 0.01),
     told("axle.pin", "1.126", 1.126),
+    told("tractor.wheelbase", "2.61", 2.61, "tape", 0.01),
     told("pin.pivot", "5.318", 5.318),
     told("pin.workFront", "4.264", 4.264),
     told("pin.workRear", "4.552", 4.552),
@@ -78,6 +90,7 @@ const GRASS_AND_GRAIN: DemoRig = {
     told("rows.count", "36", 36),
     told("rows.spacing", "12.5", 0.125),
     told("work.overlap", "0", 0),
+    told("guidance.trackSpacing", "4.50", 4.5, "tape", 0.01),
   ],
   sections: { widths: [1.5, 1.5, 1.5], by: "tape" },
 };
@@ -122,44 +135,156 @@ const BORROWED: DemoRig = {
   sections: { widths: [1, 1, 1, 1, 1, 0.7], by: "book" },
 };
 
-/** Fills an empty database with an invented contractor's two rigs. */
+type Tested = Pick<Proof, "what" | "how" | "result" | "terms"> & { at: string };
+
+/** Taped throughout, proved in the field, its card read back. */
+const PROVEN: DemoRig & { tested: Tested[]; cardAt: string } = {
+  name: "Meadow drill, 3 m",
+  tractor: {
+    make: "Velmark",
+    model: "96 S",
+    fleetNumber: "T9",
+    serial: "VM96S-0740",
+    busName: "A0028400224000C4",
+    mount: "cab roof, middle",
+    hole: "hole 3",
+  },
+  drill: {
+    make: "Tarnwick",
+    model: "Rill 30",
+    fleetNumber: "D8",
+    serial: "TR30-0322",
+    busName: "A00886003180021F",
+  },
+  scheme: "antenna-m",
+  profile: "RILL",
+  person: "Ilse Marrin",
+  at: "2026-08-24T06:10:00.000Z",
+  told: [
+    told("receiver.foreAft", "1.284", 1.284),
+    told("receiver.lateral", "left 71.8 right 72.6", -0.004),
+    told("receiver.height", "2.635", 2.635),
+    told("axle.pin", "0.872", 0.872),
+    told("tractor.wheelbase", "2.38", 2.38, "tape", 0.01),
+    told("pin.pivot", "4.035", 4.035),
+    told("pin.workFront", "3.322", 3.322),
+    told("pin.workRear", "3.586", 3.586),
+    told("tool.lateral", "1.1 right", 0.011),
+    told("tool.width", "3.00", 3, "tape", 0.01),
+    told("rows.count", "20", 20),
+    told("rows.spacing", "15", 0.15),
+    told("work.overlap", "0", 0),
+    told("guidance.trackSpacing", "3.00", 3, "tape", 0.01),
+  ],
+  sections: { widths: [1.5, 1.5], by: "tape" },
+  tested: [
+    {
+      what: "work seen from the receiver, sideways",
+      how: "Twelve joints on the bottom meadow, alternate directions, tape from row to row.",
+      result:
+        "Mean of the wide and the narrow joints differ by 4 mm: tool 1 mm right of where it is entered, ± 3 mm.",
+      at: "2026-08-27T15:20:00.000Z",
+      terms: [
+        { key: "receiver.lateral", coefficient: -1 },
+        { key: "tool.lateral", coefficient: 1 },
+      ],
+    },
+    {
+      what: "working width",
+      how: "The same twelve joints: mean joint against row spacing.",
+      result: "Mean joint 15.2 cm at 15 cm row spacing: width 2.998 m, ± 4 mm.",
+      at: "2026-08-27T15:20:00.000Z",
+      terms: [{ key: "tool.width", coefficient: 1 }],
+    },
+    {
+      what: "receiver to front rank",
+      how: "Six crossings of a sprayed line at 4 and 10 km/h, both ways, first seed dug up.",
+      result: "Mark error 8 mm at no speed, ± 15 mm: length confirmed.",
+      at: "2026-08-28T09:45:00.000Z",
+      terms: [
+        { key: "receiver.foreAft", coefficient: -1 },
+        { key: "axle.pin", coefficient: -1 },
+        { key: "pin.workFront", coefficient: -1 },
+      ],
+    },
+  ],
+  cardAt: "2026-08-29T05:55:00.000Z",
+};
+
+/** Fills an empty database with an invented contractor's rigs. */
 export function plantDemoYard(db: Database): void {
   db.transaction(() => {
     for (const each of [GRASS_AND_GRAIN, BORROWED]) plantRig(db, each);
+    const proven = plantRig(db, PROVEN);
+    for (const { at, ...test } of PROVEN.tested)
+      keepProof(db, proven, { ...test, person: PROVEN.person, at: new Date(at), now: new Date(at) });
+    plantCard(
+      db,
+      proven,
+      { schemeId: PROVEN.scheme, profileName: PROVEN.profile },
+      PROVEN.person,
+      PROVEN.cardAt,
+    );
   });
 }
 
-function plantRig(db: Database, demo: DemoRig): void {
+function plantRig(db: Database, demo: DemoRig): Rig {
   const { mount, hole, ...tractor } = demo.tractor;
-  const tractorId = db
-    .insert(machine)
-    .values({ kind: "tractor", ...tractor })
-    .returning()
-    .get().id;
-  const implementId = db
-    .insert(machine)
-    .values({ kind: "implement", ...demo.drill })
-    .returning()
-    .get().id;
-  const [receiverPointId, parentPointId] = (
-    [
-      ["receiver mount", mount],
-      ["drawbar hole", hole],
-    ] as const
-  ).map(
-    ([kind, label]) => db.insert(point).values({ machineId: tractorId, kind, label }).returning().get().id,
-  );
-  const rigId = db
-    .insert(rig)
-    .values({ name: demo.name, tractorId, receiverPointId: receiverPointId! })
-    .returning()
-    .get().id;
-  db.insert(coupling).values({ rigId, parentPointId: parentPointId!, implementId }).run();
+  const tractorId = createMachine(db, "tractor", tractor);
+  const implementId = createMachine(db, "implement", demo.drill);
+  const [receiver, firstHole] = pointsOf(db, tractorId);
+  for (const [id, label] of [
+    [receiver!.id, mount],
+    [firstHole!.id, hole],
+  ] as const)
+    db.update(point).set({ label }).where(eq(point.id, id)).run();
+  const id = createRig(db, {
+    name: demo.name,
+    tractorId,
+    implementId,
+    receiverPointId: receiver!.id,
+    holePointId: firstHole!.id,
+  });
   setTerminal(db, tractorId, { schemeId: demo.scheme, profileName: demo.profile });
 
-  const planted = findRig(db, rigId)!;
+  const planted = findRig(db, id)!;
   const at = new Date(demo.at);
   for (const { key, text, value, step, by } of demo.told)
-    keepReading(db, planted, { key, rawText: text, value, step, instrument: by, person: demo.person, at });
+    keepReading(db, planted, {
+      key,
+      rawText: text,
+      value,
+      step,
+      instrument: by,
+      person: demo.person,
+      at,
+      conditions: by === "tape" ? [...dimension(key).conditions] : [],
+    });
   keepSections(db, planted, demo.sections.widths, { instrument: demo.sections.by, person: demo.person, at });
+  return planted;
+}
+
+/** A card as it went to the cab, and every line of it read back. */
+function plantCard(
+  db: Database,
+  rig: Rig,
+  { schemeId, profileName }: { schemeId: string; profileName: string },
+  person: string,
+  issued: string,
+): void {
+  const resolved = resolveRig(rigFacts(db, rig));
+  const scheme = findScheme(db, schemeId)!;
+  const at = new Date(issued);
+  const lines = freeze(fillCard(scheme, resolved, judge(resolved, PRESETS.metric), PRESETS.metric));
+  issueCard(db, rig, { schemeName: scheme.name, profileName, person, at, lines });
+  const { id } = latestCard(db, rig)!;
+  const readback = lines.map(({ figure, word }, position) => ({
+    position,
+    shown: figure,
+    word,
+    outcome: "match" as const,
+    by: "",
+    wrong: "" as const,
+  }));
+  keepReadbacks(db, id, readback, { person, at });
 }

@@ -125,12 +125,24 @@ function tractorElements(rig: ResolvedRig): Element[] {
   ];
 }
 
-function drillElements(rig: ResolvedRig): Element[] {
-  const middle = {
-    offsetX: between(rig, "pivot", "workMid", "x").total,
-    offsetY: between(rig, "pivot", "workMid", "y").total,
+/**
+ * The work along the line of travel, seen from the pivot: its middle and its length, worked out in whole millimetres
+ * from each reading so that both ranks come back exactly. An odd length has its middle half a millimetre further front.
+ */
+function workAlong({ values }: ResolvedRig): { offsetX: number | null; actualWorkingLength: number | null } {
+  const [pivot, front, rear] = (["pin.pivot", "pin.workFront", "pin.workRear"] as const).map(
+    (key) => values[key].value,
+  );
+  if (pivot == null || front == null || rear == null) return { offsetX: null, actualWorkingLength: null };
+  const [toFront, toRear] = [millimetres(pivot) - millimetres(front), millimetres(pivot) - millimetres(rear)];
+  return {
+    offsetX: Math.floor((toFront + toRear) / 2) / 1000,
+    actualWorkingLength: (toFront - toRear) / 1000,
   };
-  const length = between(rig, "workRear", "workFront", "x").total;
+}
+
+function drillElements(rig: ResolvedRig): Element[] {
+  const middle = { ...workAlong(rig), offsetY: between(rig, "pivot", "workMid", "y").total };
   const width = rig.values["tool.width"].value;
   return [
     {
@@ -156,7 +168,6 @@ function drillElements(rig: ResolvedRig): Element[] {
         ...middle,
         actualWidth: width,
         maximumWidth: width,
-        actualWorkingLength: length,
       }),
     },
     ...placeSections(rig).map(
@@ -166,10 +177,9 @@ function drillElements(rig: ResolvedRig): Element[] {
         number: 2 + section.number,
         parent: 2,
         properties: lengths({
-          offsetX: middle.offsetX,
+          ...middle,
           offsetY: section.centre,
           actualWidth: section.width,
-          actualWorkingLength: length,
         }),
       }),
     ),

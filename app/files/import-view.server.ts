@@ -1,0 +1,149 @@
+import { CATALOGUE, type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
+import { printEntry } from "../../core/dimension/entry.ts";
+import { printLength } from "../../core/quantity/length.ts";
+import type { Units } from "../../core/quantity/units.ts";
+import { below, gradeOf } from "../../core/rig/grade.ts";
+import { sectionSum } from "../../core/rig/sections.ts";
+import type { SubjectColumns } from "../../data/facts.ts";
+import { machineFacts } from "../../data/facts.ts";
+import type { Database } from "../../data/handle.ts";
+import { listMachines, listPoints, type Point } from "../../data/machines.ts";
+import type { Machine } from "../../data/rigs.ts";
+import type { ReadDevice } from "../../formats/isoxml/read.ts";
+
+/** Onto which machine a device goes; a new one, or none. */
+export type Target = { machine: number | "new" | "skip"; mount: number | null; hole: number | null };
+
+export type ImportRow = {
+  /** dimension key, or "sections" */
+  key: string;
+  letter: string;
+  label: string;
+  now: string;
+  file: string;
+  state: "new" | "same" | "differs" | "zero";
+  /** ticked to begin with: never where something better stands */
+  ticked: boolean;
+};
+
+export type ImportDevice = {
+  device: ReadDevice;
+  target: Target;
+  /** why this machine was proposed */
+  because: string;
+  rows: ImportRow[];
+  mounts: Point[];
+  holes: Point[];
+};
+
+/** The machine a device is: by bus NAME, else by serial number; never by a name that two may share. */
+function match(
+  device: ReadDevice,
+  machines: readonly Machine[],
+): { machine: Machine; because: string } | null {
+  const own = machines.filter(({ kind }) => kind === device.kind);
+  const byName = device.busName && own.find(({ busName }) => busName === device.busName);
+  if (byName) return { machine: byName, because: "same bus NAME" };
+  const bySerial = device.serial && own.find(({ serial }) => serial === device.serial);
+  return bySerial ? { machine: bySerial, because: "same serial number" } : null;
+}
+
+/** Every device of a file against the yard. `wanted` are targets somebody chose, by the device's place in the file. */
+export function viewImport(
+  db: Database,
+  devices: readonly ReadDevice[],
+  wanted: (index: number) => Partial<Target>,
+  units: Units,
+): { devices: ImportDevice[]; machines: Machine[] } {
+  const machines = listMachines(db);
+  const points = listPoints(db);
+  return {
+    machines,
+    devices: devices.map((device, index) => {
+      const found = match(device, machines);
+      const chosen = wanted(index);
+      const machine = chosen.machine ?? found?.machine.id ?? "new";
+      const own = points.filter(({ machineId }) => machineId === machine);
+      const mounts = own.filter(({ kind }) => kind === "receiver mount");
+      const holes = own.filter(({ kind }) => kind === "drawbar hole");
+      const among = (list: Point[], id: number | null | undefined) =>
+        list.find((point) => point.id === id)?.id ?? list[0]?.id ?? null;
+      const target = { machine, mount: among(mounts, chosen.mount), hole: among(holes, chosen.hole) };
+      return {
+        device,
+        target,
+        because: found?.machine.id === machine ? found.because : "",
+        rows: machine === "skip" ? [] : rowsOf(db, device, target, units),
+        mounts,
+        holes,
+      };
+    }),
+  };
+}
+
+/** Whose reading a dimension becomes on the chosen machine; null for a machine that is not there yet. */
+export function subjectOn(key: DimensionKey, { machine, mount, hole }: Target): SubjectColumns | null {
+  if (typeof machine !== "number") return null;
+  switch (dimension(key).subject) {
+    case "receiver mount":
+      return mount === null ? null : { pointId: mount };
+    case "drawbar hole":
+      return hole === null ? null : { pointId: hole };
+    case "tractor":
+    case "implement":
+      return { machineId: machine };
+    case "coupling":
+      return null;
+  }
+}
+
+function rowsOf(db: Database, device: ReadDevice, target: Target, units: Units): ImportRow[] {
+  const known = machineFacts(
+    db,
+    (key) => subjectOn(key, target),
+    typeof target.machine === "number" ? target.machine : null,
+  );
+  const rows = CATALOGUE.flatMap((entry): ImportRow[] => {
+    const { key, letter, label } = entry;
+    const now = known.readings[key] ?? null;
+    const shown = now ? `${printEntry(entry, now.value, units)}, ${gradeOf(now.instrument)}` : "missing";
+    if (device.zeros.includes(key))
+      return [{ key, letter, label, now: shown, file: "0: missing", state: "zero", ticked: false }];
+    const value = device.values[key];
+    if (value === undefined) return [];
+    const same = now !== null && Math.abs(now.value - value) < 0.0005;
+    return [
+      {
+        key,
+        letter,
+        label,
+        now: shown,
+        file: printEntry(entry, value, units),
+        state: now === null ? "new" : same ? "same" : "differs",
+        ticked: !same && (now === null || below(gradeOf(now.instrument), "book")),
+      },
+    ];
+  });
+  return device.sections ? [...rows, sectionsRow(device.sections, known.sections, units)] : rows;
+}
+
+function sectionsRow(
+  widths: readonly number[],
+  now: { widths: readonly number[]; grade: string } | null,
+  units: Units,
+): ImportRow {
+  const shown = (list: readonly number[]) => `${list.length} = ${printLength(sectionSum(list), units.tape)}`;
+  const same =
+    now !== null &&
+    now.widths.length === widths.length &&
+    widths.every((each, at) => Math.abs(each - now.widths[at]!) < 0.0005);
+  return {
+    key: "sections",
+    letter: "N",
+    label: "Sections",
+    now: now ? `${shown(now.widths)}, ${now.grade}` : "missing",
+    file: shown(widths),
+    state: now === null ? "new" : same ? "same" : "differs",
+    ticked: !same && (now === null || now.grade === "assumed"),
+  };
+}

@@ -1,0 +1,33 @@
+import { resolve } from "node:path";
+import { Worker } from "node:worker_threads";
+import type { WorkerAnswer } from "../../formats/isoxml/read.worker.ts";
+
+const MOST_MILLISECONDS = 10_000;
+const MOST_MEGABYTES = 256;
+
+/**
+ * Reads a task data set in a worker of its own, which may use so much memory and time and no more: whatever is in the
+ * file, the server stays up.
+ */
+export function readTaskDataApart(bytes: Uint8Array): Promise<WorkerAnswer> {
+  return new Promise((done) => {
+    const worker = new Worker(resolve("build/worker/read-taskdata.js"), {
+      workerData: bytes,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES, maxYoungGenerationSizeMb: 64 },
+    });
+    const refuse = (problem: string) => {
+      clearTimeout(timer);
+      worker.terminate();
+      done({ ok: false, problem });
+    };
+    const timer = setTimeout(() => refuse("The file took too long to read."), MOST_MILLISECONDS);
+    worker.once("message", (answer: WorkerAnswer) => {
+      clearTimeout(timer);
+      done(answer);
+    });
+    worker.once("error", (error) => {
+      console.error(error);
+      refuse("The file could not be read: it is too large or badly damaged.");
+    });
+  });
+}

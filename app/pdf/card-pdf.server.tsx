@@ -1,0 +1,87 @@
+import { resolve } from "node:path";
+import { Document, Font, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import type { NumberedView } from "../stations/numbered-view.server.ts";
+
+const FILES = resolve("node_modules/@fontsource/archivo/files");
+let registered = false;
+
+function registerFonts(): void {
+  if (registered) return;
+  Font.register({
+    family: "Archivo",
+    fonts: [400, 700].map((fontWeight) => ({
+      src: `${FILES}/archivo-latin-${fontWeight}-normal.woff`,
+      fontWeight,
+    })),
+  });
+  Font.registerHyphenationCallback((word) => [word]);
+  registered = true;
+}
+
+const styles = StyleSheet.create({
+  page: { fontFamily: "Archivo", fontSize: 10.5, padding: 28, color: "#000" },
+  head: { flexDirection: "row", justifyContent: "space-between", fontSize: 16, fontWeight: 700 },
+  rule: { borderBottomWidth: 1.5, borderBottomColor: "#000", marginVertical: 6 },
+  section: { fontWeight: 700, marginTop: 8, marginBottom: 2 },
+  line: {
+    flexDirection: "row",
+    alignItems: "center",
+    borderTopWidth: 0.5,
+    borderTopColor: "#999",
+    paddingVertical: 3,
+  },
+  label: { flex: 1 },
+  figure: { fontSize: 13, fontWeight: 700, textAlign: "right" },
+  unit: { width: 56, paddingLeft: 4 },
+  grade: { width: 52, textAlign: "right" },
+  foot: { marginTop: 10, fontSize: 9 },
+  outdated: { borderWidth: 1.5, borderColor: "#000", padding: 4, fontWeight: 700 },
+});
+
+/** The shipped font has no eighths, minus or primes of their own: written so that every sign is there on paper. */
+function plain(text: string): string {
+  return text
+    .replace(/\u2212/g, "-")
+    .replace(/[\u00a0\u202f]/g, " ")
+    .replace(/→/g, "to");
+}
+
+/** A numbered card on one A5 page. */
+export function cardPdf(card: NumberedView): Promise<Buffer> {
+  registerFonts();
+  const { head } = card;
+  return renderToBuffer(
+    <Document title={`Card ${card.number}, ${head.name}`} author="Ambrek">
+      <Page size="A5" style={styles.page}>
+        <View style={styles.head}>
+          <Text>{plain(head.name)}</Text>
+          <Text>Card {card.number}</Text>
+        </View>
+        <Text>{plain(`${head.tractor} with ${head.implement}`)}</Text>
+        <Text>{plain(head.identity)}</Text>
+        <Text>
+          {plain(`${card.scheme}${card.profile && `, profile ${card.profile}`}. Issued ${card.issued}.`)}
+        </Text>
+        <View style={styles.rule} />
+        {card.outdated !== "" && <Text style={styles.outdated}>{plain(card.outdated)}</Text>}
+        {card.pages.map(({ page, lines }) => (
+          <View key={page}>
+            <Text style={styles.section}>{plain(page)}</Text>
+            {lines.map(({ position, label, figure, unit, word, grade }) => (
+              <View key={position} style={styles.line}>
+                <Text style={styles.label}>{plain(label)}</Text>
+                <Text style={styles.figure}>{plain(figure)}</Text>
+                <Text style={styles.unit}>{plain([unit, word].filter(Boolean).join(" "))}</Text>
+                <Text style={styles.grade}>{grade}</Text>
+              </View>
+            ))}
+          </View>
+        ))}
+        <Text style={styles.foot}>
+          Engine off and the key with you before you go between tractor and drill. The operator's manual comes
+          first.
+        </Text>
+      </Page>
+    </Document>,
+  );
+}

@@ -1,0 +1,45 @@
+import { data, Form, redirect } from "react-router";
+import { isOnNetwork, isPassphrase, mayTry, openSession } from "../session/passphrase.server.ts";
+import type { Route } from "./+types/enter";
+
+export function loader() {
+  if (!isOnNetwork()) throw redirect("/");
+  return null;
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const form = await request.formData();
+  if (!mayTry(Date.now())) return data({ problem: "Too many tries. Wait a minute." }, { status: 429 });
+  if (!isPassphrase(String(form.get("passphrase") ?? "")))
+    return data({ problem: "That is not this yard's passphrase." }, { status: 422 });
+  throw redirect("/", { headers: { "Set-Cookie": await openSession() } });
+}
+
+export function meta() {
+  return [{ title: "Ambrek" }];
+}
+
+export default function Enter({ actionData }: Route.ComponentProps) {
+  return (
+    <main className="mx-auto grid max-w-md gap-4 p-8">
+      <h1>Ambrek</h1>
+      <p>This yard is on the network. The passphrase is shown where the server was started.</p>
+      <Form method="post" className="grid gap-2">
+        <label className="grid gap-1">
+          Passphrase
+          <input
+            name="passphrase"
+            type="password"
+            autoComplete="current-password"
+            className="field"
+            aria-invalid={!!actionData}
+          />
+          {actionData && <span className="problem">{actionData.problem}</span>}
+        </label>
+        <button type="submit" className="key-main">
+          Come in
+        </button>
+      </Form>
+    </main>
+  );
+}

@@ -1,0 +1,110 @@
+import { Link } from "react-router";
+import { database } from "../../data/database.ts";
+import { listArchivedMachines, listMachines } from "../../data/machines.ts";
+import { listRigs, type Machine } from "../../data/rigs.ts";
+import { readPreferences } from "../session/preferences.server.ts";
+import { YardFrame } from "../yard/YardFrame.tsx";
+import type { Route } from "./+types/machines";
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const db = database();
+  const preferences = await readPreferences(request);
+  const find = (new URL(request.url).searchParams.get("find") ?? "").trim().slice(0, 60);
+  const used = new Map<number, number>();
+  for (const { tractor, implement } of listRigs(db))
+    for (const { id } of [tractor, implement]) used.set(id, (used.get(id) ?? 0) + 1);
+  const words = find.toLowerCase().split(/\s+/);
+  const found = listMachines(db).filter(({ make, model, fleetNumber, serial }) => {
+    const text = `${make} ${model} ${fleetNumber} ${serial}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+  const rows = (kind: Machine["kind"]) =>
+    found
+      .filter((machine) => machine.kind === kind)
+      .map((machine) => ({ ...machine, rigs: used.get(machine.id) ?? 0 }));
+  return {
+    preferences,
+    find,
+    tractors: rows("tractor"),
+    implements: rows("implement"),
+    away: listArchivedMachines(db),
+  };
+}
+
+export function meta() {
+  return [{ title: "Machines · Ambrek" }];
+}
+
+export default function Machines({ loaderData }: Route.ComponentProps) {
+  const { preferences, find, tractors, implements: tools, away } = loaderData;
+  return (
+    <YardFrame preferences={preferences} here="machines">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1>Machines</h1>
+          <p className="text-lead text-soft">
+            A reading belongs to its machine, mount or hole: tape once, every rig has it.
+          </p>
+        </div>
+        <p className="flex flex-wrap gap-2">
+          <Link to="/machines/new?kind=tractor" className="key">
+            New tractor
+          </Link>
+          <Link to="/machines/new?kind=implement" className="key">
+            New implement
+          </Link>
+        </p>
+      </div>
+      <form className="flex gap-2" role="search">
+        <input
+          name="find"
+          type="search"
+          defaultValue={find}
+          aria-label="Find a machine"
+          placeholder="Find by make, model, fleet number, serial"
+          className="field max-w-[360px]"
+        />
+        <button type="submit" className="key">
+          Find
+        </button>
+      </form>
+      <div className="grid grid-cols-2 gap-6 max-lg:grid-cols-1">
+        <List title="Tractors" rows={tractors} />
+        <List title="Implements" rows={tools} />
+      </div>
+      {away.length > 0 && <List title="Put away" rows={away.map((machine) => ({ ...machine, rigs: 0 }))} />}
+    </YardFrame>
+  );
+}
+
+function List({ title, rows }: { title: string; rows: (Machine & { rigs: number })[] }) {
+  return (
+    <section aria-label={title}>
+      <h2 className="border-b-2 border-ink pb-1">
+        {title} <span className="font-normal text-soft">{rows.length}</span>
+      </h2>
+      {rows.length === 0 && <p className="py-2 text-soft">None here.</p>}
+      <ul>
+        {rows.map(({ id, make, model, fleetNumber, serial, rigs }) => (
+          <li key={id} className="border-b border-hair">
+            <Link
+              to={`/machines/${id}`}
+              className="grid min-h-12 grid-cols-[52px_1fr_auto] items-center gap-3 no-underline hover:bg-hair"
+            >
+              <b className="text-[17px]">{fleetNumber || "–"}</b>
+              <span className="leading-snug">
+                {make} {model}
+                <span className="block text-small text-soft">
+                  {serial ? `no. ${serial}` : "no serial number"}
+                </span>
+              </span>
+              <span className="text-small text-soft">
+                {rigs === 0 ? "in no rig" : `in ${rigs} ${rigs === 1 ? "rig" : "rigs"}`}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,257 @@
+import { Check, Minus, X } from "lucide-react";
+import { useState } from "react";
+import { data, Form, Link } from "react-router";
+import { type Comparison, compareShown } from "../../core/card/read-back.ts";
+import { keepReadbacks, type NewReadback } from "../../data/cards.ts";
+import { writePreferences } from "../session/preferences.server.ts";
+import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { viewCard } from "../stations/card-view.server.ts";
+import { cardOr404, type ReadBackRow, viewNumbered, viewReadBack } from "../stations/numbered-view.server.ts";
+import { RigFrame } from "../stations/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { PersonDto, ShownDto } from "../stations/terminal.dto.ts";
+import type { Route } from "./+types/read-back";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const open = await openRig(request, params.rigId);
+  const card = cardOr404(open, params.number);
+  const now = viewCard(open).pages.flatMap(({ rows }) => rows);
+  const cures = (label: string) =>
+    (now.find((row) => row.label === label)?.links ?? []).map(({ letter, href }) => ({ letter, href }));
+  const { outdated, scheme, profile } = viewNumbered(open, card);
+  return {
+    frame: frameOf(open, "card", request),
+    number: card.number,
+    outdated,
+    where: [scheme, profile && `profile ${profile}`].filter(Boolean).join(", "),
+    rows: viewReadBack(open, card, cures),
+  };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const open = await openRig(request, params.rigId);
+  const card = cardOr404(open, params.number);
+  const form = await request.formData();
+  const who = validateForm(PersonDto, ["person"], form);
+  const errors: FieldErrors = who.ok ? {} : who.errors;
+  const kept: NewReadback[] = [];
+  for (const [position, line] of card.lines.entries()) {
+    const checked = validateForm(ShownDto, ["shown", "word", "absent", "wrong"], lineForm(form, position));
+    if (!checked.ok) {
+      errors[`shown-${position}`] = Object.values(checked.errors)[0]!;
+      continue;
+    }
+    const { shown, word, absent, wrong } = checked.value;
+    const about = { position, shown, word, wrong: wrong as NewReadback["wrong"] };
+    if (absent === "yes") {
+      kept.push({ ...about, shown: "", outcome: "missing", by: "" });
+      continue;
+    }
+    const compared = compareShown(line, { text: shown, word });
+    if (compared.kind === "unreadable") errors[`shown-${position}`] = compared.problem;
+    if (compared.kind === "match") kept.push({ ...about, wrong: "", outcome: "match", by: "" });
+    if (compared.kind === "differs" && wrong === "")
+      errors[`wrong-${position}`] = "Say whose number is wrong.";
+    else if (compared.kind === "differs") kept.push({ ...about, outcome: "differs", by: compared.by });
+  }
+  if (Object.keys(errors).length > 0 || !who.ok) return data({ errors, kept: 0 }, { status: 422 });
+  if (kept.length === 0)
+    return data({ errors: { form: "Nothing was read back yet." } as FieldErrors, kept: 0 }, { status: 422 });
+  const { person } = who.value;
+  keepReadbacks(open.db, card.id, kept, { person, at: new Date() });
+  return data(
+    { errors, kept: kept.length },
+    { headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) } },
+  );
+}
+
+/** One line's fields, as they stand numbered in the form. */
+function lineForm(form: FormData, position: number): FormData {
+  const own = new FormData();
+  for (const name of ["shown", "word", "absent", "wrong"])
+    own.set(name, form.get(`${name}-${position}`) ?? "");
+  return own;
+}
+
+export function meta({ loaderData }: Route.MetaArgs) {
+  return [{ title: loaderData ? `Read back card ${loaderData.number} · Ambrek` : "Ambrek" }];
+}
+
+export default function ReadBack({ loaderData, actionData }: Route.ComponentProps) {
+  const { frame, number, outdated, where, rows } = loaderData;
+  const { id } = frame.rig;
+  const errors: FieldErrors = (actionData?.errors ?? {}) as FieldErrors;
+  const pages = [...new Set(rows.map(({ page }) => page))];
+  return (
+    <RigFrame
+      view={frame}
+      station="card"
+      hrefOf={(target) => `/rigs/${id}/tool?at=${target}`}
+      lit={null}
+      ways={{ next: null, below: null, above: null, close: `/rigs/${id}/card` }}
+    >
+      <Form method="post" className="grid gap-3" key={`${number}-${actionData?.kept ?? 0}`} noValidate>
+        <div>
+          <h1>Read back card {number}</h1>
+          <p className="text-lead text-soft">
+            Type what the terminal shows, line by line, as it stands there. {where}.{" "}
+            <Link to={`/rigs/${id}/card`} className="text-dye">
+              Back to the card
+            </Link>
+          </p>
+        </div>
+        {outdated && <p className="problem">{outdated}</p>}
+        {actionData && actionData.kept > 0 && (
+          <p className="font-bold text-ok" role="status">
+            {actionData.kept} {actionData.kept === 1 ? "line" : "lines"} read back and kept.
+          </p>
+        )}
+        {pages.map((page) => (
+          <section key={page} aria-label={page}>
+            <h2 className="border-b-2 border-ink pb-1">{page}</h2>
+            <ul>
+              {rows
+                .filter((row) => row.page === page)
+                .map((row) => (
+                  <Line key={row.position} row={row} errors={errors} />
+                ))}
+            </ul>
+          </section>
+        ))}
+        <div className="flex flex-wrap items-end gap-3">
+          <label className="grid gap-1">
+            Read back by
+            <input
+              name="person"
+              className="field"
+              defaultValue={frame.preferences.person}
+              aria-invalid={errors.person !== undefined}
+            />
+            {errors.person && <span className="problem">{errors.person}</span>}
+          </label>
+          <button type="submit" className="key-main">
+            Keep what was read
+          </button>
+        </div>
+        {errors.form && <p className="problem">{errors.form}</p>}
+      </Form>
+    </RigFrame>
+  );
+}
+
+function Line({ row, errors }: { row: ReadBackRow; errors: FieldErrors }) {
+  const [text, setText] = useState("");
+  const [word, setWord] = useState("");
+  const [absent, setAbsent] = useState(false);
+  const compared = compareShown(row, { text, word });
+  const problem = errors[`shown-${row.position}`] ?? errors[`wrong-${row.position}`];
+  const sides = row.form.kind === "length" && row.form.sign.kind === "words" ? row.form.sign : null;
+  return (
+    <li className="grid gap-1 border-b border-hair py-1.5" data-line={row.label}>
+      <div className="grid grid-cols-[1fr_minmax(120px,200px)_150px] items-center gap-3 max-sm:grid-cols-1">
+        <p className="leading-snug">
+          {row.label}
+          <span className="block text-small text-soft">
+            card: <b className="text-ink">{[row.figure, row.unit, row.word].filter(Boolean).join(" ")}</b>
+            {row.lapsed && <span className="text-warn"> lapsed, the figure has changed since</span>}
+          </span>
+        </p>
+        <div className="grid gap-1">
+          <input
+            name={`shown-${row.position}`}
+            aria-label={`${row.label}, the terminal shows`}
+            className="field"
+            autoComplete="off"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            aria-invalid={problem !== undefined || compared.kind === "differs"}
+            disabled={absent}
+          />
+          {sides && (
+            <select
+              name={`word-${row.position}`}
+              aria-label={`${row.label}, side shown`}
+              className="field"
+              value={word}
+              onChange={(event) => setWord(event.target.value)}
+            >
+              <option value="">which side?</option>
+              <option value={sides.plus}>{sides.plus}</option>
+              <option value={sides.minus}>{sides.minus}</option>
+            </select>
+          )}
+        </div>
+        <Verdict compared={absent ? { kind: "open" } : compared} row={row} absent={absent} />
+      </div>
+      {compared.kind === "differs" && !absent && (
+        <fieldset className="flex flex-wrap items-center gap-3">
+          <legend className="float-left pr-2 font-semibold">Whose number is wrong?</legend>
+          <label className="flex min-h-11 items-center gap-2">
+            <input type="radio" name={`wrong-${row.position}`} value="terminal" className="size-5" /> the
+            terminal's: retype it
+          </label>
+          <label className="flex min-h-11 items-center gap-2">
+            <input type="radio" name={`wrong-${row.position}`} value="card" className="size-5" /> the card's:
+            tape again
+          </label>
+          {row.cures.map(({ letter, href }) => (
+            <Link key={letter} to={href} className="font-bold text-dye">
+              Tape {letter}
+            </Link>
+          ))}
+        </fieldset>
+      )}
+      {text === "" && (
+        <label className="flex min-h-9 items-center gap-2 text-small text-soft">
+          <input
+            type="checkbox"
+            name={`absent-${row.position}`}
+            value="yes"
+            className="size-5"
+            checked={absent}
+            onChange={(event) => setAbsent(event.target.checked)}
+          />
+          the terminal has no such line
+        </label>
+      )}
+      {problem && <p className="problem">{problem}</p>}
+    </li>
+  );
+}
+
+function Verdict({ compared, row, absent }: { compared: Comparison; row: ReadBackRow; absent: boolean }) {
+  if (absent) return <Word icon={<Minus size={18} />} tone="text-warn" text="missing on the terminal" />;
+  switch (compared.kind) {
+    case "match":
+      return <Word icon={<Check size={18} />} tone="text-ok" text="matches" />;
+    case "differs":
+      return <Word icon={<X size={18} />} tone="text-stop" text={`differs by ${compared.by}`} />;
+    case "unreadable":
+      return <span className="text-small text-stop">{compared.problem}</span>;
+    case "open":
+      return <LastWord row={row} />;
+  }
+}
+
+function LastWord({ row: { last, lapsed } }: { row: ReadBackRow }) {
+  if (!last) return <span className="text-small text-soft">not read back yet</span>;
+  const text = `${{ match: "matched", differs: `differed by ${last.by}`, missing: "was missing" }[last.outcome]}`;
+  return (
+    <span
+      className={`text-small ${lapsed ? "text-soft line-through" : last.outcome === "match" ? "text-ok" : "text-stop"}`}
+    >
+      {text}
+      {last.wrong && `, ${last.wrong}'s number wrong`}
+      <span className="block">{last.who}</span>
+    </span>
+  );
+}
+
+function Word({ icon, tone, text }: { icon: React.ReactNode; tone: string; text: string }) {
+  return (
+    <span className={`flex items-center gap-1 font-bold ${tone}`}>
+      <span aria-hidden="true">{icon}</span>
+      {text}
+    </span>
+  );
+}

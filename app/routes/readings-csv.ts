@@ -1,0 +1,17 @@
+import { database } from "../../data/database.ts";
+import { listReadings } from "../../data/readings.ts";
+import { readingsCsv } from "../../formats/csv/readings.ts";
+import { rigOr404 } from "../stations/rig-view.server.ts";
+import type { Route } from "./+types/readings-csv";
+
+/** Readings of one rig's machines, or of the whole yard. */
+export async function loader({ params }: Route.LoaderArgs) {
+  const db = database();
+  const rig = params.rigId ? rigOr404(db, params.rigId) : null;
+  return new Response(`\ufeff${readingsCsv(listReadings(db, rig))}`, {
+    headers: {
+      "Content-Type": "text/csv; charset=utf-8",
+      "Content-Disposition": 'attachment; filename="readings.csv"',
+    },
+  });
+}

@@ -1,0 +1,78 @@
+import { randomUUID } from "node:crypto";
+import { data, redirect } from "react-router";
+import type { Scheme } from "../../core/card/scheme.ts";
+import { database } from "../../data/database.ts";
+import { findScheme, listSchemes, saveScheme } from "../../data/schemes.ts";
+import { SchemeEditor } from "../schemes/SchemeEditor.tsx";
+import { checkScheme } from "../schemes/scheme.dto.ts";
+import { readPreferences } from "../session/preferences.server.ts";
+import type { FieldErrors } from "../session/validate.ts";
+import { YardFrame } from "../yard/YardFrame.tsx";
+import type { Route } from "./+types/scheme";
+
+const NEW = "new";
+
+function schemeOr404(id: string): Scheme {
+  const scheme = findScheme(database(), id);
+  if (!scheme) throw new Response("There is no such scheme.", { status: 404 });
+  return scheme;
+}
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const preferences = await readPreferences(request);
+  if (params.schemeId !== NEW) return { preferences, scheme: schemeOr404(params.schemeId) };
+  const from = new URL(request.url).searchParams.get("from");
+  const original = from ? schemeOr404(from) : null;
+  const scheme: Scheme = original
+    ? { ...original, id: NEW, name: `${original.name}, ours`.slice(0, 50) }
+    : { id: NEW, name: "", asks: "", lines: [] };
+  return { preferences, scheme };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const db = database();
+  const id = params.schemeId === NEW ? randomUUID() : schemeOr404(params.schemeId).id;
+  const form = await request.formData();
+  const checked = checkScheme({
+    name: form.get("name"),
+    asks: form.get("asks"),
+    lines: linesIn(form.get("lines")),
+  });
+  if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
+  if (listSchemes(db).some((each) => each.name === checked.value.name && each.id !== id))
+    return data(
+      { errors: { name: "There is a scheme of this name already." } as FieldErrors },
+      { status: 422 },
+    );
+  saveScheme(db, { id, ...checked.value });
+  throw redirect("/schemes");
+}
+
+function linesIn(value: FormDataEntryValue | null): unknown {
+  try {
+    return JSON.parse(typeof value === "string" ? value : "");
+  } catch {
+    return null;
+  }
+}
+
+export function meta() {
+  return [{ title: "Scheme · Ambrek" }];
+}
+
+export default function SchemePage({
+  loaderData: { preferences, scheme },
+  actionData,
+}: Route.ComponentProps) {
+  return (
+    <YardFrame preferences={preferences} here="schemes">
+      <div>
+        <h1>{scheme.id === NEW ? "New scheme" : scheme.name}</h1>
+        <p className="text-lead text-soft">
+          Go through the terminal's pages from the first to the last and write each line in its words.
+        </p>
+      </div>
+      <SchemeEditor key={scheme.id} scheme={scheme} sent={(actionData?.errors ?? {}) as FieldErrors} />
+    </YardFrame>
+  );
+}

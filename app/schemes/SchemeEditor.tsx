@@ -1,0 +1,252 @@
+import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import { useState } from "react";
+import { useSubmit } from "react-router";
+import type { Scheme } from "../../core/card/scheme.ts";
+import { CATALOGUE } from "../../core/dimension/catalogue.ts";
+import { POINT_KEYS, POINT_LABELS } from "../../core/dimension/points.ts";
+import { LENGTH_STYLES } from "../../core/quantity/length.ts";
+import type { FieldErrors } from "../session/validate.ts";
+import { BLANK_LINE, checkScheme, type LineForm, toForm } from "./scheme.dto.ts";
+
+const AXIS_WORDS = { x: "along the line of travel", y: "sideways", up: "height" } as const;
+const SENSE_WORDS = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;
+const STYLE_WORDS: Record<(typeof LENGTH_STYLES)[number], string> = {
+  m: "m",
+  cm: "cm",
+  mm: "mm",
+  in: "in",
+  "ft-in": "ft in, to 1/16",
+  "ft-in/8": "ft in, to 1/8",
+};
+
+type Choices = readonly (readonly [string, string])[];
+
+/** A terminal's way of asking, line by line in its own words. */
+export function SchemeEditor({ scheme, sent }: { scheme: Scheme; sent: FieldErrors }) {
+  const submit = useSubmit();
+  const [name, setName] = useState(scheme.name);
+  const [asks, setAsks] = useState(scheme.asks);
+  const [lines, setLines] = useState(() => scheme.lines.map(toForm));
+  const [found, setFound] = useState<FieldErrors>({});
+  const errors = { ...sent, ...found };
+  const change = (index: number, part: Partial<LineForm>) =>
+    setLines(lines.map((line, at) => (at === index ? { ...line, ...part } : line)));
+  const move = (index: number, by: -1 | 1) => {
+    const next = [...lines];
+    const [line] = next.splice(index, 1);
+    next.splice(index + by, 0, line!);
+    setLines(next);
+  };
+  const save = (event: React.FormEvent) => {
+    event.preventDefault();
+    const checked = checkScheme({ name, asks, lines });
+    setFound(checked.ok ? {} : checked.errors);
+    if (checked.ok) submit({ name, asks, lines: JSON.stringify(lines) }, { method: "post" });
+  };
+  return (
+    <form onSubmit={save} className="grid gap-4" noValidate>
+      <div className="grid grid-cols-[300px_1fr] gap-3 max-lg:grid-cols-1">
+        <Text label="Name" value={name} onChange={setName} problem={errors.name} />
+        <Text label="How this terminal asks" value={asks} onChange={setAsks} problem={errors.asks} />
+      </div>
+      {errors.lines && <p className="problem">{errors.lines}</p>}
+      <ol className="grid gap-3">
+        {lines.map((line, index) => (
+          <li key={index} className="border-[1.5px] border-line bg-sheet px-3 py-2" data-scheme-line={index}>
+            <Line
+              line={line}
+              problems={(field) => errors[`lines.${index}.${field}`]}
+              onChange={(part) => change(index, part)}
+            >
+              <Tool label={`Line ${index + 1} up`} disabled={index === 0} onPress={() => move(index, -1)}>
+                <ArrowUp size={18} aria-hidden="true" />
+              </Tool>
+              <Tool
+                label={`Line ${index + 1} down`}
+                disabled={index === lines.length - 1}
+                onPress={() => move(index, 1)}
+              >
+                <ArrowDown size={18} aria-hidden="true" />
+              </Tool>
+              <Tool
+                label={`Take out line ${index + 1}`}
+                onPress={() => setLines(lines.filter((_, at) => at !== index))}
+              >
+                <Trash2 size={18} aria-hidden="true" />
+              </Tool>
+            </Line>
+          </li>
+        ))}
+      </ol>
+      <p className="flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="key"
+          onClick={() => setLines([...lines, { ...BLANK_LINE, page: lines.at(-1)?.page ?? BLANK_LINE.page }])}
+        >
+          Add a line
+        </button>
+        <button type="submit" className="key-main">
+          Keep scheme
+        </button>
+      </p>
+    </form>
+  );
+}
+
+function Line({
+  line,
+  problems,
+  onChange,
+  children,
+}: {
+  line: LineForm;
+  problems: (field: keyof LineForm) => string | undefined;
+  onChange: (part: Partial<LineForm>) => void;
+  children: React.ReactNode;
+}) {
+  const set =
+    <K extends keyof LineForm>(field: K) =>
+    (value: string) =>
+      onChange({
+        [field]: field === "sense" || field === "decimals" ? Number(value) : value,
+      } as Partial<LineForm>);
+  const pick = (field: keyof LineForm, label: string, choices: Choices) => (
+    <Pick
+      label={label}
+      value={String(line[field])}
+      choices={choices}
+      onChange={set(field)}
+      problem={problems(field)}
+    />
+  );
+  const write = (field: keyof LineForm, label: string) => (
+    <Text label={label} value={String(line[field])} onChange={set(field)} problem={problems(field)} />
+  );
+  const [plus, minus] = SENSE_WORDS[line.axis];
+  const isLength =
+    line.measure !== "choice" && !(line.measure === "dimension" && line.dimension === "rows.count");
+  const points: Choices = POINT_KEYS.map((key) => [key, POINT_LABELS[key]]);
+  return (
+    <div className="grid gap-2">
+      <div className="grid grid-cols-[130px_1fr_190px_auto] items-end gap-2 max-sm:grid-cols-1">
+        {write("page", "Page")}
+        {write("label", "Words on the terminal")}
+        {pick("measure", "It asks for", [
+          ["between", "a length from … to"],
+          ["dimension", "a reading"],
+          ["track spacing", "track spacing"],
+          ["choice", "a choice"],
+        ])}
+        <span className="flex gap-1">{children}</span>
+      </div>
+      <div className="flex flex-wrap items-end gap-2">
+        {line.measure === "between" && (
+          <>
+            {pick("from", "From", points)}
+            {pick("to", "To", points)}
+            {pick("axis", "Measured", Object.entries(AXIS_WORDS))}
+            {pick("sense", "Plus is", [
+              ["1", plus],
+              ["-1", minus],
+            ])}
+          </>
+        )}
+        {line.measure === "dimension" &&
+          pick(
+            "dimension",
+            "Reading",
+            CATALOGUE.map(({ key, letter, label }) => [key, `${letter} ${label}`]),
+          )}
+        {line.measure === "choice" && write("choice", "Set it to")}
+        {isLength && (
+          <>
+            {pick(
+              "unit",
+              "Unit",
+              LENGTH_STYLES.map((style) => [style, STYLE_WORDS[style]]),
+            )}
+            {pick(
+              "decimals",
+              "Decimals",
+              ["0", "1", "2", "3", "4"].map((each) => [each, each]),
+            )}
+            {pick("sign", "Sign", [
+              ["signed", "+ and −"],
+              ["words", "a switch"],
+              ["unsigned", "takes no minus"],
+            ])}
+            {line.sign === "words" && (
+              <>
+                {write("plus", "Word for +")}
+                {write("minus", "Word for −")}
+              </>
+            )}
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
+
+type FieldProps = {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  problem: string | undefined;
+};
+
+function Text({ label, value, onChange, problem }: FieldProps) {
+  return (
+    <label className="grid gap-0.5 text-small">
+      {label}
+      <input
+        className="field text-body"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        aria-invalid={problem !== undefined}
+      />
+      {problem && <span className="problem">{problem}</span>}
+    </label>
+  );
+}
+
+function Pick({ label, value, choices, onChange, problem }: FieldProps & { choices: Choices }) {
+  return (
+    <label className="grid gap-0.5 text-small">
+      {label}
+      <select className="field text-body" value={value} onChange={(event) => onChange(event.target.value)}>
+        {choices.map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </select>
+      {problem && <span className="problem">{problem}</span>}
+    </label>
+  );
+}
+
+function Tool({
+  label,
+  disabled = false,
+  onPress,
+  children,
+}: {
+  label: string;
+  disabled?: boolean;
+  onPress: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      disabled={disabled}
+      onClick={onPress}
+      className="grid size-11 cursor-pointer place-items-center rounded-[3px] border-[1.5px] border-line disabled:opacity-30"
+    >
+      {children}
+    </button>
+  );
+}

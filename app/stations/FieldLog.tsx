@@ -1,0 +1,178 @@
+import { useEffect, useRef } from "react";
+import { useFetcher } from "react-router";
+import type { Preferences } from "../session/preferences.server.ts";
+import type { Outcome } from "./keep.server.ts";
+import type { LogRow, StationView } from "./station-view.ts";
+
+type Props = { view: StationView; preferences: Preferences; action: string };
+
+/** What was changed on the machines, and what was proved in the field: recorded here, taken back here. */
+export function FieldLog({ view, preferences, action }: Props) {
+  return (
+    <section aria-label="Changes and proofs" className="grid gap-1 border-t border-line pt-2">
+      <Log title="Changed since" rows={view.changes} action={action} />
+      <Record title="Something was changed" intent="keep-change" action={action} person={preferences.person}>
+        {(errors) => (
+          <>
+            <Choice
+              name="kind"
+              label="What"
+              problem={errors.kind}
+              choices={view.changeKinds.map(({ kind, label }) => [kind, label])}
+            />
+            <Field name="day" label="Day" type="date" value={today()} problem={errors.day} />
+            <Field name="note" label="Note" problem={errors.note} />
+          </>
+        )}
+      </Record>
+      <Log title="Proved in the field" rows={view.proofs} action={action} />
+      <Record title="Record a field test" intent="keep-proof" action={action} person={preferences.person}>
+        {(errors) => (
+          <>
+            <Choice
+              name="sum"
+              label="It confirmed"
+              problem={errors.sum}
+              choices={view.provable.map(({ key, label }) => [key, label])}
+            />
+            <Field name="how" label="How it was tested" problem={errors.how} />
+            <Field name="result" label="What came out, with figures" problem={errors.result} />
+            <Field name="day" label="Day" type="date" value={today()} problem={errors.day} />
+          </>
+        )}
+      </Record>
+    </section>
+  );
+}
+
+function today(): string {
+  return new Date().toISOString().slice(0, 10);
+}
+
+function Log({ title, rows, action }: { title: string; rows: LogRow[]; action: string }) {
+  const fetcher = useFetcher<Outcome>({ key: "take-back" });
+  if (rows.length === 0) return null;
+  return (
+    <>
+      <h2>{title}</h2>
+      <ul>
+        {rows.map(({ id, title: what, text }) => (
+          <li
+            key={id}
+            className="flex items-center justify-between gap-2 border-t border-hair py-1 leading-snug"
+          >
+            <span>
+              <b className="font-[650]">{what}</b>
+              <span className="block text-small text-soft">{text}</span>
+            </span>
+            <button
+              type="button"
+              className="min-h-11 cursor-pointer px-1 font-semibold underline"
+              aria-label={`Take back: ${what}`}
+              onClick={() => fetcher.submit({ intent: "take-back", id }, { method: "post", action })}
+            >
+              Undo
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+type Errors = Record<string, string | undefined>;
+
+function Record({
+  title,
+  intent,
+  action,
+  person,
+  children,
+}: {
+  title: string;
+  intent: string;
+  action: string;
+  person: string;
+  children: (errors: Errors) => React.ReactNode;
+}) {
+  const fetcher = useFetcher<Outcome>();
+  const outcome = fetcher.data;
+  const errors: Errors = outcome && !outcome.ok ? outcome.errors : {};
+  const details = useRef<HTMLDetailsElement>(null);
+  const form = useRef<HTMLFormElement>(null);
+  const kept = outcome?.ok ? outcome.kept?.id : null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: closes once for each thing kept
+  useEffect(() => {
+    if (!kept) return;
+    details.current?.removeAttribute("open");
+    form.current?.reset();
+  }, [kept]);
+  return (
+    <details ref={details}>
+      <summary className="min-h-11 cursor-pointer py-2.5 font-semibold text-dye">{title}</summary>
+      <fetcher.Form ref={form} method="post" action={action} className="grid gap-2 pb-3" noValidate>
+        <input type="hidden" name="intent" value={intent} />
+        {children(errors)}
+        <Field name="person" label="Who" value={person} problem={errors.person} />
+        {errors.form && <p className="problem">{errors.form}</p>}
+        <button type="submit" className="key-main" disabled={fetcher.state !== "idle"}>
+          Record it
+        </button>
+      </fetcher.Form>
+    </details>
+  );
+}
+
+function Choice({
+  name,
+  label,
+  choices,
+  problem,
+}: {
+  name: string;
+  label: string;
+  choices: [string, string][];
+  problem: string | undefined;
+}) {
+  return (
+    <label className="grid gap-1">
+      {label}
+      <select name={name} className="field" aria-invalid={problem !== undefined}>
+        {choices.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+      {problem && <span className="problem">{problem}</span>}
+    </label>
+  );
+}
+
+function Field({
+  name,
+  label,
+  type = "text",
+  value = "",
+  problem,
+}: {
+  name: string;
+  label: string;
+  type?: string;
+  value?: string;
+  problem: string | undefined;
+}) {
+  return (
+    <label className="grid gap-1">
+      {label}
+      <input
+        name={name}
+        type={type}
+        defaultValue={value}
+        className="field"
+        aria-invalid={problem !== undefined}
+      />
+      {problem && <span className="problem">{problem}</span>}
+    </label>
+  );
+}

@@ -1,0 +1,107 @@
+import { retype } from "../../core/card/numbered.ts";
+import type { FigureForm } from "../../core/card/scheme.ts";
+import { isFeet } from "../../core/quantity/length.ts";
+import { findCard, type NumberedCard, readbacksOf } from "../../data/cards.ts";
+import { cardNow } from "./card-view.server.ts";
+import { day } from "./print.ts";
+import { headOf, type OpenRig, type RigHead } from "./rig-view.server.ts";
+
+export type NumberedLine = {
+  position: number;
+  page: string;
+  label: string;
+  figure: string;
+  unit: string;
+  word: string;
+  grade: string;
+  derivation: string;
+  form: FigureForm;
+};
+
+/** A numbered card as it went to the cab, and whether it still holds. */
+export type NumberedView = {
+  head: RigHead;
+  number: number;
+  scheme: string;
+  profile: string;
+  issued: string;
+  pages: { page: string; lines: NumberedLine[] }[];
+  /** why it is not to be typed in any more; empty while it holds */
+  outdated: string;
+};
+
+/** @throws a 404 response where this rig has no such card */
+export function cardOr404({ db, rig }: OpenRig, number: string): NumberedCard {
+  const card = /^\d{1,6}$/.test(number) ? findCard(db, rig, Number(number)) : null;
+  if (!card) throw new Response("This rig has no such card.", { status: 404 });
+  return card;
+}
+
+export function viewNumbered(open: OpenRig, card: NumberedCard): NumberedView {
+  const lines = card.lines.map((line, position) => ({ ...line, position, unit: unitOf(line.form) }));
+  return {
+    head: headOf(open.rig),
+    number: card.number,
+    scheme: card.schemeName,
+    profile: card.profileName,
+    issued: `${day(card.issuedAt)} by ${card.person}`,
+    pages: [...new Set(lines.map(({ page }) => page))].map((page) => ({
+      page,
+      lines: lines.filter((line) => line.page === page),
+    })),
+    outdated: outdatedBy(open, card),
+  };
+}
+
+export function unitOf(form: FigureForm): string {
+  return form.kind === "length" && !isFeet(form.unit) ? form.unit : "";
+}
+
+function outdatedBy(open: OpenRig, card: NumberedCard): string {
+  const { card: now } = cardNow(open);
+  if (now.stops[0]) return `Something stops this rig: ${now.stops[0].what}`;
+  const changed = retype(card.lines, now);
+  return changed.length === 0
+    ? ""
+    : `Not up to date: ${changed.map(({ label, now: figure }) => `${label} is now ${figure ?? "not asked"}`).join("; ")}.`;
+}
+
+export type ReadBackRow = NumberedLine & {
+  /** what was read last */
+  last: { shown: string; word: string; outcome: string; by: string; wrong: string; who: string } | null;
+  /** the figure has changed since the card was issued: reading it back proves nothing */
+  lapsed: boolean;
+  /** the readings behind it, to tape again where the card is wrong */
+  cures: { letter: string; href: string }[];
+};
+
+export function viewReadBack(
+  open: OpenRig,
+  card: NumberedCard,
+  cures: (label: string) => ReadBackRow["cures"],
+): ReadBackRow[] {
+  const known = readbacksOf(open.db, card.id);
+  const changed = new Set(
+    retype(card.lines, cardNow(open).card).map(({ page, label }) => `${page} ${label}`),
+  );
+  return viewNumbered(open, card).pages.flatMap(({ lines }) =>
+    lines.map((line) => {
+      const last = known.get(line.position);
+      return {
+        ...line,
+        last: last
+          ? {
+              shown: last.shown,
+              word: last.word,
+              outcome: last.outcome,
+              by: last.by,
+              wrong: last.wrong,
+              who: `${last.person}, ${day(last.at)}`,
+            }
+          : null,
+        lapsed: changed.has(`${line.page} ${line.label}`),
+        cures: cures(line.label),
+      };
+    }),
+  );
+}

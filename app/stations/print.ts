@@ -1,0 +1,29 @@
+import type { LengthStyle } from "../../core/quantity/length.ts";
+import { isFeet, printLength } from "../../core/quantity/length.ts";
+import { fineStyle, type Units } from "../../core/quantity/units.ts";
+import type { Chain } from "../../core/rig/chain.ts";
+
+/** Small lengths, such as uncertainties: millimetres or decimal inches; metres once they are no longer small. */
+export function fine(metres: number, units: Units): string {
+  if (fineStyle(units) === "in") return printLength(metres, "in", { decimals: metres < 0.254 ? 2 : 0 });
+  return metres < 1 ? printLength(metres, "mm") : printLength(metres, "m", { decimals: 1 });
+}
+
+export function plusMinus({ sigma }: Pick<Chain, "sigma">, units: Units): string | null {
+  return sigma === null ? null : `± ${fine(sigma, units)}`;
+}
+
+/** "14 Sep 2026", the day in UTC. */
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString("en-GB", {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+    timeZone: "UTC",
+  });
+}
+
+/** What a bare number means in a field that shows `style`. */
+export function bareWord(style: LengthStyle): string {
+  return isFeet(style) || style === "in" ? "inches" : style;
+}

@@ -1,0 +1,67 @@
+import { Delete } from "lucide-react";
+import type { LengthStyle } from "../../core/quantity/length.ts";
+import { inInches } from "../../core/quantity/units.ts";
+
+const METRIC_MARKS = [".", "m", "cm", "mm"];
+const INCH_MARKS = ["′", "″", "/", "."];
+const FRACTIONS = ["1/8", "1/4", "3/8", "1/2", "5/8", "3/4", "7/8"];
+
+/**
+ * A keypad for a gloved hand, where the screen is small: figures, the marks of the units in use, and the fractions of
+ * a tape at one press.
+ */
+export function Keypad({
+  style,
+  text,
+  onType,
+  children,
+}: {
+  style: LengthStyle;
+  text: string;
+  onType: (text: string) => void;
+  children: React.ReactNode;
+}) {
+  const inches = inInches(style);
+  const marks = inches ? INCH_MARKS : METRIC_MARKS;
+  const add = (piece: string) =>
+    onType(FRACTIONS.includes(piece) && /\d$/.test(text) ? `${text} ${piece}` : text + piece);
+  const key = (piece: string, tone = "") => (
+    <button
+      key={piece}
+      type="button"
+      onClick={() => add(piece)}
+      className={`min-h-[46px] cursor-pointer rounded-[3px] bg-sheet text-[20px] font-[650] active:bg-dye-wash ${tone}`}
+    >
+      {piece}
+    </button>
+  );
+  return (
+    <div className="-mx-4 grid gap-1.5 bg-hair p-2 sm:hidden" role="group" aria-label="Keypad">
+      {inches && (
+        <div className="grid grid-cols-7 gap-1.5">
+          {FRACTIONS.map((each) => key(each, "text-[16px] text-dye"))}
+        </div>
+      )}
+      <div className="grid grid-cols-4 gap-1.5">
+        {["1", "2", "3"].map((each) => key(each))}
+        {key(marks[0]!, "text-dye")}
+        {["4", "5", "6"].map((each) => key(each))}
+        {key(marks[1]!, "text-dye")}
+        {["7", "8", "9"].map((each) => key(each))}
+        {key(marks[2]!, "text-dye")}
+        <button
+          type="button"
+          aria-label="Delete the last"
+          onClick={() => onType(text.slice(0, -1).trimEnd())}
+          className="grid min-h-[46px] cursor-pointer place-items-center rounded-[3px] bg-sheet"
+        >
+          <Delete size={22} aria-hidden="true" />
+        </button>
+        {key("0")}
+        {key(" ", "after:content-['space'] after:text-[15px] after:font-normal")}
+        {key(marks[3]!, "text-dye")}
+      </div>
+      {children}
+    </div>
+  );
+}

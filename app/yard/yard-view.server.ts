@@ -1,0 +1,125 @@
+import { drawPlan } from "../../core/drawing/plan.ts";
+import type { Plan } from "../../core/drawing/sheet.ts";
+import type { Finding } from "../../core/finding/finding.ts";
+import { judge } from "../../core/finding/judge.ts";
+import type { Units } from "../../core/quantity/units.ts";
+import { resolveRig } from "../../core/rig/resolve.ts";
+import { factsOf } from "../../data/facts.ts";
+import type { Database } from "../../data/handle.ts";
+import { listArchivedRigs, listRigs, type Rig } from "../../data/rigs.ts";
+import { headOf, type RigHead } from "../stations/rig-view.server.ts";
+import { cureHref } from "../stations/stations.ts";
+import { type Standing, standingsOf } from "./board.server.ts";
+
+export const RIG_STATES = ["all", "stopped", "ready", "away"] as const;
+export type RigState = (typeof RIG_STATES)[number];
+
+const ON_A_PAGE = 20;
+
+export type YardRig = {
+  head: RigHead;
+  standing: Standing;
+  /** what stands between it and ready: stops and fixes, the first few */
+  holding: (Finding & { href: string })[];
+  more: number;
+  plan: Plan;
+  away: boolean;
+};
+
+export type YardView = {
+  find: string;
+  state: RigState;
+  counts: Record<RigState, number>;
+  page: number;
+  pages: number;
+  rigs: YardRig[];
+};
+
+type Asked = { find: string; state: RigState; page: number; units: Units };
+
+const HOLDING_AT_ONCE = 3;
+
+/** The rigs that are asked for, a page of them, the stopped first. */
+export function viewYard(db: Database, { find, state, page, units }: Asked): YardView {
+  const used = listRigs(db);
+  const away = listArchivedRigs(db);
+  const standings = standingsOf(db, [...used, ...away]);
+  const ready = ({ id }: Rig) => standings.get(id)!.stops === 0;
+  const asked = { all: used, stopped: used.filter((rig) => !ready(rig)), ready: used.filter(ready), away }[
+    state
+  ];
+  const found = asked
+    .filter((rig) => matches(rig, find))
+    .sort((a, b) => urgency(standings, b) - urgency(standings, a));
+  const pages = Math.max(1, Math.ceil(found.length / ON_A_PAGE));
+  const here = Math.min(Math.max(page, 1), pages);
+  return {
+    find,
+    state,
+    counts: {
+      all: used.length,
+      stopped: used.filter((rig) => !ready(rig)).length,
+      ready: used.filter(ready).length,
+      away: away.length,
+    },
+    page: here,
+    pages,
+    rigs: viewRigs(db, found.slice((here - 1) * ON_A_PAGE, here * ON_A_PAGE), standings, units),
+  };
+}
+
+function urgency(standings: Map<number, Standing>, { id }: Rig): number {
+  const { stops, fixes } = standings.get(id)!;
+  return stops * 100 + fixes;
+}
+
+/** Every word asked for stands somewhere in the rig's names and numbers. */
+function matches({ name, tractor, implement }: Rig, find: string): boolean {
+  const text = [
+    name,
+    ...[tractor, implement].flatMap(({ make, model, fleetNumber, serial }) => [
+      make,
+      model,
+      fleetNumber,
+      serial,
+    ]),
+  ]
+    .join(" ")
+    .toLowerCase();
+  return find
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}
+
+function viewRigs(
+  db: Database,
+  rigs: readonly Rig[],
+  standings: Map<number, Standing>,
+  units: Units,
+): YardRig[] {
+  const facts = factsOf(db, rigs);
+  return rigs.map((rig) => {
+    const resolved = resolveRig(facts.get(rig.id)!);
+    const holding = judge(resolved, units).filter(
+      ({ severity }) => severity === "stop" || severity === "fix",
+    );
+    return {
+      head: headOf(rig),
+      standing: standings.get(rig.id)!,
+      holding: holding
+        .slice(0, HOLDING_AT_ONCE)
+        .map((finding) => ({ ...finding, href: cureHref(rig.id, finding) })),
+      more: Math.max(0, holding.length - HOLDING_AT_ONCE),
+      plan: drawPlan(resolved, {
+        width: 150,
+        height: 210,
+        region: "rig",
+        labels: "none",
+        station: null,
+        units,
+      }),
+      away: rig.archivedAt !== null,
+    };
+  });
+}

@@ -1,0 +1,66 @@
+import { eq, gt, type SQL, sql } from "drizzle-orm";
+import type { SQLiteTable } from "drizzle-orm/sqlite-core";
+import type { Database } from "./handle.ts";
+import type { Rig } from "./rigs.ts";
+import { change, proof, reading, retraction, sectionLayout } from "./schema.ts";
+
+/** How far each append-only table had grown when somebody last looked. */
+export type Marks = Record<"reading" | "layout" | "change" | "proof" | "retraction", number>;
+
+const TABLES = { reading, layout: sectionLayout, change, proof, retraction } as const;
+const rowid = (table: SQLiteTable): SQL<number> => sql<number>`${table}.rowid`;
+
+export function marksOf(db: Database): Marks {
+  const last = (table: SQLiteTable) =>
+    db
+      .select({ last: sql<number>`coalesce(max(${rowid(table)}), 0)` })
+      .from(table)
+      .get()!.last;
+  return Object.fromEntries(Object.entries(TABLES).map(([name, table]) => [name, last(table)])) as Marks;
+}
+
+/** What was written since: machines, points, couplings and rigs, each as one key. Null where an import was taken back. */
+export function touchedSince(db: Database, marks: Marks): Set<string> | null {
+  const since = (table: SQLiteTable, mark: number) => gt(rowid(table), mark);
+  const taken = db.select().from(retraction).where(since(retraction, marks.retraction)).all();
+  if (taken.some(({ batchId }) => batchId !== null)) return null;
+  const readings = [
+    ...db.select().from(reading).where(since(reading, marks.reading)).all(),
+    ...taken.flatMap(({ readingId }) =>
+      readingId ? db.select().from(reading).where(eq(reading.id, readingId)).all() : [],
+    ),
+  ];
+  const machines = [
+    ...db.select().from(sectionLayout).where(since(sectionLayout, marks.layout)).all(),
+    ...db.select().from(change).where(since(change, marks.change)).all(),
+    ...taken.flatMap(({ layoutId, changeId }) => [
+      ...(layoutId ? db.select().from(sectionLayout).where(eq(sectionLayout.id, layoutId)).all() : []),
+      ...(changeId ? db.select().from(change).where(eq(change.id, changeId)).all() : []),
+    ]),
+  ];
+  const proofs = [
+    ...db.select().from(proof).where(since(proof, marks.proof)).all(),
+    ...taken.flatMap(({ proofId }) =>
+      proofId ? db.select().from(proof).where(eq(proof.id, proofId)).all() : [],
+    ),
+  ];
+  return new Set([
+    ...readings.map(({ machineId, pointId, couplingId }) =>
+      machineId ? `machine ${machineId}` : pointId ? `point ${pointId}` : `coupling ${couplingId}`,
+    ),
+    ...machines.map(({ machineId }) => `machine ${machineId}`),
+    ...proofs.map(({ rigId }) => `rig ${rigId}`),
+  ]);
+}
+
+/** The keys under which a rig's facts are written. */
+export function keysOf({ id, tractor, implement, receiver, hole, couplingId }: Rig): string[] {
+  return [
+    `rig ${id}`,
+    `machine ${tractor.id}`,
+    `machine ${implement.id}`,
+    `point ${receiver.id}`,
+    `point ${hole.id}`,
+    `coupling ${couplingId}`,
+  ];
+}

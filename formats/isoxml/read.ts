@@ -1,0 +1,251 @@
+/**
+ * Device descriptions of ISO 11783-10 (versions 3 and 4) turned into the readings they amount to.
+ *
+ * Offsets are from each device's own reference point. hitch → pivot = X of the connector − DDI 306, wherever the maker
+ * put the reference point; hitch → work = X of the connector − X of the sections. A zero is a number nobody entered:
+ * it is named, not taken.
+ */
+import type { DimensionKey } from "../../core/dimension/catalogue.ts";
+import { DDI } from "./describe.ts";
+import { inflate } from "./inflate.ts";
+import { FileProblem } from "./problem.ts";
+import { readTree, type XmlNode } from "./tree.ts";
+
+export type ReadDevice = {
+  designator: string;
+  serial: string;
+  /** 16 hex digits; empty where the file has none */
+  busName: string;
+  kind: "tractor" | "implement";
+  /** metres, in each dimension's own direction */
+  values: Partial<Record<DimensionKey, number>>;
+  /** dimensions the file has as zero, though zero cannot be read off a machine there */
+  zeros: DimensionKey[];
+  /** metres, left to right; null where the file has no sections */
+  sections: number[] | null;
+  /** what the file says that is not taken over */
+  notes: string[];
+};
+
+/** DET types, ISO 11783-10. */
+const TYPE = { device: 1, function: 2, section: 4, connector: 6, navigation: 7 } as const;
+const LAST_OBJECT_ID = 65534;
+const LAST_ELEMENT_NUMBER = 4095;
+const INT32 = 2 ** 31;
+
+/**
+ * Reads a TASKDATA zip, or a bare TASKDATA.XML.
+ * @throws FileProblem, always with a sentence that can be shown
+ */
+export function readTaskData(bytes: Uint8Array): ReadDevice[] {
+  const files = inflate(bytes);
+  const main = files.get("TASKDATA.XML");
+  if (!main) throw new FileProblem("There is no TASKDATA.XML in it.");
+  const root = readTree(main, "TASKDATA.XML");
+  if (root.name !== "ISO11783_TaskData") throw new FileProblem("TASKDATA.XML is not ISO 11783-10 task data.");
+  const version = root.attributes.VersionMajor ?? "";
+  if (version !== "3" && version !== "4")
+    throw new FileProblem(`TASKDATA.XML is of version ${version || "unknown"}; versions 3 and 4 are read.`);
+  const devices = [...named(root, "DVC"), ...external(root, files).flatMap((part) => named(part, "DVC"))];
+  if (devices.length === 0) throw new FileProblem("There is no device (DVC) in it.");
+  return devices.map(readDevice);
+}
+
+/** Parts of the set that were put into files of their own (XFR). */
+function external(root: XmlNode, files: Map<string, Uint8Array>): XmlNode[] {
+  return named(root, "XFR").map(({ attributes }) => {
+    const name = `${attributes.A ?? ""}.XML`.toUpperCase();
+    const part = files.get(name);
+    if (!part) throw new FileProblem(`${name} is named in TASKDATA.XML and not there.`);
+    return readTree(part, name);
+  });
+}
+
+const named = (node: XmlNode, name: string) => node.children.filter((child) => child.name === name);
+
+type ReadElement = {
+  type: number;
+  number: number;
+  designator: string;
+  parent: number;
+  values: Map<number, number>;
+};
+
+function readDevice(node: XmlNode): ReadDevice {
+  const { B: designator = "", D: name = "", E: serial = "" } = node.attributes;
+  const title = designator || node.attributes.A || "a device";
+  const busName = /^[0-9A-Fa-f]{16}$/.test(name) ? name.toUpperCase() : "";
+  if (name !== "" && busName === "")
+    throw new FileProblem(`${title}: its NAME is not 16 figures 0 to 9 and A to F.`);
+  const elements = readElements(node, title);
+  const about = { designator, serial, busName };
+  return kindOf(busName, elements) === "tractor"
+    ? { ...about, kind: "tractor", ...asTractor(elements) }
+    : { ...about, kind: "implement", ...asImplement(elements) };
+}
+
+/** Device class of a bus NAME (bits 49 to 55): 1 is a tractor. Without one, a machine that works is an implement. */
+function kindOf(busName: string, elements: readonly ReadElement[]): "tractor" | "implement" {
+  if (busName !== "") return ((BigInt(`0x${busName}`) >> 49n) & 0x7fn) === 1n ? "tractor" : "implement";
+  return elements.some(({ type }) => type === TYPE.section || type === TYPE.function)
+    ? "implement"
+    : "tractor";
+}
+
+function whole(text: string | undefined, title: string, what: string, low: number, high: number): number {
+  const value = /^-?\d{1,10}$/.test(text ?? "") ? Number(text) : Number.NaN;
+  if (!(value >= low && value <= high)) throw new FileProblem(`${title}: ${what} is “${text ?? "missing"}”.`);
+  return value;
+}
+
+function readElements(node: XmlNode, title: string): ReadElement[] {
+  const used = new Set<number>();
+  const own = (text: string | undefined, what: string) => {
+    const id = whole(text, title, what, 1, LAST_OBJECT_ID);
+    if (used.has(id)) throw new FileProblem(`${title}: object id ${id} is there twice.`);
+    used.add(id);
+    return id;
+  };
+  const properties = new Map(
+    named(node, "DPT").map(({ attributes: { A, B, C } }) => {
+      if (!/^[0-9A-Fa-f]{4}$/.test(B ?? ""))
+        throw new FileProblem(`${title}: “${B ?? ""}” is no identifier of a value.`);
+      const value = whole(C, title, `the value of ${B}`, -INT32, INT32 - 1);
+      return [own(A, "an object id"), { ddi: Number.parseInt(B!, 16), value }] as const;
+    }),
+  );
+  for (const other of ["DPD", "DVP"])
+    for (const { attributes } of named(node, other)) own(attributes.A, "an object id");
+  const ids = new Map<number, ReadElement>();
+  for (const child of named(node, "DET")) {
+    const { B, C, D = "", E, F } = child.attributes;
+    const element: ReadElement = {
+      type: whole(C, title, "an element's type", 1, 7),
+      number: whole(E, title, "an element's number", 0, LAST_ELEMENT_NUMBER),
+      parent: whole(F, title, "an element's parent", 0, LAST_OBJECT_ID),
+      designator: D,
+      values: new Map(),
+    };
+    for (const { attributes } of named(child, "DOR")) {
+      const property = properties.get(whole(attributes.A, title, "an object reference", 1, LAST_OBJECT_ID));
+      // References to process data (DPD) carry no value of the machine itself.
+      if (property) element.values.set(property.ddi, property.value);
+    }
+    ids.set(own(B, "an object id"), element);
+  }
+  checkTree(ids, title);
+  return [...ids.values()];
+}
+
+function checkTree(ids: Map<number, ReadElement>, title: string): void {
+  if (ids.size === 0) throw new FileProblem(`${title}: it has no elements.`);
+  const numbers = [...ids.values()].map(({ number }) => number);
+  if (new Set(numbers).size < numbers.length)
+    throw new FileProblem(`${title}: an element number is there twice.`);
+  for (const [id, element] of ids) {
+    const path = new Set([id]);
+    for (let up = element.parent; up !== 0; up = ids.get(up)!.parent) {
+      if (!ids.has(up)) throw new FileProblem(`${title}: an element hangs on ${up}, which is not there.`);
+      if (path.has(up)) throw new FileProblem(`${title}: its elements hang on each other in a circle.`);
+      path.add(up);
+    }
+  }
+}
+
+type Found = Pick<ReadDevice, "values" | "zeros" | "sections" | "notes">;
+
+/** Gathers values; a zero where none can be is named apart. */
+function gather(given: readonly [DimensionKey, number | null, "zero is a value" | "zero is missing"][]) {
+  const values: Partial<Record<DimensionKey, number>> = {};
+  const zeros: DimensionKey[] = [];
+  for (const [key, value, zero] of given) {
+    if (value === null) continue;
+    if (value === 0 && zero === "zero is missing") zeros.push(key);
+    else values[key] = value / 1000;
+  }
+  return { values, zeros };
+}
+
+const first = (elements: readonly ReadElement[], type: number) =>
+  elements.find((element) => element.type === type);
+const value = (element: ReadElement | undefined, ddi: number) => element?.values.get(ddi) ?? null;
+const minus = (a: number | null, b: number | null) => (a === null || b === null ? null : a - b || 0);
+
+function asTractor(elements: readonly ReadElement[]): Found {
+  const receiver = first(elements, TYPE.navigation);
+  const connectors = elements.filter(({ type }) => type === TYPE.connector);
+  const hitch = connectors.find((each) => (value(each, DDI.offsetX) ?? 0) <= 0) ?? connectors[0];
+  const device = first(elements, TYPE.device);
+  const ground = value(device, DDI.referenceToGround) ?? 0;
+  const up = value(receiver, DDI.offsetZ);
+  const notes = connectors.length > 1 ? [`${connectors.length} connectors; the rear one is taken.`] : [];
+  return {
+    ...gather([
+      ["receiver.foreAft", value(receiver, DDI.offsetX), "zero is missing"],
+      ["receiver.lateral", value(receiver, DDI.offsetY), "zero is a value"],
+      ["receiver.height", up === null ? null : ground - up, "zero is missing"],
+      ["axle.pin", minus(0, value(hitch, DDI.offsetX)), "zero is missing"],
+    ]),
+    sections: null,
+    notes,
+  };
+}
+
+function asImplement(elements: readonly ReadElement[]): Found {
+  const connector = first(elements, TYPE.connector);
+  const device = first(elements, TYPE.device);
+  const sections = elements.filter(({ type }) => type === TYPE.section);
+  const work =
+    elements.find(({ type, values }) => type === TYPE.function && values.has(DDI.offsetX)) ??
+    first(elements, TYPE.function);
+  const working = sections.length > 0 ? sections : work ? [work] : [];
+  const hitch = value(connector, DDI.offsetX);
+  const pivot = device?.values.has(DDI.rotationX) ? value(device, DDI.rotationX) : 0;
+  const { front, rear } = workAlong(working);
+  const ordered = [...sections].sort((a, b) => (value(a, DDI.offsetY) ?? 0) - (value(b, DDI.offsetY) ?? 0));
+  const widths = ordered.map(widthOf);
+  const known =
+    widths.length > 0 && widths.every((each) => each !== null && each > 0) ? (widths as number[]) : null;
+  const sum = known?.reduce((total, each) => total + each, 0) ?? null;
+  const width = (work ? widthOf(work) : null) ?? (device ? widthOf(device) : null) ?? sum;
+  return {
+    ...gather([
+      ["pin.pivot", minus(hitch, pivot), "zero is missing"],
+      ["pin.workFront", minus(hitch, front), "zero is missing"],
+      ["pin.workRear", minus(hitch, rear), "zero is missing"],
+      ["tool.lateral", value(work, DDI.offsetY) ?? middleOf(ordered), "zero is a value"],
+      ["tool.width", width, "zero is missing"],
+    ]),
+    sections: known && known.map((each) => each / 1000),
+    notes: sections.length > 0 && !known ? ["Its sections have no widths, and are left out."] : [],
+  };
+}
+
+/** Working width of an element: actual (67), default (68) or maximum (70), the first that is there. */
+function widthOf(element: ReadElement): number | null {
+  return value(element, DDI.actualWidth) ?? value(element, 68) ?? value(element, DDI.maximumWidth);
+}
+
+/** Front and rear end of the work from middles and working lengths; an odd length has its middle nearer the rear. */
+function workAlong(elements: readonly ReadElement[]): { front: number | null; rear: number | null } {
+  const ends = elements.flatMap((element) => {
+    const middle = value(element, DDI.offsetX);
+    if (middle === null) return [];
+    const length = Math.max(0, value(element, DDI.actualWorkingLength) ?? 0);
+    return [{ front: middle + Math.ceil(length / 2), rear: middle - Math.floor(length / 2) }];
+  });
+  if (ends.length === 0) return { front: null, rear: null };
+  return {
+    front: Math.max(...ends.map(({ front }) => front)),
+    rear: Math.min(...ends.map(({ rear }) => rear)),
+  };
+}
+
+/** Middle of the outermost edges of sections that lie side by side. */
+function middleOf(ordered: readonly ReadElement[]): number | null {
+  const [left, right] = [ordered[0], ordered.at(-1)];
+  if (!left || !right) return null;
+  const [from, to] = [value(left, DDI.offsetY), value(right, DDI.offsetY)];
+  if (from === null || to === null) return null;
+  return Math.round((from - (widthOf(left) ?? 0) / 2 + to + (widthOf(right) ?? 0) / 2) / 2) || 0;
+}
