@@ -70,7 +70,14 @@ console.log(
 );
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
-const sheet = { width: 424, height: 736, region: "rig", station: "tool", units: PRESETS.metric } as const;
+const sheet = {
+  width: 424,
+  height: 736,
+  region: "rig",
+  station: "tool",
+  only: null,
+  units: PRESETS.metric,
+} as const;
 const bare = report("plan without labels", () => drawPlan(resolved, { ...sheet, labels: "none" }));
 const labelled = report("plan with eleven labels", () => drawPlan(resolved, { ...sheet, labels: "values" }));
 console.log(`  ratio with / without labels: ${(labelled / bare).toFixed(1)}\n`);

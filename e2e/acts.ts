@@ -42,6 +42,13 @@ export async function fill(page: Page, name: string, text: string): Promise<void
   await page.keyboard.type(text);
 }
 
+/** Opens an entry's field, types, keeps it by key, and waits until it is closed. */
+export async function keep(page: Page, text: string): Promise<void> {
+  await fill(page, "text", text);
+  await page.keyboard.press("Enter");
+  await gone(page, "[data-open]");
+}
+
 /** Opens a page and waits until React has taken it over, so that keys and presses are heard. */
 export async function visit(page: Page, url: string): Promise<void> {
   await page.goto(url, { waitUntil: "networkidle0" });

@@ -2,7 +2,7 @@ import { strFromU8, unzipSync } from "fflate";
 import type { Browser, Page } from "puppeteer-core";
 import { SaxesParser } from "saxes";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { figures, fill, gone, press, seen, textOf, visit } from "./acts.ts";
+import { figures, fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
 import { openYard, type Yard } from "./server.ts";
 
@@ -17,12 +17,6 @@ beforeEach(async () => {
   yard = await openYard();
 });
 afterEach(() => yard.close());
-
-async function keep(page: Page, text: string): Promise<void> {
-  await fill(page, "text", text);
-  await page.keyboard.press("Enter");
-  await gone(page, "[data-open]");
-}
 
 /** DDI → values in the file's order, by designator of the device. */
 async function exported(page: Page): Promise<Record<string, Record<number, number[]>>> {
@@ -52,7 +46,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
   it("in metres, with wrong entries on the way, to card, print, file and after a restart", async () => {
     const { page, errors } = await openPage(browser, DESK);
     await visit(page, yard.address);
-    await seen(page, "1 of 2 rigs can be typed");
+    await seen(page, "2 of 3 rigs can be typed");
     await press(page, "Tape F");
 
     // Wrong entries: said by the field, kept as typed, nothing changed.
@@ -76,9 +70,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
 
     await press(page, "Tape G");
     await page.waitForSelector('[data-open="pin.workRear"]');
-    expect(await page.$eval('input[name="person"]', (field) => (field as HTMLInputElement).value)).toBe(
-      "Mira Tolland",
-    );
+    await seen(page, "Read by Mira Tolland.");
     await keep(page, "5,364 m");
     await seen(page, "Nothing stops this rig");
     // receiver 1.905, pin 0.940, front rank 5.064: −7.909
@@ -97,6 +89,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
       "Centre distance from left edge": "118.8 in",
       "Track spacing": "236.2 in",
     });
+    await press(page, "The terminal in this cab asks");
     await press(page, "From the axle, metres");
     await seen(page, "Connection to working edge, front");
     expect(await figures(page)).toMatchObject({
@@ -115,8 +108,10 @@ describe("curing the borrowed drill by following what the screen says", () => {
       226: [300, 300, 300, 300, 300, 300, 300],
     });
 
-    await press(page, "Print", "main");
-    await seen(page, "Printed");
+    await press(page, "Issue card");
+    await seen(page, "Card 1 is in the cab");
+    await press(page, "Print card 1");
+    await seen(page, "Issued");
     const paper = await page.pdf({ preferCSSPageSize: true });
     expect(strFromU8(paper.slice(0, 5))).toBe("%PDF-");
 
@@ -163,8 +158,8 @@ describe("what a stop blocks", () => {
     await seen(page, "Do not type this in yet");
     await seen(page, "The rear rank lies 5.360 m ahead of the drawbar pin.");
     expect((await figures(page))["Hitch to coverage point"]).toBe("not yet");
-    await visit(page, `${yard.address}/rigs/2/card/print`);
-    expect(page.url()).toBe(`${yard.address}/rigs/2/card`);
+    expect(await page.$("::-p-text(Issue card)")).toBeNull();
+    expect((await fetch(`${yard.address}/rigs/2/cards/1/print`)).status).toBe(404);
     const refused = await fetch(`${yard.address}/rigs/2/taskdata.zip`);
     expect(refused.status).toBe(409);
     expect(await refused.text()).toContain("nobody measured it");
@@ -178,13 +173,13 @@ describe("keeping and taking back", () => {
     await fill(page, "text", "1.3");
     await fill(page, "person", "Mira Tolland");
     await press(page, "Book");
-    await press(page, "Keep");
+    await page.click('[data-open] button[type="submit"]');
     await seen(page, "This is taped now. Say why");
     await fill(page, "reason", "tape was bent");
-    await press(page, "Keep");
+    await page.click('[data-open] button[type="submit"]');
     await gone(page, "[data-open]");
     await seen(page, "−2.772 m");
-    await press(page, "Undo");
+    await press(page, "Undo", "[data-sonner-toast]");
     await seen(page, "−2.598 m");
   });
 
@@ -197,21 +192,21 @@ describe("keeping and taking back", () => {
     await fill(page, "text", "1.5");
     await press(page, "left", "[data-open]");
     await seen(page, "left");
-    await press(page, "Keep");
+    await page.click('[data-open] button[type="submit"]');
     await page.waitForSelector('[data-next="C"]');
   });
 });
 
 describe("requests from elsewhere", () => {
   it("change nothing", async () => {
-    const answer = await fetch(`${yard.address}/rigs/1/antenna.data`, {
+    const answer = await fetch(`${yard.address}/rigs/1/keep`, {
       method: "POST",
       headers: { Origin: "http://elsewhere.example" },
       body: new URLSearchParams({
         intent: "keep-reading",
         dimension: "axle.pin",
         text: "2",
-        system: "metric",
+        style: "m",
         instrument: "tape",
         person: "X",
       }),

@@ -13,7 +13,19 @@ const SCREENS = [
   "/rigs/2/tool?at=sections",
   "/rigs/1/card",
   "/rigs/2/card",
-  "/rigs/1/card/print",
+  "/rigs/3/card",
+  "/rigs/3/cards/1/print",
+  "/rigs/3/cards/1/read-back",
+  "/rigs/3/tool?view=side",
+  "/rigs/new",
+  "/machines",
+  "/machines/1",
+  "/machines/new?kind=implement",
+  "/schemes",
+  "/schemes/hitch-m",
+  "/files",
+  "/tape-list",
+  "/device",
   "/rigs/99",
 ];
 
@@ -122,6 +134,13 @@ describe("the drawing", () => {
         ["axle", "pin", 0.94],
       ],
     ],
+    [
+      "/rigs/3/tool",
+      [
+        ["receiver", "workFront", 5.478],
+        ["pin", "pivot", 4.035],
+      ],
+    ],
   ] as [string, [string, string, number][]][])("%s is to scale on the screen", async (path, spans) => {
     const { page } = await openPage(browser);
     await visit(page, yard.address + path);
@@ -147,6 +166,41 @@ describe("the drawing", () => {
         Math.abs(Math.abs(middles[to]! - middles[from]!) / metre - Math.abs(metres)),
         `${from}–${to}`,
       ).toBeLessThan(0.01);
+    await page.close();
+  });
+
+  it("is to scale from the side as well, on every rig", async () => {
+    const { page } = await openPage(browser);
+    for (const [rig, receiverToPivot, height] of [
+      [1, 7.916, 2.88],
+      [2, 8.965, 3.06],
+      [3, 6.191, 2.635],
+    ] as const) {
+      await visit(page, `${yard.address}/rigs/${rig}/tool?view=side`);
+      const { along, up, metre } = await page.evaluate(() => {
+        const svg = [...document.querySelectorAll<SVGSVGElement>("svg.plan")].find(
+          (each) => each.clientWidth > 0,
+        )!;
+        const zoom = Math.min(
+          svg.clientWidth / svg.viewBox.baseVal.width,
+          svg.clientHeight / svg.viewBox.baseVal.height,
+        );
+        const middle = (key: string) => {
+          const { left, right, top, bottom } = svg
+            .querySelector(`[data-point="${key}"]`)!
+            .getBoundingClientRect();
+          return { x: (left + right) / 2, y: (top + bottom) / 2 };
+        };
+        const [receiver, pivot, work] = [middle("receiver"), middle("pivot"), middle("workFront")];
+        return {
+          along: receiver.x - pivot.x,
+          up: work.y - receiver.y,
+          metre: Number(svg.dataset.scale) * zoom,
+        };
+      });
+      expect(Math.abs(along / metre - receiverToPivot), `rig ${rig} along`).toBeLessThan(0.015);
+      expect(Math.abs(up / metre - height), `rig ${rig} up`).toBeLessThan(0.015);
+    }
     await page.close();
   });
 
@@ -192,6 +246,10 @@ describe("the keyboard", () => {
     await seen(page, "9' 5 3/8\"");
     await page.keyboard.press("u");
     await seen(page, "2.880 m");
+    await page.keyboard.press("v");
+    await page.waitForFunction(() => location.search.includes("view=side"));
+    await page.keyboard.press("v");
+    await page.waitForFunction(() => !location.search.includes("view=side"));
     await page.keyboard.press("?");
     await seen(page, "station after");
     await page.close();

@@ -14,7 +14,7 @@ export type Yard = {
 };
 
 /** A built Ambrek with a fresh demo yard of its own. */
-export async function openYard(): Promise<Yard> {
+export async function openYard(more: Record<string, string> = {}): Promise<Yard> {
   const folder = mkdtempSync(join(tmpdir(), "ambrek-e2e-"));
   const port = await freePort();
   const env = {
@@ -23,6 +23,7 @@ export async function openYard(): Promise<Yard> {
     AMBREK_DB: join(folder, "yard.db"),
     HOST: "127.0.0.1",
     PORT: String(port),
+    ...more,
   };
   const planted = spawnSync(bin("tsx"), ["data/demo/plant.ts"], { env, encoding: "utf8" });
   if (planted.status !== 0) throw new Error(planted.stderr);
@@ -49,7 +50,7 @@ async function start(env: NodeJS.ProcessEnv, address: string): Promise<ChildProc
   );
   for (let attempt = 0; attempt < 100; attempt += 1) {
     const answered = await fetch(address).then(
-      ({ ok }) => ok,
+      ({ status }) => status < 500,
       () => false,
     );
     if (answered) return server;

@@ -145,7 +145,9 @@ function Mark({ mark, href, lit }: { mark: DimensionMark; href: string | null; l
 function Legend({ plan: { scaleBar, width, height, travel } }: { plan: Plan }) {
   const { x, y, length, label } = scaleBar;
   const [arrow, word] =
-    travel === "up" ? [`M${width / 2} 28V9m-5 6l5-7 5 7`, width / 2 + 12] : ["M64 18h30m-7-5l7 5-7 5", 12];
+    travel === "up"
+      ? [`M${width / 2} 28V9m-5 6l5-7 5 7`, width / 2 + 12]
+      : [`M${width / 2 + 2} 18h30m-7-5l7 5-7 5`, width / 2 - 50];
   return (
     <g>
       <path className="quiet" d={`M${x} ${y}v6h${length}v-6`} />

@@ -80,8 +80,9 @@ export default function Device({ loaderData: { preferences, addresses } }: Route
           <h2 className="border-b-2 border-ink pb-1">The phone</h2>
           {addresses.length === 0 ? (
             <p>
-              This server answers on this machine only. Start it with <code>--lan</code> and a passphrase, and
-              this place shows the address for a phone in the same network.
+              This server answers on this machine only. Start it with{" "}
+              <code className="whitespace-nowrap">--lan</code> and a passphrase, and this place shows the
+              address for a phone in the same network.
             </p>
           ) : (
             addresses.map(({ address, qr }) => (

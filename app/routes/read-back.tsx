@@ -148,15 +148,28 @@ function Line({ row, errors }: { row: ReadBackRow; errors: FieldErrors }) {
   const sides = row.form.kind === "length" && row.form.sign.kind === "words" ? row.form.sign : null;
   return (
     <li className="grid gap-1 border-b border-hair py-1.5" data-line={row.label}>
-      <div className="grid grid-cols-[1fr_minmax(120px,200px)_150px] items-center gap-3 max-sm:grid-cols-1">
-        <p className="leading-snug">
+      <div className="grid grid-cols-[1fr_236px_150px] items-center gap-3 max-sm:grid-cols-1 max-sm:gap-1">
+        <div className="leading-snug">
           {row.label}
           <span className="block text-small text-soft">
             card: <b className="text-ink">{[row.figure, row.unit, row.word].filter(Boolean).join(" ")}</b>
             {row.lapsed && <span className="text-warn"> lapsed, the figure has changed since</span>}
           </span>
-        </p>
-        <div className="grid gap-1">
+          {text === "" && (
+            <label className="flex min-h-8 items-center gap-2 text-small text-soft">
+              <input
+                type="checkbox"
+                name={`absent-${row.position}`}
+                value="yes"
+                className="size-5"
+                checked={absent}
+                onChange={(event) => setAbsent(event.target.checked)}
+              />
+              the terminal has no such line
+            </label>
+          )}
+        </div>
+        <div className={`grid gap-1.5 ${sides ? "grid-cols-[1fr_112px]" : ""}`}>
           <input
             name={`shown-${row.position}`}
             aria-label={`${row.label}, the terminal shows`}
@@ -171,11 +184,11 @@ function Line({ row, errors }: { row: ReadBackRow; errors: FieldErrors }) {
             <select
               name={`word-${row.position}`}
               aria-label={`${row.label}, side shown`}
-              className="field"
+              className="field px-1.5"
               value={word}
               onChange={(event) => setWord(event.target.value)}
             >
-              <option value="">which side?</option>
+              <option value="">side?</option>
               <option value={sides.plus}>{sides.plus}</option>
               <option value={sides.minus}>{sides.minus}</option>
             </select>
@@ -200,19 +213,6 @@ function Line({ row, errors }: { row: ReadBackRow; errors: FieldErrors }) {
             </Link>
           ))}
         </fieldset>
-      )}
-      {text === "" && (
-        <label className="flex min-h-9 items-center gap-2 text-small text-soft">
-          <input
-            type="checkbox"
-            name={`absent-${row.position}`}
-            value="yes"
-            className="size-5"
-            checked={absent}
-            onChange={(event) => setAbsent(event.target.checked)}
-          />
-          the terminal has no such line
-        </label>
       )}
       {problem && <p className="problem">{problem}</p>}
     </li>

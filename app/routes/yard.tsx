@@ -9,9 +9,10 @@ import { readPreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/rig-view.server.ts";
 import { SeverityMark } from "../ui/Severity.tsx";
+import { RIG_STATES, type RigState } from "../yard/rig-states.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import { RigNameDto } from "../yard/yard.dto.ts";
-import { RIG_STATES, type RigState, viewYard, type YardRig } from "../yard/yard-view.server.ts";
+import { viewYard, type YardRig } from "../yard/yard-view.server.ts";
 import type { Route } from "./+types/yard";
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -99,7 +100,7 @@ export default function Yard({ loaderData: { preferences, yard } }: Route.Compon
           </Link>
         </p>
       )}
-      <ul className="grid grid-cols-2 gap-4 max-lg:grid-cols-1">
+      <ul className="grid grid-cols-2 items-start gap-4 max-lg:grid-cols-1">
         {rigs.map((rig) => (
           <RigCard key={rig.head.id} rig={rig} />
         ))}
@@ -193,13 +194,15 @@ function RigCard({ rig: { head, holding, more, standing, plan, away } }: { rig: 
       data-rig={head.id}
       className="grid grid-cols-[150px_1fr] border-[1.5px] border-line bg-sheet max-sm:grid-cols-1"
     >
-      <PlanDrawing
-        plan={plan}
-        title={`${head.name}, seen from above, to scale`}
-        hrefOf={null}
-        lit={null}
-        className="h-[210px] w-[150px] border-r border-hair max-sm:hidden"
-      />
+      <div className="border-r border-hair max-sm:hidden">
+        <PlanDrawing
+          plan={plan}
+          title={`${head.name}, seen from above, to scale`}
+          hrefOf={null}
+          lit={null}
+          className="h-[210px] w-[149px]"
+        />
+      </div>
       <div className="grid content-start gap-1.5 px-4 py-3">
         <div className="flex flex-wrap items-start justify-between gap-x-3">
           <h2 className="text-[19px] leading-tight font-[720]">

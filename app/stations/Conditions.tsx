@@ -33,8 +33,8 @@ export function Conditions({
   onChange: (held: ConditionKey[]) => void;
 }) {
   return (
-    <div role="group" aria-label="Before measuring" className="flex flex-wrap items-center gap-1.5">
-      <span>Before measuring:</span>
+    <div role="group" aria-label="Before measuring" className="grid grid-cols-3 gap-1.5">
+      <span className="col-span-3 text-small max-sm:sr-only">Before measuring, see that it holds:</span>
       {asked.map(({ key, label }) => {
         const on = held.includes(key);
         return (
@@ -43,9 +43,9 @@ export function Conditions({
             type="button"
             aria-pressed={on}
             onClick={() => onChange(on ? held.filter((each) => each !== key) : [...held, key])}
-            className="flex min-h-11 cursor-pointer items-center gap-1 rounded-[3px] border-[1.5px] border-line px-2.5 font-semibold aria-pressed:border-ok aria-pressed:bg-sheet aria-pressed:text-ok"
+            className="flex min-h-11 cursor-pointer items-center gap-1.5 rounded-[3px] border-[1.5px] border-line px-2 text-left text-small leading-tight font-semibold aria-pressed:border-ok aria-pressed:bg-sheet aria-pressed:text-ok"
           >
-            <Check size={16} aria-hidden="true" className={on ? "" : "opacity-25"} />
+            <Check size={16} aria-hidden="true" className={`shrink-0 ${on ? "" : "opacity-25"}`} />
             {label}
           </button>
         );

@@ -66,7 +66,7 @@ export function EntryForm({ row, preferences, action }: Props) {
       {row.conditions.length > 0 && (
         <Conditions asked={row.conditions} held={conditions} onChange={setConditions} />
       )}
-      <div className="grid grid-cols-[1fr_auto] gap-2">
+      <div className="grid grid-cols-[1fr_auto] gap-2 max-sm:grid-cols-1">
         <input
           ref={field}
           name="text"
@@ -80,7 +80,7 @@ export function EntryForm({ row, preferences, action }: Props) {
           placeholder={`like ${placeholderOf(row)}`}
           className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
         />
-        <button type="submit" className="key-main min-h-12" disabled={busy}>
+        <button type="submit" className="key-main min-h-12 max-sm:hidden" disabled={busy}>
           Keep
         </button>
       </div>

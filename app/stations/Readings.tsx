@@ -65,10 +65,7 @@ function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; ro
       className="grid min-h-11 grid-cols-[26px_1fr_auto_112px] items-center gap-x-2.5 py-1 no-underline hover:bg-hair max-sm:grid-cols-[26px_1fr_auto]"
     >
       <Letter letter={row.letter} />
-      <span className="leading-tight">
-        {row.label}
-        {roomy && <span className="block text-small text-soft">{row.fromTo}</span>}
-      </span>
+      <span className="leading-tight">{row.label}</span>
       <span
         className={`text-right leading-tight ${row.kind === "sections" ? "text-body" : "text-[19px]"} font-[650] ${row.doubted ? "text-stop" : ""}`}
       >
@@ -80,6 +77,11 @@ function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; ro
       <span className="flex max-sm:col-start-2 max-sm:col-end-4">
         <GradeMark grade={row.grade} doubted={row.doubted} stale={row.stale !== null} />
       </span>
+      {roomy && (
+        <span className="col-start-2 col-end-5 text-small leading-tight text-soft max-sm:col-end-4">
+          {row.fromTo}
+        </span>
+      )}
     </Link>
   );
 }

@@ -37,7 +37,9 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
         <p className="truncate text-small text-soft">{rig.identity}</p>
       </Header>
       <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_1fr] max-lg:flex max-lg:flex-col">
-        <WalkRound pegs={pegs} station={station} />
+        <div className={lit ? "max-sm:hidden" : ""}>
+          <WalkRound pegs={pegs} station={station} />
+        </div>
         <div className="relative border-line bg-sheet max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:border-b lg:min-h-0 lg:border-x">
           <PlanDrawing
             plan={desk}
@@ -51,13 +53,13 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
             title={title}
             hrefOf={hrefOf}
             lit={lit}
-            className={`mx-auto w-full lg:hidden ${lit ? "max-h-[150px]" : "max-h-[236px]"}`}
+            className="mx-auto max-h-[236px] w-full lg:hidden"
           />
           <Link
             to={turn}
             preventScrollReset
             replace
-            className="absolute right-2 bottom-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
+            className="absolute top-2 left-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
           >
             {side ? "Plan view" : "Side view"}
           </Link>
@@ -75,7 +77,7 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
 /** The stations in working order; each peg says by shape, colour and word how it stands. */
 function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
   return (
-    <nav aria-label="Walk-round" className="bg-sheet max-lg:border-b max-lg:border-line lg:pt-4">
+    <nav aria-label="Walk-round" className="bg-sheet max-lg:border-b max-lg:border-line lg:h-full lg:pt-4">
       <ol className="flex lg:flex-col lg:gap-1">
         {pegs.map(({ key, label, href, worst }, index) => {
           const now = key === station;

@@ -1,5 +1,5 @@
 import { redirect } from "react-router";
-import type { StationKey } from "../../core/dimension/catalogue.ts";
+import { isDimensionKey, type StationKey } from "../../core/dimension/catalogue.ts";
 import { drawPlan } from "../../core/drawing/plan.ts";
 import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
@@ -80,9 +80,12 @@ export function frameOf(
   request: Request,
 ): RigFrameView {
   const { units } = preferences;
-  const view = new URL(request.url).searchParams.get("view") === "side" ? "side" : "plan";
+  const search = new URL(request.url).searchParams;
+  const view = search.get("view") === "side" ? "side" : "plan";
+  const at = search.get("at");
+  const lit = at === "sections" || isDimensionKey(at) ? at : null;
   const draw = view === "side" ? drawSide : drawPlan;
-  const common = { station: station === "card" ? null : station, units } satisfies Partial<Sheet>;
+  const common = { station: station === "card" ? null : station, units, only: null } satisfies Partial<Sheet>;
   const antenna = station === "antenna";
   return {
     rig: headOf(rig),
@@ -99,8 +102,9 @@ export function frameOf(
     }),
     phone: draw(resolved, {
       ...common,
+      only: lit,
       width: 390,
-      height: 236,
+      height: lit ? 150 : 236,
       region: antenna ? "tractor" : "tool",
       labels: "letters",
     }),

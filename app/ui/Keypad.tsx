@@ -30,7 +30,7 @@ export function Keypad({
       key={piece}
       type="button"
       onClick={() => add(piece)}
-      className={`min-h-[46px] cursor-pointer rounded-[3px] bg-sheet text-[20px] font-[650] active:bg-dye-wash ${tone}`}
+      className={`min-h-11 cursor-pointer rounded-[3px] bg-sheet text-[20px] font-[650] active:bg-dye-wash ${tone}`}
     >
       {piece}
     </button>
@@ -53,7 +53,7 @@ export function Keypad({
           type="button"
           aria-label="Delete the last"
           onClick={() => onType(text.slice(0, -1).trimEnd())}
-          className="grid min-h-[46px] cursor-pointer place-items-center rounded-[3px] bg-sheet"
+          className="grid min-h-11 cursor-pointer place-items-center rounded-[3px] bg-sheet"
         >
           <Delete size={22} aria-hidden="true" />
         </button>

@@ -10,9 +10,7 @@ import { listArchivedRigs, listRigs, type Rig } from "../../data/rigs.ts";
 import { headOf, type RigHead } from "../stations/rig-view.server.ts";
 import { cureHref } from "../stations/stations.ts";
 import { type Standing, standingsOf } from "./board.server.ts";
-
-export const RIG_STATES = ["all", "stopped", "ready", "away"] as const;
-export type RigState = (typeof RIG_STATES)[number];
+import type { RigState } from "./rig-states.ts";
 
 const ON_A_PAGE = 20;
 
@@ -38,6 +36,15 @@ export type YardView = {
 type Asked = { find: string; state: RigState; page: number; units: Units };
 
 const HOLDING_AT_ONCE = 3;
+
+const THUMBNAIL = {
+  width: 150,
+  height: 210,
+  region: "rig",
+  labels: "none",
+  station: null,
+  only: null,
+} as const;
 
 /** The rigs that are asked for, a page of them, the stopped first. */
 export function viewYard(db: Database, { find, state, page, units }: Asked): YardView {
@@ -111,14 +118,7 @@ function viewRigs(
         .slice(0, HOLDING_AT_ONCE)
         .map((finding) => ({ ...finding, href: cureHref(rig.id, finding) })),
       more: Math.max(0, holding.length - HOLDING_AT_ONCE),
-      plan: drawPlan(resolved, {
-        width: 150,
-        height: 210,
-        region: "rig",
-        labels: "none",
-        station: null,
-        units,
-      }),
+      plan: drawPlan(resolved, { ...THUMBNAIL, units }),
       away: rig.archivedAt !== null,
     };
   });

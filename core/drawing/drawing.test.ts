@@ -14,6 +14,7 @@ const DESK: Sheet = {
   region: "rig",
   labels: "values",
   station: "tool",
+  only: null,
   units: PRESETS.metric,
 };
 const TRACTOR: Sheet = { ...DESK, region: "tractor", station: "antenna" };
@@ -73,6 +74,23 @@ describe("the plan", () => {
         .join("");
     expect(letters(DESK)).toBe("ADEFGHJKLMNR");
     expect(letters(TRACTOR)).toBe("ABCDP");
+  });
+
+  it("draws a single dimension where there is room for no more", () => {
+    const phone: Sheet = {
+      ...DESK,
+      width: 390,
+      height: 150,
+      region: "tool",
+      labels: "letters",
+      only: "pin.workFront",
+    };
+    expect(drawPlan(sampleRig(), phone).marks.map(({ letter, clear }) => [letter, clear])).toEqual([
+      ["F", true],
+    ]);
+    expect(drawPlan(sampleRig(), { ...phone, only: "sections" }).marks.map(({ letter }) => letter)).toEqual([
+      "N",
+    ]);
   });
 
   it("numbers sections from the left and leaves numbers out where they would touch", () => {

@@ -30,6 +30,7 @@ import {
   type SectionBracket,
   type Sheet,
   scaleBarOf,
+  TURN_CORNER,
 } from "./sheet.ts";
 
 const TOP = 40;
@@ -151,7 +152,9 @@ type Scene = {
 function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
   const { sheet, rig, points, blocks, brackets, scaleBar } = scene;
   const drawn = CATALOGUE.filter(
-    ({ key, station }) => station === sheet.station || (sheet.region === "rig" && LEADING.has(key)),
+    ({ key, station }) =>
+      (sheet.only === null || sheet.only === key) &&
+      (station === sheet.station || (sheet.region === "rig" && LEADING.has(key))),
   );
   const values = sheet.labels === "values";
   const requests: (Request & { priority: number })[] = drawn.map((entry) => ({
@@ -160,7 +163,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
     letterOnly: () => offersOf(entry, scene, tractorHalf, false),
     priority: entry.span?.axis === "x" ? 0 : entry.key === "tool.width" ? 1 : 2,
   }));
-  if (sheet.station === "tool")
+  if (sheet.station === "tool" && (sheet.only === null || sheet.only === "sections"))
     requests.push({
       target: "sections",
       candidates: sectionsTag(scene, values),
@@ -172,6 +175,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
     {
       frame: { x: 2, y: 2, w: sheet.width - 4, h: sheet.height - 4 },
       keepClear: [
+        TURN_CORNER,
         ...points
           .filter(({ key }) => ["receiver", "pin", "leftEdge", "rightEdge"].includes(key))
           .map(({ x, y }) => grow({ x, y, w: 0, h: 0 }, 8)),

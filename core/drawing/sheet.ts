@@ -16,6 +16,8 @@ export type Sheet = {
   labels: "values" | "letters" | "none";
   /** whose dimensions are drawn */
   station: StationKey | null;
+  /** the one dimension to draw, where there is room for no more; null: all of them */
+  only: Target | null;
   units: Units;
 };
 
@@ -55,6 +57,9 @@ export type Plan = {
 };
 
 export const MARGIN = 14;
+
+/** Kept free for the button that turns the view. */
+export const TURN_CORNER: Box = { x: 0, y: 0, w: 116, h: 56 };
 
 /** One metre, or five feet, on the sheet, or more where that is too short to read. */
 export function scaleBarOf({ width, units }: Sheet, scale: number): Plan["scaleBar"] {

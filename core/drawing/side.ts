@@ -22,6 +22,7 @@ import {
   type PlanStroke,
   type Sheet,
   scaleBarOf,
+  TURN_CORNER,
 } from "./sheet.ts";
 
 /** Heights that no reading gives, metres, for recognition only. */
@@ -162,10 +163,11 @@ function strokesOf(
 }
 
 /** The dimensions one can see from the side. */
-function drawnAlong({ station, region }: Sheet) {
+function drawnAlong({ station, region, only }: Sheet) {
   return CATALOGUE.filter(
     ({ key, span, station: own }) =>
       (span?.axis === "x" || span?.axis === "up") &&
+      (only === null || only === key) &&
       (own === station || (region === "rig" && LEADING.has(key))),
   );
 }
@@ -206,11 +208,12 @@ function marksOf(
     {
       frame: { x: 2, y: 2, w: sheet.width - 4, h: sheet.height - 4 },
       keepClear: [
+        TURN_CORNER,
         grow({ x: at("receiver").x, y: at("receiver").y, w: 0, h: 0 }, 8),
         ...(sheet.labels === "values"
           ? [
               { x: scaleBar.x - 4, y: 6, w: scaleBar.length + 8, h: 32 },
-              { x: 0, y: 2, w: 110, h: 30 },
+              { x: sheet.width / 2 - 54, y: 2, w: 120, h: 30 },
             ]
           : []),
       ],

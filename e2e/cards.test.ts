@@ -1,0 +1,118 @@
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { figures, fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
+import { openBrowser, openPage } from "./browser.ts";
+import { openYard, type Yard } from "./server.ts";
+
+let browser: Browser;
+let yard: Yard;
+let page: Page;
+
+beforeAll(async () => {
+  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
+});
+afterAll(() => Promise.all([browser.close(), yard.close()]));
+beforeEach(async () => {
+  ({ page } = await openPage(browser));
+});
+
+async function pdfText(url: string): Promise<string> {
+  const data = new Uint8Array(await (await fetch(url)).arrayBuffer());
+  const document = await getDocument({ data }).promise;
+  const texts = await Promise.all(
+    Array.from({ length: document.numPages }, async (_, index) => {
+      const content = await (await document.getPage(index + 1)).getTextContent();
+      return content.items.map((item) => ("str" in item ? item.str : "")).join(" ");
+    }),
+  );
+  return texts.join("\n").replace(/\s+/g, " ");
+}
+
+describe("a numbered card", () => {
+  it("is issued, printed, taken as PDF, read back, and lapses line by line when a reading changes", async () => {
+    await visit(page, `${yard.address}/rigs/1/card`);
+    await fill(page, "person", "Mira Tolland");
+    await press(page, "Issue card");
+    await seen(page, "Card 1 is in the cab");
+    await seen(page, "Not read back yet.");
+
+    const text = await pdfText(`${yard.address}/rigs/1/cards/1.pdf`);
+    expect(text).toContain("Card 1");
+    expect(text).toContain("T4 no. BV118-2207");
+    expect(text).toContain("Connection to working edge, front 4.26 m taped");
+    expect(text).toContain("Receiver, side 0.01 m left");
+
+    await press(page, "Read back");
+    await seen(page, "Read back card 1");
+    // 4.26 m on the card: 14 ft is 4.267 m, off by 7 mm, and this terminal shows centimetres
+    await fill(page, "shown-4", "14 ft");
+    await seen(page, "differs by +0.01 m");
+    await fill(page, "shown-4", "4,26 m");
+    await seen(page, "matches");
+    await fill(page, "shown-2", "2.80");
+    await seen(page, "differs by −0.08 m");
+    await press(page, "Keep what was read");
+    await seen(page, "Say whose number is wrong.");
+    await page.click('input[name="wrong-2"][value="terminal"]');
+    await page.click('input[name="absent-1"]');
+    await press(page, "Keep what was read");
+    await seen(page, "3 lines read back and kept.");
+    await seen(page, "differed by −0.08 m, terminal's number wrong");
+    await seen(page, "was missing");
+    await press(page, "Back to the card");
+    await seen(page, "2 lines differ on the terminal.");
+
+    await visit(page, `${yard.address}/rigs/1/tool?at=pin.workFront`);
+    await keep(page, "4.305");
+    await visit(page, `${yard.address}/rigs/1/card`);
+    await seen(page, "This cab still has card 1: retype this one.");
+    expect(await textOf(page, "[data-retype]")).toContain("Connection to working edge, front: 4.26 4.31");
+    await visit(page, `${yard.address}/rigs/1/cards/1/read-back`);
+    await seen(page, "lapsed, the figure has changed since");
+    await visit(page, `${yard.address}/rigs/1/cards/1/print`);
+    await seen(page, "Not up to date: Connection to working edge, front is now 4.31");
+    await visit(page, `${yard.address}/rigs/1/card`);
+    await press(page, "Issue a new card");
+    await seen(page, "Card 2 is in the cab");
+    await gone(page, "[data-retype]");
+
+    await yard.restart();
+    await visit(page, `${yard.address}/rigs/1/card`);
+    await seen(page, "Card 2 is in the cab");
+  });
+});
+
+describe("a scheme of one's own", () => {
+  it("is built by mouse from the nearest, and the card speaks its words", async () => {
+    await visit(page, `${yard.address}/schemes`);
+    const [make] = await page.$$("::-p-text(Make one from it)");
+    await make!.click();
+    await seen(page, "New scheme");
+    const name = await page.waitForSelector("form input.field");
+    await name!.click({ count: 3 });
+    await page.keyboard.type("Grey box in the old tractor");
+    // keep the first line, take out the others, add one: pin to rear rank, rearward, millimetres, no minus
+    while ((await page.$$("[data-scheme-line]")).length > 1)
+      await (await page.$$('button[aria-label^="Take out line"]')).at(-1)!.click();
+    await press(page, "Add a line");
+    const line = (await page.$$("[data-scheme-line]")).at(-1)!;
+    const [, words] = await line.$$("input");
+    await press(page, "Keep scheme");
+    await seen(page, "Give the words on the terminal.");
+    await words!.type("Last tine");
+    const [, , to, , , unit, decimals] = await line.$$("select");
+    await to!.select("workRear");
+    await unit!.select("mm");
+    await decimals!.select("0");
+    await press(page, "Keep scheme");
+    await seen(page, "Grey box in the old tractor");
+
+    await visit(page, `${yard.address}/rigs/3/card`);
+    await press(page, "The terminal in this cab asks");
+    await press(page, "Grey box in the old tractor");
+    await page.waitForSelector('[data-card-line="Last tine"]');
+    expect((await figures(page))["Last tine"]).toBe("3586 mm");
+    expect(Object.keys(await figures(page))).toHaveLength(2);
+  });
+});

@@ -1,0 +1,159 @@
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
+import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
+import { openYard, type Yard } from "./server.ts";
+
+let browser: Browser;
+let yard: Yard;
+let page: Page;
+let errors: string[];
+
+beforeAll(async () => {
+  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
+});
+afterAll(() => Promise.all([browser.close(), yard.close()]));
+beforeEach(async () => {
+  ({ page, errors } = await openPage(browser, DESK));
+});
+
+const open = (rig: number, station: string, at: string) =>
+  visit(page, `${yard.address}/rigs/${rig}/${station}?at=${at}`);
+
+describe("a reading", () => {
+  it("is repeated in one sitting, with its conditions, note and history, and one repeat taken back", async () => {
+    await open(1, "tool", "pin.pivot");
+    await press(page, "Level floor");
+    await press(page, "Pulled forward straight");
+    await fill(page, "person", "Mira Tolland");
+    await fill(page, "text", "5.322");
+    await press(page, "Keep, read it again");
+    await seen(page, "Kept E: 5.322 m");
+    await fill(page, "text", "5.362");
+    await press(page, "Keep, read it again");
+    await seen(page, "Read 2 times: 5.322 m, 5.362 m. Spread 40 mm.");
+    await seen(page, "2 readings of drawbar pin to wheels lie 0.040 m apart");
+    await seen(page, "level floor, pulled forward straight");
+    await page.click('button[aria-label="Take back 5.362 m"]');
+    await gone(page, "[data-repeats]");
+    await seen(page, "taken back by Mira Tolland");
+    await seen(page, "Now 5.322 m");
+    // the floor is still level for the next reading on this device
+    await open(1, "tool", "pin.workFront");
+    expect(await page.$eval('[aria-pressed="true"]', (chip) => chip.textContent)).toContain("Level floor");
+    expect(errors).toEqual([]);
+  });
+
+  it("of a lateral comes from the distances to both wheel faces", async () => {
+    await open(3, "antenna", "receiver.lateral");
+    await press(page, "From the distances to both sides");
+    const [left, right] = await page.$$("[data-open] details input.field");
+    await left!.type("71.4");
+    await right!.type("72.6");
+    // (71.4 − 72.6)/2 = −0.6 cm
+    await seen(page, "left");
+    await seen(page, "= 0.006 m");
+    await fill(page, "person", "Mira Tolland");
+    await page.click('[data-open] button[type="submit"]');
+    await seen(page, "0.6 cm left");
+  });
+
+  it("goes stale by a change and comes back when the change is undone", async () => {
+    await visit(page, `${yard.address}/rigs/3/antenna`);
+    await press(page, "Something was changed");
+    await page.select('select[name="kind"]', "tractor tyres");
+    await fill(page, "note", "narrow set for spring");
+    await page.$$eval('input[name="person"]', (fields) =>
+      fields.forEach((field) => {
+        (field as HTMLInputElement).value = "Mira Tolland";
+      }),
+    );
+    await press(page, "Record it");
+    await seen(page, "Ground to receiver is stale, was taped.");
+    await seen(page, "stale, was taped");
+    await page.click('button[aria-label="Take back: Other tyres on the tractor"]');
+    await gone(page, '[data-finding="stale:receiver.height"]');
+  });
+
+  it("is proved by a field test that names how and what came out", async () => {
+    await visit(page, `${yard.address}/rigs/1/tool`);
+    await press(page, "Record a field test");
+    const form = await page.waitForSelector('form:has(select[name="sum"])');
+    await page.select('select[name="sum"]', "width");
+    await (await form!.$('button[type="submit"]'))!.click();
+    await seen(page, "Say how it was tested");
+    await fill(page, "how", "Ten joints taped on the long headland.");
+    await fill(page, "result", "Mean joint 12.6 cm at 12.5 cm rows.");
+    await (await form!.$('input[name="person"]'))!.type("Mira Tolland");
+    await (await form!.$('button[type="submit"]'))!.click();
+    await page.waitForFunction(() =>
+      document.querySelector('[data-reading="tool.width"]')?.textContent?.includes("proven"),
+    );
+  });
+});
+
+describe("without a connection", () => {
+  it("an entry waits on the device, visibly, and is sent once", async () => {
+    await open(2, "antenna", "receiver.height");
+    await fill(page, "person", "Mira Tolland");
+    await page.setOfflineMode(true);
+    await fill(page, "text", "3.071");
+    await page.keyboard.press("Enter");
+    await seen(page, "1 entry waits on this device");
+    await seen(page, "C 3.071");
+    await page.setOfflineMode(false);
+    await page.evaluate(() => window.dispatchEvent(new Event("online")));
+    await gone(page, 'aside[aria-label="Waiting on this device"]');
+    await seen(page, "Now 3.071 m");
+    await visit(page, `${yard.address}/rigs/2/antenna?at=receiver.height`);
+    expect(
+      await page.$$eval(
+        "[data-past]",
+        (rows) => rows.filter((row) => row.textContent?.includes("3.071")).length,
+      ),
+    ).toBe(1);
+  });
+});
+
+describe("on the phone", () => {
+  it("is typed on the keypad, feet, inches and fraction, with one hand", async () => {
+    const phone = await openPage(browser, PHONE);
+    page = phone.page;
+    await visit(page, `${yard.address}/rigs/2/tool`);
+    await press(page, "ft in");
+    await press(page, "Tape F");
+    await page.waitForSelector('[data-open="pin.workFront"]');
+    for (const key of ["1", "6", "′", "7", "3/8", "″"]) await press(page, key, '[aria-label="Keypad"]');
+    expect(await page.$eval('input[name="text"]', (field) => (field as HTMLInputElement).value)).toBe(
+      "16′7 3/8″",
+    );
+    await seen(page, "= 5.064 m");
+    await fill(page, "person", "Mira Tolland");
+    await press(page, "Keep", '[aria-label="Keypad"]');
+    await gone(page, "[data-open]");
+    await gone(page, '[data-finding="zero:pin.workFront"]');
+    await visit(page, `${yard.address}/rigs/2/tool?at=pin.pivot`);
+    const { bottom } = await page.$eval('[aria-label="Keypad"] .key-main', (key) =>
+      key.getBoundingClientRect().toJSON(),
+    );
+    expect(bottom).toBeLessThanOrEqual(844);
+    expect(phone.errors).toEqual([]);
+  });
+});
+
+describe("units", () => {
+  it("are mixed as the operator likes, everywhere at once", async () => {
+    await visit(page, `${yard.address}/device`);
+    const [, small] = await page.$$("select.field");
+    await small!.select("in");
+    await seen(page, "mixed");
+    await visit(page, `${yard.address}/rigs/3/tool`);
+    expect(await textOf(page, '[data-reading="rows.spacing"]')).toContain("5.91 in");
+    expect(await textOf(page, '[data-reading="tool.width"]')).toContain("3.000 m");
+    await page.click('[data-reading="rows.spacing"]');
+    await seen(page, "A bare number is in inches.");
+    await fill(page, "person", "Mira Tolland");
+    await keep(page, "6");
+    expect(await textOf(page, '[data-reading="rows.spacing"]')).toContain("6.00 in");
+  });
+});
