@@ -32,6 +32,20 @@ function problemOf(path: string): string | null {
   }
 }
 
+const OF_ANOTHER_KIND = "The file is a yard of a newer Ambrek, or was changed by hand.";
+
+/** Every column of every table, to be held against those this Ambrek knows. */
+function columnsOf({ $client }: Database): string {
+  const tables =
+    "select name from sqlite_master where type = 'table' and name not like 'sqlite_%' order by name";
+  return ($client.prepare(tables).pluck().all() as string[])
+    .map((table) => {
+      const columns = $client.prepare("select name from pragma_table_info(?)").pluck().all(table) as string[];
+      return `${table}: ${columns.sort().join(" ")}`;
+    })
+    .join("\n");
+}
+
 /**
  * Puts a backup in the place of the database file at `path`, brought up to date; the file that was there is kept
  * beside it. `close` lets go of the running database. Returns why it was refused, or null; refused, nothing changes.
@@ -48,10 +62,12 @@ export function restoreFile(path: string, bytes: Uint8Array, close: () => void):
     if (problem) return problem;
     try {
       const checked = openDatabase(fresh);
+      const known = columnsOf(checked) === columnsOf(openDatabase(":memory:"));
       checked.$client.pragma("wal_checkpoint(TRUNCATE)");
       checked.$client.close();
+      if (!known) return OF_ANOTHER_KIND;
     } catch {
-      return "The file is a yard of a newer Ambrek, or was changed by hand.";
+      return OF_ANOTHER_KIND;
     }
     close();
     if (existsSync(path)) copyFileSync(path, `${path}.before-restore`);

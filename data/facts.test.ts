@@ -134,8 +134,12 @@ describe("the yard's records", () => {
   it("are renamed, copied, put away and brought back", () => {
     renameRig(db, rig.id, "Renamed");
     expect(findRig(db, rig.id)?.name).toBe("Renamed");
-    const copy = findRig(db, copyRig(db, rig, "Copy"))!;
+    const copy = findRig(db, copyRig(db, findRig(db, rig.id)!, "Copy"))!;
     expect(resolved(copy).values["pin.pivot"].value).toBe(5.318);
+    expect(resolved(copy).values["work.overlap"]).toMatchObject({
+      value: 0,
+      reading: { note: "copied from Renamed" },
+    });
     archiveRig(db, copy.id, at);
     expect(listRigs(db)).toHaveLength(3);
     expect(listArchivedRigs(db).map(({ name }) => name)).toEqual(["Copy"]);

@@ -1,7 +1,8 @@
-import { and, asc, eq, isNull, or } from "drizzle-orm";
+import { randomUUID } from "node:crypto";
+import { and, asc, eq, isNotNull, isNull, notInArray, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Database } from "./handle.ts";
-import { coupling, machine, point, rig } from "./schema.ts";
+import { coupling, machine, point, reading, retraction, rig } from "./schema.ts";
 
 export type Machine = typeof machine.$inferSelect;
 
@@ -86,14 +87,38 @@ export function createRig(
   });
 }
 
-/** The same machines, mount and hole under another name: readings belong to them, so the copy has them too. */
+/**
+ * The same machines, mount and hole under another name: readings belong to them, so the copy has them too. What belongs
+ * to the coupling alone, such as the overlap, is copied with it and says so.
+ */
 export function copyRig(db: Database, original: Rig, name: string): number {
-  return createRig(db, {
-    name,
-    tractorId: original.tractor.id,
-    receiverPointId: original.receiver.id,
-    holePointId: original.hole.id,
-    implementId: original.implement.id,
+  return db.transaction(() => {
+    const id = createRig(db, {
+      name,
+      tractorId: original.tractor.id,
+      receiverPointId: original.receiver.id,
+      holePointId: original.hole.id,
+      implementId: original.implement.id,
+    });
+    const { couplingId } = findRig(db, id)!;
+    const taken = db
+      .select({ id: retraction.readingId })
+      .from(retraction)
+      .where(isNotNull(retraction.readingId));
+    const own = db
+      .select()
+      .from(reading)
+      .where(and(eq(reading.couplingId, original.couplingId), notInArray(reading.id, taken)))
+      .orderBy(sql`${reading}.rowid`)
+      .all();
+    for (const row of new Map(own.map((each) => [each.dimension, each])).values()) {
+      const copy = randomUUID();
+      const note = [`copied from ${original.name}`, row.note].filter(Boolean).join("; ").slice(0, 300);
+      db.insert(reading)
+        .values({ ...row, id: copy, sitting: copy, couplingId, note })
+        .run();
+    }
+    return id;
   });
 }
 

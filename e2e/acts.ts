@@ -30,14 +30,21 @@ export async function textOf(page: Page, selector: string): Promise<string> {
   return page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\u00a0/g, " ").trim());
 }
 
-/** Types into the field with this name, over what stands there. */
+/** Types over what stands in the field of this name: the first that can be seen, not one folded away. */
 export async function fill(page: Page, name: string, text: string): Promise<void> {
-  const field = await page.waitForSelector(`input[name="${name}"]:not([type="hidden"])`, {
-    visible: true,
-    timeout: 10_000,
+  const found = await page.waitForFunction(
+    (wanted: string) =>
+      [...document.querySelectorAll<HTMLInputElement>(`input[name="${wanted}"]:not([type="hidden"])`)].find(
+        (field) => field.checkVisibility({ contentVisibilityAuto: true, visibilityProperty: true }),
+      ),
+    { timeout: 10_000 },
+    name,
+  );
+  const field = found.asElement()!;
+  await field.evaluate((input) => {
+    (input as HTMLInputElement).focus();
+    (input as HTMLInputElement).select();
   });
-  await field!.focus();
-  await field!.evaluate((input) => (input as HTMLInputElement).select());
   await page.keyboard.press("Backspace");
   await page.keyboard.type(text);
 }

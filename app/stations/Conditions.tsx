@@ -33,8 +33,8 @@ export function Conditions({
   onChange: (held: ConditionKey[]) => void;
 }) {
   return (
-    <div role="group" aria-label="Before measuring" className="grid grid-cols-3 gap-1.5">
-      <span className="col-span-3 text-small max-sm:sr-only">Before measuring, see that it holds:</span>
+    <div role="group" aria-label="Before measuring" className="grid grid-cols-2 gap-1.5 max-sm:grid-cols-3">
+      <span className="col-span-2 text-small max-sm:sr-only">Before measuring, see that it holds:</span>
       {asked.map(({ key, label }) => {
         const on = held.includes(key);
         return (

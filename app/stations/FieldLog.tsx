@@ -71,7 +71,7 @@ function Log({ title, rows, action }: { title: string; rows: LogRow[]; action: s
               aria-label={`Take back: ${what}`}
               onClick={() => fetcher.submit({ intent: "take-back", id }, { method: "post", action })}
             >
-              Undo
+              Take back
             </button>
           </li>
         ))}

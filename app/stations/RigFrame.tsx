@@ -64,7 +64,7 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
             {side ? "Plan view" : "Side view"}
           </Link>
         </div>
-        <main className="px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">{children}</main>
+        <main className="relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">{children}</main>
       </div>
       <Shortcuts
         ways={{ ...ways, turn, before: pegs[here - 1]?.href ?? null, after: pegs[here + 1]?.href ?? null }}

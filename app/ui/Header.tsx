@@ -45,7 +45,7 @@ export function Header({ preferences, children }: { preferences: Preferences; ch
       />
       <Link
         to="/device"
-        aria-label={`This device: ${preferences.person || "nobody yet"}, units, network`}
+        aria-label={`${preferences.person || "Who?"}, this device: name, units, network`}
         className="flex min-h-9 items-center gap-1.5 rounded-[3px] border-[1.5px] border-line px-2 font-semibold no-underline max-sm:min-h-11"
       >
         <UserRound size={18} aria-hidden="true" />

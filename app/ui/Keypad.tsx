@@ -25,14 +25,14 @@ export function Keypad({
   const marks = inches ? INCH_MARKS : METRIC_MARKS;
   const add = (piece: string) =>
     onType(FRACTIONS.includes(piece) && /\d$/.test(text) ? `${text} ${piece}` : text + piece);
-  const key = (piece: string, tone = "") => (
+  const key = (piece: string, tone = "", label = piece) => (
     <button
       key={piece}
       type="button"
       onClick={() => add(piece)}
       className={`min-h-11 cursor-pointer rounded-[3px] bg-sheet text-[20px] font-[650] active:bg-dye-wash ${tone}`}
     >
-      {piece}
+      {label}
     </button>
   );
   return (
@@ -58,7 +58,7 @@ export function Keypad({
           <Delete size={22} aria-hidden="true" />
         </button>
         {key("0")}
-        {key(" ", "after:content-['space'] after:text-[15px] after:font-normal")}
+        {key(" ", "text-[15px]", "space")}
         {key(marks[3]!, "text-dye")}
       </div>
       {children}
