@@ -9,6 +9,7 @@ export type NumberedCard = typeof card.$inferSelect & { lines: FrozenLine[] };
 export type Readback = typeof readback.$inferSelect;
 
 type NewCard = {
+  terminalName: string;
   schemeName: string;
   profileName: string;
   person: string;

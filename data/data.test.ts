@@ -105,9 +105,15 @@ describe("schemes and terminals", () => {
   });
 
   it("remember the terminal of a tractor, and refuse a scheme that does not exist", () => {
-    setTerminal(db, rig.tractor.id, { schemeId: "axle-m", profileName: "X" });
-    expect(terminalOf(db, rig.tractor.id)).toMatchObject({ schemeId: "axle-m", profileName: "X" });
-    expect(() => setTerminal(db, rig.tractor.id, { schemeId: "nonsense", profileName: "" })).toThrow();
+    setTerminal(db, rig.tractor.id, { schemeId: "axle-m", profileName: "X", name: "left screen" });
+    expect(terminalOf(db, rig.tractor.id)).toMatchObject({
+      schemeId: "axle-m",
+      profileName: "X",
+      name: "left screen",
+    });
+    expect(() =>
+      setTerminal(db, rig.tractor.id, { schemeId: "nonsense", profileName: "", name: "" }),
+    ).toThrow();
   });
 });
 

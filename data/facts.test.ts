@@ -18,7 +18,7 @@ import {
   copyRig,
   createRig,
   findRig,
-  listArchivedRigs,
+  listEveryRig,
   listRigs,
   type Rig,
   renameRig,
@@ -142,7 +142,11 @@ describe("the yard's records", () => {
     });
     archiveRig(db, copy.id, at);
     expect(listRigs(db)).toHaveLength(3);
-    expect(listArchivedRigs(db).map(({ name }) => name)).toEqual(["Copy"]);
+    expect(
+      listEveryRig(db)
+        .filter(({ archivedAt }) => archivedAt)
+        .map(({ name }) => name),
+    ).toEqual(["Copy"]);
     archiveRig(db, copy.id, null);
     expect(listRigs(db)).toHaveLength(4);
   });
@@ -162,7 +166,14 @@ describe("numbered cards", () => {
     return fillCard(findScheme(db, "axle-m")!, solved, judge(solved, PRESETS.metric), PRESETS.metric);
   };
   const issue = () =>
-    issueCard(db, rig, { schemeName: "s", profileName: "p", person: "Mira", at, lines: freeze(cardNow()) });
+    issueCard(db, rig, {
+      schemeName: "s",
+      profileName: "p",
+      terminalName: "t",
+      person: "Mira",
+      at,
+      lines: freeze(cardNow()),
+    });
 
   it("count up by tractor and stay as they were issued", () => {
     expect([issue(), issue()]).toEqual([1, 2]);

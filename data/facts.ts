@@ -1,10 +1,19 @@
-import { and, asc, eq, inArray, isNull, notExists, or, type SQL, sql } from "drizzle-orm";
+import { and, eq, type SQL } from "drizzle-orm";
 import { DIMENSION_KEYS, type DimensionKey, dimension, type Subject } from "../core/dimension/catalogue.ts";
-import type { Change, Proof, Reading, RigFacts, SectionLayout } from "../core/rig/facts.ts";
+import type { Reading, RigFacts } from "../core/rig/facts.ts";
 import { gradeOf } from "../core/rig/grade.ts";
 import type { Database } from "./handle.ts";
+import {
+  currentReadings,
+  currentSections,
+  liveChanges,
+  liveProofs,
+  push,
+  type ReadingRow,
+  toReading,
+} from "./live.ts";
 import type { Rig } from "./rigs.ts";
-import { change, proof, proofTerm, reading, retraction, section, sectionLayout } from "./schema.ts";
+import { reading } from "./schema.ts";
 
 export type SubjectColumns = { machineId?: number; pointId?: number; couplingId?: number };
 
@@ -24,8 +33,7 @@ export function subjectColumns(subject: Subject, rig: Rig): SubjectColumns {
   }
 }
 
-/** Above this many rigs the whole table is read at once rather than by subject. */
-const BY_SUBJECT = 60;
+const SUBJECTS = ["tractor", "receiver mount", "drawbar hole", "implement", "coupling"] as const;
 
 /** What is known of a rig: facts nobody took back. */
 export function rigFacts(db: Database, rig: Rig): RigFacts {
@@ -34,11 +42,23 @@ export function rigFacts(db: Database, rig: Rig): RigFacts {
 
 /** What is known of each rig, by its id. */
 export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFacts> {
-  const scope = rigs.length <= BY_SUBJECT ? rigs : null;
-  const readings = liveReadings(db, scope);
-  const sections = sectionsOf(db, scope && scope.map(({ implement }) => implement.id));
-  const changes = liveChanges(db, scope);
-  const proofs = liveProofs(db, scope);
+  const machines = rigs.flatMap(({ tractor, implement }) => [tractor.id, implement.id]);
+  const readings = bySubject(
+    currentReadings(db, {
+      machines,
+      points: rigs.flatMap(({ receiver, hole }) => [receiver.id, hole.id]),
+      couplings: rigs.map(({ couplingId }) => couplingId),
+    }),
+  );
+  const sections = currentSections(
+    db,
+    rigs.map(({ implement }) => implement.id),
+  );
+  const changes = liveChanges(db, machines);
+  const proofs = liveProofs(
+    db,
+    rigs.map(({ id }) => id),
+  );
   return new Map(
     rigs.map((rig) => [
       rig.id,
@@ -52,73 +72,26 @@ export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFact
   );
 }
 
-type SubjectKey = string;
 const subjectKey = ({
   machineId,
   pointId,
   couplingId,
-}: Partial<Record<keyof SubjectColumns, number | null>>): SubjectKey =>
+}: Partial<Record<keyof SubjectColumns, number | null>>): string =>
   machineId ? `m${machineId}` : pointId ? `p${pointId}` : `c${couplingId}`;
 
-/** Readings that nobody took back, singly or with the import they came in. */
-const LIVE_READING: SQL = sql`${reading.id} not in (select ${retraction.readingId} from ${retraction} where ${retraction.readingId} is not null) and (${reading.batchId} is null or ${reading.batchId} not in (select ${retraction.batchId} from ${retraction} where ${retraction.batchId} is not null))`;
-
-function liveReadings(db: Database, rigs: readonly Rig[] | null): Map<SubjectKey, Reading[]> {
-  const ids = (pick: (rig: Rig) => number[]) => [...new Set((rigs ?? []).flatMap(pick))];
-  const mine = rigs
-    ? or(
-        inArray(
-          reading.machineId,
-          ids((rig) => [rig.tractor.id, rig.implement.id]),
-        ),
-        inArray(
-          reading.pointId,
-          ids((rig) => [rig.receiver.id, rig.hole.id]),
-        ),
-        inArray(
-          reading.couplingId,
-          ids((rig) => [rig.couplingId]),
-        ),
-      )
-    : undefined;
-  const rows = db.select().from(reading).where(and(mine, LIVE_READING)).orderBy(sql`${reading}.rowid`).all();
-  const bySubject = new Map<SubjectKey, Reading[]>();
-  for (const row of rows) push(bySubject, subjectKey(row), toReading(row));
-  return bySubject;
+function bySubject(rows: readonly ReadingRow[]): Map<string, Reading[]> {
+  const found = new Map<string, Reading[]>();
+  for (const row of rows) push(found, subjectKey(row), toReading(row));
+  return found;
 }
 
-export function toReading(row: typeof reading.$inferSelect): Reading {
-  const { id, dimension: key, value, step, rawText, instrument, person, measuredAt } = row;
-  const { conditions, note, photoId } = row;
-  // Readings from before sittings were kept stand alone.
-  const sitting = row.sitting || id;
-  return {
-    id,
-    key,
-    value,
-    step,
-    rawText,
-    instrument,
-    person,
-    measuredAt,
-    sitting,
-    conditions,
-    note,
-    photoId,
-  };
-}
-
-/** The current sitting of each dimension, and what stood before it. Rows come oldest first. */
-function sittings(rig: Rig, bySubject: Map<SubjectKey, Reading[]>): Pick<RigFacts, "readings" | "previous"> {
+/** The current sitting of each dimension, and what stood before it. Readings come oldest first. */
+function sittings(rig: Rig, found: Map<string, Reading[]>): Pick<RigFacts, "readings" | "previous"> {
   const readings: Partial<Record<DimensionKey, Reading[]>> = {};
   const previous: Partial<Record<DimensionKey, Reading>> = {};
-  const subjects = new Set(
-    (["tractor", "receiver mount", "drawbar hole", "implement", "coupling"] as const).map((subject) =>
-      subjectKey(subjectColumns(subject, rig)),
-    ),
-  );
-  for (const subject of subjects)
-    for (const each of bySubject.get(subject) ?? []) {
+  const own = new Set(SUBJECTS.map((subject) => subjectKey(subjectColumns(subject, rig))));
+  for (const subject of own)
+    for (const each of found.get(subject) ?? []) {
       const { key, sitting } = each;
       const current = readings[key];
       if (current?.at(-1)?.sitting === sitting) current.push(each);
@@ -128,99 +101,6 @@ function sittings(rig: Rig, bySubject: Map<SubjectKey, Reading[]>): Pick<RigFact
       }
     }
   return { readings, previous };
-}
-
-function sectionsOf(db: Database, machineIds: readonly number[] | null): Map<number, SectionLayout> {
-  const taken = db
-    .select({ one: sql`1` })
-    .from(retraction)
-    .where(
-      or(
-        eq(retraction.layoutId, sectionLayout.id),
-        and(sql`${sectionLayout.batchId} is not null`, eq(retraction.batchId, sectionLayout.batchId)),
-      ),
-    );
-  const mine = machineIds ? inArray(sectionLayout.machineId, [...machineIds]) : undefined;
-  const layouts = new Map(
-    db
-      .select()
-      .from(sectionLayout)
-      .where(and(mine, notExists(taken)))
-      .orderBy(sql`${sectionLayout}.rowid`)
-      .all()
-      .map((layout) => [layout.machineId, layout]),
-  );
-  const widths = new Map<string, number[]>();
-  const current = [...layouts.values()].map(({ id }) => id);
-  const wanted = machineIds ? inArray(section.layoutId, current) : undefined;
-  for (const row of db
-    .select()
-    .from(section)
-    .where(wanted)
-    .orderBy(asc(section.layoutId), asc(section.number))
-    .all())
-    push(widths, row.layoutId, row.width);
-  return new Map(
-    [...layouts].map(([machineId, { id, instrument, person, measuredAt }]) => [
-      machineId,
-      { id, widths: widths.get(id) ?? [], instrument, person, measuredAt },
-    ]),
-  );
-}
-
-function liveChanges(db: Database, rigs: readonly Rig[] | null): Map<number, Change[]> {
-  const mine = rigs
-    ? inArray(
-        change.machineId,
-        rigs.flatMap(({ tractor, implement }) => [tractor.id, implement.id]),
-      )
-    : undefined;
-  const rows = db
-    .select({ row: change })
-    .from(change)
-    .leftJoin(retraction, eq(retraction.changeId, change.id))
-    .where(and(isNull(retraction.id), mine))
-    .orderBy(sql`${change}.rowid`)
-    .all();
-  const byMachine = new Map<number, Change[]>();
-  for (const { row } of rows) {
-    const { id, kind, at, person, note, machineId } = row;
-    push(byMachine, machineId, { id, kind, at, person, note });
-  }
-  return byMachine;
-}
-
-function liveProofs(db: Database, rigs: readonly Rig[] | null): Map<number, Proof[]> {
-  const mine = rigs
-    ? inArray(
-        proof.rigId,
-        rigs.map(({ id }) => id),
-      )
-    : undefined;
-  const rows = db
-    .select({ row: proof, term: proofTerm })
-    .from(proof)
-    .innerJoin(proofTerm, eq(proofTerm.proofId, proof.id))
-    .leftJoin(retraction, eq(retraction.proofId, proof.id))
-    .where(and(isNull(retraction.id), mine))
-    .orderBy(sql`${proof}.rowid desc`)
-    .all();
-  const proofs = new Map<string, Proof & { rigId: number; terms: Proof["terms"][number][] }>();
-  for (const { row, term } of rows) {
-    const { recordedAt: _, ...rest } = row;
-    const known = proofs.get(row.id) ?? { ...rest, terms: [] };
-    known.terms.push({ key: term.dimension, coefficient: term.coefficient });
-    proofs.set(row.id, known);
-  }
-  const byRig = new Map<number, Proof[]>();
-  for (const { rigId, ...each } of proofs.values()) push(byRig, rigId, each);
-  return byRig;
-}
-
-function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
-  const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
 }
 
 /** The condition that names one dimension's readings on a rig. */
@@ -243,25 +123,20 @@ export function machineFacts(
   readings: Partial<Record<DimensionKey, Reading>>;
   sections: { widths: readonly number[]; grade: string } | null;
 } {
+  const subjects = DIMENSION_KEYS.flatMap((key) => subjectOf(key) ?? []);
+  const found = bySubject(
+    currentReadings(db, {
+      machines: subjects.flatMap((each) => each.machineId ?? []),
+      points: subjects.flatMap((each) => each.pointId ?? []),
+      couplings: [],
+    }),
+  );
   const readings: Partial<Record<DimensionKey, Reading>> = {};
   for (const key of DIMENSION_KEYS) {
     const subject = subjectOf(key);
-    if (!subject) continue;
-    const row = db
-      .select()
-      .from(reading)
-      .where(
-        and(
-          eq(reading.dimension, key),
-          subject.machineId ? eq(reading.machineId, subject.machineId) : undefined,
-          subject.pointId ? eq(reading.pointId, subject.pointId) : undefined,
-          LIVE_READING,
-        ),
-      )
-      .orderBy(sql`${reading}.rowid desc`)
-      .get();
-    if (row) readings[key] = toReading(row);
+    const newest = subject && found.get(subjectKey(subject))?.findLast((each) => each.key === key);
+    if (newest) readings[key] = newest;
   }
-  const layout = machineId === null ? undefined : sectionsOf(db, [machineId]).get(machineId);
+  const layout = machineId === null ? undefined : currentSections(db, [machineId]).get(machineId);
   return { readings, sections: layout ? { widths: layout.widths, grade: gradeOf(layout.instrument) } : null };
 }

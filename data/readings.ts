@@ -5,8 +5,9 @@ import { type DimensionKey, dimension } from "../core/dimension/catalogue.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
 import type { Reading } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
-import { readingsOf, subjectColumns, toReading } from "./facts.ts";
+import { readingsOf, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
+import { toReading } from "./live.ts";
 import type { Rig } from "./rigs.ts";
 import {
   batch,

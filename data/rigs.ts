@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { and, asc, eq, isNotNull, isNull, notInArray, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Database } from "./handle.ts";
+import { prepared } from "./prepared.ts";
 import { coupling, machine, point, reading, retraction, rig } from "./schema.ts";
 
 export type Machine = typeof machine.$inferSelect;
@@ -45,18 +46,21 @@ function rigsQuery(db: Database) {
 
 /** The rigs in use, oldest first. */
 export function listRigs(db: Database): Rig[] {
-  return rigsQuery(db).where(isNull(rig.archivedAt)).orderBy(asc(rig.id)).all();
+  return listEveryRig(db).filter(({ archivedAt }) => archivedAt === null);
 }
 
-export function listArchivedRigs(db: Database): Rig[] {
-  return rigsQuery(db)
-    .orderBy(asc(rig.id))
-    .all()
-    .filter(({ archivedAt }) => archivedAt !== null);
+/** Those put away as well. */
+export function listEveryRig(db: Database): Rig[] {
+  return prepared(db, "every rig", () => rigsQuery(db).orderBy(asc(rig.id)).prepare()).all();
 }
 
 export function findRig(db: Database, id: number): Rig | null {
-  return rigsQuery(db).where(eq(rig.id, id)).get() ?? null;
+  const query = prepared(db, "one rig", () =>
+    rigsQuery(db)
+      .where(eq(rig.id, sql.placeholder("id")))
+      .prepare(),
+  );
+  return query.get({ id }) ?? null;
 }
 
 /** Rigs in use that a machine is part of. */

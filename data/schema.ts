@@ -264,6 +264,8 @@ export const terminal = sqliteTable("terminal", {
     .notNull()
     .references(() => scheme.id),
   profileName: text().notNull().default(""),
+  /** what the people here call it */
+  name: text().notNull().default(""),
 });
 
 /** A card as it went to the cab, numbered by tractor; its lines are frozen. Append only. */
@@ -280,6 +282,7 @@ export const card = sqliteTable(
     number: integer().notNull(),
     schemeName: text().notNull(),
     profileName: text().notNull(),
+    terminalName: text().notNull().default(""),
     person: text().notNull(),
     issuedAt: text().notNull(),
   },

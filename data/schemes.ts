@@ -112,16 +112,20 @@ export function findScheme(db: Database, id: string): Scheme | null {
   return { ...head, lines: rows.map(toLine) };
 }
 
-export type Terminal = { schemeId: string; profileName: string };
+export type Terminal = { schemeId: string; profileName: string; name: string };
 
 export function terminalOf(db: Database, tractorId: number): Terminal | null {
   return db.select().from(terminal).where(eq(terminal.tractorId, tractorId)).get() ?? null;
 }
 
 /** @throws where the scheme does not exist: foreign keys hold */
-export function setTerminal(db: Database, tractorId: number, { schemeId, profileName }: Terminal): void {
+export function setTerminal(
+  db: Database,
+  tractorId: number,
+  { schemeId, profileName, name }: Terminal,
+): void {
   db.insert(terminal)
-    .values({ tractorId, schemeId, profileName })
-    .onConflictDoUpdate({ target: terminal.tractorId, set: { schemeId, profileName } })
+    .values({ tractorId, schemeId, profileName, name })
+    .onConflictDoUpdate({ target: terminal.tractorId, set: { schemeId, profileName, name } })
     .run();
 }

@@ -1,6 +1,7 @@
 import { eq, gt, type SQL, sql } from "drizzle-orm";
 import type { SQLiteTable } from "drizzle-orm/sqlite-core";
 import type { Database } from "./handle.ts";
+import { prepared } from "./prepared.ts";
 import type { Rig } from "./rigs.ts";
 import { change, proof, reading, retraction, sectionLayout } from "./schema.ts";
 
@@ -11,16 +12,21 @@ const TABLES = { reading, layout: sectionLayout, change, proof, retraction } as 
 const rowid = (table: SQLiteTable): SQL<number> => sql<number>`${table}.rowid`;
 
 export function marksOf(db: Database): Marks {
-  const last = (table: SQLiteTable) =>
-    db
-      .select({ last: sql<number>`coalesce(max(${rowid(table)}), 0)` })
-      .from(table)
-      .get()!.last;
-  return Object.fromEntries(Object.entries(TABLES).map(([name, table]) => [name, last(table)])) as Marks;
+  const last = (name: string, table: SQLiteTable) =>
+    prepared(db, `last ${name}`, () =>
+      db
+        .select({ last: sql<number>`coalesce(max(${rowid(table)}), 0)` })
+        .from(table)
+        .prepare(),
+    ).get()!.last;
+  return Object.fromEntries(
+    Object.entries(TABLES).map(([name, table]) => [name, last(name, table)]),
+  ) as Marks;
 }
 
 /** What was written since: machines, points, couplings and rigs, each as one key. Null where an import was taken back. */
-export function touchedSince(db: Database, marks: Marks): Set<string> | null {
+export function touchedSince(db: Database, marks: Marks, now: Marks): Set<string> | null {
+  if (Object.entries(marks).every(([name, mark]) => now[name as keyof Marks] === mark)) return new Set();
   const since = (table: SQLiteTable, mark: number) => gt(rowid(table), mark);
   const taken = db.select().from(retraction).where(since(retraction, marks.retraction)).all();
   if (taken.some(({ batchId }) => batchId !== null)) return null;

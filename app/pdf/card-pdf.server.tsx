@@ -59,9 +59,7 @@ export function cardPdf(card: NumberedView): Promise<Buffer> {
         </View>
         <Text>{plain(`${head.tractor} with ${head.implement}`)}</Text>
         <Text>{plain(head.identity)}</Text>
-        <Text>
-          {plain(`${card.scheme}${card.profile && `, profile ${card.profile}`}. Issued ${card.issued}.`)}
-        </Text>
+        <Text>{plain(`${card.where}. Issued ${card.issued}.`)}</Text>
         <View style={styles.rule} />
         {card.outdated !== "" && <Text style={styles.outdated}>{plain(card.outdated)}</Text>}
         {card.pages.map(({ page, lines }) => (

@@ -1,5 +1,5 @@
 import { RadioGroup } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { data, Form, Link, redirect, useFetcher } from "react-router";
 import { freeze } from "../../core/card/numbered.ts";
 import { issueCard } from "../../data/cards.ts";
@@ -9,7 +9,8 @@ import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { type CardRow, type CardView, cardNow, viewCard } from "../stations/card-view.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, type OpenRig, openRig } from "../stations/rig-view.server.ts";
-import { PersonDto, TerminalDto } from "../stations/terminal.dto.ts";
+import { PersonDto, TERMINAL_FIELDS, TerminalDto } from "../stations/terminal.dto.ts";
+import { TextField } from "../ui/Field.tsx";
 import { GradeMark } from "../ui/Grade.tsx";
 import { SeverityMark, severityWash } from "../ui/Severity.tsx";
 import type { Route } from "./+types/card";
@@ -28,7 +29,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 function chooseTerminal({ db, rig }: OpenRig, form: FormData) {
-  const checked = validateForm(TerminalDto, ["schemeId", "profileName"], form);
+  const checked = validateForm(TerminalDto, TERMINAL_FIELDS, form);
   if (!checked.ok) return said(checked.errors);
   if (!findScheme(db, checked.value.schemeId)) return said({ schemeId: "There is no such scheme." });
   setTerminal(db, rig.tractor.id, checked.value);
@@ -44,6 +45,7 @@ async function issue(open: OpenRig, form: FormData) {
   issueCard(open.db, open.rig, {
     schemeName: card.scheme.name,
     profileName: terminal.profileName,
+    terminalName: terminal.name,
     person,
     at: new Date(),
     lines: freeze(card),
@@ -157,11 +159,7 @@ function InTheCab({
           <Form method="post" className="flex flex-wrap items-end gap-2">
             <input type="hidden" name="intent" value="issue" />
             {person === "" || errors.person ? (
-              <label className="grid gap-1">
-                Your name
-                <input name="person" className="field" defaultValue={person} aria-invalid={!!errors.person} />
-                {errors.person && <span className="problem">{errors.person}</span>}
-              </label>
+              <TextField name="person" label="Your name" defaultValue={person} problem={errors.person} />
             ) : (
               <input type="hidden" name="person" value={person} />
             )}
@@ -245,17 +243,19 @@ function Blocked({ card: { stops } }: { card: CardView }) {
 
 function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
   const fetcher = useFetcher<typeof action>();
-  const [name, setName] = useState(terminal.profileName);
+  const [name, setName] = useState(terminal.name);
+  const [profile, setProfile] = useState(terminal.profileName);
   const [problems, setProblems] = useState<FieldErrors>({});
-  useEffect(() => setName(terminal.profileName), [terminal.profileName]);
-  const save = (schemeId: string, profileName: string) => {
+  const save = (schemeId: string) => {
     const form = new FormData();
     form.set("schemeId", schemeId);
-    form.set("profileName", profileName);
-    const checked = validateForm(TerminalDto, ["schemeId", "profileName"], form);
+    form.set("profileName", profile.trim());
+    form.set("name", name.trim());
+    const checked = validateForm(TerminalDto, TERMINAL_FIELDS, form);
     setProblems(checked.ok ? {} : checked.errors);
     if (checked.ok) fetcher.submit(form, { method: "post" });
   };
+  const changed = name.trim() !== terminal.name || profile.trim() !== terminal.profileName;
   const errors: FieldErrors = { ...((fetcher.data?.errors ?? {}) as FieldErrors), ...problems };
   const chosen = schemes.find(({ id }) => id === terminal.schemeId);
   return (
@@ -267,7 +267,7 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
         </summary>
         <RadioGroup.Root
           value={terminal.schemeId}
-          onValueChange={(schemeId) => save(schemeId, name)}
+          onValueChange={save}
           aria-label="How the terminal in this cab asks"
           className="mt-1 grid grid-cols-2 gap-1.5 max-sm:grid-cols-1"
         >
@@ -292,22 +292,25 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
         className="grid content-start gap-1"
         onSubmit={(event) => {
           event.preventDefault();
-          save(terminal.schemeId, name.trim());
+          save(terminal.schemeId);
         }}
       >
-        <label className="grid gap-1 font-bold">
-          Profile name on the terminal
-          <input
-            className="field font-normal"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            aria-invalid={errors.profileName !== undefined}
-          />
-        </label>
-        {errors.profileName && <p className="problem">{errors.profileName}</p>}
-        {name.trim() !== terminal.profileName && (
+        <TextField
+          label="Terminal in this cab"
+          placeholder="what you call it"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          problem={errors.name}
+        />
+        <TextField
+          label="Profile name on it"
+          value={profile}
+          onChange={(event) => setProfile(event.target.value)}
+          problem={errors.profileName}
+        />
+        {changed && (
           <button type="submit" className="key">
-            Keep name
+            Keep names
           </button>
         )}
       </form>

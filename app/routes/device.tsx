@@ -2,7 +2,7 @@ import { useFetcher } from "react-router";
 import { LENGTH_STYLES, printLength } from "../../core/quantity/length.ts";
 import { phoneAddresses } from "../session/addresses.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
-import { KEYS } from "../ui/Shortcuts.tsx";
+import { KeyList } from "../ui/Shortcuts.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/device";
 
@@ -100,16 +100,7 @@ export default function Device({ loaderData: { preferences, addresses } }: Route
       </div>
       <section>
         <h2 className="border-b-2 border-ink pb-1">Keys on a rig's screens</h2>
-        <dl className="grid grid-cols-3 gap-x-8 gap-y-1 pt-2 max-lg:grid-cols-1">
-          {KEYS.map(([key, does]) => (
-            <div key={key} className="grid grid-cols-[60px_1fr]">
-              <dt>
-                <kbd className="rounded-[3px] border border-line px-2 font-sans">{key}</kbd>
-              </dt>
-              <dd>{does}</dd>
-            </div>
-          ))}
-        </dl>
+        <KeyList className="grid-cols-3 pt-2 max-lg:grid-cols-1" />
       </section>
     </YardFrame>
   );

@@ -1,5 +1,6 @@
 import { data, Form, redirect } from "react-router";
 import { isOnNetwork, isPassphrase, mayTry, openSession } from "../session/passphrase.server.ts";
+import { TextField } from "../ui/Field.tsx";
 import type { Route } from "./+types/enter";
 
 export function loader() {
@@ -25,17 +26,13 @@ export default function Enter({ actionData }: Route.ComponentProps) {
       <h1>Ambrek</h1>
       <p>This yard is on the network. The passphrase is shown where the server was started.</p>
       <Form method="post" className="grid gap-2">
-        <label className="grid gap-1">
-          Passphrase
-          <input
-            name="passphrase"
-            type="password"
-            autoComplete="current-password"
-            className="field"
-            aria-invalid={!!actionData}
-          />
-          {actionData && <span className="problem">{actionData.problem}</span>}
-        </label>
+        <TextField
+          name="passphrase"
+          label="Passphrase"
+          type="password"
+          autoComplete="current-password"
+          problem={actionData?.problem}
+        />
         <button type="submit" className="key-main">
           Come in
         </button>

@@ -7,6 +7,7 @@ import { readTaskDataApart } from "../files/read-taskdata.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { day } from "../stations/print.ts";
+import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/files";
 
@@ -106,17 +107,14 @@ export default function Files({ loaderData: { preferences, imports }, actionData
           </p>
           <Form method="post" encType="multipart/form-data" className="grid gap-2">
             <input type="hidden" name="intent" value="import" />
-            <label className="grid gap-1">
-              File
-              <input
-                type="file"
-                name="taskdata"
-                accept=".zip,.xml"
-                className="field py-2"
-                aria-invalid={!!errors.taskdata}
-              />
-              {errors.taskdata && <span className="problem">{errors.taskdata}</span>}
-            </label>
+            <TextField
+              name="taskdata"
+              label="File"
+              type="file"
+              accept=".zip,.xml"
+              className="py-2"
+              problem={errors.taskdata}
+            />
             <button type="submit" className="key-main justify-self-start">
               Look into it
             </button>
@@ -164,17 +162,14 @@ export default function Files({ loaderData: { preferences, imports }, actionData
           </p>
           <Form method="post" encType="multipart/form-data" className="grid gap-2">
             <input type="hidden" name="intent" value="restore" />
-            <label className="grid gap-1">
-              Restore from a backup
-              <input
-                type="file"
-                name="backup"
-                accept=".db"
-                className="field py-2"
-                aria-invalid={!!errors.backup}
-              />
-              {errors.backup && <span className="problem">{errors.backup}</span>}
-            </label>
+            <TextField
+              name="backup"
+              label="Restore from a backup"
+              type="file"
+              accept=".db"
+              className="py-2"
+              problem={errors.backup}
+            />
             <label className="flex min-h-11 items-center gap-2">
               <input type="checkbox" name="sure" value="yes" className="size-5" /> Replace the yard that is
               here now

@@ -20,6 +20,7 @@ import {
 import { readPreferences, writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { PersonDto } from "../stations/terminal.dto.ts";
+import { SelectField, TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/import";
 
@@ -155,16 +156,12 @@ export default function Import({ loaderData, actionData }: Route.ComponentProps)
         ))}
         {!taken && (
           <div className="flex flex-wrap items-end gap-3">
-            <label className="grid gap-1">
-              Taken over by
-              <input
-                name="person"
-                className="field"
-                defaultValue={preferences.person}
-                aria-invalid={!!errors.person}
-              />
-              {errors.person && <span className="problem">{errors.person}</span>}
-            </label>
+            <TextField
+              name="person"
+              label="Taken over by"
+              defaultValue={preferences.person}
+              problem={errors.person}
+            />
             <button type="submit" className="key-main">
               Take over what is ticked
             </button>
@@ -202,24 +199,13 @@ function Device({
   onTarget: (form: HTMLFormElement) => void;
 }) {
   const pick = (name: string, label: string, value: string, choices: [string, string][]) => (
-    <label className="grid gap-1">
-      {label}
-      <select
-        name={`${name}${index}`}
-        className="field"
-        value={value}
-        onChange={(event) => {
-          const form = event.currentTarget.form!;
-          onTarget(form);
-        }}
-      >
-        {choices.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
+    <SelectField
+      name={`${name}${index}`}
+      label={label}
+      choices={choices}
+      value={value}
+      onChange={(event) => onTarget(event.currentTarget.form!)}
+    />
   );
   return (
     <section

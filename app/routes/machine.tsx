@@ -11,6 +11,7 @@ import {
 import { type Machine, rigsOf } from "../../data/rigs.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { SelectField, TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import { MACHINE_FIELDS, MachineDto, PointDto } from "../yard/yard.dto.ts";
 import type { Route } from "./+types/machine";
@@ -88,20 +89,7 @@ export default function MachinePage({ loaderData, actionData }: Route.ComponentP
   const errors = (actionData?.errors ?? {}) as FieldErrors;
   const fresh = machine.id === 0;
   const field = (name: "make" | "model" | "fleetNumber" | "serial" | "busName", label: string, hint = "") => (
-    <label className="grid gap-1">
-      {label}
-      <input
-        name={name}
-        className="field"
-        defaultValue={machine[name]}
-        aria-invalid={errors[name] !== undefined}
-      />
-      {errors[name] ? (
-        <span className="problem">{errors[name]}</span>
-      ) : (
-        hint && <span className="text-small text-soft">{hint}</span>
-      )}
-    </label>
+    <TextField name={name} label={label} hint={hint} defaultValue={machine[name]} problem={errors[name]} />
   );
   return (
     <YardFrame preferences={preferences} here="machines">
@@ -184,21 +172,18 @@ function Points({
       </ul>
       <Form method="post" className="flex flex-wrap items-end gap-2 pt-2" key={points.length} noValidate>
         <input type="hidden" name="intent" value="add-point" />
-        <label className="grid gap-1">
-          Another
-          <select name="kind" className="field">
-            <option value="drawbar hole">drawbar hole</option>
-            <option value="receiver mount">receiver mount</option>
-          </select>
-        </label>
-        <label className="grid flex-1 gap-1">
-          Name
-          <input name="label" className="field" placeholder="hole 3" aria-invalid={problem !== undefined} />
-        </label>
+        <SelectField
+          name="kind"
+          label="Another"
+          choices={[
+            ["drawbar hole", "drawbar hole"],
+            ["receiver mount", "receiver mount"],
+          ]}
+        />
+        <TextField name="label" label="Name" placeholder="hole 3" problem={problem} />
         <button type="submit" className="key">
           Add
         </button>
-        {problem && <p className="problem basis-full">{problem}</p>}
       </Form>
       <p className="pt-1 text-small text-soft">
         Each has readings of its own: back in hole 2, the readings of hole 2 hold again.

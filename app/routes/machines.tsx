@@ -55,19 +55,21 @@ export default function Machines({ loaderData }: Route.ComponentProps) {
           </Link>
         </p>
       </div>
-      <form className="flex gap-2" role="search">
-        <input
-          name="find"
-          type="search"
-          defaultValue={find}
-          aria-label="Find a machine"
-          placeholder="Find by make, model, fleet number, serial"
-          className="field max-w-[360px]"
-        />
-        <button type="submit" className="key">
-          Find
-        </button>
-      </form>
+      <search>
+        <form className="flex gap-2">
+          <input
+            name="find"
+            type="search"
+            defaultValue={find}
+            aria-label="Find a machine"
+            placeholder="Find by make, model, fleet number, serial"
+            className="field max-w-[360px]"
+          />
+          <button type="submit" className="key">
+            Find
+          </button>
+        </form>
+      </search>
       <div className="grid grid-cols-2 gap-6 max-lg:grid-cols-1">
         <List title="Tractors" rows={tractors} />
         <List title="Implements" rows={tools} />

@@ -37,8 +37,7 @@ export default function NumberedPrint({ loaderData: { card } }: Route.ComponentP
         </p>
         <p className="text-small">{head.identity}</p>
         <p className="text-small">
-          {card.scheme}
-          {card.profile && `, profile ${card.profile}`}. Issued {card.issued}.
+          {card.where}. Issued {card.issued}.
         </p>
       </header>
       {card.outdated && <p className="problem border-2 border-stop px-2 py-1">{card.outdated}</p>}

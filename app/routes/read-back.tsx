@@ -10,6 +10,7 @@ import { cardOr404, type ReadBackRow, viewNumbered, viewReadBack } from "../stat
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { PersonDto, ShownDto } from "../stations/terminal.dto.ts";
+import { TextField } from "../ui/Field.tsx";
 import type { Route } from "./+types/read-back";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -18,12 +19,12 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const now = viewCard(open).pages.flatMap(({ rows }) => rows);
   const cures = (label: string) =>
     (now.find((row) => row.label === label)?.links ?? []).map(({ letter, href }) => ({ letter, href }));
-  const { outdated, scheme, profile } = viewNumbered(open, card);
+  const { outdated, where } = viewNumbered(open, card);
   return {
     frame: frameOf(open, "card", request),
     number: card.number,
     outdated,
-    where: [scheme, profile && `profile ${profile}`].filter(Boolean).join(", "),
+    where,
     rows: viewReadBack(open, card, cures),
   };
 }
@@ -119,16 +120,12 @@ export default function ReadBack({ loaderData, actionData }: Route.ComponentProp
           </section>
         ))}
         <div className="flex flex-wrap items-end gap-3">
-          <label className="grid gap-1">
-            Read back by
-            <input
-              name="person"
-              className="field"
-              defaultValue={frame.preferences.person}
-              aria-invalid={errors.person !== undefined}
-            />
-            {errors.person && <span className="problem">{errors.person}</span>}
-          </label>
+          <TextField
+            name="person"
+            label="Read back by"
+            defaultValue={frame.preferences.person}
+            problem={errors.person}
+          />
           <button type="submit" className="key-main">
             Keep what was read
           </button>

@@ -5,6 +5,7 @@ import { listMachines, listPoints } from "../../data/machines.ts";
 import { createRig } from "../../data/rigs.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { SelectField, TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import { NewRigDto } from "../yard/yard.dto.ts";
 import type { Route } from "./+types/rig-new";
@@ -67,17 +68,7 @@ export default function NewRig({
   const nameOf = ({ fleetNumber, make, model }: (typeof machines)[number]) =>
     [fleetNumber, make, model].filter(Boolean).join(" ");
   const select = (name: string, label: string, choices: [string, string][], rest = {}) => (
-    <label className="grid gap-1">
-      {label}
-      <select name={name} className="field" aria-invalid={errors[name] !== undefined} {...rest}>
-        {choices.map(([value, text]) => (
-          <option key={value} value={value}>
-            {text}
-          </option>
-        ))}
-      </select>
-      {errors[name] && <span className="problem">{errors[name]}</span>}
-    </label>
+    <SelectField name={name} label={label} choices={choices} problem={errors[name]} {...rest} />
   );
   return (
     <YardFrame preferences={preferences} here="rigs">
@@ -100,16 +91,12 @@ export default function NewRig({
         </p>
       ) : (
         <Form method="post" className="grid max-w-[620px] gap-3" noValidate>
-          <label className="grid gap-1">
-            Name
-            <input
-              name="name"
-              className="field"
-              placeholder="Grain drill behind the big tractor"
-              aria-invalid={errors.name !== undefined}
-            />
-            {errors.name && <span className="problem">{errors.name}</span>}
-          </label>
+          <TextField
+            name="name"
+            label="Name"
+            placeholder="Grain drill behind the big tractor"
+            problem={errors.name}
+          />
           {select(
             "tractorId",
             "Tractor",

@@ -4,7 +4,7 @@ import { data, Form, Link, useFetcher, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { database } from "../../data/database.ts";
 import { archiveRig, copyRig, findRig, renameRig } from "../../data/rigs.ts";
-import { PlanDrawing } from "../drawing/PlanDrawing.tsx";
+import { ThumbnailDrawing } from "../drawing/ThumbnailDrawing.tsx";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/rig-view.server.ts";
@@ -134,7 +134,7 @@ function Finder({
     return () => window.removeEventListener("keydown", listen);
   }, [wanted]);
   return (
-    <Form className="flex flex-wrap items-center gap-2" role="search">
+    <Form className="flex flex-wrap items-center gap-2">
       <input
         ref={field}
         name="find"
@@ -187,7 +187,7 @@ function Pages({ yard: { page, pages, find, state } }: { yard: Route.ComponentPr
   );
 }
 
-function RigCard({ rig: { head, holding, more, standing, plan, away } }: { rig: YardRig }) {
+function RigCard({ rig: { head, holding, more, standing, drawing, away } }: { rig: YardRig }) {
   const { stops, fixes, checks } = standing;
   return (
     <li
@@ -195,11 +195,9 @@ function RigCard({ rig: { head, holding, more, standing, plan, away } }: { rig: 
       className="grid grid-cols-[150px_1fr] border-[1.5px] border-line bg-sheet max-sm:grid-cols-1"
     >
       <div className="border-r border-hair max-sm:hidden">
-        <PlanDrawing
-          plan={plan}
+        <ThumbnailDrawing
+          drawing={drawing}
           title={`${head.name}, seen from above, to scale`}
-          hrefOf={null}
-          lit={null}
           className="h-[210px] w-[149px]"
         />
       </div>

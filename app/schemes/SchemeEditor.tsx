@@ -6,6 +6,7 @@ import { CATALOGUE } from "../../core/dimension/catalogue.ts";
 import { POINT_KEYS, POINT_LABELS } from "../../core/dimension/points.ts";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
 import type { FieldErrors } from "../session/validate.ts";
+import { SelectField, TextField } from "../ui/Field.tsx";
 import { BLANK_LINE, checkScheme, type LineForm, toForm } from "./scheme.dto.ts";
 
 const AXIS_WORDS = { x: "along the line of travel", y: "sideways", up: "height" } as const;
@@ -196,35 +197,12 @@ type FieldProps = {
   problem: string | undefined;
 };
 
-function Text({ label, value, onChange, problem }: FieldProps) {
-  return (
-    <label className="grid gap-0.5 text-small">
-      {label}
-      <input
-        className="field text-body"
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        aria-invalid={problem !== undefined}
-      />
-      {problem && <span className="problem">{problem}</span>}
-    </label>
-  );
+function Text({ onChange, ...rest }: FieldProps) {
+  return <TextField {...rest} onChange={(event) => onChange(event.target.value)} />;
 }
 
-function Pick({ label, value, choices, onChange, problem }: FieldProps & { choices: Choices }) {
-  return (
-    <label className="grid gap-0.5 text-small">
-      {label}
-      <select className="field text-body" value={value} onChange={(event) => onChange(event.target.value)}>
-        {choices.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-      {problem && <span className="problem">{problem}</span>}
-    </label>
-  );
+function Pick({ onChange, ...rest }: FieldProps & { choices: Choices }) {
+  return <SelectField {...rest} onChange={(event) => onChange(event.target.value)} />;
 }
 
 function Tool({

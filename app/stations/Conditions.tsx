@@ -33,7 +33,7 @@ export function Conditions({
   onChange: (held: ConditionKey[]) => void;
 }) {
   return (
-    <div role="group" aria-label="Before measuring" className="grid grid-cols-2 gap-1.5 max-sm:grid-cols-3">
+    <fieldset aria-label="Before measuring" className="grid grid-cols-2 gap-1.5 max-sm:grid-cols-3">
       <span className="col-span-2 text-small max-sm:sr-only">Before measuring, see that it holds:</span>
       {asked.map(({ key, label }) => {
         const on = held.includes(key);
@@ -50,6 +50,6 @@ export function Conditions({
           </button>
         );
       })}
-    </div>
+    </fieldset>
   );
 }

@@ -13,6 +13,7 @@ import { parseSections, sectionSum } from "../../core/rig/sections.ts";
 import { send } from "../offline/queue.ts";
 import type { Preferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { TextField } from "../ui/Field.tsx";
 import { Keypad } from "../ui/Keypad.tsx";
 import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto, READING_FIELDS, SECTION_FIELDS } from "./entry.dto.ts";
@@ -103,13 +104,7 @@ export function EntryForm({ row, preferences, action }: Props) {
         </div>
       )}
       <Way instrument={instrument} onChoose={setInstrument} />
-      {(asksReason || errors.reason) && (
-        <label className="grid gap-1">
-          Reason
-          <input name="reason" className="field" aria-invalid={errors.reason !== undefined} />
-          {errors.reason && <span className="problem">{errors.reason}</span>}
-        </label>
-      )}
+      {(asksReason || errors.reason) && <TextField name="reason" label="Reason" problem={errors.reason} />}
       <Person name={preferences.person} problem={errors.person} />
       {row.kind !== "sections" && <More errors={errors} />}
       {(errors.form ?? errors.id ?? errors.conditions) && (
@@ -163,16 +158,15 @@ function More({ errors }: { errors: Partial<FieldErrors> }) {
     <details open={errors.note !== undefined || errors.photo !== undefined || undefined}>
       <summary className="min-h-11 cursor-pointer py-2.5 font-semibold text-dye">Note, photo</summary>
       <div className="grid gap-2">
-        <label className="grid gap-1">
-          Note
-          <input name="note" className="field" aria-invalid={errors.note !== undefined} />
-          {errors.note && <span className="problem">{errors.note}</span>}
-        </label>
-        <label className="grid gap-1">
-          Photo of the tape
-          <input name="photo" type="file" accept="image/jpeg,image/png,image/webp" className="field py-2" />
-          {errors.photo && <span className="problem">{errors.photo}</span>}
-        </label>
+        <TextField name="note" label="Note" problem={errors.note} />
+        <TextField
+          name="photo"
+          label="Photo of the tape"
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          className="py-2"
+          problem={errors.photo}
+        />
       </div>
     </details>
   );
@@ -278,7 +272,7 @@ function placeholderOf({ kind, sides, style }: ReadingRow): string {
 function echo(row: ReadingRow, text: string): string {
   if (text.trim() === "")
     return row.kind === "count" ? "A whole number." : `A bare number is in ${row.bareUnit}.`;
-  const read = valueOf(row, text);
+  const read = amountOf(row, text);
   if (!read.ok) return read.problem;
   if (row.kind === "count") return `= ${read.value}`;
   const side = row.sides && read.value !== 0 ? ` ${read.value > 0 ? row.sides.plus : row.sides.minus}` : "";
@@ -286,7 +280,7 @@ function echo(row: ReadingRow, text: string): string {
   return `= ${printLength(size, "m")} = ${printLength(size, "ft-in")}${side}`;
 }
 
-function valueOf(row: ReadingRow, text: string): Parsed<number> {
+function amountOf(row: ReadingRow, text: string): Parsed<number> {
   if (row.kind === "sections") {
     const read = parseSections(text, row.style);
     return read.ok ? { ok: true, value: sectionSum(read.value) } : read;

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import { useFetcher } from "react-router";
 import type { Preferences } from "../session/preferences.server.ts";
+import { SelectField, TextField } from "../ui/Field.tsx";
 import type { Outcome } from "./keep.server.ts";
 import type { LogRow, StationView } from "./station-view.ts";
 
@@ -14,14 +15,14 @@ export function FieldLog({ view, preferences, action }: Props) {
       <Record title="Something was changed" intent="keep-change" action={action} person={preferences.person}>
         {(errors) => (
           <>
-            <Choice
+            <SelectField
               name="kind"
               label="What"
               problem={errors.kind}
               choices={view.changeKinds.map(({ kind, label }) => [kind, label])}
             />
-            <Field name="day" label="Day" type="date" value={today()} problem={errors.day} />
-            <Field name="note" label="Note" problem={errors.note} />
+            <TextField name="day" label="Day" type="date" defaultValue={today()} problem={errors.day} />
+            <TextField name="note" label="Note" problem={errors.note} />
           </>
         )}
       </Record>
@@ -29,15 +30,15 @@ export function FieldLog({ view, preferences, action }: Props) {
       <Record title="Record a field test" intent="keep-proof" action={action} person={preferences.person}>
         {(errors) => (
           <>
-            <Choice
+            <SelectField
               name="sum"
               label="It confirmed"
               problem={errors.sum}
               choices={view.provable.map(({ key, label }) => [key, label])}
             />
-            <Field name="how" label="How it was tested" problem={errors.how} />
-            <Field name="result" label="What came out, with figures" problem={errors.result} />
-            <Field name="day" label="Day" type="date" value={today()} problem={errors.day} />
+            <TextField name="how" label="How it was tested" problem={errors.how} />
+            <TextField name="result" label="What came out, with figures" problem={errors.result} />
+            <TextField name="day" label="Day" type="date" defaultValue={today()} problem={errors.day} />
           </>
         )}
       </Record>
@@ -101,7 +102,6 @@ function Record({
   const details = useRef<HTMLDetailsElement>(null);
   const form = useRef<HTMLFormElement>(null);
   const kept = outcome?.ok ? outcome.kept?.id : null;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: closes once for each thing kept
   useEffect(() => {
     if (!kept) return;
     details.current?.removeAttribute("open");
@@ -113,66 +113,12 @@ function Record({
       <fetcher.Form ref={form} method="post" action={action} className="grid gap-2 pb-3" noValidate>
         <input type="hidden" name="intent" value={intent} />
         {children(errors)}
-        <Field name="person" label="Who" value={person} problem={errors.person} />
+        <TextField name="person" label="Who" defaultValue={person} problem={errors.person} />
         {errors.form && <p className="problem">{errors.form}</p>}
         <button type="submit" className="key-main" disabled={fetcher.state !== "idle"}>
           Record it
         </button>
       </fetcher.Form>
     </details>
-  );
-}
-
-function Choice({
-  name,
-  label,
-  choices,
-  problem,
-}: {
-  name: string;
-  label: string;
-  choices: [string, string][];
-  problem: string | undefined;
-}) {
-  return (
-    <label className="grid gap-1">
-      {label}
-      <select name={name} className="field" aria-invalid={problem !== undefined}>
-        {choices.map(([value, text]) => (
-          <option key={value} value={value}>
-            {text}
-          </option>
-        ))}
-      </select>
-      {problem && <span className="problem">{problem}</span>}
-    </label>
-  );
-}
-
-function Field({
-  name,
-  label,
-  type = "text",
-  value = "",
-  problem,
-}: {
-  name: string;
-  label: string;
-  type?: string;
-  value?: string;
-  problem: string | undefined;
-}) {
-  return (
-    <label className="grid gap-1">
-      {label}
-      <input
-        name={name}
-        type={type}
-        defaultValue={value}
-        className="field"
-        aria-invalid={problem !== undefined}
-      />
-      {problem && <span className="problem">{problem}</span>}
-    </label>
   );
 }

@@ -43,15 +43,16 @@ export function cardNow({ db, rig, resolved, findings, preferences }: OpenRig): 
   card: Card;
   terminal: Terminal;
 } {
-  const { schemeId, profileName } = terminalOf(db, rig.tractor.id) ?? {
+  const { schemeId, profileName, name } = terminalOf(db, rig.tractor.id) ?? {
     schemeId: FIRST_SCHEME,
     profileName: "",
+    name: "",
   };
   const scheme = findScheme(db, schemeId);
   if (!scheme) throw new Response("This terminal's scheme is gone.", { status: 500 });
   return {
     card: fillCard(scheme, resolved, findings, preferences.units),
-    terminal: { schemeId, profileName },
+    terminal: { schemeId, profileName, name },
   };
 }
 

@@ -88,6 +88,7 @@ export function follows(station: StationKey, rig: ResolvedRig, units: Units): Fo
     ];
   }
   return [
+    follow("Rear axle to front rank", between(rig, "axle", "workFront", "x"), units),
     follow("Receiver to rear rank", between(rig, "receiver", "workRear", "x"), units),
     follow("Receiver to wheels", between(rig, "receiver", "pivot", "x"), units),
     follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), units, SIDE_WORDS),

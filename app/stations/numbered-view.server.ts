@@ -22,8 +22,8 @@ export type NumberedLine = {
 export type NumberedView = {
   head: RigHead;
   number: number;
-  scheme: string;
-  profile: string;
+  /** "small screen: from the antenna, metres, profile RILL" */
+  where: string;
   issued: string;
   pages: { page: string; lines: NumberedLine[] }[];
   /** why it is not to be typed in any more; empty while it holds */
@@ -42,8 +42,9 @@ export function viewNumbered(open: OpenRig, card: NumberedCard): NumberedView {
   return {
     head: headOf(open.rig),
     number: card.number,
-    scheme: card.schemeName,
-    profile: card.profileName,
+    where: [card.terminalName, card.schemeName, card.profileName && `profile ${card.profileName}`]
+      .filter(Boolean)
+      .join(", "),
     issued: `${day(card.issuedAt)} by ${card.person}`,
     pages: [...new Set(lines.map(({ page }) => page))].map((page) => ({
       page,

@@ -7,7 +7,12 @@ export class TerminalDto {
 
   @MaxLength(32, { message: "A profile name has at most 32 characters." })
   profileName!: string;
+
+  @MaxLength(40, { message: "Call it something of at most 40 characters." })
+  name!: string;
 }
+
+export const TERMINAL_FIELDS = ["schemeId", "profileName", "name"] as const;
 
 /** Who does it. */
 export class PersonDto {

@@ -36,7 +36,7 @@ export function Keypad({
     </button>
   );
   return (
-    <div className="-mx-4 grid gap-1.5 bg-hair p-2 sm:hidden" role="group" aria-label="Keypad">
+    <fieldset className="-mx-4 grid gap-1.5 bg-hair p-2 sm:hidden" aria-label="Keypad">
       {inches && (
         <div className="grid grid-cols-7 gap-1.5">
           {FRACTIONS.map((each) => key(each, "text-[16px] text-dye"))}
@@ -62,6 +62,6 @@ export function Keypad({
         {key(marks[3]!, "text-dye")}
       </div>
       {children}
-    </div>
+    </fieldset>
   );
 }

@@ -3,7 +3,7 @@ import { useEffect, useEffectEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { usePreference } from "./Header.tsx";
 
-export const KEYS = [
+const KEYS = [
   ["[", "station before"],
   ["]", "station after"],
   ["n", "the reading to tape next"],
@@ -65,19 +65,26 @@ export function Shortcuts({ ways, units }: { ways: Ways; units: string }) {
           aria-describedby={undefined}
         >
           <Dialog.Title className="text-value font-bold">Keys</Dialog.Title>
-          <dl className="grid grid-cols-[70px_1fr] gap-y-2">
-            {KEYS.map(([key, does]) => (
-              <div key={key} className="contents">
-                <dt>
-                  <kbd className="rounded-[3px] border border-line px-2 font-sans">{key}</kbd>
-                </dt>
-                <dd>{does}</dd>
-              </div>
-            ))}
-          </dl>
+          <KeyList />
           <Dialog.Close className="key justify-self-end">Close</Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+/** Every key and what it does. */
+export function KeyList({ className = "" }: { className?: string }) {
+  return (
+    <dl className={`grid gap-x-8 gap-y-1.5 ${className}`}>
+      {KEYS.map(([key, does]) => (
+        <div key={key} className="grid grid-cols-[60px_1fr]">
+          <dt>
+            <kbd className="rounded-[3px] border border-line px-2 font-sans">{key}</kbd>
+          </dt>
+          <dd>{does}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }

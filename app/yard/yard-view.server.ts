@@ -1,18 +1,14 @@
-import { drawPlan } from "../../core/drawing/plan.ts";
-import type { Plan } from "../../core/drawing/sheet.ts";
+import type { Thumbnail } from "../../core/drawing/thumbnail.ts";
 import type { Finding } from "../../core/finding/finding.ts";
-import { judge } from "../../core/finding/judge.ts";
 import type { Units } from "../../core/quantity/units.ts";
-import { resolveRig } from "../../core/rig/resolve.ts";
-import { factsOf } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
-import { listArchivedRigs, listRigs, type Rig } from "../../data/rigs.ts";
+import { listEveryRig, type Rig } from "../../data/rigs.ts";
 import { headOf, type RigHead } from "../stations/rig-view.server.ts";
 import { cureHref } from "../stations/stations.ts";
-import { type Standing, standingsOf } from "./board.server.ts";
+import { judgedOf, type Standing, standingsOf } from "./board.server.ts";
 import type { RigState } from "./rig-states.ts";
 
-const ON_A_PAGE = 20;
+const ON_A_PAGE = 12;
 
 export type YardRig = {
   head: RigHead;
@@ -20,7 +16,7 @@ export type YardRig = {
   /** what stands between it and ready: stops and fixes, the first few */
   holding: (Finding & { href: string })[];
   more: number;
-  plan: Plan;
+  drawing: Thumbnail;
   away: boolean;
 };
 
@@ -37,20 +33,12 @@ type Asked = { find: string; state: RigState; page: number; units: Units };
 
 const HOLDING_AT_ONCE = 3;
 
-const THUMBNAIL = {
-  width: 150,
-  height: 210,
-  region: "rig",
-  labels: "none",
-  station: null,
-  only: null,
-} as const;
-
 /** The rigs that are asked for, a page of them, the stopped first. */
 export function viewYard(db: Database, { find, state, page, units }: Asked): YardView {
-  const used = listRigs(db);
-  const away = listArchivedRigs(db);
-  const standings = standingsOf(db, [...used, ...away]);
+  const everyRig = listEveryRig(db);
+  const used = everyRig.filter(({ archivedAt }) => archivedAt === null);
+  const away = everyRig.filter(({ archivedAt }) => archivedAt !== null);
+  const standings = standingsOf(db, everyRig);
   const ready = ({ id }: Rig) => standings.get(id)!.stops === 0;
   const asked = { all: used, stopped: used.filter((rig) => !ready(rig)), ready: used.filter(ready), away }[
     state
@@ -105,12 +93,9 @@ function viewRigs(
   standings: Map<number, Standing>,
   units: Units,
 ): YardRig[] {
-  const facts = factsOf(db, rigs);
+  const judged = judgedOf(db, rigs, units);
   return rigs.map((rig) => {
-    const resolved = resolveRig(facts.get(rig.id)!);
-    const holding = judge(resolved, units).filter(
-      ({ severity }) => severity === "stop" || severity === "fix",
-    );
+    const { holding, drawing } = judged.get(rig.id)!;
     return {
       head: headOf(rig),
       standing: standings.get(rig.id)!,
@@ -118,7 +103,7 @@ function viewRigs(
         .slice(0, HOLDING_AT_ONCE)
         .map((finding) => ({ ...finding, href: cureHref(rig.id, finding) })),
       more: Math.max(0, holding.length - HOLDING_AT_ONCE),
-      plan: drawPlan(resolved, { ...THUMBNAIL, units }),
+      drawing,
       away: rig.archivedAt !== null,
     };
   });

@@ -15,7 +15,7 @@ export type Term = { key: DimensionKey; coefficient: number };
 export const SENSE: Record<Direction, 1 | -1> = { forward: 1, rearward: -1, right: 1, up: 1, across: 1 };
 
 /** Points that no single reading leads to: weighted from others, with a reading added where one is needed. */
-const COMPOSED: Partial<Record<PointKey, Partial<Record<Axis, () => Term[]>>>> = {
+const COMPOSED: Partial<Record<PointKey, Partial<Record<Axis, () => readonly Term[]>>>> = {
   workFront: { y: () => coordinate("workMid", "y") },
   workRear: { y: () => coordinate("workMid", "y") },
   workMid: {
@@ -33,8 +33,21 @@ function scaled(terms: readonly Term[], by: number): Term[] {
   return terms.map(({ key, coefficient }) => ({ key, coefficient: coefficient * by }));
 }
 
+/** The catalogue does not change while the program runs, so each sum is worked out once. */
+const known = new Map<string, readonly Term[]>();
+
+function once(name: string, work: () => readonly Term[]): readonly Term[] {
+  const found = known.get(name) ?? work();
+  known.set(name, found);
+  return found;
+}
+
 /** A point's coordinate as terms, in walking order from the axle; empty where the point lies on the axis itself. */
-export function coordinate(point: PointKey, axis: Axis): Term[] {
+export function coordinate(point: PointKey, axis: Axis): readonly Term[] {
+  return once(`${point} ${axis}`, () => follow(point, axis));
+}
+
+function follow(point: PointKey, axis: Axis): Term[] {
   const composed = COMPOSED[point]?.[axis];
   if (composed) return sum(composed());
   const entry = CATALOGUE.find(({ span }) => span?.to === point && span.axis === axis);
@@ -49,6 +62,8 @@ function sum(terms: readonly Term[]): Term[] {
 }
 
 /** The terms of A→B along an axis, B − A, in walking order from A; what both ends share cancels. */
-export function termsBetween(from: PointKey, to: PointKey, axis: Axis): Term[] {
-  return sum([...scaled(coordinate(from, axis), -1).reverse(), ...coordinate(to, axis)]);
+export function termsBetween(from: PointKey, to: PointKey, axis: Axis): readonly Term[] {
+  return once(`${from} ${to} ${axis}`, () =>
+    sum([...scaled(coordinate(from, axis), -1).reverse(), ...coordinate(to, axis)]),
+  );
 }

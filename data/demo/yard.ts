@@ -33,6 +33,7 @@ type DemoRig = {
   drill: { make: string; model: string; fleetNumber: string; serial: string; busName: string };
   scheme: string;
   profile: string;
+  terminal: string;
   person: string;
   at: string;
   told: Told[];
@@ -74,6 +75,7 @@ const GRASS_AND_GRAIN: DemoRig = {
   },
   scheme: "axle-m",
   profile: "SORRICK 45",
+  terminal: "screen on the armrest",
   person: "Ilse Marrin",
   at: "2026-09-14T05:40:00.000Z",
   told: [
@@ -116,6 +118,7 @@ const BORROWED: DemoRig = {
   },
   scheme: "hitch-in",
   profile: "STRATA6",
+  terminal: "old grey screen",
   person: "Joren Talbeck",
   at: "2026-10-02T06:15:00.000Z",
   told: [
@@ -158,6 +161,7 @@ const PROVEN: DemoRig & { tested: Tested[]; cardAt: string } = {
   },
   scheme: "antenna-m",
   profile: "RILL",
+  terminal: "small screen, left pillar",
   person: "Ilse Marrin",
   at: "2026-08-24T06:10:00.000Z",
   told: [
@@ -218,13 +222,7 @@ export function plantDemoYard(db: Database): void {
     const proven = plantRig(db, PROVEN);
     for (const { at, ...test } of PROVEN.tested)
       keepProof(db, proven, { ...test, person: PROVEN.person, at: new Date(at), now: new Date(at) });
-    plantCard(
-      db,
-      proven,
-      { schemeId: PROVEN.scheme, profileName: PROVEN.profile },
-      PROVEN.person,
-      PROVEN.cardAt,
-    );
+    plantCard(db, proven, PROVEN);
   });
 }
 
@@ -245,7 +243,7 @@ function plantRig(db: Database, demo: DemoRig): Rig {
     receiverPointId: receiver!.id,
     holePointId: firstHole!.id,
   });
-  setTerminal(db, tractorId, { schemeId: demo.scheme, profileName: demo.profile });
+  setTerminal(db, tractorId, { schemeId: demo.scheme, profileName: demo.profile, name: demo.terminal });
 
   const planted = findRig(db, id)!;
   const at = new Date(demo.at);
@@ -268,15 +266,20 @@ function plantRig(db: Database, demo: DemoRig): Rig {
 function plantCard(
   db: Database,
   rig: Rig,
-  { schemeId, profileName }: { schemeId: string; profileName: string },
-  person: string,
-  issued: string,
+  { scheme: schemeId, profile, terminal, person, cardAt }: typeof PROVEN,
 ): void {
   const resolved = resolveRig(rigFacts(db, rig));
   const scheme = findScheme(db, schemeId)!;
-  const at = new Date(issued);
+  const at = new Date(cardAt);
   const lines = freeze(fillCard(scheme, resolved, judge(resolved, PRESETS.metric), PRESETS.metric));
-  issueCard(db, rig, { schemeName: scheme.name, profileName, person, at, lines });
+  issueCard(db, rig, {
+    schemeName: scheme.name,
+    profileName: profile,
+    terminalName: terminal,
+    person,
+    at,
+    lines,
+  });
   const { id } = latestCard(db, rig)!;
   const readback = lines.map(({ figure, word }, position) => ({
     position,

@@ -16,6 +16,7 @@ CREATE TABLE `card` (
 	`number` integer NOT NULL,
 	`scheme_name` text NOT NULL,
 	`profile_name` text NOT NULL,
+	`terminal_name` text DEFAULT '' NOT NULL,
 	`person` text NOT NULL,
 	`issued_at` text NOT NULL,
 	FOREIGN KEY (`rig_id`) REFERENCES `rig`(`id`) ON UPDATE no action ON DELETE no action,
@@ -95,6 +96,7 @@ CREATE TABLE `readback` (
 CREATE INDEX `readback_by_card` ON `readback` (`card_id`);--> statement-breakpoint
 ALTER TABLE `machine` ADD `archived_at` text;--> statement-breakpoint
 ALTER TABLE `reading` ADD `sitting` text DEFAULT '' NOT NULL;--> statement-breakpoint
+UPDATE `reading` SET `sitting` = `id`;--> statement-breakpoint
 ALTER TABLE `reading` ADD `conditions` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
 ALTER TABLE `reading` ADD `note` text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE `reading` ADD `photo_id` text REFERENCES photo(id);--> statement-breakpoint
@@ -106,4 +108,5 @@ CREATE INDEX `retraction_by_batch` ON `retraction` (`batch_id`);--> statement-br
 CREATE INDEX `retraction_by_change` ON `retraction` (`change_id`);--> statement-breakpoint
 CREATE INDEX `retraction_by_proof` ON `retraction` (`proof_id`);--> statement-breakpoint
 ALTER TABLE `rig` ADD `archived_at` text;--> statement-breakpoint
-ALTER TABLE `section_layout` ADD `batch_id` text REFERENCES batch(id);
+ALTER TABLE `section_layout` ADD `batch_id` text REFERENCES batch(id);--> statement-breakpoint
+ALTER TABLE `terminal` ADD `name` text DEFAULT '' NOT NULL;

@@ -216,7 +216,7 @@ function asImplement(elements: readonly ReadElement[]): Found {
       ["tool.lateral", value(work, DDI.offsetY) ?? middleOf(ordered), "zero is a value"],
       ["tool.width", width, "zero is missing"],
     ]),
-    sections: known && known.map((each) => each / 1000),
+    sections: known?.map((each) => each / 1000) ?? null,
     notes: sections.length > 0 && !known ? ["Its sections have no widths, and are left out."] : [],
   };
 }

@@ -1,0 +1,96 @@
+import { beforeEach, describe, expect, it } from "vitest";
+import { PRESETS } from "../../core/quantity/units.ts";
+import { openDatabase } from "../../data/database.ts";
+import { plantDemoYard } from "../../data/demo/yard.ts";
+import { keepChange, keepProof } from "../../data/field-log.ts";
+import type { Database } from "../../data/handle.ts";
+import { keepPreview, takeOver } from "../../data/imports.ts";
+import { keepReading, keepSections, retract, retractBatch } from "../../data/readings.ts";
+import { archiveRig, copyRig, findRig, listRigs, type Rig } from "../../data/rigs.ts";
+import { judgedOf, standingsOf } from "./board.server.ts";
+import { viewYard } from "./yard-view.server.ts";
+
+let db: Database;
+let borrowed: Rig;
+const at = new Date("2026-11-02T08:00:00Z");
+const tape = { instrument: "tape" as const, person: "Mira", at };
+const look = (rest = {}) => viewYard(db, { find: "", state: "all", page: 1, units: PRESETS.metric, ...rest });
+const standing = () => ({ ...standingsOf(db, listRigs(db)).get(borrowed.id)! });
+const ids = () =>
+  judgedOf(db, [borrowed], PRESETS.metric)
+    .get(borrowed.id)!
+    .holding.map(({ id }) => id);
+
+beforeEach(() => {
+  db = openDatabase(":memory:");
+  plantDemoYard(db);
+  borrowed = listRigs(db)[1]!;
+});
+
+describe("the board", () => {
+  it("is right after every kind of writing, whatever it remembered", () => {
+    expect(standing()).toMatchObject({ stops: 2, fixes: 1 });
+    const front = keepReading(db, borrowed, {
+      key: "pin.workFront",
+      rawText: "5.06",
+      value: 5.06,
+      step: 0.01,
+      ...tape,
+    });
+    expect(ids()).toEqual(["sign:pin.workRear", "sections-sum"]);
+    expect(standing().stops).toBe(1);
+    retract(db, borrowed, front, tape);
+    expect(standing().stops).toBe(2);
+    const layout = keepSections(db, borrowed, [1, 1, 1, 1, 1, 1], tape);
+    expect(standing().fixes).toBe(0);
+    retract(db, borrowed, layout, tape);
+    expect(standing().fixes).toBe(1);
+    const { checks } = standing();
+    const change = keepChange(db, borrowed, {
+      kind: "receiver moved",
+      note: "",
+      person: "Mira",
+      at,
+      now: at,
+    });
+    expect(standing().checks).toBeGreaterThan(checks);
+    retract(db, borrowed, change, tape);
+    expect(standing().checks).toBe(checks);
+    const terms = [{ key: "axle.pin" as const, coefficient: 1 }];
+    keepProof(db, borrowed, { what: "", how: "", result: "", terms, person: "Mira", at, now: at });
+    expect(standing().checks).toBe(checks - 1);
+    const batch = keepPreview(db, { fileName: "f", bytes: new Uint8Array(), content: [], at });
+    const machineId = borrowed.implement.id;
+    takeOver(db, batch, [{ key: "pin.workRear", value: 5.4, subject: { machineId } }], [], {
+      person: "M",
+      at,
+    });
+    expect(standing().stops).toBe(1);
+    retractBatch(db, batch, { person: "M", at });
+    expect(standing().stops).toBe(2);
+  });
+
+  it("writes in the units asked for", () => {
+    expect(judgedOf(db, [borrowed], PRESETS.us).get(borrowed.id)!.holding[1]!.what).toContain("17'");
+    expect(judgedOf(db, [borrowed], PRESETS.metric).get(borrowed.id)!.holding[1]!.what).toContain("5.360");
+  });
+});
+
+describe("the yard", () => {
+  it("shows the stopped first, and finds by any word of name, fleet number or serial", () => {
+    expect(look().rigs.map(({ head }) => head.name)[0]).toBe("Borrowed drill, 6 m");
+    expect(look({ find: "t9" }).rigs.map(({ head }) => head.name)).toEqual(["Meadow drill, 3 m"]);
+    expect(look({ find: "sorrick GRAIN" }).rigs).toHaveLength(1);
+    expect(look({ find: "nothing such" }).rigs).toEqual([]);
+    expect(look({ state: "ready" }).rigs).toHaveLength(2);
+  });
+
+  it("is shown a page at a time, and what is put away apart", () => {
+    for (let copy = 0; copy < 20; copy += 1) copyRig(db, borrowed, `Copy ${copy}`);
+    const first = look();
+    expect([first.rigs.length, first.pages, first.counts.all]).toEqual([12, 2, 23]);
+    expect(look({ page: 99 }).page).toBe(2);
+    archiveRig(db, findRig(db, borrowed.id)!.id, at);
+    expect(look({ state: "away" }).rigs.map(({ head }) => head.id)).toEqual([borrowed.id]);
+  });
+});

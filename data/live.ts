@@ -1,0 +1,139 @@
+/** What nobody took back: readings, sections, changes and proofs, for any number of machines at once. */
+import { and, asc, eq, isNull, or, type SQL, sql } from "drizzle-orm";
+import type { Change, Proof, Reading, SectionLayout } from "../core/rig/facts.ts";
+import type { Database } from "./handle.ts";
+import { among, listed, prepared } from "./prepared.ts";
+import { change, proof, proofTerm, reading, retraction, section, sectionLayout } from "./schema.ts";
+
+/** Readings that nobody took back, singly or with the import they came in. */
+export const LIVE_READING: SQL = sql`${reading.id} not in (select ${retraction.readingId} from ${retraction} where ${retraction.readingId} is not null) and (${reading.batchId} is null or ${reading.batchId} not in (select ${retraction.batchId} from ${retraction} where ${retraction.batchId} is not null))`;
+
+export function toReading(row: typeof reading.$inferSelect): Reading {
+  const { id, dimension: key, value, step, rawText, instrument, person, measuredAt } = row;
+  const { sitting, conditions, note, photoId } = row;
+  return {
+    id,
+    key,
+    value,
+    step,
+    rawText,
+    instrument,
+    person,
+    measuredAt,
+    sitting,
+    conditions,
+    note,
+    photoId,
+  };
+}
+
+export type Subjects = { machines: number[]; points: number[]; couplings: number[] };
+export type ReadingRow = typeof reading.$inferSelect;
+
+/**
+ * The current sitting of each dimension of each subject, and the newest reading before it, oldest first. A yard keeps
+ * every reading it ever had: those further back are history, and are not carried through every page.
+ */
+export function currentReadings(db: Database, { machines, points, couplings }: Subjects): ReadingRow[] {
+  const query = prepared(db, "current readings", () => {
+    const mine = or(
+      among(reading.machineId, "machines"),
+      among(reading.pointId, "points"),
+      among(reading.couplingId, "couplings"),
+    );
+    const current = sql`
+      with live as (
+        select ${reading}.rowid as n, ${reading.machineId} as m, ${reading.pointId} as p, ${reading.couplingId} as c,
+          ${reading.dimension} as d, ${reading.sitting} as sitting
+        from ${reading} where ${mine} and ${LIVE_READING}),
+      marked as (
+        select n, m, p, c, d, sitting, first_value(sitting) over (partition by m, p, c, d order by n desc) as newest
+        from live)
+      select n from marked where sitting = newest
+      union all
+      select max(n) from marked where sitting <> newest group by m, p, c, d`;
+    return db
+      .select()
+      .from(reading)
+      .where(sql`${reading}.rowid in (${current})`)
+      .orderBy(sql`${reading}.rowid`)
+      .prepare();
+  });
+  return query.all({
+    machines: listed(machines),
+    points: listed(points),
+    couplings: listed(couplings),
+  });
+}
+
+/** The newest layout of each implement. */
+export function currentSections(db: Database, machineIds: readonly number[]): Map<number, SectionLayout> {
+  const query = prepared(db, "current sections", () => {
+    const live = sql`not exists (select 1 from ${retraction} where ${retraction.layoutId} = ${sectionLayout.id} or (${sectionLayout.batchId} is not null and ${retraction.batchId} = ${sectionLayout.batchId}))`;
+    const newest = sql`${sectionLayout}.rowid in (select max(${sectionLayout}.rowid) from ${sectionLayout} where ${among(sectionLayout.machineId, "machines")} and ${live} group by ${sectionLayout.machineId})`;
+    return db
+      .select({ layout: sectionLayout, width: section.width })
+      .from(sectionLayout)
+      .innerJoin(section, eq(section.layoutId, sectionLayout.id))
+      .where(newest)
+      .orderBy(asc(section.layoutId), asc(section.number))
+      .prepare();
+  });
+  const layouts = new Map<number, SectionLayout & { widths: number[] }>();
+  for (const { layout, width } of query.all({ machines: listed(machineIds) })) {
+    const { id, instrument, person, measuredAt, machineId } = layout;
+    const known = layouts.get(machineId) ?? { id, widths: [], instrument, person, measuredAt };
+    known.widths.push(width);
+    layouts.set(machineId, known);
+  }
+  return layouts;
+}
+
+/** Changes of each machine, in the order they were recorded. */
+export function liveChanges(db: Database, machineIds: readonly number[]): Map<number, Change[]> {
+  const query = prepared(db, "live changes", () =>
+    db
+      .select({ row: change })
+      .from(change)
+      .leftJoin(retraction, eq(retraction.changeId, change.id))
+      .where(and(isNull(retraction.id), among(change.machineId, "machines")))
+      .orderBy(sql`${change}.rowid`)
+      .prepare(),
+  );
+  const byMachine = new Map<number, Change[]>();
+  for (const { row } of query.all({ machines: listed(machineIds) })) {
+    const { id, kind, at, person, note, machineId } = row;
+    push(byMachine, machineId, { id, kind, at, person, note });
+  }
+  return byMachine;
+}
+
+/** Proofs of each rig with their sums, the newest first. */
+export function liveProofs(db: Database, rigIds: readonly number[]): Map<number, Proof[]> {
+  const query = prepared(db, "live proofs", () =>
+    db
+      .select({ row: proof, term: proofTerm })
+      .from(proof)
+      .innerJoin(proofTerm, eq(proofTerm.proofId, proof.id))
+      .leftJoin(retraction, eq(retraction.proofId, proof.id))
+      .where(and(isNull(retraction.id), among(proof.rigId, "rigs")))
+      .orderBy(sql`${proof}.rowid desc`)
+      .prepare(),
+  );
+  const proofs = new Map<string, Proof & { rigId: number; terms: Proof["terms"][number][] }>();
+  for (const { row, term } of query.all({ rigs: listed(rigIds) })) {
+    const { recordedAt: _, ...rest } = row;
+    const known = proofs.get(row.id) ?? { ...rest, terms: [] };
+    known.terms.push({ key: term.dimension, coefficient: term.coefficient });
+    proofs.set(row.id, known);
+  }
+  const byRig = new Map<number, Proof[]>();
+  for (const { rigId, ...each } of proofs.values()) push(byRig, rigId, each);
+  return byRig;
+}
+
+export function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
+  const list = map.get(key);
+  if (list) list.push(value);
+  else map.set(key, [value]);
+}
