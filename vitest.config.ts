@@ -8,7 +8,8 @@ export default defineConfig({
         test: {
           name: "browser",
           include: ["e2e/**/*.test.ts"],
-          fileParallelism: false,
+          // Two servers and two browsers are what two cores carry.
+          maxWorkers: 2,
           testTimeout: 90_000,
           hookTimeout: 120_000,
         },
