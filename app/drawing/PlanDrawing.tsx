@@ -116,6 +116,15 @@ function Mark({ mark, href, lit }: { mark: DimensionMark; href: string | null; l
         {mark.letter}
       </text>
       {mark.value && (
+        <rect
+          className="ground"
+          x={mark.value.ground.x}
+          y={mark.value.ground.y}
+          width={mark.value.ground.w}
+          height={mark.value.ground.h}
+        />
+      )}
+      {mark.value && (
         <text
           className="value"
           x={mark.value.x}

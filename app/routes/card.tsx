@@ -259,7 +259,33 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
   const errors: FieldErrors = { ...((fetcher.data?.errors ?? {}) as FieldErrors), ...problems };
   const chosen = schemes.find(({ id }) => id === terminal.schemeId);
   return (
-    <div className="grid grid-cols-[1fr_220px] gap-4 max-sm:grid-cols-1">
+    <div className="grid gap-1 border-t border-line pt-2">
+      <form
+        className="grid grid-cols-[1fr_1fr_auto] items-end gap-3 max-sm:grid-cols-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          save(terminal.schemeId);
+        }}
+      >
+        <TextField
+          label="Terminal in this cab"
+          placeholder="what you call it"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          problem={errors.name}
+        />
+        <TextField
+          label="Profile name on it"
+          value={profile}
+          onChange={(event) => setProfile(event.target.value)}
+          problem={errors.profileName}
+        />
+        {changed && (
+          <button type="submit" className="key">
+            Keep names
+          </button>
+        )}
+      </form>
       <details>
         <summary className="min-h-11 cursor-pointer py-2.5">
           <b>The terminal in this cab asks:</b>{" "}
@@ -288,32 +314,6 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
           </Link>
         </p>
       </details>
-      <form
-        className="grid content-start gap-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save(terminal.schemeId);
-        }}
-      >
-        <TextField
-          label="Terminal in this cab"
-          placeholder="what you call it"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          problem={errors.name}
-        />
-        <TextField
-          label="Profile name on it"
-          value={profile}
-          onChange={(event) => setProfile(event.target.value)}
-          problem={errors.profileName}
-        />
-        {changed && (
-          <button type="submit" className="key">
-            Keep names
-          </button>
-        )}
-      </form>
     </div>
   );
 }

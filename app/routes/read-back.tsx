@@ -95,7 +95,7 @@ export default function ReadBack({ loaderData, actionData }: Route.ComponentProp
         <div>
           <h1>Read back card {number}</h1>
           <p className="text-lead text-soft">
-            Type what the terminal shows, line by line, as it stands there. {where}.{" "}
+            Type what the terminal shows, line by line, as it stands there. In this cab: {where}.{" "}
             <Link to={`/rigs/${id}/card`} className="text-dye">
               Back to the card
             </Link>

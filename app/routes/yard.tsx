@@ -100,7 +100,7 @@ export default function Yard({ loaderData: { preferences, yard } }: Route.Compon
           </Link>
         </p>
       )}
-      <ul className="grid grid-cols-2 items-start gap-4 max-lg:grid-cols-1">
+      <ul className="gap-4 lg:columns-2">
         {rigs.map((rig) => (
           <RigCard key={rig.head.id} rig={rig} />
         ))}
@@ -192,7 +192,7 @@ function RigCard({ rig: { head, holding, more, standing, drawing, away } }: { ri
   return (
     <li
       data-rig={head.id}
-      className="grid grid-cols-[150px_1fr] border-[1.5px] border-line bg-sheet max-sm:grid-cols-1"
+      className="mb-4 grid break-inside-avoid grid-cols-[150px_1fr] border-[1.5px] border-line bg-sheet max-sm:grid-cols-1"
     >
       <div className="border-r border-hair max-sm:hidden">
         <ThumbnailDrawing

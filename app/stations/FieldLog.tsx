@@ -68,7 +68,7 @@ function Log({ title, rows, action }: { title: string; rows: LogRow[]; action: s
             </span>
             <button
               type="button"
-              className="min-h-11 cursor-pointer px-1 font-semibold underline"
+              className="min-h-11 cursor-pointer px-1 font-semibold whitespace-nowrap underline"
               aria-label={`Take back: ${what}`}
               onClick={() => fetcher.submit({ intent: "take-back", id }, { method: "post", action })}
             >

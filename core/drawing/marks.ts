@@ -3,6 +3,7 @@ import { printEntry } from "../dimension/entry.ts";
 import type { Units } from "../quantity/units.ts";
 import { termsBetween } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import type { Box } from "./geometry.ts";
 import type { Placed } from "./place.ts";
 import type { DimensionMark, Sheet } from "./sheet.ts";
 
@@ -40,11 +41,19 @@ export function toMark(
     target,
     letter: entry?.letter ?? SECTIONS_LETTER,
     letterAt: letter,
-    value: value ? { ...value, text } : null,
+    value: value ? { ...value, text, ground: groundOf(value, text) } : null,
     path,
     arrows,
     state: missing ? "missing" : doubted ? "doubted" : "known",
     label,
     clear,
   };
+}
+
+/** Figures and marks are narrower than the room a label is given: the ground behind them covers no more than they do. */
+const FIGURE_WIDTH = 7.3;
+
+function groundOf({ x, y, anchor }: NonNullable<Placed["value"]>, text: string): Box {
+  const w = text.length * FIGURE_WIDTH + 4;
+  return { x: anchor === "end" ? x - w + 2 : x - 2, y: y - 9, w, h: 18 };
 }

@@ -25,7 +25,7 @@ export type DimensionMark = {
   target: Target;
   letter: string;
   letterAt: { x: number; y: number };
-  value: { x: number; y: number; anchor: "start" | "middle" | "end"; text: string } | null;
+  value: { x: number; y: number; anchor: "start" | "middle" | "end"; text: string; ground: Box } | null;
   path: Segment[];
   arrows: Segment[];
   state: "known" | "missing" | "doubted";
