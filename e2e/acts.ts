@@ -1,16 +1,28 @@
-import type { Page } from "puppeteer-core";
+import type { ElementHandle, Page } from "puppeteer-core";
 
 /** What a person does on a page, by the words they see. */
 export async function press(page: Page, words: string, within = "body"): Promise<void> {
-  const handle = await page.waitForSelector(`${within} ::-p-text(${words})`, {
-    visible: true,
-    timeout: 10_000,
-  });
+  await pressOn(page, `${within} ::-p-text(${words})`);
+}
+
+/** Scrolls to what a selector names, waits until it stands still, and clicks it with the mouse. */
+export async function pressOn(page: Page, selector: string): Promise<void> {
+  const found = await page.waitForSelector(selector, { visible: true, timeout: 10_000 });
+  const handle = found as ElementHandle<Element>;
   // A person scrolls to what they press: on a phone it may lie under the drawing that stays at the top.
-  await handle!.evaluate((element) =>
-    (element as Element).scrollIntoView({ block: "center", behavior: "instant" }),
-  );
-  await handle!.click();
+  await handle.evaluate((element) => element.scrollIntoView({ block: "center", behavior: "instant" }));
+  await handle.evaluate(async (element) => {
+    const place = () => {
+      const { x, y } = element.getBoundingClientRect();
+      return `${x} ${y}`;
+    };
+    for (let still = 0, before = place(); still < 4; ) {
+      await new Promise((done) => setTimeout(done, 25));
+      still = place() === before ? still + 1 : 0;
+      before = place();
+    }
+  });
+  await handle.click();
 }
 
 export async function seen(page: Page, words: string): Promise<void> {

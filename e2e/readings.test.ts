@@ -121,6 +121,7 @@ describe("on the phone", () => {
     page = phone.page;
     await visit(page, `${yard.address}/rigs/2/tool`);
     await press(page, "ft in");
+    await seen(page, "17' 7\" ahead of the drawbar pin");
     await press(page, "Tape F");
     await page.waitForSelector('[data-open="pin.workFront"]');
     for (const key of ["1", "6", "′", "7", "3/8", "″"])

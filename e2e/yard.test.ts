@@ -5,7 +5,7 @@ import { zipSync } from "fflate";
 import Papa from "papaparse";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { fill, press, seen, textOf, visit } from "./acts.ts";
+import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { openBrowser, openPage } from "./browser.ts";
 import { openYard, type Yard } from "./server.ts";
 
@@ -70,16 +70,16 @@ describe("the yard", () => {
 
   it("renames, copies, puts away and undoes; finds and filters", async () => {
     await visit(page, yard.address);
-    await page.click('[data-rig="1"] button[aria-label^="Rename"]');
+    await pressOn(page, '[data-rig="1"] button[aria-label^="Rename"]');
     await fill(page, "name", "");
     await press(page, "Rename", '[data-rig="1"]');
     await seen(page, "Give the rig a name");
     await fill(page, "name", "Barley drill");
     await press(page, "Rename", '[data-rig="1"]');
     await seen(page, "Renamed to Barley drill");
-    await (await page.waitForSelector('button[aria-label="Copy Barley drill"]'))!.click();
+    await pressOn(page, 'button[aria-label="Copy Barley drill"]');
     await seen(page, "Copied to Barley drill, copy");
-    await (await page.waitForSelector('button[aria-label="Put away Barley drill, copy"]'))!.click();
+    await pressOn(page, 'button[aria-label="Put away Barley drill, copy"]');
     await seen(page, "Put away: Barley drill, copy");
     await page.waitForFunction(() => !document.querySelector('button[aria-label="Copy Barley drill, copy"]'));
     await press(page, "Undo", '[data-sonner-toast][data-front="true"]');

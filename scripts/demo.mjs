@@ -1,8 +1,9 @@
 import { rmSync } from "node:fs";
 import { join } from "node:path";
 import { bin, build, ensureInstalled, must, ROOT } from "./bootstrap.mjs";
-import { serve } from "./serve.mjs";
+import { network, serve } from "./serve.mjs";
 
+network();
 const database = process.env.AMBREK_DB || join(ROOT, "var", "demo.db");
 ensureInstalled();
 build();

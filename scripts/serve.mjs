@@ -8,7 +8,7 @@ const LOOPBACK = "127.0.0.1";
 const SHORTEST_PASSPHRASE = 8;
 
 /** `--lan` binds the network, and then somebody who wants in has to know a passphrase. */
-function network() {
+export function network() {
   if (!process.argv.includes("--lan")) return { HOST: LOOPBACK, AMBREK_PASSPHRASE: "" };
   const at = process.argv.indexOf("--passphrase");
   const passphrase = (at > 0 ? process.argv[at + 1] : process.env.AMBREK_PASSPHRASE)?.trim() ?? "";
