@@ -47,7 +47,8 @@ export function EntryForm({ row, preferences, action }: Props) {
     const pressed = (event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null;
     const again = pressed?.value === "again";
     if ((await submit(form, event.currentTarget, again)) !== "emptied") return;
-    setText("");
+    // What was typed while the last one was being sent stays.
+    setText((typed) => (typed === form.get("text") ? "" : typed));
     setNumbers(({ sitting }) => ({ id: uuid(), sitting }));
     field.current?.focus({ preventScroll: true });
   };
@@ -341,7 +342,7 @@ function useKeeping(row: ReadingRow, action: string) {
     }
     // Without a connection the page cannot be loaded again: the entry is emptied where it stands.
     if (!sent.sent) toast("No connection: kept on this device, sent later.");
-    else if (stay) await revalidate();
+    else if (stay) void revalidate();
     else {
       await navigate(window.location.pathname + viewOf(), { preventScrollReset: true, replace: true });
       return "closed";
