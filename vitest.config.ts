@@ -10,7 +10,7 @@ export default defineConfig({
           include: ["e2e/**/*.test.ts"],
           // Two servers and two browsers are what two cores carry.
           maxWorkers: 2,
-          testTimeout: 90_000,
+          testTimeout: 180_000,
           hookTimeout: 120_000,
         },
       },

@@ -1,5 +1,8 @@
 import type { ElementHandle, Page } from "puppeteer-core";
 
+/** How long a busy machine may take to show something, milliseconds. */
+const PATIENCE = 25_000;
+
 /** What a person does on a page, by the words they see. */
 export async function press(page: Page, words: string, within = "body"): Promise<void> {
   await pressOn(page, `${within} ::-p-text(${words})`);
@@ -7,7 +10,7 @@ export async function press(page: Page, words: string, within = "body"): Promise
 
 /** Scrolls to what a selector names, waits until it stands still, and clicks it with the mouse. */
 export async function pressOn(page: Page, selector: string): Promise<void> {
-  const found = await page.waitForSelector(selector, { visible: true, timeout: 10_000 });
+  const found = await page.waitForSelector(selector, { visible: true, timeout: PATIENCE });
   const handle = found as ElementHandle<Element>;
   // A person scrolls to what they press: on a phone it may lie under the drawing that stays at the top.
   await handle.evaluate((element) => element.scrollIntoView({ block: "center", behavior: "instant" }));
@@ -28,17 +31,17 @@ export async function pressOn(page: Page, selector: string): Promise<void> {
 export async function seen(page: Page, words: string): Promise<void> {
   await page.waitForFunction(
     (text: string) => document.body.innerText.replace(/\u00a0/g, " ").includes(text),
-    { timeout: 10_000 },
+    { timeout: PATIENCE },
     words,
   );
 }
 
 export async function gone(page: Page, selector: string): Promise<void> {
-  await page.waitForSelector(selector, { hidden: true, timeout: 10_000 });
+  await page.waitForSelector(selector, { hidden: true, timeout: PATIENCE });
 }
 
 export async function textOf(page: Page, selector: string): Promise<string> {
-  await page.waitForSelector(selector, { timeout: 10_000 });
+  await page.waitForSelector(selector, { timeout: PATIENCE });
   return page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\u00a0/g, " ").trim());
 }
 
@@ -49,7 +52,7 @@ export async function fill(page: Page, name: string, text: string): Promise<void
       [...document.querySelectorAll<HTMLInputElement>(`input[name="${wanted}"]:not([type="hidden"])`)].find(
         (field) => field.checkVisibility({ contentVisibilityAuto: true, visibilityProperty: true }),
       ),
-    { timeout: 10_000 },
+    { timeout: PATIENCE },
     name,
   );
   const field = found.asElement()!;

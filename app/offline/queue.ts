@@ -44,6 +44,13 @@ async function post(action: string, form: FormData): Promise<Outcome> {
   return (await answer.json()) as Outcome;
 }
 
+/** A browser that keeps nothing, such as one in private mode: the text stays in the field. */
+const NOT_KEPT: Outcome = {
+  ok: false,
+  errors: { text: "No connection, and this browser keeps nothing. Leave it here and try again." },
+  asksReason: false,
+};
+
 export type Sent = { sent: true; outcome: Outcome } | { sent: false };
 
 /** Sends an entry, or keeps it on the device where nobody answers. */
@@ -53,8 +60,11 @@ export async function send(action: string, form: FormData, label: string): Promi
   } catch {
     // The time of reading is now, whenever it is sent.
     form.set("measuredAt", new Date().toISOString());
-    await put({ id: String(form.get("id")), action, fields: [...form], label, refused: null });
-    return { sent: false };
+    const entry = { id: String(form.get("id")), action, fields: [...form], label, refused: null };
+    return put(entry).then(
+      () => ({ sent: false }),
+      () => ({ sent: true, outcome: NOT_KEPT }),
+    );
   }
 }
 

@@ -7,6 +7,7 @@ import { overlapArea } from "./geometry.ts";
 import { drawPlan } from "./plan.ts";
 import type { Plan, Sheet } from "./sheet.ts";
 import { drawSide } from "./side.ts";
+import { drawThumbnail } from "./thumbnail.ts";
 
 const DESK: Sheet = {
   width: 420,
@@ -127,6 +128,19 @@ describe("the side view", () => {
         .join("");
     expect(letters(DESK)).toBe("ADEFG");
     expect(letters(TRACTOR)).toBe("ACDP");
+  });
+});
+
+describe("the thumbnail", () => {
+  it("is the plan, one path for each kind of line, whatever is missing", () => {
+    const plan = drawPlan(sampleRig(), { ...DESK, width: 150, height: 210, labels: "none", station: null });
+    const small = drawThumbnail(sampleRig(), 150, 210);
+    expect(small.receiver.x).toBeCloseTo(point(plan, "receiver").x, 1);
+    expect(small.receiver.y).toBeCloseTo(point(plan, "receiver").y, 1);
+    expect(new Set(small.paths.map(({ kind }) => kind)).size).toBe(small.paths.length);
+    const bare = drawThumbnail(sampleRig({ "pin.pivot": null, "tool.width": null }, {}, null), 150, 210);
+    for (const { d } of bare.paths) expect(d).not.toMatch(/NaN|Infinity/);
+    expect(bare.paths.map(({ kind }) => kind)).toContain("block rank assumed");
   });
 });
 

@@ -1,0 +1,136 @@
+import { beforeEach, describe, expect, it } from "vitest";
+import { PRESETS } from "../../core/quantity/units.ts";
+import { resolveRig } from "../../core/rig/resolve.ts";
+import { openDatabase } from "../../data/database.ts";
+import { plantDemoYard } from "../../data/demo/yard.ts";
+import { rigFacts } from "../../data/facts.ts";
+import type { Database } from "../../data/handle.ts";
+import { findImport, keepPreview, listImports, takeOver } from "../../data/imports.ts";
+import { addPoint } from "../../data/machines.ts";
+import { retractBatch } from "../../data/readings.ts";
+import { listRigs } from "../../data/rigs.ts";
+import type { ReadDevice } from "../../formats/isoxml/read.ts";
+import { subjectOn, viewImport } from "./import-view.server.ts";
+
+let db: Database;
+const at = new Date("2026-11-07T08:00:00Z");
+
+beforeEach(() => {
+  db = openDatabase(":memory:");
+  plantDemoYard(db);
+});
+
+const device = (part: Partial<ReadDevice> = {}): ReadDevice => ({
+  designator: "Somebody's drill",
+  serial: "",
+  busName: "",
+  kind: "implement",
+  values: { "pin.pivot": 5.318, "pin.workFront": 4.3, "tool.lateral": 0 },
+  zeros: [],
+  sections: [1.5, 1.5, 1.5],
+  notes: [],
+  ...part,
+});
+const look = (devices: ReadDevice[], wanted = {}) =>
+  viewImport(db, devices, () => wanted, PRESETS.metric).devices;
+
+describe("whose a device is", () => {
+  it("is told by bus NAME, else by serial number, never by its name", () => {
+    // D2 Sorrick is machine 2, D5 Ambleth machine 4
+    expect(look([device({ busName: "A00886002640026D" })])[0]).toMatchObject({
+      target: { machine: 2 },
+      because: "same bus NAME",
+    });
+    expect(look([device({ serial: "AS6-1148" })])[0]).toMatchObject({
+      target: { machine: 4 },
+      because: "same serial number",
+    });
+    expect(look([device({ designator: "Sorrick Tandem 45" })])[0]!.target.machine).toBe("new");
+    expect(look([device({ kind: "tractor", busName: "A00886002640026D" })])[0]!.target.machine).toBe("new");
+  });
+
+  it("is for a person to say otherwise", () => {
+    const [chosen] = look([device({ busName: "A00886002640026D" })], { machine: 4 });
+    expect(chosen).toMatchObject({ target: { machine: 4 }, because: "" });
+    expect(look([device()], { machine: "skip" })[0]!.rows).toEqual([]);
+  });
+});
+
+describe("the preview", () => {
+  const rows = (part: Partial<ReadDevice>, wanted = {}) =>
+    Object.fromEntries(look([device(part)], wanted)[0]!.rows.map((row) => [row.key, row]));
+
+  it("ticks what is missing here, and never what is taped or from the book", () => {
+    const fresh = rows({});
+    expect(fresh["pin.pivot"]).toMatchObject({ state: "new", ticked: true, now: "missing" });
+    const known = rows({ busName: "A00886002640026D" });
+    expect(known["pin.pivot"]).toMatchObject({ state: "same", ticked: false });
+    expect(known["pin.workFront"]).toMatchObject({ state: "differs", ticked: false });
+    expect(known["tool.lateral"]).toMatchObject({ state: "same" });
+    expect(known.sections).toMatchObject({ state: "same", ticked: false });
+    const other = rows({ serial: "AS6-1148" });
+    expect(other["pin.workFront"]).toMatchObject({ state: "differs", ticked: false });
+    expect(other["pin.workFront"]!.now).toContain("book");
+    expect(other.sections).toMatchObject({ state: "differs" });
+  });
+
+  it("names a zero as missing, and does not offer it", () => {
+    expect(rows({ values: {}, zeros: ["pin.pivot"] })["pin.pivot"]).toMatchObject({
+      state: "zero",
+      ticked: false,
+    });
+  });
+
+  it("puts a tractor's lengths to the mount and the hole that were chosen", () => {
+    const hole = addPoint(db, 1, "drawbar hole", "hole 4");
+    const tractor = device({
+      kind: "tractor",
+      busName: "A00284001E20008B",
+      values: { "axle.pin": 1.2 },
+      sections: null,
+    });
+    expect(look([tractor])[0]!.rows[0]).toMatchObject({ state: "differs" });
+    expect(look([tractor], { hole })[0]!.rows[0]).toMatchObject({ state: "new", ticked: true });
+    const target = { machine: 1, mount: 1, hole };
+    expect(subjectOn("axle.pin", target)).toEqual({ pointId: hole });
+    expect(subjectOn("tractor.wheelbase", target)).toEqual({ machineId: 1 });
+    expect(subjectOn("work.overlap", target)).toBeNull();
+    expect(subjectOn("axle.pin", { ...target, machine: "new" })).toBeNull();
+  });
+});
+
+describe("taking a file over", () => {
+  it("writes one batch of assumed readings, and takes it back as one", () => {
+    const rig = listRigs(db)[1]!;
+    const machineId = rig.implement.id;
+    const id = keepPreview(db, { fileName: "x.zip", bytes: new Uint8Array([1, 2]), content: [device()], at });
+    expect(findImport(db, id)).toMatchObject({
+      state: "preview",
+      hash: expect.stringMatching(/^[0-9a-f]{64}$/),
+    });
+    expect(listImports(db)).toEqual([]);
+    const readings = [
+      { key: "pin.workFront" as const, value: 5.1, subject: { machineId } },
+      { key: "pin.workRear" as const, value: 5.4, subject: { machineId } },
+    ];
+    takeOver(db, id, readings, [{ machineId, widths: [3, 3] }], { person: "Mira", at });
+    const now = () => resolveRig(rigFacts(db, rig));
+    expect(now().values["pin.workFront"]).toMatchObject({ value: 5.1, grade: "assumed" });
+    expect(now().sections).toMatchObject({ widths: [3, 3], instrument: "file" });
+    expect(retractBatch(db, id, { person: "Mira", at })).toBe(true);
+    expect(retractBatch(db, id, { person: "Mira", at })).toBe(false);
+    expect(now().values["pin.workFront"].value).toBe(0);
+    expect(now().sections?.widths).toHaveLength(6);
+    expect(listImports(db)).toMatchObject([{ id, takenBack: true }]);
+  });
+
+  it("writes nothing when one of the readings cannot be stored", () => {
+    const id = keepPreview(db, { fileName: "x", bytes: new Uint8Array(), content: [], at });
+    const readings = [
+      { key: "pin.pivot" as const, value: 5, subject: { machineId: 4 } },
+      { key: "pin.pivot" as const, value: 5, subject: { machineId: 999 } },
+    ];
+    expect(() => takeOver(db, id, readings, [], { person: "M", at })).toThrow();
+    expect(findImport(db, id)?.state).toBe("preview");
+  });
+});
