@@ -62,7 +62,9 @@ export function restoreFile(path: string, bytes: Uint8Array, close: () => void):
     if (problem) return problem;
     try {
       const checked = openDatabase(fresh);
-      const known = columnsOf(checked) === columnsOf(openDatabase(":memory:"));
+      const ours = openDatabase(":memory:");
+      const known = columnsOf(checked) === columnsOf(ours);
+      ours.$client.close();
       checked.$client.pragma("wal_checkpoint(TRUNCATE)");
       checked.$client.close();
       if (!known) return OF_ANOTHER_KIND;

@@ -8,6 +8,9 @@ import { change, proof, proofTerm, reading, retraction, section, sectionLayout }
 /** Readings that nobody took back, singly or with the import they came in. */
 export const LIVE_READING: SQL = sql`${reading.id} not in (select ${retraction.readingId} from ${retraction} where ${retraction.readingId} is not null) and (${reading.batchId} is null or ${reading.batchId} not in (select ${retraction.batchId} from ${retraction} where ${retraction.batchId} is not null))`;
 
+/** Joins a reading with the retraction that took it back, singly or with its import. */
+export const TAKES_BACK_READING: SQL = sql`(${retraction.readingId} = ${reading.id} or (${reading.batchId} is not null and ${retraction.batchId} = ${reading.batchId}))`;
+
 export function toReading(row: typeof reading.$inferSelect): Reading {
   const { id, dimension: key, value, step, rawText, instrument, person, measuredAt } = row;
   const { sitting, conditions, note, photoId } = row;

@@ -7,7 +7,7 @@ import type { Reading } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import { readingsOf, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { toReading } from "./live.ts";
+import { TAKES_BACK_READING, toReading } from "./live.ts";
 import type { Rig } from "./rigs.ts";
 import {
   batch,
@@ -161,13 +161,7 @@ export function historyOf(db: Database, rig: Rig, key: DimensionKey): PastReadin
     .select({ row: reading, taken: retraction, from: batch })
     .from(reading)
     .leftJoin(batch, eq(batch.id, reading.batchId))
-    .leftJoin(
-      retraction,
-      or(
-        eq(retraction.readingId, reading.id),
-        sql`(${reading.batchId} is not null and ${retraction.batchId} = ${reading.batchId})`,
-      ),
-    )
+    .leftJoin(retraction, TAKES_BACK_READING)
     .where(readingsOf(rig, key))
     .orderBy(desc(sql`${reading}.rowid`))
     .all()
@@ -206,13 +200,7 @@ export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
     .leftJoin(holder, eq(holder.id, point.machineId))
     .leftJoin(coupling, eq(coupling.id, reading.couplingId))
     .leftJoin(implement, eq(implement.id, coupling.implementId))
-    .leftJoin(
-      retraction,
-      or(
-        eq(retraction.readingId, reading.id),
-        sql`(${reading.batchId} is not null and ${retraction.batchId} = ${reading.batchId})`,
-      ),
-    )
+    .leftJoin(retraction, TAKES_BACK_READING)
     .where(mine)
     .orderBy(sql`${reading}.rowid`)
     .all();

@@ -3,6 +3,7 @@ import { restoreFile } from "../../data/backup.ts";
 import { closeDatabase, database, databasePath } from "../../data/database.ts";
 import { keepPreview, listImports } from "../../data/imports.ts";
 import { retractBatch } from "../../data/readings.ts";
+import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
 import { readTaskDataApart } from "../files/read-taskdata.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
@@ -23,7 +24,6 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-const MOST_UPLOAD = 20 * 1024 * 1024;
 const MOST_RESTORE = 512 * 1024 * 1024;
 
 const refused = (errors: FieldErrors) => data({ errors, said: "" }, { status: 422 });
@@ -52,7 +52,7 @@ export async function action({ request }: Route.ActionArgs) {
 async function takeIn(file: FormDataEntryValue | null) {
   if (!(file instanceof File) || file.size === 0)
     return refused({ taskdata: "Choose a TASKDATA zip first." });
-  if (file.size > MOST_UPLOAD) return refused({ taskdata: "The file is larger than 20 MB." });
+  if (file.size > MOST_BYTES) return refused({ taskdata: "The file is larger than 20 MB." });
   const bytes = new Uint8Array(await file.arrayBuffer());
   const answer = await readTaskDataApart(bytes);
   if (!answer.ok) return refused({ taskdata: `${answer.problem} Nothing was stored.` });
@@ -66,7 +66,6 @@ async function restore(file: FormDataEntryValue | null, sure: boolean) {
   if (!(file instanceof File) || file.size === 0) return refused({ backup: "Choose a backup first." });
   if (!sure) return refused({ sure: "Tick that this yard is to be replaced." });
   if (file.size > MOST_RESTORE) return refused({ backup: "The file is larger than 512 MB." });
-  database();
   const problem = restoreFile(databasePath(), new Uint8Array(await file.arrayBuffer()), closeDatabase);
   return problem
     ? refused({ backup: `${problem} Nothing was changed.` })

@@ -1,5 +1,5 @@
 import { type Card, type CardLine, fillCard } from "../../core/card/fill.ts";
-import { type Retype, retype } from "../../core/card/numbered.ts";
+import { byPage, lapsed, type Retype, retype } from "../../core/card/numbered.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import { fineStyle, type Units } from "../../core/quantity/units.ts";
@@ -61,10 +61,7 @@ export function viewCard(open: OpenRig): CardView {
   const { card, terminal } = cardNow(open);
   const { lines, stops, ...rest } = card;
   const rows = lines.map((line) => rowOf(line, rig.id, preferences.units));
-  const pages = [...new Set(rows.map(({ page }) => page))].map((page) => ({
-    page,
-    rows: rows.filter((row) => row.page === page),
-  }));
+  const pages = byPage(rows).map(({ page, lines: own }) => ({ page, rows: own }));
   const latest = latestCard(db, rig);
   return {
     ...rest,
@@ -86,16 +83,15 @@ export function viewCard(open: OpenRig): CardView {
 }
 
 export function cabState({ db }: OpenRig, latest: NumberedCard, now: Card): CabState {
-  const changed = retype(latest.lines, now);
-  const lapsed = new Set(changed.map(({ page, label }) => `${page} ${label}`));
+  const isLapsed = lapsed(latest.lines, now);
   const standing = [...readbacksOf(db, latest.id).values()].filter(({ position }) => {
     const line = latest.lines[position];
-    return line && !lapsed.has(`${line.page} ${line.label}`);
+    return line && !isLapsed(line);
   });
   return {
     number: latest.number,
     issued: `${day(latest.issuedAt)}, ${latest.person}`,
-    retype: changed,
+    retype: retype(latest.lines, now),
     readBack: {
       matched: standing.filter(({ outcome }) => outcome === "match").length,
       differing: standing.filter(({ outcome }) => outcome !== "match").length,

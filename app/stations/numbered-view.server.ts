@@ -1,4 +1,4 @@
-import { retype } from "../../core/card/numbered.ts";
+import { byPage, lapsed, retype } from "../../core/card/numbered.ts";
 import type { FigureForm } from "../../core/card/scheme.ts";
 import { isFeet } from "../../core/quantity/length.ts";
 import { findCard, type NumberedCard, readbacksOf } from "../../data/cards.ts";
@@ -46,15 +46,12 @@ export function viewNumbered(open: OpenRig, card: NumberedCard): NumberedView {
       .filter(Boolean)
       .join(", "),
     issued: `${day(card.issuedAt)} by ${card.person}`,
-    pages: [...new Set(lines.map(({ page }) => page))].map((page) => ({
-      page,
-      lines: lines.filter((line) => line.page === page),
-    })),
+    pages: byPage(lines),
     outdated: outdatedBy(open, card),
   };
 }
 
-export function unitOf(form: FigureForm): string {
+function unitOf(form: FigureForm): string {
   return form.kind === "length" && !isFeet(form.unit) ? form.unit : "";
 }
 
@@ -82,9 +79,7 @@ export function viewReadBack(
   cures: (label: string) => ReadBackRow["cures"],
 ): ReadBackRow[] {
   const known = readbacksOf(open.db, card.id);
-  const changed = new Set(
-    retype(card.lines, cardNow(open).card).map(({ page, label }) => `${page} ${label}`),
-  );
+  const isLapsed = lapsed(card.lines, cardNow(open).card);
   return viewNumbered(open, card).pages.flatMap(({ lines }) =>
     lines.map((line) => {
       const last = known.get(line.position);
@@ -100,7 +95,7 @@ export function viewReadBack(
               who: `${last.person}, ${day(last.at)}`,
             }
           : null,
-        lapsed: changed.has(`${line.page} ${line.label}`),
+        lapsed: isLapsed(line),
         cures: cures(line.label),
       };
     }),

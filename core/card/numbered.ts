@@ -20,6 +20,16 @@ export function freeze({ lines }: Card): FrozenLine[] {
   });
 }
 
+/** Lines under the terminal's pages, in the order they come. */
+export function byPage<Line extends { page: string }>(
+  lines: readonly Line[],
+): { page: string; lines: Line[] }[] {
+  return [...new Set(lines.map(({ page }) => page))].map((page) => ({
+    page,
+    lines: lines.filter((line) => line.page === page),
+  }));
+}
+
 export type Retype = { page: string; label: string; was: string | null; now: string | null };
 
 const nameOf = ({ page, label }: { page: string; label: string }) => `${page}\u0000${label}`;
@@ -38,4 +48,13 @@ export function retype(frozen: readonly FrozenLine[], { lines }: Card): Retype[]
       now: now.get(nameOf(line)) ?? null,
     }))
     .filter(({ was: before, now: after }) => before !== after);
+}
+
+/** Tells the frozen lines whose figure has changed since: a read-back of them proves nothing any more. */
+export function lapsed(
+  frozen: readonly FrozenLine[],
+  now: Card,
+): (line: { page: string; label: string }) => boolean {
+  const changed = new Set(retype(frozen, now).map(nameOf));
+  return (line) => changed.has(nameOf(line));
 }

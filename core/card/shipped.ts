@@ -13,6 +13,9 @@ const UNSIGNED: SignRule = { kind: "unsigned" };
 
 type LineRest = Pick<SchemeLine, "measure" | "sense" | "sign">;
 
+const WIDTH: LineRest = { measure: { kind: "dimension", key: "tool.width" }, sense: 1, sign: UNSIGNED };
+const SPACING: LineRest = { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED };
+
 function lineIn({ unit, decimals }: UnitChoice) {
   return (page: string, label: string, rest: LineRest): SchemeLine => ({
     page,
@@ -71,12 +74,8 @@ function fromTheAxle(units: UnitChoice): Scheme {
         sense: 1,
         sign: LEFT_RIGHT,
       }),
-      line("Implement", "Working width", {
-        measure: { kind: "dimension", key: "tool.width" },
-        sense: 1,
-        sign: UNSIGNED,
-      }),
-      line("Guidance", "Track spacing", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
+      line("Implement", "Working width", WIDTH),
+      line("Guidance", "Track spacing", SPACING),
     ],
   };
 }
@@ -110,17 +109,13 @@ function fromTheHitch(units: UnitChoice): Scheme {
         sense: 1,
         sign: UNSIGNED,
       }),
-      line("Implement", "Working width", {
-        measure: { kind: "dimension", key: "tool.width" },
-        sense: 1,
-        sign: UNSIGNED,
-      }),
+      line("Implement", "Working width", WIDTH),
       line("Implement", "Number of rows", {
         measure: { kind: "dimension", key: "rows.count" },
         sense: 1,
         sign: UNSIGNED,
       }),
-      line("Guidance", "Track spacing", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
+      line("Guidance", "Track spacing", SPACING),
       line("Tractor", "Hitch to receiver", {
         measure: { kind: "between", from: "pin", to: "receiver", axis: "x" },
         sense: 1,
@@ -174,12 +169,8 @@ function fromTheAntenna(units: UnitChoice): Scheme {
         sense: 1,
         sign: LEFT_RIGHT,
       }),
-      line("Implement", "Working width", {
-        measure: { kind: "dimension", key: "tool.width" },
-        sense: 1,
-        sign: UNSIGNED,
-      }),
-      line("Guidance", "Track spacing", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
+      line("Implement", "Working width", WIDTH),
+      line("Guidance", "Track spacing", SPACING),
     ],
   };
 }
@@ -209,12 +200,8 @@ function isoFrame(): Scheme {
       at("Implement", "Work front, offset X", "pivot", "workFront", "x"),
       at("Implement", "Work rear, offset X", "pivot", "workRear", "x"),
       at("Implement", "Work, offset Y", "pivot", "workMid", "y"),
-      line("Implement", "Working width", {
-        measure: { kind: "dimension", key: "tool.width" },
-        sense: 1,
-        sign: UNSIGNED,
-      }),
-      line("Guidance", "Swath width", { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED }),
+      line("Implement", "Working width", WIDTH),
+      line("Guidance", "Swath width", SPACING),
     ],
   };
 }
