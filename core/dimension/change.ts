@@ -7,9 +7,22 @@ export const CHANGES = {
   "tractor tyres": { machine: "tractor", label: "Other tyres on the tractor" },
   "tractor pressure": { machine: "tractor", label: "Other tyre pressure on the tractor" },
   "tractor drawbar": { machine: "tractor", label: "Drawbar pulled out, turned or changed" },
+  ballast: { machine: "tractor", label: "Ballast put on or taken off" },
+  links: { machine: "tractor", label: "Lower links set longer or shorter" },
+  "lift rods": { machine: "tractor", label: "Lift rods adjusted" },
+  "top link": { machine: "tractor", label: "Top link adjusted or moved to another hole" },
+  "quick coupler": { machine: "tractor", label: "Quick coupler put on or taken off" },
+  "tractor wheels": { machine: "tractor", label: "Wheels set to another track width" },
+  "other job": {
+    machine: "tractor",
+    label: "Came from another job: road haulage, another field, another load",
+  },
   "tool drawbar": { machine: "implement", label: "Tool's drawbar set or changed" },
   "tool wheels": { machine: "implement", label: "Wheels or packer moved or changed" },
   "tool openers": { machine: "implement", label: "Coulters moved, taken off or added" },
+  "tool headstock": { machine: "implement", label: "Cross shaft, pins or mast set or changed" },
+  "tool rebuilt": { machine: "implement", label: "Built on or taken off: another weight" },
+  "tool pressure": { machine: "implement", label: "Other tyre pressure on the implement" },
 } as const;
 
 export type ChangeKind = keyof typeof CHANGES;

@@ -6,6 +6,10 @@ export const CONDITIONS = {
   "drawbar central": "Drawbar pinned central",
   "pulled straight": "Pulled forward straight",
   "tyre pressure": "Tyres at working pressure",
+  "nothing coupled": "Nothing coupled, no ballast",
+  "driver on": "Driver on, tank full of fuel",
+  "tank empty": "Tank or hopper empty",
+  "uncoupled before": "Measured before coupling",
 } as const;
 
 export type ConditionKey = keyof typeof CONDITIONS;

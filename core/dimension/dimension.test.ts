@@ -2,22 +2,27 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { printedStep } from "../quantity/length.ts";
 import { PRESETS, UNIT_SYSTEMS, type UnitSystem } from "../quantity/units.ts";
-import { CATALOGUE, dimension, isDimensionKey } from "./catalogue.ts";
+import { ATTACHMENT_KEYS } from "./attachment.ts";
+import { catalogueOf, dimension, isDimensionKey } from "./catalogue.ts";
 import { parseEntry, printEntry } from "./entry.ts";
 
 const read = (key: Parameters<typeof dimension>[0], text: string, system: UnitSystem = "metric") =>
   parseEntry(dimension(key), text, PRESETS[system][dimension(key).shown]);
 
+const EVERYTHING = ATTACHMENT_KEYS.flatMap((attachment) => catalogueOf(attachment));
+
 describe("the catalogue", () => {
-  it("gives every dimension a letter of its own, and none that is mistaken for a figure", () => {
-    const letters = CATALOGUE.map((entry) => entry.letter);
+  it.each(ATTACHMENT_KEYS)("gives every drawn dimension of what is %s a mark of its own", (attachment) => {
+    const letters = catalogueOf(attachment)
+      .map((entry) => entry.letter)
+      .filter((letter) => letter !== "");
     expect(new Set(letters).size).toBe(letters.length);
     expect(letters).not.toContain("I");
     expect(letters).not.toContain("O");
   });
 
   it("has a typical value inside the plausible range", () => {
-    for (const { typical, plausible, label } of CATALOGUE)
+    for (const { typical, plausible, label } of EVERYTHING)
       expect(typical >= plausible[0] && typical <= plausible[1], label).toBe(true);
   });
 
@@ -73,7 +78,7 @@ describe("what is typed for a dimension", () => {
   it("is printed so that it can be typed again, to half the printed place", () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...CATALOGUE.filter((entry) => entry.kind === "length")),
+        fc.constantFrom(...EVERYTHING.filter((entry) => entry.kind === "length")),
         fc.double({ min: 0, max: 1, noNaN: true }),
         fc.constantFrom(...UNIT_SYSTEMS),
         (entry, share, system) => {
@@ -86,5 +91,50 @@ describe("what is typed for a dimension", () => {
         },
       ),
     );
+  });
+});
+
+describe("what is no length", () => {
+  const on = (key: Parameters<typeof dimension>[0], text: string, unit = "m") =>
+    parseEntry(dimension(key, "mounted"), text, unit as never);
+
+  it("takes masses, speeds, pressures and angles in the field's unit or a named one", () => {
+    expect(on("tool.mass", "1,61 t", "kg")).toMatchObject({ ok: true, value: { value: 1610 } });
+    expect(on("work.speed", "5", "mph")).toMatchObject({ ok: true, value: { value: 5 * 0.44704 } });
+    // NIST SP 811, appendix B.8: 1 psi = 6894.757 Pa.
+    const read = on("tractor.pressureRearLeft", "20 psi", "bar");
+    expect(read.ok && read.value.value).toBeCloseTo(20 * 6894.757, 0);
+    expect(on("tool.mass", "1,500", "kg")).toMatchObject({ ok: false });
+    expect(on("tool.mass", "-20", "kg")).toMatchObject({ ok: false });
+    expect(on("tool.mass", "12 bar", "kg")).toMatchObject({ ok: false });
+  });
+
+  it("takes a pitch either way, by word or by sign", () => {
+    const degrees = (text: string) => {
+      const read = on("work.pitch", text, "°");
+      return read.ok ? (read.value.value * 180) / Math.PI : null;
+    };
+    expect(degrees("1.5 nose down")).toBeCloseTo(-1.5, 9);
+    expect(degrees("-1.5")).toBeCloseTo(-1.5, 9);
+    expect(degrees("2° nose up")).toBeCloseTo(2, 9);
+  });
+
+  it("takes one of its choices, by key", () => {
+    expect(on("hitch.category", "3N")).toMatchObject({ ok: true });
+    expect(on("hitch.category", "9")).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("Choose one"),
+    });
+  });
+
+  it("asks of each attachment what it has, in its own words", () => {
+    const keys = (attachment: (typeof ATTACHMENT_KEYS)[number]) =>
+      new Set(catalogueOf(attachment).map(({ key }) => key));
+    expect(keys("mounted").has("pin.pivot")).toBe(false);
+    expect(keys("drawn").has("work.topLink")).toBe(false);
+    expect(keys("links").has("hitch.linkLeft")).toBe(true);
+    expect(keys("train").has("train.hitch")).toBe(true);
+    expect(dimension("axle.pin", "front").label).not.toBe(dimension("axle.pin", "drawn").label);
+    expect(dimension("tractor.front", "head").label).toMatch(/^Drive axle/);
   });
 });

@@ -1,6 +1,7 @@
 import type { Parsed } from "../quantity/figure.ts";
-import { type LengthStyle, parseLength, printLength } from "../quantity/length.ts";
-import type { Units } from "../quantity/units.ts";
+import { isLengthStyle, type LengthStyle, parseLength, printLength } from "../quantity/length.ts";
+import { FAMILIES, type Family, parseMeasure, printMeasure, type UnitOf } from "../quantity/measure.ts";
+import { type Units, unitOf } from "../quantity/units.ts";
 import type { Dimension } from "./catalogue.ts";
 
 export type Entry = {
@@ -10,13 +11,30 @@ export type Entry = {
   step: number;
 };
 
+/** What a field shows and a bare number in it means: a length style, or a unit of another family. */
+export type FieldUnit = LengthStyle | UnitOf<Family>;
+
+const EVERY_UNIT = new Set(Object.values(FAMILIES).flatMap((units) => Object.keys(units)));
+
+export function isFieldUnit(text: unknown): text is FieldUnit {
+  return typeof text === "string" && (isLengthStyle(text) || EVERY_UNIT.has(text));
+}
+
+/** The unit a field for this dimension shows to an operator. */
+export function fieldUnit({ kind, family, shown }: Dimension, units: Units): FieldUnit {
+  return kind === "measure" && family ? unitOf(family, units) : units[shown];
+}
+
 /**
  * Reads what was typed for one dimension where the field shows `style`: a length, a length with a side word
  * ("2 cm left"), the distances to both sides ("left 93.4 right 92.2"), or a count. Refuses a sign on a distance that
  * can only run one way, and two signs at once ("-2 cm left").
  */
-export function parseEntry(entry: Dimension, text: string, style: LengthStyle): Parsed<Entry> {
+export function parseEntry(entry: Dimension, text: string, style: FieldUnit): Parsed<Entry> {
   if (entry.kind === "count") return parseCount(entry, text);
+  if (entry.kind === "choice") return parseChoice(entry, text);
+  if (entry.kind === "measure") return parseQuantity(entry, text, style);
+  if (!isLengthStyle(style)) return { ok: false, problem: `${entry.label} is a length.` };
   const faces = entry.fromFaces ? splitFaces(text) : null;
   return faces ? parseFaces(entry, faces, style) : parseSided(entry, text, style);
 }
@@ -26,6 +44,37 @@ function parseCount(entry: Dimension, text: string): Parsed<Entry> {
   if (!/^\d{1,4}$/.test(digits) || Number(digits) === 0)
     return { ok: false, problem: `${entry.label} is a whole number, like ${entry.typical}.` };
   return { ok: true, value: { value: Number(digits), step: 0 } };
+}
+
+/** The key of one of the choices; a person picks it from a list. */
+function parseChoice({ label, choices }: Dimension, text: string): Parsed<Entry> {
+  const at = (choices ?? []).findIndex(({ key }) => key === text.trim());
+  return at < 0
+    ? { ok: false, problem: `Choose one for: ${label.toLowerCase()}.` }
+    : { ok: true, value: { value: at, step: 0 } };
+}
+
+function parseQuantity(entry: Dimension, text: string, style: FieldUnit): Parsed<Entry> {
+  const family = entry.family!;
+  const unit = Object.hasOwn(FAMILIES[family], style)
+    ? (style as UnitOf<Family>)
+    : (Object.keys(FAMILIES[family])[0] as UnitOf<Family>);
+  const { plain, minus } = splitSense(entry, text);
+  const read = parseMeasure(family, plain, unit as never);
+  if (!read.ok) return read;
+  const { value, step } = read.value;
+  return { ok: true, value: { value: minus && value !== 0 ? -value : value, step } };
+}
+
+/** A sign or a side word off a quantity that may have either sense: "1.5° nose down", "-1.5". */
+function splitSense({ sides }: Dimension, text: string): { plain: string; minus: boolean } {
+  if (!sides) return { plain: text, minus: false };
+  const said = text.trim().toLowerCase();
+  for (const side of ["plus", "minus"] as const)
+    if (said.endsWith(sides[side]))
+      return { plain: said.slice(0, -sides[side].length), minus: side === "minus" };
+  const sign = /^[-+−–]/.exec(said)?.[0];
+  return { plain: sign ? said.slice(1) : said, minus: sign !== undefined && sign !== "+" };
 }
 
 function parseSided(entry: Dimension, text: string, style: LengthStyle): Parsed<Entry> {
@@ -74,8 +123,27 @@ function parseFaces({ fromFaces }: Dimension, faces: Faces, style: LengthStyle):
 /** Prints a value of this dimension in the operator's units, with its side word where it has sides. */
 export function printEntry(entry: Dimension, value: number, units: Units): string {
   if (entry.kind === "count") return String(value);
+  if (entry.kind === "choice") return entry.choices?.[value]?.label ?? "";
+  if (entry.kind === "measure") return printQuantity(entry, value, units);
   if (!entry.sides) return printLength(value, units[entry.shown]);
   const text = printLength(Math.abs(value), units[entry.shown]);
   if (Number.parseFloat(text) === 0 || value === 0) return text;
   return `${text} ${value > 0 ? entry.sides.plus : entry.sides.minus}`;
+}
+
+function printQuantity({ family, sides }: Dimension, value: number, units: Units): string {
+  const text = printMeasure(family!, sides ? Math.abs(value) : value, unitOf(family!, units) as never);
+  return sides && value !== 0 && Number.parseFloat(text) !== 0
+    ? `${text} ${value > 0 ? sides.plus : sides.minus}`
+    : text;
+}
+
+/** What a reading says, in words: a choice by its label, anything else as a value. */
+export function printReading(
+  entry: Dimension,
+  { value, rawText }: { value: number; rawText: string },
+  units: Units,
+): string {
+  if (entry.kind !== "choice") return printEntry(entry, value, units);
+  return entry.choices?.find(({ key }) => key === rawText)?.label ?? rawText;
 }

@@ -1,8 +1,11 @@
+import type { Attachment } from "./attachment.ts";
+
 /** The named points of a rig, seen from above; core/rig gives each its coordinates. */
 export const POINT_KEYS = [
   "axle",
   "frontAxle",
   "receiver",
+  "leadPin",
   "pin",
   "pivot",
   "workFront",
@@ -20,6 +23,7 @@ export const POINT_LABELS: Record<PointKey, string> = {
   axle: "rear axle",
   frontAxle: "front axle",
   receiver: "receiver",
+  leadPin: "pin of the implement ahead",
   pin: "drawbar pin",
   pivot: "wheels (pivot)",
   workFront: "front rank",
@@ -28,3 +32,29 @@ export const POINT_LABELS: Record<PointKey, string> = {
   leftEdge: "left edge of the work",
   rightEdge: "right edge of the work",
 };
+
+const ON_LINKS = {
+  pin: "lower link balls",
+  workFront: "front of the work",
+  workRear: "rear of the work",
+};
+
+/** The same points in the words of another attachment. */
+const ON: Partial<Record<Attachment, Partial<Record<PointKey, string>>>> = {
+  links: ON_LINKS,
+  semi: ON_LINKS,
+  mounted: ON_LINKS,
+  front: { ...ON_LINKS, pin: "front link balls" },
+  head: {
+    axle: "drive axle",
+    frontAxle: "steered axle",
+    pin: "head mount",
+    workFront: "knife",
+    workRear: "knife",
+  },
+  train: { pin: "rear hitch of the implement ahead" },
+};
+
+export function pointLabel(point: PointKey, attachment: Attachment): string {
+  return ON[attachment]?.[point] ?? POINT_LABELS[point];
+}

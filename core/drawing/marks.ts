@@ -1,4 +1,5 @@
-import { CATALOGUE, type Dimension, SECTIONS_LETTER } from "../dimension/catalogue.ts";
+import type { Attachment } from "../dimension/attachment.ts";
+import { type Dimension, dimension, isDimensionKey, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
 import type { Units } from "../quantity/units.ts";
 import { termsBetween } from "../rig/frame.ts";
@@ -8,11 +9,13 @@ import type { Placed } from "./place.ts";
 import type { DimensionMark, Sheet } from "./sheet.ts";
 
 /** The lengths one walks along from the receiver to the tool. */
-export const LEADING = new Set(
-  (["pivot", "workFront", "workRear"] as const).flatMap((to) =>
-    termsBetween("receiver", to, "x").map(({ key }) => key),
-  ),
-);
+export function leading(attachment: Attachment): ReadonlySet<string> {
+  return new Set(
+    (["pivot", "workFront", "workRear"] as const).flatMap((to) =>
+      termsBetween(attachment, "receiver", to, "x").map(({ key }) => key),
+    ),
+  );
+}
 
 export function sectionsText({ sections }: ResolvedRig): string {
   return sections ? `${sections.widths.length} sections` : "missing";
@@ -31,7 +34,7 @@ export function toMark(
   rig: ResolvedRig,
   sheet: Sheet,
 ): DimensionMark {
-  const entry = CATALOGUE.find(({ key }) => key === target);
+  const entry = isDimensionKey(target) ? dimension(target, rig.attachment) : null;
   const text = entry ? valueText(entry, rig, sheet.units) : sectionsText(rig);
   const missing = entry ? rig.values[entry.key].value === null : rig.sections === null;
   const doubted = entry

@@ -2,23 +2,25 @@
  * The plan drawing of a rig: from readings to pixels, true to scale, travel up, left on the left.
  * Pure: the same rig and sheet always give the same drawing; app/drawing only turns it into SVG.
  */
-import { CATALOGUE, type Dimension } from "../dimension/catalogue.ts";
-import { POINT_KEYS, type PointKey } from "../dimension/points.ts";
+import { catalogueOf, type Dimension, isOfWork } from "../dimension/catalogue.ts";
+import type { PointKey } from "../dimension/points.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { placeSections } from "../rig/sections.ts";
+import { works } from "../rig/whole.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
 import { grow } from "./geometry.ts";
-import { LEADING, sectionsText, toMark, valueText } from "./marks.ts";
+import { leading, sectionsText, toMark, valueText } from "./marks.ts";
 import { type Offer, placeAll, type Request } from "./place.ts";
-import { drawnWidth, rigPoints } from "./rig-points.ts";
+import { drawnWidth, pointsOf, rigPoints } from "./rig-points.ts";
 import {
   BEHIND_THE_TOOL,
-  drillBlocks,
-  frontOf,
-  rigStrokes,
+  carrierBlocks,
+  carrierEnds,
+  carrierStrokes,
   rowMarks,
   TRACTOR_HALF_WIDTH,
-  tractorBlocks,
+  toolBlocks,
+  toolStrokes,
 } from "./shapes.ts";
 import {
   type DimensionMark,
@@ -58,7 +60,10 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
   const lastX = (originY - sheet.height) / scale;
   const soilEnd =
     sheet.region === "tractor" ? lastX : Math.max(lastX, extent.back - (BRACKETS + ACROSS) / scale);
-  const blocks = [...drillBlocks(rig, soilEnd), ...tractorBlocks(points)].map(
+  const tools = [...(sheet.others ?? []), rig];
+  const shapes = [...tools.flatMap((tool) => toolBlocks(tool, soilEnd)), ...carrierBlocks(rig)];
+  const strokes = [...tools.flatMap(toolStrokes), ...carrierStrokes(rig)];
+  const blocks = shapes.map(
     ({ role, assumed, x, y, length, width }): PlanBlock => ({
       role,
       assumed,
@@ -68,7 +73,7 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
       h: length * scale,
     }),
   );
-  const planPoints = POINT_KEYS.map((key) => ({
+  const planPoints = pointsOf(rig).map((key) => ({
     key,
     x: toX(points[key].y),
     y: toY(points[key].x),
@@ -84,7 +89,7 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
     scale,
     grid: gridOf(sheet, scale, sheet.width / 2, originY),
     blocks,
-    strokes: rigStrokes(rig).map(({ role, assumed, points: path }) => ({
+    strokes: strokes.map(({ role, assumed, points: path }) => ({
       role,
       assumed,
       points: path.map(([x, y]) => `${toX(y)},${toY(x)}`).join(" "),
@@ -103,23 +108,38 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
 
 type Extent = { front: number; back: number; half: number };
 
-function extentOf(rig: ResolvedRig, { region }: Sheet): Extent {
+function extentOf(rig: ResolvedRig, { region, others = [] }: Sheet): Extent {
   const points = rigPoints(rig);
-  const along = POINT_KEYS.map((key) => points[key].x);
+  const ends = carrierEnds(rig);
+  const tools = region === "rig" ? [rig, ...others] : [rig];
+  const along = tools.flatMap((tool) => pointsOf(tool).map((key) => rigPoints(tool)[key].x));
   const half = Math.max(
     TRACTOR_HALF_WIDTH,
-    drawnWidth(rig) / 2 + Math.abs(points.workMid.y),
+    ...tools.map((tool) => drawnWidth(tool) / 2 + Math.abs(rigPoints(tool).workMid.y)),
     Math.abs(points.receiver.y) + 0.3,
   );
-  const front = Math.max(frontOf(points.frontAxle.x) + 0.1, ...along.map((x) => x + 0.3));
-  const back = Math.min(...along) - BEHIND_THE_TOOL;
+  const front = Math.max(ends.front + 0.1, ...along.map((x) => x + 0.3));
+  const back = Math.min(ends.back + 0.3, ...along) - BEHIND_THE_TOOL;
   switch (region) {
     case "rig":
       return { front, back, half };
     case "tractor":
-      return { front, back: Math.min(points.pin.x, -1) - 0.9, half: TRACTOR_HALF_WIDTH + 0.9 };
+      return {
+        front: Math.max(ends.front + 0.1, points.pin.x + 0.4),
+        back: Math.min(points.pin.x, ends.back) - 0.9,
+        half: TRACTOR_HALF_WIDTH + 0.9,
+      };
     case "tool":
-      return { front: Math.max(points.pin.x, points.workFront.x, points.workRear.x) + 0.7, back, half };
+      return {
+        front: Math.max(points.pin.x, points.workFront.x, points.workRear.x) + 0.7,
+        back:
+          Math.min(
+            ...pointsOf(rig)
+              .filter((key) => key !== "axle" && key !== "frontAxle" && key !== "receiver")
+              .map((key) => points[key].x),
+          ) - BEHIND_THE_TOOL,
+        half,
+      };
   }
 }
 
@@ -151,10 +171,13 @@ type Scene = {
 
 function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
   const { sheet, rig, points, blocks, brackets, scaleBar } = scene;
-  const drawn = CATALOGUE.filter(
-    ({ key, station }) =>
-      (sheet.only === null || sheet.only === key) &&
-      (station === sheet.station || (sheet.region === "rig" && LEADING.has(key))),
+  const leads = leading(rig.attachment);
+  const working = works(rig);
+  const drawn = catalogueOf(rig.attachment).filter(
+    (entry) =>
+      (working || !isOfWork(entry)) &&
+      (sheet.only === null || sheet.only === entry.key) &&
+      (entry.station === sheet.station || (sheet.region === "rig" && leads.has(entry.key))),
   );
   const values = sheet.labels === "values";
   const requests: (Request & { priority: number })[] = drawn.map((entry) => ({
@@ -163,7 +186,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
     letterOnly: () => offersOf(entry, scene, tractorHalf, false),
     priority: entry.span?.axis === "x" ? 0 : entry.key === "tool.width" ? 1 : 2,
   }));
-  if (sheet.station === "tool" && (sheet.only === null || sheet.only === "sections"))
+  if (working && sheet.station === "tool" && (sheet.only === null || sheet.only === "sections"))
     requests.push({
       target: "sections",
       candidates: sectionsTag(scene, values),

@@ -1,37 +1,60 @@
-import { dimension } from "../dimension/catalogue.ts";
+import type { Attachment } from "../dimension/attachment.ts";
+import { dimension, hasDimension } from "../dimension/catalogue.ts";
 import { POINT_KEYS, type PointKey } from "../dimension/points.ts";
 import { coordinate, type Term } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { works } from "../rig/whole.ts";
 
 /** A point of the rig in frame metres; `assumed` where a missing reading was filled with its typical value. */
 export type RigPoint = { key: PointKey; x: number; y: number; assumed: boolean };
+
+const OF_WORK: readonly PointKey[] = ["workFront", "workRear", "workMid", "leftEdge", "rightEdge"];
+
+/** The named points a rig of this attachment has. */
+export function pointsOf(rig: ResolvedRig): readonly PointKey[] {
+  const { attachment } = rig;
+  const working = works(rig);
+  return POINT_KEYS.filter(
+    (key) =>
+      (working || !OF_WORK.includes(key)) &&
+      (key !== "pivot" || hasDimension(attachment, "pin.pivot")) &&
+      (key !== "leadPin" || attachment === "train"),
+  );
+}
 
 /** Every named point, the missing ones where they usually are: a drawing needs a place for what is not known yet. */
 export function rigPoints(rig: ResolvedRig): Record<PointKey, RigPoint> {
   return Object.fromEntries(
     POINT_KEYS.map((key) => {
-      const x = place(coordinate(key, "x"), rig);
-      const y = place(coordinate(key, "y"), rig);
+      const x = place(coordinate(rig.attachment, key, "x"), rig);
+      const y = place(coordinate(rig.attachment, key, "y"), rig);
       return [key, { key, x: x.value, y: y.value, assumed: x.assumed || y.assumed }];
     }),
   ) as Record<PointKey, RigPoint>;
 }
 
-function place(terms: readonly Term[], { values }: ResolvedRig): { value: number; assumed: boolean } {
+function place(
+  terms: readonly Term[],
+  { attachment, values }: ResolvedRig,
+): { value: number; assumed: boolean } {
   return {
     value: terms.reduce(
-      (sum, { key, coefficient }) => sum + coefficient * drawnValue(values[key].value, key),
+      (sum, { key, coefficient }) => sum + coefficient * drawnValue(values[key].value, key, attachment),
       0,
     ),
     assumed: terms.some(({ key }) => values[key].value === null),
   };
 }
 
-function drawnValue(value: number | null, key: Term["key"]): number {
-  return value ?? dimension(key).typical;
+function drawnValue(value: number | null, key: Term["key"], attachment: Attachment): number {
+  return value ?? dimension(key, attachment).typical;
 }
 
+/** A cart nobody measured further, metres: for recognition only. */
+export const CART = { width: 2.4, wheel: 1.15, tyre: 0.5, before: 0.55, beyond: 1.1 };
+
 /** The working width the drawing shows, metres. */
-export function drawnWidth({ values }: ResolvedRig): number {
-  return drawnValue(values["tool.width"].value, "tool.width");
+export function drawnWidth(rig: ResolvedRig): number {
+  const { attachment, values } = rig;
+  return works(rig) ? drawnValue(values["tool.width"].value, "tool.width", attachment) : CART.width;
 }

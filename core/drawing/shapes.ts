@@ -1,6 +1,9 @@
+import { isAhead, isCarried, onLinks } from "../dimension/attachment.ts";
+import { hasDimension } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { drawnWidth, type RigPoint, rigPoints } from "./rig-points.ts";
+import { works } from "../rig/whole.ts";
+import { CART, drawnWidth, type RigPoint, rigPoints } from "./rig-points.ts";
 
 /** A rectangle of the rig in frame metres: its middle, its length along x and width along y. */
 export type Block = {
@@ -37,40 +40,66 @@ export const TRACTOR_HALF_WIDTH = (TRACTOR.rearTyre.track + TRACTOR.rearTyre.wid
 /** How far the drawing reaches behind the last rank or the wheels, metres. */
 export const BEHIND_THE_TOOL = 0.55;
 
-export function tractorBlocks({ frontAxle }: Record<PointKey, RigPoint>): Block[] {
-  const { rearTyre, frontTyre, bonnet, cab } = TRACTOR;
-  const wheelbase = frontAxle.x;
-  const tyre = (x: number, side: number, size: typeof rearTyre): Block => ({
-    role: "tyre",
-    x,
-    y: (side * size.track) / 2,
-    length: size.length,
-    width: size.width,
-    assumed: true,
-  });
-  const between = (role: Block["role"], part: { from: number; to: number; width: number }): Block => ({
+/** A machine that drives with its front wheels and steers with the rear ones carries its cab far forward. */
+export const SELF_PROPELLED = {
+  driveTyre: { length: 1.85, width: 0.75, track: 2.35 },
+  steeredTyre: { length: 1.25, width: 0.5, track: 2.3 },
+  body: { from: 0.35, beyondAxle: 1.1, width: 1.7 },
+  cab: { from: 0.35, to: 2, width: 1.75 },
+};
+
+/** Where the machine that drives ends, ahead and behind. */
+export function carrierEnds(rig: ResolvedRig): { front: number; back: number } {
+  const { frontAxle } = rigPoints(rig);
+  return rig.attachment === "head"
+    ? { front: SELF_PROPELLED.cab.to, back: frontAxle.x - SELF_PROPELLED.body.beyondAxle }
+    : { front: frontOf(frontAxle.x), back: -TRACTOR.rearTyre.length / 2 };
+}
+
+type Tyre = { length: number; width: number; track: number };
+
+function pairOf(x: number, { length, width, track }: Tyre): Block[] {
+  return [-1, 1].map((side) => ({ role: "tyre", x, y: (side * track) / 2, length, width, assumed: true }));
+}
+
+function span(role: Block["role"], part: { from: number; to: number; width: number }): Block {
+  return {
     role,
     x: (part.from + part.to) / 2,
     y: 0,
     length: part.to - part.from,
     width: part.width,
     assumed: true,
-  });
+  };
+}
+
+/** Tractor, or the machine that drives itself. */
+export function carrierBlocks(rig: ResolvedRig): Block[] {
+  const { frontAxle } = rigPoints(rig);
+  if (rig.attachment === "head") {
+    const { driveTyre, steeredTyre, body, cab } = SELF_PROPELLED;
+    return [
+      ...pairOf(frontAxle.x, steeredTyre),
+      ...pairOf(0, driveTyre),
+      span("bonnet", { from: frontAxle.x - body.beyondAxle, to: body.from, width: body.width }),
+      span("cab", cab),
+    ];
+  }
+  const { rearTyre, frontTyre, bonnet, cab } = TRACTOR;
   return [
-    tyre(wheelbase, -1, frontTyre),
-    tyre(wheelbase, 1, frontTyre),
-    tyre(0, -1, rearTyre),
-    tyre(0, 1, rearTyre),
-    between("bonnet", { ...bonnet, to: frontOf(wheelbase) }),
-    between("cab", cab),
+    ...pairOf(frontAxle.x, frontTyre),
+    ...pairOf(0, rearTyre),
+    span("bonnet", { ...bonnet, to: frontOf(frontAxle.x) }),
+    span("cab", cab),
   ];
 }
 
 const RANK_DEPTH = 0.1;
 export const WHEEL_DIAMETER = 0.62;
 
-/** The drill: soil it has worked, ranks where they were measured, a hopper and wheels for recognition. */
-export function drillBlocks(rig: ResolvedRig, lastX: number): Block[] {
+/** The tool: soil it has worked, its ranks where they were measured, a body and wheels for recognition. */
+export function toolBlocks(rig: ResolvedRig, lastX: number): Block[] {
+  if (!works(rig)) return cartBlocks(rig);
   const points = rigPoints(rig);
   const width = drawnWidth(rig);
   const { workFront, workRear, pivot, pin } = points;
@@ -91,13 +120,52 @@ export function drillBlocks(rig: ResolvedRig, lastX: number): Block[] {
     width,
     assumed: assumed || rig.values["tool.width"].value === null,
   });
+  const rolls = hasDimension(rig.attachment, "pin.pivot");
   return [
     soil,
-    ...hopper(pin.x, firstRank),
-    ...packer(pivot, width, workFront.y),
+    ...(rolls ? hopper(pin.x, firstRank) : frame(rig, points, width)),
+    ...(rolls ? packer(pivot, width, workFront.y) : []),
     rank(workFront),
     rank(workRear),
   ];
+}
+
+/** Where a cart's box begins behind its pin and ends behind its wheels, metres along x. */
+export function cartBox(rig: ResolvedRig): { from: number; to: number } {
+  const { pin, pivot } = rigPoints(rig);
+  return { from: pivot.x - CART.beyond, to: pivot.x + (pin.x - pivot.x) * CART.before };
+}
+
+function cartBlocks(rig: ResolvedRig): Block[] {
+  const { pivot } = rigPoints(rig);
+  return [
+    span("hopper", { ...cartBox(rig), width: CART.width * 0.9 }),
+    ...pairOf(pivot.x, { length: CART.wheel, width: CART.tyre, track: CART.width - CART.tyre }),
+  ];
+}
+
+/** A carried tool hangs close: its frame lies between hitch and work, as wide as it works. */
+function frame(
+  rig: ResolvedRig,
+  { pin, workFront, workRear }: Record<PointKey, RigPoint>,
+  width: number,
+): Block[] {
+  const ahead = isAhead(rig.attachment);
+  const near = pin.x + (ahead ? 0.12 : -0.12);
+  const far = ahead ? Math.max(workFront.x, workRear.x) : Math.min(workFront.x, workRear.x);
+  const [from, to] = [Math.min(near, far), Math.max(near, far)];
+  return to - from < 0.15
+    ? []
+    : [
+        {
+          role: "hopper",
+          x: (from + to) / 2,
+          y: workFront.y,
+          length: to - from,
+          width: width * 0.94,
+          assumed: true,
+        },
+      ];
 }
 
 /** A hopper stands ahead of the ranks where there is room for one. */
@@ -120,39 +188,102 @@ function packer(pivot: RigPoint, width: number, y: number): Block[] {
   }));
 }
 
-export function rigStrokes(rig: ResolvedRig): Stroke[] {
-  const { pin, workFront, workRear, frontAxle } = rigPoints(rig);
-  const frontOfFrame = pin.x - (pin.x - Math.max(workFront.x, workRear.x)) * 0.52;
-  const axle = TRACTOR.frontTyre.track / 2;
-  const strokes: Stroke[] = [
+/** The axle that steers, for recognition. */
+export function carrierStrokes(rig: ResolvedRig): Stroke[] {
+  const { frontAxle } = rigPoints(rig);
+  const half = (rig.attachment === "head" ? SELF_PROPELLED.steeredTyre : TRACTOR.frontTyre).track / 2;
+  return [
     {
       role: "front axle",
       points: [
-        [frontAxle.x, -axle],
-        [frontAxle.x, axle],
+        [frontAxle.x, -half],
+        [frontAxle.x, half],
       ],
       assumed: frontAxle.assumed,
     },
+  ];
+}
+
+/** What a tool hangs by: a drawbar and tongue, two links, or the mount of a head. */
+export function toolStrokes(rig: ResolvedRig): Stroke[] {
+  const { pin, leadPin, workFront, workRear, frontAxle } = rigPoints(rig);
+  if (onLinks(rig.attachment)) return linkStrokes(rig, pin, frontAxle);
+  const from = rig.attachment === "train" ? leadPin.x - 1.5 : rig.attachment === "head" ? 1.2 : -0.5;
+  const strokes: Stroke[] = [
     {
       role: "drawbar",
       points: [
-        [-0.5, 0],
+        [from, 0],
         [pin.x, 0],
       ],
       assumed: pin.assumed,
     },
   ];
-  if (pin.x - frontOfFrame > 0.3)
-    strokes.push({
-      role: "tongue",
-      points: [
-        [frontOfFrame, -0.55],
-        [pin.x, 0],
-        [frontOfFrame, 0.55],
-      ],
-      assumed: true,
-    });
+  const frontOfFrame = works(rig)
+    ? pin.x - (pin.x - Math.max(workFront.x, workRear.x)) * 0.52
+    : cartBox(rig).to;
+  if (pin.x - frontOfFrame > 0.3) strokes.push(tongue(frontOfFrame, pin.x, 0.55));
   return strokes;
+}
+
+function tongue(frame: number, pin: number, half: number): Stroke {
+  return {
+    role: "tongue",
+    points: [
+      [frame, -half],
+      [pin, 0],
+      [frame, half],
+    ],
+    assumed: true,
+  };
+}
+
+/** Both lower links, to scale across where pivots and cross shaft were taped. */
+function linkStrokes(rig: ResolvedRig, pin: RigPoint, frontAxle: RigPoint): Stroke[] {
+  const ahead = isAhead(rig.attachment);
+  const from = ahead ? frontAxle.x + 0.45 : -0.1;
+  const pivots = (rig.values["hitch.pivots"].value ?? 0.5) / 2;
+  const balls = (rig.values["tool.span"].value ?? 0.82) / 2;
+  const links = [-1, 1].map(
+    (side): Stroke => ({
+      role: "drawbar",
+      points: [
+        [from, side * pivots],
+        [pin.x, side * balls],
+      ],
+      assumed: pin.assumed,
+    }),
+  );
+  const shaft: Stroke = {
+    role: "drawbar",
+    points: [
+      [pin.x, -balls],
+      [pin.x, balls],
+    ],
+    assumed: pin.assumed,
+  };
+  const { workFront, workRear, leftEdge, rightEdge } = rigPoints(rig);
+  if (isCarried(rig.attachment)) {
+    const beside = leftEdge.y > balls ? leftEdge : rightEdge.y < -balls ? rightEdge : null;
+    return beside
+      ? [...links, shaft, carrierArm(pin, beside, (workFront.x + workRear.x) / 2)]
+      : [...links, shaft];
+  }
+  const frame = pin.x - (pin.x - Math.max(workFront.x, workRear.x)) * 0.52;
+  return pin.x - frame > 0.3 ? [...links, shaft, tongue(frame, pin.x, 0.3)] : [...links, shaft];
+}
+
+/** A tool that works beside the tractor hangs on an arm from its headstock. */
+function carrierArm(pin: RigPoint, edge: RigPoint, middle: number): Stroke {
+  return {
+    role: "tongue",
+    points: [
+      [pin.x, 0],
+      [middle, 0],
+      [middle, edge.y],
+    ],
+    assumed: true,
+  };
 }
 
 /** Where each row meets the ground: odd rows in the front rank, even in the rear. Empty until rows are known. */

@@ -3,6 +3,7 @@ import type { StationKey } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { METRES_PER } from "../quantity/length.ts";
 import { inInches, type Units } from "../quantity/units.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Box } from "./geometry.ts";
 import type { Segment, Target } from "./place.ts";
 import type { Block } from "./shapes.ts";
@@ -19,6 +20,8 @@ export type Sheet = {
   /** the one dimension to draw, where there is room for no more; null: all of them */
   only: Target | null;
   units: Units;
+  /** the rig's other tools, drawn as outlines */
+  others?: readonly ResolvedRig[];
 };
 
 export type DimensionMark = {
@@ -54,6 +57,20 @@ export type Plan = {
   scaleBar: { x: number; y: number; length: number; label: string };
   /** where travel points on the sheet */
   travel: "up" | "right";
+  /** pins and balls of a linkage */
+  spots?: { x: number; y: number; kind: "pin" | "virtual" }[];
+  /** words on the sheet that are no dimension */
+  notes?: Note[];
+  /** loads: from tail to head, kg as text beside them */
+  arrows?: { x: number; from: number; to: number; text: string; tone: "good" | "stop" | "plain" }[];
+};
+
+export type Note = {
+  x: number;
+  y: number;
+  text: string;
+  anchor: "start" | "middle" | "end";
+  tone?: "stop" | "dye";
 };
 
 export const MARGIN = 14;

@@ -2,16 +2,26 @@
  * The side view of a rig, seen from its right: travel to the right, ground at the bottom of the machine, lengths
  * in lanes below the ground. To scale from the same readings as the plan; heights nobody reads yet are assumed.
  */
-import { CATALOGUE } from "../dimension/catalogue.ts";
-import { POINT_KEYS, type PointKey } from "../dimension/points.ts";
+import { type Attachment, isAhead, onPin } from "../dimension/attachment.ts";
+import { catalogueOf, hasDimension, isOfWork } from "../dimension/catalogue.ts";
+import type { PointKey } from "../dimension/points.ts";
 import { between } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { works } from "../rig/whole.ts";
 import { acrossOffers, alongOffers } from "./candidates.ts";
 import { grow } from "./geometry.ts";
-import { LEADING, toMark, valueText } from "./marks.ts";
+import { leading, toMark, valueText } from "./marks.ts";
 import { type Offer, placeAll, type Request } from "./place.ts";
-import { type RigPoint, rigPoints } from "./rig-points.ts";
-import { BEHIND_THE_TOOL, frontOf, TRACTOR, WHEEL_DIAMETER } from "./shapes.ts";
+import { CART, pointsOf, type RigPoint, rigPoints } from "./rig-points.ts";
+import {
+  BEHIND_THE_TOOL,
+  carrierEnds,
+  cartBox,
+  frontOf,
+  SELF_PROPELLED,
+  TRACTOR,
+  WHEEL_DIAMETER,
+} from "./shapes.ts";
 import {
   type DimensionMark,
   gridOf,
@@ -43,8 +53,8 @@ export function drawSide(rig: ResolvedRig, sheet: Sheet): Plan {
   const points = rigPoints(rig);
   const receiverUp = between(rig, "axle", "receiver", "up").total;
   const height = receiverUp ?? HEIGHTS.receiver;
-  const { front, back } = extentOf(points, sheet);
-  const drawn = drawnAlong(sheet);
+  const { front, back } = extentOf(rig, sheet);
+  const drawn = drawnAlong(rig, sheet);
   const lanes = sheet.labels === "none" ? 0 : drawn.length;
   const top = sheet.labels === "values" ? 44 : MARGIN;
   const room = sheet.height - top - MARGIN - lanes * LANE;
@@ -59,10 +69,11 @@ export function drawSide(rig: ResolvedRig, sheet: Sheet): Plan {
     receiver: height,
     axle: TRACTOR.rearTyre.length / 2,
     frontAxle: TRACTOR.frontTyre.length / 2,
-    pin: HEIGHTS.pin,
+    pin: hitchHeight(rig),
+    leadPin: HEIGHTS.pin,
     pivot: WHEEL_DIAMETER / 2,
   };
-  const planPoints = POINT_KEYS.map(
+  const planPoints = pointsOf(rig).map(
     (key): PlanPoint => ({
       key,
       x: toX(points[key].x),
@@ -77,8 +88,8 @@ export function drawSide(rig: ResolvedRig, sheet: Sheet): Plan {
     height: sheet.height,
     scale,
     grid: gridOf(sheet, scale, originX, ground),
-    blocks: blocksOf(points, toX, toY, sheet),
-    strokes: strokesOf(points, toX, toY, sheet),
+    blocks: blocksOf(rig, toX, toY, sheet),
+    strokes: strokesOf(rig, toX, toY, sheet),
     rows: [],
     points: planPoints,
     brackets: [],
@@ -88,23 +99,31 @@ export function drawSide(rig: ResolvedRig, sheet: Sheet): Plan {
   };
 }
 
-function extentOf(points: Record<PointKey, RigPoint>, { region }: Sheet): { front: number; back: number } {
-  const along = POINT_KEYS.map((key) => points[key].x);
-  const front = Math.max(frontOf(points.frontAxle.x) + 0.1, ...along.map((x) => x + 0.3));
-  const back = Math.min(...along) - BEHIND_THE_TOOL;
-  if (region === "tractor") return { front, back: Math.min(points.pin.x, -1) - 0.9 };
+function extentOf(rig: ResolvedRig, { region, others = [] }: Sheet): { front: number; back: number } {
+  const points = rigPoints(rig);
+  const ends = carrierEnds(rig);
+  const tools = region === "rig" ? [rig, ...others] : [rig];
+  const along = tools.flatMap((tool) => pointsOf(tool).map((key) => rigPoints(tool)[key].x));
+  const front = Math.max(ends.front + 0.1, ...along.map((x) => x + 0.3));
+  const back = Math.min(ends.back + 0.3, ...along) - BEHIND_THE_TOOL;
+  if (region === "tractor")
+    return { front: Math.max(ends.front, points.pin.x + 0.4), back: Math.min(points.pin.x, ends.back) - 0.9 };
   if (region === "tool")
     return { front: Math.max(points.pin.x, points.workFront.x, points.workRear.x) + 0.7, back };
   return { front, back };
 }
 
-function blocksOf(
-  points: Record<PointKey, RigPoint>,
-  toX: (x: number) => number,
-  toY: (up: number) => number,
-  sheet: Sheet,
-): PlanBlock[] {
-  const box = (role: PlanBlock["role"], x1: number, x2: number, low: number, high: number): PlanBlock => ({
+/** Where the tool hangs: a taped height of the pin or the balls, or else a usual one. */
+function hitchHeight({ attachment, values }: ResolvedRig): number {
+  const taped = values[onPin(attachment) ? "hitch.pinHeight" : "work.ballHeight"].value;
+  return taped ?? HEIGHTS.pin;
+}
+
+type Place = (metres: number) => number;
+type Boxed = (role: PlanBlock["role"], x1: number, x2: number, low: number, high: number) => PlanBlock;
+
+function blocksOf(rig: ResolvedRig, toX: Place, toY: Place, sheet: Sheet): PlanBlock[] {
+  const box: Boxed = (role, x1, x2, low, high) => ({
     role,
     assumed: true,
     x: toX(x1),
@@ -116,59 +135,114 @@ function blocksOf(
     ...box(role, x - diameter / 2, x + diameter / 2, 0, diameter),
     round: true,
   });
-  const { pin, pivot, workFront, workRear, frontAxle } = points;
-  const work = Math.max(workFront.x, workRear.x);
-  const [hopperFront, hopperBack] = [pin.x - (pin.x - work) * 0.52, work + 0.4];
-  const rank = ({ x, assumed }: RigPoint): PlanBlock => ({
-    ...box("rank", x - 0.04, x + 0.04, 0, 0.55),
-    assumed,
-  });
-  const soil = { ...box("soil", -1e3, Math.min(workFront.x, workRear.x), -0.12, 0), x: 0, assumed: false };
+  const { workFront, workRear } = rigPoints(rig);
+  const worked = Math.min(workFront.x, workRear.x);
+  const soil = { ...box("soil", -1e3, worked, -0.12, 0), x: 0, assumed: false };
   return [
-    { ...soil, w: Math.max(0, toX(Math.min(workFront.x, workRear.x))) },
-    ...(hopperFront - hopperBack < 0.5
-      ? []
-      : [box("hopper", hopperBack, hopperFront, HEIGHTS.frame + 0.25, HEIGHTS.hopper)]),
-    wheel("packer", pivot.x, WHEEL_DIAMETER),
-    rank(workFront),
-    rank(workRear),
-    box("bonnet", TRACTOR.bonnet.from, frontOf(frontAxle.x), HEIGHTS.bonnetFoot, HEIGHTS.bonnet),
-    box("cab", TRACTOR.cab.from, TRACTOR.cab.to, HEIGHTS.bonnetFoot, HEIGHTS.cabRoof),
-    wheel("tyre", frontAxle.x, TRACTOR.frontTyre.length),
-    wheel("tyre", 0, TRACTOR.rearTyre.length),
+    ...(works(rig) ? [{ ...soil, w: Math.max(0, toX(worked)) }] : []),
+    ...[...(sheet.others ?? []), rig].flatMap((tool) => toolSide(tool, box, wheel)),
+    ...carrierSide(rig, box, wheel),
     { ...box("ground", 0, 0, 0, 0), x: 0, w: sheet.width, h: 1.6, assumed: false },
   ];
 }
 
-function strokesOf(
-  { pin, pivot, workFront, workRear }: Record<PointKey, RigPoint>,
-  toX: (x: number) => number,
-  toY: (up: number) => number,
-  { width }: Sheet,
-): PlanStroke[] {
+type Wheel = (role: PlanBlock["role"], x: number, diameter: number) => PlanBlock;
+
+function toolSide(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
+  const { pin, pivot, workFront, workRear } = rigPoints(rig);
+  if (!works(rig)) {
+    const { from, to } = cartBox(rig);
+    return [
+      box("hopper", from, to, HEIGHTS.frame + 0.3, HEIGHTS.hopper + 0.7),
+      wheel("tyre", pivot.x, CART.wheel),
+    ];
+  }
+  const rank = ({ x, assumed }: RigPoint): PlanBlock => ({
+    ...box("rank", x - 0.04, x + 0.04, 0, 0.55),
+    assumed,
+  });
+  const ranks = [rank(workFront), rank(workRear)];
+  if (hasDimension(rig.attachment, "pin.pivot")) {
+    const work = Math.max(workFront.x, workRear.x);
+    const [hopperFront, hopperBack] = [pin.x - (pin.x - work) * 0.52, work + 0.4];
+    return [
+      ...(hopperFront - hopperBack < 0.5
+        ? []
+        : [box("hopper", hopperBack, hopperFront, HEIGHTS.frame + 0.25, HEIGHTS.hopper)]),
+      wheel("packer", pivot.x, WHEEL_DIAMETER),
+      ...ranks,
+    ];
+  }
+  const ahead = isAhead(rig.attachment);
+  const near = pin.x + (ahead ? 0.1 : -0.1);
+  const far = ahead ? Math.max(workFront.x, workRear.x) : Math.min(workFront.x, workRear.x);
+  return [box("hopper", Math.min(near, far), Math.max(near, far), 0.4, 0.95), ...ranks];
+}
+
+function carrierSide(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
+  const { frontAxle } = rigPoints(rig);
+  if (rig.attachment === "head") {
+    const { driveTyre, steeredTyre, body, cab } = SELF_PROPELLED;
+    return [
+      box("bonnet", frontAxle.x - body.beyondAxle, body.from, 0.9, 3.1),
+      box("cab", cab.from, cab.to, 1.5, 3.3),
+      wheel("tyre", frontAxle.x, steeredTyre.length),
+      wheel("tyre", 0, driveTyre.length),
+    ];
+  }
+  return [
+    box("bonnet", TRACTOR.bonnet.from, frontOf(frontAxle.x), HEIGHTS.bonnetFoot, HEIGHTS.bonnet),
+    box("cab", TRACTOR.cab.from, TRACTOR.cab.to, HEIGHTS.bonnetFoot, HEIGHTS.cabRoof),
+    wheel("tyre", frontAxle.x, TRACTOR.frontTyre.length),
+    wheel("tyre", 0, TRACTOR.rearTyre.length),
+  ];
+}
+
+function strokesOf(rig: ResolvedRig, toX: Place, toY: Place, { width, others = [] }: Sheet): PlanStroke[] {
   const path = (...at: [number, number][]) =>
     at.map(([x, up]) => `${Math.max(-width, toX(x))},${toY(up)}`).join(" ");
-  const last = Math.min(pivot.x, workRear.x, workFront.x);
-  const frameFront = pin.x - (pin.x - Math.max(workFront.x, workRear.x)) * 0.52;
+  return [...others, rig].flatMap((tool) => hangingBy(tool, path));
+}
+
+function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string): PlanStroke[] {
+  const { pin, leadPin, pivot, workFront, workRear, frontAxle } = rigPoints(rig);
+  const height = hitchHeight(rig);
+  const from: Record<Attachment, [number, number]> = {
+    drawn: [-0.5, height],
+    train: [leadPin.x - 1.5, HEIGHTS.frame],
+    links: [-0.1, 0.55],
+    semi: [-0.1, 0.55],
+    mounted: [-0.1, 0.55],
+    front: [frontAxle.x + 0.45, 0.55],
+    head: [1.2, 1.4],
+  };
   const strokes: PlanStroke[] = [
-    { role: "drawbar", points: path([-0.5, HEIGHTS.pin], [pin.x, HEIGHTS.pin]), assumed: pin.assumed },
+    { role: "drawbar", points: path(from[rig.attachment], [pin.x, height]), assumed: pin.assumed },
   ];
+  if (!hasDimension(rig.attachment, "pin.pivot")) return strokes;
+  const working = works(rig);
+  const last = working ? Math.min(pivot.x, workRear.x, workFront.x) : cartBox(rig).from;
+  const frameFront = working ? pin.x - (pin.x - Math.max(workFront.x, workRear.x)) * 0.52 : cartBox(rig).to;
   if (pin.x - last > 0.3)
     strokes.push({
       role: "tongue",
-      points: path([pin.x, HEIGHTS.pin], [frameFront, HEIGHTS.frame], [last, HEIGHTS.frame]),
+      points: path([pin.x, height], [frameFront, HEIGHTS.frame], [last, HEIGHTS.frame]),
       assumed: true,
     });
   return strokes;
 }
 
 /** The dimensions one can see from the side. */
-function drawnAlong({ station, region, only }: Sheet) {
-  return CATALOGUE.filter(
-    ({ key, span, station: own }) =>
-      (span?.axis === "x" || span?.axis === "up") &&
-      (only === null || only === key) &&
-      (own === station || (region === "rig" && LEADING.has(key))),
+function drawnAlong(rig: ResolvedRig, { station, region, only }: Sheet) {
+  const { attachment } = rig;
+  const working = works(rig);
+  const leads = leading(attachment);
+  return catalogueOf(attachment).filter(
+    (entry) =>
+      (working || !isOfWork(entry)) &&
+      (entry.span?.axis === "x" || entry.span?.axis === "up") &&
+      (only === null || only === entry.key) &&
+      (entry.station === station || (region === "rig" && leads.has(entry.key))),
   );
 }
 

@@ -13,7 +13,12 @@ export type Thumbnail = {
 };
 
 /** Draws a rig in plan, to scale, without dimensions. */
-export function drawThumbnail(rig: ResolvedRig, width: number, height: number): Thumbnail {
+export function drawThumbnail(
+  rig: ResolvedRig,
+  width: number,
+  height: number,
+  others: readonly ResolvedRig[] = [],
+): Thumbnail {
   const plan = drawPlan(rig, {
     width,
     height,
@@ -22,6 +27,7 @@ export function drawThumbnail(rig: ResolvedRig, width: number, height: number): 
     station: null,
     only: null,
     units: PRESETS.metric,
+    others,
   });
   const at = (key: "receiver" | "pin") => {
     const { x, y } = plan.points.find((point) => point.key === key)!;

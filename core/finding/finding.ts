@@ -3,8 +3,8 @@ import type { DimensionKey, StationKey } from "../dimension/catalogue.ts";
 export const SEVERITIES = ["stop", "fix", "check", "note"] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
-/** What a finding is about and where its cure is entered. */
-export type Target = DimensionKey | "sections";
+/** What a finding is about and where its cure is entered: a reading, the sections, or a list of the yard's. */
+export type Target = DimensionKey | "sections" | "weights" | "tyres" | "limits";
 
 /** The one way any station judges: what is wrong, why it matters, what to do next. */
 export type Finding = {
@@ -15,6 +15,8 @@ export type Finding = {
   what: string;
   why: string;
   next: { label: string; target: Target };
+  /** which tool of the rig it is about, as an index; absent where it is about the machine that drives, or there is one tool only */
+  part?: number;
 };
 
 /** Worst first; within a severity the order they were found in. */

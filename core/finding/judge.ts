@@ -1,7 +1,9 @@
-import { CATALOGUE, dimension, SECTIONS_LETTER } from "../dimension/catalogue.ts";
+import { isAhead } from "../dimension/attachment.ts";
+import { catalogueOf, dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { printLength } from "../quantity/length.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { works } from "../rig/whole.ts";
 import { type Finding, worstFirst } from "./finding.ts";
 import { judgeRepeats } from "./repeats.ts";
 import { findingOn, judgeValue } from "./value.ts";
@@ -9,21 +11,28 @@ import { judgeTrackSpacing, judgeWidths } from "./widths.ts";
 
 /** All findings on one rig, worst first. Texts print lengths in the operator's units. */
 export function judge(rig: ResolvedRig, units: Units): Finding[] {
+  const working = works(rig);
+  const entries = catalogueOf(rig.attachment).filter((entry) => working || !isOfWork(entry));
   return worstFirst([
-    ...CATALOGUE.flatMap((entry) => judgeValue(entry, rig, units)),
-    ...CATALOGUE.flatMap((entry) => judgeRepeats(entry, rig.values[entry.key], units)),
-    ...judgeRanks(rig, units),
-    ...judgeSectionsGiven(rig),
-    ...judgeWidths(rig, units),
-    ...judgeTrackSpacing(rig, units),
+    ...entries.flatMap((entry) => judgeValue(entry, rig, units)),
+    ...entries.flatMap((entry) => judgeRepeats(entry, rig.values[entry.key], units)),
+    ...(working
+      ? [
+          ...judgeRanks(rig, units),
+          ...judgeSectionsGiven(rig),
+          ...judgeWidths(rig, units),
+          ...judgeTrackSpacing(rig, units),
+        ]
+      : []),
   ]);
 }
 
-function judgeRanks({ values }: ResolvedRig, units: Units): Finding[] {
+function judgeRanks({ attachment, values }: ResolvedRig, units: Units): Finding[] {
+  if (isAhead(attachment)) return [];
   const [front, rear] = [values["pin.workFront"], values["pin.workRear"]];
   if (front.value === null || rear.value === null || front.doubt || rear.doubt) return [];
   if (rear.value >= front.value) return [];
-  const entry = dimension("pin.workRear");
+  const entry = dimension("pin.workRear", attachment);
   return [
     findingOn(entry, "ranks-crossed", {
       severity: "fix",

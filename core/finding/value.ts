@@ -1,12 +1,20 @@
 import type { Dimension } from "../dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../dimension/change.ts";
 import { printEntry } from "../dimension/entry.ts";
+import { POINT_LABELS } from "../dimension/points.ts";
 import { METRES_PER, printLength } from "../quantity/length.ts";
 import type { Units } from "../quantity/units.ts";
 import { below, type Grade } from "../rig/grade.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { guidanceUses } from "../rig/tape-next.ts";
 import type { Finding } from "./finding.ts";
+
+/** What one does to get a reading of it. */
+export function verbOf({ kind, family }: Pick<Dimension, "kind" | "family">): string {
+  if (kind === "count") return "Count";
+  if (kind === "length") return "Tape";
+  return family === "mass" ? "Weigh" : family === "pressure" ? "Gauge" : "Enter";
+}
 
 /** A finding on one dimension, cured by reading it. */
 export function findingOn(
@@ -18,14 +26,14 @@ export function findingOn(
     id: `${id}:${entry.key}`,
     station: entry.station,
     subject: entry.key,
-    next: { label: `${entry.kind === "count" ? "Count" : "Tape"} ${entry.letter}`, target: entry.key },
+    next: { label: `${verbOf(entry)} ${entry.letter || "it"}`, target: entry.key },
     ...rest,
   };
 }
 
 export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Finding[] {
   const { value, grade, doubt, stale } = rig.values[entry.key];
-  if (value === null) return [missing(entry)];
+  if (value === null) return missing(entry);
   const shown = printEntry(entry, value, units);
   switch (doubt) {
     case "zero":
@@ -47,7 +55,7 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Fi
         }),
       ];
   }
-  if (stale) return guidanceUses(entry.key) ? [outdated(entry, stale.kind, grade)] : [];
+  if (stale) return guidanceUses(rig.attachment, entry.key) ? [outdated(entry, stale.kind, grade)] : [];
   if (doubt === "habitual zero")
     return [
       findingOn(entry, "habitual-zero", {
@@ -56,7 +64,7 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Fi
         why: `It is zero on most machines, and never sure until taped. ${entry.matters}`,
       }),
     ];
-  if (!below(grade, "taped") || !guidanceUses(entry.key) || entry.sigma.book === 0) return [];
+  if (!below(grade, "taped") || !guidanceUses(rig.attachment, entry.key) || entry.sigma.book === 0) return [];
   if (isHalfTheWidth(entry, value, rig))
     return [
       findingOn(entry, "half-width", {
@@ -98,24 +106,28 @@ function outdated(entry: Dimension, kind: ChangeKind, grade: Grade): Finding {
   });
 }
 
-function missing(entry: Dimension): Finding {
+function missing(entry: Dimension): Finding[] {
+  if (entry.whenMissing === "quiet") return [];
   const pivot = entry.key === "pin.pivot";
-  return findingOn(entry, "missing", {
-    severity: entry.whenMissing,
-    what: pivot
-      ? "This drawn tool has no pivot: drawbar pin to wheels is missing."
-      : `${entry.label} is missing.`,
-    why: entry.matters,
-  });
+  return [
+    findingOn(entry, "missing", {
+      severity: entry.whenMissing,
+      what: pivot
+        ? "This drawn tool has no pivot: drawbar pin to wheels is missing."
+        : `${entry.label} is missing.`,
+      why: entry.matters,
+    }),
+  ];
 }
 
 function wrongSign(entry: Dimension, value: number, units: Units): Finding {
   const ahead = printLength(-value, units[entry.shown]);
-  const work = entry.key === "pin.workFront" || entry.key === "pin.workRear";
+  const work =
+    (entry.key === "pin.workFront" || entry.key === "pin.workRear") && entry.direction === "rearward";
   return findingOn(entry, "sign", {
     severity: "stop",
     what: work
-      ? `The ${entry.key === "pin.workFront" ? "front" : "rear"} rank lies ${ahead} ahead of the drawbar pin.`
+      ? `The ${entry.key === "pin.workFront" ? "front" : "rear"} rank lies ${ahead} ahead of the ${POINT_LABELS.pin}.`
       : `${entry.label} is negative: ${printEntry(entry, value, units)}.`,
     why: work
       ? `A drawn drill cannot sow ahead of its pin: the sign was swapped on the way here. ${entry.matters}`

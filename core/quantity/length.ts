@@ -14,6 +14,10 @@ export type LengthUnit = keyof typeof METRES_PER;
 export const LENGTH_STYLES = ["m", "cm", "mm", "in", "ft-in", "ft-in/8"] as const;
 export type LengthStyle = (typeof LENGTH_STYLES)[number];
 
+export function isLengthStyle(text: string): text is LengthStyle {
+  return (LENGTH_STYLES as readonly string[]).includes(text);
+}
+
 /** The fraction of an inch a feet style prints to. */
 const DENOMINATOR = { "ft-in": 16, "ft-in/8": 8 } as const;
 type FeetStyle = keyof typeof DENOMINATOR;

@@ -15,6 +15,7 @@ const LITRE = 0.001;
 const HECTARE = 1e4;
 const ACRE = 43560 * SQUARE_FOOT;
 const STANDARD_GRAVITY = 9.80665;
+const HORSEPOWER = 550 * METRES_PER.ft * POUND * STANDARD_GRAVITY;
 
 type UnitEntry = {
   /** SI units in one of this unit */
@@ -51,6 +52,35 @@ export const FAMILIES = {
     bar: { factor: 1e5, decimals: 2 },
     psi: { factor: (POUND * STANDARD_GRAVITY) / METRES_PER.in ** 2, decimals: 1 },
     kPa: { factor: 1000, decimals: 0, also: ["kpa"] },
+  },
+  /** W; the mechanical horsepower of 550 ft·lbf/s (NIST SP 811, appendix B.8) */
+  power: {
+    kW: { factor: 1000, decimals: 0, also: ["kw"] },
+    hp: { factor: HORSEPOWER, decimals: 0, also: ["horsepower"] },
+    W: { factor: 1, decimals: 0 },
+  },
+  /** W/m */
+  "power per length": {
+    "kW/m": { factor: 1000, decimals: 1, also: ["kw/m"] },
+    "hp/ft": { factor: HORSEPOWER / METRES_PER.ft, decimals: 1 },
+  },
+  /** N */
+  force: {
+    kN: { factor: 1000, decimals: 1, also: ["kn"] },
+    lbf: { factor: POUND * STANDARD_GRAVITY, decimals: 0, also: ["lb force"] },
+    N: { factor: 1, decimals: 0 },
+  },
+  /** 1/s */
+  rotation: {
+    rpm: { factor: 1 / 60, decimals: 0, also: ["/min", "1/min", "r/min"] },
+  },
+  /** rad */
+  angle: {
+    "°": { factor: Math.PI / 180, decimals: 1, also: ["deg", "degrees"] },
+  },
+  /** 1 */
+  ratio: {
+    "%": { factor: 0.01, decimals: 0, also: ["percent", "per cent"] },
   },
   /** kg/m² */
   "mass per area": {
@@ -134,5 +164,6 @@ export function measureStep<F extends Family>(family: F, unit: UnitOf<F>): numbe
 export function printMeasure<F extends Family>(family: F, value: number, unit: UnitOf<F>): string {
   if (!Number.isFinite(value)) throw new RangeError(`not a quantity: ${value}`);
   const { factor, decimals } = FAMILIES[family][unit] as UnitEntry;
-  return `${roundHalfUp(value / factor, decimals)}\u00a0${unit}`;
+  // The sign of degrees stands close (SI brochure, 5.4.3); every other unit after a space.
+  return `${roundHalfUp(value / factor, decimals)}${unit === "°" ? "" : "\u00a0"}${unit}`;
 }

@@ -1,4 +1,5 @@
 import { isFeet, type LengthStyle } from "./length.ts";
+import { FAMILIES, type Family, type UnitOf } from "./measure.ts";
 
 /** What a length is shown in, by what it is read with: a long tape, or a rule held across rows. */
 export type Shown = "tape" | "small";
@@ -22,4 +23,23 @@ export function inInches(style: LengthStyle): boolean {
 /** For small lengths such as uncertainties: millimetres, or decimal inches beside a tape in inches. */
 export function fineStyle({ tape }: Units): "mm" | "in" {
   return inInches(tape) ? "in" : "mm";
+}
+
+const IN_US: Partial<Record<Family, string>> = {
+  speed: "mph",
+  mass: "lb",
+  area: "ac",
+  pressure: "psi",
+  power: "hp",
+  "power per length": "hp/ft",
+  force: "lbf",
+  "mass per area": "lb/ac",
+  "volume per area": "gal/ac",
+  "count per area": "/ac",
+};
+
+/** The unit a family is shown in, following the tape: one choice for all of them. */
+export function unitOf<F extends Family>(family: F, { tape }: Units): UnitOf<F> {
+  const [first] = Object.keys(FAMILIES[family]);
+  return ((inInches(tape) ? IN_US[family] : undefined) ?? first) as UnitOf<F>;
 }

@@ -58,7 +58,7 @@ function toLink(term: Term, { value, grade, sigma, stale }: Resolved): Link {
 
 /** A→B = x_B − x_A along an axis of the machine frame. */
 export function between(rig: ResolvedRig, from: PointKey, to: PointKey, axis: Axis): Chain {
-  return evaluate(termsBetween(from, to, axis), rig);
+  return evaluate(termsBetween(rig.attachment, from, to, axis), rig);
 }
 
 /** Track spacing = working width − overlap. */

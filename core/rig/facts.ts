@@ -1,3 +1,4 @@
+import type { Attachment } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { ChangeKind } from "../dimension/change.ts";
 import type { ConditionKey } from "../dimension/condition.ts";
@@ -52,8 +53,9 @@ export type Proof = {
   terms: readonly Term[];
 };
 
-/** What is known of a rig. */
+/** What is known of a rig, seen from one of its tools: the machine that carries, and that tool. */
 export type RigFacts = {
+  attachment: Attachment;
   /** the current sitting's readings of each dimension, oldest first; nothing where there is none */
   readings: Partial<Record<DimensionKey, readonly Reading[]>>;
   /** the newest reading of the sitting before the current one */

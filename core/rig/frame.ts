@@ -6,7 +6,14 @@
  * the catalogue: this file is the one place where a reading taken "straight back" turns into a coordinate
  * behind the axle.
  */
-import { CATALOGUE, type DimensionKey, type Direction } from "../dimension/catalogue.ts";
+import type { Attachment } from "../dimension/attachment.ts";
+import {
+  catalogueOf,
+  type DimensionKey,
+  type Direction,
+  dimension,
+  hasDimension,
+} from "../dimension/catalogue.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
 
 export type Term = { key: DimensionKey; coefficient: number };
@@ -14,19 +21,36 @@ export type Term = { key: DimensionKey; coefficient: number };
 /** The sign a reading taken in each direction has in the frame. */
 export const SENSE: Record<Direction, 1 | -1> = { forward: 1, rearward: -1, right: 1, up: 1, across: 1 };
 
+/** A point's coordinate on one attachment. */
+type Along = (point: PointKey, axis: Axis) => readonly Term[];
+
 /** Points that no single reading leads to: weighted from others, with a reading added where one is needed. */
-const COMPOSED: Partial<Record<PointKey, Partial<Record<Axis, () => readonly Term[]>>>> = {
-  workFront: { y: () => coordinate("workMid", "y") },
-  workRear: { y: () => coordinate("workMid", "y") },
+const COMPOSED: Partial<
+  Record<PointKey, Partial<Record<Axis, (at: Along, attachment: Attachment) => readonly Term[]>>>
+> = {
+  workFront: { y: (at) => at("workMid", "y") },
+  workRear: { y: (at) => at("workMid", "y"), x: (at, attachment) => rearOfWork(at, attachment) },
   workMid: {
-    x: () => [...scaled(coordinate("workFront", "x"), 0.5), ...scaled(coordinate("workRear", "x"), 0.5)],
+    x: (at) => [...scaled(at("workFront", "x"), 0.5), ...scaled(at("workRear", "x"), 0.5)],
   },
-  leftEdge: { x: () => coordinate("workMid", "x"), y: () => edge(-0.5) },
-  rightEdge: { x: () => coordinate("workMid", "x"), y: () => edge(0.5) },
+  leftEdge: { x: (at) => at("workMid", "x"), y: (at) => edge(at, -0.5) },
+  rightEdge: { x: (at) => at("workMid", "x"), y: (at) => edge(at, 0.5) },
 };
 
-function edge(coefficient: number): Term[] {
-  return [...coordinate("workMid", "y"), { key: "tool.width", coefficient }];
+function edge(at: Along, coefficient: number): Term[] {
+  return [...at("workMid", "y"), { key: "tool.width", coefficient }];
+}
+
+/** A head works along one line, its knife. */
+function rearOfWork(at: Along, attachment: Attachment): readonly Term[] {
+  return hasDimension(attachment, "pin.workRear")
+    ? [...at("pin", "x"), { key: "pin.workRear", coefficient: senseOf(attachment, "pin.workRear") }]
+    : at("workFront", "x");
+}
+
+/** The sign a reading has in the frame on an attachment. */
+export function senseOf(attachment: Attachment, key: DimensionKey): 1 | -1 {
+  return SENSE[dimension(key, attachment).direction];
 }
 
 function scaled(terms: readonly Term[], by: number): Term[] {
@@ -43,16 +67,17 @@ function once(name: string, work: () => readonly Term[]): readonly Term[] {
 }
 
 /** A point's coordinate as terms, in walking order from the axle; empty where the point lies on the axis itself. */
-export function coordinate(point: PointKey, axis: Axis): readonly Term[] {
-  return once(`${point} ${axis}`, () => follow(point, axis));
+export function coordinate(attachment: Attachment, point: PointKey, axis: Axis): readonly Term[] {
+  return once(`${attachment} ${point} ${axis}`, () => follow(attachment, point, axis));
 }
 
-function follow(point: PointKey, axis: Axis): Term[] {
+function follow(attachment: Attachment, point: PointKey, axis: Axis): Term[] {
   const composed = COMPOSED[point]?.[axis];
-  if (composed) return sum(composed());
-  const entry = CATALOGUE.find(({ span }) => span?.to === point && span.axis === axis);
+  if (composed) return sum(composed((to, along) => coordinate(attachment, to, along), attachment));
+  const entry = catalogueOf(attachment).find(({ span }) => span?.to === point && span.axis === axis);
   if (!entry?.span) return [];
-  return [...coordinate(entry.span.from, axis), { key: entry.key, coefficient: SENSE[entry.direction] }];
+  const way = { key: entry.key, coefficient: SENSE[entry.direction] };
+  return [...coordinate(attachment, entry.span.from, axis), way];
 }
 
 function sum(terms: readonly Term[]): Term[] {
@@ -62,8 +87,13 @@ function sum(terms: readonly Term[]): Term[] {
 }
 
 /** The terms of A→B along an axis, B − A, in walking order from A; what both ends share cancels. */
-export function termsBetween(from: PointKey, to: PointKey, axis: Axis): readonly Term[] {
-  return once(`${from} ${to} ${axis}`, () =>
-    sum([...scaled(coordinate(from, axis), -1).reverse(), ...coordinate(to, axis)]),
+export function termsBetween(
+  attachment: Attachment,
+  from: PointKey,
+  to: PointKey,
+  axis: Axis,
+): readonly Term[] {
+  return once(`${attachment} ${from} ${to} ${axis}`, () =>
+    sum([...scaled(coordinate(attachment, from, axis), -1).reverse(), ...coordinate(attachment, to, axis)]),
   );
 }

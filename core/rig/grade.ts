@@ -3,12 +3,15 @@ export const GRADES = ["missing", "assumed", "book", "taped", "proven"] as const
 export type Grade = (typeof GRADES)[number];
 
 /** What the value was come by with; each gives a grade. */
-export const INSTRUMENTS = ["tape", "book", "estimate"] as const;
+export const INSTRUMENTS = ["tape", "scale", "gauge", "look", "book", "estimate"] as const;
 /** `file`: it came in a file, and nobody here has read it off the machine. */
 export type Instrument = (typeof INSTRUMENTS)[number] | "file";
 
 const GRADE_OF: Record<Instrument, Exclude<Grade, "missing">> = {
   tape: "taped",
+  scale: "taped",
+  gauge: "taped",
+  look: "taped",
   book: "book",
   estimate: "assumed",
   file: "assumed",

@@ -1,4 +1,5 @@
-import { CATALOGUE, type Dimension, type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import type { Attachment } from "../dimension/attachment.ts";
+import { DIMENSION_KEYS, type Dimension, type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import type { ChangeKind } from "../dimension/change.ts";
 import type { Change, Proof, Reading, RigFacts, SectionLayout } from "./facts.ts";
 import type { Term } from "./frame.ts";
@@ -11,6 +12,8 @@ export type Resolved = {
   key: DimensionKey;
   /** SI in the dimension's own direction, the mean of the current sitting; null where missing, never 0 for missing */
   value: number | null;
+  /** the key of what was chosen, where the dimension is a choice; null where missing or no choice */
+  choice: string | null;
   grade: Grade;
   /** standard uncertainty, 1 σ, SI; for a missing or disbelieved value that of the plausible range */
   sigma: number;
@@ -30,6 +33,7 @@ export type Resolved = {
 };
 
 export type ResolvedRig = {
+  attachment: Attachment;
   values: Record<DimensionKey, Resolved>;
   sections: SectionLayout | null;
   /** the change since the sections were given that touches them */
@@ -44,11 +48,11 @@ const SECTIONS_TOUCHED_BY: readonly ChangeKind[] = ["tool openers"];
 export function resolveRig(facts: RigFacts): ResolvedRig {
   const proofs = facts.proofs.filter((proof) => holds(proof, facts));
   const values = Object.fromEntries(
-    CATALOGUE.map((entry) => [entry.key, resolveValue(entry, facts, proofs)]),
+    DIMENSION_KEYS.map((key) => [key, resolveValue(dimension(key, facts.attachment), facts, proofs)]),
   ) as Record<DimensionKey, Resolved>;
   const { sections } = facts;
   const sectionsStale = sections ? touched(SECTIONS_TOUCHED_BY, sections.measuredAt, facts.changes) : null;
-  return { values, sections, sectionsStale, proofs };
+  return { attachment: facts.attachment, values, sections, sectionsStale, proofs };
 }
 
 /** The field test that confirms this very sum, whichever end it was walked from. */
@@ -89,6 +93,7 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
     return {
       ...base,
       value: null,
+      choice: null,
       grade: "missing",
       sigma: rangeSigma(entry),
       doubt: null,
@@ -100,12 +105,13 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
   const value = mean(numbers);
   const proof = provenBy([{ key, coefficient: 1 }], proofs);
   const grade = proof ? "proven" : gradeOf(reading.instrument);
-  const doubt = doubtOf(entry, value, grade);
+  const doubt = entry.kind === "choice" ? null : doubtOf(entry, value, grade);
   const stale = touched(entry.touchedBy, reading.measuredAt, facts.changes);
   const believed = doubt === null || doubt === "habitual zero";
   return {
     ...base,
     value,
+    choice: entry.kind === "choice" ? reading.rawText : null,
     grade,
     sigma: believed ? readingSigma(entry, repeats, grade, stale !== null) : rangeSigma(entry),
     doubt,
@@ -158,8 +164,9 @@ const SYSTEMATIC_SHARE = 0.5;
  */
 function readingSigma(entry: Dimension, repeats: readonly Reading[], grade: Grade, stale: boolean): number {
   const base = entry.sigma[stale ? "assumed" : grade === "book" || grade === "assumed" ? grade : "taped"];
-  if (entry.kind === "count" || base === 0) return base;
-  const step = Math.min(Math.max(...repeats.map((each) => each.step)), COARSEST_STEP) / Math.sqrt(12);
+  if (entry.kind === "count" || entry.kind === "choice" || base === 0) return base;
+  const coarsest = entry.kind === "length" ? COARSEST_STEP : Number.POSITIVE_INFINITY;
+  const step = Math.min(Math.max(...repeats.map((each) => each.step)), coarsest) / Math.sqrt(12);
   const scatter = variance(repeats.map(({ value }) => value));
   const random = Math.max(base ** 2 * (1 - SYSTEMATIC_SHARE) + step ** 2, scatter) / repeats.length;
   return Math.sqrt(base ** 2 * SYSTEMATIC_SHARE + random);

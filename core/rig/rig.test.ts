@@ -32,7 +32,10 @@ describe("the chain", () => {
     const rig = sampleRig();
     // −1.04 − (4.18 + 4.50)/2 = −5.38
     expect(between(rig, "axle", "workMid", "x").total).toBeCloseTo(-5.38, 12);
-    expect(termsBetween("axle", "workMid", "x")).toContainEqual({ key: "pin.workFront", coefficient: -0.5 });
+    expect(termsBetween("drawn", "axle", "workMid", "x")).toContainEqual({
+      key: "pin.workFront",
+      coefficient: -0.5,
+    });
   });
 
   it("counts the edge distance from the left as half the width less the offset", () => {
@@ -226,7 +229,7 @@ describe("sections", () => {
 describe("tape this next", () => {
   it("ranks a missing length by its plausible range over √12, ahead of what is taped", () => {
     const [first] = rankTaping(sampleRig({ "pin.workFront": null }));
-    expect(first).toMatchObject({ key: "pin.workFront", open: true, moves: "where seed starts" });
+    expect(first).toMatchObject({ key: "pin.workFront", open: true, moves: "where the work starts" });
     expect(first!.effect).toBeCloseTo((15 - 0.8) / Math.sqrt(12), 9);
   });
 

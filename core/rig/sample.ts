@@ -4,7 +4,7 @@ import type { Instrument } from "./grade.ts";
 import { type ResolvedRig, resolveRig } from "./resolve.ts";
 
 /** A drawn drill of made-up lengths in metres, every one taped to the millimetre: for worked examples in tests. */
-export const SAMPLE_LENGTHS: Record<DimensionKey, number> = {
+export const SAMPLE_LENGTHS = {
   "receiver.foreAft": 1.73,
   "receiver.lateral": -0.015,
   "receiver.height": 2.94,
@@ -19,7 +19,7 @@ export const SAMPLE_LENGTHS: Record<DimensionKey, number> = {
   "rows.spacing": 0.15,
   "work.overlap": 0,
   "guidance.trackSpacing": 4.5,
-};
+} satisfies Partial<Record<DimensionKey, number>>;
 
 export const SAMPLE_SECTIONS: readonly number[] = [1.5, 1.5, 1.5];
 
@@ -49,6 +49,7 @@ export function sampleFacts(
       readings[key] = [sampleReading(key, value, { instrument: instruments[key] ?? "tape" })];
   const stamp = { person: "Test", measuredAt: "2026-03-01T08:00:00.000Z" };
   return {
+    attachment: "drawn",
     readings,
     previous: {},
     sections: widths ? { id: "s", widths, instrument: "tape", ...stamp } : null,

@@ -1,0 +1,271 @@
+/** The balance station: does the steered axle keep its share, does nothing carry too much, and what to put on? */
+import { isCarried } from "../dimension/attachment.ts";
+import { dimension } from "../dimension/catalogue.ts";
+import type { Check } from "../finding/check.ts";
+import { type Checker, checkerOf } from "../finding/checking.ts";
+import type { RigPower } from "../match/power-of-rig.ts";
+import { printLength } from "../quantity/length.ts";
+import { say, sayFine } from "../quantity/say.ts";
+import type { Units } from "../quantity/units.ts";
+import { known, type Whole } from "../rig/whole.ts";
+import { otherName, steeredName, steersBehind } from "./axle-names.ts";
+import { type BalanceOf, balanceOf, beyondTail, scaleError } from "./balance-of-rig.ts";
+import { ballastCheck } from "./ballast-checks.ts";
+import { FRONT_SHARE, REAR_SHARE } from "./loads.ts";
+import type { RigState } from "./states.ts";
+import { pressureOnly, tyreChecks } from "./tyre-checks.ts";
+
+export type Balance = { loads: BalanceOf; checks: Check[] };
+
+export function balanceAt(whole: Whole, power: RigPower, units: Units): Balance {
+  const loads = balanceOf(whole, power);
+  return {
+    loads,
+    checks: [
+      ...(loads.ok ? loadChecks(whole, loads, units) : missingCheck(whole, loads)),
+      ...scaleCheck(whole),
+      ...tailChecks(whole, units),
+      ...(loads.ok
+        ? loads.tyres.flatMap((axle) => tyreChecks(whole, axle, units))
+        : pressureOnly(whole, units)),
+      ...trackCheck(whole, units),
+    ],
+  };
+}
+
+type Loads = Extract<BalanceOf, { ok: true }>;
+
+function missingCheck(whole: Whole, { missing, part }: Extract<BalanceOf, { ok: false }>): Check[] {
+  const at = whole.parts[part ?? 0]!.rig;
+  const { unknown } = checkerOf("balance", at, part !== null && whole.parts.length > 1 ? part : undefined);
+  return [{ ...unknown("front", "Loads", missing), id: "front" }];
+}
+
+function loadChecks(whole: Whole, loads: Loads, units: Units): Check[] {
+  const { rig } = whole.parts[0]!;
+  const at = checkerOf("balance", rig);
+  return [
+    steeredCheck(whole, loads, at, units),
+    ...(loads.least.rear > 0 ? [rearCheck(loads, at, units)] : []),
+    limitCheck(
+      "front-limit",
+      steeredName(whole),
+      loads.states,
+      ({ front }) => front,
+      loads.limits.front,
+      whole,
+      at,
+      units,
+    ),
+    limitCheck(
+      "rear-limit",
+      otherName(whole),
+      loads.states,
+      ({ rear }) => rear,
+      loads.limits.rear,
+      whole,
+      at,
+      units,
+    ),
+    limitCheck(
+      "gross-limit",
+      "Gross mass",
+      loads.states,
+      ({ total }) => total,
+      loads.limits.gross,
+      whole,
+      at,
+      units,
+    ),
+    ...toolAxleChecks(whole, loads, units),
+    ...ballastCheck(whole, loads, at, units),
+  ];
+}
+
+const worstOf = (states: readonly RigState[], pick: (state: RigState) => number) =>
+  states.reduce((worst, state) => (pick(state) < pick(worst) ? state : worst));
+
+/** At least a fifth of the unladen weight on the steered axle, on the road and with the implement raised. */
+function steeredCheck(whole: Whole, { states, unladen }: Loads, { check }: Checker, units: Units): Check {
+  const [id, label] = ["front", `Weight on the ${steeredName(whole).toLowerCase()}`];
+  const must = worstOf(
+    states.filter((state) => state.must),
+    ({ front }) => front,
+  );
+  const work = states.filter((state) => !state.must);
+  const target = "weights" as const;
+  const share = (state: RigState) => say("ratio", state.front / unladen, units);
+  const told = (state: RigState) =>
+    `${state.label}: ${say("mass", state.front, units)} on the ${steeredName(whole).toLowerCase()}, ${share(state)} of the unladen weight`;
+  const least = say("ratio", FRONT_SHARE, units);
+  if (must.front < 0)
+    return check(id, label, {
+      verdict: "stop",
+      said: `${must.label}: the ${steeredName(whole).toLowerCase()} lifts off. ${say("mass", -must.front, units)} are missing for it even to touch the ground.`,
+      why: "Do not lift it: the machine tips over its other axle.",
+      target,
+      next: "Look at ballast",
+    });
+  if (must.front < FRONT_SHARE * unladen - 0.5)
+    return check(id, label, {
+      verdict: "stop",
+      said: `${told(must)}; ${least} must stay on it.`,
+      why: "Below that it steers and brakes badly. On the road it is against the rules nearly everywhere.",
+      target,
+      next: "Look at ballast",
+    });
+  const pulling = work.length > 0 ? worstOf(work, ({ front }) => front) : null;
+  if (pulling && pulling.front < FRONT_SHARE * unladen)
+    return check(id, label, {
+      verdict: "check",
+      said: `${told(pulling)} while pulling.`,
+      why: "It steers badly under load, and the front wheels help little. More weight in front, or a lower line of pull.",
+      target,
+      next: "Look at ballast",
+    });
+  return check(id, label, {
+    verdict: "good",
+    said: `${told(must)}, at the least.`,
+    target,
+    next: "Look at ballast",
+  });
+}
+
+function rearCheck({ states, unladen }: Loads, { check }: Checker, units: Units): Check {
+  const [id, label] = ["rear", "Weight on the rear axle"];
+  const must = worstOf(
+    states.filter((state) => state.must),
+    ({ rear }) => rear,
+  );
+  const told = `${must.label}: ${say("mass", must.rear, units)} on the rear axle, ${say("ratio", must.rear / unladen, units)} of the unladen weight`;
+  if (must.rear < REAR_SHARE * unladen - 0.5)
+    return check(id, label, {
+      verdict: must.rear < 0 ? "stop" : "fix",
+      said: `${told}; with a tool in front ${say("ratio", REAR_SHARE, units)} should stay on it.`,
+      why: "The rear brakes and the drive need it. Weight at the back, or the rear tool coupled first.",
+      target: "weights",
+      next: "Look at ballast",
+    });
+  return check(id, label, {
+    verdict: "good",
+    said: `${told}, at the least.`,
+    target: "weights",
+    next: "Look at ballast",
+  });
+}
+
+function limitCheck(
+  id: string,
+  label: string,
+  states: readonly RigState[],
+  pick: (state: RigState) => number,
+  limit: number | null,
+  whole: Whole,
+  { check, unknown }: Checker,
+  units: Units,
+): Check {
+  const heads = steersBehind(whole);
+  const key = {
+    "front-limit": heads ? "tractor.rearLimit" : "tractor.frontLimit",
+    "rear-limit": heads ? "tractor.frontLimit" : "tractor.rearLimit",
+    "gross-limit": "tractor.grossLimit",
+  }[id] as "tractor.frontLimit";
+  if (limit === null) return unknown(id, label, key);
+  const worst = worstOf(states, (state) => -pick(state));
+  const load = pick(worst);
+  const said = `${worst.label}: ${say("mass", load, units)}; permitted ${say("mass", limit, units)}`;
+  return load > limit
+    ? check(id, label, {
+        verdict: "stop",
+        said: `${label} carries too much. ${said}, ${say("mass", load - limit, units)} over.`,
+        why: "It breaks the axle, or the law. Take weight off, fill less, or take a larger machine.",
+        target: "weights",
+        next: "Look at ballast",
+      })
+    : check(id, label, { verdict: "good", said: `${said}.`, target: key });
+}
+
+function toolAxleChecks(whole: Whole, { states }: Loads, units: Units): Check[] {
+  return whole.parts.flatMap(({ rig }, index) => {
+    if (isCarried(rig.attachment)) return [];
+    const { check, unknown } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
+    const limit = known(rig, "tool.axleLimit");
+    const worst = worstOf(states, (state) => -(state.tools[index] ?? 0));
+    const load = worst.tools[index] ?? 0;
+    if (limit === null) return [unknown("tool-axle", "Implement's axle", "tool.axleLimit")];
+    const said = `${worst.label}: ${say("mass", load, units)} on its wheels; permitted ${say("mass", limit, units)}`;
+    return [
+      load > limit
+        ? check("tool-axle", "Implement's axle", {
+            verdict: "stop",
+            said: `${said}, ${say("mass", load - limit, units)} over.`,
+            why: "Fill less.",
+            target: "tool.axleLimit",
+          })
+        : check("tool-axle", "Implement's axle", {
+            verdict: "good",
+            said: `${said}.`,
+            target: "tool.axleLimit",
+          }),
+    ];
+  });
+}
+
+/** Weighbridge slips of one day agree within this share (common practice, no source). */
+const SCALE_PLAY = 0.02;
+
+function scaleCheck(whole: Whole): Check[] {
+  const off = scaleError(whole);
+  if (off === null || Math.abs(off) <= SCALE_PLAY) return [];
+  const { check } = checkerOf("balance", whole.parts[0]!.rig);
+  return [
+    check("scale", "Weighbridge", {
+      verdict: "fix",
+      said: `Both axles together are ${Math.abs(off * 100).toFixed(1)} % ${off > 0 ? "more" : "less"} than the whole machine.`,
+      why: "One slip was weighed otherwise: another fuel tank, a driver, weights on, or a slope.",
+      target: "tractor.mass",
+    }),
+  ];
+}
+
+function tailChecks(whole: Whole, units: Units): Check[] {
+  return whole.parts.flatMap(({ rig }, index) => {
+    const beyond = beyondTail(whole, index);
+    if (beyond <= 0) return [];
+    const { check } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
+    return [
+      check("tail", "Centre of gravity", {
+        verdict: "fix",
+        said: `The centre of gravity is told to lie ${printLength(beyond, units.tape)} behind the last part of the tool.`,
+        why: "It lies between the tool's own parts. Look for a slipped digit, or for a length taken from the axle.",
+        target: "tool.cg",
+      }),
+    ];
+  });
+}
+
+/** Front and rear wheels run in one track within this, metres. */
+const TRACK_PLAY = 0.03;
+
+function trackCheck(whole: Whole, units: Units): Check[] {
+  const { rig } = whole.parts[0]!;
+  const [front, rear] = [known(rig, "tractor.trackFront"), known(rig, "tractor.trackRear")];
+  if (front === null || rear === null) return [];
+  const { check } = checkerOf("balance", rig);
+  const [id, label] = ["track", "Track width"];
+  const off = front - rear;
+  return [
+    Math.abs(off) <= TRACK_PLAY
+      ? check(id, label, {
+          verdict: "good",
+          said: `${printLength(rear, units.tape)}, front and rear in one line.`,
+          target: "tractor.trackRear",
+        })
+      : check(id, label, {
+          verdict: "note",
+          said: `${dimension("tractor.trackFront").label} is ${sayFine(Math.abs(off), units)} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
+          why: "Between rows and in tramlines each wheel makes a rut of its own.",
+          target: "tractor.trackFront",
+        }),
+  ];
+}

@@ -1,0 +1,211 @@
+/** The states a rig passes through, and what each puts on its axles. kg and metres, x forward from the axle that does not steer. */
+import { isAhead, isCarried, onLinks, onPin } from "../dimension/attachment.ts";
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import { GRAVITY } from "../match/power.ts";
+import type { RigPower } from "../match/power-of-rig.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
+import { chosen, known, type Whole } from "../rig/whole.ts";
+import { axleLoads, type Placed } from "./loads.ts";
+
+export type Fill = "empty" | "half" | "full";
+export type Posture = "lifted" | "lowered" | "pulling";
+
+export type RigState = {
+  id: string;
+  label: string;
+  /** on the road or at a headland: the share on the steered axle is a must; at work it is a wish */
+  must: boolean;
+  front: number;
+  rear: number;
+  total: number;
+  /** on each tool's own wheels; null where it has none */
+  tools: (number | null)[];
+  /** what each tool puts on its hitch, downward; null where that is carried whole */
+  hitches: number[];
+  loads: Placed[];
+};
+
+/** Where the machine's two axles are, and what stands on them; the first thing missing otherwise. */
+export type Ground =
+  | { ok: true; axle: number; front: number; rear: number }
+  | { ok: false; missing: DimensionKey };
+
+export function groundOf(rig: ResolvedRig): Ground {
+  for (const key of ["tractor.wheelbase", "tractor.front", "tractor.rear"] as const)
+    if (known(rig, key) === null) return { ok: false, missing: key };
+  const wheelbase = known(rig, "tractor.wheelbase")!;
+  const [front, rear] = [known(rig, "tractor.front")!, known(rig, "tractor.rear")!];
+  // A head hangs before the drive axle, and the steered axle is behind: the axle at x = 0 is the one that does not steer.
+  return rig.attachment === "head"
+    ? { ok: true, axle: -wheelbase, front: rear, rear: front }
+    : { ok: true, axle: wheelbase, front, rear };
+}
+
+/** What one part needs before its loads can be told. */
+export function missingOf(rig: ResolvedRig): DimensionKey | null {
+  const keys: DimensionKey[] = ["tool.mass", "tool.cg"];
+  if (rig.attachment !== "train") keys.push("axle.pin");
+  if (!isCarried(rig.attachment)) keys.push("pin.pivot");
+  if (rig.attachment === "train") keys.push("train.hitch");
+  return keys.find((key) => known(rig, key) === null) ?? null;
+}
+
+const SHARE: Record<Fill, number> = { empty: 0, half: 0.5, full: 1 };
+
+type Hung = { mass: number; cg: number };
+
+/** Mass and c.g. of a tool at a fill, measured from its hitch. */
+function hungOf(rig: ResolvedRig, fill: Fill): Hung {
+  const [mass, cg] = [known(rig, "tool.mass")!, known(rig, "tool.cg")!];
+  const load = (known(rig, "tool.load") ?? 0) * SHARE[fill];
+  const loadCg = known(rig, "tool.loadCg") ?? cg;
+  return { mass: mass + load, cg: mass + load === 0 ? cg : (mass * cg + load * loadCg) / (mass + load) };
+}
+
+/** x of the point a tool hangs on. */
+function hitchX(rig: ResolvedRig): number {
+  const distance = known(rig, "axle.pin")!;
+  return isAhead(rig.attachment) ? distance : -distance;
+}
+
+/** What the lift carries of a mounted tool that works: draft control holds part of it, position and float leave it to the soil. */
+function carriedAtWork(rig: ResolvedRig): number {
+  const control = chosen<"draft" | "mixed" | "position" | "float">(rig, "work.control");
+  return control === "draft" || control === "mixed" ? (known(rig, "work.draftShare") ?? 0.4) : 0;
+}
+
+type Setting = { posture: Posture; fill: Fill; coupled: boolean };
+
+/** One state: every tool's posture and fill, with or without the weights that are on. */
+export function stateOf(
+  whole: Whole,
+  power: RigPower,
+  ground: Extract<Ground, { ok: true }>,
+  { id, label, must }: Pick<RigState, "id" | "label" | "must">,
+  settings: readonly Setting[],
+): RigState {
+  const loads: Placed[] = [
+    { what: "steered axle, unladen", mass: ground.front, x: ground.axle },
+    { what: "other axle, unladen", mass: ground.rear, x: 0 },
+  ];
+  const tools: (number | null)[] = whole.parts.map(() => null);
+  const hitches: number[] = whole.parts.map(() => 0);
+  let lever = 0;
+  // From the last tool forward: a train's load lands on the implement ahead before that one's is told.
+  for (const [index, { rig, behind, name }] of [...whole.parts.entries()].reverse()) {
+    const setting = settings[index]!;
+    if (!setting.coupled) continue;
+    const { mass, cg } = hungOf(rig, setting.fill);
+    const pull = setting.posture === "pulling" ? (power.parts[index]?.need?.pull ?? 0) / GRAVITY : 0;
+    if (isCarried(rig.attachment)) {
+      const share = setting.posture === "lifted" ? 1 : setting.posture === "pulling" ? carriedAtWork(rig) : 0;
+      const ahead = isAhead(rig.attachment);
+      if (share > 0) loads.push({ what: name, mass: mass * share, x: hitchX(rig) + (ahead ? cg : -cg) });
+      hitches[index] = mass * share;
+      lever += pull * pullHeight(rig);
+      continue;
+    }
+    const wheels = known(rig, "pin.pivot")!;
+    // What the tool behind it puts on its rear hitch; a hitch behind the wheels lifts the pin.
+    const onHitch = whole.parts.reduce(
+      (sum, part, at) => {
+        if (part.behind !== index || !settings[at]!.coupled) return sum;
+        return { load: sum.load + hitches[at]!, at: known(part.rig, "train.hitch")! };
+      },
+      { load: 0, at: 0 },
+    );
+    const down = mass * (1 - cg / wheels) + onHitch.load * (1 - onHitch.at / wheels);
+    hitches[index] = down;
+    tools[index] = mass + onHitch.load - down;
+    if (behind === null) {
+      loads.push({ what: name, mass: down, x: hitchX(rig) });
+      lever += pullOfTrain(whole, power, index, settings) * pullHeight(rig);
+    }
+  }
+  return { id, label, must, ...axleLoads(ground.axle, loads, lever), tools, hitches, loads };
+}
+
+/** Height of the line of pull above ground: the pin, or the balls at work; where neither is known it is left out. */
+function pullHeight(rig: ResolvedRig): number {
+  if (onPin(rig.attachment)) return known(rig, "hitch.pinHeight") ?? 0;
+  return onLinks(rig.attachment) ? (known(rig, "work.ballHeight") ?? 0) : 0;
+}
+
+/** A tool's own pull and that of all behind it, as the mass whose weight it is. */
+function pullOfTrain(whole: Whole, power: RigPower, index: number, settings: readonly Setting[]): number {
+  const own = settings[index]!.posture === "pulling" ? (power.parts[index]?.need?.pull ?? 0) / GRAVITY : 0;
+  return whole.parts.reduce(
+    (sum, part, at) => (part.behind === index ? sum + pullOfTrain(whole, power, at, settings) : sum),
+    own,
+  );
+}
+
+/** All states of a rig, from the machine alone through every step of coupling to every fill and posture. */
+export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, { ok: true }>): RigState[] {
+  const { parts } = whole;
+  const filled = parts.some(({ rig }) => (known(rig, "tool.load") ?? 0) > 0);
+  const fills: Fill[] = filled ? ["empty", "half", "full"] : ["empty"];
+  const all = (posture: Posture, fill: Fill): Setting[] =>
+    parts.map(() => ({ posture, fill, coupled: true }));
+  const state = (id: string, label: string, must: boolean, settings: readonly Setting[]) =>
+    stateOf(whole, power, ground, { id, label, must }, settings);
+  const named = (fill: Fill) => (filled ? `, ${fill}` : "");
+  const anyCarried = parts.some(({ rig }) => isCarried(rig.attachment));
+  const up = anyCarried ? "Lifted" : "Standing";
+  const steps = parts.slice(0, -1).map((part, last) =>
+    state(
+      `step ${last + 1}`,
+      `${part.name} only`,
+      true,
+      all("lifted", "empty").map((each, index) => ({ ...each, coupled: index <= last })),
+    ),
+  );
+  return [
+    state(
+      "alone",
+      "Machine alone",
+      true,
+      all("lifted", "empty").map((each) => ({ ...each, coupled: false })),
+    ),
+    ...steps,
+    ...fills.map((fill) => state(`lifted ${fill}`, `${up}${named(fill)}`, true, all("lifted", fill))),
+    ...oneLowered(whole).map(({ index, label }) =>
+      state(
+        `lowered ${index}`,
+        label,
+        true,
+        all("lifted", "empty").map((each, at) =>
+          at === index ? { ...each, posture: "lowered" as const } : each,
+        ),
+      ),
+    ),
+    ...fills
+      .filter((fill) => fill !== "half" && parts.some((_, index) => power.parts[index]?.need))
+      .map((fill) => state(`pulling ${fill}`, `At work${named(fill)}`, false, all("pulling", fill))),
+    ...mixedFills(whole).map(({ index, label }) =>
+      state(
+        `mixed ${index}`,
+        label,
+        true,
+        all("lifted", "empty").map((each, at) => (at === index ? { ...each, fill: "full" as const } : each)),
+      ),
+    ),
+  ];
+}
+
+/** With tools at both ends, one down and the other up is a state of every headland. */
+function oneLowered({ parts }: Whole): { index: number; label: string }[] {
+  const carried = parts.flatMap(({ rig }, index) => (isCarried(rig.attachment) ? [index] : []));
+  return carried.length < 2
+    ? []
+    : carried.map((index) => ({ index, label: `${parts[index]!.name} down, the other up` }));
+}
+
+/** Two tanks do not empty together. */
+function mixedFills({ parts }: Whole): { index: number; label: string }[] {
+  const tanks = parts.flatMap(({ rig }, index) => ((known(rig, "tool.load") ?? 0) > 0 ? [index] : []));
+  const alone = tanks.length === 1 && parts.length === 1;
+  return alone || tanks.length < 2
+    ? []
+    : tanks.map((index) => ({ index, label: `Only ${parts[index]!.name} full` }));
+}

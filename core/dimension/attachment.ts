@@ -1,0 +1,41 @@
+import type { PointKind } from "./point-kinds.ts";
+
+/** How a tool hangs on what carries it, and on which points. It decides which dimensions a coupling has, and what they are called. */
+export const ATTACHMENTS = {
+  drawn: { label: "Drawn on the drawbar", hitches: ["drawbar hole", "rear hitch"] },
+  links: { label: "Drawn on the lower links (two-point)", hitches: ["rear three-point"] },
+  semi: { label: "Semi-mounted", hitches: ["rear three-point"] },
+  mounted: { label: "Mounted behind", hitches: ["rear three-point"] },
+  front: { label: "Mounted in front", hitches: ["front three-point"] },
+  head: { label: "Cutting head on a self-propelled machine", hitches: ["head mount"] },
+  /** a drawn tool coupled to another implement: of the coupling, not of the tool */
+  train: { label: "Drawn behind another implement", hitches: ["rear hitch"] },
+} as const satisfies Record<string, { label: string; hitches: readonly PointKind[] }>;
+
+export type Attachment = keyof typeof ATTACHMENTS;
+export const ATTACHMENT_KEYS = Object.keys(ATTACHMENTS) as Attachment[];
+
+/** Those an implement has of itself. */
+export const OWN_ATTACHMENTS = ATTACHMENT_KEYS.filter((key) => key !== "train");
+
+/** Carried whole by the tractor when lifted. */
+export function isCarried(attachment: Attachment): boolean {
+  return attachment === "mounted" || attachment === "front" || attachment === "head";
+}
+
+/** Hangs on lower links. */
+export function onLinks(attachment: Attachment): boolean {
+  return (
+    attachment === "mounted" || attachment === "front" || attachment === "semi" || attachment === "links"
+  );
+}
+
+/** Pulled by an eye on a pin. */
+export function onPin(attachment: Attachment): boolean {
+  return attachment === "drawn" || attachment === "train";
+}
+
+/** Lies ahead of the machine that carries it. */
+export function isAhead(attachment: Attachment): boolean {
+  return attachment === "front" || attachment === "head";
+}

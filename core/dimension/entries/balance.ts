@@ -1,0 +1,202 @@
+import { entriesOf, length, measure } from "../entry-type.ts";
+
+const WEIGHED = { taped: 15, book: 60, assumed: 200 };
+const WEIGHED_BARE = ["nothing coupled", "driver on"] as const;
+const GAUGE = { taped: 5e3, book: 2e4, assumed: 4e4 };
+const ROLLING = ["drawn", "train", "links", "semi"] as const;
+
+const pressure = (label: string, side: string) =>
+  measure("pressure", [0.3e5, 6e5], 1.4e5, {
+    label,
+    fromTo: `on the gauge, ${side}, tyre cold`,
+    subject: "tractor",
+    // Tyres still hard from the road slip and press the soil: after another job they are gauged again.
+    touchedBy: ["tractor tyres", "tractor pressure", "other job"],
+    alters: "tractor pressure",
+    sigma: GAUGE,
+    matters: "The tyres of an axle must be alike, and hard enough for load and speed.",
+  });
+
+const onImplement = (label: string, side: string) => ({
+  ...pressure(label, side),
+  subject: "implement" as const,
+  on: ROLLING,
+  touchedBy: ["tool pressure"] as const,
+  alters: "tool pressure" as const,
+});
+
+export const BALANCE = {
+  ...entriesOf("balance", "Machine on the scales", {
+    "tractor.front": measure("mass", [100, 15000], 2400, {
+      letter: "22",
+      label: "Front axle, unladen",
+      fromTo: "what the weighbridge shows under the front axle",
+      how: "Front wheels on the bridge, then the rear wheels, level all the way.",
+      subject: "tractor",
+      conditions: WEIGHED_BARE,
+      touchedBy: ["tractor tyres"],
+      sigma: WEIGHED,
+      matters: "Steering needs weight on it.",
+      as: {
+        head: { label: "Drive axle, no head", fromTo: "what the weighbridge shows under the drive axle" },
+      },
+    }),
+    "tractor.rear": measure("mass", [100, 20000], 3800, {
+      letter: "23",
+      label: "Rear axle, unladen",
+      fromTo: "what the weighbridge shows under the rear axle",
+      how: "Front wheels on the bridge, then the rear wheels, level all the way.",
+      subject: "tractor",
+      conditions: WEIGHED_BARE,
+      touchedBy: ["tractor tyres"],
+      sigma: WEIGHED,
+      matters: "It carries most of what is lifted behind.",
+      as: {
+        head: { label: "Steered axle, no head", fromTo: "what the weighbridge shows under the steered axle" },
+      },
+    }),
+    "tractor.mass": measure("mass", [400, 30000], 6200, {
+      label: "Whole tractor, unladen",
+      fromTo: "all wheels on the weighbridge, or the papers",
+      subject: "tractor",
+      conditions: WEIGHED_BARE,
+      touchedBy: ["tractor tyres"],
+      sigma: WEIGHED,
+      matters: "Both axles must add up to it.",
+    }),
+    "tractor.frontLimit": measure("mass", [300, 20000], 4000, {
+      label: "Front axle, permitted",
+      fromTo: "from the plate or the papers",
+      subject: "tractor",
+      matters: "More breaks the axle, or the law.",
+      as: { head: { label: "Drive axle, permitted" } },
+    }),
+    "tractor.rearLimit": measure("mass", [300, 30000], 7000, {
+      label: "Rear axle, permitted",
+      fromTo: "from the plate or the papers",
+      subject: "tractor",
+      matters: "More breaks the axle, or the law.",
+      as: { head: { label: "Steered axle, permitted" } },
+    }),
+    "tractor.grossLimit": measure("mass", [600, 45000], 10000, {
+      label: "Gross mass, permitted",
+      fromTo: "from the plate or the papers",
+      subject: "tractor",
+      matters: "Tractor, ballast and all it carries together.",
+    }),
+  }),
+  ...entriesOf("balance", "Implement", {
+    "tool.mass": measure("mass", [20, 40000], 1500, {
+      letter: "24",
+      label: "Implement, empty",
+      fromTo: "whole mass, from the weighbridge or the plate",
+      subject: "implement",
+      conditions: ["tank empty"],
+      touchedBy: ["tool rebuilt"],
+      sigma: WEIGHED,
+      matters: "Lift, ballast, chain and brakes are reckoned from it.",
+    }),
+    "tool.cg": length([0, 12], 0.8, {
+      letter: "25",
+      label: "Balls to the implement's c.g.",
+      fromTo: "from the balls straight back to where the empty implement would balance",
+      how: "Weigh it lifted: the tractor's front axle tells, or hang it and find the point of balance.",
+      subject: "implement",
+      direction: "rearward",
+      touchedBy: ["tool rebuilt", "tool drawbar"],
+      sigma: { taped: 0.03, book: 0.1, assumed: 0.25 },
+      matters: "It is the lever that lifts the front axle.",
+      as: {
+        front: {
+          fromTo: "from the front balls straight ahead to where it would balance",
+          direction: "forward",
+        },
+        head: {
+          label: "Mount to the head's c.g.",
+          fromTo: "from the mount straight ahead to where it would balance",
+          direction: "forward",
+        },
+        drawn: {
+          label: "Pin to the implement's c.g.",
+          fromTo: "from the pin straight back to where the empty implement would balance",
+          plausible: [0.5, 16],
+        },
+        train: {
+          label: "Pin to the implement's c.g.",
+          fromTo: "from the pin straight back to where the empty implement would balance",
+          plausible: [0.5, 16],
+        },
+      },
+    }),
+    "tool.load": measure("mass", [0, 30000], 0, {
+      letter: "26",
+      label: "What fills it",
+      fromTo: "mass of a full tank or hopper",
+      how: "Litres times the density of what is in it: fertiliser and liquids are not water.",
+      subject: "implement",
+      sigma: { taped: 20, book: 50, assumed: 200 },
+      otherwise: { value: 0, source: "nothing to fill" },
+      matters: "Full and empty must both stand.",
+    }),
+    "tool.loadCg": length([0, 14], 0.8, {
+      letter: "27",
+      label: "Balls to the load's c.g.",
+      fromTo: "from the balls straight back to the middle of the tank or hopper",
+      subject: "implement",
+      direction: "rearward",
+      touchedBy: ["tool drawbar"],
+      sigma: { taped: 0.03, book: 0.1, assumed: 0.25 },
+      matters: "A tank far back fills the front axle's lack.",
+      as: {
+        front: {
+          fromTo: "from the front balls straight ahead to the middle of the tank",
+          direction: "forward",
+        },
+        head: {
+          label: "Mount to the load's c.g.",
+          fromTo: "from the mount straight ahead to the middle of what it carries",
+          direction: "forward",
+        },
+        drawn: {
+          label: "Pin to the load's c.g.",
+          fromTo: "from the pin straight back to the middle of the tank or hopper",
+        },
+        train: {
+          label: "Pin to the load's c.g.",
+          fromTo: "from the pin straight back to the middle of the tank or hopper",
+        },
+      },
+    }),
+    "tool.axleLimit": measure("mass", [200, 40000], 6000, {
+      label: "Implement's axle, permitted",
+      fromTo: "from its plate",
+      subject: "implement",
+      on: ROLLING,
+      matters: "A full hopper may be more than its axle carries.",
+    }),
+  }),
+  ...entriesOf("balance", "Tyres and wheels", {
+    "tractor.pressureFrontLeft": pressure("Pressure, front left", "front left"),
+    "tractor.pressureFrontRight": pressure("Pressure, front right", "front right"),
+    "tractor.pressureRearLeft": pressure("Pressure, rear left", "rear left"),
+    "tractor.pressureRearRight": pressure("Pressure, rear right", "rear right"),
+    "tool.pressureLeft": onImplement("Implement's tyre pressure, left", "left"),
+    "tool.pressureRight": onImplement("Implement's tyre pressure, right", "right"),
+    "tractor.trackFront": length([1, 3.2], 1.8, {
+      label: "Front track width",
+      fromTo: "from the middle of the left front tyre to the middle of the right one",
+      subject: "tractor",
+      touchedBy: ["tractor wheels", "tractor tyres"],
+      alters: "tractor wheels",
+      matters: "Wheels must run between rows, and front and rear in one line.",
+    }),
+    "tractor.trackRear": length([1, 3.2], 1.8, {
+      label: "Rear track width",
+      fromTo: "from the middle of the left rear tyre to the middle of the right one",
+      subject: "tractor",
+      touchedBy: ["tractor wheels", "tractor tyres"],
+      alters: "tractor wheels",
+      matters: "Wheels must run between rows, and front and rear in one line.",
+    }),
+  }),
+};

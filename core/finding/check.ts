@@ -1,0 +1,23 @@
+/** What a station looked at, good or not: the rows of its table. Those that are not good are its findings. */
+import type { Finding, Severity, Target } from "./finding.ts";
+
+export type Verdict = Severity | "good" | "unknown";
+
+export type Check = Pick<Finding, "id" | "station" | "part"> & {
+  label: string;
+  verdict: Verdict;
+  /** the result in a sentence, with its figures */
+  said: string;
+  why: string;
+  /** what to read or change, and how the button says it */
+  target: Target;
+  next: string;
+};
+
+export function findingsOf(checks: readonly Check[]): Finding[] {
+  return checks.flatMap(({ verdict, said, target, next, label: _, ...rest }) =>
+    verdict === "good" || verdict === "unknown"
+      ? []
+      : [{ ...rest, severity: verdict, subject: target, what: said, next: { label: next, target } }],
+  );
+}

@@ -1,0 +1,144 @@
+import { describe, expect, it } from "vitest";
+import type { Attachment } from "../dimension/attachment.ts";
+import { PRESETS } from "../quantity/units.ts";
+import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
+import type { Whole } from "../rig/whole.ts";
+import { judgeWhole } from "../walk-round/judge-whole.ts";
+import { GROUPS, hookupList } from "./list.ts";
+import { heldBy, lineStates, openProtections, type ShownLine, type Tick } from "./ticks.ts";
+
+const { metric, us } = PRESETS;
+const listOf = (whole: Whole, units = metric) => hookupList(whole, judgeWhole(whole, units), units);
+const list = (lines: Lines, attachment: Attachment = "mounted") =>
+  listOf(sampleWhole([samplePart(attachment, { ...MOUNTED, ...lines })]));
+const plain = (text: string) => text.replace(/\u00a0/g, " ");
+const texts = (lines: Lines, attachment: Attachment = "mounted") =>
+  list(lines, attachment)
+    .map(({ text }) => plain(text))
+    .join("\n");
+
+describe("the hook-up list", () => {
+  it("is in working order, every line once", () => {
+    const lines = list({ "hitch.category": "2", "tool.category": "1" });
+    const order = lines.map(({ group }) => GROUPS.indexOf(group));
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+    expect(new Set(lines.map(({ key }) => key)).size).toBe(lines.length);
+  });
+
+  it("names bushings by size from the categories, and changes with them", () => {
+    const two = { "hitch.category": "2", "tool.category": "1" } as const;
+    expect(texts(two)).toContain("lower pins 22 mm with bushing 22 mm to 28 mm");
+    expect(texts({ ...two, "tool.category": "2" })).toContain("lower pins 28 mm in category 2 balls");
+    const cited = list(two)
+      .find(({ text }) => text.includes("lower pins"))!
+      .cites.map(({ key }) => key);
+    expect(cited).toEqual(expect.arrayContaining(["hitch.category", "tool.category"]));
+  });
+
+  it("of a drawn tool names pin, chain and brakes; of a shaft its guard", () => {
+    const said = plain(
+      listOf(
+        sampleWhole([
+          samplePart("drawn", {
+            ...DRAWN,
+            "tool.brakes": "working",
+            "tool.pto": "2",
+            "pto.type": "2",
+            "tool.guard": "complete",
+          }),
+        ]),
+      )
+        .map(({ text }) => text)
+        .join("\n"),
+    );
+    expect(said).toContain("pin 30 mm");
+    expect(said).toMatch(/[Cc]hain/);
+    expect(said).toMatch(/guard whole/);
+    expect(said).toContain("its jack on firm ground");
+  });
+
+  it("of a front tool is driven up to, of a train backed with the implement ahead", () => {
+    expect(texts({}, "front")).toContain("Drive up to tool 1");
+    const train = sampleWhole([samplePart("drawn", DRAWN), samplePart("train", DRAWN, 0)]);
+    expect(listOf(train).map(({ text }) => text)).toEqual(
+      expect.arrayContaining([expect.stringContaining("Back tool 1 up to tool 2")]),
+    );
+  });
+
+  it("begins with what stops the rig, which is cured, not ticked", () => {
+    const [first] = list({ "tool.mass": "2000 kg" });
+    expect(first).toMatchObject({ stop: true, protects: true, group: "Before" });
+    expect(first!.text).toMatch(/^Cure first: Lifted/);
+  });
+});
+
+const shown = (whole: Whole, units = metric): ShownLine[] => {
+  const same = new Map(listOf(whole).map(({ key, text }) => [key, text]));
+  return listOf(whole, units).map((line) => ({ ...line, metric: same.get(line.key)! }));
+};
+const tickOf = (line: ShownLine, rest: Partial<Tick> = {}): Tick => ({
+  id: line.key,
+  line: line.key,
+  said: line.metric,
+  state: "done",
+  reason: "",
+  person: "Test",
+  at: "2026-05-01T06:00:00.000Z",
+  ...rest,
+});
+
+describe("ticks", () => {
+  const whole = (lines: Lines = {}) =>
+    sampleWhole([
+      samplePart("mounted", { ...MOUNTED, "hitch.category": "2", "tool.category": "1", ...lines }),
+    ]);
+  const lines = shown(whole());
+  const pins = lines.find(({ text }) => text.includes("lower pins"))!;
+  const stateOf = (states: ReturnType<typeof lineStates>, key = pins.key) =>
+    states.find(({ line }) => line.key === key)!;
+
+  it("hold while the line reads the same, in whatever units", () => {
+    expect(stateOf(lineStates(lines, [tickOf(pins)], null)).tick).not.toBeNull();
+    expect(stateOf(lineStates(shown(whole(), us), [tickOf(pins)], null)).tick).not.toBeNull();
+  });
+
+  it("lapse when the pin category changes, and say what they were made on", () => {
+    const state = stateOf(lineStates(shown(whole({ "tool.category": "2" })), [tickOf(pins)], null));
+    expect(state.tick).toBeNull();
+    expect(plain(state.lapsed!.said)).toContain("22 mm");
+  });
+
+  it("expire at uncoupling", () => {
+    const after = "2026-05-01T18:00:00.000Z";
+    expect(stateOf(lineStates(lines, [tickOf(pins)], after)).tick).toBeNull();
+    const again = tickOf(pins, { at: "2026-05-02T06:00:00.000Z" });
+    expect(stateOf(lineStates(lines, [again, tickOf(pins)], after)).tick).toBe(again);
+  });
+
+  it("are not made past an open line that protects people; that one is only declared not to apply", () => {
+    const states = lineStates(lines, [], null);
+    const guarded = lines.filter(({ protects }) => protects);
+    expect(heldBy(states, guarded[0]!.key)).toBeNull();
+    expect(heldBy(states, guarded[1]!.key)).toMatch(/^First: /);
+    const declared = tickOf(guarded[0]!, { state: "not applicable", reason: "stationary" });
+    expect(heldBy(lineStates(lines, [declared], null), guarded[1]!.key)).toBeNull();
+    expect(openProtections(states)).toHaveLength(guarded.length);
+    expect(
+      openProtections(
+        lineStates(
+          lines,
+          guarded.map((line) => tickOf(line)),
+          null,
+        ),
+      ),
+    ).toEqual([]);
+  });
+
+  it("never settle a stop", () => {
+    const stopped = shown(whole({ "tool.mass": "2000 kg" }));
+    const [stop] = stopped;
+    expect(stateOf(lineStates(stopped, [tickOf(stop!)], null), stop!.key).tick).toBeNull();
+    expect(heldBy(lineStates(stopped, [], null), stop!.key)).toBe("A stop is cured, not ticked.");
+    expect(heldBy(lineStates(stopped, [], null), "no such line")).toMatch(/no such line/);
+  });
+});

@@ -1,0 +1,249 @@
+import { describe, expect, it } from "vitest";
+import type { Attachment } from "../dimension/attachment.ts";
+import { PRESETS } from "../quantity/units.ts";
+import { DRAWN, type Lines, MOUNTED, NO_LIMITS, samplePart, sampleWhole } from "../rig/sample-whole.ts";
+import type { Whole } from "../rig/whole.ts";
+import { matchOf } from "./checks.ts";
+
+const plain = (text: string) => text.replace(/\u00a0/g, " ");
+
+/** One check of the match station as "verdict: what it says". */
+function checked(whole: Whole, id: string): string {
+  const found = matchOf(whole, PRESETS.metric).checks.find((check) => check.id === id);
+  return found ? plain(`${found.verdict}: ${found.said} ${found.why}`) : "none";
+}
+const one = (id: string, attachment: Attachment, lines: Lines, rest: Partial<Whole> = {}) =>
+  checked(sampleWhole([samplePart(attachment, lines)], rest), id);
+
+describe("pins on lower links", () => {
+  const on = (lines: Lines) => (id: string) => one(id, "mounted", { ...MOUNTED, ...lines });
+
+  it("fit their own category", () => {
+    const at = on({ "hitch.category": "2", "tool.category": "2", "tool.span": "0.825" });
+    expect(at("lower-pins")).toMatch(/^good: 28 mm pin in a 28 mm ball: fits/);
+    expect(at("upper-pin")).toMatch(/^good: 25.5 mm pin/);
+    expect(at("span")).toMatch(/^good/);
+  });
+
+  it("name the sleeve that is needed: category 1 in category 2 balls (ISO 730, from memory)", () => {
+    const at = on({ "hitch.category": "2", "tool.category": "1" });
+    expect(at("lower-pins")).toContain(
+      "fix: 22 mm pin in a 28 mm ball: put a bushing 22 mm inside, 28 mm outside",
+    );
+    expect(at("upper-pin")).toContain("bushing 19 mm inside, 25.5 mm outside");
+  });
+
+  it("stop where they are thicker than the ball", () => {
+    expect(on({ "hitch.category": "2", "tool.category": "3" })("lower-pins")).toMatch(
+      /^stop: .*8.6 mm too thick/,
+    );
+  });
+
+  it("believe a measured pin before the category", () => {
+    expect(
+      on({ "hitch.category": "2", "tool.category": "2", "tool.lowerPin": "22 mm" })("lower-pins"),
+    ).toMatch(/^fix: 22 mm pin/);
+  });
+
+  it("let free links reach within their sway, say what is left, and stop short of what they miss", () => {
+    const free = { "hitch.category": "3", "hitch.widest": "1.0", "tool.category": "2" };
+    expect(on({ ...free, "hitch.narrowest": "0.8", "tool.span": "0.825" })("span")).toMatch(
+      /^good: .*reach it with 25 mm left/,
+    );
+    expect(on({ ...free, "hitch.narrowest": "0.85", "tool.span": "0.825" })("span")).toMatch(
+      /^stop: .*miss it by 25 mm/,
+    );
+    expect(on({ "hitch.category": "3", "tool.span": "0.825" })("span")).toMatch(/^check: .*140 mm in/);
+  });
+
+  it("stop a rigid coupler at another span or mast", () => {
+    const rigid = { "hitch.category": "3", "hitch.coupler": "rigid", "tool.category": "2" };
+    expect(on({ ...rigid, "tool.span": "0.825" })("span")).toMatch(/^stop: .*cannot give/);
+    expect(on({ ...rigid, "tool.mast": "0.61" })("mast")).toMatch(/^stop: .*75 mm too low/);
+  });
+
+  it("say that a category nobody told is not known", () => {
+    expect(on({})("lower-pins")).toMatch(/^unknown/);
+    expect(on({ "hitch.category": "2", "tool.span": "0.825" })("lower-pins")).toMatch(
+      /^unknown: Implement's hitch/,
+    );
+  });
+});
+
+describe("the lift", () => {
+  it("stops what is heavier than the balls hold, and what is heavier than is left at its centre of gravity", () => {
+    expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "1500 kg" })).toMatch(
+      /^stop: .*150 kg too much/,
+    );
+    expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "1700 kg" })).toMatch(
+      /^stop: .*at its centre of gravity: .*too much there/,
+    );
+    expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "5000 kg" })).toMatch(/^good/);
+  });
+
+  it("counts what fills the tool", () => {
+    expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "1700 kg", "tool.load": "100 kg" })).toMatch(
+      /^stop: It weighs 1750 kg full/,
+    );
+  });
+});
+
+describe("a drawn tool", () => {
+  const at = (id: string, lines: Lines = {}, rest: Partial<Whole> = {}) =>
+    one(id, "drawn", { ...DRAWN, ...lines }, rest);
+
+  it("has an eye that fits its pin, a bushing where it does not, and stops at a pin too thick", () => {
+    expect(at("pin")).toMatch(/^good/);
+    expect(at("pin", { "tool.eye": "36 mm" })).toMatch(/^fix: .*6 mm of play. Bush the eye to 31 mm/);
+    expect(at("pin", { "tool.eye": "28 mm" })).toMatch(/^stop/);
+  });
+
+  it("puts on the pin its share by moments about its wheels, and stops where it lifts the pin", () => {
+    // (3000 + 500) kg at 4.5 of 5 m: a tenth of it on the pin.
+    expect(at("vertical")).toMatch(/^good: 350 kg; permitted 1500 kg/);
+    expect(at("vertical", { "tool.cg": "5.2" })).toMatch(/^stop: It lifts the hitch by 140 kg/);
+    expect(at("vertical", { "hitch.verticalLimit": "300 kg" })).toMatch(/^stop: .*50 kg too much/);
+  });
+
+  it("asks of its chain the weight of all behind it: 3500 kg × 9.81 (ASABE S338, from memory)", () => {
+    expect(at("chain")).toMatch(/^good: Chain 40.0 kN; everything behind it weighs 34.3 kN/);
+    expect(at("chain", { "tool.chain": "30 kN" })).toMatch(/^stop/);
+    expect(at("chain", { "tool.mass": "3900 kg" })).toMatch(/^stop/);
+  });
+
+  it("counts every tool of a train behind the first", () => {
+    const train = sampleWhole([
+      samplePart("drawn", DRAWN),
+      samplePart("train", { ...DRAWN, "train.hitch": "6", "tool.load": "0 kg" }, 0),
+    ]);
+    expect(checked(train, "towed")).toMatch(/^good: 6500 kg/);
+    expect(checked(train, "towed:2")).toMatch(/^good: 3000 kg/);
+    expect(checked(train, "chain")).toMatch(/^stop: .*63.7 kN/);
+  });
+
+  it("needs working brakes over the mass the yard's country allows without", () => {
+    const limits = { ...NO_LIMITS, country: "Vesland", unbraked: 3000 };
+    expect(at("brakes", { "tool.brakes": "none" }, { limits })).toMatch(
+      /^stop: 3500 kg .*limit entered for Vesland/,
+    );
+    expect(at("brakes", { "tool.brakes": "working" }, { limits })).toMatch(/^good/);
+    expect(at("brakes", {}, { limits })).toMatch(/^unknown/);
+    expect(at("brakes")).toBe("none");
+  });
+});
+
+describe("the shaft", () => {
+  const mower: Lines = {
+    ...MOUNTED,
+    "tool.kind": "mower",
+    "tool.width": "3",
+    "pto.type": "2",
+    "pto.speed": "1000 rpm",
+    "tool.pto": "2",
+    "tool.ptoLow": "950 rpm",
+    "tool.ptoHigh": "1000 rpm",
+    "tool.shaftCategory": "6",
+    "tool.guard": "complete",
+  };
+  const at = (id: string, lines: Lines = {}) => one(id, "mounted", { ...mower, ...lines });
+
+  it("must be the tractor's own type", () => {
+    expect(at("pto")).toMatch(/^good/);
+    expect(at("pto", { "pto.type": "1" })).toMatch(/^stop: .*35 mm, 6 splines/);
+  });
+
+  it("turns within the implement's band, never over it", () => {
+    expect(at("pto-speed")).toMatch(/^good/);
+    expect(at("pto-speed", { "tool.ptoLow": "540 rpm", "tool.ptoHigh": "750 rpm" })).toMatch(
+      /^stop: .*250 rpm too fast/,
+    );
+    expect(at("pto-speed", { "pto.speed": "800 rpm" })).toMatch(/^check: .*150 rpm too slow/);
+    expect(at("pto-speed", { "tool.ptoLow": "1000 rpm", "tool.ptoHigh": "540 rpm" })).toMatch(
+      /^fix: .*below/,
+    );
+  });
+
+  it("does not turn without its guard", () => {
+    expect(at("guard")).toMatch(/^good/);
+    expect(at("guard", { "tool.guard": "missing" })).toMatch(/^stop: .*guard is missing/);
+  });
+
+  it("of a drawn tool lies 406 mm from the pin for 1000 rpm on 35 mm (ASABE S203, from memory)", () => {
+    const lines = { ...DRAWN, "pto.type": "2", "tool.pto": "2" } as const;
+    expect(one("pto-distance", "drawn", { ...lines, "hitch.toPto": "0.406" })).toMatch(/^good/);
+    expect(one("pto-distance", "drawn", { ...lines, "hitch.toPto": "0.356" })).toMatch(
+      /^fix: .*pull the drawbar out by 50 mm/,
+    );
+  });
+});
+
+describe("power", () => {
+  it("of a pneumatic drill 6 m wide at 10 km/h: 61.7 kW at the drawbar, more at the PTO", () => {
+    const { power } = matchOf(
+      sampleWhole([samplePart("drawn", { ...DRAWN, "work.surface": "concrete" })]),
+      PRESETS.metric,
+    );
+    expect(power.parts[0]!.need!.draft.force).toBeCloseTo(22200, 6);
+    expect((power.parts[0]!.need!.draft.force * 10) / 3.6 / 1000).toBeCloseTo(61.7, 1);
+    expect(power.need!).toBeGreaterThan(61.7e3 / 0.87);
+  });
+
+  it("is enough, close within the model's range, or short with what would be held instead", () => {
+    const chisel: Lines = {
+      ...MOUNTED,
+      "tool.kind": "chisel",
+      "tool.draft": "chisel, straight",
+      "tool.count": "13",
+      "tool.width": "3.9",
+      "work.depth": "15 cm",
+      "work.soil": "fine",
+      "work.speed": "8 km/h",
+    };
+    // Drawbar 58.2 kW by the worked example; on tilled ground with front-wheel assist ÷ (0.73 · 0.96).
+    const at = (power: string) => one("power", "mounted", { ...chisel, "tractor.power": power });
+    expect(at("120 kW")).toMatch(/^good: At 8.0 km\/h it asks 83 kW at the PTO; the tractor has 108 kW/);
+    expect(at("60 kW")).toMatch(/^check: .*Within the draft model's range/);
+    expect(at("40 kW")).toMatch(/^fix: .*At the speed asked for it would hold .* deep, or .* wide/);
+  });
+
+  it("is also told by the rule of thumb, against the engine: 37 kW for each metre of a chisel", () => {
+    const chisel: Lines = { ...MOUNTED, "tool.kind": "chisel", "tool.width": "3" };
+    expect(one("thumb", "mounted", chisel)).toMatch(/^check: Common practice asks 111 kW .*11 kW short/);
+    expect(one("thumb", "mounted", { ...chisel, "tool.perMetre": "30 kW/m" })).toMatch(/^good/);
+  });
+
+  it("names what is missing before it can be reckoned", () => {
+    expect(one("power", "mounted", {})).toMatch(/^unknown: Rated engine power/);
+    expect(one("power", "drawn", { "tractor.power": "90 kW" })).toMatch(/^unknown: What the implement is/);
+  });
+
+  it("of two tools together is what both need", () => {
+    const mower: Lines = { ...MOUNTED, "tool.kind": "mower", "tool.width": "3", "work.speed": "12 km/h" };
+    const both = matchOf(
+      sampleWhole([samplePart("front", mower), samplePart("mounted", mower)]),
+      PRESETS.metric,
+    ).power;
+    // 5 kW for each metre of a disc mower (ASABE D497 table 2, from memory), in the air and level: nothing else.
+    expect(both.need).toBeCloseTo(30e3, 6);
+  });
+});
+
+describe("the road", () => {
+  const limits = { country: "Vesland", width: 3, height: 4, speed: 40 / 3.6, unbraked: null };
+
+  it("goes by the lowest limit, and names it; it is not good while one is not told", () => {
+    const at = (lines: Lines) => one("road-speed", "drawn", { ...DRAWN, ...lines }, { limits });
+    expect(at({ "tool.roadSpeed": "25 km/h" })).toMatch(/^good: 25.0 km\/h at most: tool 1's sign/);
+    expect(at({ "tool.roadSpeed": "50 km/h", "hitch.roadSpeed": "30 km/h" })).toContain(
+      "30.0 km/h at most: tool 1's hitch",
+    );
+    expect(at({})).toMatch(/^unknown: .*Not told yet: tool 1's sign/);
+  });
+
+  it("holds width and height against the limits of the yard, and asks for them where there are none", () => {
+    const wide = { ...DRAWN, "tool.transportWidth": "3.2", "tool.transportHeight": "3.9" } as const;
+    expect(one("road-width", "drawn", wide, { limits })).toMatch(/^fix: .*local rules/);
+    expect(one("road-height", "drawn", wide, { limits })).toMatch(/^good/);
+    expect(one("road-width", "drawn", wide)).toMatch(/^unknown: .*no limit is entered/);
+  });
+});

@@ -1,0 +1,88 @@
+/** Power of all tools of a rig together: over speed, the highest speed held, and what would be held instead. SI. */
+import { DRAFT_TABLE } from "./draft.ts";
+import { deepest, type Efficiencies, FASTEST, highestSpeed, needOf, type Task, widthShare } from "./power.ts";
+
+export type Total = { need: number; low: number; high: number };
+export type CurvePoint = Total & { speed: number };
+/** depth in metres, width as a share of the present one; null where it makes no difference or none is held */
+export type Instead = { depth: number | null; width: number | null };
+
+const CURVE_STEPS = 30;
+
+/** Watts at the PTO, and the ends of their range. */
+export function totalOf(tasks: readonly Task[], efficiencies: Efficiencies): Total {
+  const sum = { need: 0, low: 0, high: 0 };
+  for (const task of tasks) {
+    const { pto, low, high } = needOf(task, efficiencies);
+    sum.need += pto;
+    sum.low += low;
+    sum.high += high;
+  }
+  return sum;
+}
+
+/** Power over speed, from standing to well past the speed asked for. */
+export function curveOf(tasks: readonly Task[], efficiencies: Efficiencies, speed: number): CurvePoint[] {
+  const most = Math.max(speed * 1.6, 12 / 3.6);
+  return Array.from({ length: CURVE_STEPS + 1 }, (_, step) => {
+    const at = (most * step) / CURVE_STEPS;
+    return { speed: at, ...totalOf(atSpeed(tasks, at), efficiencies) };
+  });
+}
+
+/** The same work at another speed. */
+export function atSpeed(tasks: readonly Task[], speed: number): Task[] {
+  return tasks.map((task) => ({ ...task, speed }));
+}
+
+/** The same work with the first tool in the ground at another depth, or another share of its width. */
+export function workedAs(tasks: readonly Task[], { depth, width }: { depth: number; width: number }): Task[] {
+  const first = tasks.findIndex(({ draft }) => draft !== null);
+  return tasks.map((task, index) =>
+    index !== first
+      ? task
+      : {
+          ...task,
+          depth: task.draft && DRAFT_TABLE[task.draft].byDepth ? depth : task.depth,
+          width: task.width * width,
+          toolMass: task.toolMass * width,
+          rotary: task.rotary * width,
+        },
+  );
+}
+
+/** The highest speed of all tasks together: power rises with speed, so the sum is halved like one. */
+export function fastest(
+  tasks: readonly Task[],
+  efficiencies: Efficiencies,
+  available: number,
+): number | null {
+  const need = (speed: number) => totalOf(atSpeed(tasks, speed), efficiencies).need;
+  const [only] = tasks;
+  if (tasks.length === 1 && only) return highestSpeed(only, efficiencies, available);
+  if (need(0) > available) return null;
+  if (need(FASTEST) <= available) return FASTEST;
+  let [low, high] = [0, FASTEST];
+  for (let step = 0; step < 40; step++) {
+    const middle = (low + high) / 2;
+    if (need(middle) <= available) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** What the first tool that has a draft would hold at the speed asked for, with what the others leave. */
+export function insteadOf(
+  tasks: readonly Task[],
+  efficiencies: Efficiencies,
+  available: number,
+): Instead | null {
+  const drawn = tasks.find(({ draft }) => draft !== null);
+  if (!drawn) return null;
+  const others = tasks
+    .filter((task) => task !== drawn)
+    .reduce((sum, task) => sum + needOf(task, efficiencies).pto, 0);
+  const left = available - others;
+  const share = widthShare(drawn, efficiencies, left);
+  return { depth: deepest(drawn, efficiencies, left), width: share };
+}

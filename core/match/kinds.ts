@@ -1,0 +1,152 @@
+/** What an implement is for, and what follows from that before anybody measured anything. */
+import type { DraftKey } from "./draft.ts";
+import type { Rotary } from "./power.ts";
+
+export type StabiliserState = "free" | "rigid" | "blocked";
+
+export type ToolKind = {
+  label: string;
+  /** rows of the draft table it may be, the usual one first; none: its draft is small or in no table */
+  drafts: readonly DraftKey[];
+  rotary: Rotary | null;
+  /** rule of thumb, watts for each metre of width (common practice); null where none is known */
+  perMetre: number | null;
+  /** field efficiency, share of the time at work (ASABE D497 table 3, from memory) */
+  fieldEfficiency: number;
+  /** stabilisers while working; on the road they are always rigid (common practice; the maker's word comes first) */
+  stabilisers: StabiliserState;
+  /** the lift while working */
+  lift: "draft" | "position" | "float";
+  /** false for what only carries: no part of it works the field */
+  works?: false;
+};
+
+const none = { drafts: [], rotary: null, perMetre: null } as const;
+
+export const TOOL_KINDS = {
+  plough: {
+    label: "Plough",
+    drafts: ["mouldboard plough"],
+    rotary: null,
+    perMetre: 45e3,
+    fieldEfficiency: 0.85,
+    stabilisers: "free",
+    lift: "draft",
+  },
+  subsoiler: {
+    label: "Subsoiler",
+    drafts: ["subsoiler, narrow", "subsoiler, winged"],
+    rotary: null,
+    perMetre: 45e3,
+    fieldEfficiency: 0.85,
+    stabilisers: "free",
+    lift: "draft",
+  },
+  chisel: {
+    label: "Chisel plough, deep cultivator",
+    drafts: ["chisel, straight", "chisel, sweep", "chisel, twisted", "sweep plough"],
+    rotary: null,
+    perMetre: 37e3,
+    fieldEfficiency: 0.85,
+    stabilisers: "rigid",
+    lift: "position",
+  },
+  disc: {
+    label: "Disc harrow",
+    drafts: ["disc tandem, secondary", "disc tandem, primary", "disc offset"],
+    rotary: null,
+    perMetre: 30e3,
+    fieldEfficiency: 0.8,
+    stabilisers: "rigid",
+    lift: "float",
+  },
+  cultivator: {
+    label: "Field cultivator",
+    drafts: ["cultivator, secondary", "cultivator, primary"],
+    rotary: null,
+    perMetre: 20e3,
+    fieldEfficiency: 0.85,
+    stabilisers: "rigid",
+    lift: "float",
+  },
+  hoe: {
+    label: "Row hoe",
+    drafts: ["row cultivator, S-tine", "row cultivator, C-shank"],
+    rotary: null,
+    perMetre: 9e3,
+    fieldEfficiency: 0.8,
+    stabilisers: "blocked",
+    lift: "float",
+  },
+  planter: {
+    label: "Row planter",
+    drafts: ["planter, drawn", "planter, mounted", "planter, drawn, fertiliser"],
+    rotary: null,
+    perMetre: 10e3,
+    fieldEfficiency: 0.65,
+    stabilisers: "rigid",
+    lift: "float",
+  },
+  drill: {
+    label: "Seed drill",
+    drafts: ["drill, wide", "drill, middle", "drill, narrow", "drill, no-till", "drill, pneumatic"],
+    rotary: null,
+    perMetre: 18e3,
+    fieldEfficiency: 0.7,
+    stabilisers: "rigid",
+    lift: "float",
+  },
+  mower: {
+    label: "Disc mower",
+    drafts: [],
+    rotary: { a: 0, b: 5, c: 0 },
+    perMetre: 19e3,
+    fieldEfficiency: 0.8,
+    stabilisers: "rigid",
+    lift: "float",
+  },
+  conditioner: {
+    label: "Mower-conditioner",
+    drafts: [],
+    rotary: { a: 0, b: 8, c: 0 },
+    perMetre: 24e3,
+    fieldEfficiency: 0.8,
+    stabilisers: "rigid",
+    lift: "float",
+  },
+  rake: {
+    label: "Rake",
+    drafts: [],
+    rotary: { a: 0, b: 0.4, c: 0 },
+    perMetre: 10e3,
+    fieldEfficiency: 0.8,
+    stabilisers: "free",
+    lift: "position",
+  },
+  spreader: {
+    ...none,
+    label: "Spreader",
+    fieldEfficiency: 0.7,
+    stabilisers: "rigid",
+    lift: "position",
+  },
+  sprayer: {
+    ...none,
+    label: "Sprayer",
+    fieldEfficiency: 0.65,
+    stabilisers: "rigid",
+    lift: "position",
+  },
+  cart: {
+    ...none,
+    label: "Cart, tank",
+    fieldEfficiency: 0.7,
+    stabilisers: "rigid",
+    lift: "position",
+    works: false,
+  },
+  header: { ...none, label: "Cutting head", fieldEfficiency: 0.7, stabilisers: "rigid", lift: "position" },
+  other: { ...none, label: "Something else", fieldEfficiency: 0.75, stabilisers: "rigid", lift: "position" },
+} as const satisfies Record<string, ToolKind>;
+
+export type ToolKindKey = keyof typeof TOOL_KINDS;

@@ -1,0 +1,80 @@
+/** A whole rig: the machine that drives, everything coupled to it in order, and what it may carry. */
+import type { Weight } from "../balance/ballast.ts";
+import type { TyreTable } from "../balance/tyres.ts";
+import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../match/kinds.ts";
+import type { RoadLimits } from "../match/road.ts";
+import type { Grade } from "./grade.ts";
+import type { ResolvedRig } from "./resolve.ts";
+
+/** One tool of a rig. Its `rig` knows the machine that drives as well: the same in every part. */
+export type Part = {
+  /** of the coupling */
+  id: number;
+  name: string;
+  rig: ResolvedRig;
+  /** index of the part it hangs behind; null: on the machine that drives */
+  behind: number | null;
+  /** what the people here call the point it hangs on: "hole 2" */
+  hitch: string;
+};
+
+export type StockWeight = Weight & { fitted: number };
+
+export type AxleTyres = {
+  label: string;
+  /** on this axle */
+  count: number;
+  table: TyreTable;
+};
+
+export type Whole = {
+  tractor: string;
+  selfPropelled: boolean;
+  /** at least one, in the order they are coupled */
+  parts: readonly Part[];
+  weights: readonly StockWeight[];
+  tyres: { front: AxleTyres | null; rear: AxleTyres | null; tools: readonly (AxleTyres | null)[] };
+  limits: RoadLimits;
+};
+
+/** A number something is reckoned with, and how it was come by. */
+export type Input = {
+  key: DimensionKey;
+  /** SI; null where nothing is known and nothing is assumed */
+  value: number | null;
+  grade: Grade;
+  stale: boolean;
+  /** what it was assumed from, where nobody read it */
+  assumed: string | null;
+};
+
+/** A value one may reckon with: read and believed, or else what the catalogue assumes and says so. */
+export function inputOf({ attachment, values }: ResolvedRig, key: DimensionKey): Input {
+  const { value, doubt, grade, stale } = values[key];
+  const believed = value !== null && (doubt === null || doubt === "habitual zero");
+  if (believed) return { key, value, grade, stale: stale !== null, assumed: null };
+  const { otherwise } = dimension(key, attachment);
+  return typeof otherwise?.value === "number"
+    ? { key, value: otherwise.value, grade: "assumed", stale: false, assumed: otherwise.source }
+    : { key, value: null, grade: "missing", stale: false, assumed: null };
+}
+
+/** False for a cart or tank: no part of it works the field, and nothing is asked of its work. */
+export function works(rig: ResolvedRig): boolean {
+  const kind = chosen<ToolKindKey>(rig, "tool.kind");
+  const about: ToolKind | null = kind && TOOL_KINDS[kind];
+  return about?.works !== false;
+}
+
+/** The number alone. */
+export function known(rig: ResolvedRig, key: DimensionKey): number | null {
+  return inputOf(rig, key).value;
+}
+
+/** What was chosen of a list, or what the catalogue assumes; null where neither is there, or the list has it no more. */
+export function chosen<T extends string>(rig: ResolvedRig, key: DimensionKey): T | null {
+  const { otherwise, choices } = dimension(key, rig.attachment);
+  const picked = rig.values[key].choice ?? (typeof otherwise?.value === "string" ? otherwise.value : null);
+  return choices?.some((each) => each.key === picked) ? (picked as T) : null;
+}
