@@ -8,8 +8,10 @@ import { resolveRig } from "../core/rig/resolve.ts";
 import { rankTaping } from "../core/rig/tape-next.ts";
 import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
-import { findRig, listRigs } from "../data/rigs.ts";
+import { listMachines } from "../data/machines.ts";
+import { findRig } from "../data/rigs.ts";
 import { report, yardOf } from "./measure.ts";
+import { benchWalkRound } from "./walk-round.ts";
 import { benchYardPage } from "./yard-page.ts";
 
 function rigPage(db: Database) {
@@ -24,12 +26,14 @@ if (existsSync("build/server/index.js")) await benchYardPage();
 else console.log("No build yet: run npm run build to have the yard page measured as well.\n");
 
 const small = yardOf(1, 0);
-const large = yardOf(84, 66);
-const few = report("rig page without drawing, 6 machines", rigPage(small));
-const many = report(`rig page without drawing, ${listRigs(large).length * 2} machines`, rigPage(large));
+const large = yardOf(38, 60);
+const few = report("rig page without drawing, 13 machines", rigPage(small));
+const many = report(`rig page without drawing, ${listMachines(large).length} machines`, rigPage(large));
 console.log(
   `  ratio large / small yard: ${(many / few).toFixed(2)} (the rig's own history is longer, too)\n`,
 );
+
+benchWalkRound(small);
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
 const sheet = {

@@ -11,8 +11,8 @@ import { keepReading } from "../data/readings.ts";
 import { listRigs } from "../data/rigs.ts";
 import { line, timesOf, yardOf } from "./measure.ts";
 
-const SETS_OF_THREE = 84;
-const MORE_READINGS = 66;
+const SETS = 38;
+const MORE_READINGS = 60;
 
 async function milliseconds(act: () => Promise<unknown>): Promise<number> {
   const start = performance.now();
@@ -37,7 +37,7 @@ function scriptBytes(page: string): number {
 export async function benchYardPage(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), "ambrek-bench-"));
   const path = join(folder, "yard.db");
-  const db = yardOf(SETS_OF_THREE, MORE_READINGS, path);
+  const db = yardOf(SETS, MORE_READINGS, path);
   process.env.AMBREK_DB = path;
   const build = (await import(resolve("build/server/index.js"))) as ServerBuild;
   const answer = createRequestHandler(build, "production");

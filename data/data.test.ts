@@ -60,7 +60,7 @@ describe("readings", () => {
 
   it("belong to the hole and the mount, not to the tractor as a whole", () => {
     keepReading(db, rig, { key: "axle.pin", rawText: "1", value: 1, step: 0.1, ...tape });
-    const elsewhere: Rig = { ...rig, hole: { id: listRigs(db)[0]!.hole.id, label: "other" } };
+    const elsewhere: Rig = { ...rig, hitch: { id: listRigs(db)[0]!.hitch.id, label: "other" } };
     expect(rigFacts(db, elsewhere).readings["axle.pin"]?.at(-1)?.value).not.toBe(1);
   });
 

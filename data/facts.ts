@@ -1,6 +1,12 @@
 import { and, eq, type SQL } from "drizzle-orm";
-import { DIMENSION_KEYS, type DimensionKey, dimension, type Subject } from "../core/dimension/catalogue.ts";
-import type { Reading, RigFacts } from "../core/rig/facts.ts";
+import {
+  DIMENSION_KEYS,
+  type DimensionKey,
+  dimension,
+  isDimensionKey,
+  type Subject,
+} from "../core/dimension/catalogue.ts";
+import type { Change, Reading, RigFacts } from "../core/rig/facts.ts";
 import { gradeOf } from "../core/rig/grade.ts";
 import type { Database } from "./handle.ts";
 import {
@@ -17,15 +23,19 @@ import { reading } from "./schema.ts";
 
 export type SubjectColumns = { machineId?: number; pointId?: number; couplingId?: number };
 
-/** Whose reading a dimension of this rig is: the tractor's, the mount's, the hole's, the implement's, the coupling's. */
-export function subjectColumns(subject: Subject, rig: Rig): SubjectColumns {
+/** Whose reading a dimension of this rig is; null where the rig has no such thing, as a tractor without a shaft in front. */
+function columnsOf(subject: Subject, rig: Rig): SubjectColumns | null {
   switch (subject) {
     case "tractor":
       return { machineId: rig.tractor.id };
     case "receiver mount":
       return { pointId: rig.receiver.id };
-    case "drawbar hole":
-      return { pointId: rig.hole.id };
+    case "hitch":
+      return { pointId: rig.hitch.id };
+    case "rear hitch":
+      return rig.rearHitch && { pointId: rig.rearHitch.id };
+    case "PTO":
+      return rig.pto && { pointId: rig.pto.id };
     case "implement":
       return { machineId: rig.implement.id };
     case "coupling":
@@ -33,20 +43,38 @@ export function subjectColumns(subject: Subject, rig: Rig): SubjectColumns {
   }
 }
 
-const SUBJECTS = ["tractor", "receiver mount", "drawbar hole", "implement", "coupling"] as const;
+/** Whose reading one dimension is on a rig, in the words of its attachment. */
+export function subjectColumns(key: DimensionKey, rig: Rig): SubjectColumns | null {
+  return columnsOf(dimension(key, rig.attachment).subject, rig);
+}
+
+const SUBJECTS = [
+  "tractor",
+  "receiver mount",
+  "hitch",
+  "rear hitch",
+  "PTO",
+  "implement",
+  "coupling",
+] as const satisfies readonly Subject[];
+
+/** The points a rig's readings may be kept on. */
+export function pointIdsOf({ receiver, hitch, rearHitch, pto }: Rig): number[] {
+  return [receiver, hitch, rearHitch, pto].flatMap((each) => (each ? [each.id] : []));
+}
 
 /** What is known of a rig: facts nobody took back. */
 export function rigFacts(db: Database, rig: Rig): RigFacts {
-  return factsOf(db, [rig]).get(rig.id)!;
+  return factsOf(db, [rig]).get(rig.couplingId)!;
 }
 
-/** What is known of each rig, by its id. */
+/** What is known of each rig as seen from its tools, by the id of the coupling. */
 export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFacts> {
   const machines = rigs.flatMap(({ tractor, implement }) => [tractor.id, implement.id]);
   const readings = bySubject(
     currentReadings(db, {
       machines,
-      points: rigs.flatMap(({ receiver, hole }) => [receiver.id, hole.id]),
+      points: rigs.flatMap(pointIdsOf),
       couplings: rigs.map(({ couplingId }) => couplingId),
     }),
   );
@@ -61,8 +89,9 @@ export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFact
   );
   return new Map(
     rigs.map((rig) => [
-      rig.id,
+      rig.couplingId,
       {
+        attachment: rig.attachment,
         ...sittings(rig, readings),
         sections: sections.get(rig.implement.id) ?? null,
         changes: [...(changes.get(rig.tractor.id) ?? []), ...(changes.get(rig.implement.id) ?? [])],
@@ -70,6 +99,12 @@ export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFact
       },
     ]),
   );
+}
+
+/** What was changed on the rig's machines, the one that drives and the tool in view, as told. */
+export function changesOf(db: Database, { tractor, implement }: Rig): Change[] {
+  const changes = liveChanges(db, [tractor.id, implement.id]);
+  return [...(changes.get(tractor.id) ?? []), ...(changes.get(implement.id) ?? [])];
 }
 
 const subjectKey = ({
@@ -89,10 +124,12 @@ function bySubject(rows: readonly ReadingRow[]): Map<string, Reading[]> {
 function sittings(rig: Rig, found: Map<string, Reading[]>): Pick<RigFacts, "readings" | "previous"> {
   const readings: Partial<Record<DimensionKey, Reading[]>> = {};
   const previous: Partial<Record<DimensionKey, Reading>> = {};
-  const own = new Set(SUBJECTS.map((subject) => subjectKey(subjectColumns(subject, rig))));
-  for (const subject of own)
-    for (const each of found.get(subject) ?? []) {
+  for (const subject of SUBJECTS) {
+    const columns = columnsOf(subject, rig);
+    for (const each of (columns && found.get(subjectKey(columns))) ?? []) {
       const { key, sitting } = each;
+      // Two points of a train may carry the same dimension: only the one its entry names counts.
+      if (!isDimensionKey(key) || dimension(key, rig.attachment).subject !== subject) continue;
       const current = readings[key];
       if (current?.at(-1)?.sitting === sitting) current.push(each);
       else {
@@ -100,12 +137,13 @@ function sittings(rig: Rig, found: Map<string, Reading[]>): Pick<RigFacts, "read
         readings[key] = [each];
       }
     }
+  }
   return { readings, previous };
 }
 
 /** The condition that names one dimension's readings on a rig. */
 export function readingsOf(rig: Rig, key: DimensionKey): SQL {
-  const { machineId, pointId, couplingId } = subjectColumns(dimension(key).subject, rig);
+  const { machineId, pointId, couplingId } = subjectColumns(key, rig) ?? { pointId: -1 };
   return and(
     eq(reading.dimension, key),
     machineId ? eq(reading.machineId, machineId) : undefined,

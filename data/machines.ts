@@ -4,7 +4,8 @@ import type { Machine } from "./rigs.ts";
 import { machine, point } from "./schema.ts";
 
 export type Point = typeof point.$inferSelect;
-export type MachineDetails = Pick<Machine, "make" | "model" | "fleetNumber" | "serial" | "busName">;
+export type MachineDetails = Pick<Machine, "make" | "model" | "fleetNumber" | "serial" | "busName"> &
+  Partial<Pick<Machine, "attachment">>;
 
 /** Machines in use, by kind. */
 export function listMachines(db: Database): Machine[] {
@@ -32,11 +33,20 @@ export function pointsOf(db: Database, machineId: number): Point[] {
   return db.select().from(point).where(eq(point.machineId, machineId)).orderBy(asc(point.id)).all();
 }
 
-/** A tractor has at least one receiver mount and one drawbar hole. */
-const FIRST_POINTS = [
-  { kind: "receiver mount", label: "cab roof" },
-  { kind: "drawbar hole", label: "hole 1" },
-] as const;
+/** What a new machine has at least; the rest is added where there is more. */
+const FIRST_POINTS: Record<Machine["kind"], readonly Pick<Point, "kind" | "label">[]> = {
+  tractor: [
+    { kind: "receiver mount", label: "cab roof" },
+    { kind: "drawbar hole", label: "hole 1" },
+    { kind: "rear three-point", label: "rear links" },
+    { kind: "rear PTO", label: "rear shaft" },
+  ],
+  "self-propelled": [
+    { kind: "receiver mount", label: "cab roof" },
+    { kind: "head mount", label: "feeder house" },
+  ],
+  implement: [],
+};
 
 /** Adds a machine; returns its id. */
 export function createMachine(db: Database, kind: Machine["kind"], details: MachineDetails): number {
@@ -46,9 +56,9 @@ export function createMachine(db: Database, kind: Machine["kind"], details: Mach
       .values({ kind, ...details })
       .returning()
       .get();
-    if (kind === "tractor")
+    for (const each of FIRST_POINTS[kind])
       tx.insert(point)
-        .values(FIRST_POINTS.map((each) => ({ machineId: id, ...each })))
+        .values({ machineId: id, ...each })
         .run();
     return id;
   });

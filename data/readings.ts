@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { desc, eq, inArray, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
-import { type DimensionKey, dimension } from "../core/dimension/catalogue.ts";
+import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
 import type { Reading } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
-import { readingsOf, subjectColumns } from "./facts.ts";
+import { pointIdsOf, readingsOf, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { TAKES_BACK_READING, toReading } from "./live.ts";
 import type { Rig } from "./rigs.ts";
@@ -13,6 +13,8 @@ import {
   batch,
   change,
   coupling,
+  couplingEvent,
+  hookupTick,
   machine,
   photo,
   point,
@@ -45,6 +47,8 @@ export type NewReading = Stamp & {
 export function keepReading(db: Database, rig: Rig, given: NewReading): string {
   const { key, at, reason = "", id = randomUUID(), measuredAt = at, photo: picture = null, ...rest } = given;
   const recordedAt = at.toISOString();
+  const subject = subjectColumns(key, rig);
+  if (!subject) throw new RangeError(`${rig.name} has nothing that ${key} could be read of`);
   db.transaction((tx) => {
     if (tx.select({ id: reading.id }).from(reading).where(eq(reading.id, id)).get()) return;
     const photoId = picture ? randomUUID() : null;
@@ -56,7 +60,7 @@ export function keepReading(db: Database, rig: Rig, given: NewReading): string {
       .values({
         id,
         dimension: key,
-        ...subjectColumns(dimension(key).subject, rig),
+        ...subject,
         sitting: id,
         ...rest,
         reason,
@@ -89,7 +93,7 @@ export function keepSections(
   return id;
 }
 
-type Column = "readingId" | "layoutId" | "batchId" | "changeId" | "proofId";
+type Column = "readingId" | "layoutId" | "batchId" | "changeId" | "proofId" | "tickId" | "eventId";
 
 /**
  * Takes a reading, a layout, an import, a change or a proof back; what stood before stands again.
@@ -115,7 +119,7 @@ export function retract(
 function columnOf(db: Database, rig: Rig, id: string): Column | null {
   const known = db.select().from(reading).where(eq(reading.id, id)).get();
   if (known) {
-    const mine = subjectColumns(dimension(known.dimension).subject, rig);
+    const mine = subjectColumns(known.dimension, rig) ?? { pointId: -1 };
     const same = (Object.entries(mine) as [keyof typeof mine, number][]).every(
       ([column, value]) => known[column] === value,
     );
@@ -127,6 +131,10 @@ function columnOf(db: Database, rig: Rig, id: string): Column | null {
   if (changed) return [rig.tractor.id, rig.implement.id].includes(changed.machineId) ? "changeId" : null;
   const proved = db.select().from(proof).where(eq(proof.id, id)).get();
   if (proved) return proved.rigId === rig.id ? "proofId" : null;
+  const ticked = db.select().from(hookupTick).where(eq(hookupTick.id, id)).get();
+  if (ticked) return ticked.rigId === rig.id ? "tickId" : null;
+  const event = db.select().from(couplingEvent).where(eq(couplingEvent.id, id)).get();
+  if (event) return event.rigId === rig.id ? "eventId" : null;
   return null;
 }
 
@@ -188,7 +196,7 @@ export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
   const mine = rig
     ? or(
         inArray(reading.machineId, [rig.tractor.id, rig.implement.id]),
-        inArray(reading.pointId, [rig.receiver.id, rig.hole.id]),
+        inArray(reading.pointId, pointIdsOf(rig)),
         eq(reading.couplingId, rig.couplingId),
       )
     : undefined;

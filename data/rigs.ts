@@ -1,28 +1,44 @@
 import { randomUUID } from "node:crypto";
-import { and, asc, eq, isNotNull, isNull, notInArray, or, sql } from "drizzle-orm";
+import { and, asc, eq, isNotNull, notInArray, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
+import type { Attachment } from "../core/dimension/attachment.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
 import { coupling, machine, point, reading, retraction, rig } from "./schema.ts";
 
 export type Machine = typeof machine.$inferSelect;
 
-/** A tractor with one drawn implement at one of its drawbar holes. */
+type PointRef = { id: number; label: string };
+
+/** A rig seen from one of its tools: the machine that drives, and that tool. The first coupled is in view unless another is asked for. */
 export type Rig = {
   id: number;
   name: string;
   archivedAt: string | null;
   tractor: Machine;
-  implement: Machine;
+  receiver: PointRef;
   couplingId: number;
-  receiver: { id: number; label: string };
-  hole: { id: number; label: string };
+  /** 1 is the first coupled */
+  position: number;
+  implement: Machine;
+  /** as its implement has it, but behind another implement it is a train */
+  attachment: Attachment;
+  /** the point of the tractor it hangs on, or for a train its first implement hangs on */
+  hitch: PointRef;
+  /** of a train: the point of the implement ahead, and that one's coupling */
+  rearHitch: PointRef | null;
+  parentCouplingId: number | null;
+  /** the shaft end on its side of the tractor */
+  pto: PointRef | null;
 };
 
 const tractor = alias(machine, "tractor");
 const implement = alias(machine, "implement");
 const receiver = alias(point, "receiver");
-const hole = alias(point, "hole");
+const hitch = alias(point, "hitch");
+const rearHitch = alias(point, "rear_hitch");
+const pto = alias(point, "pto");
+const ahead = alias(coupling, "ahead");
 
 function rigsQuery(db: Database) {
   return db
@@ -31,62 +47,114 @@ function rigsQuery(db: Database) {
       name: rig.name,
       archivedAt: rig.archivedAt,
       tractor,
-      implement,
-      couplingId: coupling.id,
       receiver: { id: receiver.id, label: receiver.label },
-      hole: { id: hole.id, label: hole.label },
+      couplingId: coupling.id,
+      position: coupling.position,
+      implement,
+      attachment: sql<Attachment>`case when ${coupling.parentCouplingId} is null then ${implement.attachment} else 'train' end`,
+      hitch: { id: hitch.id, label: hitch.label },
+      rearHitch: { id: rearHitch.id, label: rearHitch.label },
+      parentCouplingId: coupling.parentCouplingId,
+      pto: { id: pto.id, label: pto.label },
     })
     .from(rig)
     .innerJoin(tractor, eq(tractor.id, rig.tractorId))
     .innerJoin(receiver, eq(receiver.id, rig.receiverPointId))
     .innerJoin(coupling, eq(coupling.rigId, rig.id))
     .innerJoin(implement, eq(implement.id, coupling.implementId))
-    .innerJoin(hole, eq(hole.id, coupling.parentPointId));
+    .leftJoin(ahead, eq(ahead.id, coupling.parentCouplingId))
+    .innerJoin(hitch, eq(hitch.id, sql`coalesce(${ahead.parentPointId}, ${coupling.parentPointId})`))
+    .leftJoin(rearHitch, and(eq(rearHitch.id, coupling.parentPointId), isNotNull(coupling.parentCouplingId)))
+    .leftJoin(
+      pto,
+      and(
+        eq(pto.machineId, tractor.id),
+        eq(pto.kind, sql`case ${implement.attachment} when 'front' then 'front PTO' else 'rear PTO' end`),
+      ),
+    );
 }
 
-/** The rigs in use, oldest first. */
+/** The rigs in use, oldest first, each seen from its first tool. */
 export function listRigs(db: Database): Rig[] {
   return listEveryRig(db).filter(({ archivedAt }) => archivedAt === null);
 }
 
 /** Those put away as well. */
 export function listEveryRig(db: Database): Rig[] {
-  return prepared(db, "every rig", () => rigsQuery(db).orderBy(asc(rig.id)).prepare()).all();
+  return listEveryPart(db).filter(({ position }) => position === 1);
 }
 
-export function findRig(db: Database, id: number): Rig | null {
-  const query = prepared(db, "one rig", () =>
+/** Every tool of every rig, rig by rig in the order they are coupled. */
+export function listEveryPart(db: Database): Rig[] {
+  return prepared(db, "every rig", () =>
+    rigsQuery(db).orderBy(asc(rig.id), asc(coupling.position)).prepare(),
+  ).all();
+}
+
+/** Parts by their rig, each rig's in the order they came. */
+export function byRig(parts: readonly Rig[]): Map<number, Rig[]> {
+  const found = new Map<number, Rig[]>();
+  for (const part of parts) found.set(part.id, [...(found.get(part.id) ?? []), part]);
+  return found;
+}
+
+/** The tools of one rig in the order they are coupled; empty where there is no such rig. */
+export function partsOf(db: Database, id: number): Rig[] {
+  return prepared(db, "one rig", () =>
     rigsQuery(db)
       .where(eq(rig.id, sql.placeholder("id")))
+      .orderBy(asc(coupling.position))
       .prepare(),
-  );
-  return query.get({ id }) ?? null;
+  ).all({ id });
+}
+
+/** A rig seen from its first tool. */
+export function findRig(db: Database, id: number): Rig | null {
+  return partsOf(db, id)[0] ?? null;
 }
 
 /** Rigs in use that a machine is part of. */
 export function rigsOf(db: Database, machineId: number): Rig[] {
-  return rigsQuery(db)
-    .where(and(isNull(rig.archivedAt), or(eq(tractor.id, machineId), eq(implement.id, machineId))))
-    .orderBy(asc(rig.id))
-    .all();
+  const parts = listEveryPart(db).filter(({ archivedAt }) => archivedAt === null);
+  const mine = new Set(
+    parts
+      .filter((part) => part.tractor.id === machineId || part.implement.id === machineId)
+      .map(({ id }) => id),
+  );
+  return parts.filter(({ id, position }) => position === 1 && mine.has(id));
 }
+
+export type NewCoupling = {
+  /** the point of the machine it hangs on, or of the implement ahead */
+  pointId: number;
+  implementId: number;
+  /** which of the new couplings it hangs behind, counted from 0; null: on the machine that drives */
+  behind: number | null;
+};
 
 export type NewRig = {
   name: string;
   tractorId: number;
   receiverPointId: number;
-  holePointId: number;
-  implementId: number;
+  /** in the order they are coupled; at least one */
+  couplings: readonly NewCoupling[];
 };
 
-/** Couples a tractor's mount and hole with an implement; returns the rig's id. */
-export function createRig(
-  db: Database,
-  { name, tractorId, receiverPointId, holePointId, implementId }: NewRig,
-): number {
+/** Couples a machine with its tools; returns the rig's id. */
+export function createRig(db: Database, { name, tractorId, receiverPointId, couplings }: NewRig): number {
   return db.transaction((tx) => {
     const { id } = tx.insert(rig).values({ name, tractorId, receiverPointId }).returning().get();
-    tx.insert(coupling).values({ rigId: id, parentPointId: holePointId, implementId }).run();
+    const made: number[] = [];
+    for (const [index, { pointId, implementId, behind }] of couplings.entries()) {
+      const row = {
+        rigId: id,
+        parentPointId: pointId,
+        implementId,
+        parentCouplingId: behind === null ? null : made[behind]!,
+        position: index + 1,
+      };
+      made.push(tx.insert(coupling).values(row).returning().get().id);
+    }
     return id;
   });
 }
@@ -97,33 +165,44 @@ export function createRig(
  */
 export function copyRig(db: Database, original: Rig, name: string): number {
   return db.transaction(() => {
+    const parts = partsOf(db, original.id);
     const id = createRig(db, {
       name,
       tractorId: original.tractor.id,
       receiverPointId: original.receiver.id,
-      holePointId: original.hole.id,
-      implementId: original.implement.id,
+      couplings: parts.map(({ implement: tool, hitch: on, rearHitch: behind, parentCouplingId }) => ({
+        pointId: (behind ?? on).id,
+        implementId: tool.id,
+        behind:
+          parentCouplingId === null
+            ? null
+            : parts.findIndex(({ couplingId }) => couplingId === parentCouplingId),
+      })),
     });
-    const { couplingId } = findRig(db, id)!;
-    const taken = db
-      .select({ id: retraction.readingId })
-      .from(retraction)
-      .where(isNotNull(retraction.readingId));
-    const own = db
-      .select()
-      .from(reading)
-      .where(and(eq(reading.couplingId, original.couplingId), notInArray(reading.id, taken)))
-      .orderBy(sql`${reading}.rowid`)
-      .all();
-    for (const row of new Map(own.map((each) => [each.dimension, each])).values()) {
-      const copy = randomUUID();
-      const note = [`copied from ${original.name}`, row.note].filter(Boolean).join("; ").slice(0, 300);
-      db.insert(reading)
-        .values({ ...row, id: copy, sitting: copy, couplingId, note })
-        .run();
-    }
+    for (const [index, part] of partsOf(db, id).entries())
+      copyCoupling(db, parts[index]!.couplingId, part.couplingId, original.name);
     return id;
   });
+}
+
+function copyCoupling(db: Database, from: number, to: number, name: string): void {
+  const taken = db
+    .select({ id: retraction.readingId })
+    .from(retraction)
+    .where(isNotNull(retraction.readingId));
+  const own = db
+    .select()
+    .from(reading)
+    .where(and(eq(reading.couplingId, from), notInArray(reading.id, taken)))
+    .orderBy(sql`${reading}.rowid`)
+    .all();
+  for (const row of new Map(own.map((each) => [each.dimension, each])).values()) {
+    const copy = randomUUID();
+    const note = [`copied from ${name}`, row.note].filter(Boolean).join("; ").slice(0, 300);
+    db.insert(reading)
+      .values({ ...row, id: copy, sitting: copy, couplingId: to, note })
+      .run();
+  }
 }
 
 export function renameRig(db: Database, id: number, name: string): void {

@@ -11,15 +11,19 @@ import {
   uniqueIndex,
 } from "drizzle-orm/sqlite-core";
 import type { FigureForm } from "../core/card/scheme.ts";
+import type { Attachment } from "../core/dimension/attachment.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ChangeKind } from "../core/dimension/change.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
+import { POINT_KINDS } from "../core/dimension/point-kinds.ts";
 import type { LengthStyle } from "../core/quantity/length.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 
 export const machine = sqliteTable("machine", {
   id: integer().primaryKey(),
-  kind: text({ enum: ["tractor", "implement"] }).notNull(),
+  kind: text({ enum: ["tractor", "self-propelled", "implement"] }).notNull(),
+  /** how an implement hangs on what carries it; of no meaning on what drives itself */
+  attachment: text().$type<Attachment>().notNull().default("drawn"),
   make: text().notNull(),
   model: text().notNull(),
   fleetNumber: text().notNull().default(""),
@@ -29,13 +33,13 @@ export const machine = sqliteTable("machine", {
   archivedAt: text(),
 });
 
-/** A hole, a mount: which one is identity. Back in hole 2, its readings are current again. */
+/** A hole, a mount, a linkage, a shaft end: which one is identity. Back in hole 2, its readings are current again. */
 export const point = sqliteTable("point", {
   id: integer().primaryKey(),
   machineId: integer()
     .notNull()
     .references(() => machine.id),
-  kind: text({ enum: ["receiver mount", "drawbar hole"] }).notNull(),
+  kind: text({ enum: POINT_KINDS }).notNull(),
   label: text().notNull(),
 });
 
@@ -62,6 +66,136 @@ export const coupling = sqliteTable("coupling", {
   implementId: integer()
     .notNull()
     .references(() => machine.id),
+  /** the coupling whose implement this one hangs behind; null: it hangs on the machine that drives */
+  parentCouplingId: integer(),
+  /** 1 is the first to be coupled, and the one in view when a rig is opened */
+  position: integer().notNull().default(1),
+});
+
+/** When a rig was really hitched up and taken apart. Ticks count from the last of these. Append only. */
+export const couplingEvent = sqliteTable(
+  "coupling_event",
+  {
+    id: text().primaryKey(),
+    rigId: integer()
+      .notNull()
+      .references(() => rig.id),
+    kind: text({ enum: ["coupled", "uncoupled"] }).notNull(),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("coupling_event_by_rig").on(table.rigId)],
+);
+
+/** A line of the hook-up list ticked, or declared not to apply. What it said is kept with it. Append only. */
+export const hookupTick = sqliteTable(
+  "hookup_tick",
+  {
+    id: text().primaryKey(),
+    rigId: integer()
+      .notNull()
+      .references(() => rig.id),
+    line: text().notNull(),
+    /** the line as it read when it was ticked: said otherwise since, the tick no longer holds */
+    said: text().notNull(),
+    state: text({ enum: ["done", "not applicable"] }).notNull(),
+    reason: text().notNull().default(""),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("hookup_tick_by_rig").on(table.rigId)],
+);
+
+/** Weights a tractor can take: so many of one mass at one place. */
+export const weight = sqliteTable("weight", {
+  id: integer().primaryKey(),
+  machineId: integer()
+    .notNull()
+    .references(() => machine.id),
+  label: text().notNull(),
+  /** kg, of one */
+  mass: real().notNull(),
+  /** metres forward of the rear axle */
+  place: real().notNull(),
+  count: integer().notNull(),
+  archivedAt: text(),
+});
+
+/** How many of a weight are on for a rig. Append only; the newest counts. */
+export const weightFitted = sqliteTable(
+  "weight_fitted",
+  {
+    id: text().primaryKey(),
+    rigId: integer()
+      .notNull()
+      .references(() => rig.id),
+    weightId: integer()
+      .notNull()
+      .references(() => weight.id),
+    count: integer().notNull(),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("weight_fitted_by_rig").on(table.rigId)],
+);
+
+/** A tyre maker's table: what one tyre carries at a speed and a pressure. */
+export const tyre = sqliteTable("tyre", {
+  id: integer().primaryKey(),
+  label: text().notNull(),
+  source: text().notNull().default(""),
+});
+
+export const tyreCell = sqliteTable(
+  "tyre_cell",
+  {
+    tyreId: integer()
+      .notNull()
+      .references(() => tyre.id),
+    /** m/s */
+    speed: real().notNull(),
+    /** Pa */
+    pressure: real().notNull(),
+    /** kg on one tyre */
+    load: real().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.tyreId, table.speed, table.pressure] })],
+);
+
+/** Which tyre an axle of a machine runs on, and how many of them. */
+export const axleTyre = sqliteTable(
+  "axle_tyre",
+  {
+    machineId: integer()
+      .notNull()
+      .references(() => machine.id),
+    axle: text({ enum: ["front", "rear", "tool"] }).notNull(),
+    tyreId: integer()
+      .notNull()
+      .references(() => tyre.id),
+    count: integer().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.machineId, table.axle] })],
+);
+
+/** Limits of the road in this yard's country, as its people entered them; null where they gave none. One row. */
+export const roadLimits = sqliteTable("road_limits", {
+  id: integer().primaryKey(),
+  country: text().notNull().default(""),
+  /** metres */
+  width: real(),
+  height: real(),
+  /** m/s */
+  speed: real(),
+  /** kg a tool without brakes may weigh */
+  unbraked: real(),
+});
+
+/** That a setting of the yard was changed: weights, tyres, limits. Append only; what was judged before is judged again. */
+export const settingChange = sqliteTable("setting_change", {
+  id: text().primaryKey(),
+  what: text().notNull(),
+  at: text().notNull(),
 });
 
 /** What somebody brought in at once: an imported file, first as a preview, then taken over. Append only but for its state. */
@@ -212,6 +346,8 @@ export const retraction = sqliteTable(
     batchId: text().references(() => batch.id),
     changeId: text().references(() => change.id),
     proofId: text().references(() => proof.id),
+    tickId: text().references(() => hookupTick.id),
+    eventId: text().references(() => couplingEvent.id),
     person: text().notNull(),
     recordedAt: text().notNull(),
   },

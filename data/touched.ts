@@ -1,14 +1,26 @@
 import { eq, gt, type SQL, sql } from "drizzle-orm";
 import type { SQLiteTable } from "drizzle-orm/sqlite-core";
+import { pointIdsOf } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
 import type { Rig } from "./rigs.ts";
-import { change, proof, reading, retraction, sectionLayout } from "./schema.ts";
+import { change, proof, reading, retraction, sectionLayout, settingChange, weightFitted } from "./schema.ts";
 
 /** How far each append-only table had grown when somebody last looked. */
-export type Marks = Record<"reading" | "layout" | "change" | "proof" | "retraction", number>;
+export type Marks = Record<
+  "reading" | "layout" | "change" | "proof" | "retraction" | "fitted" | "setting",
+  number
+>;
 
-const TABLES = { reading, layout: sectionLayout, change, proof, retraction } as const;
+const TABLES = {
+  reading,
+  layout: sectionLayout,
+  change,
+  proof,
+  retraction,
+  fitted: weightFitted,
+  setting: settingChange,
+} as const;
 const rowid = (table: SQLiteTable): SQL<number> => sql<number>`${table}.rowid`;
 
 export function marksOf(db: Database): Marks {
@@ -24,9 +36,10 @@ export function marksOf(db: Database): Marks {
   ) as Marks;
 }
 
-/** What was written since: machines, points, couplings and rigs, each as one key. Null where an import was taken back. */
+/** What was written since: machines, points, couplings and rigs, each as one key. Null where it may be anything: an import was taken back, a setting changed. */
 export function touchedSince(db: Database, marks: Marks, now: Marks): Set<string> | null {
   if (Object.entries(marks).every(([name, mark]) => now[name as keyof Marks] === mark)) return new Set();
+  if (marks.setting !== now.setting) return null;
   const since = (table: SQLiteTable, mark: number) => gt(rowid(table), mark);
   const taken = db.select().from(retraction).where(since(retraction, marks.retraction)).all();
   if (taken.some(({ batchId }) => batchId !== null)) return null;
@@ -56,17 +69,22 @@ export function touchedSince(db: Database, marks: Marks, now: Marks): Set<string
     ),
     ...machines.map(({ machineId }) => `machine ${machineId}`),
     ...proofs.map(({ rigId }) => `rig ${rigId}`),
+    ...db
+      .select()
+      .from(weightFitted)
+      .where(since(weightFitted, marks.fitted))
+      .all()
+      .map(({ rigId }) => `rig ${rigId}`),
   ]);
 }
 
 /** The keys under which a rig's facts are written. */
-export function keysOf({ id, tractor, implement, receiver, hole, couplingId }: Rig): string[] {
+export function keysOf(rig: Rig): string[] {
   return [
-    `rig ${id}`,
-    `machine ${tractor.id}`,
-    `machine ${implement.id}`,
-    `point ${receiver.id}`,
-    `point ${hole.id}`,
-    `coupling ${couplingId}`,
+    `rig ${rig.id}`,
+    `machine ${rig.tractor.id}`,
+    `machine ${rig.implement.id}`,
+    ...pointIdsOf(rig).map((id) => `point ${id}`),
+    `coupling ${rig.couplingId}`,
   ];
 }

@@ -1,265 +1,179 @@
 import { eq } from "drizzle-orm";
 import { fillCard } from "../../core/card/fill.ts";
 import { freeze } from "../../core/card/numbered.ts";
-import { type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
+import { dimension } from "../../core/dimension/catalogue.ts";
 import { judge } from "../../core/finding/judge.ts";
+import { hookupList } from "../../core/hookup/list.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
-import type { Proof } from "../../core/rig/facts.ts";
-import type { Instrument } from "../../core/rig/grade.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
+import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
 import { issueCard, keepReadbacks, latestCard } from "../cards.ts";
 import { rigFacts } from "../facts.ts";
 import { keepProof } from "../field-log.ts";
 import type { Database } from "../handle.ts";
-import { createMachine, pointsOf } from "../machines.ts";
+import { keepEvent, keepTick } from "../hookup.ts";
+import { addPoint, createMachine, pointsOf } from "../machines.ts";
 import { keepReading, keepSections } from "../readings.ts";
-import { createRig, findRig, type Rig } from "../rigs.ts";
+import { createRig, findRig, partsOf, type Rig } from "../rigs.ts";
 import { point } from "../schema.ts";
 import { findScheme, setTerminal } from "../schemes.ts";
-
-type Told = { key: DimensionKey; text: string; value: number; step: number; by: Instrument };
-
-type DemoRig = {
-  name: string;
-  tractor: {
-    make: string;
-    model: string;
-    fleetNumber: string;
-    serial: string;
-    busName: string;
-    mount: string;
-    hole: string;
-  };
-  drill: { make: string; model: string; fleetNumber: string; serial: string; busName: string };
-  scheme: string;
-  profile: string;
-  terminal: string;
-  person: string;
-  at: string;
-  told: Told[];
-  sections: { widths: number[]; by: Instrument };
-};
-
-const told = (
-  key: DimensionKey,
-  text: string,
-  value: number,
-  by: Instrument = "tape",
-  step = 0.001,
-): Told => ({
-  key,
-  text,
-  value,
-  step,
-  by,
-});
-
-/** Nearly ready: one value from the book, one zero by habit. */
-const GRASS_AND_GRAIN: DemoRig = {
-  name: "Grain drill, 4.5 m",
-  tractor: {
-    make: "Belvane",
-    model: "118",
-    fleetNumber: "T4",
-    serial: "BV118-2207",
-    busName: "A00284001E20008B",
-    mount: "cab roof, front rail",
-    hole: "hole 2",
-  },
-  drill: {
-    make: "Sorrick",
-    model: "Tandem 45",
-    fleetNumber: "D2",
-    serial: "ST45-0613",
-    busName: "A00886002640026D",
-  },
-  scheme: "axle-m",
-  profile: "SORRICK 45",
-  terminal: "screen on the armrest",
-  person: "Ilse Marrin",
-  at: "2026-09-14T05:40:00.000Z",
-  told: [
-    told("receiver.foreAft", "1,472 m", 1.472),
-    told("receiver.lateral", "0.6 left", -0.006),
-    told("receiver.height", "2.88", 2.88, "book", 0.01),
-    told("axle.pin", "1.126", 1.126),
-    told("tractor.wheelbase", "2.61", 2.61, "tape", 0.01),
-    told("pin.pivot", "5.318", 5.318),
-    told("pin.workFront", "4.264", 4.264),
-    told("pin.workRear", "4.552", 4.552),
-    told("tool.lateral", "0", 0, "book"),
-    told("tool.width", "4.50 m", 4.5, "tape", 0.01),
-    told("rows.count", "36", 36),
-    told("rows.spacing", "12.5", 0.125),
-    told("work.overlap", "0", 0),
-    told("guidance.trackSpacing", "4.50", 4.5, "tape", 0.01),
-  ],
-  sections: { widths: [1.5, 1.5, 1.5], by: "tape" },
-};
-
-/** Taken over from a list somebody copied off an old terminal: a zero, a swapped sign, sections that do not add up. */
-const BORROWED: DemoRig = {
-  name: "Borrowed drill, 6 m",
-  tractor: {
-    make: "Kestrow",
-    model: "R164",
-    fleetNumber: "T7",
-    serial: "KR164-0391",
-    busName: "A002840021800187",
-    mount: "cab roof, middle",
-    hole: "hole 1",
-  },
-  drill: {
-    make: "Ambleth",
-    model: "Strata 6",
-    fleetNumber: "D5",
-    serial: "AS6-1148",
-    busName: "A00886002EC0047C",
-  },
-  scheme: "hitch-in",
-  profile: "STRATA6",
-  terminal: "old grey screen",
-  person: "Joren Talbeck",
-  at: "2026-10-02T06:15:00.000Z",
-  told: [
-    told("receiver.foreAft", "1.905", 1.905),
-    told("receiver.lateral", "1.2 right", 0.012),
-    told("receiver.height", "3.06", 3.06, "tape", 0.01),
-    told("axle.pin", "0.94", 0.94, "book", 0.01),
-    told("pin.pivot", "6.12", 6.12, "book", 0.01),
-    told("pin.workFront", "0.00", 0, "book", 0.01),
-    told("pin.workRear", "-5.36", -5.36, "book", 0.01),
-    told("tool.lateral", "1.8 left", -0.018),
-    told("tool.width", "6.00", 6, "tape", 0.01),
-    told("rows.count", "40", 40),
-    told("rows.spacing", "15", 0.15),
-    told("work.overlap", "0", 0),
-  ],
-  sections: { widths: [1, 1, 1, 1, 1, 0.7], by: "book" },
-};
-
-type Tested = Pick<Proof, "what" | "how" | "result" | "terms"> & { at: string };
-
-/** Taped throughout, proved in the field, its card read back. */
-const PROVEN: DemoRig & { tested: Tested[]; cardAt: string } = {
-  name: "Meadow drill, 3 m",
-  tractor: {
-    make: "Velmark",
-    model: "96 S",
-    fleetNumber: "T9",
-    serial: "VM96S-0740",
-    busName: "A0028400224000C4",
-    mount: "cab roof, middle",
-    hole: "hole 3",
-  },
-  drill: {
-    make: "Tarnwick",
-    model: "Rill 30",
-    fleetNumber: "D8",
-    serial: "TR30-0322",
-    busName: "A00886003180021F",
-  },
-  scheme: "antenna-m",
-  profile: "RILL",
-  terminal: "small screen, left pillar",
-  person: "Ilse Marrin",
-  at: "2026-08-24T06:10:00.000Z",
-  told: [
-    told("receiver.foreAft", "1.284", 1.284),
-    told("receiver.lateral", "left 71.8 right 72.6", -0.004),
-    told("receiver.height", "2.635", 2.635),
-    told("axle.pin", "0.872", 0.872),
-    told("tractor.wheelbase", "2.38", 2.38, "tape", 0.01),
-    told("pin.pivot", "4.035", 4.035),
-    told("pin.workFront", "3.322", 3.322),
-    told("pin.workRear", "3.586", 3.586),
-    told("tool.lateral", "1.1 right", 0.011),
-    told("tool.width", "3.00", 3, "tape", 0.01),
-    told("rows.count", "20", 20),
-    told("rows.spacing", "15", 0.15),
-    told("work.overlap", "0", 0),
-    told("guidance.trackSpacing", "3.00", 3, "tape", 0.01),
-  ],
-  sections: { widths: [1.5, 1.5], by: "tape" },
-  tested: [
-    {
-      what: "work seen from the receiver, sideways",
-      how: "Twelve joints on the bottom meadow, alternate directions, tape from row to row.",
-      result:
-        "Mean of the wide and the narrow joints differ by 4 mm: tool 1 mm right of where it is entered, ± 3 mm.",
-      at: "2026-08-27T15:20:00.000Z",
-      terms: [
-        { key: "receiver.lateral", coefficient: -1 },
-        { key: "tool.lateral", coefficient: 1 },
-      ],
-    },
-    {
-      what: "working width",
-      how: "The same twelve joints: mean joint against row spacing.",
-      result: "Mean joint 15.2 cm at 15 cm row spacing: width 2.998 m, ± 4 mm.",
-      at: "2026-08-27T15:20:00.000Z",
-      terms: [{ key: "tool.width", coefficient: 1 }],
-    },
-    {
-      what: "receiver to front rank",
-      how: "Six crossings of a sprayed line at 4 and 10 km/h, both ways, first seed dug up.",
-      result: "Mark error 8 mm at no speed, ± 15 mm: length confirmed.",
-      at: "2026-08-28T09:45:00.000Z",
-      terms: [
-        { key: "receiver.foreAft", coefficient: -1 },
-        { key: "axle.pin", coefficient: -1 },
-        { key: "pin.workFront", coefficient: -1 },
-      ],
-    },
-  ],
-  cardAt: "2026-08-29T05:55:00.000Z",
-};
+import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf } from "../settings.ts";
+import { wholesOf } from "../whole.ts";
+import { BORROWED, type DemoRig, GRASS_AND_GRAIN, PROVEN } from "./drills.ts";
+import {
+  BELVANE,
+  BELVANE_WEIGHTS,
+  COMBINE,
+  CULTIVATOR,
+  type DemoHitching,
+  type DemoMachine,
+  FIRST_DRILL,
+  MEADOW,
+  MOWERS,
+  ROAD_LIMITS,
+  TRAIN,
+} from "./hitching.ts";
+import { read, type Told } from "./told.ts";
+import { CART, DRIVE_WHEEL, FRONT, REAR, WIDE_FRONT } from "./tyres.ts";
 
 /** Fills an empty database with an invented contractor's rigs. */
 export function plantDemoYard(db: Database): void {
   db.transaction(() => {
-    for (const each of [GRASS_AND_GRAIN, BORROWED]) plantRig(db, each);
+    const [first] = [GRASS_AND_GRAIN, BORROWED].map((each) => plantRig(db, each)) as [Rig, Rig];
     const proven = plantRig(db, PROVEN);
     for (const { at, ...test } of PROVEN.tested)
       keepProof(db, proven, { ...test, person: PROVEN.person, at: new Date(at), now: new Date(at) });
+    setRoadLimits(db, ROAD_LIMITS);
+    const tyres = plantTyres(db);
+    keepAll(db, first, read({ ...BELVANE, ...FIRST_DRILL }), GRASS_AND_GRAIN);
+    keepAll(db, proven, read(MEADOW), PROVEN);
+    for (const weight of BELVANE_WEIGHTS) addWeight(db, { machineId: first.tractor.id, ...weight });
+    const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE].map((each) => plantHitching(db, each, first));
+    fitTyres(db, tyres, [first, proven, ...hitched]);
+    plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);
   });
+}
+
+type Stamp = { person: string; at: string };
+
+function keepAll(db: Database, rig: Rig, told: readonly Told[], { person, at }: Stamp): void {
+  for (const { key, text, value, step, by } of told)
+    keepReading(db, rig, {
+      key,
+      rawText: text,
+      value,
+      step,
+      instrument: by,
+      person,
+      at: new Date(at),
+      conditions: by === "tape" ? [...dimension(key).conditions] : [],
+    });
 }
 
 function plantRig(db: Database, demo: DemoRig): Rig {
   const { mount, hole, ...tractor } = demo.tractor;
   const tractorId = createMachine(db, "tractor", tractor);
   const implementId = createMachine(db, "implement", demo.drill);
-  const [receiver, firstHole] = pointsOf(db, tractorId);
+  const points = pointsOf(db, tractorId);
+  const [receiver, firstHole] = [pointOf(points, "receiver mount"), pointOf(points, "drawbar hole")];
   for (const [id, label] of [
-    [receiver!.id, mount],
-    [firstHole!.id, hole],
+    [receiver, mount],
+    [firstHole, hole],
   ] as const)
     db.update(point).set({ label }).where(eq(point.id, id)).run();
   const id = createRig(db, {
     name: demo.name,
     tractorId,
-    implementId,
-    receiverPointId: receiver!.id,
-    holePointId: firstHole!.id,
+    receiverPointId: receiver,
+    couplings: [{ pointId: firstHole, implementId, behind: null }],
   });
   setTerminal(db, tractorId, { schemeId: demo.scheme, profileName: demo.profile, name: demo.terminal });
-
   const planted = findRig(db, id)!;
-  const at = new Date(demo.at);
-  for (const { key, text, value, step, by } of demo.told)
-    keepReading(db, planted, {
-      key,
-      rawText: text,
-      value,
-      step,
-      instrument: by,
-      person: demo.person,
-      at,
-      conditions: by === "tape" ? [...dimension(key).conditions] : [],
-    });
-  keepSections(db, planted, demo.sections.widths, { instrument: demo.sections.by, person: demo.person, at });
+  keepAll(db, planted, demo.told, demo);
+  keepSections(db, planted, demo.sections.widths, {
+    instrument: demo.sections.by,
+    person: demo.person,
+    at: new Date(demo.at),
+  });
   return planted;
+}
+
+function pointOf(points: readonly { id: number; kind: string }[], kind: string): number {
+  return points.find((each) => each.kind === kind)!.id;
+}
+
+function plantMachine(db: Database, { kind, points = [], weights = [], ...details }: DemoMachine): number {
+  const id = createMachine(db, kind, { busName: "", ...details });
+  for (const each of points) addPoint(db, id, each.kind, each.label);
+  for (const weight of weights) addWeight(db, { machineId: id, ...weight });
+  return id;
+}
+
+function plantHitching(db: Database, demo: DemoHitching, first: Rig): Rig {
+  const tractorId = demo.driver ? plantMachine(db, demo.driver) : first.tractor.id;
+  const tools = demo.tools.map(({ machine }) => plantMachine(db, machine));
+  const id = createRig(db, {
+    name: demo.name,
+    tractorId,
+    receiverPointId: pointOf(pointsOf(db, tractorId), "receiver mount"),
+    couplings: demo.tools.map(({ on, behind }, index) => ({
+      pointId: pointOf(pointsOf(db, behind === null ? tractorId : tools[behind]!), on),
+      implementId: tools[index]!,
+      behind,
+    })),
+  });
+  const parts = partsOf(db, id);
+  keepAll(db, parts[0]!, read(demo.lines, parts[0]!.attachment), demo);
+  for (const [index, part] of parts.entries()) {
+    const { lines, sections } = demo.tools[index]!;
+    keepAll(db, part, read(lines, part.attachment), demo);
+    if (sections)
+      keepSections(db, part, sections, { instrument: "tape", person: demo.person, at: new Date(demo.at) });
+  }
+  const counts = weightsOf(db, tractorId).map(({ id: weightId }, index): [number, number] => [
+    weightId,
+    demo.fitted?.[index] ?? 0,
+  ]);
+  fitWeights(db, id, new Map(counts), { person: demo.person, at: new Date(demo.at) });
+  return parts[0]!;
+}
+
+type Tyres = Record<"front" | "wideFront" | "rear" | "cart" | "drive", number>;
+
+function plantTyres(db: Database): Tyres {
+  return {
+    front: addTyre(db, FRONT),
+    wideFront: addTyre(db, WIDE_FRONT),
+    rear: addTyre(db, REAR),
+    cart: addTyre(db, CART),
+    drive: addTyre(db, DRIVE_WHEEL),
+  };
+}
+
+function fitTyres(db: Database, tyres: Tyres, rigs: readonly Rig[]): void {
+  for (const { tractor, implement } of rigs) {
+    const small = tractor.make === "Oxmoor" ? tyres.wideFront : tyres.front;
+    const [front, rear] = tractor.kind === "tractor" ? [small, tyres.rear] : [tyres.drive, null];
+    setAxleTyre(db, { machineId: tractor.id, axle: "front" }, { tyreId: front, count: 2 });
+    if (rear) setAxleTyre(db, { machineId: tractor.id, axle: "rear" }, { tyreId: rear, count: 2 });
+    if (implement.make === "Wexcombe")
+      setAxleTyre(db, { machineId: implement.id, axle: "tool" }, { tyreId: tyres.cart, count: 2 });
+  }
+}
+
+/** The whole list ticked, and the rig called coupled. */
+function plantHookup(db: Database, rig: Rig, person: string, start: string): void {
+  const units = PRESETS.metric;
+  const whole = wholesOf(db, [rig]).get(rig.id)!;
+  const lines = hookupList(whole, judgeWhole(whole, units), units);
+  let at = new Date(start).getTime();
+  for (const { key, text, stop } of lines) {
+    if (stop) continue;
+    at += 40_000;
+    keepTick(db, rig.id, { line: key, said: text, state: "done", reason: "" }, { person, at: new Date(at) });
+  }
+  keepEvent(db, rig.id, "coupled", { person, at: new Date(at + 30_000) });
 }
 
 /** A card as it went to the cab, and every line of it read back. */

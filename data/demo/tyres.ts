@@ -1,0 +1,57 @@
+/** Tyre tables of the demo yard: sizes there are, figures made up. Speeds in km/h, pressures in bar, kg on one tyre. */
+import type { TyreCell } from "../../formats/csv/tyre-table.ts";
+
+export type DemoTyre = { label: string; source: string; cells: TyreCell[] };
+
+const SPEEDS = [10, 30, 40, 50];
+
+function table(label: string, rows: Record<string, (number | null)[]>): DemoTyre {
+  const cells = Object.entries(rows).flatMap(([bar, loads]) =>
+    loads.flatMap((load, at) =>
+      load === null ? [] : [{ speed: SPEEDS[at]! / 3.6, pressure: Number(bar) * 1e5, load }],
+    ),
+  );
+  return { label, source: "made-up figures of the demo yard", cells };
+}
+
+export const FRONT = table("420/70 R24", {
+  0.6: [1180, 950, 870, null],
+  0.8: [1400, 1130, 1040, 960],
+  1: [1610, 1300, 1200, 1110],
+  1.2: [1820, 1470, 1350, 1250],
+  1.6: [2220, 1790, 1650, 1530],
+  2: [2590, 2090, 1930, 1790],
+});
+
+export const WIDE_FRONT = table("480/65 R28", {
+  0.6: [1450, 1170, 1080, null],
+  0.8: [1720, 1390, 1280, 1180],
+  1: [1990, 1600, 1480, 1370],
+  1.2: [2240, 1810, 1670, 1540],
+  1.6: [2740, 2210, 2040, 1890],
+  2: [3210, 2590, 2390, 2210],
+});
+
+export const REAR = table("520/70 R38", {
+  0.6: [1950, 1570, 1450, null],
+  0.8: [2310, 1860, 1720, 1585],
+  1: [2660, 2150, 1980, 1840],
+  1.2: [3010, 2430, 2240, 2080],
+  1.6: [3670, 2960, 2730, 2530],
+  2: [4280, 3450, 3180, 2950],
+});
+
+export const CART = table("500/50-17", {
+  1: [1780, 1430, null, null],
+  1.5: [2340, 1890, 1700, null],
+  2: [2850, 2300, 2070, null],
+  2.5: [3320, 2680, 2410, null],
+  3: [3760, 3040, 2730, null],
+});
+
+export const DRIVE_WHEEL = table("680/85 R32", {
+  1.2: [4700, 3790, null, null],
+  1.6: [5730, 4620, null, null],
+  2: [6690, 5390, null, null],
+  2.4: [7600, 6120, null, null],
+});

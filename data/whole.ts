@@ -1,0 +1,77 @@
+import { and, asc, inArray, isNull } from "drizzle-orm";
+import { resolveRig } from "../core/rig/resolve.ts";
+import type { AxleTyres, StockWeight, Whole } from "../core/rig/whole.ts";
+import { factsOf } from "./facts.ts";
+import type { Database } from "./handle.ts";
+import { byRig, type Machine, type Rig } from "./rigs.ts";
+import { weight } from "./schema.ts";
+import { type AxleTyre, axleTyresOf, fittedOf, roadLimitsOf } from "./settings.ts";
+
+export function machineName({ make, model }: Machine): string {
+  return `${make} ${model}`;
+}
+
+/** Whole rigs by id, from their parts; each rig's parts in the order they are coupled. */
+export function wholesOf(db: Database, parts: readonly Rig[]): Map<number, Whole> {
+  const facts = factsOf(db, parts);
+  const rigs = byRig(parts);
+  const limits = roadLimitsOf(db);
+  const weights = stockOf(db, parts);
+  const fitted = fittedOf(db, [...rigs.keys()]);
+  const tyres = axleTyresOf(
+    db,
+    parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id]),
+  );
+  return new Map(
+    [...rigs].map(([id, own]): [number, Whole] => {
+      const { tractor } = own[0]!;
+      const on = fitted.get(id);
+      return [
+        id,
+        {
+          tractor: machineName(tractor),
+          selfPropelled: tractor.kind === "self-propelled",
+          parts: own.map((part) => ({
+            id: part.couplingId,
+            name: machineName(part.implement),
+            rig: resolveRig(facts.get(part.couplingId)!),
+            behind:
+              part.parentCouplingId === null
+                ? null
+                : own.findIndex(({ couplingId }) => couplingId === part.parentCouplingId),
+            hitch: (part.rearHitch ?? part.hitch).label,
+          })),
+          weights: (weights.get(tractor.id) ?? []).map((each) => ({
+            ...each,
+            fitted: on?.get(each.id) ?? 0,
+          })),
+          tyres: {
+            front: axleOf(tyres, tractor.id, "front"),
+            rear: axleOf(tyres, tractor.id, "rear"),
+            tools: own.map(({ implement }) => axleOf(tyres, implement.id, "tool")),
+          },
+          limits,
+        },
+      ];
+    }),
+  );
+}
+
+function axleOf(tyres: readonly AxleTyre[], machineId: number, axle: AxleTyre["axle"]): AxleTyres | null {
+  const found = tyres.find((each) => each.machineId === machineId && each.axle === axle);
+  return found ? { label: found.tyre.label, count: found.count, table: { cells: found.tyre.cells } } : null;
+}
+
+function stockOf(db: Database, parts: readonly Rig[]): Map<number, Omit<StockWeight, "fitted">[]> {
+  const ids = [...new Set(parts.map(({ tractor }) => tractor.id))];
+  const found = new Map<number, Omit<StockWeight, "fitted">[]>();
+  const rows = db
+    .select()
+    .from(weight)
+    .where(and(inArray(weight.machineId, ids), isNull(weight.archivedAt)))
+    .orderBy(asc(weight.id))
+    .all();
+  for (const { id, machineId, label, mass, place, count } of rows)
+    found.set(machineId, [...(found.get(machineId) ?? []), { id, what: label, mass, x: place, count }]);
+  return found;
+}
