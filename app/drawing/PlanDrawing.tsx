@@ -42,9 +42,9 @@ export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props)
           rx={round ? w / 2 : role === "tyre" ? 4 : 1}
         />
       ))}
-      {plan.strokes.map(({ role, assumed, points }) => (
+      {plan.strokes.map(({ role, assumed, points }, index) => (
         <polyline
-          key={role}
+          key={index}
           className={`stroke ${role.replace(" ", "-")} ${assumed ? "assumed" : ""}`}
           points={points}
         />
@@ -57,8 +57,35 @@ export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props)
         <Mark key={mark.target} mark={mark} href={hrefOf?.(mark.target) ?? null} lit={mark.target === lit} />
       ))}
       <Points plan={plan} />
+      <Extras plan={plan} />
       {plan.marks.some(({ value }) => value) && <Legend plan={plan} />}
     </svg>
+  );
+}
+
+/** What only some sheets carry: pins of a linkage, loads, words. */
+function Extras({ plan: { spots = [], notes = [], arrows = [] } }: { plan: Plan }) {
+  return (
+    <>
+      {spots.map(({ x, y, kind }, index) => (
+        <circle key={index} className={`spot ${kind}`} cx={x} cy={y} r={kind === "virtual" ? 6 : 4.5} />
+      ))}
+      {arrows.map(({ x, from, to, text, tone }, index) => (
+        <g key={index} className={`load ${tone}`}>
+          <path
+            d={`M${x} ${from}V${to}m-6 ${to > from ? -9 : 9}l6 ${to > from ? 9 : -9} 6 ${to > from ? -9 : 9}`}
+          />
+          <text x={x} y={to > from ? from - 6 : from + 18} textAnchor="middle" fontSize={15}>
+            {text}
+          </text>
+        </g>
+      ))}
+      {notes.map(({ x, y, text, anchor, tone }, index) => (
+        <text key={index} className={`note ${tone ?? ""}`} x={x} y={y} textAnchor={anchor} fontSize={14}>
+          {text}
+        </text>
+      ))}
+    </>
   );
 }
 

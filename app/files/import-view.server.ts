@@ -1,4 +1,4 @@
-import { CATALOGUE, type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
+import { catalogueOf, type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
@@ -87,12 +87,12 @@ export function subjectOn(key: DimensionKey, { machine, mount, hole }: Target): 
   switch (dimension(key).subject) {
     case "receiver mount":
       return mount === null ? null : { pointId: mount };
-    case "drawbar hole":
+    case "hitch":
       return hole === null ? null : { pointId: hole };
     case "tractor":
     case "implement":
       return { machineId: machine };
-    case "coupling":
+    default:
       return null;
   }
 }
@@ -103,7 +103,7 @@ function rowsOf(db: Database, device: ReadDevice, target: Target, units: Units):
     (key) => subjectOn(key, target),
     typeof target.machine === "number" ? target.machine : null,
   );
-  const rows = CATALOGUE.flatMap((entry): ImportRow[] => {
+  const rows = catalogueOf("drawn").flatMap((entry): ImportRow[] => {
     const { key, letter, label } = entry;
     const now = known.readings[key] ?? null;
     const shown = now ? `${printEntry(entry, now.value, units)}, ${gradeOf(now.instrument)}` : "missing";

@@ -1,14 +1,26 @@
 import { data } from "react-router";
 import { writePreferences } from "../session/preferences.server.ts";
-import { carryOut } from "../stations/keep.server.ts";
-import { openRig } from "../stations/rig-view.server.ts";
+import { keepWeights } from "../stations/balance/keep-weights.server.ts";
+import { keepCoupling, keepTicked } from "../stations/hookup/keep-hookup.server.ts";
+import { carryOut, type Outcome } from "../stations/keep.server.ts";
+import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/keep";
+
+/** What needs the whole rig to be decided. */
+const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome> = {
+  "fit-weights": keepWeights,
+  tick: keepTicked,
+  coupling: keepCoupling,
+};
 
 /** Everything a station writes comes here: by form, or later from a device that had no connection. */
 export async function action({ request, params }: Route.ActionArgs) {
-  const { db, rig, preferences } = await openRig(request, params.rigId);
+  const open = await openRig(request, params.rigId);
+  const { db, rig, preferences } = open;
   const { units, person } = preferences;
-  const outcome = await carryOut({ db, rig, units, person }, await request.formData());
+  const form = await request.formData();
+  const wide = WIDE[String(form.get("intent"))];
+  const outcome = wide ? wide(open, form) : await carryOut({ db, rig, units, person }, form);
   if (!outcome.ok) return data(outcome, { status: 422 });
   const named = outcome.person ?? person;
   return data(outcome, {

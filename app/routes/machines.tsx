@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { database } from "../../data/database.ts";
 import { listArchivedMachines, listMachines } from "../../data/machines.ts";
-import { listRigs, type Machine } from "../../data/rigs.ts";
+import { byRig, listEveryPart, type Machine } from "../../data/rigs.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/machines";
@@ -11,21 +11,22 @@ export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
   const find = (new URL(request.url).searchParams.get("find") ?? "").trim().slice(0, 60);
   const used = new Map<number, number>();
-  for (const { tractor, implement } of listRigs(db))
-    for (const { id } of [tractor, implement]) used.set(id, (used.get(id) ?? 0) + 1);
+  for (const parts of byRig(listEveryPart(db).filter(({ archivedAt }) => archivedAt === null)).values())
+    for (const id of new Set(parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id])))
+      used.set(id, (used.get(id) ?? 0) + 1);
   const words = find.toLowerCase().split(/\s+/);
   const found = listMachines(db).filter(({ make, model, fleetNumber, serial }) => {
     const text = `${make} ${model} ${fleetNumber} ${serial}`.toLowerCase();
     return words.every((word) => text.includes(word));
   });
-  const rows = (kind: Machine["kind"]) =>
+  const rows = (...kinds: Machine["kind"][]) =>
     found
-      .filter((machine) => machine.kind === kind)
+      .filter(({ kind }) => kinds.includes(kind))
       .map((machine) => ({ ...machine, rigs: used.get(machine.id) ?? 0 }));
   return {
     preferences,
     find,
-    tractors: rows("tractor"),
+    tractors: rows("tractor", "self-propelled"),
     implements: rows("implement"),
     away: listArchivedMachines(db),
   };
@@ -34,6 +35,11 @@ export async function loader({ request }: Route.LoaderArgs) {
 export function meta() {
   return [{ title: "Machines · Ambrek" }];
 }
+
+const BOOKS = [
+  { to: "/tyres", label: "Tyre tables", what: "what each tyre carries by speed and pressure" },
+  { to: "/limits", label: "Road limits", what: "width, height, speed and unbraked mass where you drive" },
+];
 
 export default function Machines({ loaderData }: Route.ComponentProps) {
   const { preferences, find, tractors, implements: tools, away } = loaderData;
@@ -49,6 +55,9 @@ export default function Machines({ loaderData }: Route.ComponentProps) {
         <p className="flex flex-wrap gap-2">
           <Link to="/machines/new?kind=tractor" className="key">
             New tractor
+          </Link>
+          <Link to="/machines/new?kind=self-propelled" className="key">
+            New self-propelled
           </Link>
           <Link to="/machines/new?kind=implement" className="key">
             New implement
@@ -71,9 +80,22 @@ export default function Machines({ loaderData }: Route.ComponentProps) {
         </form>
       </search>
       <div className="grid grid-cols-2 gap-6 max-lg:grid-cols-1">
-        <List title="Tractors" rows={tractors} />
+        <List title="Tractors and self-propelled" rows={tractors} />
         <List title="Implements" rows={tools} />
       </div>
+      <section aria-label="What they are judged by">
+        <h2 className="border-b-2 border-ink pb-1">What they are judged by</h2>
+        <ul className="grid grid-cols-2 gap-x-6 max-lg:grid-cols-1">
+          {BOOKS.map(({ to, label, what }) => (
+            <li key={to} className="border-b border-hair">
+              <Link to={to} className="grid min-h-12 content-center py-1 no-underline hover:bg-hair">
+                <b className="text-[17px] text-dye">{label}</b>
+                <span className="text-small text-soft">{what}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
       {away.length > 0 && <List title="Put away" rows={away.map((machine) => ({ ...machine, rigs: 0 }))} />}
     </YardFrame>
   );

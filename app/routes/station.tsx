@@ -4,6 +4,7 @@ import { Consequences } from "../stations/Consequences.tsx";
 import { FieldLog } from "../stations/FieldLog.tsx";
 import { Findings } from "../stations/Findings.tsx";
 import { historyRows } from "../stations/history.server.ts";
+import { stationFacts } from "../stations/open-view.ts";
 import { Readings } from "../stations/Readings.tsx";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
@@ -19,11 +20,9 @@ function stationOr404(text: string): StationKey {
 export async function loader({ request, params }: Route.LoaderArgs) {
   const station = stationOr404(params.station);
   const open = await openRig(request, params.rigId);
-  const { rig, resolved, findings, changes, preferences } = open;
-  const { units } = preferences;
   return {
     frame: frameOf(open, station, request),
-    view: viewStation(station, { rigId: rig.id, rig: resolved, findings, changes, units }),
+    view: viewStation(station, stationFacts(open)),
     history: historyRows(open, new URL(request.url).searchParams.get("at")),
   };
 }
@@ -41,10 +40,13 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
   const here = targets.indexOf(open as (typeof targets)[number]);
   const rigPath = `/rigs/${frame.rig.id}`;
   const turned = frame.view === "side" ? "view=side" : "";
+  const tool = frame.tools.find(({ now }) => now);
+  const inView = tool ? `tool=${tool.id}` : "";
   const at = (target: string, station: string = view.station) => {
-    const query = [target && `at=${target}`, turned].filter(Boolean).join("&");
+    const query = [target && `at=${target}`, inView, turned].filter(Boolean).join("&");
     return `${rigPath}/${station}${query && `?${query}`}`;
   };
+  const keepPath = `${rigPath}/keep${inView && `?${inView}`}`;
   /** A letter of the other station leads there. */
   const hrefOf = (target: string) =>
     targets.some((each) => each === target)
@@ -87,11 +89,11 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
             open={open}
             history={history}
             hrefOf={(target) => at(target)}
-            action={`${rigPath}/keep`}
+            action={keepPath}
           />
           <div className={`grid content-start gap-3 ${hidden}`}>
             <Consequences view={view} />
-            <FieldLog view={view} preferences={frame.preferences} action={`${rigPath}/keep`} />
+            <FieldLog view={view} preferences={frame.preferences} action={keepPath} />
           </div>
         </div>
       </div>

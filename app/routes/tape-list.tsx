@@ -1,13 +1,13 @@
 import { Link } from "react-router";
-import { CATALOGUE } from "../../core/dimension/catalogue.ts";
+import { catalogueOf } from "../../core/dimension/catalogue.ts";
 import { CONDITIONS } from "../../core/dimension/condition.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import { below } from "../../core/rig/grade.ts";
-import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
+import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { database } from "../../data/database.ts";
-import { factsOf } from "../../data/facts.ts";
-import { listRigs } from "../../data/rigs.ts";
+import { byRig, listEveryPart } from "../../data/rigs.ts";
+import { wholesOf } from "../../data/whole.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { headOf } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/tape-list";
@@ -15,31 +15,41 @@ import type { Route } from "./+types/tape-list";
 export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
   const db = database();
-  const rigs = listRigs(db);
-  const facts = factsOf(db, rigs);
-  const lists = rigs
-    .map((rig) => ({ head: headOf(rig), rows: wanted(resolveRig(facts.get(rig.id)!), preferences.units) }))
+  const parts = byRig(listEveryPart(db).filter(({ archivedAt }) => archivedAt === null));
+  const wholes = wholesOf(db, [...parts.values()].flat());
+  const lists = [...parts]
+    .map(([id, own]) => ({
+      head: headOf(own),
+      rows: wholes.get(id)!.parts.flatMap(({ rig }, index) => wanted(rig, preferences.units, index > 0)),
+    }))
     .filter(({ rows }) => rows.length > 0);
   return { lists };
 }
 
-/** What a person with a tape should read on this rig: missing, doubted, stale, or never taped. */
-function wanted({ values }: ResolvedRig, units: Units) {
-  return CATALOGUE.filter(({ key, sigma }) => {
-    const { grade, doubt, stale } = values[key];
-    return (
-      grade === "missing" || doubt !== null || stale !== null || (below(grade, "taped") && sigma.book > 0)
-    );
-  }).map((entry) => {
-    const { value, grade, stale } = values[entry.key];
-    return {
-      letter: entry.letter,
-      label: entry.label,
-      fromTo: entry.fromTo,
-      before: entry.conditions.map((key) => CONDITIONS[key].toLowerCase()).join(", "),
-      now: value === null ? "missing" : `${printEntry(entry, value, units)}, ${stale ? "stale" : grade}`,
-    };
-  });
+/**
+ * What a person with a tape should read of one tool and, with the first, of what carries it: missing where the rig cannot do
+ * without, doubted, stale, or never taped though guidance or the hitch is reckoned with it.
+ */
+function wanted({ attachment, values }: ResolvedRig, units: Units, toolOnly: boolean) {
+  return catalogueOf(attachment)
+    .filter(({ key, sigma, whenMissing, subject, kind }) => {
+      if (toolOnly && (subject === "tractor" || subject === "receiver mount")) return false;
+      const { grade, doubt, stale } = values[key];
+      if (grade === "missing") return whenMissing !== "quiet";
+      return (
+        doubt !== null || stale !== null || (below(grade, "taped") && sigma.book > 0 && kind !== "measure")
+      );
+    })
+    .map((entry) => {
+      const { value, grade, stale } = values[entry.key];
+      return {
+        letter: entry.letter,
+        label: entry.label,
+        fromTo: entry.fromTo,
+        before: entry.conditions.map((key) => CONDITIONS[key].toLowerCase()).join(", "),
+        now: value === null ? "missing" : `${printEntry(entry, value, units)}, ${stale ? "stale" : grade}`,
+      };
+    });
 }
 
 export function meta() {
@@ -91,7 +101,7 @@ export default function TapeList({ loaderData: { lists } }: Route.ComponentProps
             </thead>
             <tbody>
               {rows.map(({ letter, label, fromTo, before, now }) => (
-                <tr key={letter} className="border-b border-line align-top">
+                <tr key={letter + label} className="border-b border-line align-top">
                   <td className="py-1.5 font-bold">{letter}</td>
                   <td className="py-1.5 leading-snug">
                     <b className="font-[650]">{label}</b>, {fromTo}

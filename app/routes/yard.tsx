@@ -79,7 +79,7 @@ export default function Yard({ loaderData: { preferences, yard } }: Route.Compon
           <p className="text-lead text-soft">
             {counts.all === 0
               ? "No rigs here yet. Add a tractor and an implement, then couple them."
-              : `${counts.ready} of ${counts.all} rigs can be typed into their terminal. What stops the others is below, with what to do.`}
+              : `Nothing stops ${counts.ready} of ${counts.all} rigs. What stops the others is below, with what to do.`}
           </p>
         </div>
         <p className="flex flex-wrap gap-2">

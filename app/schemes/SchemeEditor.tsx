@@ -2,7 +2,7 @@ import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { useSubmit } from "react-router";
 import type { Scheme } from "../../core/card/scheme.ts";
-import { CATALOGUE } from "../../core/dimension/catalogue.ts";
+import { catalogueOf } from "../../core/dimension/catalogue.ts";
 import { POINT_KEYS, POINT_LABELS } from "../../core/dimension/points.ts";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
 import type { FieldErrors } from "../session/validate.ts";
@@ -157,7 +157,11 @@ function Line({
           pick(
             "dimension",
             "Reading",
-            CATALOGUE.map(({ key, letter, label }) => [key, `${letter} ${label}`]),
+            catalogueOf("drawn")
+              .filter(({ kind, station }) =>
+                station === "antenna" || station === "tool" ? kind === "length" || kind === "count" : false,
+              )
+              .map(({ key, letter, label }) => [key, `${letter} ${label}`]),
           )}
         {line.measure === "choice" && write("choice", "Set it to")}
         {isLength && (

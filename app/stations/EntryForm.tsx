@@ -4,10 +4,10 @@ import { useFetcher, useNavigate, useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
-import { joinFaces, parseEntry } from "../../core/dimension/entry.ts";
+import { joinFaces, parseEntry, printEntry } from "../../core/dimension/entry.ts";
 import type { Parsed } from "../../core/quantity/figure.ts";
-import { printLength } from "../../core/quantity/length.ts";
-import { inInches } from "../../core/quantity/units.ts";
+import { isLengthStyle, printLength } from "../../core/quantity/length.ts";
+import { inInches, PRESETS } from "../../core/quantity/units.ts";
 import type { Instrument } from "../../core/rig/grade.ts";
 import { parseSections, sectionSum } from "../../core/rig/sections.ts";
 import { send } from "../offline/queue.ts";
@@ -19,23 +19,19 @@ import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto, READING_FIELDS, SECTION_FIELDS } from "./entry.dto.ts";
 import type { Outcome } from "./keep.server.ts";
 import type { ReadingRow } from "./reading-rows.ts";
-
-const WAYS: { value: Instrument; label: string }[] = [
-  { value: "tape", label: "Tape" },
-  { value: "book", label: "Book" },
-  { value: "estimate", label: "Guess" },
-];
+import { StaleList } from "./StaleList.tsx";
 
 type Props = { row: ReadingRow; preferences: Preferences; action: string };
 
 /** Entry of one reading: typed as it is spoken, checked before it is sent, and again where it is kept. */
 export function EntryForm({ row, preferences, action }: Props) {
   const [text, setText] = useState("");
-  const [instrument, setInstrument] = useState<Instrument>("tape");
+  const [instrument, setInstrument] = useState<Instrument>(row.ways[0]!.value);
   const [conditions, setConditions] = useConditions(row.conditions);
   const [numbers, setNumbers] = useState({ id: uuid(), sitting: uuid() });
   const { errors, asksReason, busy, submit, forget } = useKeeping(row, action);
   const field = useRef<HTMLInputElement>(null);
+  const small = useSmallScreen();
   useEffect(() => field.current?.focus({ preventScroll: true }), []);
   const retype = (typed: string) => {
     setText(typed);
@@ -68,35 +64,47 @@ export function EntryForm({ row, preferences, action }: Props) {
       {row.conditions.length > 0 && (
         <Conditions asked={row.conditions} held={conditions} onChange={setConditions} />
       )}
-      <div className="grid grid-cols-[1fr_auto] gap-2 max-sm:grid-cols-1">
-        <input
-          ref={field}
-          name="text"
-          autoComplete="off"
-          aria-label={row.label}
-          aria-invalid={errors.text !== undefined}
-          aria-describedby="echo"
-          inputMode={useSmallScreen() ? "none" : row.kind === "count" ? "numeric" : "text"}
-          value={text}
-          onChange={(event) => retype(event.target.value)}
-          placeholder={`like ${placeholderOf(row)}`}
-          className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
-        />
-        <button type="submit" className="key-main min-h-12 max-sm:hidden" disabled={busy}>
-          Keep
-        </button>
-      </div>
-      <p id="echo" aria-live="polite" className={errors.text ? "problem" : "min-h-[21px]"}>
-        {errors.text ?? echo(row, text)}
-      </p>
+      {row.kind === "choice" ? (
+        <Choices row={row} text={text} onChoose={retype}>
+          <button type="submit" className="key-main min-h-12" disabled={busy}>
+            Keep
+          </button>
+        </Choices>
+      ) : (
+        <div className="grid grid-cols-[1fr_auto] gap-2 max-sm:grid-cols-1">
+          <input
+            ref={field}
+            name="text"
+            autoComplete="off"
+            aria-label={row.label}
+            aria-invalid={errors.text !== undefined}
+            aria-describedby="echo"
+            inputMode={small ? "none" : row.kind === "count" ? "numeric" : "text"}
+            value={text}
+            onChange={(event) => retype(event.target.value)}
+            placeholder={`like ${placeholderOf(row)}`}
+            className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
+          />
+          <button type="submit" className="key-main min-h-12 max-sm:hidden" disabled={busy}>
+            Keep
+          </button>
+        </div>
+      )}
+      {(row.kind !== "choice" || errors.text) && (
+        <p id="echo" aria-live="polite" className={errors.text ? "problem" : "min-h-[21px]"}>
+          {errors.text ?? echo(row, text)}
+        </p>
+      )}
       {row.sides && <Sides sides={row.sides} text={text} onChoose={retype} />}
       {row.faces && <Faces faces={row.faces} onType={retype} />}
-      <Keypad style={row.style} text={text} onType={retype}>
-        <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
-          Keep
-        </button>
-      </Keypad>
-      {row.kind !== "sections" && (
+      {row.kind !== "choice" && (
+        <Keypad style={row.style} text={text} onType={retype}>
+          <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
+            Keep
+          </button>
+        </Keypad>
+      )}
+      {row.kind !== "sections" && row.kind !== "choice" && (
         <div className="flex flex-wrap items-center gap-2">
           <button type="submit" name="after" value="again" className="key" disabled={busy}>
             Keep, read it again
@@ -104,7 +112,8 @@ export function EntryForm({ row, preferences, action }: Props) {
           <span className="text-small text-soft">Repeats give a mean and a spread.</span>
         </div>
       )}
-      <Way instrument={instrument} onChoose={setInstrument} />
+      {row.alters && <Altered alters={row.alters} />}
+      <Way ways={row.ways} instrument={instrument} onChoose={setInstrument} />
       {(asksReason || errors.reason) && <TextField name="reason" label="Reason" problem={errors.reason} />}
       <Person name={preferences.person} problem={errors.person} />
       {row.kind !== "sections" && <More errors={errors} />}
@@ -173,8 +182,82 @@ function More({ errors }: { errors: Partial<FieldErrors> }) {
   );
 }
 
+/** One of a list, each a press. */
+function Choices({
+  row,
+  text,
+  onChoose,
+  children,
+}: {
+  row: ReadingRow;
+  text: string;
+  onChoose: (key: string) => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <div className="grid gap-2">
+      <RadioGroup.Root
+        name="text"
+        value={text}
+        onValueChange={onChoose}
+        aria-label={row.label}
+        className={`grid gap-1.5 ${row.choices.length > 3 ? "grid-cols-2" : ""}`}
+      >
+        {row.choices.map(({ key, label }) => (
+          <RadioGroup.Item
+            key={key}
+            value={key}
+            className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line px-2 py-1 text-left leading-tight font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-sheet data-[state=checked]:text-dye"
+          >
+            {label}
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+      {children}
+    </div>
+  );
+}
+
+/** Read again, or set to another value: only the second makes other readings stale, and says which before it is kept. */
+function Altered({ alters }: { alters: NonNullable<ReadingRow["alters"]> }) {
+  const [changed, setChanged] = useState("");
+  return (
+    <fieldset className="grid gap-1.5" aria-label="Read again or changed">
+      <input type="hidden" name="changed" value={changed} />
+      <RadioGroup.Root
+        value={changed || "no"}
+        onValueChange={(value) => setChanged(value === "yes" ? "yes" : "")}
+        aria-label="Was it changed?"
+        className="grid grid-cols-2 gap-1.5"
+      >
+        {[
+          ["no", "Only read again"],
+          ["yes", "It was changed"],
+        ].map(([value, label]) => (
+          <RadioGroup.Item
+            key={value}
+            value={value!}
+            className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-sheet data-[state=checked]:text-dye"
+          >
+            {label}
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+      {changed === "yes" && <StaleList stales={alters.stales} />}
+    </fieldset>
+  );
+}
+
 /** How the value was come by decides its grade. */
-function Way({ instrument, onChoose }: { instrument: Instrument; onChoose: (way: Instrument) => void }) {
+function Way({
+  ways,
+  instrument,
+  onChoose,
+}: {
+  ways: ReadingRow["ways"];
+  instrument: Instrument;
+  onChoose: (way: Instrument) => void;
+}) {
   return (
     <RadioGroup.Root
       name="instrument"
@@ -183,7 +266,7 @@ function Way({ instrument, onChoose }: { instrument: Instrument; onChoose: (way:
       aria-label="Come by with"
       className="grid grid-cols-3 gap-1.5"
     >
-      {WAYS.map(({ value, label }) => (
+      {ways.map(({ value, label }) => (
         <RadioGroup.Item
           key={value}
           value={value}
@@ -262,7 +345,33 @@ function Faces({
   );
 }
 
+/** Figures of a usual size, for a field's placeholder. */
+const EXAMPLES: Record<string, string> = {
+  kg: "1450",
+  lb: "3200",
+  bar: "1.2",
+  psi: "17",
+  "km/h": "9",
+  mph: "5.5",
+  kW: "96",
+  hp: "130",
+  kN: "62",
+  lbf: "14000",
+  rpm: "540",
+  "°": "1.5",
+  "%": "8",
+  "kW/m": "22",
+  "hp/ft": "9",
+};
+
+/** In both systems of units, so that a slip shows. */
+function bothWays(entry: ReturnType<typeof entryOf>, value: number): string {
+  const said = [PRESETS.metric, PRESETS.us].map((units) => printEntry(entry, value, units));
+  return [...new Set(said)].join(" = ");
+}
+
 function placeholderOf({ kind, sides, style }: ReadingRow): string {
+  if (!isLengthStyle(style)) return `${EXAMPLES[style] ?? "12"} ${style}${sides ? ` ${sides.plus}` : ""}`;
   if (kind === "count") return "32";
   if (kind === "sections") return inInches(style) ? `3 × 4' 11"` : "3 × 1.5";
   if (sides) return inInches(style) ? `3/4" ${sides.minus}` : `2 cm ${sides.minus}`;
@@ -276,17 +385,23 @@ function echo(row: ReadingRow, text: string): string {
   const read = amountOf(row, text);
   if (!read.ok) return read.problem;
   if (row.kind === "count") return `= ${read.value}`;
+  if (row.kind === "measure") return `= ${bothWays(entryOf(row), read.value)}`;
   const side = row.sides && read.value !== 0 ? ` ${read.value > 0 ? row.sides.plus : row.sides.minus}` : "";
   const size = Math.abs(read.value);
   return `= ${printLength(size, "m")} = ${printLength(size, "ft-in")}${side}`;
 }
 
+/** The entry as this row has it: sides differ by attachment. */
+function entryOf(row: ReadingRow) {
+  return { ...dimension(row.target as DimensionKey), sides: row.sides };
+}
+
 function amountOf(row: ReadingRow, text: string): Parsed<number> {
-  if (row.kind === "sections") {
+  if (row.kind === "sections" && isLengthStyle(row.style)) {
     const read = parseSections(text, row.style);
     return read.ok ? { ok: true, value: sectionSum(read.value) } : read;
   }
-  const read = parseEntry(dimension(row.target as DimensionKey), text, row.style);
+  const read = parseEntry(entryOf(row), text, row.style);
   return read.ok ? { ok: true, value: read.value.value } : read;
 }
 
@@ -353,8 +468,9 @@ function useKeeping(row: ReadingRow, action: string) {
   return { errors, asksReason, busy, submit, forget };
 }
 
-/** The view chosen for the drawing, to be kept when an entry closes. */
+/** The view and the tool chosen, to be kept when an entry closes. */
 function viewOf(): string {
-  const view = new URLSearchParams(window.location.search).get("view");
-  return view ? `?view=${view}` : "";
+  const search = new URLSearchParams(window.location.search);
+  search.delete("at");
+  return search.size > 0 ? `?${search}` : "";
 }

@@ -1,11 +1,16 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import type { Preferences } from "../session/preferences.server.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import type { Outcome } from "./keep.server.ts";
-import type { LogRow, StationView } from "./station-view.ts";
+import { StaleList } from "./StaleList.tsx";
+import type { CommonView, LogRow, StationView } from "./station-view.ts";
 
-type Props = { view: StationView; preferences: Preferences; action: string };
+type Props = {
+  view: CommonView & Partial<Pick<StationView, "proofs" | "provable">>;
+  preferences: Preferences;
+  action: string;
+};
 
 /** What was changed on the machines, and what was proved in the field: recorded here, taken back here. */
 export function FieldLog({ view, preferences, action }: Props) {
@@ -15,34 +20,51 @@ export function FieldLog({ view, preferences, action }: Props) {
       <Record title="Something was changed" intent="keep-change" action={action} person={preferences.person}>
         {(errors) => (
           <>
-            <SelectField
-              name="kind"
-              label="What"
-              problem={errors.kind}
-              choices={view.changeKinds.map(({ kind, label }) => [kind, label])}
-            />
+            <Changed kinds={view.changeKinds} problem={errors.kind} />
             <TextField name="day" label="Day" type="date" defaultValue={today()} problem={errors.day} />
             <TextField name="note" label="Note" problem={errors.note} />
           </>
         )}
       </Record>
-      <Log title="Proved in the field" rows={view.proofs} action={action} />
-      <Record title="Record a field test" intent="keep-proof" action={action} person={preferences.person}>
-        {(errors) => (
-          <>
-            <SelectField
-              name="sum"
-              label="It confirmed"
-              problem={errors.sum}
-              choices={view.provable.map(({ key, label }) => [key, label])}
-            />
-            <TextField name="how" label="How it was tested" problem={errors.how} />
-            <TextField name="result" label="What came out, with figures" problem={errors.result} />
-            <TextField name="day" label="Day" type="date" defaultValue={today()} problem={errors.day} />
-          </>
-        )}
-      </Record>
+      {view.provable && (
+        <>
+          <Log title="Proved in the field" rows={view.proofs ?? []} action={action} />
+          <Record title="Record a field test" intent="keep-proof" action={action} person={preferences.person}>
+            {(errors) => (
+              <>
+                <SelectField
+                  name="sum"
+                  label="It confirmed"
+                  problem={errors.sum}
+                  choices={(view.provable ?? []).map(({ key, label }) => [key, label])}
+                />
+                <TextField name="how" label="How it was tested" problem={errors.how} />
+                <TextField name="result" label="What came out, with figures" problem={errors.result} />
+                <TextField name="day" label="Day" type="date" defaultValue={today()} problem={errors.day} />
+              </>
+            )}
+          </Record>
+        </>
+      )}
     </section>
+  );
+}
+
+/** What was changed, and what that makes stale: said before it is recorded. */
+function Changed({ kinds, problem }: { kinds: CommonView["changeKinds"]; problem: string | undefined }) {
+  const [kind, setKind] = useState<string>(kinds[0]?.kind ?? "");
+  return (
+    <>
+      <SelectField
+        name="kind"
+        label="What"
+        problem={problem}
+        value={kind}
+        onChange={(event) => setKind(event.target.value)}
+        choices={kinds.map(({ kind: key, label }) => [key, label])}
+      />
+      <StaleList stales={kinds.find((each) => each.kind === kind)?.stales ?? []} />
+    </>
   );
 }
 

@@ -1,11 +1,11 @@
 import { Link } from "react-router";
 import { SeverityMark, severityWash } from "../ui/Severity.tsx";
-import type { StationView } from "./station-view.ts";
+import type { CommonView } from "./station-view.ts";
 
 const AT_ONCE = 3;
 
 /** What is wrong, worst first, each with what to do; the milder rest behind one press. */
-export function Findings({ findings }: { findings: StationView["findings"] }) {
+export function Findings({ findings }: { findings: CommonView["findings"] }) {
   const rest = findings.slice(AT_ONCE);
   return (
     <section aria-label="Findings" className="grid gap-1.5">
@@ -28,8 +28,8 @@ export function Findings({ findings }: { findings: StationView["findings"] }) {
   );
 }
 
-function FindingRow({ finding }: { finding: StationView["findings"][number] }) {
-  const { severity, what, why, next, href, id } = finding;
+function FindingRow({ finding }: { finding: CommonView["findings"][number] }) {
+  const { severity, what, why, next, href, id, tool } = finding;
   return (
     <div
       data-finding={id}
@@ -37,6 +37,7 @@ function FindingRow({ finding }: { finding: StationView["findings"][number] }) {
     >
       <SeverityMark severity={severity} />
       <p className="leading-snug max-sm:order-last max-sm:col-span-2">
+        {tool && <span className="text-soft">{tool}: </span>}
         <strong className="font-[720]">{what}</strong> {why}
       </p>
       <Link

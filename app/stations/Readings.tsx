@@ -33,9 +33,13 @@ export function Readings({ view, preferences, open, history, hrefOf, action }: P
             className={`border-t border-hair ${row.target === open ? "-mx-2.5 bg-dye-wash px-2.5" : open ? "max-sm:hidden" : ""}`}
           >
             {row.target === open ? (
-              <OpenReading row={row} closeHref={hrefOf("")} action={action} history={history}>
-                <EntryForm key={row.target} row={row} preferences={preferences} action={action} />
-              </OpenReading>
+              <OpenReadingRow
+                row={row}
+                preferences={preferences}
+                closeHref={hrefOf("")}
+                action={action}
+                history={history}
+              />
             ) : (
               <ClosedReading row={row} href={hrefOf(row.target)} roomy={view.readings.length < 6} />
             )}
@@ -49,14 +53,14 @@ export function Readings({ view, preferences, open, history, hrefOf, action }: P
 function Letter({ letter, on = false }: { letter: string; on?: boolean }) {
   return (
     <span
-      className={`grid size-[26px] shrink-0 place-items-center rounded-full border-[1.5px] border-dye font-bold ${on ? "bg-dye text-sheet" : "text-dye"}`}
+      className={`grid size-[26px] shrink-0 place-items-center rounded-full font-bold ${letter ? "border-[1.5px] border-dye" : ""} ${on && letter ? "bg-dye text-sheet" : "text-dye"}`}
     >
-      {letter}
+      {letter || <span className="size-2 rounded-full bg-dye" />}
     </span>
   );
 }
 
-function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; roomy: boolean }) {
+export function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; roomy: boolean }) {
   return (
     <Link
       to={href}
@@ -69,7 +73,7 @@ function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; ro
       <span
         className={`text-right leading-tight ${row.kind === "sections" ? "text-body" : "text-[19px]"} font-[650] ${row.doubted ? "text-stop" : ""}`}
       >
-        {row.value ?? <span className="text-body text-stop">missing</span>}
+        {row.value ?? <NotRead row={row} />}
         {row.repeats.length > 0 && (
           <span className="block text-small font-normal text-soft">mean of {row.repeats.length}</span>
         )}
@@ -83,6 +87,34 @@ function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; ro
         </span>
       )}
     </Link>
+  );
+}
+
+/** Missing is never 0: what is reckoned with instead is said, and that nobody read it. */
+function NotRead({ row: { otherwise } }: { row: ReadingRow }) {
+  return otherwise ? (
+    <span className="text-small font-normal text-soft">reckoned: {otherwise}</span>
+  ) : (
+    <span className="text-body text-stop">missing</span>
+  );
+}
+
+export function OpenReadingRow({
+  row,
+  preferences,
+  action,
+  ...rest
+}: {
+  row: ReadingRow;
+  preferences: Preferences;
+  closeHref: string;
+  history: HistoryRow[];
+  action: string;
+}) {
+  return (
+    <OpenReading row={row} action={action} {...rest}>
+      <EntryForm key={row.target} row={row} preferences={preferences} action={action} />
+    </OpenReading>
   );
 }
 

@@ -1,4 +1,5 @@
 import { Link, useSearchParams } from "react-router";
+import type { Plan } from "../../core/drawing/sheet.ts";
 import { PlanDrawing } from "../drawing/PlanDrawing.tsx";
 import { Header } from "../ui/Header.tsx";
 import { Shortcuts, type Ways } from "../ui/Shortcuts.tsx";
@@ -10,16 +11,19 @@ type Props = {
   station: string;
   hrefOf: (target: string) => string;
   lit: string | null;
+  /** in the place of the rig's plan and side view, where the station draws something of its own */
+  drawing?: { desk: Plan; phone: Plan; title: string };
   ways: Omit<Ways, "before" | "after" | "turn">;
   children: React.ReactNode;
 };
 
 /** What stands round every station: the rig's name, the walk-round, the drawing. */
-export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) {
-  const { rig, preferences, pegs, desk, phone } = view;
+export function RigFrame({ view, station, hrefOf, lit, drawing, ways, children }: Props) {
+  const { rig, preferences, pegs } = view;
+  const { desk, phone } = drawing ?? view;
   const here = pegs.findIndex(({ key }) => key === station);
   const side = view.view === "side";
-  const title = `${rig.name}, seen from ${side ? "the right" : "above"}, to scale`;
+  const title = drawing?.title ?? `${rig.name}, seen from ${side ? "the right" : "above"}, to scale`;
   const [search] = useSearchParams();
   const turned = new URLSearchParams(search);
   if (side) turned.delete("view");
@@ -55,22 +59,52 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
             lit={lit}
             className="mx-auto max-h-[236px] w-full lg:hidden"
           />
-          <Link
-            to={turn}
-            preventScrollReset
-            replace
-            className="absolute top-2 left-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
-          >
-            {side ? "Plan view" : "Side view"}
-          </Link>
+          {!drawing && (
+            <Link
+              to={turn}
+              preventScrollReset
+              replace
+              className="absolute top-2 left-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
+            >
+              {side ? "Plan view" : "Side view"}
+            </Link>
+          )}
         </div>
-        <main className="relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">{children}</main>
+        <main className="relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">
+          {view.tools.length > 0 && <Tools tools={view.tools} />}
+          {children}
+        </main>
       </div>
       <Shortcuts
-        ways={{ ...ways, turn, before: pegs[here - 1]?.href ?? null, after: pegs[here + 1]?.href ?? null }}
+        ways={{
+          ...ways,
+          turn: drawing ? null : turn,
+          before: pegs[here - 1]?.href ?? null,
+          after: pegs[here + 1]?.href ?? null,
+        }}
         units={preferences.choice}
       />
     </div>
+  );
+}
+
+/** The tools of a rig: which of them the readings below are of. */
+function Tools({ tools }: { tools: RigFrameView["tools"] }) {
+  return (
+    <nav aria-label="Tools of this rig" className="mb-3 flex gap-1.5 max-sm:overflow-x-auto sm:flex-wrap">
+      {tools.map(({ id, label, how, now, href }) => (
+        <Link
+          key={id}
+          to={href}
+          preventScrollReset
+          aria-current={now ? "true" : undefined}
+          className={`grid min-h-11 content-center rounded-[3px] border-[1.5px] px-3 leading-tight whitespace-nowrap no-underline ${now ? "border-dye bg-dye-wash font-bold text-dye" : "border-line"}`}
+        >
+          {label}
+          <span className="text-small font-normal text-soft max-sm:hidden">{how}</span>
+        </Link>
+      ))}
+    </nav>
   );
 }
 
@@ -78,23 +112,23 @@ export function RigFrame({ view, station, hrefOf, lit, ways, children }: Props) 
 function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
   return (
     <nav aria-label="Walk-round" className="bg-sheet max-lg:border-b max-lg:border-line lg:h-full lg:pt-4">
-      <ol className="flex lg:flex-col lg:gap-1">
-        {pegs.map(({ key, label, href, worst }, index) => {
+      <ol className="flex max-lg:overflow-x-auto lg:flex-col lg:gap-1">
+        {pegs.map(({ key, label, href, worst, word }, index) => {
           const now = key === station;
           return (
-            <li key={key} className="max-lg:flex-1">
+            <li key={key} ref={now ? intoView : undefined} className="max-lg:min-w-[112px] max-lg:flex-1">
               <Link
                 to={href}
                 aria-current={now ? "page" : undefined}
                 className={`flex min-h-12 items-center gap-2.5 px-3 no-underline max-lg:justify-center ${now ? "bg-dye-wash font-bold text-dye" : ""}`}
               >
-                <PegMark number={index + 1} worst={worst} now={now} />
-                <span className="leading-tight">
+                <PegMark number={index + 1} tone={toneOf({ worst, word })} now={now} />
+                <span className="leading-tight whitespace-nowrap">
                   {label}
                   <span
                     className={`block text-small font-normal ${worst === "stop" ? "text-stop" : "text-soft"}`}
                   >
-                    {worst ?? "good"}
+                    {word}
                   </span>
                 </span>
               </Link>
@@ -106,10 +140,23 @@ function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
   );
 }
 
-function PegMark({ number, worst, now }: { number: number; worst: Peg["worst"]; now: boolean }) {
+type Tone = "stop" | "well" | "open";
+
+function toneOf({ worst, word }: Pick<Peg, "worst" | "word">): Tone {
+  if (worst === "stop") return "stop";
+  return worst === null && word !== "open" ? "well" : "open";
+}
+
+/** On a phone the row of stations is wider than the screen: the one that is open stands in it. */
+function intoView(peg: HTMLLIElement | null): void {
+  const row = peg?.parentElement;
+  if (row) row.scrollLeft = peg.offsetLeft - row.offsetLeft - (row.clientWidth - peg.clientWidth) / 2;
+}
+
+function PegMark({ number, tone: how, now }: { number: number; tone: Tone; now: boolean }) {
   const tone =
-    worst === "stop" ? "var(--stop)" : worst === null ? "var(--ok)" : now ? "var(--dye)" : "var(--ink)";
-  const filled = worst === null || worst === "stop";
+    how === "stop" ? "var(--stop)" : how === "well" ? "var(--ok)" : now ? "var(--dye)" : "var(--ink)";
+  const filled = how !== "open";
   return (
     <svg width="30" height="30" aria-hidden="true" className="shrink-0">
       <rect

@@ -1,8 +1,8 @@
 import { Link } from "react-router";
-import type { StationView } from "./station-view.ts";
+import type { CommonView } from "./station-view.ts";
 
 /** How many stops keep the rig off the field, and where the others are. */
-export function Stops({ count, elsewhere }: { count: number; elsewhere: StationView["elsewhere"] }) {
+export function Stops({ count, elsewhere }: { count: number; elsewhere: CommonView["elsewhere"] }) {
   if (count === 0) return <strong className="font-[650] text-ok">Nothing stops this rig.</strong>;
   return (
     <>

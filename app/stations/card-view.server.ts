@@ -39,7 +39,7 @@ export type CardView = Omit<Card, "lines" | "stops"> & {
 const FIRST_SCHEME = "axle-m";
 
 /** The card of the rig's tractor now, in the scheme chosen for its terminal. */
-export function cardNow({ db, rig, resolved, findings, preferences }: OpenRig): {
+export function cardNow({ db, rig, resolved, cardFindings, preferences }: OpenRig): {
   card: Card;
   terminal: Terminal;
 } {
@@ -51,7 +51,7 @@ export function cardNow({ db, rig, resolved, findings, preferences }: OpenRig): 
   const scheme = findScheme(db, schemeId);
   if (!scheme) throw new Response("This terminal's scheme is gone.", { status: 500 });
   return {
-    card: fillCard(scheme, resolved, findings, preferences.units),
+    card: fillCard(scheme, resolved, cardFindings, preferences.units),
     terminal: { schemeId, profileName, name },
   };
 }
@@ -71,7 +71,11 @@ export function viewCard(open: OpenRig): CardView {
       what: stop.what,
       why: stop.why,
       label: stop.next.label,
-      href: cureHref(rig.id, stop),
+      href: cureHref(
+        rig.id,
+        stop,
+        open.parts.map(({ couplingId }) => couplingId),
+      ),
     })),
     schemes: listSchemes(db),
     terminal,

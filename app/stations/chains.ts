@@ -1,6 +1,13 @@
 /** What follows from the readings, in words and figures. */
-import { type DimensionKey, dimension, type StationKey } from "../../core/dimension/catalogue.ts";
-import { POINT_LABELS } from "../../core/dimension/points.ts";
+
+import { type Attachment, isAhead } from "../../core/dimension/attachment.ts";
+import {
+  type DimensionKey,
+  dimension,
+  hasDimension,
+  type StationKey,
+} from "../../core/dimension/catalogue.ts";
+import { pointLabel } from "../../core/dimension/points.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import { inInches, type Units } from "../../core/quantity/units.ts";
 import { between, type Chain, trackSpacing } from "../../core/rig/chain.ts";
@@ -32,10 +39,10 @@ export function chainView(station: StationKey, rig: ResolvedRig, units: Units): 
   const chain = between(rig, "receiver", to, "x");
   const signed = (metres: number, bare: boolean) => printLength(metres, units.tape, { bare });
   return {
-    title: `Receiver to ${POINT_LABELS[to]}`,
+    title: `Receiver to ${pointLabel(to, rig.attachment)}`,
     links: chain.links.map(({ key, coefficient, contribution, grade }) => ({
       key,
-      label: walked(key, coefficient),
+      label: walked(rig.attachment, key, coefficient),
       text: contribution === null ? "missing" : signed(contribution, true),
       grade,
     })),
@@ -54,12 +61,12 @@ export function proofText({ how, result, person, at }: Proof): string {
 }
 
 /** A link named the way the chain walks it: readings are taken outward from the axle, chains also walk home. */
-function walked(key: DimensionKey, coefficient: number): string {
-  const { span, direction, label } = dimension(key);
+function walked(attachment: Attachment, key: DimensionKey, coefficient: number): string {
+  const { span, direction, label } = dimension(key, attachment);
   if (!span) return label;
   const outward = Math.sign(coefficient) === SENSE[direction];
   const [from, to] = outward ? [span.from, span.to] : [span.to, span.from];
-  const name = `${POINT_LABELS[from]} to ${POINT_LABELS[to]}`;
+  const name = `${pointLabel(from, attachment)} to ${pointLabel(to, attachment)}`;
   return name.charAt(0).toUpperCase() + name.slice(1);
 }
 
@@ -76,8 +83,15 @@ const SIDE_WORDS = ["right", "left"] as const;
 export function follows(station: StationKey, rig: ResolvedRig, units: Units): FollowRow[] {
   if (station === "antenna") {
     const height = between(rig, "axle", "receiver", "up").total;
+    const ahead = isAhead(rig.attachment);
     return [
-      follow("Receiver ahead of the pin", between(rig, "pin", "receiver", "x"), units),
+      ahead
+        ? follow("Receiver behind the hitch", between(rig, "receiver", "pin", "x"), units)
+        : follow(
+            `Receiver ahead of the ${rig.attachment === "drawn" || rig.attachment === "train" ? "pin" : "balls"}`,
+            between(rig, "pin", "receiver", "x"),
+            units,
+          ),
       follow("Receiver off the centre line", between(rig, "axle", "receiver", "y"), units, SIDE_WORDS),
       {
         label: "Leans downhill on a 4° slope",
@@ -87,49 +101,75 @@ export function follows(station: StationKey, rig: ResolvedRig, units: Units): Fo
       },
     ];
   }
+  const label = (point: "axle" | "workFront" | "workRear") => pointLabel(point, rig.attachment);
   return [
-    follow("Rear axle to front rank", between(rig, "axle", "workFront", "x"), units),
-    follow("Receiver to rear rank", between(rig, "receiver", "workRear", "x"), units),
-    follow("Receiver to wheels", between(rig, "receiver", "pivot", "x"), units),
+    follow(
+      capital(`${label("axle")} to ${label("workFront")}`),
+      between(rig, "axle", "workFront", "x"),
+      units,
+    ),
+    ...(hasDimension(rig.attachment, "pin.workRear")
+      ? [follow(`Receiver to ${label("workRear")}`, between(rig, "receiver", "workRear", "x"), units)]
+      : []),
+    ...(hasDimension(rig.attachment, "pin.pivot")
+      ? [follow("Receiver to wheels", between(rig, "receiver", "pivot", "x"), units)]
+      : []),
     follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), units, SIDE_WORDS),
     follow("Track spacing, width less overlap", trackSpacing(rig), units),
   ];
 }
 
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+const anywhere = () => true;
+
 /** What a field test can confirm here: a sum of readings, by the name a proof is kept under. */
 export const PROVABLE: Record<
   string,
-  { label: string; terms: (rig: ResolvedRig) => readonly Term[]; station: StationKey }
+  {
+    label: string;
+    terms: (rig: ResolvedRig) => readonly Term[];
+    station: StationKey;
+    on: (attachment: Attachment) => boolean;
+  }
 > = {
   along: {
     label: "Receiver to front rank, along the line",
     terms: (rig) => toTerms(between(rig, "receiver", "workFront", "x")),
     station: "tool",
+    on: anywhere,
   },
   across: {
     label: "Work seen from the receiver, sideways",
     terms: (rig) => toTerms(between(rig, "receiver", "workMid", "y")),
     station: "tool",
+    on: anywhere,
   },
   turning: {
     label: "Receiver to wheels, in a turn",
     terms: (rig) => toTerms(between(rig, "receiver", "pivot", "x")),
     station: "tool",
+    on: (attachment) => hasDimension(attachment, "pin.pivot"),
   },
   width: {
     label: "Working width",
     terms: () => [{ key: "tool.width", coefficient: 1 }],
     station: "tool",
+    on: anywhere,
   },
   lateral: {
     label: "Receiver off the centre line",
     terms: () => [{ key: "receiver.lateral", coefficient: 1 }],
     station: "antenna",
+    on: anywhere,
   },
   foreAft: {
     label: "Rear axle to receiver",
     terms: () => [{ key: "receiver.foreAft", coefficient: 1 }],
     station: "antenna",
+    on: anywhere,
   },
 };
 

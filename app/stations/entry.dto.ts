@@ -17,8 +17,8 @@ import {
 } from "../../core/dimension/catalogue.ts";
 import { CHANGE_KINDS, type ChangeKind } from "../../core/dimension/change.ts";
 import { CONDITION_KEYS, type ConditionKey } from "../../core/dimension/condition.ts";
-import { parseEntry } from "../../core/dimension/entry.ts";
-import { LENGTH_STYLES, type LengthStyle } from "../../core/quantity/length.ts";
+import { type FieldUnit, isFieldUnit, parseEntry } from "../../core/dimension/entry.ts";
+import { isLengthStyle } from "../../core/quantity/length.ts";
 import { INSTRUMENTS, type Instrument } from "../../core/rig/grade.ts";
 import { parseSections } from "../../core/rig/sections.ts";
 
@@ -43,8 +43,8 @@ class StampedDto {
   @IsUUID(undefined, { message: "This entry has no number of its own." })
   id!: string;
 
-  @IsIn(LENGTH_STYLES, { message: "Choose the units of the field." })
-  style!: LengthStyle;
+  @Reads<StampedDto>((text) => (isFieldUnit(text) ? null : "Choose the units of the field."))
+  style!: FieldUnit;
 
   @IsIn(INSTRUMENTS, { message: "Say what the value was come by with." })
   instrument!: Instrument;
@@ -88,6 +88,10 @@ export class KeepReadingDto extends StampedDto {
   )
   conditions!: string;
 
+  /** "yes": it was set to another value, not merely read again */
+  @IsIn(["", "yes"], { message: "Say whether it was changed." })
+  changed!: "" | "yes";
+
   /** when the device took it, where that was before it could be sent */
   @ValidateIf(({ measuredAt }: KeepReadingDto) => measuredAt !== "")
   @Matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, {
@@ -107,11 +111,13 @@ export const READING_FIELDS = [
   "reason",
   "note",
   "conditions",
+  "changed",
   "measuredAt",
 ] as const;
 
 export class KeepSectionsDto extends StampedDto {
   @Reads<KeepSectionsDto>((text, { style }) => {
+    if (!isLengthStyle(style)) return "Sections are given in a unit of length.";
     const read = parseSections(text, style);
     return read.ok ? null : read.problem;
   })

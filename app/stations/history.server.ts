@@ -1,6 +1,6 @@
 import { dimension, isDimensionKey } from "../../core/dimension/catalogue.ts";
 import { CONDITIONS } from "../../core/dimension/condition.ts";
-import { printEntry } from "../../core/dimension/entry.ts";
+import { printReading } from "../../core/dimension/entry.ts";
 import { gradeOf } from "../../core/rig/grade.ts";
 import { historyOf } from "../../data/readings.ts";
 import { day } from "./print.ts";
@@ -10,10 +10,10 @@ import type { OpenRig } from "./rig-view.server.ts";
 /** The history of the reading that is open, if one is. */
 export function historyRows({ db, rig, preferences }: OpenRig, open: string | null): HistoryRow[] {
   if (!isDimensionKey(open)) return [];
-  const entry = dimension(open);
+  const entry = dimension(open, rig.attachment);
   return historyOf(db, rig, open).map((past) => ({
     id: past.id,
-    value: printEntry(entry, past.value, preferences.units),
+    value: printReading(entry, past, preferences.units),
     raw: past.rawText,
     grade: gradeOf(past.instrument),
     who: past.person,

@@ -1,11 +1,12 @@
-import { dimension } from "../../core/dimension/catalogue.ts";
+import { dimension, hasDimension } from "../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../core/dimension/change.ts";
-import { parseEntry, printEntry } from "../../core/dimension/entry.ts";
+import { parseEntry, printReading } from "../../core/dimension/entry.ts";
+import { isLengthStyle } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import { below, gradeOf } from "../../core/rig/grade.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
 import { parseSections } from "../../core/rig/sections.ts";
-import { rigFacts } from "../../data/facts.ts";
+import { rigFacts, subjectColumns } from "../../data/facts.ts";
 import { keepChange, keepProof } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
 import { keepReading, keepSections, retract } from "../../data/readings.ts";
@@ -54,7 +55,9 @@ async function keepOne({ db, rig, units }: Asked, form: FormData): Promise<Outco
   const checked = validateForm(KeepReadingDto, READING_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, dimension: key, text, style, instrument, person, reason, sitting, note } = checked.value;
-  const entry = dimension(key);
+  const entry = dimension(key, rig.attachment);
+  if (!hasDimension(rig.attachment, key) || !subjectColumns(key, rig))
+    return refused({ form: "This rig has no such reading." });
   const read = parseEntry(entry, text, style);
   if (!read.ok) return refused({ text: read.problem });
   const picture = await photoIn(form);
@@ -70,6 +73,15 @@ async function keepOne({ db, rig, units }: Asked, form: FormData): Promise<Outco
     );
   const now = new Date();
   const taken = checked.value.measuredAt === "" ? now : new Date(checked.value.measuredAt);
+  // What was set to another value was changed: what hangs on it goes stale, the reading itself does not.
+  if (checked.value.changed === "yes" && entry.alters && current)
+    keepChange(db, rig, {
+      kind: entry.alters,
+      note: `${entry.label}: ${printReading(entry, { value: read.value.value, rawText: text }, units)}`,
+      person,
+      at: new Date(Math.min(taken.getTime(), now.getTime()) - 1),
+      now,
+    });
   keepReading(db, rig, {
     id,
     key,
@@ -88,7 +100,10 @@ async function keepOne({ db, rig, units }: Asked, form: FormData): Promise<Outco
   });
   return {
     ok: true,
-    kept: { id, said: `Kept ${entry.letter}: ${printEntry(entry, read.value.value, units)}` },
+    kept: {
+      id,
+      said: `Kept ${entry.letter || entry.label}: ${printReading(entry, { value: read.value.value, rawText: text }, units)}`,
+    },
     person,
   };
 }
@@ -97,6 +112,7 @@ function keepLayout({ db, rig }: Asked, form: FormData): Outcome {
   const checked = validateForm(KeepSectionsDto, SECTION_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, text, style, instrument, person } = checked.value;
+  if (!isLengthStyle(style)) return refused({ style: "Sections are given in a unit of length." });
   const read = parseSections(text, style);
   if (!read.ok) return refused({ text: read.problem });
   keepSections(db, rig, read.value, { id, instrument, person, at: new Date() });
@@ -129,7 +145,7 @@ function noteProof({ db, rig }: Asked, form: FormData): Outcome {
   const missing = terms.find(({ key }) => resolved.values[key].value === null);
   if (missing)
     return refused({
-      sum: `${dimension(missing.key).label} is missing: a test can confirm only what is entered.`,
+      sum: `${dimension(missing.key, rig.attachment).label} is missing: a test can confirm only what is entered.`,
     });
   const now = new Date();
   const what = provable.label.charAt(0).toLowerCase() + provable.label.slice(1);

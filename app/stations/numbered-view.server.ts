@@ -40,7 +40,7 @@ export function cardOr404({ db, rig }: OpenRig, number: string): NumberedCard {
 export function viewNumbered(open: OpenRig, card: NumberedCard): NumberedView {
   const lines = card.lines.map((line, position) => ({ ...line, position, unit: unitOf(line.form) }));
   return {
-    head: headOf(open.rig),
+    head: headOf(open.parts),
     number: card.number,
     where: [card.terminalName, card.schemeName, card.profileName && `profile ${card.profileName}`]
       .filter(Boolean)

@@ -1,5 +1,5 @@
-import type { LengthStyle } from "../../core/quantity/length.ts";
-import { isFeet, printLength } from "../../core/quantity/length.ts";
+import type { FieldUnit } from "../../core/dimension/entry.ts";
+import { isFeet, isLengthStyle, printLength } from "../../core/quantity/length.ts";
 import { fineStyle, type Units } from "../../core/quantity/units.ts";
 import type { Chain } from "../../core/rig/chain.ts";
 
@@ -24,6 +24,6 @@ export function day(iso: string): string {
 }
 
 /** What a bare number means in a field that shows `style`. */
-export function bareWord(style: LengthStyle): string {
-  return isFeet(style) || style === "in" ? "inches" : style;
+export function bareWord(style: FieldUnit): string {
+  return (isLengthStyle(style) && isFeet(style)) || style === "in" ? "inches" : style;
 }

@@ -1,25 +1,28 @@
 import {
-  CATALOGUE,
+  type Choice,
+  catalogueOf,
   type Dimension,
-  type DimensionKey,
-  dimension,
+  isOfWork,
   SECTIONS_LETTER,
   type StationKey,
 } from "../../core/dimension/catalogue.ts";
-import { CHANGES } from "../../core/dimension/change.ts";
+import { CHANGES, type ChangeKind } from "../../core/dimension/change.ts";
 import { CONDITIONS, type ConditionKey } from "../../core/dimension/condition.ts";
-import { printEntry } from "../../core/dimension/entry.ts";
+import { type FieldUnit, fieldUnit, printEntry, printReading } from "../../core/dimension/entry.ts";
 import type { Target } from "../../core/finding/finding.ts";
-import { type LengthStyle, printLength } from "../../core/quantity/length.ts";
+import { printLength } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Change, Reading } from "../../core/rig/facts.ts";
-import { type Grade, gradeOf } from "../../core/rig/grade.ts";
+import { type Grade, gradeOf, type Instrument } from "../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { sectionSum } from "../../core/rig/sections.ts";
+import { works } from "../../core/rig/whole.ts";
 import { bareWord, day, fine } from "./print.ts";
 
 export type ReadingRow = {
   target: Target;
+  /** the heading it stands under */
+  topic: string;
   letter: string;
   label: string;
   fromTo: string;
@@ -37,32 +40,48 @@ export type ReadingRow = {
   spread: string | null;
   /** the field test that proves it by itself */
   proof: string | null;
-  /** how the field shows and reads lengths */
-  style: LengthStyle;
+  /** what is reckoned with while nobody read it, with its source; null where there is no such thing */
+  otherwise: string | null;
+  /** how the field shows and reads its quantity */
+  style: FieldUnit;
   bareUnit: string;
   sides: { plus: string; minus: string } | null;
   faces: { left: string; right: string } | null;
   conditions: { key: ConditionKey; label: string }[];
-  kind: "length" | "count" | "sections";
+  kind: Dimension["kind"] | "sections";
+  choices: readonly Choice[];
+  /** how it may have been come by, the honest way first */
+  ways: { value: Instrument; label: string }[];
+  /** the change that another value of it is, and what it would make stale; null where it is none */
+  alters: { kind: ChangeKind; stales: readonly string[] } | null;
 };
 
-export function readingRows(station: StationKey, rig: ResolvedRig, units: Units): ReadingRow[] {
-  const rows = CATALOGUE.filter((entry) => entry.station === station).map((entry) =>
-    readingRow(entry.key, rig, units),
-  );
-  return station === "tool" ? [...rows, sectionsRow(rig, units)] : rows;
+/** What each kind of change would make stale on the whole rig, in words. */
+export type Stales = Partial<Record<ChangeKind, readonly string[]>>;
+
+export function readingRows(
+  station: StationKey,
+  rig: ResolvedRig,
+  units: Units,
+  stales: Stales = {},
+): ReadingRow[] {
+  const working = works(rig);
+  const rows = catalogueOf(rig.attachment)
+    .filter((entry) => entry.station === station && (working || !isOfWork(entry)))
+    .map((entry) => readingRow(entry, rig, units, stales));
+  return station === "tool" && working ? [...rows, sectionsRow(rig, units)] : rows;
 }
 
-function readingRow(key: DimensionKey, rig: ResolvedRig, units: Units): ReadingRow {
-  const entry = dimension(key);
-  const { value, grade, doubt, reading, stale, repeats, spread, proof } = rig.values[key];
+function readingRow(entry: Dimension, rig: ResolvedRig, units: Units, stales: Stales): ReadingRow {
+  const { value, grade, doubt, reading, stale, repeats, spread, proof } = rig.values[entry.key];
   return {
-    target: key,
+    target: entry.key,
+    topic: entry.topic,
     letter: entry.letter,
     label: entry.label,
     fromTo: entry.fromTo,
     how: entry.how,
-    value: value === null ? null : printEntry(entry, value, units),
+    value: writtenValue(entry, rig, units),
     grade,
     doubted: doubt !== null && doubt !== "habitual zero",
     stale: stale && staleText(stale),
@@ -70,23 +89,65 @@ function readingRow(key: DimensionKey, rig: ResolvedRig, units: Units): ReadingR
     repeats:
       repeats.length < 2
         ? []
-        : repeats.map((each) => ({ id: each.id, text: printEntry(entry, each.value, units) })),
-    spread: repeats.length < 2 ? null : fine(spread, units),
+        : repeats.map((each) => ({ id: each.id, text: printReading(entry, each, units) })),
+    spread:
+      repeats.length < 2 || entry.kind === "choice"
+        ? null
+        : entry.kind === "length"
+          ? fine(spread, units)
+          : printEntry({ ...entry, sides: null }, spread, units),
     proof: proof && `${proof.how} ${proof.result} ${proof.person}, ${day(proof.at)}`,
+    otherwise: entry.otherwise && `${otherwiseText(entry, units)}, ${entry.otherwise.source}`,
     ...fieldOf(entry, units),
+    alters: entry.alters && value !== null ? { kind: entry.alters, stales: others(entry, stales) } : null,
   };
 }
 
+/** What a change to this reading makes stale besides itself. */
+function others({ alters, label }: Dimension, stales: Stales): readonly string[] {
+  return (alters ? (stales[alters] ?? []) : []).filter((each) => each !== label);
+}
+
+function writtenValue(entry: Dimension, rig: ResolvedRig, units: Units): string | null {
+  const { value, reading } = rig.values[entry.key];
+  if (value === null || reading === null) return null;
+  return entry.kind === "choice" ? printReading(entry, reading, units) : printEntry(entry, value, units);
+}
+
+function otherwiseText(entry: Dimension, units: Units): string {
+  const { value } = entry.otherwise!;
+  return typeof value === "string"
+    ? (entry.choices?.find(({ key }) => key === value)?.label ?? value)
+    : printEntry(entry, value, units);
+}
+
 function fieldOf(entry: Dimension, units: Units) {
-  const style = units[entry.shown];
+  const style = fieldUnit(entry, units);
   return {
     style,
     bareUnit: bareWord(style),
+    choices: entry.choices ?? [],
+    ways: waysOf(entry),
     sides: entry.sides,
     faces: entry.fromFaces && { left: entry.fromFaces.left, right: entry.fromFaces.right },
     conditions: entry.conditions.map((key) => ({ key, label: CONDITIONS[key] })),
     kind: entry.kind,
   };
+}
+
+/** A weighbridge slip, a gauge and a look count as a tape does. */
+function waysOf({ kind, family }: Pick<Dimension, "kind" | "family">): ReadingRow["ways"] {
+  const read: ReadingRow["ways"][number] =
+    kind === "choice"
+      ? { value: "look", label: "Looked" }
+      : family === "mass"
+        ? { value: "scale", label: "Weighed" }
+        : family === "pressure"
+          ? { value: "gauge", label: "Gauge" }
+          : kind === "measure"
+            ? { value: "look", label: "Read off" }
+            : { value: "tape", label: "Tape" };
+  return [read, { value: "book", label: "Book" }, { value: "estimate", label: "Guess" }];
 }
 
 function staleText({ kind, at }: Change): string {
@@ -100,6 +161,7 @@ function sourceOf({ rawText, person, measuredAt, note }: Reading): string {
 function sectionsRow({ sections, sectionsStale }: ResolvedRig, units: Units): ReadingRow {
   return {
     target: "sections",
+    topic: "Tool",
     letter: SECTIONS_LETTER,
     label: "Sections",
     fromTo: "every section's width, from the left end to the right",
@@ -122,6 +184,10 @@ function sectionsRow({ sections, sectionsStale }: ResolvedRig, units: Units): Re
     faces: null,
     conditions: [],
     kind: "sections",
+    otherwise: null,
+    choices: [],
+    ways: waysOf({ kind: "length", family: null }),
+    alters: null,
   };
 }
 

@@ -1,27 +1,35 @@
 import { redirect } from "react-router";
+import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import { isDimensionKey, type StationKey } from "../../core/dimension/catalogue.ts";
 import { drawPlan } from "../../core/drawing/plan.ts";
 import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import type { Finding } from "../../core/finding/finding.ts";
-import { judge } from "../../core/finding/judge.ts";
 import type { Change } from "../../core/rig/facts.ts";
-import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
+import type { ResolvedRig } from "../../core/rig/resolve.ts";
+import { type Whole, works } from "../../core/rig/whole.ts";
+import { type Judged, judgeWhole } from "../../core/walk-round/judge-whole.ts";
 import { database } from "../../data/database.ts";
-import { rigFacts } from "../../data/facts.ts";
+import { changesOf } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
-import { findRig, type Rig } from "../../data/rigs.ts";
+import { eventsOf } from "../../data/hookup.ts";
+import { partsOf, type Rig } from "../../data/rigs.ts";
+import { machineName, wholesOf } from "../../data/whole.ts";
 import { type Preferences, readPreferences } from "../session/preferences.server.ts";
-import { type Peg, pegsOf } from "./stations.ts";
+import { type Peg, pegsOf, type WalkKey } from "./stations.ts";
 
 export type RigHead = {
   id: number;
   name: string;
   tractor: string;
+  /** every tool, in the order they are coupled */
   implement: string;
   /** fleet numbers and serials, so that nobody sets up the wrong one of two */
   identity: string;
 };
+
+/** One tool of a rig, to choose it by. */
+export type ToolChoice = { id: number; label: string; how: string; now: boolean; href: string };
 
 export type RigFrameView = {
   rig: RigHead;
@@ -29,70 +37,116 @@ export type RigFrameView = {
   pegs: Peg[];
   stops: number;
   view: "plan" | "side";
+  /** the tools to choose from where there are several; empty for one */
+  tools: ToolChoice[];
   desk: Plan;
   phone: Plan;
 };
 
 export type OpenRig = {
   db: Database;
+  /** seen from the tool in view */
   rig: Rig;
+  /** every tool, in order */
+  parts: Rig[];
+  /** which of them is in view */
+  index: number;
+  whole: Whole;
   resolved: ResolvedRig;
   changes: readonly Change[];
+  judged: Judged;
+  /** of the whole rig, worst first */
   findings: Finding[];
+  /** of the tool in view, at the stations a terminal's figures come from */
+  cardFindings: Finding[];
   preferences: Preferences;
 };
 
 /** @throws a 404 response where there is no such rig */
 export function rigOr404(db: Database, id: string): Rig {
-  const rig = /^\d{1,9}$/.test(id) ? findRig(db, Number(id)) : null;
-  if (!rig) throw new Response("There is no such rig in this yard.", { status: 404 });
-  return rig;
+  return partsOr404(db, id)[0]!;
 }
 
+function partsOr404(db: Database, id: string): Rig[] {
+  const parts = /^\d{1,9}$/.test(id) ? partsOf(db, Number(id)) : [];
+  if (parts.length === 0) throw new Response("There is no such rig in this yard.", { status: 404 });
+  return parts;
+}
+
+/** Opens a rig seen from the tool that `tool` in the address names, or from the first that works the field. */
 export async function openRig(request: Request, rigId: string): Promise<OpenRig> {
   const db = database();
-  const rig = rigOr404(db, rigId);
+  const parts = partsOr404(db, rigId);
   const preferences = await readPreferences(request);
-  const facts = rigFacts(db, rig);
-  const resolved = resolveRig(facts);
-  const findings = judge(resolved, preferences.units);
-  return { db, rig, resolved, changes: facts.changes, preferences, findings };
+  const wanted = Number(new URL(request.url).searchParams.get("tool"));
+  const whole = wholesOf(db, parts).get(parts[0]!.id)!;
+  const asked = parts.findIndex(({ couplingId }) => couplingId === wanted);
+  const index =
+    asked >= 0
+      ? asked
+      : Math.max(
+          0,
+          whole.parts.findIndex((part) => works(part.rig)),
+        );
+  const rig = parts[index]!;
+  const judged = judgeWhole(whole, preferences.units);
+  return {
+    db,
+    rig,
+    parts,
+    index,
+    whole,
+    resolved: whole.parts[index]!.rig,
+    changes: changesOf(db, rig),
+    judged,
+    findings: judged.findings,
+    cardFindings: judged.findings.filter(
+      ({ station, part = index }) => (station === "antenna" || station === "tool") && part === index,
+    ),
+    preferences,
+  };
 }
 
-export function headOf({ id, name, tractor, implement }: Rig): RigHead {
-  const identity = [tractor, implement]
+export function headOf(parts: readonly Rig[]): RigHead {
+  const { id, name, tractor } = parts[0]!;
+  const tools = parts.map(({ implement }) => implement);
+  const identity = [tractor, ...tools]
     .map(({ fleetNumber, serial }) => [fleetNumber, serial && `no. ${serial}`].filter(Boolean).join(" "))
     .filter(Boolean)
     .join(", ");
   return {
     id,
     name,
-    tractor: `${tractor.make} ${tractor.model}`,
-    implement: `${implement.make} ${implement.model}`,
+    tractor: machineName(tractor),
+    implement: tools.map(machineName).join(" and "),
     identity,
   };
 }
 
 /** Everything round a station: head, walk-round, drawing for the desk and for the phone. */
-export function frameOf(
-  { rig, resolved, findings, preferences }: OpenRig,
-  station: StationKey | "card",
-  request: Request,
-): RigFrameView {
+export function frameOf(open: OpenRig, station: WalkKey, request: Request): RigFrameView {
+  const { db, rig, parts, resolved, whole, index, findings, judged, preferences } = open;
   const { units } = preferences;
   const search = new URL(request.url).searchParams;
   const view = search.get("view") === "side" ? "side" : "plan";
   const at = search.get("at");
   const lit = at === "sections" || isDimensionKey(at) ? at : null;
   const draw = view === "side" ? drawSide : drawPlan;
-  const common = { station: station === "card" ? null : station, units, only: null } satisfies Partial<Sheet>;
+  const drawn: StationKey | null = station === "antenna" || station === "tool" ? station : null;
+  const others = whole.parts.filter((_, at) => at !== index).map((part) => part.rig);
+  const common = { station: drawn, units, only: null, others } satisfies Partial<Sheet>;
   const antenna = station === "antenna";
   return {
-    rig: headOf(rig),
+    rig: headOf(parts),
     preferences,
-    pegs: pegsOf(rig.id, findings),
+    pegs: pegsOf(
+      rig.id,
+      { findings, checks: judged.checks, coupled: eventsOf(db, rig.id)[0]?.kind === "coupled" },
+      parts.length > 1 ? rig.couplingId : null,
+    ),
     stops: findings.filter(({ severity }) => severity === "stop").length,
     view,
+    tools: parts.length < 2 ? [] : parts.map((part) => toolChoice(part, rig, station, search)),
     desk: draw(resolved, {
       ...common,
       width: 424,
@@ -105,14 +159,28 @@ export function frameOf(
       only: lit,
       width: 390,
       height: lit ? 150 : 236,
-      region: antenna ? "tractor" : "tool",
+      region: antenna ? "tractor" : drawn ? "tool" : "rig",
       labels: "letters",
     }),
   };
 }
 
+function toolChoice(part: Rig, now: Rig, station: WalkKey, search: URLSearchParams): ToolChoice {
+  const query = new URLSearchParams(search);
+  query.delete("at");
+  query.set("tool", String(part.couplingId));
+  return {
+    id: part.couplingId,
+    label: machineName(part.implement),
+    how: ATTACHMENTS[part.attachment].label.toLowerCase(),
+    now: part.couplingId === now.couplingId,
+    href: `/rigs/${part.id}/${station}?${query}`,
+  };
+}
+
 /** The station to go to first: where a stop is, else where the walk-round begins. */
-export function firstStation({ rig, findings }: OpenRig): Response {
+export function firstStation({ rig, parts, findings }: OpenRig): Response {
   const stop = findings.find(({ severity }) => severity === "stop");
-  return redirect(`/rigs/${rig.id}/${stop?.station ?? "antenna"}`);
+  const tool = stop?.part === undefined ? "" : `?tool=${parts[stop.part]!.couplingId}`;
+  return redirect(`/rigs/${rig.id}/${stop?.station ?? "match"}${tool}`);
 }

@@ -2,13 +2,16 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { judge } from "../../core/finding/judge.ts";
 import { PRESETS, type Units } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
+import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
 import { openDatabase } from "../../data/database.ts";
 import { plantDemoYard } from "../../data/demo/yard.ts";
 import { rigFacts } from "../../data/facts.ts";
 import { keepChange } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
+import { eventsOf } from "../../data/hookup.ts";
 import { keepReading } from "../../data/readings.ts";
 import { listRigs } from "../../data/rigs.ts";
+import { wholesOf } from "../../data/whole.ts";
 import { viewStation } from "./station-view.ts";
 import { pegsOf } from "./stations.ts";
 
@@ -25,7 +28,17 @@ function look(index: number, station: "antenna" | "tool", units: Units = PRESETS
   const facts = rigFacts(db, own);
   const rig = resolveRig(facts);
   const findings = judge(rig, units);
-  const view = viewStation(station, { rigId: own.id, rig, findings, changes: facts.changes, units });
+  const view = viewStation(station, {
+    rigId: own.id,
+    rig,
+    couplings: [own.couplingId],
+    names: [own.implement.model],
+    index: 0,
+    rigs: [rig],
+    findings,
+    changes: facts.changes,
+    units,
+  });
   return JSON.parse(JSON.stringify(view).replace(/\u00a0/g, " ")) as typeof view;
 }
 const row = (view: ReturnType<typeof look>, target: string) =>
@@ -47,7 +60,11 @@ describe("a station's view", () => {
     const { findings } = look(1, "tool");
     expect(findings.map(({ severity }) => severity)).toEqual(["stop", "stop", "fix", "check", "note"]);
     expect(findings[0]).toMatchObject({ href: "/rigs/2/tool?at=pin.workFront", next: { label: "Tape F" } });
-    expect(look(1, "antenna").elsewhere).toEqual({ label: "Tool", href: "/rigs/2/tool", stops: 2 });
+    expect(look(1, "antenna").elsewhere).toEqual({
+      label: "Tool",
+      href: "/rigs/2/tool?at=pin.workFront",
+      stops: 2,
+    });
   });
 
   it("names what to tape next, and says why", () => {
@@ -123,9 +140,28 @@ describe("the walk-round", () => {
   it("says of each station how it stands; the card counts the stops of the whole rig", () => {
     const worst = (index: number) => {
       const own = listRigs(db)[index]!;
-      return pegsOf(own.id, judge(resolveRig(rigFacts(db, own)), PRESETS.metric)).map((peg) => peg.worst);
+      const { checks, findings } = judgeWhole(wholesOf(db, [own]).get(own.id)!, PRESETS.metric);
+      const coupled = eventsOf(db, own.id)[0]?.kind === "coupled";
+      return pegsOf(own.id, { checks, findings, coupled }, null).map(({ key, word }) => `${key} ${word}`);
     };
-    expect(worst(1)).toEqual(["check", "stop", "stop"]);
-    expect(worst(2)).toEqual([null, null, null]);
+    // Of the borrowed drill nobody told anything for the first stations: that is not good, it is open.
+    expect(worst(1)).toEqual([
+      "match open",
+      "hitch open",
+      "balance open",
+      "hook-up open",
+      "antenna check",
+      "tool stop",
+      "card stop",
+    ]);
+    expect(worst(2)).toEqual([
+      "match good",
+      "hitch good",
+      "balance open",
+      "hook-up coupled",
+      "antenna good",
+      "tool good",
+      "card good",
+    ]);
   });
 });

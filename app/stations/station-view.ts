@@ -1,94 +1,154 @@
 /** What a station shows, worked out before it is drawn: components only lay it out. */
-import { dimension, type StationKey } from "../../core/dimension/catalogue.ts";
+import { catalogueOf, dimension, type StationKey } from "../../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../../core/dimension/change.ts";
 import type { Finding, Target } from "../../core/finding/finding.ts";
+import { verbOf } from "../../core/finding/value.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../core/rig/tape-next.ts";
 import { type ChainView, chainView, type FollowRow, follows, PROVABLE, proofText } from "./chains.ts";
 import { day, fine } from "./print.ts";
-import { type ReadingRow, readingRows } from "./reading-rows.ts";
+import { type ReadingRow, readingRows, type Stales } from "./reading-rows.ts";
+import { cureHref } from "./stations.ts";
 
 export type TapeNext = { label: string; letter: string; href: string; reason: string } | null;
 
 /** What happened to the rig: changes and field tests, each with the id to take it back by. */
 export type LogRow = { id: string; title: string; text: string };
 
-export type StationView = {
+/** What every station has. */
+export type CommonView = {
   station: StationKey;
   title: string;
   lead: string;
-  findings: (Finding & { href: string })[];
+  findings: (Finding & { href: string; tool: string })[];
   elsewhere: { label: string; href: string; stops: number } | null;
   readings: ReadingRow[];
   taped: number;
+  changes: LogRow[];
+  changeKinds: { kind: ChangeKind; label: string; stales: readonly string[] }[];
+};
+
+export type StationView = CommonView & {
   chain: ChainView;
   follows: FollowRow[];
   tapeNext: TapeNext;
   bars: { letter: string; label: string; text: string; share: number; open: boolean }[];
-  changes: LogRow[];
   proofs: LogRow[];
-  changeKinds: { kind: ChangeKind; label: string }[];
   provable: { key: string; label: string }[];
 };
 
 const LEADS: Record<StationKey, { title: string; lead: string }> = {
-  antenna: { title: "Antenna", lead: "Where the receiver and the drawbar pin are, seen from the rear axle." },
-  tool: { title: "Tool", lead: "Where the drill meets the ground, seen from the drawbar pin." },
+  match: { title: "Match", lead: "Can this tractor pull it, lift it, drive it and take it on the road?" },
+  hitch: { title: "Hitch", lead: "Is it hitched right, and what to turn by how much?" },
+  balance: { title: "Balance", lead: "What stands on each axle, and what to put on or take off." },
+  antenna: { title: "Antenna", lead: "Where the receiver and the hitch are, seen from the axle." },
+  tool: { title: "Tool", lead: "Where the tool meets the ground, seen from its hitch." },
+};
+
+/** Which machines' changes a station keeps. */
+const KEEPS: Record<StationKey, readonly ("tractor" | "implement")[]> = {
+  match: ["tractor", "implement"],
+  hitch: ["tractor", "implement"],
+  balance: ["tractor", "implement"],
+  antenna: ["tractor"],
+  tool: ["implement"],
 };
 
 export type StationFacts = {
   rigId: number;
   rig: ResolvedRig;
+  /** of the couplings, in order; the one in view */
+  couplings: readonly number[];
+  names: readonly string[];
+  index: number;
+  /** every tool's readings, the one in view among them */
+  rigs: readonly ResolvedRig[];
   findings: readonly Finding[];
   changes: readonly Change[];
   units: Units;
 };
 
-export function viewStation(
-  station: StationKey,
-  { rigId, rig, findings, changes, units }: StationFacts,
-): StationView {
-  const href = (target: Target, at: StationKey) => `/rigs/${rigId}/${at}?at=${target}`;
+/** "?tool=12&at=…", in the order the walk-round writes it; the tool only where there are several. */
+export function addressOf({ rigId, couplings, index }: Pick<StationFacts, "rigId" | "couplings" | "index">) {
+  return (target: Target, at: StationKey) =>
+    cureHref(rigId, { station: at, part: index, next: { target } }, couplings);
+}
+
+export function commonView(station: StationKey, facts: StationFacts): CommonView {
+  const { rigId, rig, couplings, names, index, findings, changes, units } = facts;
+  const several = couplings.length > 1;
   const own = findings.filter((finding) => finding.station === station);
-  const readings = readingRows(station, rig, units);
-  const ranked = rankTaping(rig);
-  const [next] = ranked;
-  const most = ranked[0]?.effect ?? 1;
-  const machine = station === "antenna" ? "tractor" : "implement";
+  // A tool's own station shows that tool; what is wrong with another leads there.
+  const shown =
+    station === "antenna" || station === "tool" ? own.filter(({ part = index }) => part === index) : own;
+  const stales = stalesOf(facts);
+  const readings = readingRows(station, rig, units, stales);
+  const kept = (kind: ChangeKind) => KEEPS[station].includes(CHANGES[kind].machine);
   return {
     station,
     ...LEADS[station],
-    findings: own.map((finding) => ({ ...finding, href: href(finding.next.target, finding.station) })),
-    elsewhere: stopsElsewhere(station, rigId, findings),
+    findings: shown.map((finding) => ({
+      ...finding,
+      href: cureHref(rigId, finding, couplings),
+      tool: several && finding.part !== undefined ? names[finding.part]! : "",
+    })),
+    elsewhere: stopsElsewhere(shown, facts),
     readings,
     taped: readings.filter(
       ({ grade, doubted, stale }) => (grade === "taped" || grade === "proven") && !doubted && !stale,
     ).length,
-    chain: chainView(station, rig, units),
-    follows: follows(station, rig, units),
-    tapeNext: next?.open ? tapeNextOf(next, rig, units, href) : null,
-    bars: ranked.slice(0, 3).map(({ key, effect, open }) => ({
-      letter: dimension(key).letter,
-      label: dimension(key).label,
-      text: fine(effect, units),
-      share: Math.max(effect / most, 0.01),
-      open,
-    })),
     changes: changes
-      .filter(({ kind }) => CHANGES[kind].machine === machine)
+      .filter(({ kind }) => kept(kind))
       .map(({ id, kind, at, person, note }) => ({
         id,
         title: CHANGES[kind].label,
         text: [day(at), person, note].filter(Boolean).join(", "),
       })),
-    proofs: rig.proofs.map((proof) => ({ id: proof.id, title: capital(proof.what), text: proofText(proof) })),
     changeKinds: (Object.keys(CHANGES) as ChangeKind[])
-      .filter((kind) => CHANGES[kind].machine === machine)
-      .map((kind) => ({ kind, label: CHANGES[kind].label })),
+      .filter(kept)
+      .map((kind) => ({ kind, label: CHANGES[kind].label, stales: stales[kind] ?? [] })),
+  };
+}
+
+/** What each kind of change would make stale now: readings that are there and not stale already, across the whole rig. */
+export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">): Stales {
+  const found: Partial<Record<ChangeKind, string[]>> = {};
+  for (const [index, { attachment, values }] of rigs.entries())
+    for (const { key, label, touchedBy, subject } of catalogueOf(attachment)) {
+      const { value, stale } = values[key];
+      if (value === null || stale !== null) continue;
+      const shared = subject === "tractor" || subject === "receiver mount";
+      if (shared && index > 0) continue;
+      for (const kind of touchedBy) {
+        found[kind] ??= [];
+        found[kind].push(rigs.length > 1 && !shared ? `${label} (${names[index]})` : label);
+      }
+    }
+  return found;
+}
+
+export function viewStation(station: StationKey, facts: StationFacts): StationView {
+  const { rig, units } = facts;
+  const ranked = rankTaping(rig);
+  const [next] = ranked;
+  const most = ranked[0]?.effect ?? 1;
+  return {
+    ...commonView(station, facts),
+    chain: chainView(station, rig, units),
+    follows: follows(station, rig, units),
+    tapeNext: next?.open ? tapeNextOf(next, rig, units, addressOf(facts)) : null,
+    bars: ranked.slice(0, 3).map(({ key, effect, open }) => ({
+      letter: dimension(key, rig.attachment).letter,
+      label: dimension(key, rig.attachment).label,
+      text: fine(effect, units),
+      share: Math.max(effect / most, 0.01),
+      open,
+    })),
+    proofs: rig.proofs.map((proof) => ({ id: proof.id, title: capital(proof.what), text: proofText(proof) })),
     provable: Object.entries(PROVABLE)
-      .filter(([, { station: at }]) => at === station)
+      .filter(([, { station: at, on }]) => at === station && on(rig.attachment))
       .map(([key, { label }]) => ({ key, label })),
   };
 }
@@ -97,16 +157,21 @@ function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
+/** Stops that this page does not show, and the first place to go for them. */
 function stopsElsewhere(
-  station: StationKey,
-  rigId: number,
-  findings: readonly Finding[],
-): StationView["elsewhere"] {
-  const stops = findings.filter((finding) => finding.severity === "stop" && finding.station !== station);
+  shown: readonly Finding[],
+  { findings, rigId, couplings, names }: StationFacts,
+): CommonView["elsewhere"] {
+  const here = new Set(shown.map(({ id }) => id));
+  const stops = findings.filter((finding) => finding.severity === "stop" && !here.has(finding.id));
   const first = stops[0];
-  return first
-    ? { label: LEADS[first.station].title, href: `/rigs/${rigId}/${first.station}`, stops: stops.length }
-    : null;
+  if (!first) return null;
+  const tool = first.part !== undefined && couplings.length > 1 ? `, ${names[first.part]}` : "";
+  return {
+    label: `${LEADS[first.station].title}${tool}`,
+    href: cureHref(rigId, first, couplings),
+    stops: stops.length,
+  };
 }
 
 function tapeNextOf(
@@ -115,10 +180,10 @@ function tapeNextOf(
   units: Units,
   href: (target: Target, at: StationKey) => string,
 ): TapeNext {
-  const entry = dimension(key);
+  const entry = dimension(key, rig.attachment);
   return {
     label: entry.label,
-    letter: entry.letter,
+    letter: entry.letter || verbOf(entry),
     href: href(key, entry.station),
     reason: `${becauseOf(rig.values[key])}: ${moves} is open by ${fine(effect, units)}.`,
   };

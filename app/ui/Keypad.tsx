@@ -1,5 +1,6 @@
 import { Delete } from "lucide-react";
-import type { LengthStyle } from "../../core/quantity/length.ts";
+import type { FieldUnit } from "../../core/dimension/entry.ts";
+import { isLengthStyle } from "../../core/quantity/length.ts";
 import { inInches } from "../../core/quantity/units.ts";
 
 const METRIC_MARKS = [".", "m", "cm", "mm"];
@@ -16,13 +17,13 @@ export function Keypad({
   onType,
   children,
 }: {
-  style: LengthStyle;
+  style: FieldUnit;
   text: string;
   onType: (text: string) => void;
   children: React.ReactNode;
 }) {
-  const inches = inInches(style);
-  const marks = inches ? INCH_MARKS : METRIC_MARKS;
+  const inches = isLengthStyle(style) && inInches(style);
+  const marks = inches ? INCH_MARKS : isLengthStyle(style) ? METRIC_MARKS : [".", ",", style, "−"];
   const add = (piece: string) =>
     onType(FRACTIONS.includes(piece) && /\d$/.test(text) ? `${text} ${piece}` : text + piece);
   const key = (piece: string, tone = "", label = piece) => (

@@ -2,7 +2,7 @@ import type { Thumbnail } from "../../core/drawing/thumbnail.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
-import { listEveryRig, type Rig } from "../../data/rigs.ts";
+import { byRig, listEveryPart, type Rig } from "../../data/rigs.ts";
 import { headOf, type RigHead } from "../stations/rig-view.server.ts";
 import { cureHref } from "../stations/stations.ts";
 import { judgedOf, type Standing, standingsOf } from "./board.server.ts";
@@ -35,16 +35,17 @@ const HOLDING_AT_ONCE = 3;
 
 /** The rigs that are asked for, a page of them, the stopped first. */
 export function viewYard(db: Database, { find, state, page, units }: Asked): YardView {
-  const everyRig = listEveryRig(db);
+  const parts = byRig(listEveryPart(db));
+  const everyRig = [...parts.values()].map((own) => own[0]!);
   const used = everyRig.filter(({ archivedAt }) => archivedAt === null);
   const away = everyRig.filter(({ archivedAt }) => archivedAt !== null);
-  const standings = standingsOf(db, everyRig);
+  const standings = standingsOf(db, [...parts.values()].flat());
   const ready = ({ id }: Rig) => standings.get(id)!.stops === 0;
   const asked = { all: used, stopped: used.filter((rig) => !ready(rig)), ready: used.filter(ready), away }[
     state
   ];
   const found = asked
-    .filter((rig) => matches(rig, find))
+    .filter(({ id }) => matches(parts.get(id)!, find))
     .sort((a, b) => urgency(standings, b) - urgency(standings, a));
   const pages = Math.max(1, Math.ceil(found.length / ON_A_PAGE));
   const here = Math.min(Math.max(page, 1), pages);
@@ -59,7 +60,12 @@ export function viewYard(db: Database, { find, state, page, units }: Asked): Yar
     },
     page: here,
     pages,
-    rigs: viewRigs(db, found.slice((here - 1) * ON_A_PAGE, here * ON_A_PAGE), standings, units),
+    rigs: viewRigs(
+      db,
+      found.slice((here - 1) * ON_A_PAGE, here * ON_A_PAGE).map(({ id }) => parts.get(id)!),
+      standings,
+      units,
+    ),
   };
 }
 
@@ -69,15 +75,13 @@ function urgency(standings: Map<number, Standing>, { id }: Rig): number {
 }
 
 /** Every word asked for stands somewhere in the rig's names and numbers. */
-function matches({ name, tractor, implement }: Rig, find: string): boolean {
+function matches(parts: readonly Rig[], find: string): boolean {
+  const { name, tractor } = parts[0]!;
   const text = [
     name,
-    ...[tractor, implement].flatMap(({ make, model, fleetNumber, serial }) => [
-      make,
-      model,
-      fleetNumber,
-      serial,
-    ]),
+    ...[tractor, ...parts.map(({ implement }) => implement)].flatMap(
+      ({ make, model, fleetNumber, serial }) => [make, model, fleetNumber, serial],
+    ),
   ]
     .join(" ")
     .toLowerCase();
@@ -89,19 +93,21 @@ function matches({ name, tractor, implement }: Rig, find: string): boolean {
 
 function viewRigs(
   db: Database,
-  rigs: readonly Rig[],
+  rigs: readonly (readonly Rig[])[],
   standings: Map<number, Standing>,
   units: Units,
 ): YardRig[] {
-  const judged = judgedOf(db, rigs, units);
-  return rigs.map((rig) => {
+  const judged = judgedOf(db, rigs.flat(), units);
+  return rigs.map((parts) => {
+    const rig = parts[0]!;
+    const couplings = parts.map(({ couplingId }) => couplingId);
     const { holding, drawing } = judged.get(rig.id)!;
     return {
-      head: headOf(rig),
+      head: headOf(parts),
       standing: standings.get(rig.id)!,
       holding: holding
         .slice(0, HOLDING_AT_ONCE)
-        .map((finding) => ({ ...finding, href: cureHref(rig.id, finding) })),
+        .map((finding) => ({ ...finding, href: cureHref(rig.id, finding, couplings) })),
       more: Math.max(0, holding.length - HOLDING_AT_ONCE),
       drawing,
       away: rig.archivedAt !== null,

@@ -1,4 +1,7 @@
 import { IsIn, Length, Matches, MaxLength } from "class-validator";
+import { type Attachment, OWN_ATTACHMENTS } from "../../core/dimension/attachment.ts";
+import { POINT_KINDS } from "../../core/dimension/point-kinds.ts";
+import { IsAmount } from "./amount.ts";
 
 export class RigNameDto {
   @Length(1, 60, { message: "Give the rig a name of up to 60 characters." })
@@ -14,16 +17,21 @@ export class NewRigDto extends RigNameDto {
   @Matches(CHOSEN, { message: "Choose where the receiver sits." })
   receiverPointId!: string;
 
-  @Matches(CHOSEN, { message: "Choose the drawbar hole." })
-  holePointId!: string;
-
-  @Matches(CHOSEN, { message: "Choose the implement." })
-  implementId!: string;
+  /** one row a tool, in the order they are coupled: implement id, a colon, the id of the point it hangs on */
+  @Matches(/^\d{1,9}:\d{1,9}(,\d{1,9}:\d{1,9}){0,3}$/, { message: "Choose a tool and what it hangs on." })
+  tools!: string;
 }
 
+export const NEW_RIG_FIELDS = ["name", "tractorId", "receiverPointId", "tools"] as const;
+
 export class MachineDto {
-  @IsIn(["tractor", "implement"], { message: "Choose tractor or implement." })
-  kind!: "tractor" | "implement";
+  @IsIn(["tractor", "self-propelled", "implement"], {
+    message: "Choose tractor, self-propelled or implement.",
+  })
+  kind!: "tractor" | "self-propelled" | "implement";
+
+  @IsIn(OWN_ATTACHMENTS, { message: "Choose how it hangs on." })
+  attachment!: Attachment;
 
   @Length(1, 40, { message: "Give the make." })
   make!: string;
@@ -43,12 +51,79 @@ export class MachineDto {
   busName!: string;
 }
 
-export const MACHINE_FIELDS = ["kind", "make", "model", "fleetNumber", "serial", "busName"] as const;
+export const MACHINE_FIELDS = [
+  "kind",
+  "attachment",
+  "make",
+  "model",
+  "fleetNumber",
+  "serial",
+  "busName",
+] as const;
 
 export class PointDto {
-  @IsIn(["receiver mount", "drawbar hole"], { message: "Choose a mount or a hole." })
-  kind!: "receiver mount" | "drawbar hole";
+  @IsIn(POINT_KINDS, { message: "Choose what it is." })
+  kind!: (typeof POINT_KINDS)[number];
 
   @Length(1, 40, { message: "Give it a name of up to 40 characters." })
   label!: string;
 }
+
+const SOME = /^[1-9]\d?$/;
+
+export class WeightDto {
+  @Length(1, 40, { message: "Name it, as “plate 45 kg”." })
+  weightLabel!: string;
+
+  @IsAmount("mass", false)
+  mass!: string;
+  @MaxLength(8)
+  massUnit!: string;
+
+  @IsAmount("length", false)
+  place!: string;
+  @MaxLength(8)
+  placeUnit!: string;
+
+  @IsIn(["ahead", "behind"], { message: "Choose ahead or behind." })
+  side!: "ahead" | "behind";
+
+  @Matches(SOME, { message: "How many there are: 1 to 99." })
+  count!: string;
+}
+
+export const WEIGHT_FIELDS = [
+  "weightLabel",
+  "mass",
+  "massUnit",
+  "place",
+  "placeUnit",
+  "side",
+  "count",
+] as const;
+
+export class AxleTyreDto {
+  @IsIn(["front", "rear", "tool"], { message: "Choose the axle." })
+  axle!: "front" | "rear" | "tool";
+
+  @Matches(/^\d{0,9}$/, { message: "Choose a tyre of the list." })
+  tyreId!: string;
+
+  @Matches(/^(2|4|6|8|10|12|16)$/, { message: "2, 4, 6, 8, 10, 12 or 16 of them." })
+  tyreCount!: string;
+}
+
+export const AXLE_TYRE_FIELDS = ["axle", "tyreId", "tyreCount"] as const;
+
+export class TyreDto {
+  @Length(1, 60, { message: "Name the tyre by its size and index." })
+  label!: string;
+
+  @MaxLength(120, { message: "Keep the source under 120 characters." })
+  source!: string;
+
+  @Length(1, 4000, { message: "Type or paste the table." })
+  table!: string;
+}
+
+export const TYRE_FIELDS = ["label", "source", "table"] as const;

@@ -1,0 +1,41 @@
+import { HookupList } from "../stations/hookup/HookupList.tsx";
+import { hookupView } from "../stations/hookup/hookup-view.server.ts";
+import { RigFrame } from "../stations/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import type { Route } from "./+types/hook-up";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const open = await openRig(request, params.rigId);
+  return { frame: frameOf(open, "hook-up", request), list: hookupView(open) };
+}
+
+export function meta({ loaderData }: Route.MetaArgs) {
+  return [{ title: loaderData ? `Hook up, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
+}
+
+export default function HookUp({ loaderData: { frame, list } }: Route.ComponentProps) {
+  const rigPath = `/rigs/${frame.rig.id}`;
+  return (
+    <RigFrame
+      view={{ ...frame, tools: [] }}
+      station="hook-up"
+      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
+      lit={null}
+      ways={{ next: null, below: null, above: null, close: null }}
+    >
+      <div className="grid gap-3">
+        <div>
+          <h1>Hook up</h1>
+          <p className="text-lead text-soft">
+            This rig's own list, in order, written from its readings.{" "}
+            <b className="text-ink">
+              {list.done} of {list.rows.length} settled.
+            </b>{" "}
+            The operator's manual and local rules come first.
+          </p>
+        </div>
+        <HookupList view={list} action={`${rigPath}/keep`} person={frame.preferences.person} />
+      </div>
+    </RigFrame>
+  );
+}

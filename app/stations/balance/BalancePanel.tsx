@@ -1,0 +1,211 @@
+import { useEffect, useState } from "react";
+import { Link, useFetcher } from "react-router";
+import { toast } from "sonner";
+import { TextField } from "../../ui/Field.tsx";
+import type { Outcome } from "../keep.server.ts";
+import { StaleList } from "../StaleList.tsx";
+import type { BalanceView, StateRow } from "./balance-view.ts";
+
+type Props = {
+  view: BalanceView;
+  action: string;
+  person: string;
+  machine: string;
+  /** what other ballast would make stale */
+  stales: readonly string[];
+};
+
+export function BalancePanel(props: Props) {
+  const { view, machine } = props;
+  return (
+    <>
+      {view.states.length > 0 && <States view={view} />}
+      <Ballast {...props} />
+      <Tyres view={view} machine={machine} />
+    </>
+  );
+}
+
+const tone = (wrong: boolean) => (wrong ? "text-stop font-bold" : "");
+
+/** Every state the rig passes through; pressing one draws it. */
+function States({ view: { states, heads } }: { view: BalanceView }) {
+  const tools = states.some((state) => state.tools !== "");
+  return (
+    <section aria-label="States" className="overflow-x-auto">
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="border-b-2 border-ink text-left">
+            <th scope="col">State</th>
+            <th scope="col" className="text-right">
+              {heads.front}
+            </th>
+            <th scope="col" className="text-right">
+              Share
+            </th>
+            <th scope="col" className="text-right">
+              {heads.rear}
+            </th>
+            {tools && (
+              <th scope="col" className="text-right">
+                Tool's wheels
+              </th>
+            )}
+            <th scope="col" className="text-right">
+              In all
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {states.map((state) => (
+            <State key={state.id} state={state} tools={tools} />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function State({ state, tools }: { state: StateRow; tools: boolean }) {
+  const { id, label, front, share, rear, total, now, wrong, href } = state;
+  return (
+    <tr className={`border-b border-hair ${now ? "bg-dye-wash" : ""}`} data-state={id}>
+      <td>
+        <Link
+          to={href}
+          preventScrollReset
+          aria-current={now ? "true" : undefined}
+          className="flex min-h-11 items-center font-semibold text-dye"
+        >
+          {label}
+        </Link>
+      </td>
+      <td className={`text-right ${tone(wrong.front)}`}>{front}</td>
+      <td className={`text-right ${tone(wrong.front)}`}>{share}</td>
+      <td className={`text-right ${tone(wrong.rear)}`}>{rear}</td>
+      {tools && <td className="text-right">{state.tools || "–"}</td>}
+      <td className={`text-right ${tone(wrong.total)}`}>{total}</td>
+    </tr>
+  );
+}
+
+/** The weights there are, how many are on, and how many would do. */
+function Ballast({ view, action, person, machine, stales }: Props) {
+  const { weights, proposal, manual } = view;
+  const fetcher = useFetcher<Outcome>();
+  const [typed, setTyped] = useState<Record<number, string>>({});
+  const changed = weights.some(({ id, fitted }) => (typed[id] ?? String(fitted)).trim() !== String(fitted));
+  const outcome = fetcher.data;
+  const errors = outcome && !outcome.ok ? outcome.errors : {};
+  const said = outcome?.ok ? outcome.kept?.said : null;
+  useEffect(() => {
+    if (said) toast.success(said);
+  }, [said]);
+  return (
+    <section aria-label="Ballast" id="weights" className="scroll-mt-4">
+      <h2 className="flex justify-between border-b-2 border-ink pb-1">
+        Ballast
+        <Link to={`${machine}#weights`} className="font-semibold text-dye">
+          Weights of this machine
+        </Link>
+      </h2>
+      {proposal && (
+        <p className="pt-1 text-lead" data-proposal>
+          The lightest set that satisfies every state: <b>{proposal}</b>.
+        </p>
+      )}
+      {weights.length === 0 && (
+        <p className="py-1 text-soft">
+          No weights are entered. Enter what could be put on, with its mass and place, and the smallest set is
+          found.
+        </p>
+      )}
+      {weights.length > 0 && (
+        <fetcher.Form method="post" action={action} className="grid gap-1" noValidate>
+          <input type="hidden" name="intent" value="fit-weights" />
+          <ul>
+            {weights.map(({ id, what, each, place, count, fitted, wanted }) => (
+              <li
+                key={`${id} ${fitted}`}
+                className="grid grid-cols-[1fr_auto_92px] items-center gap-3 border-b border-hair py-1 leading-snug"
+              >
+                <span>
+                  <b className="font-[650]">{what}</b>, {each} each
+                  <span className="block text-small text-soft">{place}</span>
+                </span>
+                <span className="text-small text-soft">{wanted !== null && `${wanted} would do`}</span>
+                <label className="flex items-center gap-1.5">
+                  <input
+                    name={`count-${id}`}
+                    defaultValue={fitted}
+                    onChange={(event) => setTyped({ ...typed, [id]: event.target.value })}
+                    inputMode="numeric"
+                    aria-label={`${what}, on now`}
+                    aria-invalid={errors[`count-${id}`] !== undefined}
+                    className="field w-14 text-center"
+                  />
+                  of {count}
+                </label>
+                {errors[`count-${id}`] && <span className="problem col-span-3">{errors[`count-${id}`]}</span>}
+              </li>
+            ))}
+          </ul>
+          {changed && <StaleList stales={stales} />}
+          <div className="flex flex-wrap items-end gap-2">
+            <TextField name="person" label="Who" defaultValue={person} problem={errors.person} />
+            <button type="submit" className="key" disabled={fetcher.state !== "idle"}>
+              These are on
+            </button>
+          </div>
+          {errors.form && <p className="problem">{errors.form}</p>}
+        </fetcher.Form>
+      )}
+      {manual.length > 0 && (
+        <p className="pt-1 text-soft">By the formula most implement manuals print: {manual.join(" ")}</p>
+      )}
+    </section>
+  );
+}
+
+function Tyres({ view: { tyres }, machine }: { view: BalanceView; machine: string }) {
+  return (
+    <section aria-label="Tyres" id="tyres" className="scroll-mt-4 overflow-x-auto">
+      <h2 className="flex justify-between border-b-2 border-ink pb-1">
+        Tyres
+        <Link to={`${machine}#tyres`} className="font-semibold text-dye">
+          Tyres of this machine
+        </Link>
+      </h2>
+      {tyres.length > 0 && (
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="border-b border-line text-left text-small">
+              <th scope="col">Axle</th>
+              <th scope="col">Tyre</th>
+              <th scope="col">Now, left / right</th>
+              <th scope="col">Field</th>
+              <th scope="col">Road</th>
+            </tr>
+          </thead>
+          <tbody>
+            {tyres.map(({ axle, tyre, now, field, road }) => (
+              <tr key={axle} className="border-b border-hair">
+                <th scope="row" className="py-1.5 text-left font-[650]">
+                  {axle}
+                </th>
+                <td>{tyre}</td>
+                <td>{now}</td>
+                <td className="font-[650]">{field}</td>
+                <td className="font-[650]">{road}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="pt-1 text-small text-soft">
+        The lowest pressure the tyre maker's table allows for load and speed, never read past its ends; the
+        same on both sides.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,196 @@
+/** The panel of the balance station: every state on the axles, ballast from the stock, tyres by their tables. */
+
+import { otherName, steeredName, steersBehind } from "../../../core/balance/axle-names.ts";
+import type { BalanceOf } from "../../../core/balance/balance-of-rig.ts";
+import { setText } from "../../../core/balance/ballast-checks.ts";
+import { groundOf, type RigState } from "../../../core/balance/states.ts";
+import { drawBalance } from "../../../core/drawing/balance.ts";
+import { rigPoints } from "../../../core/drawing/rig-points.ts";
+import type { Plan } from "../../../core/drawing/sheet.ts";
+import { printLength } from "../../../core/quantity/length.ts";
+import { say } from "../../../core/quantity/say.ts";
+import type { Units } from "../../../core/quantity/units.ts";
+import type { Whole } from "../../../core/rig/whole.ts";
+import { answerText } from "./answer-text.ts";
+
+export type StateRow = {
+  id: string;
+  label: string;
+  front: string;
+  share: string;
+  rear: string;
+  total: string;
+  tools: string;
+  now: boolean;
+  /** short or over, at a must or a limit */
+  wrong: { front: boolean; rear: boolean; total: boolean };
+  href: string;
+};
+
+export type WeightRow = {
+  id: number;
+  what: string;
+  each: string;
+  place: string;
+  count: number;
+  fitted: number;
+  wanted: number | null;
+};
+
+export type TyreRow = { axle: string; tyre: string; now: string; field: string; road: string };
+
+export type BalanceView = {
+  heads: { front: string; rear: string };
+  states: StateRow[];
+  weights: WeightRow[];
+  proposal: string | null;
+  manual: string[];
+  tyres: TyreRow[];
+  drawing: { desk: Plan; phone: Plan; title: string };
+};
+
+type Asked = {
+  whole: Whole;
+  index: number;
+  loads: BalanceOf;
+  units: Units;
+  /** id of the state to draw; the worst where none is asked for */
+  state: string | null;
+  hrefOf: (state: string) => string;
+  title: string;
+};
+
+export function balanceView({ whole, index, loads, units, state, hrefOf, title }: Asked): BalanceView {
+  const shown = loads.ok ? (loads.states.find(({ id }) => id === state) ?? worst(loads.states)) : null;
+  return {
+    heads: { front: steeredName(whole), rear: otherName(whole) },
+    states: loads.ok ? loads.states.map((each) => stateRow(each, loads, shown, units, hrefOf)) : [],
+    weights: whole.weights.map(({ id, what, mass, x, count, fitted }) => ({
+      id,
+      what,
+      each: say("mass", mass, units),
+      place: `${printLength(Math.abs(x), units.tape)} ${x >= 0 ? "ahead of" : "behind"} the ${otherName(whole).toLowerCase()}`,
+      count,
+      fitted,
+      wanted: wantedOf(loads, id),
+    })),
+    proposal: loads.ok && loads.proposal.ok ? setText(loads.proposal, units) : null,
+    manual: manualOf(loads, units),
+    tyres: loads.ok ? tyreRows(whole, loads, units) : [],
+    drawing: drawingOf(whole, index, loads, shown, units, title),
+  };
+}
+
+function wantedOf(loads: BalanceOf, id: number): number | null {
+  if (!loads.ok || !loads.proposal.ok) return null;
+  return loads.proposal.set.find(({ weight }) => weight.id === id)?.count ?? 0;
+}
+
+/** The lightest steered axle of the states that must stand. */
+function worst(states: readonly RigState[]): RigState {
+  return states
+    .filter(({ must }) => must)
+    .reduce((least, state) => (state.front < least.front ? state : least));
+}
+
+type Loads = Extract<BalanceOf, { ok: true }>;
+
+function wrongOf(state: RigState, { least, limits }: Loads): StateRow["wrong"] {
+  const over = (limit: number | null, load: number) => limit !== null && load > limit;
+  return {
+    front: (state.must && state.front < least.front - 0.5) || over(limits.front, state.front),
+    rear: (state.must && state.rear < least.rear - 0.5) || over(limits.rear, state.rear),
+    total: over(limits.gross, state.total),
+  };
+}
+
+function stateRow(
+  state: RigState,
+  loads: Loads,
+  shown: RigState | null,
+  units: Units,
+  hrefOf: (state: string) => string,
+): StateRow {
+  return {
+    id: state.id,
+    label: state.label,
+    front: say("mass", state.front, units),
+    share: say("ratio", state.front / loads.unladen, units),
+    rear: say("mass", state.rear, units),
+    total: say("mass", state.total, units),
+    tools: state.tools.flatMap((each) => (each === null ? [] : [say("mass", each, units)])).join(", "),
+    now: state.id === shown?.id,
+    wrong: wrongOf(state, loads),
+    href: hrefOf(state.id),
+  };
+}
+
+function manualOf(loads: BalanceOf, units: Units): string[] {
+  if (!loads.ok) return [];
+  const { front, rear } = loads.manual;
+  return [
+    ...(front === null
+      ? []
+      : [
+          `In front at least ${say("mass", front, units)}, for 20 % on the front axle with the tool raised and full.`,
+        ]),
+    ...(rear === null
+      ? []
+      : [
+          `Behind at least ${say("mass", rear, units)}, for 45 % on the rear axle with the front tool raised.`,
+        ]),
+  ];
+}
+
+/** A machine that steers behind carries its tool on the axle in front. */
+function axleWord(whole: Whole, axle: "front" | "rear" | "tool"): string {
+  if (steersBehind(whole)) return axle === "front" ? "Drive" : "Steered";
+  return axle === "front" ? "Front" : "Rear";
+}
+
+function tyreRows(whole: Whole, { tyres }: Loads, units: Units): TyreRow[] {
+  return tyres.map(({ axle, part, left, right, tyres: fitted, field, road }) => ({
+    axle: part === null ? axleWord(whole, axle) : whole.parts[part]!.name,
+    tyre: fitted ? `${fitted.count} × ${fitted.label}` : "no table given",
+    now: [left, right].map((each) => (each === null ? "–" : say("pressure", each, units))).join(" / "),
+    field: field ? answerText(field.answer, units) : "–",
+    road: road ? answerText(road.answer, units) : "–",
+  }));
+}
+
+function drawingOf(
+  whole: Whole,
+  index: number,
+  loads: BalanceOf,
+  shown: RigState | null,
+  units: Units,
+  title: string,
+): BalanceView["drawing"] {
+  const { rig } = whole.parts[index]!;
+  const ground = groundOf(whole.parts[0]!.rig);
+  const others = whole.parts.filter((_, at) => at !== index).map((part) => part.rig);
+  const sheet = { region: "rig", labels: "none", station: null, only: null, units, others } as const;
+  const wrong = shown && loads.ok ? wrongOf(shown, loads) : null;
+  const loaded =
+    shown && ground.ok
+      ? {
+          state: shown,
+          axle: ground.axle,
+          stop: wrong?.front ? ("front" as const) : wrong?.rear ? ("rear" as const) : null,
+          weights: whole.weights
+            .filter(({ fitted }) => fitted > 0)
+            .map(({ what, mass, x, fitted }) => ({ what, x, mass: mass * fitted })),
+          wheels: whole.parts.flatMap(({ rig: each }, at) => {
+            const mass = shown.tools[at];
+            return mass == null ? [] : [{ mass, x: rigPoints(each).pivot.x }];
+          }),
+        }
+      : null;
+  return {
+    desk: drawBalance(rig, loaded, { ...sheet, width: 424, height: 736 }),
+    phone: drawBalance(rig, loaded, { ...sheet, width: 390, height: 236 }),
+    title: shown
+      ? `${title}: ${shown.label}, seen from the right, to scale`
+      : `${title}, seen from the right`,
+  };
+}

@@ -1,0 +1,213 @@
+/** The panel of the hitch station: what the linkage does, and how to make it right. */
+import { onLinks } from "../../../core/dimension/attachment.ts";
+import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
+import { drawLinkage, sideShape } from "../../../core/drawing/linkage.ts";
+import type { SideShape } from "../../../core/drawing/linkage-side.ts";
+import type { Plan } from "../../../core/drawing/sheet.ts";
+import { cureText, pitchWords } from "../../../core/hitch/checks.ts";
+import { type HitchOf, habitOf, threadOf } from "../../../core/hitch/hitch-of-part.ts";
+import type { Thread } from "../../../core/hitch/linkage.ts";
+import { METRES_PER, printLength } from "../../../core/quantity/length.ts";
+import { say, sayFine } from "../../../core/quantity/say.ts";
+import { inInches, type Units } from "../../../core/quantity/units.ts";
+import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import { chosen, known } from "../../../core/rig/whole.ts";
+
+export type Row = { label: string; text: string };
+
+export type StrokeChartView = {
+  heightUnit: string;
+  points: { height: number; pitch: number }[];
+  work: number | null;
+};
+
+export type HitchView = {
+  /** "make it right", in words; empty where nothing is to be turned */
+  right: string[];
+  rows: Row[];
+  chart: StrokeChartView | null;
+  schools: string[];
+  trial: Trial | null;
+  drawing: { desk: Plan; phone: Plan; title: string } | null;
+};
+
+export function hitchView(
+  rig: ResolvedRig,
+  hitch: HitchOf,
+  units: Units,
+  name: string,
+  lit: DimensionKey | null,
+): HitchView {
+  const linked = rig.attachment === "mounted" || rig.attachment === "front" || rig.attachment === "semi";
+  const drawn = linked || rig.attachment === "links";
+  const sheet = (width: number, height: number, only: DimensionKey | null) =>
+    drawLinkage(rig, hitch, { width, height, units, only, labels: only ? "values" : "letters" });
+  return {
+    right: rightOf(hitch, units),
+    rows: rowsOf(rig, hitch, units),
+    chart: chartOf(hitch, units),
+    schools: schoolsOf(rig),
+    trial: trialOf(rig, hitch, units),
+    drawing: drawn
+      ? {
+          desk: sheet(424, 736, null),
+          phone: sheet(390, lit ? 190 : 236, lit),
+          title: `The hitch of ${name}, to scale`,
+        }
+      : null,
+  };
+}
+
+/** The linkage to lift and turn on the screen; null until its lengths are read. */
+export type Trial = {
+  shape: SideShape;
+  units: Units;
+  /** from where to where the balls lift and the top link screws, metres */
+  lift: { from: number; to: number };
+  top: { from: number; to: number };
+  thread: Thread | null;
+};
+
+function trialOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Trial | null {
+  const [low, high] = [known(rig, "hitch.ballLow"), known(rig, "hitch.ballHigh")];
+  if (!hitch.linkage || low === null || high === null || high <= low) return null;
+  const shape = sideShape(rig, hitch);
+  const now = hitch.linkage.topLink;
+  return {
+    shape,
+    units,
+    lift: { from: low, to: high },
+    top: {
+      from: Math.min(now, known(rig, "hitch.topShort") ?? now - 0.1),
+      to: Math.max(now, known(rig, "hitch.topLong") ?? now + 0.1),
+    },
+    thread: threadOf(rig),
+  };
+}
+
+/** What to turn, which way, and how far. */
+function rightOf({ cure, pitch, wantedPitch, plan, rods, links, frame }: HitchOf, units: Units): string[] {
+  const right: string[] = [];
+  if (cure && pitch !== null)
+    right.push(
+      Math.abs(cure.change) <= 0.001
+        ? `Pitch is ${pitchWords(pitch, units)}, as wanted: leave the top link alone.`
+        : `For ${pitchWords(wantedPitch, units)}: ${lowerFirst(cureText(cure, units))}`,
+    );
+  if (cure?.perDegree) right.push(`One degree is ${cure.perDegree.toFixed(1)} turns of the top link.`);
+  if (plan?.spanWanted && plan.aheadOfAxle !== null)
+    right.push(
+      `For a crossing just behind the front axle: a cross shaft of ${printLength(plan.spanWanted, units.tape)}, shoulder to shoulder.`,
+    );
+  if (rods && Math.abs(rods.difference) > 0.005)
+    right.push(
+      `Lift rods: the ${rods.difference > 0 ? "left" : "right"} one in by ${sayFine(Math.abs(rods.difference), units)}${rods.lean === null ? "" : `, and the lean of ${say("angle", Math.abs(rods.lean), units)} is gone`}.`,
+    );
+  if (links && Math.abs(links.difference) > 0.005)
+    right.push(
+      `Lower links: the ${links.difference > 0 ? "left" : "right"} one in by ${sayFine(Math.abs(links.difference), units)}.`,
+    );
+  if (frame)
+    right.push(
+      Math.abs(frame.lower) < 0.005
+        ? "The frame is level: leave the eye where it is."
+        : `For a level frame: the eye ${sayFine(Math.abs(frame.lower), units)} ${frame.lower > 0 ? "higher, or the pin lower" : "lower, or the pin higher"}.`,
+    );
+  return right;
+}
+
+function lowerFirst(text: string): string {
+  return text.charAt(0).toLowerCase() + text.slice(1);
+}
+
+function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Row[] {
+  const { work, low, high, poses, plan, clearance, rods, links, frame } = hitch;
+  const length = (metres: number) => printLength(metres, units.tape);
+  const rows: Row[] = [];
+  if (work?.ok) {
+    const { pose } = work;
+    rows.push(
+      { label: "Pitch at work", text: pitchWords(hitch.pitch!, units) },
+      { label: "Lower links at work", text: slope(pose.angle, units) },
+      { label: "Top link at work", text: slope(pose.topAngle, units) },
+    );
+    if (!hitch.ahead)
+      rows.push({
+        label: "Virtual hitch point",
+        text: pose.virtual
+          ? `${length(Math.abs(pose.virtual.x))} ${pose.virtual.x < 0 ? "ahead of" : "behind"} the rear axle`
+          : "none: links parallel",
+      });
+  }
+  if (low?.ok && high?.ok)
+    rows.push({ label: "Lifts the balls by", text: length(high.pose.ball.z - low.pose.ball.z) });
+  if (poses.length > 1) {
+    const pitches = poses.map(({ pitch }) => (hitch.ahead ? -pitch : pitch));
+    rows.push({
+      label: "Tips through the lift",
+      text: `${pitchWords(Math.min(...pitches), units)} to ${pitchWords(Math.max(...pitches), units)}`,
+    });
+  }
+  if (clearance !== null) rows.push({ label: "Clear of the road", text: length(clearance) });
+  if (plan && !hitch.ahead)
+    rows.push({
+      label: "Links cross, from above",
+      text:
+        plan.ahead === null
+          ? "nowhere: parallel"
+          : plan.aheadOfAxle === null
+            ? `${length(plan.ahead)} ahead of the balls`
+            : `${length(Math.abs(plan.aheadOfAxle))} ${plan.aheadOfAxle >= 0 ? "ahead of" : "behind"} the rear axle`,
+    });
+  if (links) rows.push({ label: "Lower links, left less right", text: equalOr(links.difference, units) });
+  if (rods)
+    rows.push({
+      label: "Lift rods, left less right",
+      text: `${equalOr(rods.difference, units)}${rods.lean === null || rods.difference === 0 ? "" : `, leans ${say("angle", Math.abs(rods.lean), units)}`}`,
+    });
+  if (frame) rows.push({ label: "Frame", text: pitchWords(frame.slope, units) });
+  const habit = habitOf(rig);
+  const work_ = chosen<string>(rig, "work.stabilisers");
+  if (habit && onLinks(rig.attachment))
+    rows.push({
+      label: "Stabilisers",
+      text: `work: ${work_ ?? `${habit.stabilisers} (usual)`}; road: rigid`,
+    });
+  return rows;
+}
+
+function equalOr(difference: number, units: Units): string {
+  return difference === 0 ? "equal" : sayFine(difference, units);
+}
+
+/** A link's slope in words: where its tractor end is. */
+function slope(angle: number, units: Units): string {
+  const size = say("angle", Math.abs(angle), units);
+  return Number.parseFloat(size) === 0 ? "level" : `${size}, tractor end ${angle > 0 ? "lower" : "higher"}`;
+}
+
+function chartOf({ poses, work, ahead }: HitchOf, units: Units): StrokeChartView | null {
+  if (poses.length < 2) return null;
+  const unit = inInches(units.tape) ? "in" : "cm";
+  const height = (metres: number) => metres / METRES_PER[unit];
+  return {
+    heightUnit: unit,
+    points: poses.map(({ ball, pitch }) => ({
+      height: height(ball.z),
+      pitch: ((ahead ? -pitch : pitch) * 180) / Math.PI,
+    })),
+    work: work?.ok ? height(work.pose.ball.z) : null,
+  };
+}
+
+function schoolsOf(rig: ResolvedRig): string[] {
+  if (rig.attachment !== "mounted" && rig.attachment !== "semi" && rig.attachment !== "front") return [];
+  const slot = chosen(rig, "work.topHole") === "slot";
+  const front = chosen(rig, "work.slotSchool") === "front";
+  return [
+    slot
+      ? `Slot: follows the ground, lifts quickly. ${front ? "School followed: pin a little to the front, free to move. The other: in the middle on level ground." : "School followed: pin in the middle on level ground. The other: a little to the front, free to move."}`
+      : "Fixed hole: for level ground and stone-protected ploughs. A slot follows the ground and lifts quicker.",
+    "Position control while coupling, always.",
+  ];
+}

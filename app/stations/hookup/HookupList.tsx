@@ -1,0 +1,240 @@
+import { Check, ShieldAlert, Square, SquareCheck } from "lucide-react";
+import { useState } from "react";
+import { Link, useFetcher, useRevalidator } from "react-router";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import { GROUPS } from "../../../core/hookup/list.ts";
+import { send } from "../../offline/queue.ts";
+import { TextField } from "../../ui/Field.tsx";
+import type { Outcome } from "../keep.server.ts";
+import type { HookupRow, HookupView } from "./hookup-view.server.ts";
+
+type Props = { view: HookupView; action: string; person: string };
+
+/** The list in order, ticked with a thumb. Ticks wait on the device where there is no connection. */
+export function HookupList({ view, action, person }: Props) {
+  const [who, setWho] = useState(person);
+  const { revalidate } = useRevalidator();
+  const keep = async (fields: Record<string, string>, label: string): Promise<string | null> => {
+    const form = new FormData();
+    for (const [name, value] of Object.entries({ id: uuid(), person: who, ...fields })) form.set(name, value);
+    const sent = await send(action, form, label);
+    if (!sent.sent) {
+      toast("No connection: kept on this device, sent later.");
+      return null;
+    }
+    if (!sent.outcome.ok) return Object.values(sent.outcome.errors)[0] ?? "It was refused.";
+    await revalidate();
+    return null;
+  };
+  return (
+    <div className="grid gap-3">
+      <div className="flex flex-wrap items-end gap-3">
+        <TextField
+          label="Who hooks up"
+          name="who"
+          value={who}
+          onChange={(event) => setWho(event.target.value)}
+          autoComplete="name"
+          className="max-w-[260px]"
+        />
+        <Coupling view={view} keep={keep} />
+      </div>
+      {GROUPS.map((group) => {
+        const rows = view.rows.filter((row) => row.group === group);
+        if (rows.length === 0) return null;
+        return (
+          <section key={group} aria-label={group}>
+            <h2 className="border-b-2 border-ink pb-1">{group}</h2>
+            <ul>
+              {rows.map((row) => (
+                <Line key={row.key} row={row} keep={keep} action={action} />
+              ))}
+            </ul>
+          </section>
+        );
+      })}
+      {view.log.length > 0 && (
+        <section aria-label="Log">
+          <h2>Coupled and uncoupled</h2>
+          <ul>
+            {view.log.map(({ id, said }) => (
+              <li key={id} className="flex items-center justify-between border-t border-hair">
+                {said}
+                <TakeBack id={id} action={action} label={`Take back: ${said}`} />
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
+
+type Keep = (fields: Record<string, string>, label: string) => Promise<string | null>;
+
+function Coupling({ view: { coupled, open }, keep }: { view: HookupView; keep: Keep }) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const record = async (kind: "coupled" | "uncoupled") =>
+    setProblem(await keep({ intent: "coupling", kind }, kind));
+  return (
+    <div className="grid gap-1" data-coupled={coupled !== null}>
+      {coupled ? (
+        <>
+          <p className="font-semibold text-ok">Coupled {coupled.said}</p>
+          <button type="button" className="key" onClick={() => record("uncoupled")}>
+            Uncoupled again
+          </button>
+        </>
+      ) : (
+        <>
+          <button type="button" className="key-main" onClick={() => record("coupled")}>
+            It is coupled
+          </button>
+          {open && <p className="text-small text-soft">{open}</p>}
+        </>
+      )}
+      {problem && (
+        <p role="alert" className="problem max-w-[420px]">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Line({ row, keep, action }: { row: HookupRow; keep: Keep; action: string }) {
+  const { key, text, metric, protects, stop, cites, done, lapsed, held } = row;
+  const [problem, setProblem] = useState<string | null>(null);
+  const tick = async () => {
+    if (held) setProblem(held);
+    else setProblem(await keep({ intent: "tick", line: key, said: metric, state: "done", reason: "" }, text));
+  };
+  const Mark = done ? SquareCheck : Square;
+  return (
+    <li data-line={key} data-done={done !== null} className="grid gap-0.5 border-b border-hair py-1.5">
+      <div className="grid grid-cols-[48px_1fr] items-start gap-2">
+        <button
+          type="button"
+          onClick={tick}
+          disabled={done !== null || stop}
+          aria-label={done ? `Done: ${text}` : `Tick: ${text}`}
+          className="grid size-12 cursor-pointer place-items-center rounded-[3px] disabled:cursor-default"
+        >
+          {stop ? (
+            <svg width="22" height="22" aria-hidden="true" className="text-stop">
+              <path d="M3 3h16v16H3z" fill="currentColor" />
+            </svg>
+          ) : (
+            <Mark
+              size={30}
+              aria-hidden="true"
+              className={done ? "text-ok" : held ? "text-soft opacity-50" : ""}
+            />
+          )}
+        </button>
+        <div className="grid gap-0.5 leading-snug">
+          <p
+            className={`${stop ? "font-semibold text-stop" : done ? "text-soft" : "font-semibold"} text-[16px]`}
+          >
+            {protects && !stop && (
+              <ShieldAlert
+                size={17}
+                aria-label="protects people"
+                className="mr-1 inline-block align-[-3px] text-warn"
+              />
+            )}
+            {text}
+          </p>
+          {cites.map(({ label, value, who, href }) => (
+            <p key={label} className="text-small text-soft">
+              from{" "}
+              <Link to={href} className="underline">
+                {label}: {value}
+              </Link>
+              , {who}
+            </p>
+          ))}
+          {lapsed && <p className="text-small font-semibold text-warn">{lapsed}</p>}
+          {done && (
+            <p className="flex items-center gap-1 text-small text-ok">
+              <Check size={15} aria-hidden="true" />
+              {done.said}
+              <TakeBack id={done.id} action={action} label={`Take back: ${text}`} />
+            </p>
+          )}
+          {problem && (
+            <p role="alert" className="problem">
+              {problem}
+            </p>
+          )}
+          {!done && <NotApplicable row={row} keep={keep} onProblem={setProblem} />}
+        </div>
+      </div>
+    </li>
+  );
+}
+
+/** A line is never skipped, only declared not to apply, with a reason that stays in the log. */
+function NotApplicable({
+  row: { key, text, metric },
+  keep,
+  onProblem,
+}: {
+  row: HookupRow;
+  keep: Keep;
+  onProblem: (problem: string | null) => void;
+}) {
+  const [reason, setReason] = useState("");
+  const [open, setOpen] = useState(false);
+  const declare = async (event: React.FormEvent) => {
+    event.preventDefault();
+    const problem = await keep(
+      { intent: "tick", line: key, said: metric, state: "not applicable", reason },
+      `does not apply: ${text}`,
+    );
+    onProblem(problem);
+    if (!problem) setOpen(false);
+  };
+  if (!open)
+    return (
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        aria-label={`Does not apply here: ${text}`}
+        className="min-h-11 cursor-pointer justify-self-start pr-4 text-left text-small text-soft underline"
+      >
+        Does not apply here
+      </button>
+    );
+  return (
+    <form onSubmit={declare} className="flex flex-wrap items-end gap-2" noValidate>
+      <TextField
+        name="reason"
+        label="Why does it not apply?"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+      <button type="submit" className="key">
+        Keep
+      </button>
+      <button type="button" className="key" onClick={() => setOpen(false)}>
+        Leave it
+      </button>
+    </form>
+  );
+}
+
+function TakeBack({ id, action, label }: { id: string; action: string; label: string }) {
+  const fetcher = useFetcher<Outcome>({ key: `take-back ${id}` });
+  return (
+    <button
+      type="button"
+      className="min-h-11 cursor-pointer px-2 font-semibold underline"
+      aria-label={label}
+      onClick={() => fetcher.submit({ intent: "take-back", id }, { method: "post", action })}
+    >
+      Take back
+    </button>
+  );
+}

@@ -1,0 +1,128 @@
+import { dimension } from "../../../core/dimension/catalogue.ts";
+import { printReading } from "../../../core/dimension/entry.ts";
+import { citeLabel, type Group, type HookupLine, hookupList } from "../../../core/hookup/list.ts";
+import {
+  heldBy,
+  type LineState,
+  lineStates,
+  openProtections,
+  type ShownLine,
+} from "../../../core/hookup/ticks.ts";
+import { PRESETS, type Units } from "../../../core/quantity/units.ts";
+import { gradeOf } from "../../../core/rig/grade.ts";
+import type { Whole } from "../../../core/rig/whole.ts";
+import { type Judged, judgeWhole } from "../../../core/walk-round/judge-whole.ts";
+import { eventsOf, ticksOf } from "../../../data/hookup.ts";
+import { day } from "../print.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import { cureHref } from "../stations.ts";
+
+export type HookupRow = {
+  key: string;
+  group: Group;
+  text: string;
+  /** what is sent with a tick: the line it was made on */
+  metric: string;
+  protects: boolean;
+  stop: boolean;
+  cites: { label: string; value: string; who: string; href: string }[];
+  done: { id: string; said: string } | null;
+  /** "was ticked when it read …" */
+  lapsed: string | null;
+  /** why it cannot be ticked yet */
+  held: string | null;
+};
+
+export type HookupView = {
+  rows: HookupRow[];
+  done: number;
+  coupled: { id: string; said: string } | null;
+  /** what keeps it from being called coupled */
+  open: string | null;
+  log: { id: string; said: string }[];
+};
+
+/** The list of a rig as it stands now, with the ticks that hold. */
+export function statesOf({ db, rig, whole, judged, preferences }: OpenRig): LineState[] {
+  const lines = shownLines(whole, judged, preferences.units);
+  const uncoupled = eventsOf(db, rig.id).find(({ kind }) => kind === "uncoupled");
+  return lineStates(lines, ticksOf(db, rig.id), uncoupled?.at ?? null);
+}
+
+function shownLines(whole: Whole, judged: Judged, units: Units): ShownLine[] {
+  const metric = new Map(
+    hookupList(whole, judgeWhole(whole, PRESETS.metric), PRESETS.metric).map(({ key, text }) => [key, text]),
+  );
+  return hookupList(whole, judged, units).map((line) => ({
+    ...line,
+    metric: metric.get(line.key) ?? line.text,
+  }));
+}
+
+export function hookupView(open: OpenRig): HookupView {
+  const states = statesOf(open);
+  const events = eventsOf(open.db, open.rig.id);
+  const [latest] = events;
+  const protections = openProtections(states);
+  return {
+    rows: states.map((state) => rowOf(state, states, open)),
+    done: states.filter(({ tick }) => tick !== null).length,
+    coupled:
+      latest?.kind === "coupled" ? { id: latest.id, said: `${when(latest.at)}, ${latest.person}` } : null,
+    open: protections.length > 0 ? `${protections.length} lines that protect people are open.` : null,
+    log: events.slice(0, 8).map(({ id, kind, at, person }) => ({
+      id,
+      said: `${kind === "coupled" ? "Coupled" : "Uncoupled"} ${when(at)}, ${person}`,
+    })),
+  };
+}
+
+function rowOf({ line, tick, lapsed }: LineState, states: readonly LineState[], open: OpenRig): HookupRow {
+  const { key, group, text, protects, stop } = line;
+  return {
+    key,
+    group,
+    text,
+    metric: line.metric,
+    protects,
+    stop,
+    cites: citesOf(line, open),
+    done: tick && {
+      id: tick.id,
+      said:
+        tick.state === "done"
+          ? `done, ${tick.person}, ${when(tick.at)}`
+          : `does not apply: ${tick.reason}; ${tick.person}, ${when(tick.at)}`,
+    },
+    lapsed: lapsed && !stop ? `Ticked by ${lapsed.person} when it read: ${lapsed.said}` : null,
+    held: tick ? null : heldBy(states, key),
+  };
+}
+
+/** Every figure of a line with the reading it came from. */
+function citesOf({ cites }: HookupLine, { whole, rig, parts, preferences }: OpenRig): HookupRow["cites"] {
+  const couplings = parts.map(({ couplingId }) => couplingId);
+  return cites.flatMap((cite) => {
+    const { attachment, values } = whole.parts[cite.part]!.rig;
+    const { reading } = values[cite.key];
+    if (!reading) return [];
+    const entry = dimension(cite.key, attachment);
+    return [
+      {
+        label: citeLabel({ whole }, cite),
+        value: printReading(entry, reading, preferences.units),
+        who: `${gradeOf(reading.instrument)}, ${reading.person}, ${day(reading.measuredAt)}`,
+        href: cureHref(
+          rig.id,
+          { station: entry.station, part: cite.part, next: { target: cite.key } },
+          couplings,
+        ),
+      },
+    ];
+  });
+}
+
+/** "3 Nov 2026, 06:12", in UTC as everything stored is. */
+function when(iso: string): string {
+  return `${day(iso)}, ${iso.slice(11, 16)}`;
+}
