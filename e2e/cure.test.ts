@@ -46,8 +46,8 @@ describe("curing the borrowed drill by following what the screen says", () => {
   it("in metres, with wrong entries on the way, to card, print, file and after a restart", async () => {
     const { page, errors } = await openPage(browser, DESK);
     await visit(page, yard.address);
-    await seen(page, "2 of 3 rigs can be typed");
-    await press(page, "Tape F");
+    await seen(page, "Nothing stops 2 of 7 rigs");
+    await press(page, "Tape F", '[data-rig="2"]');
 
     // Wrong entries: said by the field, kept as typed, nothing changed.
     await seen(page, "Drawbar pin to front rank");

@@ -49,8 +49,9 @@ describe("the yard", () => {
     );
     await fill(page, "busName", "");
     await press(page, "Add this tractor");
-    await seen(page, "Receiver mounts and drawbar holes");
+    await seen(page, "Mounts, holes, links and shafts");
     await fill(page, "label", "hole 2");
+    await page.select('select[name="kind"]', "drawbar hole");
     await press(page, "Add", "form:has(input[name='label'])");
     await page.waitForFunction(() => document.body.innerText.includes("hole 2"));
     await press(page, "New rig with it");
@@ -221,7 +222,7 @@ describe("on the network", () => {
     await seen(page, "That is not this yard's passphrase.");
     await fill(page, "passphrase", "seven wet gloves");
     await press(page, "Come in");
-    await seen(page, "rigs can be typed into their terminal");
+    await seen(page, "What stops the others is below");
     await visit(page, `${guarded.address}/device`);
     await page.waitForSelector("main");
     await guarded.close();

@@ -1,0 +1,190 @@
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { openBrowser, openPage, PHONE } from "./browser.ts";
+import { openYard, type Yard } from "./server.ts";
+
+let browser: Browser;
+let yard: Yard;
+let page: Page;
+let errors: string[];
+
+beforeAll(async () => {
+  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
+});
+afterAll(() => Promise.all([browser.close(), yard.close()]));
+beforeEach(async () => {
+  ({ page, errors } = await openPage(browser));
+});
+
+const verdict = (id: string) => page.$eval(`[data-check="${id}"]`, (row) => row.getAttribute("data-verdict"));
+const becomes = (id: string, wanted: string) =>
+  page.waitForFunction(
+    (check: string, word: string) =>
+      document.querySelector(`[data-check="${check}"]`)?.getAttribute("data-verdict") === word,
+    { timeout: 25_000 },
+    id,
+    wanted,
+  );
+
+/** Slides a slider by the keyboard. */
+async function slide(label: string, key: "ArrowRight" | "ArrowLeft", times: number): Promise<void> {
+  await page.$$eval(
+    'input[type="range"]',
+    (sliders, words) =>
+      (sliders.find((slider) => slider.closest("label")?.innerText.includes(words)) as HTMLElement).focus(),
+    label,
+  );
+  for (let step = 0; step < times; step += 1) await page.keyboard.press(key);
+}
+
+describe("the cultivator, from stop to coupled", () => {
+  it("is ballasted with what the station proposes, and the drawing and table follow", async () => {
+    await visit(page, `${yard.address}/rigs/4`);
+    await seen(page, "20 % must stay on it");
+    expect(page.url()).toContain("/balance");
+    expect(await verdict("front")).toBe("stop");
+    await fill(page, "count-1", "9");
+    await fill(page, "person", "Mira Tolland");
+    await press(page, "These are on");
+    await seen(page, "There are only 8.");
+    await fill(page, "count-1", "4");
+    await seen(page, "This makes stale:");
+    await press(page, "These are on");
+    await becomes("front", "good");
+    await press(page, "Lifted");
+    await seen(page, "168 kg");
+    expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
+  });
+
+  it("gets its top link set: tried on the screen, then kept as changed, with what goes stale said first", async () => {
+    await visit(page, `${yard.address}/rigs/4/hitch`);
+    await seen(page, "Set the top link to 0.782 m");
+    const before = await textOf(page, "[data-tried]");
+    await slide("Top link", "ArrowRight", 16);
+    await page.waitForFunction(
+      (was: string) => (document.querySelector("[data-tried]") as HTMLElement).innerText !== was,
+      {},
+      before,
+    );
+    expect(await textOf(page, "[data-tried]")).toMatch(/^Level\..*2\.3 turns longer than now\./);
+    await pressOn(page, '[data-finding="pitch"] a');
+    await fill(page, "text", "0.782");
+    await press(page, "It was changed");
+    await fill(page, "person", "Mira Tolland");
+    await keep(page, "0.782");
+    await becomes("pitch", "good");
+    await press(page, "Hook up");
+    await seen(page, "set to 0.782 m");
+  });
+
+  it("tries another depth on the power chart, and is told what is held instead", async () => {
+    await visit(page, `${yard.address}/rigs/4/match`);
+    await page.waitForSelector(".recharts-line path");
+    await slide("Depth", "ArrowRight", 130);
+    await seen(page, "too much");
+    await seen(page, "is held instead");
+    await press(page, "As it is");
+    await seen(page, "Asks 51 kW at 8.0 km/h");
+  });
+});
+
+describe("the hook-up list on the phone", () => {
+  it("is ticked in order by name, not past what protects people, and expires at uncoupling", async () => {
+    const { page: phone, errors: noise } = await openPage(browser, PHONE);
+    page = phone;
+    await visit(page, `${yard.address}/rigs/1/hook-up`);
+    await seen(page, "0 of");
+    await fill(page, "who", "Mira Tolland");
+    const keys = await page.$$eval("[data-line]", (rows) =>
+      rows.map((row) => row.getAttribute("data-line")!),
+    );
+    await pressOn(page, `[data-line="${keys.at(-1)}"] button`);
+    await seen(page, "First: ");
+    for (const key of keys) {
+      await pressOn(page, `[data-line="${key}"] button`);
+      await page.waitForSelector(`[data-line="${key}"][data-done="true"]`);
+    }
+    await press(page, "It is coupled");
+    await seen(page, "Uncoupled again");
+    await press(page, "Uncoupled again");
+    await seen(page, "0 of");
+    expect(await page.$$('[data-done="true"]')).toHaveLength(0);
+    await yard.restart();
+    await visit(page, `${yard.address}/rigs/1/hook-up`);
+    await seen(page, "Uncoupled");
+    expect(noise.filter((each) => !each.includes("422"))).toEqual([]);
+  });
+});
+
+describe("a rig of two tools", () => {
+  it("is put together from a new front tool and a new rear one, and shown with both", async () => {
+    for (const [make, attachment] of [
+      ["Drumley", "front"],
+      ["Drumley", "mounted"],
+    ] as const) {
+      await visit(page, `${yard.address}/machines/new?kind=implement`);
+      await fill(page, "make", make);
+      await fill(page, "model", `Rake ${attachment}`);
+      await page.select('select[name="attachment"]', attachment);
+      await press(page, "Add this implement");
+      await seen(page, "Rigs with it");
+    }
+    await visit(page, `${yard.address}/rigs/new?tractor=8`);
+    await fill(page, "name", "Two rakes");
+    const choose = async (row: number, text: string) => {
+      const value = await page.$$eval(
+        `ol[aria-label^="Tools"] li:nth-child(${row}) select:first-of-type option`,
+        (options, words) =>
+          (options as HTMLOptionElement[]).find((option) => option.textContent?.includes(words))!.value,
+        text,
+      );
+      await page.select(`ol[aria-label^="Tools"] li:nth-child(${row}) label:first-child select`, value);
+    };
+    await choose(1, "Rake front");
+    await press(page, "Another tool");
+    await choose(2, "Rake mounted");
+    await press(page, "Couple them");
+    await page.waitForFunction(() => /\/rigs\/\d+\/\w/.test(location.pathname));
+    await seen(page, "Drumley Rake front");
+    await seen(page, "Drumley Rake mounted");
+    await visit(page, page.url().replace(/(rigs\/\d+).*/, "$1/match"));
+    await seen(page, "What the implement is is not known");
+  });
+});
+
+describe("what rigs are judged by", () => {
+  it("a tyre table is pasted, refused by the line, kept, and put on an axle", async () => {
+    await visit(page, `${yard.address}/tyres/new`);
+    await fill(page, "label", "380/85 R24");
+    await page.focus("textarea");
+    await page.keyboard.type("; 10; 40\n0.8; 1200; 1300");
+    await seen(page, "a faster wheel must not carry more");
+    await press(page, "Keep");
+    await page.waitForSelector(".problem");
+    for (let step = 0; step < 4; step += 1) await page.keyboard.press("Backspace");
+    await page.focus("textarea");
+    await page.keyboard.down("Control");
+    await page.keyboard.press("End");
+    await page.keyboard.up("Control");
+    for (let step = 0; step < 4; step += 1) await page.keyboard.press("Backspace");
+    await page.keyboard.type("900\n1.6; 2000; 1500");
+    await seen(page, "Look up a pressure");
+    await press(page, "Keep");
+    await seen(page, "380/85 R24");
+    await visit(page, `${yard.address}/machines/1`);
+    await seen(page, "Front axle");
+  });
+
+  it("limits of the road are changed once, and every rig is judged by them", async () => {
+    await visit(page, `${yard.address}/limits`);
+    await fill(page, "width", "very");
+    await press(page, "Keep");
+    await page.waitForSelector(".problem");
+    await fill(page, "width", "2.55 m");
+    await press(page, "Keep");
+    await seen(page, "Every rig is judged by these from now on");
+    await visit(page, `${yard.address}/rigs/3/match`);
+    expect(await verdict("road-width")).toBe("fix");
+  });
+});
