@@ -126,7 +126,7 @@ function besideTheLine(lane: number, y1: number, y2: number, side: Side): Letter
   );
 }
 
-/** A length across: a horizontal line at one of the heights, its letter on it. */
+/** A length across: a horizontal line at one of the heights, its letter on it, or past one end where that is taken. */
 export function acrossOffers(
   x1: number,
   x2: number,
@@ -134,10 +134,20 @@ export function acrossOffers(
   from: number,
   text: string,
 ): Offer[] {
+  const on = [0.5, 0.35, 0.65].map((share) => ({
+    x: x1 + (x2 - x1) * share,
+    side: "right" as const,
+    cost: Math.abs(share - 0.5) * 20,
+  }));
+  const past = LETTER_RADIUS + 6;
+  const beside = [
+    { x: x2 + past, side: "right" as const, cost: 40 },
+    { x: x1 - past, side: "left" as const, cost: 46 },
+  ];
   return heights.flatMap((y, index) =>
-    [0.5, 0.35, 0.65].map((share) => ({
-      cost: index * 4 + Math.abs(share - 0.5) * 20,
-      build: () => acrossCandidate(x1, x2, y, from, label(x1 + (x2 - x1) * share, y, text, "right")),
+    [...on, ...beside].map(({ x, side, cost }) => ({
+      cost: index * 4 + cost,
+      build: () => acrossCandidate(x1, x2, y, from, label(x, y, text, side)),
     })),
   );
 }

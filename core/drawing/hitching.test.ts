@@ -108,7 +108,7 @@ describe("its letters", () => {
         expect(untidy(plan)).toEqual([]);
         expect(plan.marks.length).toBe(19);
       }),
-      { numRuns: 60 },
+      { numRuns: 60, endOnFailure: true },
     );
   });
 

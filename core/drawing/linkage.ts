@@ -90,6 +90,8 @@ function sideView(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet): Part {
   return { blocks, strokes, spots, notes, scale, marks: sideMarks(rig, drawing, shape, sheet) };
 }
 
+const EDGE = 8;
+
 /** Letters on the side view, each clear of all others and of the pins. */
 function sideMarks(
   rig: ResolvedRig,
@@ -102,7 +104,12 @@ function sideMarks(
   const axle = place({ x: 0, z: 0 });
   const [lower, upper, ball] = [place(linkage.lowerPivot), place(linkage.upperPivot), place(at)];
   const pin = pose ? place(pose.upper) : place({ x: at.x, z: at.z + linkage.mast });
-  const under = pose ? place(carried(pose, { back: shownBack, up: -tool.under })) : { x: ball.x, y: ground };
+  const reaches = pose ? place(carried(pose, { back: shownBack, up: -tool.under })) : { x: ball.x, y: ground };
+  // A tool pitched hard reaches through the ground, and out of its half of the sheet: the letter points at where it leaves.
+  const under = {
+    x: Math.min(Math.max(reaches.x, EDGE), sheet.width - EDGE),
+    y: Math.min(reaches.y, sheet.height - EDGE),
+  };
   const share = rod.reach / Math.max(linkage.lowerLink, rod.reach);
   const foot = { x: lower.x + (ball.x - lower.x) * share, y: lower.y + (ball.y - lower.y) * share };
   const onRod = (part: number): Spot => ({ x: foot.x, y: foot.y - rod.length * part * drawing.scale });

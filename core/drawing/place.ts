@@ -49,8 +49,33 @@ export type Request = {
   letterOnly: () => Offer[];
 };
 
-/** Places in the order given; the first have the widest choice. A label that finds no clear place says so. */
+/**
+ * Places in the order given; the first have the widest choice. A label that finds no clear place goes before
+ * all others and everything is placed anew; where no order found gives each a clear place, the one that left
+ * the fewest without is kept, and those say so.
+ */
 export function placeAll(requests: readonly Request[], around: Surroundings): Placed[] {
+  let order = requests;
+  let placed = placeInOrder(order, around);
+  let best = placed;
+  for (let again = 0; again < REORDERINGS && unclear(best) > 0; again += 1) {
+    const stuck = new Set(placed.filter(({ clear }) => !clear).map(({ target }) => target));
+    order = [...order].sort((a, b) => Number(stuck.has(b.target)) - Number(stuck.has(a.target)));
+    placed = placeInOrder(order, around);
+    if (unclear(placed) < unclear(best)) best = placed;
+  }
+  return inOrder(best, requests);
+}
+
+const REORDERINGS = 6;
+const unclear = (placed: readonly Placed[]) => placed.filter(({ clear }) => !clear).length;
+
+function inOrder(placed: readonly Placed[], requests: readonly Request[]): Placed[] {
+  const at = new Map(requests.map(({ target }, index) => [target, index]));
+  return [...placed].sort((a, b) => at.get(a.target)! - at.get(b.target)!);
+}
+
+function placeInOrder(requests: readonly Request[], around: Surroundings): Placed[] {
   const placed: Placed[] = [];
   for (const { target, candidates, letterOnly } of requests) {
     const full = cheapest(candidates, placed, around);
