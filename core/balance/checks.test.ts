@@ -99,6 +99,17 @@ describe("a tool carried behind", () => {
   });
 });
 
+describe("a tool that touches no ground", () => {
+  it("hangs on the lift at work as on the road", () => {
+    const { states } = loadsOf(
+      mounted({ "tool.kind": "spreader", "tool.load": "900 kg", "tool.loadCg": "0.7" }),
+    );
+    const [road, work] = ["lifted full", "pulling full"].map((id) => states.find((each) => each.id === id)!);
+    expect(work!.rear).toBeCloseTo(road!.rear, 6);
+    expect(work!.total).toBeCloseTo(6200 + 1650 + 900, 6);
+  });
+});
+
 describe("a tool in front", () => {
   const front: Lines = { ...MOUNTED, "axle.pin": "3.6", "tool.mass": "1800 kg", "tool.cg": "0.9" };
   it("asks for 45 % on the rear axle", () => {
@@ -115,6 +126,46 @@ describe("a tool in front", () => {
     const whole = sampleWhole([samplePart("front", front), samplePart("mounted", MOUNTED)]);
     const ids = loadsOf(whole).states.map(({ id }) => id);
     expect(ids).toEqual(expect.arrayContaining(["step 1", "lowered 0", "lowered 1", "lifted empty"]));
+  });
+});
+
+describe("a boom built on its machine", () => {
+  const SPRAYER: Lines = {
+    "tractor.front": "3600 kg",
+    "tractor.rear": "4200 kg",
+    "tractor.wheelbase": "3.2",
+    "tractor.frontLimit": "6500 kg",
+    "tractor.rearLimit": "6800 kg",
+    "tractor.grossLimit": "13000 kg",
+    "tool.kind": "sprayer",
+    "tool.load": "4800 kg",
+    "tool.loadCg": "1.2",
+  };
+  const sprayer = (lines: Lines = {}) => sampleWhole([samplePart("boom", { ...SPRAYER, ...lines })]);
+
+  it("is weighed with it: empty it is the slip, full the tank is shared by its lever", () => {
+    const { states } = loadsOf(sprayer());
+    expect(states.map(({ label }) => label)).toEqual(["Standing, empty", "Standing, half", "Standing, full"]);
+    expect(states[0]).toMatchObject({ front: 3600, rear: 4200 });
+    // Moments about the rear axle: 4800 kg · 1.2 m / 3.2 m = 1800 kg more in front.
+    expect(states[2]!.front).toBeCloseTo(5400, 6);
+    expect(states[2]!.rear).toBeCloseTo(7200, 6);
+    expect(states[1]!.rear).toBeCloseTo(5700, 6);
+  });
+
+  it("stops where the full tank is too much for the rear axle, and is asked where the tank lies", () => {
+    expect(checked(sprayer(), "rear-limit")).toMatch(/^stop: .*Standing, full: 7200 kg.*400 kg over/);
+    expect(checked(sprayer({ "tool.load": "3800 kg" }), "rear-limit")).toMatch(/^good/);
+    const { "tool.loadCg": _, ...untold } = SPRAYER;
+    expect(balanced(sampleWhole([samplePart("boom", untold)])).loads).toMatchObject({
+      ok: false,
+      missing: "tool.loadCg",
+    });
+  });
+
+  it("takes a tank behind the rear axle off the front one", () => {
+    const { states } = loadsOf(sprayer({ "tool.loadCg": "-0.4" }));
+    expect(states[2]!.front).toBeCloseTo(3600 - (4800 * 0.4) / 3.2, 6);
   });
 });
 

@@ -1,10 +1,10 @@
 /** The states a rig passes through, and what each puts on its axles. kg and metres, x forward from the axle that does not steer. */
-import { isAhead, isCarried, onLinks, onPin } from "../dimension/attachment.ts";
+import { isAhead, isBuiltOn, isCarried, onLinks, onPin } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { GRAVITY } from "../match/power.ts";
 import type { RigPower } from "../match/power-of-rig.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { chosen, known, type Whole } from "../rig/whole.ts";
+import { chosen, hangsAtWork, known, type Whole } from "../rig/whole.ts";
 import { axleLoads, type Placed } from "./loads.ts";
 
 export type Fill = "empty" | "half" | "full";
@@ -43,6 +43,9 @@ export function groundOf(rig: ResolvedRig): Ground {
 
 /** What one part needs before its loads can be told. */
 export function missingOf(rig: ResolvedRig): DimensionKey | null {
+  // Its own weight is on the machine's slip already.
+  if (isBuiltOn(rig.attachment))
+    return (known(rig, "tool.load") ?? 0) > 0 && known(rig, "tool.loadCg") === null ? "tool.loadCg" : null;
   const keys: DimensionKey[] = ["tool.mass", "tool.cg"];
   if (rig.attachment !== "train") keys.push("axle.pin");
   if (!isCarried(rig.attachment)) keys.push("pin.pivot");
@@ -68,8 +71,9 @@ function hitchX(rig: ResolvedRig): number {
   return isAhead(rig.attachment) ? distance : -distance;
 }
 
-/** What the lift carries of a mounted tool that works: draft control holds part of it, position and float leave it to the soil. */
+/** What the lift carries of a tool that works: all of what touches no ground; else draft control holds part of it, position and float leave it to the soil. */
 function carriedAtWork(rig: ResolvedRig): number {
+  if (hangsAtWork(rig)) return 1;
   const control = chosen<"draft" | "mixed" | "position" | "float">(rig, "work.control");
   return control === "draft" || control === "mixed" ? (known(rig, "work.draftShare") ?? 0.4) : 0;
 }
@@ -95,6 +99,11 @@ export function stateOf(
   for (const [index, { rig, behind, name }] of [...whole.parts.entries()].reverse()) {
     const setting = settings[index]!;
     if (!setting.coupled) continue;
+    if (isBuiltOn(rig.attachment)) {
+      const mass = (known(rig, "tool.load") ?? 0) * SHARE[setting.fill];
+      if (mass > 0) loads.push({ what: `${name}, tank`, mass, x: known(rig, "tool.loadCg")! });
+      continue;
+    }
     const { mass, cg } = hungOf(rig, setting.fill);
     const pull = setting.posture === "pulling" ? (power.parts[index]?.need?.pull ?? 0) / GRAVITY : 0;
     if (isCarried(rig.attachment)) {
@@ -150,7 +159,8 @@ export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, 
   const state = (id: string, label: string, must: boolean, settings: readonly Setting[]) =>
     stateOf(whole, power, ground, { id, label, must }, settings);
   const named = (fill: Fill) => (filled ? `, ${fill}` : "");
-  const anyCarried = parts.some(({ rig }) => isCarried(rig.attachment));
+  const takenOff = parts.some(({ rig }) => !isBuiltOn(rig.attachment));
+  const anyCarried = parts.some(({ rig }) => isLifted(rig));
   const up = anyCarried ? "Lifted" : "Standing";
   const steps = parts.slice(0, -1).map((part, last) =>
     state(
@@ -161,12 +171,16 @@ export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, 
     ),
   );
   return [
-    state(
-      "alone",
-      "Machine alone",
-      true,
-      all("lifted", "empty").map((each) => ({ ...each, coupled: false })),
-    ),
+    ...(takenOff
+      ? [
+          state(
+            "alone",
+            "Machine alone",
+            true,
+            all("lifted", "empty").map((each) => ({ ...each, coupled: false })),
+          ),
+        ]
+      : []),
     ...steps,
     ...fills.map((fill) => state(`lifted ${fill}`, `${up}${named(fill)}`, true, all("lifted", fill))),
     ...oneLowered(whole).map(({ index, label }) =>
@@ -180,7 +194,11 @@ export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, 
       ),
     ),
     ...fills
-      .filter((fill) => fill !== "half" && parts.some((_, index) => power.parts[index]?.need))
+      .filter(
+        (fill) =>
+          fill !== "half" &&
+          parts.some((part, index) => power.parts[index]?.need && !isBuiltOn(part.rig.attachment)),
+      )
       .map((fill) => state(`pulling ${fill}`, `At work${named(fill)}`, false, all("pulling", fill))),
     ...mixedFills(whole).map(({ index, label }) =>
       state(
@@ -193,9 +211,12 @@ export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, 
   ];
 }
 
+/** Leaves the ground with the lift, and comes down to work. */
+const isLifted = ({ attachment }: ResolvedRig) => isCarried(attachment) && !isBuiltOn(attachment);
+
 /** With tools at both ends, one down and the other up is a state of every headland. */
 function oneLowered({ parts }: Whole): { index: number; label: string }[] {
-  const carried = parts.flatMap(({ rig }, index) => (isCarried(rig.attachment) ? [index] : []));
+  const carried = parts.flatMap(({ rig }, index) => (isLifted(rig) ? [index] : []));
   return carried.length < 2
     ? []
     : carried.map((index) => ({ index, label: `${parts[index]!.name} down, the other up` }));

@@ -8,6 +8,7 @@ export const ATTACHMENTS = {
   mounted: { label: "Mounted behind", hitches: ["rear three-point"] },
   front: { label: "Mounted in front", hitches: ["front three-point"] },
   head: { label: "Cutting head on a self-propelled machine", hitches: ["head mount"] },
+  boom: { label: "Boom built on a self-propelled machine", hitches: ["boom mount"] },
   /** a drawn tool coupled to another implement: of the coupling, not of the tool */
   train: { label: "Drawn behind another implement", hitches: ["rear hitch"] },
 } as const satisfies Record<string, { label: string; hitches: readonly PointKind[] }>;
@@ -18,9 +19,19 @@ export const ATTACHMENT_KEYS = Object.keys(ATTACHMENTS) as Attachment[];
 /** Those an implement has of itself. */
 export const OWN_ATTACHMENTS = ATTACHMENT_KEYS.filter((key) => key !== "train");
 
-/** Carried whole by the tractor when lifted. */
+/** Carried whole by the machine when lifted: it has no wheels of its own. */
 export function isCarried(attachment: Attachment): boolean {
-  return attachment === "mounted" || attachment === "front" || attachment === "head";
+  return attachment === "mounted" || attachment === "front" || isFixed(attachment);
+}
+
+/** Part of a machine that drives itself: neither links nor pins, and no shaft of a tractor's. */
+export function isFixed(attachment: Attachment): boolean {
+  return attachment === "head" || attachment === "boom";
+}
+
+/** Stays on its machine and is weighed with it; what it spreads lies on the machine. */
+export function isBuiltOn(attachment: Attachment): boolean {
+  return attachment === "boom";
 }
 
 /** Hangs on lower links. */

@@ -9,6 +9,7 @@ export const CONDITIONS = {
   "nothing coupled": "Nothing coupled, no ballast",
   "driver on": "Driver on, tank full of fuel",
   "tank empty": "Tank or hopper empty",
+  "boom unfolded": "Boom unfolded, at working height",
   "uncoupled before": "Measured before coupling",
 } as const;
 

@@ -7,6 +7,7 @@ export const POINT_KINDS = [
   "rear PTO",
   "front PTO",
   "head mount",
+  "boom mount",
   "rear hitch",
 ] as const;
 
@@ -21,7 +22,7 @@ export const POINTS_OF = {
     "rear PTO",
     "front PTO",
   ],
-  "self-propelled": ["receiver mount", "head mount", "drawbar hole"],
+  "self-propelled": ["receiver mount", "head mount", "boom mount", "drawbar hole"],
   implement: ["rear hitch"],
 } as const satisfies Record<string, readonly PointKind[]>;
 

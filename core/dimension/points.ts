@@ -52,6 +52,7 @@ const ON: Partial<Record<Attachment, Partial<Record<PointKey, string>>>> = {
     workFront: "knife",
     workRear: "knife",
   },
+  boom: { pin: "boom mount", workFront: "nozzles", workRear: "nozzles", pivot: "rear axle" },
   train: { pin: "rear hitch of the implement ahead" },
 };
 

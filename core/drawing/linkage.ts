@@ -104,7 +104,9 @@ function sideMarks(
   const axle = place({ x: 0, z: 0 });
   const [lower, upper, ball] = [place(linkage.lowerPivot), place(linkage.upperPivot), place(at)];
   const pin = pose ? place(pose.upper) : place({ x: at.x, z: at.z + linkage.mast });
-  const reaches = pose ? place(carried(pose, { back: shownBack, up: -tool.under })) : { x: ball.x, y: ground };
+  const reaches = pose
+    ? place(carried(pose, { back: shownBack, up: -tool.under }))
+    : { x: ball.x, y: ground };
   // A tool pitched hard reaches through the ground, and out of its half of the sheet: the letter points at where it leaves.
   const under = {
     x: Math.min(Math.max(reaches.x, EDGE), sheet.width - EDGE),

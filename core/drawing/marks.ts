@@ -25,7 +25,7 @@ export function valueText(entry: Dimension, { values }: ResolvedRig, units: Unit
   const { value } = values[entry.key];
   if (value === null) return "missing";
   return entry.key === "rows.count"
-    ? `${value} rows`
+    ? `${value} ${entry.label.includes("nozzles") ? "nozzles" : "rows"}`
     : printEntry(entry, value, units).replace(/\u00a0m\b/, "");
 }
 

@@ -1,4 +1,4 @@
-import { isAhead, isCarried, onLinks } from "../dimension/attachment.ts";
+import { isAhead, isBuiltOn, isCarried, onLinks } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
@@ -48,9 +48,18 @@ export const SELF_PROPELLED = {
   cab: { from: 0.35, to: 2, width: 1.75 },
 };
 
+/** A machine with its boom built on: cab over the front axle, the tank between the axles, equal wheels. */
+export const SPRAYER = {
+  tyre: { length: 1.8, width: 0.42, track: 2.2 },
+  cab: { from: -0.75, to: 1.05, width: 1.7 },
+  tank: { from: -0.6, beforeAxle: -0.75, width: 1.9 },
+};
+
 /** Where the machine that drives ends, ahead and behind. */
 export function carrierEnds(rig: ResolvedRig): { front: number; back: number } {
   const { frontAxle } = rigPoints(rig);
+  if (isBuiltOn(rig.attachment))
+    return { front: frontAxle.x + SPRAYER.cab.to, back: -SPRAYER.tyre.length / 2 };
   return rig.attachment === "head"
     ? { front: SELF_PROPELLED.cab.to, back: frontAxle.x - SELF_PROPELLED.body.beyondAxle }
     : { front: frontOf(frontAxle.x), back: -TRACTOR.rearTyre.length / 2 };
@@ -83,6 +92,15 @@ export function carrierBlocks(rig: ResolvedRig): Block[] {
       ...pairOf(0, driveTyre),
       span("bonnet", { from: frontAxle.x - body.beyondAxle, to: body.from, width: body.width }),
       span("cab", cab),
+    ];
+  }
+  if (isBuiltOn(rig.attachment)) {
+    const { tyre, cab, tank } = SPRAYER;
+    return [
+      ...pairOf(frontAxle.x, tyre),
+      ...pairOf(0, tyre),
+      span("bonnet", { from: tank.from, to: frontAxle.x + tank.beforeAxle, width: tank.width }),
+      span("cab", { from: frontAxle.x + cab.from, to: frontAxle.x + cab.to, width: cab.width }),
     ];
   }
   const { rearTyre, frontTyre, bonnet, cab } = TRACTOR;
@@ -191,7 +209,7 @@ function packer(pivot: RigPoint, width: number, y: number): Block[] {
 /** The axle that steers, for recognition. */
 export function carrierStrokes(rig: ResolvedRig): Stroke[] {
   const { frontAxle } = rigPoints(rig);
-  const half = (rig.attachment === "head" ? SELF_PROPELLED.steeredTyre : TRACTOR.frontTyre).track / 2;
+  const half = steeredTyre(rig).track / 2;
   return [
     {
       role: "front axle",
@@ -202,6 +220,11 @@ export function carrierStrokes(rig: ResolvedRig): Stroke[] {
       assumed: frontAxle.assumed,
     },
   ];
+}
+
+function steeredTyre({ attachment }: ResolvedRig): Tyre {
+  if (attachment === "head") return SELF_PROPELLED.steeredTyre;
+  return isBuiltOn(attachment) ? SPRAYER.tyre : TRACTOR.frontTyre;
 }
 
 /** What a tool hangs by: a drawbar and tongue, two links, or the mount of a head. */

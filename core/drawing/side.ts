@@ -2,7 +2,7 @@
  * The side view of a rig, seen from its right: travel to the right, ground at the bottom of the machine, lengths
  * in lanes below the ground. To scale from the same readings as the plan; heights nobody reads yet are assumed.
  */
-import { type Attachment, isAhead, onPin } from "../dimension/attachment.ts";
+import { type Attachment, isAhead, isBuiltOn, onPin } from "../dimension/attachment.ts";
 import { catalogueOf, hasDimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { between } from "../rig/chain.ts";
@@ -19,6 +19,7 @@ import {
   cartBox,
   frontOf,
   SELF_PROPELLED,
+  SPRAYER,
   TRACTOR,
   WHEEL_DIAMETER,
 } from "./shapes.ts";
@@ -162,6 +163,20 @@ function toolSide(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
     assumed,
   });
   const ranks = [rank(workFront), rank(workRear)];
+  if (isBuiltOn(rig.attachment))
+    return [
+      box(
+        "hopper",
+        Math.min(workFront.x, pin.x),
+        Math.max(workFront.x, pin.x),
+        BOOM_HEIGHT,
+        BOOM_HEIGHT + 0.25,
+      ),
+      {
+        ...box("rank", workFront.x - 0.04, workFront.x + 0.04, 0.5, BOOM_HEIGHT + 0.25),
+        assumed: workFront.assumed,
+      },
+    ];
   if (hasDimension(rig.attachment, "pin.pivot")) {
     const work = Math.max(workFront.x, workRear.x);
     const [hopperFront, hopperBack] = [pin.x - (pin.x - work) * 0.52, work + 0.4];
@@ -190,6 +205,15 @@ function carrierSide(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
       wheel("tyre", 0, driveTyre.length),
     ];
   }
+  if (isBuiltOn(rig.attachment)) {
+    const { tyre, cab, tank } = SPRAYER;
+    return [
+      box("bonnet", tank.from, frontAxle.x + tank.beforeAxle, 1, 2.6),
+      box("cab", frontAxle.x + cab.from, frontAxle.x + cab.to, 1.1, 3.1),
+      wheel("tyre", frontAxle.x, tyre.length),
+      wheel("tyre", 0, tyre.length),
+    ];
+  }
   return [
     box("bonnet", TRACTOR.bonnet.from, frontOf(frontAxle.x), HEIGHTS.bonnetFoot, HEIGHTS.bonnet),
     box("cab", TRACTOR.cab.from, TRACTOR.cab.to, HEIGHTS.bonnetFoot, HEIGHTS.cabRoof),
@@ -204,9 +228,12 @@ function strokesOf(rig: ResolvedRig, toX: Place, toY: Place, { width, others = [
   return [...others, rig].flatMap((tool) => hangingBy(tool, path));
 }
 
+/** Where a boom's frame is drawn that nobody read a height of, metres above ground. */
+const BOOM_HEIGHT = 1.2;
+
 function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string): PlanStroke[] {
   const { pin, leadPin, pivot, workFront, workRear, frontAxle } = rigPoints(rig);
-  const height = hitchHeight(rig);
+  const height = isBuiltOn(rig.attachment) ? BOOM_HEIGHT : hitchHeight(rig);
   const from: Record<Attachment, [number, number]> = {
     drawn: [-0.5, height],
     train: [leadPin.x - 1.5, HEIGHTS.frame],
@@ -215,6 +242,7 @@ function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string
     mounted: [-0.1, 0.55],
     front: [frontAxle.x + 0.45, 0.55],
     head: [1.2, 1.4],
+    boom: [-0.3, BOOM_HEIGHT],
   };
   const strokes: PlanStroke[] = [
     { role: "drawbar", points: path(from[rig.attachment], [pin.x, height]), assumed: pin.assumed },

@@ -1,5 +1,5 @@
 /** The hitch station: is it hitched right, and what to turn by how much? */
-import { onLinks, onPin } from "../dimension/attachment.ts";
+import { isBuiltOn, onLinks, onPin } from "../dimension/attachment.ts";
 import type { Check } from "../finding/check.ts";
 import { type Checker, checkerOf } from "../finding/checking.ts";
 import type { ToolKindKey } from "../match/kinds.ts";
@@ -34,6 +34,15 @@ function checksOf(rig: ResolvedRig, hitch: HitchOf, at: Checker, units: Units): 
         verdict: "good",
         said: "Fixed: the head hooks on the feeder house and is locked there.",
         why: "Look at both locks before lifting.",
+        target: "axle.pin",
+      }),
+    ];
+  if (isBuiltOn(rig.attachment))
+    return [
+      at.check("fixed", "Mount", {
+        verdict: "good",
+        said: "Built on: the boom's lift and its frame stay on the machine.",
+        why: "Look at the frame's pins, pendulum and springs before the season.",
         target: "axle.pin",
       }),
     ];

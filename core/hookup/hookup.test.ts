@@ -35,6 +35,12 @@ describe("the hook-up list", () => {
     expect(cited).toEqual(expect.arrayContaining(["hitch.category", "tool.category"]));
   });
 
+  it("of a boom built on asks for neither pins nor shaft, and has it unfolded once", () => {
+    const said = texts({ "tool.kind": "sprayer" }, "boom");
+    expect(said).toContain("Unfold and fold once, nobody within reach of the boom");
+    expect(said).not.toMatch(/Back up|[Pp]in \d|drive shaft|Lift and lower/);
+  });
+
   it("of a drawn tool names pin, chain and brakes; of a shaft its guard", () => {
     const said = plain(
       listOf(

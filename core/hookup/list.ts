@@ -5,7 +5,7 @@
 
 import type { BalanceOf } from "../balance/balance-of-rig.ts";
 import { setText } from "../balance/ballast-checks.ts";
-import { onLinks, onPin } from "../dimension/attachment.ts";
+import { isBuiltOn, onLinks, onPin } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import { type HitchOf, habitOf } from "../hitch/hitch-of-part.ts";
@@ -164,6 +164,22 @@ function linkLines({ rig, name }: Part, index: number, given: Known): HookupLine
 function coupleLines(part: Part, index: number, given: Known): HookupLine[] {
   const { rig, name } = part;
   const key = (what: string) => `${what} ${index + 1}`;
+  if (isBuiltOn(rig.attachment))
+    return [
+      line(
+        "Couple",
+        key("frame"),
+        `${name}: frame, pendulum and lift looked over, transport cradles free of cracks.`,
+      ),
+      line(
+        "Couple",
+        key("tank"),
+        `${name}: tank, hoses and strainers rinsed, the last product written down. Gloves and apron on.`,
+        {
+          protects: true,
+        },
+      ),
+    ];
   const back = line("Couple", key("back up"), approach(part, given.whole), { protects: true });
   if (onPin(rig.attachment)) return [back, ...pinLines(part, index, given)];
   if (rig.attachment === "head")
@@ -337,20 +353,35 @@ function shaftLines(given: Known): HookupLine[] {
 
 function tryLines(given: Known): HookupLine[] {
   const { whole } = given;
-  const lifted = whole.parts.some(({ rig }) => !onPin(rig.attachment));
+  const built = whole.parts.some(({ rig }) => isBuiltOn(rig.attachment));
+  const lifted = whole.parts.some(({ rig }) => !onPin(rig.attachment) && !isBuiltOn(rig.attachment));
   return [
-    lifted
-      ? line(
-          "Try",
-          "lift",
-          "Lift and lower once, slowly, nobody near: nothing touches, the shaft neither bottoms nor parts.",
-          { protects: true },
-        )
-      : line(
-          "Try",
-          "turn",
-          "Pull ahead and turn once each way, slowly: nothing touches, hoses reach, the shaft neither bottoms nor parts.",
-        ),
+    ...(built
+      ? [
+          line(
+            "Try",
+            "boom",
+            "Unfold and fold once, nobody within reach of the boom, no line overhead: both wings rest in their cradles.",
+            { protects: true },
+          ),
+        ]
+      : []),
+    ...(whole.parts.every(({ rig }) => isBuiltOn(rig.attachment))
+      ? []
+      : [
+          lifted
+            ? line(
+                "Try",
+                "lift",
+                "Lift and lower once, slowly, nobody near: nothing touches, the shaft neither bottoms nor parts.",
+                { protects: true },
+              )
+            : line(
+                "Try",
+                "turn",
+                "Pull ahead and turn once each way, slowly: nothing touches, hoses reach, the shaft neither bottoms nor parts.",
+              ),
+        ]),
     ...whole.parts.flatMap(({ rig, name }, index) =>
       onPin(rig.attachment)
         ? [

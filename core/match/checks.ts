@@ -1,5 +1,5 @@
 /** The match station: can this tractor pull it, lift it, drive it, and take it on the road? */
-import { isCarried, onLinks, onPin } from "../dimension/attachment.ts";
+import { isBuiltOn, isCarried, isFixed, onLinks, onPin } from "../dimension/attachment.ts";
 import type { Check } from "../finding/check.ts";
 import { checkerOf } from "../finding/checking.ts";
 import { printLength } from "../quantity/length.ts";
@@ -101,8 +101,10 @@ function partChecks(part: Part, index: number, whole: Whole, power: RigPower, un
   const at = checkerOf("match", rig, whole.parts.length > 1 ? index : undefined);
   return [
     ...(onLinks(attachment) ? pinChecks(rig, at, units) : []),
-    ...(isCarried(attachment) || attachment === "semi" ? liftChecks(rig, at, units) : []),
+    ...((isCarried(attachment) && !isBuiltOn(attachment)) || attachment === "semi"
+      ? liftChecks(rig, at, units)
+      : []),
     ...(onPin(attachment) ? drawbarChecks(part, index, whole, at, units) : []),
-    ...(attachment === "head" ? [] : ptoChecks(rig, power, index, at, units)),
+    ...(isFixed(attachment) ? [] : ptoChecks(rig, power, index, at, units)),
   ];
 }

@@ -19,6 +19,8 @@ export type ToolKind = {
   lift: "draft" | "position" | "float";
   /** false for what only carries: no part of it works the field */
   works?: false;
+  /** true for what the lift carries at work too: nothing of it rests on the ground */
+  hangs?: true;
 };
 
 const none = { drafts: [], rotary: null, perMetre: null } as const;
@@ -126,6 +128,7 @@ export const TOOL_KINDS = {
   spreader: {
     ...none,
     label: "Spreader",
+    hangs: true,
     fieldEfficiency: 0.7,
     stabilisers: "rigid",
     lift: "position",
@@ -133,6 +136,7 @@ export const TOOL_KINDS = {
   sprayer: {
     ...none,
     label: "Sprayer",
+    hangs: true,
     fieldEfficiency: 0.65,
     stabilisers: "rigid",
     lift: "position",
@@ -145,7 +149,14 @@ export const TOOL_KINDS = {
     lift: "position",
     works: false,
   },
-  header: { ...none, label: "Cutting head", fieldEfficiency: 0.7, stabilisers: "rigid", lift: "position" },
+  header: {
+    ...none,
+    label: "Cutting head",
+    hangs: true,
+    fieldEfficiency: 0.7,
+    stabilisers: "rigid",
+    lift: "position",
+  },
   other: { ...none, label: "Something else", fieldEfficiency: 0.75, stabilisers: "rigid", lift: "position" },
 } as const satisfies Record<string, ToolKind>;
 

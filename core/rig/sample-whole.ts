@@ -1,4 +1,4 @@
-import type { Attachment } from "../dimension/attachment.ts";
+import { type Attachment, isFixed } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { parseEntry } from "../dimension/entry.ts";
 import type { RigFacts } from "./facts.ts";
@@ -31,7 +31,7 @@ export const NO_LIMITS = { country: "", width: null, height: null, speed: null, 
 export function sampleWhole(parts: readonly Part[], rest: Partial<Whole> = {}): Whole {
   return {
     tractor: "tractor",
-    selfPropelled: parts[0]!.rig.attachment === "head",
+    selfPropelled: isFixed(parts[0]!.rig.attachment),
     parts,
     weights: [],
     tyres: { front: null, rear: null, tools: parts.map(() => null) },

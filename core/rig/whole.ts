@@ -62,9 +62,17 @@ export function inputOf({ attachment, values }: ResolvedRig, key: DimensionKey):
 
 /** False for a cart or tank: no part of it works the field, and nothing is asked of its work. */
 export function works(rig: ResolvedRig): boolean {
+  return kindOf(rig)?.works !== false;
+}
+
+/** True for what rests on nothing but its lift, at work too. */
+export function hangsAtWork(rig: ResolvedRig): boolean {
+  return kindOf(rig)?.hangs === true;
+}
+
+function kindOf(rig: ResolvedRig): ToolKind | null {
   const kind = chosen<ToolKindKey>(rig, "tool.kind");
-  const about: ToolKind | null = kind && TOOL_KINDS[kind];
-  return about?.works !== false;
+  return kind && TOOL_KINDS[kind];
 }
 
 /** The number alone. */

@@ -560,6 +560,72 @@ export const COMBINE: DemoHitching = {
   ],
 };
 
+/** Filled with fertiliser instead of water, its tank is more than the rear axle may carry. */
+export const SPRAYER: DemoHitching = {
+  name: "Sprayer 24 m",
+  driver: {
+    kind: "self-propelled",
+    make: "Sollgard",
+    model: "S 38",
+    fleetNumber: "P1",
+    serial: "SGS38-0172",
+    points: [{ kind: "boom mount", label: "rear frame" }],
+    weights: [],
+  },
+  lines: {
+    "tractor.power": "129 kW",
+    "tractor.wheelbase": "3.26",
+    "tractor.front": "3640 kg",
+    "tractor.rear": "4180 kg",
+    "tractor.frontLimit": "book: 6500 kg",
+    "tractor.rearLimit": "book: 6800 kg",
+    "tractor.grossLimit": "book: 13000 kg",
+    "tractor.roadSpeed": "40 km/h",
+    "tractor.pressureFrontLeft": "3.4 bar",
+    "tractor.pressureFrontRight": "3.4 bar",
+    "tractor.pressureRearLeft": "3.6 bar",
+    "tractor.pressureRearRight": "3.3 bar",
+    "receiver.foreAft": "3.74",
+    "receiver.lateral": "0",
+    "receiver.height": "3.42",
+  },
+  person: "Ilse Marrin",
+  at: "2026-04-09T06:30:00.000Z",
+  fitted: [],
+  tools: [
+    {
+      machine: {
+        kind: "implement",
+        attachment: "boom",
+        make: "Sollgard",
+        model: "B 24",
+        fleetNumber: "P1-B",
+        serial: "SGB24-0172",
+      },
+      sections: [3, 3, 3, 2, 2, 2, 3, 3, 3],
+      on: "boom mount",
+      behind: null,
+      lines: {
+        "axle.pin": "1.62",
+        "tool.kind": "sprayer",
+        "work.speed": "9 km/h",
+        "work.surface": "firm",
+        "tool.roadSpeed": "40 km/h",
+        "tool.transportWidth": "2.55",
+        "tool.transportHeight": "3.62",
+        "tool.load": "4940 kg",
+        "tool.loadCg": "1.38",
+        "pin.workFront": "0.48",
+        "tool.lateral": "0",
+        "tool.width": "24.00",
+        "rows.count": "48",
+        "rows.spacing": "50 cm",
+        "work.overlap": "0",
+      },
+    },
+  ],
+};
+
 export const ROAD_LIMITS = {
   country: "Vesland",
   width: 3,

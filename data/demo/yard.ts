@@ -31,6 +31,7 @@ import {
   MEADOW,
   MOWERS,
   ROAD_LIMITS,
+  SPRAYER,
   TRAIN,
 } from "./hitching.ts";
 import { read, type Told } from "./told.ts";
@@ -48,7 +49,9 @@ export function plantDemoYard(db: Database): void {
     keepAll(db, first, read({ ...BELVANE, ...FIRST_DRILL }), GRASS_AND_GRAIN);
     keepAll(db, proven, read(MEADOW), PROVEN);
     for (const weight of BELVANE_WEIGHTS) addWeight(db, { machineId: first.tractor.id, ...weight });
-    const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE].map((each) => plantHitching(db, each, first));
+    const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE, SPRAYER].map((each) =>
+      plantHitching(db, each, first),
+    );
     fitTyres(db, tyres, [first, proven, ...hitched]);
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);

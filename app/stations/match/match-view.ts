@@ -123,7 +123,7 @@ export function heldWords(highest: number | null, units: Units): string {
 
 function verdictOf(whole: Whole, { available, need, low, highest }: RigPower, units: Units): string {
   if (whole.selfPropelled)
-    return "It drives itself: its maker matched head and engine. Load, road and balance are looked at below.";
+    return "It drives itself: its maker matched tool and engine. Load, road and balance are looked at below.";
   if (available === null)
     return "Enter the tractor's power, and the two ways of reckoning can be held against it.";
   if (need === null) return "The draft model cannot be reckoned yet: what is missing is below.";

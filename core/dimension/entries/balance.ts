@@ -2,6 +2,9 @@ import { entriesOf, length, measure } from "../entry-type.ts";
 
 const WEIGHED = { taped: 15, book: 60, assumed: 200 };
 const WEIGHED_BARE = ["nothing coupled", "driver on"] as const;
+/** A boom that stays on is weighed with its machine, the tank rinsed empty. */
+const BOOM_ON = { conditions: ["tank empty", "driver on"] } as const;
+const TAKEN_OFF = ["drawn", "train", "links", "semi", "mounted", "front", "head"] as const;
 const GAUGE = { taped: 5e3, book: 2e4, assumed: 4e4 };
 const ROLLING = ["drawn", "train", "links", "semi"] as const;
 
@@ -39,6 +42,7 @@ export const BALANCE = {
       matters: "Steering needs weight on it.",
       as: {
         head: { label: "Drive axle, no head", fromTo: "what the weighbridge shows under the drive axle" },
+        boom: BOOM_ON,
       },
     }),
     "tractor.rear": measure("mass", [100, 20000], 3800, {
@@ -53,6 +57,7 @@ export const BALANCE = {
       matters: "It carries most of what is lifted behind.",
       as: {
         head: { label: "Steered axle, no head", fromTo: "what the weighbridge shows under the steered axle" },
+        boom: BOOM_ON,
       },
     }),
     "tractor.mass": measure("mass", [400, 30000], 6200, {
@@ -63,6 +68,7 @@ export const BALANCE = {
       touchedBy: ["tractor tyres"],
       sigma: WEIGHED,
       matters: "Both axles must add up to it.",
+      as: { boom: BOOM_ON },
     }),
     "tractor.frontLimit": measure("mass", [300, 20000], 4000, {
       label: "Front axle, permitted",
@@ -91,6 +97,7 @@ export const BALANCE = {
       label: "Implement, empty",
       fromTo: "whole mass, from the weighbridge or the plate",
       subject: "implement",
+      on: TAKEN_OFF,
       conditions: ["tank empty"],
       touchedBy: ["tool rebuilt"],
       sigma: WEIGHED,
@@ -102,6 +109,7 @@ export const BALANCE = {
       fromTo: "from the balls straight back to where the empty implement would balance",
       how: "Weigh it lifted: the tractor's front axle tells, or hang it and find the point of balance.",
       subject: "implement",
+      on: TAKEN_OFF,
       direction: "rearward",
       touchedBy: ["tool rebuilt", "tool drawbar"],
       sigma: { taped: 0.03, book: 0.1, assumed: 0.25 },
@@ -156,6 +164,16 @@ export const BALANCE = {
           label: "Mount to the load's c.g.",
           fromTo: "from the mount straight ahead to the middle of what it carries",
           direction: "forward",
+        },
+        boom: {
+          label: "Rear axle to the tank's c.g.",
+          fromTo: "from the middle of the rear axle forward to the middle of the full tank",
+          how: "Weigh both axles with the tank full: what the front axle gains, over what the tank holds, is this length over the wheelbase.",
+          direction: "forward",
+          sides: { plus: "ahead", minus: "behind" },
+          plausible: [-2, 5],
+          touchedBy: ["tool rebuilt"],
+          matters: "It decides which axle the spray liquid stands on.",
         },
         drawn: {
           label: "Pin to the load's c.g.",

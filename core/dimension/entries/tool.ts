@@ -70,6 +70,16 @@ export const TOOL = {
           typical: 1.6,
           matters: "Area and yield are counted from here.",
         },
+        boom: {
+          label: "Boom mount to nozzles",
+          fromTo: "from the frame the boom is carried by straight back to the line of the nozzles",
+          how: "Boom unfolded at working height. Plumb the frame and a nozzle of the middle section and tape between the marks.",
+          conditions: ["level floor", "boom unfolded"],
+          plausible: [0, 4],
+          typical: 0.6,
+          untapedZero: "check",
+          matters: "Sections switch on here: an error sprays early or late at every headland.",
+        },
       },
     }),
     "pin.workRear": length([0.8, 15], 4.1, {
@@ -129,6 +139,14 @@ export const TOOL = {
       matters: "Track spacing and recorded hectares both come from it.",
       untapedZero: "stop",
       whenMissing: "stop",
+      as: {
+        boom: {
+          fromTo: "from half a spacing outside the first nozzle to half a spacing outside the last",
+          how: "Count the nozzles and multiply by their spacing; or tape the first to the last and add one spacing.",
+          plausible: [4, 48],
+          typical: 24,
+        },
+      },
     }),
     "rows.count": count([2, 200], 24, {
       letter: "K",
@@ -142,6 +160,15 @@ export const TOOL = {
       matters: "Rows times spacing is the check on the working width.",
       untapedZero: "stop",
       whenMissing: "note",
+      as: {
+        boom: {
+          typical: 48,
+          label: "Number of nozzles",
+          fromTo: "every nozzle body on the boom",
+          how: "Count from the left end, touching each body.",
+          matters: "Nozzles times spacing is the check on the working width.",
+        },
+      },
     }),
     "rows.spacing": length([0.05, 1.5], 0.15, {
       letter: "L",
@@ -156,6 +183,14 @@ export const TOOL = {
       matters: "Rows times spacing is the check on the working width.",
       untapedZero: "stop",
       whenMissing: "note",
+      as: {
+        boom: {
+          typical: 0.5,
+          label: "Nozzle spacing",
+          fromTo: "from one nozzle to the next",
+          matters: "Nozzles times spacing is the check on the working width.",
+        },
+      },
     }),
     "work.overlap": length([0, 1], 0, {
       letter: "M",
@@ -182,6 +217,7 @@ export const TOOL = {
       matters: "The lines keep the last tool's spacing until somebody changes it.",
       untapedZero: "stop",
       whenMissing: "note",
+      as: { boom: { plausible: [4, 48], typical: 24 } },
     }),
   }),
 };
