@@ -1,6 +1,6 @@
 /** What follows from the readings, in words and figures. */
 
-import { type Attachment, isAhead } from "../../core/dimension/attachment.ts";
+import { type Attachment, isAhead, onLinks, onPin } from "../../core/dimension/attachment.ts";
 import {
   type DimensionKey,
   dimension,
@@ -78,6 +78,12 @@ function follow(label: string, chain: Chain, units: Units, words?: readonly [str
   return { label, text: `${text}${word}`, plusMinus: plusMinus(chain, units), grade: chain.grade };
 }
 
+/** "pin" or "balls" where that says it shortly, else the whole name of what it hangs on. */
+function hangsOn({ attachment }: ResolvedRig): string {
+  if (onPin(attachment)) return "pin";
+  return onLinks(attachment) ? "balls" : pointLabel("pin", attachment);
+}
+
 const SIDE_WORDS = ["right", "left"] as const;
 
 export function follows(station: StationKey, rig: ResolvedRig, units: Units): FollowRow[] {
@@ -87,11 +93,7 @@ export function follows(station: StationKey, rig: ResolvedRig, units: Units): Fo
     return [
       ahead
         ? follow("Receiver behind the hitch", between(rig, "receiver", "pin", "x"), units)
-        : follow(
-            `Receiver ahead of the ${rig.attachment === "drawn" || rig.attachment === "train" ? "pin" : "balls"}`,
-            between(rig, "pin", "receiver", "x"),
-            units,
-          ),
+        : follow(`Receiver ahead of the ${hangsOn(rig)}`, between(rig, "pin", "receiver", "x"), units),
       follow("Receiver off the centre line", between(rig, "axle", "receiver", "y"), units, SIDE_WORDS),
       {
         label: "Leans downhill on a 4° slope",

@@ -154,7 +154,9 @@ describe("a boom built on its machine", () => {
   });
 
   it("stops where the full tank is too much for the rear axle, and is asked where the tank lies", () => {
-    expect(checked(sprayer(), "rear-limit")).toMatch(/^stop: .*Standing, full: 7200 kg.*400 kg over/);
+    expect(checked(sprayer(), "rear-limit")).toMatch(
+      /^stop: .*Standing, full: 7200 kg.*400 kg over.*Fill no more than 4160 kg, 86 % of it/,
+    );
     expect(checked(sprayer({ "tool.load": "3800 kg" }), "rear-limit")).toMatch(/^good/);
     const { "tool.loadCg": _, ...untold } = SPRAYER;
     expect(balanced(sampleWhole([samplePart("boom", untold)])).loads).toMatchObject({

@@ -178,11 +178,28 @@ function limitCheck(
     ? check(id, label, {
         verdict: "stop",
         said: `${label} carries too much. ${said}, ${say("mass", load - limit, units)} over.`,
-        why: "It breaks the axle, or the law. Take weight off, fill less, or take a larger machine.",
+        why: `It breaks the axle, or the law. ${lighter(states, pick, limit, whole, units)}`,
         target: "weights",
         next: "Look at ballast",
       })
     : check(id, label, { verdict: "good", said: `${said}.`, target: key });
+}
+
+/** What to do about too much load: how far to fill, where filling is what brings it over. */
+function lighter(
+  states: readonly RigState[],
+  pick: (state: RigState) => number,
+  limit: number,
+  { parts }: Whole,
+  units: Units,
+): string {
+  const at = (fill: string) => states.find(({ id }) => id === `lifted ${fill}`);
+  const [empty, full] = [at("empty"), at("full")];
+  const tanks = parts.flatMap(({ rig }) => known(rig, "tool.load") || []);
+  if (!empty || !full || tanks.length !== 1 || pick(empty) >= limit || pick(full) <= limit)
+    return "Take weight off, or take a larger machine.";
+  const share = (limit - pick(empty)) / (pick(full) - pick(empty));
+  return `Fill no more than ${say("mass", Math.floor(tanks[0]! * share), units)}, ${say("ratio", Math.floor(share * 100) / 100, units)} of it.`;
 }
 
 function toolAxleChecks(whole: Whole, { states }: Loads, units: Units): Check[] {

@@ -114,8 +114,12 @@ function extentOf(rig: ResolvedRig, { region, others = [] }: Sheet): { front: nu
   return { front, back };
 }
 
+/** Where a boom's frame is drawn that nobody read a height of, metres above ground. */
+const BOOM_HEIGHT = 1.2;
+
 /** Where the tool hangs: a taped height of the pin or the balls, or else a usual one. */
 function hitchHeight({ attachment, values }: ResolvedRig): number {
+  if (isBuiltOn(attachment)) return BOOM_HEIGHT;
   const taped = values[onPin(attachment) ? "hitch.pinHeight" : "work.ballHeight"].value;
   return taped ?? HEIGHTS.pin;
 }
@@ -228,12 +232,9 @@ function strokesOf(rig: ResolvedRig, toX: Place, toY: Place, { width, others = [
   return [...others, rig].flatMap((tool) => hangingBy(tool, path));
 }
 
-/** Where a boom's frame is drawn that nobody read a height of, metres above ground. */
-const BOOM_HEIGHT = 1.2;
-
 function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string): PlanStroke[] {
   const { pin, leadPin, pivot, workFront, workRear, frontAxle } = rigPoints(rig);
-  const height = isBuiltOn(rig.attachment) ? BOOM_HEIGHT : hitchHeight(rig);
+  const height = hitchHeight(rig);
   const from: Record<Attachment, [number, number]> = {
     drawn: [-0.5, height],
     train: [leadPin.x - 1.5, HEIGHTS.frame],

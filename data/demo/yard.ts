@@ -14,7 +14,7 @@ import type { Database } from "../handle.ts";
 import { keepEvent, keepTick } from "../hookup.ts";
 import { addPoint, createMachine, pointsOf } from "../machines.ts";
 import { keepReading, keepSections } from "../readings.ts";
-import { createRig, findRig, partsOf, type Rig } from "../rigs.ts";
+import { createRig, findRig, type Machine, partsOf, type Rig } from "../rigs.ts";
 import { point } from "../schema.ts";
 import { findScheme, setTerminal } from "../schemes.ts";
 import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf } from "../settings.ts";
@@ -35,7 +35,7 @@ import {
   TRAIN,
 } from "./hitching.ts";
 import { read, type Told } from "./told.ts";
-import { CART, DRIVE_WHEEL, FRONT, REAR, WIDE_FRONT } from "./tyres.ts";
+import { CART, DRIVE_WHEEL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
 
 /** Fills an empty database with an invented contractor's rigs. */
 export function plantDemoYard(db: Database): void {
@@ -142,7 +142,7 @@ function plantHitching(db: Database, demo: DemoHitching, first: Rig): Rig {
   return parts[0]!;
 }
 
-type Tyres = Record<"front" | "wideFront" | "rear" | "cart" | "drive", number>;
+type Tyres = Record<"front" | "wideFront" | "rear" | "cart" | "drive" | "sprayer", number>;
 
 function plantTyres(db: Database): Tyres {
   return {
@@ -151,18 +151,24 @@ function plantTyres(db: Database): Tyres {
     rear: addTyre(db, REAR),
     cart: addTyre(db, CART),
     drive: addTyre(db, DRIVE_WHEEL),
+    sprayer: addTyre(db, SPRAYER_WHEEL),
   };
 }
 
 function fitTyres(db: Database, tyres: Tyres, rigs: readonly Rig[]): void {
   for (const { tractor, implement } of rigs) {
-    const small = tractor.make === "Oxmoor" ? tyres.wideFront : tyres.front;
-    const [front, rear] = tractor.kind === "tractor" ? [small, tyres.rear] : [tyres.drive, null];
+    const [front, rear] = wheelsOf(tyres, tractor, implement);
     setAxleTyre(db, { machineId: tractor.id, axle: "front" }, { tyreId: front, count: 2 });
     if (rear) setAxleTyre(db, { machineId: tractor.id, axle: "rear" }, { tyreId: rear, count: 2 });
     if (implement.make === "Wexcombe")
       setAxleTyre(db, { machineId: implement.id, axle: "tool" }, { tyreId: tyres.cart, count: 2 });
   }
+}
+
+function wheelsOf(tyres: Tyres, tractor: Machine, implement: Machine): [number, number | null] {
+  if (implement.attachment === "boom") return [tyres.sprayer, tyres.sprayer];
+  if (tractor.kind !== "tractor") return [tyres.drive, null];
+  return [tractor.make === "Oxmoor" ? tyres.wideFront : tyres.front, tyres.rear];
 }
 
 /** The whole list ticked, and the rig called coupled. */

@@ -61,7 +61,7 @@ type Asked = {
 };
 
 export function balanceView({ whole, index, loads, units, state, hrefOf, title }: Asked): BalanceView {
-  const shown = loads.ok ? (loads.states.find(({ id }) => id === state) ?? worst(loads.states)) : null;
+  const shown = loads.ok ? (loads.states.find(({ id }) => id === state) ?? worst(loads)) : null;
   return {
     heads: { front: steeredName(whole), rear: otherName(whole) },
     states: loads.ok ? loads.states.map((each) => stateRow(each, loads, shown, units, hrefOf)) : [],
@@ -86,11 +86,20 @@ function wantedOf(loads: BalanceOf, id: number): number | null {
   return loads.proposal.set.find(({ weight }) => weight.id === id)?.count ?? 0;
 }
 
-/** The lightest steered axle of the states that must stand. */
-function worst(states: readonly RigState[]): RigState {
-  return states
-    .filter(({ must }) => must)
-    .reduce((least, state) => (state.front < least.front ? state : least));
+/** The state that is most wrong; where none is, the lightest steered axle of those that must stand. */
+function worst(loads: Loads): RigState {
+  const must = loads.states.filter((state) => state.must);
+  const wrong = must.filter((state) => Object.values(wrongOf(state, loads)).some(Boolean));
+  return (wrong.length > 0 ? wrong : must).reduce((worse, state) => {
+    const [a, b] = [overload(state, loads), overload(worse, loads)];
+    return a > b || (a === b && state.front < worse.front) ? state : worse;
+  });
+}
+
+/** By how much a state passes the limits told, kg; 0 where it passes none. */
+function overload({ front, rear, total }: RigState, { limits }: Loads): number {
+  const over = (load: number, limit: number | null) => (limit === null ? 0 : load - limit);
+  return Math.max(0, over(front, limits.front), over(rear, limits.rear), over(total, limits.gross));
 }
 
 type Loads = Extract<BalanceOf, { ok: true }>;
