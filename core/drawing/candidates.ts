@@ -1,5 +1,5 @@
 import type { Box } from "./geometry.ts";
-import type { Candidate, Offer, Segment } from "./place.ts";
+import type { Candidate, Label, Offer, Segment } from "./place.ts";
 
 /** Sizes of a label on the sheet, pixels. */
 export const LETTER_RADIUS = 13;
@@ -18,12 +18,7 @@ const letterBox = (x: number, y: number): Box => ({
 type Side = "left" | "right";
 
 /** The letter at (x, y) with its value beside it; without text the letter alone. */
-function label(
-  x: number,
-  y: number,
-  text: string,
-  side: Side,
-): Pick<Candidate, "letter" | "value" | "label"> {
+function label(x: number, y: number, text: string, side: Side): Label {
   const letter = { x, y };
   if (text === "") return { letter, value: null, label: [letterBox(x, y)] };
   const width = text.length * CHARACTER;
@@ -91,18 +86,25 @@ function alongCandidate(
   side: Side,
 ): Candidate {
   const [y1, y2] = [Math.min(ends.from.y, ends.to.y), Math.max(ends.from.y, ends.to.y)];
-  const extensions = [ends.from, ends.to].map(({ x, y }) => ({
+  const extension = ({ x, y }: Spot): Segment => ({
     x1: x,
     y1: y,
     x2: lane + Math.sign(lane - x) * 6,
     y2: y,
-  }));
+  });
   return {
     ...label(letter.x, letter.y, text, side),
-    path: [{ x1: lane, y1, x2: lane, y2 }, ...extensions, ...(foot ? [leader(foot, letter)] : [])],
-    arrows: verticalArrows(lane, y1, y2),
-    line: [vertical(lane, y1, y2)],
     leader: false,
+    line: () => [vertical(lane, y1, y2)],
+    strokes: () => ({
+      path: [
+        { x1: lane, y1, x2: lane, y2 },
+        extension(ends.from),
+        extension(ends.to),
+        ...(foot ? [leader(foot, letter)] : []),
+      ],
+      arrows: verticalArrows(lane, y1, y2),
+    }),
   };
 }
 
@@ -161,19 +163,21 @@ function acrossCandidate(
 ): Candidate {
   return {
     ...own,
-    line: [{ x: x1, y: y - 1, w: x2 - x1, h: 2 }],
     leader: false,
-    path: [
-      { x1, y1: y, x2, y2: y },
-      { x1, y1: from, x2: x1, y2: y + 6 },
-      { x1: x2, y1: from, x2, y2: y + 6 },
-    ],
-    arrows: [
-      { x1: x1 + ARROW, y1: y - ARROW / 2, x2: x1, y2: y },
-      { x1: x1 + ARROW, y1: y + ARROW / 2, x2: x1, y2: y },
-      { x1: x2 - ARROW, y1: y - ARROW / 2, x2, y2: y },
-      { x1: x2 - ARROW, y1: y + ARROW / 2, x2, y2: y },
-    ],
+    line: () => [{ x: x1, y: y - 1, w: x2 - x1, h: 2 }],
+    strokes: () => ({
+      path: [
+        { x1, y1: y, x2, y2: y },
+        { x1, y1: from, x2: x1, y2: y + 6 },
+        { x1: x2, y1: from, x2, y2: y + 6 },
+      ],
+      arrows: [
+        { x1: x1 + ARROW, y1: y - ARROW / 2, x2: x1, y2: y },
+        { x1: x1 + ARROW, y1: y + ARROW / 2, x2: x1, y2: y },
+        { x1: x2 - ARROW, y1: y - ARROW / 2, x2, y2: y },
+        { x1: x2 - ARROW, y1: y + ARROW / 2, x2, y2: y },
+      ],
+    }),
   };
 }
 
@@ -182,12 +186,17 @@ const BESIDE = [30, 52, 84, 124, 168];
 
 /** A letter with a leader to one of a few points, the first preferred: what has no line of its own in plan view. */
 export function tagOffers(anchors: readonly Spot[], text: string): Offer[] {
+  // A letter alone looks the same from both sides.
+  const sides: readonly Side[] = text === "" ? ["right"] : ["right", "left"];
   return anchors.flatMap((at, index) =>
     BESIDE.flatMap((dx) =>
       ([1, -1] as const).flatMap((sign) =>
         AROUND.flatMap((dy) =>
-          (["right", "left"] as const).map((side) => ({
-            cost: index * 24 + Math.hypot(dx, dy) + (side === (sign === 1 ? "right" : "left") ? 0 : 10),
+          sides.map((side) => ({
+            cost:
+              index * 24 +
+              Math.hypot(dx, dy) +
+              (text === "" || side === (sign === 1 ? "right" : "left") ? 0 : 10),
             build: () => tagCandidate(at, { x: at.x + sign * dx, y: at.y + dy }, text, side),
           })),
         ),
@@ -199,10 +208,9 @@ export function tagOffers(anchors: readonly Spot[], text: string): Offer[] {
 function tagCandidate(at: Spot, letter: Spot, text: string, side: Side): Candidate {
   return {
     ...label(letter.x, letter.y, text, side),
-    line: dotted(at, letter),
     leader: true,
-    path: [leader(at, letter)],
-    arrows: [],
+    line: () => dotted(at, letter),
+    strokes: () => ({ path: [leader(at, letter)], arrows: [] }),
   };
 }
 

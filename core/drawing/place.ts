@@ -7,16 +7,20 @@ import { type Box, grow, outside, overlapArea } from "./geometry.ts";
 
 export type Target = DimensionKey | "sections";
 
-/** One way of drawing a dimension: where its letter stands, which boxes its label fills, which its line fills. */
-export type Candidate = {
+/** A letter, the value beside it, and the boxes both fill. */
+export type Label = {
   letter: { x: number; y: number };
   value: { x: number; y: number; anchor: "start" | "middle" | "end" } | null;
   label: Box[];
-  line: Box[];
+};
+
+/** One way of drawing a dimension. Most are refused for their label alone, so lines are worked out when asked for. */
+export type Candidate = Label & {
   /** a leader only points at something: it may cross lines, and in a crowd run under a label */
   leader: boolean;
-  path: Segment[];
-  arrows: Segment[];
+  /** the boxes its line fills */
+  line: () => Box[];
+  strokes: () => { path: Segment[]; arrows: Segment[] };
 };
 
 /** A place not yet worked out: most are never looked at, so only their cost is known beforehand. */
@@ -28,7 +32,14 @@ export type Offer = {
 
 export type Segment = { x1: number; y1: number; x2: number; y2: number };
 
-export type Placed = Candidate & { target: Target; clear: boolean };
+export type Placed = Label & {
+  target: Target;
+  clear: boolean;
+  leader: boolean;
+  line: Box[];
+  path: Segment[];
+  arrows: Segment[];
+};
 
 export type Surroundings = {
   frame: Box;
@@ -80,7 +91,10 @@ function placeInOrder(requests: readonly Request[], around: Surroundings): Place
   for (const { target, candidates, letterOnly } of requests) {
     const full = cheapest(candidates, placed, around);
     const best = full && full.price < COLLISION ? full : (cheapest(letterOnly(), placed, around) ?? full);
-    if (best) placed.push({ ...best.candidate, target, clear: best.price < COLLISION });
+    if (!best) continue;
+    const { letter, value, label, leader, line, strokes } = best.candidate;
+    const clear = best.price < COLLISION;
+    placed.push({ letter, value, label, leader, line: line(), ...strokes(), target, clear });
   }
   return placed;
 }
@@ -105,9 +119,11 @@ function priceOf(
   limit: number,
 ): number {
   let price = 0;
-  for (const box of candidate.label) price += labelPrice(box, placed, around);
-  if (price >= limit) return price;
-  for (const box of candidate.line) {
+  for (const box of candidate.label) {
+    price += labelPrice(box, placed, around, limit - price);
+    if (price >= limit) return price;
+  }
+  for (const box of candidate.line()) {
     price += linePrice(box, candidate.leader, placed, around);
     if (price >= limit) return price;
   }
@@ -118,11 +134,13 @@ function labelPrice(
   box: Box,
   placed: readonly Placed[],
   { frame, keepClear, outlines }: Surroundings,
+  limit: number,
 ): number {
   let price = outside(box, frame) > 0.5 ? COLLISION : 0;
   for (const clear of keepClear) if (overlapArea(box, clear) > 0) price += COLLISION;
   const wide = grow(box, 2);
   for (const other of placed) {
+    if (price >= limit) return price;
     for (const label of other.label) if (overlapArea(wide, label) > 0) price += COLLISION;
     for (const line of other.line)
       if (overlapArea(box, line) > 0) price += other.leader ? CROSSING : COLLISION;
