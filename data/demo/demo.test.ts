@@ -1,0 +1,82 @@
+import { beforeAll, describe, expect, it } from "vitest";
+import { hookupList } from "../../core/hookup/list.ts";
+import { PRESETS } from "../../core/quantity/units.ts";
+import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { openDatabase } from "../database.ts";
+import type { Database } from "../handle.ts";
+import { listEveryPart, listRigs } from "../rigs.ts";
+import { wholesOf } from "../whole.ts";
+import { plantDemoYard } from "./yard.ts";
+
+const { metric, us } = PRESETS;
+let db: Database;
+beforeAll(() => {
+  db = openDatabase(":memory:");
+  plantDemoYard(db);
+});
+
+const rigs = () => wholesOf(db, listEveryPart(db));
+const idOf = (name: string) => listRigs(db).find((rig) => rig.name.startsWith(name))!.id;
+const plain = (text: string) => text.replace(/\u00a0/g, " ");
+
+/** What is wrong with a rig, each as "severity station: words". */
+function wrongWith(name: string): string[] {
+  const { findings } = judgeWhole(rigs().get(idOf(name))!, metric);
+  return findings.map(({ severity, station, what }) => plain(`${severity} ${station}: ${what}`));
+}
+
+/** The weakness each rig of the demo yard was given, and what the user is told to do about it. */
+const WEAK: [string, RegExp[]][] = [
+  ["Grain drill", [/^fix match: 30 mm pin in a 36 mm eye.*Bush the eye to 31 mm/]],
+  [
+    "Borrowed drill",
+    [/^stop tool: .*0.000 m and nobody measured it/, /^stop tool: The rear rank lies .* ahead/],
+  ],
+  [
+    "Stubble cultivator",
+    [
+      /^stop balance: Lifted: 831 kg on the front axle, 16 %/,
+      /^fix hitch: The left lift rod is 14 mm longer/,
+      /^fix hitch: .*Set the top link to 0.782 m, 16.4 mm longer, 2.3 turns longer/,
+      /^fix balance: None on. 4 × front plate 42 kg/,
+    ],
+  ],
+  ["Mowers", [/^fix balance: On the rear axle the right tyre has 0.30 bar less/]],
+  ["Seed cart", [/^stop match: Chain 62.0 kN; everything behind it weighs 97.9 kN/]],
+  [
+    "Combine",
+    [/^stop balance: Lifted: 2423 kg on the steered axle, 19 %/, /^fix match: Transport width 6.240 m/],
+  ],
+  ["Sprayer", [/^stop balance: Rear axle carries too much. Standing, full: 7029 kg/]],
+];
+
+describe("the demo yard", () => {
+  it.each(WEAK)("%s has the weakness it is there to show", (name, weaknesses) => {
+    const said = wrongWith(name);
+    for (const weakness of weaknesses) expect(said).toContainEqual(expect.stringMatching(weakness));
+  });
+
+  it("has one rig with nothing left to do, and judges every one of the eight", () => {
+    expect(wrongWith("Meadow drill")).toEqual([]);
+    expect(rigs().size).toBe(8);
+  });
+
+  it.each(["metric", "us"] as const)(
+    "has a hook-up list in %s units for every rig, without a gap in its words",
+    (units) => {
+      for (const whole of rigs().values()) {
+        const chosen = units === "us" ? us : metric;
+        const lines = hookupList(whole, judgeWhole(whole, chosen), chosen);
+        expect(lines.length).toBeGreaterThan(8);
+        for (const { text } of lines) expect(text).not.toMatch(/NaN|undefined|null|\s{2}|\[object/);
+      }
+    },
+  );
+
+  it("says everything in feet and pounds where those are chosen", () => {
+    const { findings } = judgeWhole(rigs().get(idOf("Sprayer"))!, us);
+    const said = findings.map(({ what, why }) => plain(`${what} ${why}`)).join("\n");
+    expect(said).toMatch(/\d lb\b/);
+    expect(said).not.toMatch(/\d (kg|bar|km\/h)/);
+  });
+});
