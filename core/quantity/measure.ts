@@ -74,6 +74,21 @@ export const FAMILIES = {
   rotation: {
     rpm: { factor: 1 / 60, decimals: 0, also: ["/min", "1/min", "r/min"] },
   },
+  /** m³/s */
+  flow: {
+    "l/min": { factor: LITRE / 60, decimals: 0, also: ["lpm", "litres/min", "liters/min"] },
+    "gal/min": { factor: GALLON / 60, decimals: 1, also: ["gpm"] },
+  },
+  /** m³ */
+  volume: {
+    l: { factor: LITRE, decimals: 1, also: ["litre", "litres", "liter", "liters"] },
+    gal: { factor: GALLON, decimals: 1, also: ["gallon", "gallons"] },
+  },
+  /** m³ for each turn */
+  displacement: {
+    "cm³": { factor: 1e-6, decimals: 1, also: ["cm3", "cc", "ccm"] },
+    "in³": { factor: METRES_PER.in ** 3, decimals: 2, also: ["in3", "cu in"] },
+  },
   /** rad */
   angle: {
     "°": { factor: Math.PI / 180, decimals: 1, also: ["deg", "degrees"] },
