@@ -12,7 +12,8 @@ export type Axle = (typeof axleTyre.$inferSelect)["axle"];
 export type Tyre = { id: number; label: string; source: string } & TyreTable;
 export type AxleTyre = { machineId: number; axle: Axle; count: number; tyre: Tyre };
 
-function changed(db: Database, what: string): void {
+/** Notes that a setting of the yard was changed: every rig is judged again. */
+export function settingChanged(db: Pick<Database, "insert">, what: string): void {
   db.insert(settingChange).values({ id: randomUUID(), what, at: new Date().toISOString() }).run();
 }
 
@@ -29,7 +30,7 @@ export function setRoadLimits(db: Database, limits: RoadLimits): void {
       .values({ id: 1, ...limits })
       .onConflictDoUpdate({ target: roadLimits.id, set: limits })
       .run();
-    changed(db, "road limits");
+    settingChanged(db, "road limits");
   });
 }
 
@@ -45,7 +46,7 @@ export function weightsOf(db: Database, machineId: number): StockedWeight[] {
 
 export function addWeight(db: Database, given: Omit<StockedWeight, "id" | "archivedAt">): number {
   return db.transaction(() => {
-    changed(db, "weights");
+    settingChanged(db, "weights");
     return db.insert(weight).values(given).returning().get().id;
   });
 }
@@ -57,7 +58,7 @@ export function archiveWeight(db: Database, id: number, at: Date | null): void {
       .set({ archivedAt: at?.toISOString() ?? null })
       .where(eq(weight.id, id))
       .run();
-    changed(db, "weights");
+    settingChanged(db, "weights");
   });
 }
 
@@ -116,7 +117,7 @@ export function addTyre(db: Database, { label, source, cells }: Omit<Tyre, "id">
       tx.insert(tyreCell)
         .values(cells.map(({ speed, pressure, load }) => ({ tyreId: id, speed, pressure, load })))
         .run();
-    changed(db, "tyres");
+    settingChanged(db, "tyres");
     return id;
   });
 }
@@ -130,7 +131,7 @@ export function changeTyre(db: Database, id: number, { label, source, cells }: O
       tx.insert(tyreCell)
         .values(cells.map(({ speed, pressure, load }) => ({ tyreId: id, speed, pressure, load })))
         .run();
-    changed(db, "tyres");
+    settingChanged(db, "tyres");
   });
 }
 
@@ -169,6 +170,6 @@ export function setAxleTyre(
       tx.insert(axleTyre)
         .values({ machineId, axle, ...fitted })
         .run();
-    changed(db, "tyres");
+    settingChanged(db, "tyres");
   });
 }

@@ -3,6 +3,7 @@ import { resolveRig } from "../core/rig/resolve.ts";
 import type { AxleTyres, StockWeight, Whole } from "../core/rig/whole.ts";
 import { factsOf } from "./facts.ts";
 import type { Database } from "./handle.ts";
+import { hosesOfRigs } from "./hoses.ts";
 import { byRig, type Machine, type Rig } from "./rigs.ts";
 import { weight } from "./schema.ts";
 import { type AxleTyre, axleTyresOf, fittedOf, roadLimitsOf } from "./settings.ts";
@@ -16,6 +17,7 @@ export function wholesOf(db: Database, parts: readonly Rig[]): Map<number, Whole
   const facts = factsOf(db, parts);
   const rigs = byRig(parts);
   const limits = roadLimitsOf(db);
+  const hoses = hosesOfRigs(db, rigs);
   const weights = stockOf(db, parts);
   const fitted = fittedOf(db, [...rigs.keys()]);
   const tyres = axleTyresOf(
@@ -51,6 +53,7 @@ export function wholesOf(db: Database, parts: readonly Rig[]): Map<number, Whole
             tools: own.map(({ implement }) => axleOf(tyres, implement.id, "tool")),
           },
           limits,
+          hoses: hoses.get(id)!,
         },
       ];
     }),

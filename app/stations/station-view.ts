@@ -43,6 +43,10 @@ const LEADS: Record<StationKey, { title: string; lead: string }> = {
   match: { title: "Match", lead: "Can this tractor pull it, lift it, drive it and take it on the road?" },
   hitch: { title: "Hitch", lead: "Is it hitched right, and what to turn by how much?" },
   balance: { title: "Balance", lead: "What stands on each axle, and what to put on or take off." },
+  hoses: {
+    title: "Hoses",
+    lead: "Which hose goes where, what is swapped when, and how long each movement takes.",
+  },
   antenna: { title: "Antenna", lead: "Where the receiver and the hitch are, seen from the axle." },
   tool: { title: "Tool", lead: "Where the tool meets the ground, seen from its hitch." },
 };
@@ -51,6 +55,7 @@ const LEADS: Record<StationKey, { title: string; lead: string }> = {
 const KEEPS: Record<StationKey, readonly ("tractor" | "implement")[]> = {
   match: ["tractor", "implement"],
   hitch: ["tractor", "implement"],
+  hoses: ["tractor", "implement"],
   balance: ["tractor", "implement"],
   antenna: ["tractor"],
   tool: ["implement"],

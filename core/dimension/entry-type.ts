@@ -7,7 +7,7 @@ import type { ChangeKind } from "./change.ts";
 import type { ConditionKey } from "./condition.ts";
 import type { Axis, PointKey } from "./points.ts";
 
-export type StationKey = "match" | "hitch" | "balance" | "antenna" | "tool";
+export type StationKey = "match" | "hitch" | "hoses" | "balance" | "antenna" | "tool";
 
 /**
  * Whose record a reading belongs to: a hole, a mount, a linkage are points with readings of their own. `hitch` is the point of

@@ -1,4 +1,4 @@
-import { type DimensionKey, dimension, type StationKey } from "../dimension/catalogue.ts";
+import { type DimensionKey, dimension, isDimensionKey, type StationKey } from "../dimension/catalogue.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Check, Verdict } from "./check.ts";
 import type { Target } from "./finding.ts";
@@ -32,8 +32,7 @@ export function checkerOf(station: StationKey, rig: ResolvedRig, part?: number) 
 }
 
 function nextOf(rig: ResolvedRig, target: Target): string {
-  if (target === "sections" || target === "weights" || target === "tyres" || target === "limits")
-    return `Enter ${target}`;
+  if (!isDimensionKey(target)) return `Enter ${target}`;
   const entry = dimension(target, rig.attachment);
   return `${verbOf(entry)} ${entry.letter || "it"}`;
 }

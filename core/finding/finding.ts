@@ -4,7 +4,15 @@ export const SEVERITIES = ["stop", "fix", "check", "note"] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
 /** What a finding is about and where its cure is entered: a reading, the sections, or a list of the yard's. */
-export type Target = DimensionKey | "sections" | "weights" | "tyres" | "limits";
+export type Target =
+  | DimensionKey
+  | "sections"
+  | "weights"
+  | "tyres"
+  | "limits"
+  | "hoses"
+  | "remotes"
+  | "functions";
 
 /** The one way any station judges: what is wrong, why it matters, what to do next. */
 export type Finding = {

@@ -6,9 +6,12 @@
 import type { BalanceOf } from "../balance/balance-of-rig.ts";
 import { setText } from "../balance/ballast-checks.ts";
 import { isBuiltOn, onLinks, onPin } from "../dimension/attachment.ts";
-import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import { type DimensionKey, dimension, isDimensionKey } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import { type HitchOf, habitOf } from "../hitch/hitch-of-part.ts";
+import type { Hoses } from "../hoses/checks.ts";
+import { remoteName } from "../hoses/circuit.ts";
+import { pluggedAtCoupling, remotesOf } from "../hoses/problem.ts";
 import { CATEGORY_SIZES, type Category, fitPin } from "../match/category.ts";
 import { DRAWBAR_SIZES, type DrawbarCategory } from "../match/drawbar.ts";
 import { describeShaft, type PtoType } from "../match/pto.ts";
@@ -41,12 +44,13 @@ type Known = {
   checks: readonly Check[];
   hitches: readonly HitchOf[];
   loads: BalanceOf;
+  hoses: Hoses;
   units: Units;
 };
 
 export function hookupList(whole: Whole, judged: Judged, units: Units): HookupLine[] {
-  const { checks, hitch, balance } = judged;
-  const given: Known = { whole, checks, hitches: hitch.parts, loads: balance.loads, units };
+  const { checks, hitch, hoses, balance } = judged;
+  const given: Known = { whole, checks, hitches: hitch.parts, loads: balance.loads, hoses, units };
   const lines = [
     ...stopLines(given),
     ...beforeLines(given),
@@ -78,10 +82,7 @@ function stopLines({ checks }: Known): HookupLine[] {
       line("Before", `stop ${id}`, `Cure first: ${said}`, {
         protects: true,
         stop: true,
-        cites:
-          target === "weights" || target === "tyres" || target === "limits" || target === "sections"
-            ? []
-            : cite(part, target),
+        cites: isDimensionKey(target) ? cite(part, target) : [],
       }),
     );
 }
@@ -348,7 +349,23 @@ function shaftLines(given: Known): HookupLine[] {
       "Pressure relieved, couplings wiped, hoses and cables in and clear of links and wheels. Never feel for a leak with a hand.",
       { protects: true },
     ),
+    ...hoseLines(given),
   ];
+}
+
+/** What is plugged in at coupling, by the assignment; what is swapped later has its own place at the station. */
+function hoseLines({ hoses: { problem, solved }, whole }: Known): HookupLine[] {
+  if (!problem || !solved) return [];
+  const remotes = remotesOf(problem);
+  return pluggedAtCoupling(solved.stages, solved.plan).map(({ fn, remote }) => {
+    const { name, part } = whole.hoses.functions[fn]!;
+    const of = whole.parts.length > 1 ? `${whole.parts[part]!.name}, ` : "";
+    return line(
+      "Shaft, hoses",
+      `hose ${problem.functions[fn]!.id}`,
+      `${of}${name} into ${remoteName(remotes[remote]!)}.`,
+    );
+  });
 }
 
 function tryLines(given: Known): HookupLine[] {

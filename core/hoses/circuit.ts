@@ -77,6 +77,10 @@ export type HoseFunction = {
   flow: number | null;
   cylinder: Cylinder | null;
   motor: Motor | null;
+  /** what it is charged to before its tap is shut, Pa */
+  charge: number | null;
+  /** what shuts it off, and where; empty: nothing */
+  tap: string;
 };
 
 /** The port for power beyond, among the remotes: for motors alone, and without a lever. */

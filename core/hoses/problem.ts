@@ -79,6 +79,20 @@ export function swapsOf(stages: readonly Stage[], plan: Plan): Swap[] {
   return swaps;
 }
 
+/** What is plugged in when the implement is coupled: the first function of each coupling, where it is that one's first place. */
+export function pluggedAtCoupling(stages: readonly Stage[], plan: Plan): { fn: number; remote: number }[] {
+  const swapped = swapsOf(stages, plan);
+  const seen = new Set<number>();
+  return stages.flatMap(({ active }, stage) =>
+    active.flatMap((fn) => {
+      const remote = plan[fn]![stage]!;
+      const later = seen.has(fn) || swapped.some((swap) => swap.stage === stage && swap.in === fn);
+      seen.add(fn);
+      return later ? [] : [{ fn, remote }];
+    }),
+  );
+}
+
 export function remotesOf({ supply }: Problem): Remote[] {
   return couplingsOf(supply);
 }

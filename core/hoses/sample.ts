@@ -53,6 +53,8 @@ export function sampleFunction(id: number, rest: Partial<HoseFunction> = {}): Ho
     flow: null,
     cylinder: null,
     motor: null,
+    charge: null,
+    tap: "",
     ...rest,
   };
 }

@@ -1,13 +1,75 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solve as solveInteger } from "yalps";
+import { boardOf, feasible, rulesOf } from "./board.ts";
 import { couplingsOf, type HoseFunction } from "./circuit.ts";
 import { costFrom, planCost, weigh } from "./cost.ts";
 import { unmet } from "./fit.ts";
+import { PHASES, type Phase } from "./phases.ts";
 import { keepsThrough, type Plan, type Problem, type Stage, stagesOf, swapsOf } from "./problem.ts";
-import { sampleFunction, sampleProblem, sampleRemote, twelveOnSix } from "./sample.ts";
-import { anyProblem } from "./sample-any.ts";
+import { applied, curesOf, reasonsOf } from "./reasons.ts";
+import { litresPerMinute, sampleFunction, sampleProblem, sampleRemote, twelveOnSix } from "./sample.ts";
 import { solve } from "./solve.ts";
+
+const maybe = <T>(value: T) => fc.constantFrom(value, null);
+const use = fc.constantFrom("moves", "floats", "holds", "runs", undefined, undefined);
+
+/** Small cases of every sort: few couplings, needs that clash, phases that may and may not be parked between. */
+const anyProblem: fc.Arbitrary<Problem> = fc
+  .record({
+    parked: fc.array(fc.boolean(), { minLength: 3, maxLength: 3 }),
+    remotes: fc.array(
+      fc.record({
+        action: fc.constantFrom("double", "double", "single"),
+        float: fc.boolean(),
+        detent: fc.boolean(),
+        automatic: fc.boolean(),
+        flow: maybe(litresPerMinute(50)),
+        place: fc.constantFrom("rear", "rear", "front"),
+      }),
+      { minLength: 1, maxLength: 3 },
+    ),
+    functions: fc.array(
+      fc.record({
+        uses: fc.tuple(use, use, use),
+        action: fc.constantFrom("double", "double", "single", "motor"),
+        automatic: fc.constantFrom(true, false, false),
+        trigger: fc.boolean(),
+        lockable: fc.constantFrom(true, true, false),
+        place: fc.constantFrom("rear", "rear", "rear", "front"),
+        flow: fc.constantFrom(null, litresPerMinute(30), litresPerMinute(70)),
+        kind: fc.constantFrom("lift", "wing"),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+    freeReturn: fc.boolean(),
+    powerBeyond: fc.constantFrom(true, false, false),
+    mainLever: maybe(1),
+    pin: fc.option(fc.tuple(fc.nat({ max: 3 }), fc.integer({ min: 1, max: 3 })), { freq: 4 }),
+  })
+  .map(({ parked, remotes, functions, freeReturn, powerBeyond, mainLever, pin }) => {
+    const phases: Phase[] = PHASES.slice(0, 3).map((phase, at) => ({
+      ...phase,
+      parkedBefore: parked[at]!,
+      together: at === 1,
+    }));
+    return sampleProblem(
+      remotes.map((remote, at) => sampleRemote(at + 1, remote as never)),
+      functions.map(({ uses, ...rest }, at) => {
+        const entries = uses.flatMap((each, phase) => (each ? [[phases[phase]!.key, each]] : []));
+        return sampleFunction(at + 1, {
+          ...rest,
+          uses: Object.fromEntries(entries),
+        } as Partial<HoseFunction>);
+      }),
+      {
+        phases,
+        tractor: { freeReturn, powerBeyond, mainLever, pumpFlow: litresPerMinute(90) },
+        pins: new Map(pin ? [pin] : []),
+        habits: new Map([["wing", 2]]),
+      },
+    );
+  });
 
 const allowedIn = ({ supply, functions, pins }: Problem) =>
   functions.map((fn) =>
@@ -251,5 +313,88 @@ describe("a cost", () => {
         );
       }),
     );
+  });
+});
+
+describe("where there is no plan", () => {
+  it("the reasons suffice, and dropping any one of them there is a plan", () => {
+    let infeasible = 0;
+    fc.assert(
+      fc.property(anyProblem, (problem) => {
+        const reasons = reasonsOf(problem);
+        const solved = solve(problem);
+        expect(reasons.length === 0).toBe(solved !== null);
+        if (solved) return;
+        infeasible += 1;
+        const but = (kept: typeof reasons) =>
+          rulesOf(problem).filter(
+            (rule) => !kept.some((each) => JSON.stringify(each) === JSON.stringify(rule)),
+          );
+        expect(feasible(boardOf(problem, but(reasons)))).toBe(false);
+        for (const reason of reasons)
+          expect(feasible(boardOf(problem, but(reasons.filter((each) => each !== reason))))).toBe(true);
+      }),
+      { numRuns: 800, endOnFailure: true },
+    );
+    expect(infeasible).toBeGreaterThan(80);
+  }, 60_000);
+
+  it("every cure cures: the problem it makes has a plan", () => {
+    let cured = 0;
+    fc.assert(
+      fc.property(anyProblem, (problem) => {
+        fc.pre(solve(problem) === null);
+        for (const cure of curesOf(problem)) {
+          cured += 1;
+          const changed = [...cure].reverse().reduce((before, change) => applied(before, change), problem);
+          expect(solve(changed)).not.toBeNull();
+        }
+      }),
+      { numRuns: 150, endOnFailure: true },
+    );
+    expect(cured).toBeGreaterThan(100);
+  }, 60_000);
+
+  it("names all that work at once where couplings are short, and one more remote as the cure", () => {
+    const functions = [1, 2, 3].map((id) => sampleFunction(id, { automatic: true }));
+    const problem = sampleProblem([sampleRemote(1), sampleRemote(2)], functions);
+    expect(reasonsOf(problem).map(({ kind }) => kind)).toEqual(["use", "use", "use"]);
+    expect(curesOf(problem)[0]).toEqual([{ kind: "more", place: "rear", count: 1 }]);
+  });
+
+  it("names the need nothing meets, and the kit that would", () => {
+    const problem = sampleProblem(
+      [sampleRemote(1, { float: false }), sampleRemote(2, { action: "single", float: false })],
+      [sampleFunction(1, { uses: { field: "floats" } })],
+    );
+    expect(reasonsOf(problem)).toContainEqual({ kind: "need", fn: 0, need: "float" });
+    expect(curesOf(problem)[0]).toEqual([{ kind: "upgrade", remote: 1, need: "float" }]);
+  });
+
+  it("gives up a wish before it buys a valve, and a valve before a remote", () => {
+    const jack = { stand: "moves", uncouple: "moves" } as const;
+    const one = [sampleRemote(1)];
+    const pinned = sampleProblem([sampleRemote(1), sampleRemote(2)], [sampleFunction(1), sampleFunction(2)], {
+      pins: new Map([
+        [1, 1],
+        [2, 1],
+      ]),
+    });
+    expect(curesOf(pinned)[0]).toEqual([{ kind: "unpin", fn: 0 }]);
+    const bare = sampleProblem(one, [sampleFunction(1, { uses: jack, lockable: false }), sampleFunction(2)]);
+    expect(curesOf(bare)[0]).toEqual([{ kind: "valve", fn: 0 }]);
+    const fold = { unfold: "moves", fold: "moves" } as const;
+    const two = sampleProblem(one, [sampleFunction(1, { uses: fold }), sampleFunction(2, { uses: fold })]);
+    expect(curesOf(two)[0]).toEqual([{ kind: "diverter", fns: [0, 1] }]);
+  });
+
+  it("lets a motor return its oil: by a free return, or by power beyond", () => {
+    const fan = sampleFunction(1, { action: "motor", uses: { field: "runs" }, flow: 4e-4 });
+    const problem = sampleProblem([sampleRemote(1)], [fan], { tractor: { freeReturn: false } });
+    expect(curesOf(problem).map(([change]) => change!.kind)).toEqual([
+      "return",
+      "power beyond",
+      "other tractor",
+    ]);
   });
 });

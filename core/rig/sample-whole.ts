@@ -1,6 +1,7 @@
 import { type Attachment, isFixed } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { parseEntry } from "../dimension/entry.ts";
+import { NO_HOSES } from "../hoses/rig-hoses.ts";
 import type { RigFacts } from "./facts.ts";
 import { resolveRig } from "./resolve.ts";
 import { sampleReading } from "./sample.ts";
@@ -36,6 +37,7 @@ export function sampleWhole(parts: readonly Part[], rest: Partial<Whole> = {}): 
     weights: [],
     tyres: { front: null, rear: null, tools: parts.map(() => null) },
     limits: NO_LIMITS,
+    hoses: NO_HOSES,
     ...rest,
   };
 }

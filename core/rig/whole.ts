@@ -2,6 +2,7 @@
 import type { Weight } from "../balance/ballast.ts";
 import type { TyreTable } from "../balance/tyres.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import type { RigHoses } from "../hoses/rig-hoses.ts";
 import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../match/kinds.ts";
 import type { RoadLimits } from "../match/road.ts";
 import type { Grade } from "./grade.ts";
@@ -36,6 +37,7 @@ export type Whole = {
   weights: readonly StockWeight[];
   tyres: { front: AxleTyres | null; rear: AxleTyres | null; tools: readonly (AxleTyres | null)[] };
   limits: RoadLimits;
+  hoses: RigHoses;
 };
 
 /** A number something is reckoned with, and how it was come by. */

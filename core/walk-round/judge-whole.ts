@@ -5,20 +5,30 @@ import { type Check, findingsOf } from "../finding/check.ts";
 import { type Finding, worstFirst } from "../finding/finding.ts";
 import { judge } from "../finding/judge.ts";
 import { type Hitch, hitchesOf } from "../hitch/checks.ts";
+import { type Hoses, hosesOf } from "../hoses/checks.ts";
 import { type Match, matchOf } from "../match/checks.ts";
 import type { Units } from "../quantity/units.ts";
 import type { Whole } from "../rig/whole.ts";
 
-export type Judged = { match: Match; hitch: Hitch; balance: Balance; checks: Check[]; findings: Finding[] };
+export type Judged = {
+  match: Match;
+  hitch: Hitch;
+  hoses: Hoses;
+  balance: Balance;
+  checks: Check[];
+  findings: Finding[];
+};
 
 export function judgeWhole(whole: Whole, units: Units): Judged {
   const match = matchOf(whole, units);
   const hitch = hitchesOf(whole, units);
   const balance = balanceAt(whole, match.power, units);
-  const checks = [...match.checks, ...hitch.checks, ...balance.checks];
+  const hoses = hosesOf(whole, units);
+  const checks = [...match.checks, ...hitch.checks, ...hoses.checks, ...balance.checks];
   return {
     match,
     hitch,
+    hoses,
     balance,
     checks,
     findings: worstFirst([...findingsOf(checks), ...readingFindings(whole, units)]),
