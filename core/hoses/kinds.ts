@@ -47,7 +47,7 @@ export const FUNCTION_KINDS = {
     caution: "Never under a raised tool that is not locked.",
   },
   "front lift": {
-    label: "Lift, front part",
+    label: "Front lift",
     action: "double",
     uses: LIFTS,
     lockable: true,
@@ -57,7 +57,7 @@ export const FUNCTION_KINDS = {
     caution: "Never under a raised tool that is not locked.",
   },
   "rear lift": {
-    label: "Lift, rear part",
+    label: "Rear lift",
     action: "double",
     uses: LIFTS,
     trigger: true,

@@ -38,7 +38,14 @@ export function curesOf(problem: Problem, most = 3): Change[][] {
   const works = (changes: readonly Change[]) =>
     feasible(boardOf(changes.reduce((changed, change) => applied(changed, change), problem)));
   const alone = single.filter((change) => works([change]));
-  if (alone.length > 0) return alone.slice(0, most).map((change) => [change]);
+  if (alone.length > 0) {
+    // Where one more remote does, two are no answer.
+    const one = alone.some((change) => change.kind === "more" && change.count === 1);
+    return alone
+      .filter((change) => change.kind !== "more" || change.count === 1 || !one)
+      .slice(0, most)
+      .map((change) => [change]);
+  }
   const pairs: Change[][] = [];
   for (const [at, first] of single.entries())
     for (const second of single.slice(at + 1)) {

@@ -7,7 +7,7 @@ import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import type { PointKind } from "../../core/dimension/point-kinds.ts";
 import type { Machine } from "../rigs.ts";
 
-type Lines = Partial<Record<DimensionKey, string>>;
+export type Lines = Partial<Record<DimensionKey, string>>;
 
 export type DemoMachine = Pick<Machine, "make" | "model" | "fleetNumber" | "serial"> & {
   kind: Machine["kind"];
@@ -28,8 +28,8 @@ export type DemoTool = {
 
 export type DemoHitching = {
   name: string;
-  /** null: the machine and mount of the first demo rig */
-  driver: DemoMachine | null;
+  /** null: the machine and mount of the first demo rig; a fleet number: a machine planted before */
+  driver: DemoMachine | string | null;
   lines: Lines;
   tools: DemoTool[];
   person: string;

@@ -12,7 +12,8 @@ import { rigFacts } from "../facts.ts";
 import { keepProof } from "../field-log.ts";
 import type { Database } from "../handle.ts";
 import { keepEvent, keepTick } from "../hookup.ts";
-import { addPoint, createMachine, pointsOf } from "../machines.ts";
+import { addFunction, addRemote, setHydraulics } from "../hoses.ts";
+import { addPoint, createMachine, listMachines, pointsOf } from "../machines.ts";
 import { keepReading, keepSections } from "../readings.ts";
 import { createRig, findRig, type Machine, partsOf, type Rig } from "../rigs.ts";
 import { point } from "../schema.ts";
@@ -34,6 +35,8 @@ import {
   SPRAYER,
   TRAIN,
 } from "./hitching.ts";
+import { FOLDER, PLANTER, PLOUGH } from "./hosed.ts";
+import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { read, type Told } from "./told.ts";
 import { CART, DRIVE_WHEEL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
 
@@ -49,9 +52,10 @@ export function plantDemoYard(db: Database): void {
     keepAll(db, first, read({ ...BELVANE, ...FIRST_DRILL }), GRASS_AND_GRAIN);
     keepAll(db, proven, read(MEADOW), PROVEN);
     for (const weight of BELVANE_WEIGHTS) addWeight(db, { machineId: first.tractor.id, ...weight });
-    const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE, SPRAYER].map((each) =>
+    const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE, SPRAYER, FOLDER, PLOUGH, PLANTER].map((each) =>
       plantHitching(db, each, first),
     );
+    plantOil(db, [first, proven, ...hitched]);
     fitTyres(db, tyres, [first, proven, ...hitched]);
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);
@@ -114,7 +118,7 @@ function plantMachine(db: Database, { kind, points = [], weights = [], ...detail
 }
 
 function plantHitching(db: Database, demo: DemoHitching, first: Rig): Rig {
-  const tractorId = demo.driver ? plantMachine(db, demo.driver) : first.tractor.id;
+  const tractorId = driverOf(db, demo, first);
   const tools = demo.tools.map(({ machine }) => plantMachine(db, machine));
   const id = createRig(db, {
     name: demo.name,
@@ -140,6 +144,27 @@ function plantHitching(db: Database, demo: DemoHitching, first: Rig): Rig {
   ]);
   fitWeights(db, id, new Map(counts), { person: demo.person, at: new Date(demo.at) });
   return parts[0]!;
+}
+
+/** The machine of a rig: the first's, one that drives an earlier rig as well, or one of its own. */
+function driverOf(db: Database, { driver }: DemoHitching, first: Rig): number {
+  if (driver === null) return first.tractor.id;
+  if (typeof driver !== "string") return plantMachine(db, driver);
+  return listMachines(db).findLast(({ fleetNumber }) => fleetNumber === driver)!.id;
+}
+
+/** Remotes, functions and sockets of every machine that has some. */
+function plantOil(db: Database, rigs: readonly Rig[]): void {
+  const machines = rigs.flatMap(({ id }) =>
+    partsOf(db, id).flatMap(({ tractor, implement }) => [tractor, implement]),
+  );
+  for (const { id, fleetNumber } of new Map(machines.map((each) => [each.id, each])).values()) {
+    const { remotes = [], ...supply } = SUPPLIES[fleetNumber] ?? {};
+    if (SUPPLIES[fleetNumber]) setHydraulics(db, id, supply);
+    for (const remote of remotes) addRemote(db, id, remote);
+    if (TOLD[fleetNumber]) setHydraulics(db, id, { sockets: TOLD[fleetNumber] });
+    for (const fn of FUNCTIONS[fleetNumber] ?? []) addFunction(db, id, fn);
+  }
 }
 
 type Tyres = Record<"front" | "wideFront" | "rear" | "cart" | "drive" | "sprayer", number>;
