@@ -2,6 +2,7 @@ import { data } from "react-router";
 import { writePreferences } from "../session/preferences.server.ts";
 import { keepWeights } from "../stations/balance/keep-weights.server.ts";
 import { keepCoupling, keepTicked } from "../stations/hookup/keep-hookup.server.ts";
+import { keepPin, keepPlugged, keepUnpinned } from "../stations/hoses/keep-hoses.server.ts";
 import { carryOut, type Outcome } from "../stations/keep.server.ts";
 import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/keep";
@@ -11,6 +12,9 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome> = {
   "fit-weights": keepWeights,
   tick: keepTicked,
   coupling: keepCoupling,
+  "pin-hose": keepPin,
+  "unpin-hoses": keepUnpinned,
+  "keep-plan": keepPlugged,
 };
 
 /** Everything a station writes comes here: by form, or later from a device that had no connection. */

@@ -145,6 +145,15 @@ export default function MachinePage({ loaderData, actionData }: Route.ComponentP
               />
             )}
             <TyresSection axles={axles} tyres={tyres} errors={errors} />
+            <section id="oil">
+              <h2 className="border-b-2 border-ink pb-1">Oil and sockets</h2>
+              <Link
+                to={`/machines/${machine.id}/oil`}
+                className="flex min-h-11 items-center font-semibold text-dye"
+              >
+                {machine.kind === "implement" ? "What moves by oil on it" : "Its remotes, pump and sockets"}
+              </Link>
+            </section>
           </div>
         )}
       </div>

@@ -13,12 +13,14 @@ type Props = {
   lit: string | null;
   /** in the place of the rig's plan and side view, where the station draws something of its own */
   drawing?: { desk: Plan; phone: Plan; title: string };
+  /** in the place of any drawing; on a phone the station shows it itself, where it belongs */
+  picture?: React.ReactNode;
   ways: Omit<Ways, "before" | "after" | "turn">;
   children: React.ReactNode;
 };
 
 /** What stands round every station: the rig's name, the walk-round, the drawing. */
-export function RigFrame({ view, station, hrefOf, lit, drawing, ways, children }: Props) {
+export function RigFrame({ view, station, hrefOf, lit, drawing, picture, ways, children }: Props) {
   const { rig, preferences, pegs } = view;
   const { desk, phone } = drawing ?? view;
   const here = pegs.findIndex(({ key }) => key === station);
@@ -44,22 +46,28 @@ export function RigFrame({ view, station, hrefOf, lit, drawing, ways, children }
         <div className={lit ? "max-sm:hidden" : ""}>
           <WalkRound pegs={pegs} station={station} />
         </div>
-        <div className="relative border-line bg-sheet max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:border-b lg:min-h-0 lg:border-x">
-          <PlanDrawing
-            plan={desk}
-            title={title}
-            hrefOf={hrefOf}
-            lit={lit}
-            className="h-full w-full max-lg:hidden"
-          />
-          <PlanDrawing
-            plan={phone}
-            title={title}
-            hrefOf={hrefOf}
-            lit={lit}
-            className="mx-auto max-h-[236px] w-full lg:hidden"
-          />
-          {!drawing && (
+        <div
+          className={`relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : "max-lg:sticky max-lg:top-0 max-lg:z-10"}`}
+        >
+          {picture ?? (
+            <>
+              <PlanDrawing
+                plan={desk}
+                title={title}
+                hrefOf={hrefOf}
+                lit={lit}
+                className="h-full w-full max-lg:hidden"
+              />
+              <PlanDrawing
+                plan={phone}
+                title={title}
+                hrefOf={hrefOf}
+                lit={lit}
+                className="mx-auto max-h-[236px] w-full lg:hidden"
+              />
+            </>
+          )}
+          {!drawing && !picture && (
             <Link
               to={turn}
               preventScrollReset
@@ -78,7 +86,7 @@ export function RigFrame({ view, station, hrefOf, lit, drawing, ways, children }
       <Shortcuts
         ways={{
           ...ways,
-          turn: drawing ? null : turn,
+          turn: drawing || picture ? null : turn,
           before: pegs[here - 1]?.href ?? null,
           after: pegs[here + 1]?.href ?? null,
         }}

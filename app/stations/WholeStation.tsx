@@ -18,6 +18,8 @@ type Props = {
   checksTitle: string;
   history: HistoryRow[];
   drawing?: { desk: Plan; phone: Plan; title: string };
+  /** in the place of any drawing */
+  picture?: React.ReactNode;
   /** the first check nobody could make, for the key that leads to the next reading */
   next: string | null;
   children: React.ReactNode;
@@ -25,7 +27,7 @@ type Props = {
 
 /** A station that judges the whole rig: the verdict first, then what it reckons, all it looked at, and the readings. */
 export function WholeStation(props: Props) {
-  const { frame, view, checks, checksTitle, history, drawing, next, children } = props;
+  const { frame, view, checks, checksTitle, history, drawing, picture, next, children } = props;
   const [search] = useSearchParams();
   const open = search.get("at");
   const tool = frame.tools.find(({ now }) => now);
@@ -50,6 +52,7 @@ export function WholeStation(props: Props) {
       hrefOf={at}
       lit={row ? row.target : null}
       {...(drawing ? { drawing } : {})}
+      picture={picture}
       ways={{ next, below: neighbour(1), above: neighbour(-1), close: row ? at("") : null }}
     >
       <div className="grid gap-3">

@@ -148,6 +148,7 @@ describe("the walk-round", () => {
     expect(worst(1)).toEqual([
       "match open",
       "hitch open",
+      "hoses open",
       "balance open",
       "hook-up open",
       "antenna check",
@@ -157,6 +158,7 @@ describe("the walk-round", () => {
     expect(worst(2)).toEqual([
       "match good",
       "hitch good",
+      "hoses good",
       "balance open",
       "hook-up coupled",
       "antenna good",

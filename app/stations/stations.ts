@@ -9,6 +9,7 @@ export type WalkKey = StationKey | "hook-up" | "card";
 export const STATIONS: readonly { key: WalkKey; label: string }[] = [
   { key: "match", label: "Match" },
   { key: "hitch", label: "Hitch" },
+  { key: "hoses", label: "Hoses" },
   { key: "balance", label: "Balance" },
   { key: "hook-up", label: "Hook up" },
   { key: "antenna", label: "Antenna" },
@@ -28,7 +29,7 @@ export type Peg = {
 
 /** Which stations' stops hold a list back. */
 const MADE_OF: Partial<Record<WalkKey, readonly StationKey[]>> = {
-  "hook-up": ["match", "hitch", "balance"],
+  "hook-up": ["match", "hitch", "hoses", "balance"],
   card: ["antenna", "tool"],
 };
 
@@ -64,7 +65,13 @@ export function pegsOf(rigId: number, { findings, checks, coupled }: Walked, too
 }
 
 /** Lists that belong to the machine or to the yard, not to one reading: where each is kept. */
-const LISTS: Partial<Record<Target, string>> = { weights: "#weights", tyres: "#tyres" };
+const LISTS: Partial<Record<Target, string>> = {
+  weights: "#weights",
+  tyres: "#tyres",
+  hoses: "#hoses",
+  remotes: "#remotes",
+  functions: "#functions",
+};
 
 /** Where a finding is cured: its station, with the reading or the list open. `couplings` are the rig's, in order. */
 export function cureHref(

@@ -95,9 +95,8 @@ function assignedCheck(problem: Problem, { stages, plan }: Solved, { check }: Ch
   const [id, label] = ["assignment", "Assignment"];
   const swaps = swapsOf(stages, plan);
   const functions = problem.functions.length;
-  const has = `${capital(counted(functions))} function${functions === 1 ? "" : "s"} on ${counted(
-    new Set(plan.flat().filter((remote) => remote !== null)).size,
-  )} coupling${functions === 1 ? "" : "s"}`;
+  const places = new Set(plan.flat().filter((remote) => remote !== null)).size;
+  const has = `${capital(counted(functions))} function${functions === 1 ? "" : "s"} on ${counted(places)} coupling${places === 1 ? "" : "s"}`;
   const rest = { target: "hoses" as const, next: "Look at the hoses" };
   if (swaps.length === 0)
     return check(id, label, { verdict: "good", said: `${has}, nothing swapped.`, ...rest });
@@ -105,7 +104,7 @@ function assignedCheck(problem: Problem, { stages, plan }: Solved, { check }: Ch
   return check(id, label, {
     verdict: "check",
     said: `${has}: hoses are swapped before ${listed(steps.map(({ before }) => before))}.`,
-    why: `${steps[0]!.words} Fewer swaps there are not.`,
+    why: `No way of plugging them in has fewer swaps. ${steps[0]!.words}`,
     ...rest,
   });
 }

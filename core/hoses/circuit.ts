@@ -25,6 +25,9 @@ export type Remote = {
   coupling: string;
 };
 
+/** Sockets a rig may need besides hoses. */
+export const SOCKETS = ["7-pin lights", "3-pin 12 V", "implement bus", "air brakes"] as const;
+
 export type Supply = {
   remotes: readonly Remote[];
   /** at rated engine speed, m³/s */

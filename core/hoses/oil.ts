@@ -37,11 +37,6 @@ export function motorSpeed({ displacement }: Motor, flow: number): number {
   return displacement > 0 ? (flow * MOTOR_EFFICIENCY) / displacement : 0;
 }
 
-/** Force of one cylinder pushing, N: pressure × piston area. */
-export function pushForce({ bore }: Cylinder, pressure: number): number {
-  return pressure * area(bore);
-}
-
 /** Flow a function wants while it moves or runs: its own figure, or a motor's by displacement and speed; null where neither is told. */
 export function wantedFlow({ flow, motor }: HoseFunction): number | null {
   return flow ?? (motor ? motorFlow(motor) : null);

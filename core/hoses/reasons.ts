@@ -35,8 +35,7 @@ export type Change =
 /** Changes that cure it, those that cost least first; each a set of as few changes as it takes, two at the most. */
 export function curesOf(problem: Problem, most = 3): Change[][] {
   const single = changesFor(problem);
-  const works = (changes: readonly Change[]) =>
-    feasible(boardOf(changes.reduce((changed, change) => applied(changed, change), problem)));
+  const works = (changes: readonly Change[]) => feasible(boardOf(appliedAll(problem, changes)));
   const alone = single.filter((change) => works([change]));
   if (alone.length > 0) {
     // Where one more remote does, two are no answer.
@@ -50,16 +49,11 @@ export function curesOf(problem: Problem, most = 3): Change[][] {
   for (const [at, first] of single.entries())
     for (const second of single.slice(at + 1)) {
       if (pairs.length === most) return pairs;
-      // What the first takes out of the problem the second can no longer speak of.
-      if (first.kind === "diverter" && mentions(second, first.fns)) continue;
-      if (works([second, first])) pairs.push([first, second]);
+      // A second diverter would have to speak of functions the first has joined.
+      if (first.kind === "diverter" && second.kind === "diverter") continue;
+      if (works([first, second])) pairs.push([first, second]);
     }
   return pairs;
-}
-
-function mentions(change: Change, fns: readonly number[]): boolean {
-  if (change.kind === "diverter") return true;
-  return "fn" in change && fns.includes(change.fn);
 }
 
 /** Every change worth trying, by what it takes: a wish given up, a valve, a line, a kit, another remote, another tractor. */
@@ -102,8 +96,14 @@ function canDivert({ phases }: Problem, a: HoseFunction, b: HoseFunction): boole
   return plain(a) && plain(b) && !atOnce && a.place === b.place && a.coupling === b.coupling;
 }
 
+/** The problem after several changes: a diverter last, as it joins two functions and the others speak of each. */
+export function appliedAll(problem: Problem, changes: readonly Change[]): Problem {
+  const joins = ({ kind }: Change) => Number(kind === "diverter");
+  return [...changes].sort((a, b) => joins(a) - joins(b)).reduce(applied, problem);
+}
+
 /** The problem after a change. */
-export function applied(problem: Problem, change: Change): Problem {
+function applied(problem: Problem, change: Change): Problem {
   const { functions, supply, pins } = problem;
   const withFn = (fn: number, rest: Partial<HoseFunction>): Problem => ({
     ...problem,

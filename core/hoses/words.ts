@@ -1,7 +1,7 @@
 /** The assignment in words: why none, what cures it, what is swapped when, and what each choice costs. */
 import { capital } from "../quantity/say.ts";
 import type { Rule } from "./board.ts";
-import { type Remote, remoteName } from "./circuit.ts";
+import { remoteName } from "./circuit.ts";
 import type { Cost } from "./cost.ts";
 import { type Need, unmet } from "./fit.ts";
 import { kindOf } from "./kinds.ts";
@@ -41,7 +41,7 @@ export const LACKS: Record<Need, string> = {
 };
 
 export function stageName({ phases }: Stage): string {
-  return listed(phases.map(({ label }) => label.toLowerCase()));
+  return listed(phases.map(({ noun }) => noun));
 }
 
 /** Why there is no plan, a sentence for each reason; those of one stage together. */
@@ -114,34 +114,41 @@ export function cureWords(problem: Problem, cures: readonly (readonly Change[])[
 
 export type SwapStep = { before: string; swaps: Swap[]; words: string };
 
-/** The swap plan: what to do, and before which phase. */
-export function swapSteps(
-  { functions, ...problem }: Problem,
-  stages: readonly Stage[],
-  plan: Plan,
-): SwapStep[] {
-  const remotes = remotesOf({ functions, ...problem });
-  const swaps = swapsOf(stages, plan);
+/** The swap plan: what to do, and before which phase; each as early as its hoses are free, while the machine is small and stands. */
+export function swapSteps(problem: Problem, stages: readonly Stage[], plan: Plan): SwapStep[] {
+  const { functions } = problem;
+  const remotes = remotesOf(problem);
+  const name = (fn: number) => functions[fn]!.name.toLowerCase();
+  const swaps = swapsOf(stages, plan).map((swap) => ({ swap, at: earliest(stages, plan, swap) }));
   return stages.flatMap((stage, at): SwapStep[] => {
-    const here = swaps.filter((swap) => swap.stage === at);
+    const here = swaps.filter((each) => each.at === at).map(({ swap }) => swap);
     if (here.length === 0) return [];
     const out = [...new Set(here.flatMap((swap) => (swap.out === null ? [] : [swap.out])))];
-    const locks = out.map((fn) => `${functions[fn]!.name.toLowerCase()} ${kindOf(functions[fn]!).atWork}`);
+    const locks = out.map((fn) => `${name(fn)} ${kindOf(functions[fn]!).atWork}`);
     const moves = here.map((swap) => {
       const remote = remoteName(remotes[swap.remote]!);
-      const coming = functions[swap.in]!.name.toLowerCase();
       return swap.out === null
-        ? `plug ${coming} into ${remote}`
-        : `take ${functions[swap.out]!.name.toLowerCase()} off ${remote} and plug ${coming} in`;
+        ? `plug ${name(swap.in)} into ${remote}`
+        : `take ${name(swap.out)} off ${remote} and plug ${name(swap.in)} in`;
     });
     return [
       {
-        before: stageName(stage),
+        before: stage.phases[0]!.noun,
         swaps: here,
-        words: `Park${locks.length > 0 ? `, leave ${listed(locks)}` : ""}; engine off, relieve both lines, then ${listed(moves)}.`,
+        words: `Park${locks.length > 0 ? `; leave ${listed(locks)}` : ""}. Engine off, relieve both lines, then ${listed(moves)}.`,
       },
     ];
   });
+}
+
+/** The first stage before which a swap can be made: once what comes off and what goes on were used last. */
+function earliest(stages: readonly Stage[], plan: Plan, { stage, remote, out, in: coming }: Swap): number {
+  const used = (fn: number, at: number) => stages[at]!.active.includes(fn);
+  for (let at = stage - 1; at >= 0; at -= 1) {
+    const taken = stages[at]!.active.some((fn) => plan[fn]![at] === remote);
+    if (taken || used(coming, at) || (out !== null && used(out, at))) return at + 1;
+  }
+  return stage;
 }
 
 /** What a plan costs more than another, worst part first; null where it costs nothing more. */
@@ -156,7 +163,3 @@ export function dearer(than: Cost, cost: Cost): string | null {
 }
 
 export const lacksWords = (needs: readonly Need[]) => listed(needs.map((need) => LACKS[need]));
-
-export function nameOfRemote(remotes: readonly Remote[], at: number): string {
-  return remoteName(remotes[at]!);
-}

@@ -1,0 +1,246 @@
+import { data } from "react-router";
+import { type HoseFunction, type Remote, SOCKETS, USES, type Use } from "../../../core/hoses/circuit.ts";
+import { FUNCTION_KINDS, type FunctionKind, isFunctionKind } from "../../../core/hoses/kinds.ts";
+import { PHASE_KEYS, type PhaseKey } from "../../../core/hoses/phases.ts";
+import type { Family } from "../../../core/quantity/measure.ts";
+import type { Database } from "../../../data/handle.ts";
+import {
+  addFunction,
+  addRemote,
+  changeFunction,
+  changeRemote,
+  functionsOf,
+  type NewFunction,
+  type NewRemote,
+  orderFunctions,
+  remotesOf,
+  removeFunction,
+  removeRemote,
+  setHydraulics,
+} from "../../../data/hoses.ts";
+import type { Machine } from "../../../data/rigs.ts";
+import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import { amountOf } from "../amount.ts";
+import {
+  FUNCTION_FIELDS,
+  FunctionDto,
+  REMOTE_FIELDS,
+  RemoteDto,
+  SUPPLY_FIELDS,
+  SupplyDto,
+} from "./oil.dto.ts";
+
+/** More of either than this no machine has, and the assignment is reckoned for no more. */
+export const MOST_REMOTES = 10;
+export const MOST_FUNCTIONS = 12;
+
+const refused = (errors: FieldErrors) => data({ errors, kept: false }, { status: 422 });
+const kept = () => data({ errors: {} as FieldErrors, kept: true });
+
+/** What the page of a machine's oil can do: a tractor's supply and remotes, an implement's functions, sockets of both. */
+export function keepOil(db: Database, machine: Machine, form: FormData) {
+  const drives = machine.kind !== "implement";
+  switch (form.get("intent")) {
+    case "supply":
+      return drives
+        ? keepSupply(db, machine, form)
+        : refused({ form: "An implement has no pump of its own here." });
+    case "remote":
+      return drives ? keepRemote(db, machine, form) : refused({ form: "Remotes are the tractor's." });
+    case "drop-remote":
+      return dropRemote(db, machine, form);
+    case "sockets":
+      setHydraulics(db, machine.id, { sockets: socketsIn(form) });
+      return kept();
+    case "add-function":
+      return drives ? refused({ form: "Functions are the implement's." }) : startFunction(db, machine, form);
+    case "function":
+      return keepFunction(db, machine, form);
+    case "drop-function":
+      return dropFunction(db, machine, form);
+    case "move-function":
+      return moveFunction(db, machine, form);
+    default:
+      throw new Response("That request was not understood.", { status: 400 });
+  }
+}
+
+const socketsIn = (form: FormData) => SOCKETS.filter((socket) => form.get(`socket ${socket}`) === "on");
+
+/** SI of a field that was checked; null where it was left empty. */
+function si(text: string, family: Family | "length", unit: string): number | null {
+  const amount = amountOf(text, { family, unit, optional: true });
+  return amount.ok ? amount.value : null;
+}
+
+function keepSupply(db: Database, machine: Machine, form: FormData) {
+  const checked = validateForm(SupplyDto, SUPPLY_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { value } = checked;
+  setHydraulics(db, machine.id, {
+    pumpFlow: si(value.pumpFlow, "flow", value.pumpFlowUnit),
+    pressure: si(value.pressure, "pressure", value.pressureUnit),
+    spareOil: si(value.spareOil, "volume", value.spareOilUnit),
+    mainLever: value.mainLever === "" ? null : Number(value.mainLever),
+    freeReturn: value.freeReturn === "on",
+    powerBeyond: value.powerBeyond === "on",
+    loadSensing: value.loadSensing === "on",
+    sockets: socketsIn(form),
+  });
+  return kept();
+}
+
+function keepRemote(db: Database, machine: Machine, form: FormData) {
+  const checked = validateForm(RemoteDto, REMOTE_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { number, lever, action, flow, flowUnit, place, coupling, ...ticks } = checked.value;
+  const own = remotesOf(db, [machine.id]).get(machine.id) ?? [];
+  const id = Number(form.get("remote"));
+  if (own.some((each: Remote) => each.id !== id && each.number === Number(number)))
+    return refused({ number: `There is a remote ${number} already.` });
+  const remote: NewRemote = {
+    number: Number(number),
+    lever,
+    action,
+    flow: si(flow, "flow", flowUnit),
+    place,
+    coupling,
+    float: ticks.float === "on",
+    detent: ticks.detent === "on",
+    timed: ticks.timed === "on",
+    automatic: ticks.automatic === "on",
+  };
+  if (own.some((each) => each.id === id)) changeRemote(db, id, remote);
+  else if (own.length >= MOST_REMOTES) return refused({ number: `${MOST_REMOTES} remotes are the most.` });
+  else addRemote(db, machine.id, remote);
+  return kept();
+}
+
+function dropRemote(db: Database, machine: Machine, form: FormData) {
+  const id = Number(form.get("remote"));
+  if (
+    remotesOf(db, [machine.id])
+      .get(machine.id)
+      ?.some((each) => each.id === id)
+  )
+    removeRemote(db, id);
+  return kept();
+}
+
+const own = (db: Database, machine: Machine) => functionsOf(db, [machine.id]).get(machine.id) ?? [];
+
+/** A new function begins with what its kind usually has. */
+function startFunction(db: Database, machine: Machine, form: FormData) {
+  const kind = form.get("kind");
+  if (!isFunctionKind(kind)) return refused({ kind: "Choose what it does." });
+  const there = own(db, machine);
+  if (there.length >= MOST_FUNCTIONS) return refused({ kind: `${MOST_FUNCTIONS} functions are the most.` });
+  const about: FunctionKind = FUNCTION_KINDS[kind];
+  const same = there.filter((each) => each.kind === kind).length;
+  setHydraulics(db, machine.id, {});
+  addFunction(db, machine.id, {
+    name: same === 0 ? about.label : `${about.label} ${same + 1}`,
+    kind,
+    action: about.action,
+    uses: about.uses,
+    automatic: about.automatic ?? false,
+    trigger: about.trigger ?? false,
+    lockable: about.lockable,
+    place: about.place ?? "rear",
+    coupling: "",
+    pressure: null,
+    flow: about.flow / 60_000,
+    cylinder: null,
+    motor: null,
+    charge: null,
+    tap: "",
+  });
+  return kept();
+}
+
+function usesIn(form: FormData): HoseFunction["uses"] {
+  return Object.fromEntries(
+    PHASE_KEYS.flatMap((key): [PhaseKey, Use][] => {
+      const use = USES.find((each) => each === form.get(`use-${key}`));
+      return use ? [[key, use]] : [];
+    }),
+  );
+}
+
+function keepFunction(db: Database, machine: Machine, form: FormData) {
+  const known = own(db, machine).find(({ id }) => id === Number(form.get("function")));
+  if (!known) return refused({ form: "That function is not this implement's." });
+  const checked = validateForm(FunctionDto, FUNCTION_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { value } = checked;
+  const [bore, rod, stroke] = [
+    si(value.bore, "length", value.boreUnit),
+    si(value.rod, "length", value.rodUnit),
+    si(value.stroke, "length", value.strokeUnit),
+  ];
+  const [displacement, speed] = [
+    si(value.displacement, "displacement", value.displacementUnit),
+    si(value.speed, "rotation", value.speedUnit),
+  ];
+  const errors = sizeErrors({ bore, rod, stroke, displacement, speed, count: value.cylinders });
+  if (Object.keys(errors).length > 0) return refused(errors);
+  const changed: NewFunction = {
+    name: value.name,
+    kind: known.kind,
+    action: value.action,
+    uses: usesIn(form),
+    automatic: value.automatic === "on",
+    trigger: value.trigger === "on",
+    lockable: value.lockable === "on",
+    place: value.place,
+    coupling: value.coupling,
+    pressure: si(value.pressure, "pressure", value.pressureUnit),
+    charge: si(value.charge, "pressure", value.chargeUnit),
+    flow: si(value.flow, "flow", value.flowUnit),
+    tap: value.tap,
+    cylinder:
+      bore === null || stroke === null
+        ? null
+        : { bore, rod: rod ?? 0, stroke, count: value.cylinders === "" ? 1 : Number(value.cylinders) },
+    motor:
+      displacement === null || speed === null
+        ? null
+        : { displacement, speed, caseDrain: value.caseDrain === "on" },
+  };
+  changeFunction(db, known.id, changed);
+  return kept();
+}
+
+type Sizes = Record<"bore" | "rod" | "stroke" | "displacement" | "speed", number | null> & { count: string };
+
+/** Sizes that come in pairs, and that no cylinder has. */
+function sizeErrors({ bore, rod, stroke, displacement, speed, count }: Sizes): FieldErrors {
+  const errors: FieldErrors = {};
+  if (bore !== null && stroke === null) errors.stroke = "A cylinder has bore and stroke.";
+  if (stroke !== null && bore === null) errors.bore = "A cylinder has bore and stroke.";
+  if (bore === null && stroke === null && (rod !== null || count !== ""))
+    errors.bore = "Give bore and stroke as well.";
+  if (bore !== null && (bore <= 0.01 || bore > 0.4)) errors.bore = "Between 10 mm and 40 cm.";
+  if (bore !== null && rod !== null && rod >= bore) errors.rod = "The rod is thinner than the bore.";
+  if (stroke !== null && (stroke <= 0 || stroke > 5)) errors.stroke = "Up to 5 m.";
+  if (displacement !== null && speed === null) errors.speed = "A motor has a size and a speed.";
+  if (speed !== null && displacement === null) errors.displacement = "A motor has a size and a speed.";
+  return errors;
+}
+
+function dropFunction(db: Database, machine: Machine, form: FormData) {
+  const id = Number(form.get("function"));
+  if (own(db, machine).some((each) => each.id === id)) removeFunction(db, id);
+  return kept();
+}
+
+function moveFunction(db: Database, machine: Machine, form: FormData) {
+  const ids = own(db, machine).map(({ id }) => id);
+  const from = ids.indexOf(Number(form.get("function")));
+  const to = from + (form.get("way") === "up" ? -1 : 1);
+  if (from < 0 || to < 0 || to >= ids.length) return kept();
+  const [moved] = ids.splice(from, 1);
+  ids.splice(to, 0, moved!);
+  orderFunctions(db, machine.id, ids);
+  return kept();
+}
