@@ -1,16 +1,13 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../core/quantity/units.ts";
-import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
 import { openDatabase } from "../../data/database.ts";
 import { plantDemoYard } from "../../data/demo/yard.ts";
 import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import { eventsOf } from "../../data/hookup.ts";
 import { keepReading } from "../../data/readings.ts";
-import { listRigs, partsOf } from "../../data/rigs.ts";
 import { fittedOf } from "../../data/settings.ts";
-import { wholesOf } from "../../data/whole.ts";
 import { balanceView } from "./balance/balance-view.ts";
 import { keepWeights } from "./balance/keep-weights.server.ts";
 import { hitchView } from "./hitch/hitch-view.ts";
@@ -19,50 +16,16 @@ import { keepCoupling, keepTicked } from "./hookup/keep-hookup.server.ts";
 import { carryOut } from "./keep.server.ts";
 import { matchView } from "./match/match-view.ts";
 import type { OpenRig } from "./rig-view.server.ts";
+import { sampleForm, sampleOpen } from "./sample-open.ts";
 
 let db: Database;
-const PREFERENCES = {
-  choice: "metric" as const,
-  own: PRESETS.metric,
-  units: PRESETS.metric,
-  theme: "day" as const,
-  person: "",
-};
-
 beforeEach(() => {
   db = openDatabase(":memory:");
   plantDemoYard(db);
 });
 
-/** A rig opened as a page opens it. */
-function open(name: string, units = PRESETS.metric): OpenRig {
-  const parts = partsOf(db, listRigs(db).find((rig) => rig.name.startsWith(name))!.id);
-  const rig = parts[0]!;
-  const whole = wholesOf(db, parts).get(rig.id)!;
-  const judged = judgeWhole(whole, units);
-  const preferences = { ...PREFERENCES, units };
-  const resolved = whole.parts[0]!.rig;
-  const { findings } = judged;
-  return {
-    db,
-    rig,
-    parts,
-    index: 0,
-    whole,
-    resolved,
-    changes: [],
-    judged,
-    findings,
-    cardFindings: [],
-    preferences,
-  };
-}
-
-function form(fields: Record<string, string>): FormData {
-  const own = new FormData();
-  for (const [name, value] of Object.entries({ id: uuid(), person: "Mira", ...fields })) own.set(name, value);
-  return own;
-}
+const open = (name: string, units = PRESETS.metric) => sampleOpen(db, name, units);
+const form = sampleForm;
 const errorsOf = (outcome: ReturnType<typeof keepTicked>) => {
   if (outcome.ok) throw new Error("it was kept");
   return outcome.errors;

@@ -82,7 +82,7 @@ describe("the yard", () => {
     expect(look({ find: "t9" }).rigs.map(({ head }) => head.name)).toEqual(["Meadow drill, 3 m"]);
     expect(look({ find: "sorrick GRAIN" }).rigs).toHaveLength(1);
     expect(look({ find: "nothing such" }).rigs).toEqual([]);
-    expect(look({ state: "ready" }).rigs).toHaveLength(4);
+    expect(look({ state: "ready" }).rigs).toHaveLength(5);
   });
 
   it("is shown a page at a time, and what is put away apart", () => {

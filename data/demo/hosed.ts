@@ -113,7 +113,7 @@ export const PLOUGH: DemoHitching = {
         "tool.mast": "0.66",
         "tool.under": "0.6",
         "tool.underBack": "2.6",
-        "work.topLink": "0.776",
+        "work.topLink": "0.824",
         "work.ballHeight": "0.56",
         "work.control": "draft",
         "work.stabilisers": "free",

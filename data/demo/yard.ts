@@ -38,7 +38,7 @@ import {
 import { FOLDER, PLANTER, PLOUGH } from "./hosed.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { read, type Told } from "./told.ts";
-import { CART, DRIVE_WHEEL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
+import { BROAD_REAR, CART, DRIVE_WHEEL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
 
 /** Fills an empty database with an invented contractor's rigs. */
 export function plantDemoYard(db: Database): void {
@@ -167,13 +167,14 @@ function plantOil(db: Database, rigs: readonly Rig[]): void {
   }
 }
 
-type Tyres = Record<"front" | "wideFront" | "rear" | "cart" | "drive" | "sprayer", number>;
+type Tyres = Record<"front" | "wideFront" | "rear" | "broadRear" | "cart" | "drive" | "sprayer", number>;
 
 function plantTyres(db: Database): Tyres {
   return {
     front: addTyre(db, FRONT),
     wideFront: addTyre(db, WIDE_FRONT),
     rear: addTyre(db, REAR),
+    broadRear: addTyre(db, BROAD_REAR),
     cart: addTyre(db, CART),
     drive: addTyre(db, DRIVE_WHEEL),
     sprayer: addTyre(db, SPRAYER_WHEEL),
@@ -193,6 +194,7 @@ function fitTyres(db: Database, tyres: Tyres, rigs: readonly Rig[]): void {
 function wheelsOf(tyres: Tyres, tractor: Machine, implement: Machine): [number, number | null] {
   if (implement.attachment === "boom") return [tyres.sprayer, tyres.sprayer];
   if (tractor.kind !== "tractor") return [tyres.drive, null];
+  if (tractor.model === "240") return [tyres.wideFront, tyres.broadRear];
   return [tractor.make === "Oxmoor" ? tyres.wideFront : tyres.front, tyres.rear];
 }
 
