@@ -16,7 +16,7 @@ import { keepCoupling, keepTicked } from "./hookup/keep-hookup.server.ts";
 import { carryOut } from "./keep.server.ts";
 import { matchView } from "./match/match-view.ts";
 import type { OpenRig } from "./rig-view.server.ts";
-import { sampleForm, sampleOpen } from "./sample-open.ts";
+import { sampleForm, sampleOpen } from "./sample-open.server.ts";
 
 let db: Database;
 beforeEach(() => {

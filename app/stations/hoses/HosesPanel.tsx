@@ -80,7 +80,13 @@ function Option({ choice: { id, label, lever, now, can, said } }: { choice: Choi
         <span className={`block ${now ? "text-ok" : "text-soft"}`}>{said}.</span>
       </span>
       {can && id !== 0 && (
-        <button type="submit" name="remote" value={id} className="key" aria-label={`${now ? "Pin here" : "Pin"}: ${label}`}>
+        <button
+          type="submit"
+          name="remote"
+          value={id}
+          className="key"
+          aria-label={`${now ? "Pin here" : "Pin"}: ${label}`}
+        >
           {now ? "Pin here" : "Pin"}
         </button>
       )}

@@ -4,7 +4,7 @@ import { openDatabase } from "../../../data/database.ts";
 import { plantDemoYard } from "../../../data/demo/yard.ts";
 import type { Database } from "../../../data/handle.ts";
 import { addRemote, planOf, remotesOf, setHydraulics } from "../../../data/hoses.ts";
-import { sampleForm, sampleOpen } from "../sample-open.ts";
+import { sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { hosesView } from "./hoses-view.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "./keep-hoses.server.ts";
 
