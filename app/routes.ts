@@ -13,6 +13,8 @@ export default [
   route("rigs/:rigId/match", "routes/match.tsx"),
   route("rigs/:rigId/hitch", "routes/hitch.tsx"),
   route("rigs/:rigId/hoses", "routes/hoses.tsx"),
+  route("rigs/:rigId/hoses/tags", "routes/hose-tags.tsx"),
+  route("rigs/:rigId/hoses/tags.pdf", "routes/hose-tags-pdf.ts"),
   route("rigs/:rigId/balance", "routes/balance.tsx"),
   route("rigs/:rigId/hook-up", "routes/hook-up.tsx"),
   route("rigs/:rigId/:station", "routes/station.tsx"),

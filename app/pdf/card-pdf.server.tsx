@@ -1,22 +1,6 @@
-import { resolve } from "node:path";
-import { Document, Font, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { Document, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import type { NumberedView } from "../stations/numbered-view.server.ts";
-
-const FILES = resolve("node_modules/@fontsource/archivo/files");
-let registered = false;
-
-function registerFonts(): void {
-  if (registered) return;
-  Font.register({
-    family: "Archivo",
-    fonts: [400, 700].map((fontWeight) => ({
-      src: `${FILES}/archivo-latin-${fontWeight}-normal.woff`,
-      fontWeight,
-    })),
-  });
-  Font.registerHyphenationCallback((word) => [word]);
-  registered = true;
-}
+import { plain, registerFonts } from "./paper.server.ts";
 
 const styles = StyleSheet.create({
   page: { fontFamily: "Archivo", fontSize: 10.5, padding: 28, color: "#000" },
@@ -37,14 +21,6 @@ const styles = StyleSheet.create({
   foot: { marginTop: 10, fontSize: 9 },
   outdated: { borderWidth: 1.5, borderColor: "#000", padding: 4, fontWeight: 700 },
 });
-
-/** The shipped font has no eighths, minus or primes of their own: written so that every sign is there on paper. */
-function plain(text: string): string {
-  return text
-    .replace(/\u2212/g, "-")
-    .replace(/[\u00a0\u202f]/g, " ")
-    .replace(/→/g, "to");
-}
 
 /** A numbered card on one A5 page. */
 export function cardPdf(card: NumberedView): Promise<Buffer> {

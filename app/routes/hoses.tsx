@@ -64,7 +64,13 @@ export default function HosesStation({ loaderData }: Route.ComponentProps) {
       next={checks.find(({ verdict }) => verdict === "unknown")?.href ?? null}
       picture={hoses.board && <HoseBoard board={hoses.board} action={action} />}
     >
-      <HosesPanel view={hoses} action={action} person={frame.preferences.person} machines={machines} />
+      <HosesPanel
+        view={hoses}
+        action={action}
+        person={frame.preferences.person}
+        machines={machines}
+        rigPath={`/rigs/${frame.rig.id}`}
+      />
     </WholeStation>
   );
 }

@@ -7,7 +7,7 @@ import { HoseBoard } from "./HoseBoard.tsx";
 import type { Cell, Choice, HosesView } from "./hoses-view.ts";
 
 type Machines = { tractor: string; tools: { href: string; name: string }[] };
-type Props = { view: HosesView; action: string; person: string; machines: Machines };
+type Props = { view: HosesView; action: string; person: string; machines: Machines; rigPath: string };
 
 export function HosesPanel(props: Props) {
   const { view, machines } = props;
@@ -174,7 +174,7 @@ function Swaps({ view: { swaps } }: { view: HosesView }) {
 }
 
 /** Pins and preferences, and keeping the plan as it is plugged in. */
-function Kept({ view, action, person }: Props) {
+function Kept({ view, action, person, rigPath }: Props) {
   const fetcher = useFetcher<Outcome>();
   const outcome = fetcher.data;
   useSaid(outcome);
@@ -188,6 +188,11 @@ function Kept({ view, action, person }: Props) {
         </p>
       ))}
       <div className="flex flex-wrap items-end gap-2">
+        {!view.refused && (
+          <Link to={`${rigPath}/hoses/tags`} className="key">
+            Hose tags
+          </Link>
+        )}
         {view.pinned > 0 && (
           <fetcher.Form method="post" action={action}>
             <input type="hidden" name="intent" value="unpin-hoses" />

@@ -7,6 +7,7 @@ import { addRemote, planOf, remotesOf, setHydraulics } from "../../../data/hoses
 import { sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { hosesView } from "./hoses-view.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "./keep-hoses.server.ts";
+import { tagsView } from "./tags-view.ts";
 
 let db: Database;
 beforeEach(() => {
@@ -98,6 +99,33 @@ describe("five circuits on four remotes", () => {
       errors: { form: expect.stringContaining("power beyond") },
     });
     expect(view(ROLLER).pinned).toBe(0);
+  });
+});
+
+describe("hose tags", () => {
+  const tags = (name: string) => {
+    const { rig, whole, judged } = open(name);
+    return tagsView(rig.name, whole, judged.hoses)!.tags.map(({ code, name: of, way, note }) =>
+      [code, of, way, note].filter(Boolean).join(", "),
+    );
+  };
+  it("number and letter both ends, with what each port does and what is swapped", () => {
+    expect(tags("Roller cultivator").slice(0, 4)).toEqual([
+      "1A, Jack or stand, down, swapped: goes on for standing up",
+      "1B, Jack or stand, up, swapped: goes on for standing up",
+      "1A, Front lift, raise, swapped: goes on for field work",
+      "1B, Front lift, lower, swapped: goes on for field work",
+    ]);
+  });
+  it("give a motor its return and leak line, and a single-acting hose no second", () => {
+    const planter = tags("Planter").join("\n");
+    expect(planter).toMatch(/4A, Fan, runs\n4R, Fan, free return\n4L, Fan, leak line, no pressure/);
+    expect(planter).toMatch(/PA, Generator, runs\nPR, Generator, free return/);
+    expect(planter).toMatch(/1A, Downforce, presses down$/);
+  });
+  it("are there only where there is a plan", () => {
+    const { rig, whole, judged } = open("Seed cart");
+    expect(tagsView(rig.name, whole, judged.hoses)).toBeNull();
   });
 });
 

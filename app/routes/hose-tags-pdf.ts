@@ -1,0 +1,17 @@
+import { tagsPdf } from "../pdf/tags-pdf.server.tsx";
+import { tagsView } from "../stations/hoses/tags-view.ts";
+import { openRig } from "../stations/rig-view.server.ts";
+import type { Route } from "./+types/hose-tags-pdf";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { rig, whole, judged } = await openRig(request, params.rigId);
+  const view = tagsView(rig.name, whole, judged.hoses);
+  if (!view)
+    throw new Response("There is no plan for these hoses yet, so there are no tags.", { status: 404 });
+  return new Response(new Uint8Array(await tagsPdf(view)), {
+    headers: {
+      "Content-Type": "application/pdf",
+      "Content-Disposition": `attachment; filename="hose-tags-${rig.id}.pdf"`,
+    },
+  });
+}
