@@ -1,0 +1,571 @@
+/**
+ * Sequences an implement begins with, by the functions it has (common practice; the maker's book comes first). People edit
+ * them afterwards, each implement its own.
+ */
+import { reverseOf } from "./check.ts";
+import { endOf } from "./run.ts";
+import type { Back, Need, Sequence, SequenceKind, Step, World } from "./step.ts";
+
+export type Machine = {
+  /** kinds of its functions, as in core/hoses/kinds.ts */
+  has: ReadonlySet<string>;
+  /** key of core/match/kinds.ts; null where nobody told */
+  kind: string | null;
+  /** driven by the tractor's PTO */
+  driven: boolean;
+  /** it hangs on links or pins of its own */
+  carried: boolean;
+};
+
+type Given = Partial<Omit<Step, "id" | "text">>;
+
+function step(id: string, text: string, given: Given): Step {
+  return {
+    id,
+    actor: "outside",
+    fns: [],
+    way: null,
+    text,
+    look: "",
+    caution: "",
+    needs: [],
+    sets: {},
+    after: [],
+    back: null,
+    stays: false,
+    ...given,
+  };
+}
+
+const back = (text: string, given: Partial<Omit<Back, "text">> = {}): Back => ({
+  text,
+  way: null,
+  look: "",
+  needs: [],
+  caution: "",
+  ...given,
+});
+
+const is = (part: string, state: string): Need => ({ part, is: state });
+const CLEAR = is("people", "clear");
+
+/** A machine's parts before anybody touches it: uncoupled, folded, locked. Parts it does not have are absent. */
+export function atRest({ has, driven, kind, carried: hangs }: Machine): World {
+  const carried = lifting({ has, driven, kind, carried: hangs });
+  const parts: Record<string, [boolean, string]> = {
+    coupled: [true, "no"],
+    hoses: [has.size > 0, "off"],
+    jack: [has.has("jack"), "down"],
+    people: [true, "unknown"],
+    locks: [folds(has), "in"],
+    cradle: [has.has("wings") && has.has("undercarriage"), "carrying"],
+    wings: [has.has("wings"), "folded"],
+    undercarriage: [has.has("undercarriage"), "up"],
+    "wings float": [has.has("wings"), "off"],
+    "undercarriage float": [has.has("undercarriage"), "off"],
+    lift: [carried, "raised"],
+    suspension: [has.has("suspension"), "slack"],
+    tap: [has.has("suspension"), "shut"],
+    PTO: [driven, "stopped"],
+    generator: [has.has("generator"), "stopped"],
+    current: [has.has("generator"), "off"],
+    fan: [has.has("fan"), "stopped"],
+    downforce: [has.has("downforce"), "off"],
+    drive: [mechanical(kind, has), "locked"],
+    "lift float": [has.has("mower lift"), "off"],
+  };
+  return Object.fromEntries(
+    Object.entries(parts).flatMap(([part, [there, state]]) => (there ? [[part, state]] : [])),
+  );
+}
+
+const LIFTS = ["lift", "front lift", "rear lift", "mower lift", "side lift"];
+const lifts = (has: ReadonlySet<string>) => LIFTS.filter((kind) => has.has(kind));
+/** It leaves the ground, by lifts of its own or by the tractor's linkage. */
+const lifting = ({ has, carried }: Machine) => lifts(has).length > 0 || carried;
+
+/** What moves it up and down: levers of its own, or else the linkage. */
+function mover({ has }: Machine, way: Step["way"]): Pick<Step, "actor" | "fns" | "way"> {
+  const fns = lifts(has);
+  return fns.length > 0 ? { actor: "lever", fns, way } : { actor: "driver", fns: [], way: null };
+}
+
+const folds = (has: ReadonlySet<string>) => has.has("wings") || has.has("mower lift");
+/** Meters turned by a ground wheel have a lock-out for the road. */
+const mechanical = (kind: string | null, has: ReadonlySet<string>) =>
+  (kind === "drill" || kind === "planter") && !has.has("generator");
+
+const COUNT_THE_REST = "Walk round it once: nobody within reach, no line overhead, level ground.";
+
+function lookRound(id = "clear"): Step {
+  return step(id, COUNT_THE_REST, {
+    actor: "driver",
+    look: "Everybody in sight, and further away than it reaches.",
+    caution: "Wings and turning ploughs reach further than they look.",
+    sets: { people: "clear" },
+  });
+}
+
+function hookUp({ has }: Machine): Step[] {
+  const steps = [
+    step("coupled", "Hook-up list done: coupled, pins secured, chain on.", {
+      look: "Every line of the list is ticked.",
+      sets: { coupled: "yes" },
+    }),
+  ];
+  if (has.size > 0)
+    steps.push(
+      step("hoses", "Hoses in by their tags, both ends of each.", {
+        look: "Couplings wiped and home; none chafes when the links move.",
+        caution: "Relieve first. Never feel for a leak with a hand.",
+        needs: [is("coupled", "yes")],
+        sets: { hoses: "in" },
+      }),
+    );
+  if (has.has("jack"))
+    steps.push(
+      step("jack up", "Jack up, right off the ground.", {
+        actor: "lever",
+        fns: ["jack"],
+        way: "in",
+        look: "The drawbar hangs on its pin, the jack hangs free.",
+        caution: "Nobody near the drawbar.",
+        needs: [is("coupled", "yes"), is("hoses", "in")],
+        sets: { jack: "up" },
+        back: back("Jack down until it carries.", { way: "out", needs: [is("hoses", "in")] }),
+      }),
+      step("jack stowed", "Swing the jack up, pin it, shut its tap.", {
+        look: "Pin through and clipped, tap across the line.",
+        needs: [is("jack", "up")],
+        sets: { jack: "stowed" },
+        back: back("Open the tap, swing the jack down, pin it."),
+      }),
+    );
+  return steps;
+}
+
+function unfold({ has }: Machine): Step[] {
+  const steps = [lookRound()];
+  const stowed = has.has("jack") ? [is("jack", "stowed")] : [];
+  if (folds(has))
+    steps.push(
+      step("locks out", "Transport locks out.", {
+        look: "Both sides, pins in their holders.",
+        needs: [CLEAR],
+        sets: { locks: "out" },
+        back: back("Transport locks in.", {
+          look: "Both sides, clips in.",
+          needs: has.has("wings") ? [is("wings", "folded")] : [],
+        }),
+      }),
+    );
+  if (has.has("wings") && has.has("undercarriage"))
+    steps.push(
+      step("off cradle", "Undercarriage down until the wings come off the cradle.", {
+        actor: "lever",
+        fns: ["undercarriage"],
+        way: "out",
+        look: "A hand of air over both cradles.",
+        caution: "The whole tool rises.",
+        needs: [CLEAR, is("locks", "out"), ...stowed],
+        sets: { cradle: "clear", undercarriage: "lifted" },
+        back: back("Undercarriage up until the cradle carries the wings.", {
+          way: "in",
+          look: "Both wings lie in the cradle.",
+          needs: [CLEAR, is("wings", "folded")],
+        }),
+      }),
+    );
+  if (has.has("wings"))
+    steps.push(
+      step("wings out", "Unfold the wings, right out.", {
+        actor: "lever",
+        fns: ["wings"],
+        way: "out",
+        look: "Full extension both sides, cylinders at their stops.",
+        caution: "Wings may not be opened while the cradle or a lock holds them.",
+        needs: [
+          CLEAR,
+          is("locks", "out"),
+          ...stowed,
+          ...(has.has("undercarriage") ? [is("cradle", "clear")] : []),
+        ],
+        sets: { wings: "out" },
+        back: back("Fold the wings, right in.", {
+          way: "in",
+          look: "Both at their stops.",
+          needs: [CLEAR, is("wings float", "off"), ...(lifts(has).length > 0 ? [is("lift", "raised")] : [])],
+          caution: "Nobody within reach, no line overhead.",
+        }),
+      }),
+    );
+  if (has.has("undercarriage"))
+    steps.push(
+      step("undercarriage down", "Undercarriage down, to its full extension.", {
+        actor: "lever",
+        fns: ["undercarriage"],
+        way: "out",
+        look: "Cylinders at their stops.",
+        needs: has.has("wings") ? [is("wings", "out")] : [CLEAR],
+        sets: { undercarriage: "down" },
+        back: back("Undercarriage up to where the wings clear the cradle.", {
+          way: "in",
+          needs: [is("undercarriage float", "off")],
+        }),
+      }),
+    );
+  for (const kind of ["wings", "undercarriage"].filter((each) => has.has(each)))
+    steps.push(
+      step(`${kind} float`, `${kind === "wings" ? "Wings" : "Undercarriage"} into float.`, {
+        actor: "lever",
+        fns: [kind],
+        way: "float",
+        look: "The lever stays in float by itself.",
+        needs: kind === "wings" ? [is("wings", "out")] : [is("undercarriage", "down")],
+        sets: { [`${kind} float`]: "on" },
+        back: back(`${kind === "wings" ? "Wings" : "Undercarriage"} out of float.`, { way: "neutral" }),
+      }),
+    );
+  if (has.has("mower lift"))
+    steps.push(
+      step("bed down", "Bed down to the ground, then into float.", {
+        actor: "lever",
+        fns: ["mower lift"],
+        way: "float",
+        look: "The bed lies level on its skids.",
+        caution: "The bed swings down fast.",
+        needs: [CLEAR, is("locks", "out")],
+        sets: { lift: "lowered", "lift float": "on" },
+        back: back("Bed up until its lock catches.", {
+          way: "out",
+          look: "The lock has caught.",
+          needs: [CLEAR],
+        }),
+      }),
+    );
+  if (has.has("suspension"))
+    steps.push(
+      step("tap open", "Open the suspension's tap.", {
+        needs: has.has("mower lift") ? [is("lift float", "on")] : [],
+        sets: { tap: "open" },
+        stays: true,
+      }),
+      step("charge", "Charge the suspension to its pressure.", {
+        actor: "lever",
+        fns: ["suspension"],
+        way: "out",
+        look: "The gauge stands at its working pressure.",
+        needs: [is("tap", "open")],
+        sets: { suspension: "charged" },
+        stays: true,
+      }),
+      step("tap shut", "Shut the tap; it stays shut until uncoupling.", {
+        look: "The gauge stands still with the lever in neutral.",
+        needs: [is("suspension", "charged")],
+        sets: { tap: "shut" },
+        stays: true,
+      }),
+    );
+  const parts = lifts(has).filter((kind) => kind === "front lift" || kind === "rear lift");
+  if (parts.length === 2)
+    steps.push(
+      step("lifts down", "Lower front and rear lift together.", {
+        actor: "lever",
+        fns: parts,
+        way: "in",
+        look: "Both sides touch at once.",
+        needs: has.has("wings") ? [is("wings", "out")] : [CLEAR],
+        sets: { lift: "lowered" },
+        back: back("Raise front and rear lift together.", { way: "out", look: "Everything off the ground." }),
+      }),
+      step("phase", "Hold both lifts right up, then right down, until they run even.", {
+        actor: "lever",
+        fns: parts,
+        way: "out",
+        look: "Both sides at their stops, up and down.",
+        needs: [is("lift", "lowered")],
+        sets: { phase: "even" },
+      }),
+    );
+  return steps;
+}
+
+function start(machine: Machine): Step[] {
+  const { has, kind, driven } = machine;
+  const steps: Step[] = [];
+  if (mechanical(kind, has))
+    steps.push(
+      step("drive free", "Release the drive lock-out, both sides.", {
+        look: "The pins drop in as the wheel turns; a tight chain can hold them out.",
+        sets: { drive: "free" },
+      }),
+    );
+  if (driven)
+    steps.push(
+      step("PTO on", "PTO in at low revs, then up to its speed.", {
+        actor: "PTO",
+        look: "It runs smooth and steady.",
+        caution: "Nobody near the shaft.",
+        sets: { PTO: "running" },
+      }),
+    );
+  if (has.has("generator"))
+    steps.push(
+      step("generator up", "Generator's lever into detent, up to its speed.", {
+        actor: "lever",
+        fns: ["generator"],
+        way: "detent",
+        look: "The terminal shows its speed, and it stands still.",
+        needs: [is("current", "off")],
+        sets: { generator: "running" },
+      }),
+      step("current on", "Switch the generator's current on in the terminal.", {
+        actor: "terminal",
+        look: "No error; the meters answer.",
+        caution: "Before the generator is up to speed it ends in an error, and one starts again.",
+        needs: [is("generator", "running")],
+        sets: { current: "on" },
+      }),
+    );
+  if (has.has("fan"))
+    steps.push(
+      step("fan on", "Fan's lever into detent, up to its speed.", {
+        actor: "lever",
+        fns: ["fan"],
+        way: "detent",
+        look: "The terminal shows its speed, and it stands still.",
+        sets: { fan: "running" },
+      }),
+    );
+  if (has.has("downforce"))
+    steps.push(
+      step("downforce on", "Switch downforce on.", {
+        actor: "terminal",
+        look: "The pressure stands at what was set.",
+        caution: "It is off until switched on: forgotten, the first pass is lost.",
+        sets: { downforce: "on" },
+      }),
+    );
+  if (lifting(machine) && !has.has("mower lift"))
+    steps.push(
+      step(
+        "lower",
+        lifts(has).length > 0 ? "Lower to work while rolling." : "Lower the linkage to work while rolling.",
+        {
+          ...mover(machine, "in"),
+          look: "The terminal begins to record; seed or tools are in the ground.",
+          sets: { lift: "lowered" },
+        },
+      ),
+    );
+  return steps;
+}
+
+function headland(machine: Machine): Step[] {
+  const { has } = machine;
+  const steps: Step[] = [];
+  if (lifting(machine))
+    steps.push(
+      step("raise", "Raise at the headland line.", {
+        ...mover(machine, "out"),
+        look: "The record stops.",
+        sets: { lift: "raised", ...(has.has("mower lift") ? { "lift float": "off" } : {}) },
+      }),
+    );
+  if (has.has("marker"))
+    steps.push(
+      step("marker", "Change the marker over.", {
+        actor: "lever",
+        fns: ["marker"],
+        way: "in",
+        look: "The one on the worked side is up.",
+        needs: lifting(machine) ? [is("lift", "raised")] : [],
+      }),
+    );
+  if (has.has("turnover"))
+    steps.push(
+      step("turn over", "Turn the plough right over.", {
+        actor: "lever",
+        fns: ["turnover"],
+        way: "out",
+        look: "It has reached its stop.",
+        caution: "Raised high enough to clear the ground; nobody within reach.",
+        needs: lifting(machine) ? [is("lift", "raised")] : [],
+      }),
+    );
+  if (lifting(machine))
+    steps.push(
+      step("lower again", "Lower at the headland line.", {
+        ...mover(machine, has.has("mower lift") ? "float" : "in"),
+        look: "The record starts.",
+        needs: [is("lift", "raised")],
+        sets: { lift: "lowered", ...(has.has("mower lift") ? { "lift float": "on" } : {}) },
+      }),
+    );
+  return steps;
+}
+
+function stop(machine: Machine): Step[] {
+  const { has, kind, driven } = machine;
+  const steps: Step[] = [];
+  if (lifting(machine))
+    steps.push(
+      step("raise", "Raise out of the ground.", {
+        ...mover(machine, "out"),
+        look: "The record stops.",
+        sets: { lift: "raised", ...(has.has("mower lift") ? { "lift float": "off" } : {}) },
+      }),
+    );
+  if (has.has("generator"))
+    steps.push(
+      step("current off", "Switch the generator's current off in the terminal.", {
+        actor: "terminal",
+        look: "The meters stand.",
+        sets: { current: "off" },
+      }),
+      step("generator off", "Generator's lever into float, let it run down.", {
+        actor: "lever",
+        fns: ["generator"],
+        way: "float",
+        caution: "First the current, then the oil.",
+        needs: [is("current", "off")],
+        sets: { generator: "stopped" },
+      }),
+    );
+  if (has.has("fan"))
+    steps.push(
+      step("fan off", "Fan's lever into float, let it run down.", {
+        actor: "lever",
+        fns: ["fan"],
+        way: "float",
+        caution: "Shut off hard, it breaks its motor.",
+        sets: { fan: "stopped" },
+      }),
+    );
+  if (has.has("downforce"))
+    steps.push(
+      step("downforce off", "Switch downforce off.", { actor: "terminal", sets: { downforce: "off" } }),
+    );
+  if (driven)
+    steps.push(
+      step("PTO off", "PTO off, wait until everything stands.", {
+        actor: "PTO",
+        look: "The shaft stands.",
+        caution: "Nobody gets off while anything turns.",
+        sets: { PTO: "stopped" },
+      }),
+    );
+  if (mechanical(kind, has))
+    steps.push(
+      step("drive locked", "Pull the drive lock-out pins, both sides.", {
+        look: "The chains stand still when it is pulled.",
+        sets: { drive: "locked" },
+      }),
+    );
+  return steps;
+}
+
+function uncouple({ has }: Machine): Step[] {
+  const steps = [
+    step("level", "Stand on firm, level ground; chocks under the wheels.", {
+      actor: "driver",
+      look: "Park brake on, engine off, key with you.",
+      caution: "A tool that rolls crushes.",
+    }),
+  ];
+  if (has.has("suspension"))
+    steps.push(
+      step("let off", "Open the suspension's tap, let the pressure off, shut it.", {
+        actor: "lever",
+        fns: ["suspension"],
+        way: "float",
+        look: "The gauge stands at nothing.",
+        caution: "Its line keeps its pressure: coupled in again it would jump.",
+        sets: { suspension: "slack" },
+      }),
+    );
+  if (has.has("jack"))
+    steps.push(
+      step("jack swung", "Swing the jack down, pin it, open its tap.", {
+        look: "Pin through and clipped.",
+        needs: [is("hoses", "in")],
+        sets: { jack: "up" },
+      }),
+      step("jack down", "Jack down until the pin is free.", {
+        actor: "lever",
+        fns: ["jack"],
+        way: "out",
+        look: "The pin turns by hand.",
+        caution: "On a plate where the ground is soft.",
+        needs: [is("jack", "up"), is("hoses", "in")],
+        sets: { jack: "down" },
+      }),
+    );
+  if (has.size > 0)
+    steps.push(
+      step("relieve", "Relieve both lines of every hose: levers each way, engine off.", {
+        look: "No lever finds resistance.",
+        needs: has.has("jack") ? [is("jack", "down")] : [],
+        sets: { pressure: "relieved" },
+      }),
+      step("hoses off", "Hoses off, caps on, hung up by their tags.", {
+        needs: [is("pressure", "relieved")],
+        sets: { hoses: "off" },
+      }),
+    );
+  steps.push(
+    step("uncoupled", "Chain, cables and pin out; drive off slowly.", {
+      look: "Nothing is still tied to the tractor.",
+      needs: [
+        ...(has.size > 0 ? [is("hoses", "off")] : []),
+        ...(has.has("jack") ? [is("jack", "down")] : []),
+      ],
+      sets: { coupled: "no" },
+    }),
+  );
+  return steps;
+}
+
+const MADE: Record<Exclude<SequenceKind, "fold">, (machine: Machine) => Step[]> = {
+  "hook-up": hookUp,
+  unfold,
+  start,
+  headland,
+  stop,
+  uncouple,
+};
+
+/** Sequences in the order of a day; fold stands after stop. */
+const DAY = ["hook-up", "unfold", "start", "headland", "stop"] as const;
+
+/** How the machine is when a sequence begins, all before it having been run through. */
+export function startOf(kind: SequenceKind, machine: Machine, lists: Lists = {}): World {
+  const rest = atRest(machine);
+  const upTo = (kinds: readonly Exclude<SequenceKind, "fold">[]) =>
+    kinds.reduce((world, each) => endOf(world, listOf(each, machine, lists).steps), rest);
+  const looked = (world: World) => ({ ...world, people: "unknown" });
+  if (kind === "fold") return looked(upTo(DAY));
+  if (kind === "uncouple")
+    return looked(endOf(startOf("fold", machine, lists), listOf("fold", machine, lists).steps));
+  return looked(upTo(DAY.slice(0, DAY.indexOf(kind))));
+}
+
+/** Lists people edited, by kind; the template stands in for what is not there. */
+export type Lists = Partial<Record<SequenceKind, readonly Step[]>>;
+
+/** The list of one kind: as edited, or as the template has it. */
+export function listOf(kind: SequenceKind, machine: Machine, lists: Lists = {}): Sequence {
+  const edited = lists[kind];
+  if (edited) return { kind, steps: edited };
+  return { kind, steps: kind === "fold" ? foldOf(machine, lists).steps : MADE[kind](machine) };
+}
+
+/** Folding as unfolding taken back, where every step can be; otherwise only the look round, and why. */
+export function foldOf(machine: Machine, lists: Lists = {}): { steps: Step[]; why: string[] } {
+  const begin = startOf("unfold", machine, lists);
+  const unfolding = listOf("unfold", machine, lists);
+  const backwards = reverseOf("fold", begin, unfolding);
+  return backwards.ok
+    ? { steps: [...backwards.sequence.steps], why: [] }
+    : { steps: [lookRound()], why: backwards.why };
+}
