@@ -20,6 +20,7 @@ import { PLACES, type Use } from "../core/hoses/circuit.ts";
 import type { PhaseKey } from "../core/hoses/phases.ts";
 import type { LengthStyle } from "../core/quantity/length.ts";
 import type { Instrument } from "../core/rig/grade.ts";
+import { SEQUENCE_KINDS, type Step } from "../core/sequence/step.ts";
 
 export const machine = sqliteTable("machine", {
   id: integer().primaryKey(),
@@ -305,6 +306,57 @@ export const hosePlan = sqliteTable(
     at: text().notNull(),
   },
   (table) => [index("hose_plan_by_rig").on(table.rigId)],
+);
+
+/** A list of steps as somebody edited it for an implement. Append only; the newest counts, and without steps the template does. */
+export const sequenceList = sqliteTable(
+  "sequence_list",
+  {
+    id: text().primaryKey(),
+    machineId: integer()
+      .notNull()
+      .references(() => machine.id),
+    kind: text({ enum: SEQUENCE_KINDS }).notNull(),
+    steps: text({ mode: "json" }).$type<Step[] | null>(),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("sequence_list_by_machine").on(table.machineId)],
+);
+
+/** A sequence run through on a rig with one of its implements. */
+export const run = sqliteTable(
+  "run",
+  {
+    id: text().primaryKey(),
+    rigId: integer()
+      .notNull()
+      .references(() => rig.id),
+    machineId: integer()
+      .notNull()
+      .references(() => machine.id),
+    kind: text({ enum: SEQUENCE_KINDS }).notNull(),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("run_by_rig").on(table.rigId)],
+);
+
+/** What happened in a run, as it read then. Append only. */
+export const runEvent = sqliteTable(
+  "run_event",
+  {
+    id: text().primaryKey(),
+    runId: text()
+      .notNull()
+      .references(() => run.id),
+    what: text({ enum: ["done", "back", "aborted", "finished"] }).notNull(),
+    step: text().notNull(),
+    said: text().notNull(),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("run_event_by_run").on(table.runId)],
 );
 
 /** That a setting of the yard was changed: weights, tyres, limits, hoses. Append only; what was judged before is judged again. */

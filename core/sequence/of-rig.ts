@@ -1,0 +1,117 @@
+/** A tool's sequences on its rig: the steps of its lists with the levers of the solved assignment, and the swaps where they fall. */
+import { onLinks } from "../dimension/attachment.ts";
+import type { Hoses } from "../hoses/checks.ts";
+import { remoteName } from "../hoses/circuit.ts";
+import { kindOf } from "../hoses/kinds.ts";
+import { PHASES, type PhaseKey } from "../hoses/phases.ts";
+import { remotesOf } from "../hoses/problem.ts";
+import { swapSteps } from "../hoses/words.ts";
+import type { ToolKindKey } from "../match/kinds.ts";
+import { capital } from "../quantity/say.ts";
+import { chosen, type Whole } from "../rig/whole.ts";
+import type { Sequence, SequenceKind, Step, Way } from "./step.ts";
+import { type Lists, listOf, type Machine } from "./templates.ts";
+
+/** In which phase the levers of a sequence are moved. */
+const PHASE_OF: Record<SequenceKind, PhaseKey> = {
+  "hook-up": "stand",
+  unfold: "unfold",
+  start: "field",
+  headland: "headland",
+  stop: "headland",
+  fold: "fold",
+  uncouple: "uncouple",
+};
+
+export function machineOf({ parts, hoses }: Whole, part: number): Machine {
+  const { rig } = parts[part]!;
+  const pto = chosen<string>(rig, "tool.pto");
+  return {
+    has: new Set(hoses.functions.flatMap((fn) => (fn.part === part ? [fn.kind] : []))),
+    kind: chosen<ToolKindKey>(rig, "tool.kind"),
+    driven: pto !== null && pto !== "none",
+    carried: onLinks(rig.attachment),
+  };
+}
+
+/** A step as it is done on this rig: which levers, and which way. */
+export type RigStep = Step & { levers: string[] };
+
+/** The steps of one tool's sequence, with swaps that fall before it put first. */
+export function stepsOfRig(
+  whole: Whole,
+  hoses: Hoses,
+  part: number,
+  kind: SequenceKind,
+  lists: Lists = {},
+): Sequence & { steps: RigStep[] } {
+  const { steps } = listOf(kind, machineOf(whole, part), lists);
+  return {
+    kind,
+    steps: [...swapsBefore(whole, hoses, part, kind), ...steps].map((step) => ({
+      ...step,
+      levers: step.fns.flatMap((fn) => leverOf(whole, hoses, part, kind, fn, step.way) ?? []),
+    })),
+  };
+}
+
+/** Swaps of a rig are done with the sequence of the tool whose hose goes on. */
+function swapsBefore(
+  { hoses: own }: Whole,
+  { problem, solved }: Hoses,
+  part: number,
+  kind: SequenceKind,
+): Step[] {
+  if (!problem || !solved) return [];
+  const noun = PHASES.find(({ key }) => key === PHASE_OF[kind])!.noun;
+  return swapSteps(problem, solved.stages, solved.plan)
+    .filter(
+      ({ before, swaps }) => before === noun && swaps.some((swap) => own.functions[swap.in]!.part === part),
+    )
+    .map(({ words }) => ({
+      id: `swap ${kind}`,
+      actor: "outside" as const,
+      fns: [],
+      way: null,
+      text: words,
+      look: "Each hose home by its tag; what came off is capped and hung up.",
+      caution: "Engine off, key with you. Oil under pressure goes through skin.",
+      needs: [],
+      sets: { swapped: "yes" },
+      after: [],
+      back: null,
+      stays: true,
+    }));
+}
+
+/** "Remote 3, lever 3: unfold"; null where the function has no coupling. */
+function leverOf(
+  { hoses: own }: Whole,
+  { problem, solved }: Hoses,
+  part: number,
+  kind: SequenceKind,
+  fnKind: string,
+  way: Way | null,
+): string | null {
+  if (!problem || !solved) return null;
+  const index = own.functions.findIndex((fn) => fn.part === part && fn.kind === fnKind);
+  const fn = own.functions[index];
+  if (!fn) return null;
+  const stage = solved.stages.findIndex(({ phases }) => phases.some(({ key }) => key === PHASE_OF[kind]));
+  const places = solved.plan[index]!;
+  const at = (stage < 0 ? null : places[stage]) ?? places.find((place) => place !== null);
+  if (at === undefined || at === null) return null;
+  const remote = remotesOf(problem)[at]!;
+  const lever = remote.lever === "" || remote.lever === `lever ${remote.number}` ? "" : `, ${remote.lever}`;
+  const word = wayWord(kindOf(fn).ways, way);
+  return `${capital(remoteName(remote))}${lever}: ${fn.name.toLowerCase()}${word === "" ? "" : ` ${word}`}`;
+}
+
+function wayWord([out, back]: readonly [string, string], way: Way | null): string {
+  if (way === null) return "";
+  return way === "out"
+    ? out
+    : way === "in"
+      ? back
+      : { float: "to float", detent: "to detent", neutral: "to neutral" }[way];
+}
