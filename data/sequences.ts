@@ -81,10 +81,12 @@ export function runEventsOf(db: Database, runIds: readonly string[]): RunEvent[]
 
 /** The steps done in a run and not taken back, in order. */
 export function doneIn(events: readonly Pick<RunEvent, "what" | "step">[]): string[] {
-  return events.reduce<string[]>((done, { what, step }) => {
-    if (what === "done") return [...done, step];
-    return what === "back" ? done.filter((each) => each !== step) : done;
-  }, []);
+  const done = new Set<string>();
+  for (const { what, step } of events) {
+    if (what === "done") done.add(step);
+    if (what === "back") done.delete(step);
+  }
+  return [...done];
 }
 
 export type NewEvent = Pick<RunEvent, "what" | "step" | "said">;

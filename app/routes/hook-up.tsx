@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { HookupList } from "../stations/hookup/HookupList.tsx";
 import { hookupView } from "../stations/hookup/hookup-view.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
@@ -33,6 +34,9 @@ export default function HookUp({ loaderData: { frame, list } }: Route.ComponentP
             </b>{" "}
             The operator's manual and local rules come first.
           </p>
+          <Link to={`${rigPath}/sequences/hook-up`} className="key mt-2">
+            Unfold, start, fold: step by step
+          </Link>
         </div>
         <HookupList view={list} action={`${rigPath}/keep`} person={frame.preferences.person} />
       </div>

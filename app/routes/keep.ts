@@ -5,6 +5,7 @@ import { keepCoupling, keepTicked } from "../stations/hookup/keep-hookup.server.
 import { keepPin, keepPlugged, keepUnpinned } from "../stations/hoses/keep-hoses.server.ts";
 import { carryOut, type Outcome } from "../stations/keep.server.ts";
 import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
+import { keepRun } from "../stations/sequences/keep-run.server.ts";
 import type { Route } from "./+types/keep";
 
 /** What needs the whole rig to be decided. */
@@ -12,6 +13,7 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome> = {
   "fit-weights": keepWeights,
   tick: keepTicked,
   coupling: keepCoupling,
+  run: keepRun,
   "pin-hose": keepPin,
   "unpin-hoses": keepUnpinned,
   "keep-plan": keepPlugged,

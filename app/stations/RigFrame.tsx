@@ -15,12 +15,24 @@ type Props = {
   drawing?: { desk: Plan; phone: Plan; title: string };
   /** in the place of any drawing; on a phone the station shows it itself, where it belongs */
   picture?: React.ReactNode;
+  /** a phone shows nothing but what is to be done */
+  alone?: boolean;
   ways: Omit<Ways, "before" | "after" | "turn">;
   children: React.ReactNode;
 };
 
 /** What stands round every station: the rig's name, the walk-round, the drawing. */
-export function RigFrame({ view, station, hrefOf, lit, drawing, picture, ways, children }: Props) {
+export function RigFrame({
+  view,
+  station,
+  hrefOf,
+  lit,
+  drawing,
+  picture,
+  alone = false,
+  ways,
+  children,
+}: Props) {
   const { rig, preferences, pegs } = view;
   const { desk, phone } = drawing ?? view;
   const here = pegs.findIndex(({ key }) => key === station);
@@ -43,7 +55,7 @@ export function RigFrame({ view, station, hrefOf, lit, drawing, picture, ways, c
         <p className="truncate text-small text-soft">{rig.identity}</p>
       </Header>
       <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_1fr] max-lg:flex max-lg:flex-col">
-        <div className={lit ? "max-sm:hidden" : ""}>
+        <div className={lit || alone ? "max-sm:hidden" : ""}>
           <WalkRound pegs={pegs} station={station} />
         </div>
         <div

@@ -23,6 +23,12 @@ export function day(iso: string): string {
   });
 }
 
+/** "3 Nov 2026, 06:12", in UTC as everything stored is. */
+/** The day and the minute in UTC. */
+export function moment(iso: string): string {
+  return `${day(iso)}, ${iso.slice(11, 16)}`;
+}
+
 /** What a bare number means in a field that shows `style`. */
 export function bareWord(style: FieldUnit): string {
   return (isLengthStyle(style) && isFeet(style)) || style === "in" ? "inches" : style;

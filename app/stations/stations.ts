@@ -3,7 +3,7 @@ import type { Check } from "../../core/finding/check.ts";
 import { type Finding, SEVERITIES, type Severity, type Target } from "../../core/finding/finding.ts";
 
 /** A stop of the walk-round: a station, or one of the lists that come of them. */
-export type WalkKey = StationKey | "hook-up" | "card";
+export type WalkKey = StationKey | "hook-up" | "sequences" | "card";
 
 /** The walk-round as far as it is built, in working order. */
 export const STATIONS: readonly { key: WalkKey; label: string }[] = [

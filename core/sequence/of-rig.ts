@@ -9,7 +9,7 @@ import { swapSteps } from "../hoses/words.ts";
 import type { ToolKindKey } from "../match/kinds.ts";
 import { capital } from "../quantity/say.ts";
 import { chosen, type Whole } from "../rig/whole.ts";
-import type { Sequence, SequenceKind, Step, Way } from "./step.ts";
+import type { SequenceKind, Step, Way } from "./step.ts";
 import { type Lists, listOf, type Machine } from "./templates.ts";
 
 /** In which phase the levers of a sequence are moved. */
@@ -22,6 +22,12 @@ const PHASE_OF: Record<SequenceKind, PhaseKey> = {
   fold: "fold",
   uncouple: "uncouple",
 };
+
+/** The stage of the assignment a sequence is done in; null where nothing is used in it. */
+export function stageOf({ solved }: Hoses, kind: SequenceKind): string | null {
+  const at = solved?.stages.findIndex(({ phases }) => phases.some(({ key }) => key === PHASE_OF[kind])) ?? -1;
+  return at < 0 ? null : String(at);
+}
 
 export function machineOf({ parts, hoses }: Whole, part: number): Machine {
   const { rig } = parts[part]!;
@@ -36,6 +42,7 @@ export function machineOf({ parts, hoses }: Whole, part: number): Machine {
 
 /** A step as it is done on this rig: which levers, and which way. */
 export type RigStep = Step & { levers: string[] };
+export type RigSequence = { kind: SequenceKind; steps: RigStep[] };
 
 /** The steps of one tool's sequence, with swaps that fall before it put first. */
 export function stepsOfRig(
@@ -44,7 +51,7 @@ export function stepsOfRig(
   part: number,
   kind: SequenceKind,
   lists: Lists = {},
-): Sequence & { steps: RigStep[] } {
+): RigSequence {
   const { steps } = listOf(kind, machineOf(whole, part), lists);
   return {
     kind,

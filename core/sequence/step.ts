@@ -3,6 +3,10 @@
 export const SEQUENCE_KINDS = ["hook-up", "unfold", "start", "headland", "stop", "fold", "uncouple"] as const;
 export type SequenceKind = (typeof SEQUENCE_KINDS)[number];
 
+export function isSequenceKind(text: unknown): text is SequenceKind {
+  return SEQUENCE_KINDS.some((kind) => kind === text);
+}
+
 export const SEQUENCE_LABELS: Record<SequenceKind, string> = {
   "hook-up": "Hook up",
   unfold: "Unfold",

@@ -13,7 +13,7 @@ import { gradeOf } from "../../../core/rig/grade.ts";
 import type { Whole } from "../../../core/rig/whole.ts";
 import { type Judged, judgeWhole } from "../../../core/walk-round/judge-whole.ts";
 import { eventsOf, ticksOf } from "../../../data/hookup.ts";
-import { day } from "../print.ts";
+import { day, moment } from "../print.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { cureHref } from "../stations.ts";
 
@@ -68,11 +68,11 @@ export function hookupView(open: OpenRig): HookupView {
     rows: states.map((state) => rowOf(state, states, open)),
     done: states.filter(({ tick }) => tick !== null).length,
     coupled:
-      latest?.kind === "coupled" ? { id: latest.id, said: `${when(latest.at)}, ${latest.person}` } : null,
+      latest?.kind === "coupled" ? { id: latest.id, said: `${moment(latest.at)}, ${latest.person}` } : null,
     open: protections.length > 0 ? `${protections.length} lines that protect people are open.` : null,
     log: events.slice(0, 8).map(({ id, kind, at, person }) => ({
       id,
-      said: `${kind === "coupled" ? "Coupled" : "Uncoupled"} ${when(at)}, ${person}`,
+      said: `${kind === "coupled" ? "Coupled" : "Uncoupled"} ${moment(at)}, ${person}`,
     })),
   };
 }
@@ -91,8 +91,8 @@ function rowOf({ line, tick, lapsed }: LineState, states: readonly LineState[], 
       id: tick.id,
       said:
         tick.state === "done"
-          ? `done, ${tick.person}, ${when(tick.at)}`
-          : `does not apply: ${tick.reason}; ${tick.person}, ${when(tick.at)}`,
+          ? `done, ${tick.person}, ${moment(tick.at)}`
+          : `does not apply: ${tick.reason}; ${tick.person}, ${moment(tick.at)}`,
     },
     lapsed: lapsed && !stop ? `Ticked by ${lapsed.person} when it read: ${lapsed.said}` : null,
     held: tick ? null : heldBy(states, key),
@@ -120,9 +120,4 @@ function citesOf({ cites }: HookupLine, { whole, rig, parts, preferences }: Open
       },
     ];
   });
-}
-
-/** "3 Nov 2026, 06:12", in UTC as everything stored is. */
-function when(iso: string): string {
-  return `${day(iso)}, ${iso.slice(11, 16)}`;
 }

@@ -1,6 +1,6 @@
 import { IsIn, IsUUID, Length, ValidateIf } from "class-validator";
 
-class BySomebodyDto {
+export class BySomebodyDto {
   /** given by the device, so that what is sent twice is kept once */
   @IsUUID(undefined, { message: "This entry has no number of its own." })
   id!: string;

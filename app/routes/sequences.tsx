@@ -1,0 +1,67 @@
+import { stageOf } from "../../core/sequence/of-rig.ts";
+import { isSequenceKind, type SequenceKind } from "../../core/sequence/step.ts";
+import { HoseBoard } from "../stations/hoses/HoseBoard.tsx";
+import { hosesView } from "../stations/hoses/hoses-view.ts";
+import { RigFrame } from "../stations/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { Kinds, Runner } from "../stations/sequences/Runner.tsx";
+import { sequenceView } from "../stations/sequences/sequences-view.server.ts";
+import type { Route } from "./+types/sequences";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const open = await openRig(request, params.rigId);
+  const kind = params.kind ?? "hook-up";
+  if (!isSequenceKind(kind)) throw new Response("There is no such sequence.", { status: 404 });
+  const { search } = new URL(request.url);
+  const hrefOf = (each: SequenceKind) => `/rigs/${open.rig.id}/sequences/${each}${search}`;
+  const { whole, judged, preferences } = open;
+  const asked = { whole, hoses: judged.hoses, units: preferences.units, fn: null, kept: null };
+  const board = hosesView({
+    ...asked,
+    stage: stageOf(judged.hoses, kind),
+    hrefOf: () => `/rigs/${open.rig.id}/hoses`,
+  }).board;
+  return {
+    frame: frameOf(open, "sequences", request),
+    view: sequenceView(open, kind, hrefOf),
+    board,
+    search,
+  };
+}
+
+export function meta({ loaderData }: Route.MetaArgs) {
+  return [
+    { title: loaderData ? `${loaderData.view.title}, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" },
+  ];
+}
+
+export default function Sequences({ loaderData: { frame, view, board, search } }: Route.ComponentProps) {
+  const rigPath = `/rigs/${frame.rig.id}`;
+  return (
+    <RigFrame
+      view={frame}
+      station="sequences"
+      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
+      lit={null}
+      alone
+      picture={board && <HoseBoard board={board} action={`${rigPath}/keep${search}`} />}
+      ways={{ next: null, below: null, above: null, close: null }}
+    >
+      <div className="grid gap-3">
+        <div>
+          <h1>{view.title}</h1>
+          <p className="text-lead text-soft">
+            One step at a time, each with what to look for. The operator's manual comes first.
+          </p>
+        </div>
+        <Kinds kinds={view.kinds} />
+        <Runner
+          key={view.kind}
+          view={view}
+          action={`${rigPath}/keep${search}`}
+          person={frame.preferences.person}
+        />
+      </div>
+    </RigFrame>
+  );
+}

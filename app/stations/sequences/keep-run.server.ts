@@ -1,0 +1,40 @@
+import { positionOf, refusal, refusalBack } from "../../../core/sequence/run.ts";
+import { keepRunEvents, type NewEvent } from "../../../data/sequences.ts";
+import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import type { Outcome } from "../keep.server.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import { openSequence, saidOf } from "./open-sequence.server.ts";
+import { RUN_FIELDS, RunDto } from "./run.dto.ts";
+
+const refused = (errors: FieldErrors): Outcome => ({ ok: false, errors, asksReason: false });
+
+/** Keeps what happened in a run, if it can happen now; out of order it is refused with the reason. */
+export function keepRun(open: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(RunDto, RUN_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { id, person, kind, run, what, step, said } = checked.value;
+  const { sequence, start, run: under, done } = openSequence(open, kind);
+  if (under && under.id !== run)
+    return refused({ form: `${under.person} runs this already. Look at it again.` });
+  if (!under && what !== "done") return refused({ form: "Nothing is under way." });
+  const found = sequence.steps.find((each) => each.id === step);
+  if (what === "done") {
+    const why = refusal(start, sequence, done, step);
+    if (why.length > 0) return refused({ form: why.join(" ") });
+    if (found && saidOf(found) !== said)
+      return refused({ form: `The step reads otherwise now: ${saidOf(found)}` });
+  }
+  if (what === "back") {
+    const why = refusalBack(start, sequence, done);
+    if (why.length > 0) return refused({ form: why.join(" ") });
+    if (done.at(-1) !== step) return refused({ form: "Only the last step can be taken back." });
+  }
+  const events: (NewEvent & { id?: string })[] = [{ id, what, step, said }];
+  const last = what === "done" && positionOf(start, sequence, [...done, step]).next === null;
+  if (last) events.push({ what: "finished", step: "", said: "Run through" });
+  keepRunEvents(open.db, { id: run, rigId: open.rig.id, machineId: open.rig.implement.id, kind }, events, {
+    person,
+    at: new Date(),
+  });
+  return { ok: true, kept: { id, said: last ? "Run through, to the end" : "" }, person };
+}
