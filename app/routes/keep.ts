@@ -4,6 +4,7 @@ import { keepWeights } from "../stations/balance/keep-weights.server.ts";
 import { keepCoupling, keepTicked } from "../stations/hookup/keep-hookup.server.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "../stations/hoses/keep-hoses.server.ts";
 import { carryOut, type Outcome } from "../stations/keep.server.ts";
+import { keepRung } from "../stations/ladder.server.ts";
 import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
 import { keepRun } from "../stations/sequences/keep-run.server.ts";
 import type { Route } from "./+types/keep";
@@ -14,6 +15,7 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome> = {
   tick: keepTicked,
   coupling: keepCoupling,
   run: keepRun,
+  rung: keepRung,
   "pin-hose": keepPin,
   "unpin-hoses": keepUnpinned,
   "keep-plan": keepPlugged,

@@ -187,7 +187,7 @@ function Pages({ yard: { page, pages, find, state } }: { yard: Route.ComponentPr
   );
 }
 
-function RigCard({ rig: { head, holding, more, standing, drawing, away } }: { rig: YardRig }) {
+function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away } }: { rig: YardRig }) {
   const { stops, fixes, checks } = standing;
   return (
     <li
@@ -240,6 +240,13 @@ function RigCard({ rig: { head, holding, more, standing, drawing, away } }: { ri
           </Link>
           <Link to={`/rigs/${head.id}/card`} className={stops ? "key" : "key-main"}>
             Cab card
+          </Link>
+          <Link
+            to={`/rigs/${head.id}/ladder`}
+            className="key"
+            aria-label={`Start ${climbed.good} of ${climbed.all}: ${head.name}`}
+          >
+            Start {climbed.good} of {climbed.all}
           </Link>
           <Manage id={head.id} name={head.name} away={away} />
         </div>

@@ -133,7 +133,7 @@ function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
   return (
     <nav aria-label="Walk-round" className="bg-sheet max-lg:border-b max-lg:border-line lg:h-full lg:pt-4">
       <ol className="flex max-lg:overflow-x-auto lg:flex-col lg:gap-1">
-        {pegs.map(({ key, label, href, worst, word }, index) => {
+        {pegs.map(({ key, label, href, worst, word, open }, index) => {
           const now = key === station;
           return (
             <li key={key} ref={now ? intoView : undefined} className="max-lg:min-w-[112px] max-lg:flex-1">
@@ -142,7 +142,7 @@ function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
                 aria-current={now ? "page" : undefined}
                 className={`flex min-h-12 items-center gap-2.5 px-3 no-underline max-lg:justify-center ${now ? "bg-dye-wash font-bold text-dye" : ""}`}
               >
-                <PegMark number={index + 1} tone={toneOf({ worst, word })} now={now} />
+                <PegMark number={index + 1} tone={toneOf({ worst, open })} now={now} />
                 <span className="leading-tight whitespace-nowrap">
                   {label}
                   <span
@@ -162,9 +162,9 @@ function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
 
 type Tone = "stop" | "well" | "open";
 
-function toneOf({ worst, word }: Pick<Peg, "worst" | "word">): Tone {
+function toneOf({ worst, open }: Pick<Peg, "worst" | "open">): Tone {
   if (worst === "stop") return "stop";
-  return worst === null && word !== "open" ? "well" : "open";
+  return worst === null && !open ? "well" : "open";
 }
 
 /** On a phone the row of stations is wider than the screen: the one that is open stands in it. */

@@ -5,6 +5,7 @@ import { drawPlan } from "../../core/drawing/plan.ts";
 import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import type { Finding } from "../../core/finding/finding.ts";
+import { standing } from "../../core/ladder/ladder.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { type Whole, works } from "../../core/rig/whole.ts";
@@ -12,10 +13,11 @@ import { type Judged, judgeWhole } from "../../core/walk-round/judge-whole.ts";
 import { database } from "../../data/database.ts";
 import { changesOf } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
-import { eventsOf } from "../../data/hookup.ts";
+import { ladderFacts } from "../../data/ladder.ts";
 import { partsOf, type Rig } from "../../data/rigs.ts";
 import { machineName, wholesOf } from "../../data/whole.ts";
 import { type Preferences, readPreferences } from "../session/preferences.server.ts";
+import { rungsOf } from "./ladder.server.ts";
 import { type Peg, pegsOf, type WalkKey } from "./stations.ts";
 
 export type RigHead = {
@@ -127,6 +129,8 @@ export function headOf(parts: readonly Rig[]): RigHead {
 export function frameOf(open: OpenRig, station: WalkKey, request: Request): RigFrameView {
   const { db, rig, parts, resolved, whole, index, findings, judged, preferences } = open;
   const { units } = preferences;
+  const facts = ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;
+  const climbed = standing(rungsOf(whole, judged, facts));
   const search = new URL(request.url).searchParams;
   const view = search.get("view") === "side" ? "side" : "plan";
   const at = search.get("at");
@@ -141,7 +145,7 @@ export function frameOf(open: OpenRig, station: WalkKey, request: Request): RigF
     preferences,
     pegs: pegsOf(
       rig.id,
-      { findings, checks: judged.checks, coupled: eventsOf(db, rig.id)[0]?.kind === "coupled" },
+      { findings, checks: judged.checks, coupled: facts.coupled !== null, climbed },
       parts.length > 1 ? rig.couplingId : null,
     ),
     stops: findings.filter(({ severity }) => severity === "stop").length,

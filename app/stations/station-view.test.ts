@@ -142,7 +142,9 @@ describe("the walk-round", () => {
       const own = listRigs(db)[index]!;
       const { checks, findings } = judgeWhole(wholesOf(db, [own]).get(own.id)!, PRESETS.metric);
       const coupled = eventsOf(db, own.id)[0]?.kind === "coupled";
-      return pegsOf(own.id, { checks, findings, coupled }, null).map(({ key, word }) => `${key} ${word}`);
+      return pegsOf(own.id, { checks, findings, coupled, climbed: { good: 3, all: 9 } }, null).map(
+        ({ key, word }) => `${key} ${word}`,
+      );
     };
     // Of the borrowed drill nobody told anything for the first stations: that is not good, it is open.
     expect(worst(1)).toEqual([
@@ -154,6 +156,7 @@ describe("the walk-round", () => {
       "antenna check",
       "tool stop",
       "card stop",
+      "ladder 3 of 9",
     ]);
     expect(worst(2)).toEqual([
       "match good",
@@ -164,6 +167,7 @@ describe("the walk-round", () => {
       "antenna good",
       "tool good",
       "card good",
+      "ladder 3 of 9",
     ]);
   });
 });

@@ -24,10 +24,11 @@ const check = (station: Check["station"], verdict: Check["verdict"]): Check => (
 });
 const words = (walked: Partial<Parameters<typeof pegsOf>[1]>) =>
   Object.fromEntries(
-    pegsOf(7, { findings: [], checks: [], coupled: false, ...walked }, null).map(({ key, word }) => [
-      key,
-      word,
-    ]),
+    pegsOf(
+      7,
+      { findings: [], checks: [], coupled: false, climbed: { good: 2, all: 9 }, ...walked },
+      null,
+    ).map(({ key, word }) => [key, word]),
   );
 
 describe("the pegs of the walk-round", () => {
@@ -58,7 +59,7 @@ describe("the pegs of the walk-round", () => {
   });
 
   it("keep the tool in view from station to station", () => {
-    const [first] = pegsOf(7, { findings: [], checks: [], coupled: false }, 12);
+    const [first] = pegsOf(7, { findings: [], checks: [], coupled: false, climbed: { good: 0, all: 9 } }, 12);
     expect(first!.href).toBe("/rigs/7/match?tool=12");
   });
 });

@@ -3,7 +3,7 @@ import type { Check } from "../../core/finding/check.ts";
 import { type Finding, SEVERITIES, type Severity, type Target } from "../../core/finding/finding.ts";
 
 /** A stop of the walk-round: a station, or one of the lists that come of them. */
-export type WalkKey = StationKey | "hook-up" | "sequences" | "card";
+export type WalkKey = StationKey | "hook-up" | "sequences" | "card" | "ladder";
 
 /** The walk-round as far as it is built, in working order. */
 export const STATIONS: readonly { key: WalkKey; label: string }[] = [
@@ -15,6 +15,7 @@ export const STATIONS: readonly { key: WalkKey; label: string }[] = [
   { key: "antenna", label: "Antenna" },
   { key: "tool", label: "Tool" },
   { key: "card", label: "Cab card" },
+  { key: "ladder", label: "Start" },
 ];
 
 export type Peg = {
@@ -25,6 +26,8 @@ export type Peg = {
   worst: Severity | null;
   /** the word under the label: the worst, or how far it has come */
   word: string;
+  /** nothing wrong, and not finished either */
+  open: boolean;
 };
 
 /** Which stations' stops hold a list back. */
@@ -38,10 +41,16 @@ export type Walked = {
   checks: readonly Check[];
   /** whether the rig is coupled by the log */
   coupled: boolean;
+  /** how far its ladder is climbed */
+  climbed: { good: number; all: number };
 };
 
 /** The walk-round with how each station stands. Where something could not be judged yet, nothing is called good. */
-export function pegsOf(rigId: number, { findings, checks, coupled }: Walked, tool: number | null): Peg[] {
+export function pegsOf(
+  rigId: number,
+  { findings, checks, coupled, climbed }: Walked,
+  tool: number | null,
+): Peg[] {
   return STATIONS.map(({ key, label }) => {
     const from = MADE_OF[key];
     const own = findings.filter(({ station, severity }) =>
@@ -52,14 +61,17 @@ export function pegsOf(rigId: number, { findings, checks, coupled }: Walked, too
     const open =
       key === "hook-up"
         ? !coupled
-        : checks.some(({ station, verdict }) => station === key && verdict === "unknown");
+        : key === "ladder"
+          ? climbed.good < climbed.all
+          : checks.some(({ station, verdict }) => station === key && verdict === "unknown");
     const well = key === "hook-up" ? "coupled" : "good";
     return {
       key,
       label,
       href: `/rigs/${rigId}/${key}${tool === null ? "" : `?tool=${tool}`}`,
       worst,
-      word: worst ?? (open ? "open" : well),
+      word: key === "ladder" ? `${climbed.good} of ${climbed.all}` : (worst ?? (open ? "open" : well)),
+      open: worst === null && open,
     };
   });
 }

@@ -1,16 +1,24 @@
 import { drawThumbnail, type Thumbnail } from "../../core/drawing/thumbnail.ts";
 import type { Finding } from "../../core/finding/finding.ts";
+import { standing } from "../../core/ladder/ladder.ts";
 import { PRESETS, type Units } from "../../core/quantity/units.ts";
 import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
 import type { Database } from "../../data/handle.ts";
+import type { LadderFacts } from "../../data/ladder.ts";
 import type { Rig } from "../../data/rigs.ts";
 import { keysOf, type Marks, marksOf, touchedSince } from "../../data/touched.ts";
 import { wholesOf } from "../../data/whole.ts";
+import { rungsOf } from "../stations/ladder.server.ts";
 
 export type Standing = { stops: number; fixes: number; checks: number };
 
 /** What a rig's card in the yard shows beside its names. */
-export type Judged = { holding: Finding[]; drawing: Thumbnail };
+export type Judged = {
+  holding: Finding[];
+  drawing: Thumbnail;
+  /** how far its ladder is climbed, with what the log says now */
+  climbed: (facts: LadderFacts) => { good: number; all: number };
+};
 
 type Board = {
   marks: Marks;
@@ -59,12 +67,15 @@ export function judgedOf(db: Database, parts: readonly Rig[], units: Units): Map
   const written = `${units.tape} ${units.small}`;
   const unknown = parts.filter(({ id }) => !judged.get(id)?.has(written));
   for (const [id, whole] of wholesOf(db, unknown)) {
-    const holding = judgeWhole(whole, units).findings.filter(
-      ({ severity }) => severity === "stop" || severity === "fix",
-    );
+    const judgedWhole = judgeWhole(whole, units);
+    const holding = judgedWhole.findings.filter(({ severity }) => severity === "stop" || severity === "fix");
     const [lead, ...others] = whole.parts.map((part) => part.rig);
     const own = judged.get(id) ?? new Map<string, Judged>();
-    own.set(written, { holding, drawing: drawThumbnail(lead!, 150, 210, others) });
+    own.set(written, {
+      holding,
+      drawing: drawThumbnail(lead!, 150, 210, others),
+      climbed: (facts) => standing(rungsOf(whole, judgedWhole, facts)),
+    });
     judged.set(id, own);
   }
   return new Map(parts.map(({ id }) => [id, judged.get(id)!.get(written)!]));

@@ -2,6 +2,7 @@ import type { Thumbnail } from "../../core/drawing/thumbnail.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
+import { ladderFacts } from "../../data/ladder.ts";
 import { byRig, listEveryPart, type Rig } from "../../data/rigs.ts";
 import { headOf, type RigHead } from "../stations/rig-view.server.ts";
 import { cureHref } from "../stations/stations.ts";
@@ -17,6 +18,8 @@ export type YardRig = {
   holding: (Finding & { href: string })[];
   more: number;
   drawing: Thumbnail;
+  /** rungs of its start-of-work ladder that are good, of those that apply */
+  climbed: { good: number; all: number };
   away: boolean;
 };
 
@@ -98,10 +101,11 @@ function viewRigs(
   units: Units,
 ): YardRig[] {
   const judged = judgedOf(db, rigs.flat(), units);
+  const facts = ladderFacts(db, new Map(rigs.map((parts) => [parts[0]!.id, parts])));
   return rigs.map((parts) => {
     const rig = parts[0]!;
     const couplings = parts.map(({ couplingId }) => couplingId);
-    const { holding, drawing } = judged.get(rig.id)!;
+    const { holding, drawing, climbed } = judged.get(rig.id)!;
     return {
       head: headOf(parts),
       standing: standings.get(rig.id)!,
@@ -110,6 +114,7 @@ function viewRigs(
         .map((finding) => ({ ...finding, href: cureHref(rig.id, finding, couplings) })),
       more: Math.max(0, holding.length - HOLDING_AT_ONCE),
       drawing,
+      climbed: climbed(facts.get(rig.id)!),
       away: rig.archivedAt !== null,
     };
   });

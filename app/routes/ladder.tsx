@@ -1,0 +1,43 @@
+import { standing } from "../../core/ladder/ladder.ts";
+import { Ladder } from "../stations/Ladder.tsx";
+import { ladderFactsOf, rungsOf } from "../stations/ladder.server.ts";
+import { RigFrame } from "../stations/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import type { Route } from "./+types/ladder";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const open = await openRig(request, params.rigId);
+  const rungs = rungsOf(open.whole, open.judged, ladderFactsOf(open));
+  return { frame: frameOf(open, "ladder", request), rungs, standing: standing(rungs) };
+}
+
+export function meta({ loaderData }: Route.MetaArgs) {
+  return [{ title: loaderData ? `Start of work, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
+}
+
+export default function LadderPage({ loaderData: { frame, rungs, standing: stands } }: Route.ComponentProps) {
+  const rigPath = `/rigs/${frame.rig.id}`;
+  return (
+    <RigFrame
+      view={{ ...frame, tools: [] }}
+      station="ladder"
+      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
+      lit={null}
+      ways={{ next: null, below: null, above: null, close: null }}
+    >
+      <div className="grid gap-3">
+        <div>
+          <h1>Start of work</h1>
+          <p className="text-lead text-soft">
+            Is everything really on?{" "}
+            <b className={stands.good === stands.all ? "text-ok" : "text-ink"}>
+              {stands.good} of {stands.all} rungs.
+            </b>{" "}
+            What a person ticks ends with uncoupling.
+          </p>
+        </div>
+        <Ladder rungs={rungs} rigPath={rigPath} person={frame.preferences.person} />
+      </div>
+    </RigFrame>
+  );
+}

@@ -1,0 +1,133 @@
+import { describe, expect, it } from "vitest";
+import { sampleFunction, sampleRemote, sampleSupply } from "../hoses/sample.ts";
+import { PRESETS } from "../quantity/units.ts";
+import { type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
+import type { Whole } from "../rig/whole.ts";
+import { judgeWhole } from "../walk-round/judge-whole.ts";
+import { type Log, ladderOf, standing } from "./ladder.ts";
+
+const COUPLED = { at: "2026-04-02T06:00:00Z", person: "Mira" };
+const EMPTY: Log = {
+  coupled: null,
+  runs: [],
+  plugged: null,
+  places: new Set(),
+  ticks: new Map(),
+  proved: null,
+};
+const GUIDED: Lines = {
+  "tool.width": "3",
+  "work.overlap": "0",
+  "guidance.trackSpacing": "3",
+};
+
+function whole(lines: Lines = {}, kinds: readonly string[] = []): Whole {
+  const functions = kinds.map((kind, at) => ({ ...sampleFunction(at + 1, { kind }), part: 0 }));
+  return sampleWhole([samplePart("mounted", { ...MOUNTED, ...GUIDED, ...lines })], {
+    hoses: {
+      supply: sampleSupply([1, 2, 3].map((number) => sampleRemote(number))),
+      functions,
+      pins: new Map(),
+      habits: new Map(),
+      told: [true],
+      sockets: [[]],
+    },
+  });
+}
+
+function rungs(log: Partial<Log> = {}, rig: Whole = whole()) {
+  return ladderOf({ whole: rig, judged: judgeWhole(rig, PRESETS.metric), log: { ...EMPTY, ...log } });
+}
+const rung = (key: string, log: Partial<Log> = {}, rig?: Whole) => {
+  const found = rungs(log, rig).find((each) => each.key === key)!;
+  return `${found.state}: ${found.why}`;
+};
+
+describe("the ladder", () => {
+  it("stands in the order of the morning, each rung with its reason and what to do", () => {
+    const all = rungs();
+    expect(all.map(({ key }) => key)).toEqual([
+      "sound",
+      "coupled",
+      "hoses",
+      "unfolded",
+      "running",
+      "figures",
+      "line",
+      "trigger",
+      "position",
+      "engaged",
+      "proved",
+    ]);
+    for (const { state, why, next, byPerson } of all) {
+      expect(why).toMatch(/\.$/);
+      if (state === "not yet") expect(byPerson || next !== null).toBe(true);
+    }
+  });
+
+  it("is coupled by its log alone", () => {
+    expect(rung("coupled")).toMatch(/^not yet: Its hook-up list is not ticked through/);
+    expect(rung("coupled", { coupled: COUPLED })).toBe("good: By its list, Mira.");
+  });
+
+  it("does not call sound what nobody knows", () => {
+    expect(rung("sound")).toMatch(/^not yet: Not known yet/);
+    expect(rung("sound", {}, whole({ "tool.mass": "2400 kg" }))).toMatch(/^not yet: .*must stay on it/);
+  });
+
+  it("asks for hoses where there are some: kept, and on the couplings of the plan", () => {
+    const hosed = whole({}, ["lift", "wings"]);
+    const places = new Set(["lift 1", "wings 2"]);
+    expect(rung("hoses")).toMatch(/^not applicable/);
+    expect(rung("hoses", { places }, hosed)).toMatch(/^not yet: Nobody kept/);
+    expect(rung("hoses", { places, plugged: new Set(["lift 2", "wings 1"]) }, hosed)).toMatch(
+      /^not yet: .*other couplings/,
+    );
+    expect(rung("hoses", { places, plugged: new Set(places) }, hosed)).toMatch(/^good/);
+  });
+
+  it("takes a run that is older than the coupling for none", () => {
+    const folding = whole({}, ["wings"]);
+    const run = (at: string) => ({ coupled: COUPLED, runs: [new Map([["unfold", at]] as const)] });
+    expect(rung("unfolded", run("2026-04-01T06:00:00Z"), folding)).toMatch(
+      /^not yet: Unfold was not run through/,
+    );
+    expect(rung("unfolded", run("2026-04-02T07:00:00Z"), folding)).toBe(
+      "good: Run through since it was coupled.",
+    );
+    expect(rung("unfolded", run("2026-04-02T07:00:00Z"))).toMatch(/^not applicable/);
+  });
+
+  it("wants the terminal's spacing read, and equal to width less overlap", () => {
+    expect(rung("line")).toMatch(/^good/);
+    expect(rung("line", {}, whole({ "guidance.trackSpacing": "2.9" }))).toMatch(
+      /^not yet: It is not the working width/,
+    );
+    const { "guidance.trackSpacing": _, ...unread } = { ...MOUNTED, ...GUIDED };
+    const bare = sampleWhole([samplePart("mounted", unread)]);
+    expect(rung("line", {}, bare)).toMatch(/^not yet: Nobody read it/);
+  });
+
+  it("leaves to a person what nobody else can know", () => {
+    const mine = rungs().filter(({ byPerson }) => byPerson);
+    expect(mine.map(({ key }) => key)).toEqual(["trigger", "position", "engaged"]);
+    const ticks = new Map([["position", { person: "Mira", at: COUPLED.at }]]);
+    expect(rung("position", { ticks })).toBe("good: Seen by Mira.");
+  });
+
+  it("is proved by a field test since it was coupled", () => {
+    expect(rung("proved", { proved: "2026-03-01T00:00:00Z", coupled: COUPLED })).toMatch(
+      /older than this coupling/,
+    );
+    expect(rung("proved", { proved: "2026-04-02T09:00:00Z", coupled: COUPLED })).toMatch(/^good/);
+  });
+
+  it("asks nothing of field work from a cart, and counts what applies", () => {
+    const cart = rungs({}, whole({ "tool.kind": "cart" }));
+    expect(cart.map(({ key }) => key)).not.toContain("trigger");
+    const { good, all } = standing(rungs({ coupled: COUPLED }));
+    expect(all).toBe(rungs().filter(({ state }) => state !== "not applicable").length);
+    expect(good).toBeGreaterThan(0);
+    expect(good).toBeLessThan(all);
+  });
+});

@@ -1,0 +1,249 @@
+/**
+ * The start-of-work ladder of one rig: is everything really on? Each rung follows from a station, from what was run and
+ * logged since the rig was coupled, or is ticked by a person where Ambrek cannot know. Stations not built have no rung.
+ */
+import type { StationKey } from "../dimension/catalogue.ts";
+import type { Finding } from "../finding/finding.ts";
+import type { Whole } from "../rig/whole.ts";
+import { works } from "../rig/whole.ts";
+import { machineOf } from "../sequence/of-rig.ts";
+import { SEQUENCE_LABELS, type SequenceKind } from "../sequence/step.ts";
+import { listOf } from "../sequence/templates.ts";
+import type { Judged } from "../walk-round/judge-whole.ts";
+
+export type RungKey =
+  | "sound"
+  | "coupled"
+  | "hoses"
+  | "unfolded"
+  | "running"
+  | "figures"
+  | "line"
+  | "trigger"
+  | "position"
+  | "engaged"
+  | "proved";
+
+export type Rung = {
+  key: RungKey;
+  label: string;
+  state: "good" | "not yet" | "not applicable";
+  /** what it was told from, or what is missing */
+  why: string;
+  /** where it is cured; null where a person ticks it */
+  next: { label: string; path: string } | null;
+  /** a person ticks it: nobody else can know */
+  byPerson: boolean;
+};
+
+/** What happened on the rig, as the log has it. Times are ISO 8601, UTC. */
+export type Log = {
+  /** when it was coupled last, by whom; null while it is not */
+  coupled: { at: string; person: string } | null;
+  /** part → sequences run through to the end, the last time of each */
+  runs: readonly ReadonlyMap<SequenceKind, string>[];
+  /** the places the hoses were kept on, as "kind number"; null where none were kept */
+  plugged: ReadonlySet<string> | null;
+  /** where the assignment has them now */
+  places: ReadonlySet<string>;
+  /** what people ticked since, by rung */
+  ticks: ReadonlyMap<string, { person: string; at: string }>;
+  /** the last field test */
+  proved: string | null;
+};
+
+type Told = { whole: Whole; judged: Judged; log: Log };
+
+const stopsAt = (findings: readonly Finding[], stations: readonly StationKey[]) =>
+  findings.filter(({ station, severity }) => severity === "stop" && stations.includes(station));
+
+export function ladderOf(told: Told): Rung[] {
+  const { whole } = told;
+  const working = whole.parts.some(({ rig }) => works(rig));
+  return [
+    sound(told),
+    coupled(told),
+    hoses(told),
+    ranSince(told, "unfolded", "Unfolded, its functions in their working state", ["unfold"]),
+    ranSince(told, "running", "Drives, motors and downforce on, in their order", ["start"]),
+    figures(told),
+    ...(working
+      ? [
+          line(told),
+          ticked(
+            told,
+            "trigger",
+            "The record seen to start and stop with the tool",
+            "Lower and raise once, and watch the coverage.",
+          ),
+        ]
+      : []),
+    ticked(
+      told,
+      "position",
+      "The terminal says its position is good",
+      "Wait for the fix the job needs, and look at its source.",
+    ),
+    ticked(
+      told,
+      "engaged",
+      "Line chosen, steering enabled and engaged while moving",
+      "Roll, engage, and take the hands off for a moment only.",
+    ),
+    ...(working ? [proved(told)] : []),
+  ];
+}
+
+/** How far it has come: rungs that are good, of those that apply. */
+export function standing(rungs: readonly Rung[]): { good: number; all: number } {
+  const apply = rungs.filter(({ state }) => state !== "not applicable");
+  return { good: apply.filter(({ state }) => state === "good").length, all: apply.length };
+}
+
+const rung = (key: RungKey, label: string, rest: Partial<Rung> & Pick<Rung, "state" | "why">): Rung => ({
+  key,
+  label,
+  next: null,
+  byPerson: false,
+  ...rest,
+});
+
+function sound({ judged }: Told): Rung {
+  const [label, stations] = [
+    "May be coupled: nothing stops it",
+    ["match", "hitch", "hoses", "balance"] as const,
+  ];
+  const [first, ...more] = stopsAt(judged.findings, stations);
+  if (first)
+    return rung("sound", label, {
+      state: "not yet",
+      why: `${first.what}${more.length > 0 ? ` And ${more.length} more.` : ""}`,
+      next: { label: "Cure it", path: first.station },
+    });
+  const open = judged.checks.find(
+    ({ station, verdict }) => verdict === "unknown" && stations.some((each) => each === station),
+  );
+  return open
+    ? rung("sound", label, {
+        state: "not yet",
+        why: `Not known yet: ${open.said}`,
+        next: { label: open.next, path: open.station },
+      })
+    : rung("sound", label, { state: "good", why: "Match, hitch, hoses and balance have no stop." });
+}
+
+function coupled({ log }: Told): Rung {
+  return log.coupled
+    ? rung("coupled", "Coupled and locked", { state: "good", why: `By its list, ${log.coupled.person}.` })
+    : rung("coupled", "Coupled and locked", {
+        state: "not yet",
+        why: "Its hook-up list is not ticked through.",
+        next: { label: "Hook up", path: "hook-up" },
+      });
+}
+
+function hoses({ whole, judged: { hoses: solved }, log }: Told): Rung {
+  const label = "Hoses as assigned";
+  if (whole.hoses.functions.length === 0)
+    return rung("hoses", label, { state: "not applicable", why: "Nothing here moves by the tractor's oil." });
+  const next = { label: "Look at the hoses", path: "hoses" };
+  if (!solved.solved)
+    return rung("hoses", label, { state: "not yet", why: "There is no plan for them.", next });
+  if (log.plugged === null)
+    return rung("hoses", label, { state: "not yet", why: "Nobody kept how they are plugged in.", next });
+  const same =
+    log.plugged.size === log.places.size && [...log.places].every((place) => log.plugged!.has(place));
+  return same
+    ? rung("hoses", label, { state: "good", why: "Kept as plugged in, each on its coupling." })
+    : rung("hoses", label, {
+        state: "not yet",
+        why: "They were kept on other couplings than the plan has now.",
+        next,
+      });
+}
+
+/** Sequences of every tool that has steps for them, run through since the rig was coupled. */
+function ranSince({ whole, log }: Told, key: RungKey, label: string, kinds: readonly SequenceKind[]): Rung {
+  const wanted = whole.parts.flatMap(({ name }, part) =>
+    kinds.flatMap((kind) => {
+      const { steps } = listOf(kind, machineOf(whole, part));
+      const moves = steps.some(({ sets }) => Object.keys(sets).some((each) => each !== "people"));
+      return moves ? [{ name, part, kind }] : [];
+    }),
+  );
+  if (wanted.length === 0)
+    return rung(key, label, { state: "not applicable", why: "Nothing on it has to be." });
+  const missing = wanted.find(({ part, kind }) => {
+    const at = log.runs[part]?.get(kind);
+    return at === undefined || log.coupled === null || at < log.coupled.at;
+  });
+  return missing
+    ? rung(key, label, {
+        state: "not yet",
+        why: `${SEQUENCE_LABELS[missing.kind]} was not run through since it was coupled${whole.parts.length > 1 ? `: ${missing.name}` : ""}.`,
+        next: { label: "Run it", path: `sequences/${missing.kind}` },
+      })
+    : rung(key, label, { state: "good", why: "Run through since it was coupled." });
+}
+
+function figures({ judged }: Told): Rung {
+  const label = "Antenna and tool: figures without a stop";
+  const [first] = stopsAt(judged.findings, ["antenna", "tool"]);
+  return first
+    ? rung("figures", label, {
+        state: "not yet",
+        why: first.what,
+        next: { label: "Cure it", path: first.station },
+      })
+    : rung("figures", label, { state: "good", why: "Nothing guidance uses is missing or impossible." });
+}
+
+/** Lines are laid as wide as the tool works; closer than the terminal's own step is the same. */
+const SAME_SPACING = 0.011;
+
+function line({ whole }: Told): Rung {
+  const label = "Track spacing in the terminal is this tool's";
+  const next = { label: "Enter R", path: "tool?at=guidance.trackSpacing" };
+  const told = whole.parts.filter(({ rig }) => works(rig)).map(({ rig }) => rig.values);
+  const unread = told.find((values) => values["guidance.trackSpacing"].value === null);
+  if (unread) return rung("line", label, { state: "not yet", why: "Nobody read it off the terminal.", next });
+  const off = told.find((values) => {
+    const [width, overlap] = [values["tool.width"].value, values["work.overlap"].value];
+    const spacing = values["guidance.trackSpacing"];
+    return (
+      width === null ||
+      overlap === null ||
+      spacing.stale ||
+      Math.abs(spacing.value! - (width - overlap)) > SAME_SPACING
+    );
+  });
+  return off
+    ? rung("line", label, {
+        state: "not yet",
+        why: "It is not the working width less the overlap, or was read before a change.",
+        next,
+      })
+    : rung("line", label, { state: "good", why: "Width less overlap, as read off the terminal." });
+}
+
+function ticked({ log }: Told, key: RungKey, label: string, how: string): Rung {
+  const tick = log.ticks.get(key);
+  return tick
+    ? rung(key, label, { state: "good", why: `Seen by ${tick.person}.`, byPerson: true })
+    : rung(key, label, { state: "not yet", why: how, byPerson: true });
+}
+
+function proved({ log }: Told): Rung {
+  const label = "First strip proved";
+  const since = log.proved !== null && log.coupled !== null && log.proved >= log.coupled.at;
+  return since
+    ? rung("proved", label, { state: "good", why: "A field test was kept since it was coupled." })
+    : rung("proved", label, {
+        state: "not yet",
+        why:
+          log.proved === null
+            ? "No field test was kept yet."
+            : "The last field test is older than this coupling.",
+        next: { label: "Record a field test", path: "tool" },
+      });
+}

@@ -1,0 +1,102 @@
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { openBrowser, openPage, PHONE } from "./browser.ts";
+import { openYard, type Yard } from "./server.ts";
+
+let browser: Browser;
+let yard: Yard;
+let page: Page;
+let errors: string[];
+
+beforeAll(async () => {
+  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
+});
+afterAll(() => Promise.all([browser.close(), yard.close()]));
+beforeEach(async () => {
+  ({ page, errors } = await openPage(browser, PHONE));
+});
+
+const step = (id: string) => page.waitForSelector(`[data-now="${id}"]`, { timeout: 25_000 });
+const done = () => press(page, "Done, seen");
+
+describe("unfolding on the phone", () => {
+  it("goes step by step, refuses what is out of order, keeps its place over a reload, and goes back a step", async () => {
+    await visit(page, `${yard.address}/rigs/9/sequences/unfold`);
+    await step("swap unfold");
+    await done();
+    await seen(page, "Say who you are.");
+    await fill(page, "who", "Joren Talbeck");
+    await done();
+    await step("clear");
+    // A later step pressed out of its turn.
+    await pressOn(page, '[data-step="wings out"] button');
+    await seen(page, "Not yet: the wings are off the cradle.");
+    await done();
+    await step("locks out");
+    await done();
+    await step("off cradle");
+    await seen(page, "Remote 2: undercarriage down");
+    await done();
+    await step("wings out");
+    await visit(page, `${yard.address}/rigs/9/sequences/unfold`);
+    await step("wings out");
+    await seen(page, "Back a step: Undercarriage up until the cradle carries the wings.");
+    await press(page, "Taken back");
+    await step("off cradle");
+    for (const next of [
+      "wings out",
+      "undercarriage down",
+      "wings float",
+      "undercarriage float",
+      "lifts down",
+      "phase",
+    ]) {
+      await done();
+      await step(next);
+    }
+    await done();
+    await seen(page, "Run through, to the end");
+    await step("swap unfold");
+    await seen(page, "Joren Talbeck: Unfold. Run through");
+    expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
+  });
+
+  it("is given up with the reason in the log", async () => {
+    await visit(page, `${yard.address}/rigs/11/sequences/start`);
+    await step("generator up");
+    await fill(page, "who", "Ilse Marrin");
+    await done();
+    await step("current on");
+    await pressOn(page, "details summary ::-p-text(Give this run up)");
+    await fill(page, "why", "no voltage");
+    await pressOn(page, "button ::-p-text(Give up)");
+    await step("generator up");
+    await seen(page, "Given up: no voltage");
+    expect(errors).toEqual([]);
+  });
+});
+
+describe("the ladder", () => {
+  it("says what is not on yet, is ticked where only a person knows, and the yard shows how far it stands", async () => {
+    await visit(page, `${yard.address}/rigs/3/ladder`);
+    const before = await textOf(page, "h1 + p b");
+    await press(page, "Seen", '[data-rung="position"]');
+    await seen(page, "Say who you are.");
+    await fill(page, "who", "Mira Tolland");
+    await press(page, "Seen", '[data-rung="position"]');
+    await page.waitForSelector('[data-rung="position"][data-state="good"]', { timeout: 25_000 });
+    const [good, all] = before.match(/\d+/g)!.map(Number) as [number, number];
+    await seen(page, `${good + 1} of ${all} rungs`);
+    await visit(page, yard.address);
+    await seen(page, `Start ${good + 1} of ${all}`);
+    // Uncoupled, what a person saw no longer counts.
+    await visit(page, `${yard.address}/rigs/3/hook-up`);
+    await press(page, "Uncoupled again");
+    await seen(page, "It is coupled");
+    await visit(page, `${yard.address}/rigs/3/ladder`);
+    await page.waitForSelector('[data-rung="position"][data-state="not yet"]', { timeout: 25_000 });
+    await page.waitForSelector('[data-rung="coupled"][data-state="not yet"]', { timeout: 25_000 });
+    expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
+  });
+});
