@@ -16,6 +16,7 @@ export default [
   route("rigs/:rigId/hoses/tags", "routes/hose-tags.tsx"),
   route("rigs/:rigId/hoses/tags.pdf", "routes/hose-tags-pdf.ts"),
   route("rigs/:rigId/ladder", "routes/ladder.tsx"),
+  route("rigs/:rigId/sequences/:kind/edit", "routes/sequence-edit.tsx"),
   route("rigs/:rigId/sequences/:kind?", "routes/sequences.tsx"),
   route("rigs/:rigId/balance", "routes/balance.tsx"),
   route("rigs/:rigId/hook-up", "routes/hook-up.tsx"),

@@ -77,6 +77,53 @@ describe("unfolding on the phone", () => {
   });
 });
 
+describe("the editor", () => {
+  const order = (desk: Page) =>
+    desk.$$eval("[data-edit]", (rows) => rows.map((row) => row.getAttribute("data-edit")));
+  const faults = (desk: Page, count: number) =>
+    desk.waitForSelector(`[data-faults="${count}"]`, { timeout: 25_000 });
+
+  it("moves steps by mouse and by keys, says what that breaks, undoes, and keeps what is sound", async () => {
+    const { page: desk } = await openPage(browser);
+    await visit(desk, `${yard.address}/rigs/9/sequences/unfold/edit`);
+    await faults(desk, 0);
+    // By mouse: the wings above the cradle.
+    const handle = async (id: string) => (await (await desk.$(`[data-edit="${id}"] button`))!.boundingBox())!;
+    const [from, to] = [await handle("wings out"), await handle("off cradle")];
+    await desk.mouse.move(from.x + 20, from.y + 20);
+    await desk.mouse.down();
+    await desk.mouse.move(from.x + 20, from.y - 10, { steps: 4 });
+    await desk.mouse.move(to.x + 20, to.y + 4, { steps: 8 });
+    await new Promise((done) => setTimeout(done, 250));
+    await desk.mouse.up();
+    await seen(desk, "comes before “Undercarriage down until the wings come off the cradle.”");
+    expect((await order(desk)).slice(2, 4)).toEqual(["wings out", "off cradle"]);
+    await press(desk, "Undo");
+    await faults(desk, 0);
+    // By keys: pick up, one down, drop.
+    await desk.focus('[data-edit="clear"] button');
+    for (const key of ["Space", "ArrowDown", "Space"] as const) {
+      await desk.keyboard.press(key);
+      await new Promise((done) => setTimeout(done, 250));
+    }
+    expect((await order(desk)).slice(0, 2)).toEqual(["locks out", "clear"]);
+    await seen(desk, "it needs that nobody is within reach");
+    await press(desk, "Undo");
+    await press(desk, "A step of our own");
+    await faults(desk, 0);
+    await fill(desk, "person", "Joren Talbeck");
+    await press(desk, "Keep this list");
+    await seen(desk, "The list is kept");
+    await visit(desk, `${yard.address}/rigs/9/sequences/unfold`);
+    await seen(desk, "A step of our own");
+    await seen(desk, "as edited here");
+    await visit(desk, `${yard.address}/rigs/9/sequences/unfold/edit`);
+    await press(desk, "Back to the template");
+    await seen(desk, "As the template has it");
+    await desk.close();
+  });
+});
+
 describe("the ladder", () => {
   it("says what is not on yet, is ticked where only a person knows, and the yard shows how far it stands", async () => {
     await visit(page, `${yard.address}/rigs/3/ladder`);

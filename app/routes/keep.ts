@@ -6,6 +6,7 @@ import { keepPin, keepPlugged, keepUnpinned } from "../stations/hoses/keep-hoses
 import { carryOut, type Outcome } from "../stations/keep.server.ts";
 import { keepRung } from "../stations/ladder.server.ts";
 import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
+import { keepEdited } from "../stations/sequences/keep-list.server.ts";
 import { keepRun } from "../stations/sequences/keep-run.server.ts";
 import type { Route } from "./+types/keep";
 
@@ -15,6 +16,7 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome> = {
   tick: keepTicked,
   coupling: keepCoupling,
   run: keepRun,
+  "keep-list": keepEdited,
   rung: keepRung,
   "pin-hose": keepPin,
   "unpin-hoses": keepUnpinned,

@@ -1,8 +1,9 @@
 import { standing } from "../../core/ladder/ladder.ts";
 import { Ladder } from "../stations/Ladder.tsx";
-import { ladderFactsOf, rungsOf } from "../stations/ladder.server.ts";
+import { ladderFactsOf } from "../stations/ladder.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { rungsOf } from "../stations/rungs.ts";
 import type { Route } from "./+types/ladder";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { stageOf } from "../../core/sequence/of-rig.ts";
 import { isSequenceKind, type SequenceKind } from "../../core/sequence/step.ts";
 import { HoseBoard } from "../stations/hoses/HoseBoard.tsx";
@@ -55,6 +56,13 @@ export default function Sequences({ loaderData: { frame, view, board, search } }
           </p>
         </div>
         <Kinds kinds={view.kinds} />
+        {!view.run && (
+          <p>
+            <Link to={`${rigPath}/sequences/${view.kind}/edit${search}`} className="font-semibold text-dye">
+              Edit this list
+            </Link>
+          </p>
+        )}
         <Runner
           key={view.kind}
           view={view}

@@ -1,21 +1,10 @@
-import { ladderOf, type Rung } from "../../core/ladder/ladder.ts";
-import type { Whole } from "../../core/rig/whole.ts";
-import type { Judged } from "../../core/walk-round/judge-whole.ts";
 import { keepTick } from "../../data/hookup.ts";
 import { type LadderFacts, ladderFacts, rungLine } from "../../data/ladder.ts";
 import { validateForm } from "../session/validate.ts";
-import { placesOf } from "./hoses/hoses-view.ts";
 import type { Outcome } from "./keep.server.ts";
 import { RUNG_FIELDS, RungDto } from "./ladder.dto.ts";
 import type { OpenRig } from "./rig-view.server.ts";
-
-/** The ladder of a rig that was judged, with what the log says of it. */
-export function rungsOf(whole: Whole, judged: Judged, facts: LadderFacts): Rung[] {
-  const { problem, solved } = judged.hoses;
-  const places =
-    problem && solved ? placesOf(problem, solved).map(({ kind, number }) => `${kind} ${number}`) : [];
-  return ladderOf({ whole, judged, log: { ...facts, places: new Set(places) } });
-}
+import { rungsOf } from "./rungs.ts";
 
 export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
   return ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;

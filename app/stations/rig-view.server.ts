@@ -17,7 +17,7 @@ import { ladderFacts } from "../../data/ladder.ts";
 import { partsOf, type Rig } from "../../data/rigs.ts";
 import { machineName, wholesOf } from "../../data/whole.ts";
 import { type Preferences, readPreferences } from "../session/preferences.server.ts";
-import { rungsOf } from "./ladder.server.ts";
+import { rungsOf } from "./rungs.ts";
 import { type Peg, pegsOf, type WalkKey } from "./stations.ts";
 
 export type RigHead = {

@@ -8,7 +8,7 @@ import type { LadderFacts } from "../../data/ladder.ts";
 import type { Rig } from "../../data/rigs.ts";
 import { keysOf, type Marks, marksOf, touchedSince } from "../../data/touched.ts";
 import { wholesOf } from "../../data/whole.ts";
-import { rungsOf } from "../stations/ladder.server.ts";
+import { rungsOf } from "../stations/rungs.ts";
 
 export type Standing = { stops: number; fixes: number; checks: number };
 

@@ -1,11 +1,13 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
+import { editedOf } from "../../../core/sequence/edit.ts";
 import type { SequenceKind } from "../../../core/sequence/step.ts";
 import { openDatabase } from "../../../data/database.ts";
 import { plantDemoYard } from "../../../data/demo/yard.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepList, listsOf, openRunOf, runEventsOf, runsOf } from "../../../data/sequences.ts";
 import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { keepEdited } from "./keep-list.server.ts";
 import { keepRun } from "./keep-run.server.ts";
 import { openSequence } from "./open-sequence.server.ts";
 import { sequenceView } from "./sequences-view.server.ts";
@@ -115,6 +117,53 @@ describe("a run", () => {
 });
 
 describe("an edited list", () => {
+  const keep = (steps: unknown, more: Record<string, string> = {}) => {
+    const sent = typeof steps === "string" ? steps : JSON.stringify(steps);
+    const kept = keepEdited(open(ROLLER), sampleForm({ kind: "unfold", steps: sent, ...more }));
+    return kept.ok ? kept.kept!.said : Object.values(kept.errors).join(" ");
+  };
+  const listed = () =>
+    openSequence(open(ROLLER), "unfold").sequence.steps.filter(({ id }) => !id.startsWith("swap"));
+
+  it("takes words and order from people, what a step needs and sets from the template", () => {
+    const own = { id: "own 1", text: "Beep twice.", look: "", caution: "", after: [] };
+    const sent = listed().map((step) => ({
+      ...editedOf(step),
+      text: `${step.text} Slowly.`,
+      needs: [],
+      sets: { wings: "flying" },
+    }));
+    expect(keep([own, ...sent])).toBe("The list is kept");
+    const [first, second, third] = listed();
+    expect(first).toMatchObject({ text: "Beep twice.", sets: {} });
+    expect(second).toMatchObject({ id: "clear", sets: { people: "clear" } });
+    expect(third!.text).toMatch(/Slowly\.$/);
+    expect(view(ROLLER, "unfold").faults).toEqual([]);
+    expect(keep("template")).toBe("As the template has it");
+    expect(listed()[0]!.id).toBe("clear");
+  });
+
+  it.each([
+    ["{", "The list could not be read."],
+    [JSON.stringify({}), "A list has up to 40 steps."],
+    [JSON.stringify([{ id: "clear" }]), "Step 1 could not be read."],
+    [
+      JSON.stringify([{ id: "clear", text: "", look: "", caution: "", after: [] }]),
+      "Say what to do in step 1.",
+    ],
+    ["", "The list is empty."],
+  ])("refuses %s", (steps, words) => {
+    expect(keep(steps)).toBe(words);
+    expect(view(ROLLER, "unfold").edited).toBe(false);
+  });
+
+  it("is not changed under somebody's feet, nor by nobody", () => {
+    press(ROLLER, "unfold", uuid(), "swap unfold");
+    expect(keep("template")).toBe("Mira runs this list now. Finish or give it up first.");
+    expect(keep("template", { person: "" })).toBe("Say who you are.");
+    expect(keep("template", { kind: "somersault" })).toBe("There is no such list.");
+  });
+
   it("is the implement's own on every rig, and goes back to its template", () => {
     const { rig } = open(ROLLER);
     const stamp = { person: "Mira", at: new Date() };
