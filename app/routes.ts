@@ -15,6 +15,7 @@ export default [
   route("rigs/:rigId/hoses", "routes/hoses.tsx"),
   route("rigs/:rigId/hoses/tags", "routes/hose-tags.tsx"),
   route("rigs/:rigId/hoses/tags.pdf", "routes/hose-tags-pdf.ts"),
+  route("rigs/:rigId/rehearse", "routes/rehearse.tsx"),
   route("rigs/:rigId/ladder", "routes/ladder.tsx"),
   route("rigs/:rigId/sequences/:kind/edit", "routes/sequence-edit.tsx"),
   route("rigs/:rigId/sequences/:kind?", "routes/sequences.tsx"),

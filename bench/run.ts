@@ -2,6 +2,8 @@
 import { existsSync } from "node:fs";
 import { drawPlan } from "../core/drawing/plan.ts";
 import { judge } from "../core/finding/judge.ts";
+import { twelveOnSix } from "../core/hoses/sample.ts";
+import { solve } from "../core/hoses/solve.ts";
 import { parseLength } from "../core/quantity/length.ts";
 import { PRESETS } from "../core/quantity/units.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
@@ -34,6 +36,9 @@ console.log(
 );
 
 benchWalkRound(small);
+
+const twelve = twelveOnSix();
+report("12 functions on 6 remotes through 8 phases, proved optimal", () => solve(twelve));
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
 const sheet = {

@@ -25,6 +25,7 @@ const SCREENS = [
   "/rigs/9/sequences/unfold",
   "/rigs/9/sequences/unfold/edit",
   "/rigs/3/ladder",
+  "/rigs/9/rehearse",
   "/rigs/11/hoses?fn=22",
   "/rigs/2/hoses",
   "/machines/11/oil",

@@ -147,3 +147,43 @@ describe("the ladder", () => {
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
   });
 });
+
+describe("the rehearsal", () => {
+  const lever = (desk: Page, which: string) => pressOn(desk, `[data-lever="${which}"]`);
+  const stepIs = (desk: Page, id: string, state: string) =>
+    desk.waitForSelector(`[data-step="${id}"][data-state="${state}"]`, { timeout: 25_000 });
+
+  it("breaks what is done in the wrong order, and unfolds in the right one", async () => {
+    const { page: desk, errors: own } = await openPage(browser);
+    await visit(desk, `${yard.address}/rigs/9/rehearse`);
+    await desk.waitForSelector("#rehearsal-picture svg");
+    await lever(desk, "wings out");
+    await seen(desk, "The cradle's arms bend");
+    await seen(desk, "A transport lock tears out");
+    await press(desk, "Start again");
+    await desk.waitForFunction(() => !document.querySelector("[data-harm]"));
+    await lever(desk, "jack in");
+    await stepIs(desk, "jack up", "done");
+    await press(desk, "Stow the jack");
+    await press(desk, "Swap the hoses");
+    await press(desk, "Walk round once");
+    await press(desk, "Locks out");
+    await stepIs(desk, "locks out", "done");
+    await lever(desk, "undercarriage out");
+    await stepIs(desk, "off cradle", "done");
+    await lever(desk, "wings out");
+    await stepIs(desk, "wings out", "done");
+    await lever(desk, "undercarriage out");
+    await stepIs(desk, "undercarriage down", "done");
+    await lever(desk, "wings float");
+    await lever(desk, "undercarriage float");
+    await lever(desk, "front lift in");
+    await lever(desk, "rear lift in");
+    await stepIs(desk, "lifts down", "done");
+    await press(desk, "Hold the lifts at both ends");
+    await seen(desk, "Now fold it");
+    expect(await desk.$("[data-harm]")).toBeNull();
+    expect(own).toEqual([]);
+    await desk.close();
+  });
+});

@@ -20,6 +20,12 @@ describe("unit factors", () => {
     ["pressure", "bar", "1 bar", "Pa"],
     ["pressure", "psi", "1 psi", "Pa"],
     ["pressure", "kPa", "1 kPa", "Pa"],
+    ["flow", "l/min", "1 liter/min", "m3/s"],
+    ["flow", "gal/min", "1 gal/min", "m3/s"],
+    ["volume", "l", "1 liter", "m3"],
+    ["volume", "gal", "1 gal", "m3"],
+    ["displacement", "cm³", "1 cm3", "m3"],
+    ["displacement", "in³", "1 in3", "m3"],
   ] as const)("%s in %s agree with a units library", (family, unit, quantity, to) => {
     const factor = (FAMILIES[family] as Record<string, { factor: number }>)[unit]!.factor;
     const known = new Quantities(quantity).to(to).scalar;

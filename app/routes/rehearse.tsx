@@ -1,0 +1,54 @@
+import { Link } from "react-router";
+import { listsOf } from "../../data/sequences.ts";
+import { RigFrame } from "../stations/RigFrame.tsx";
+import { PICTURE, Rehearsal } from "../stations/rehearsal/Rehearsal.tsx";
+import { rehearsalView } from "../stations/rehearsal/rehearsal-view.ts";
+import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import type { Route } from "./+types/rehearse";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const open = await openRig(request, params.rigId);
+  const { implement } = open.rig;
+  const lists = listsOf(open.db, [implement.id]).get(implement.id) ?? {};
+  return { frame: frameOf(open, "sequences", request), view: rehearsalView(open, lists) };
+}
+
+export function meta({ loaderData }: Route.MetaArgs) {
+  return [{ title: loaderData ? `Rehearse, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
+}
+
+export default function Rehearse({ loaderData: { frame, view } }: Route.ComponentProps) {
+  const rigPath = `/rigs/${frame.rig.id}`;
+  return (
+    <RigFrame
+      view={frame}
+      station="sequences"
+      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
+      lit={null}
+      alone
+      picture={<div id={PICTURE} />}
+      ways={{ next: null, below: null, above: null, close: null }}
+    >
+      <div className="grid gap-3">
+        <div>
+          <h1>Rehearse</h1>
+          <p className="text-lead text-soft">
+            A simulated tool on your own levers, four times as fast. What breaks here costs nothing, and
+            nothing is logged.
+          </p>
+        </div>
+        {view ? (
+          <Rehearsal view={view} />
+        ) : (
+          <p className="text-lead">
+            There is nothing to rehearse: this tool has no wings on the hydraulics, or its hoses have no plan
+            yet.{" "}
+            <Link to={`${rigPath}/hoses`} className="font-semibold text-dye">
+              Look at the hoses
+            </Link>
+          </p>
+        )}
+      </div>
+    </RigFrame>
+  );
+}
