@@ -187,3 +187,48 @@ describe("the rehearsal", () => {
     await desk.close();
   });
 });
+
+/** Every kind of rig the yard has for its hoses: what the station says, a tag, a step of a list. */
+const RIGS = [
+  [9, "hoses are swapped before unfolding", "1A", "unfold"],
+  [10, "Three functions on three couplings", "1A", "headland"],
+  [5, "functions on", "5A", "headland"],
+  [11, "Five functions on five couplings", "PA", "start"],
+] as const;
+
+describe("each rig with hoses", () => {
+  it.each(RIGS)("%s is solved, explained, tagged, rehearsed and run", async (rig, words, tag, kind) => {
+    const { page: desk, errors: own } = await openPage(browser);
+    await visit(desk, `${yard.address}/rigs/${rig}/hoses`);
+    await seen(desk, words);
+    await pressOn(desk, "[data-hose] b");
+    await seen(desk, "Chosen");
+    await press(desk, "Hose tags");
+    await desk.waitForSelector(`[data-tag="${tag}"]`);
+    await visit(desk, `${yard.address}/rigs/${rig}/rehearse`);
+    await seen(desk, "nothing is logged");
+    await visit(desk, `${yard.address}/rigs/${rig}/sequences/${kind}`);
+    const first = await desk.$eval("[data-now]", (now) => now.getAttribute("data-now"));
+    await fill(desk, "who", "Ilse Marrin");
+    await press(desk, "Done, seen");
+    await desk.waitForSelector(`[data-step="${first}"][data-state="done"]`, { timeout: 25_000 });
+    expect(own).toEqual([]);
+    await desk.close();
+  });
+
+  it("with one circuit too many is refused with its cure, and its lists run dry all the same", async () => {
+    const { page: desk, errors: own } = await openPage(browser);
+    await visit(desk, `${yard.address}/rigs/6/hoses`);
+    await seen(desk, "Have one more remote");
+    await visit(desk, `${yard.address}/rigs/6/rehearse`);
+    await press(desk, "Unfold");
+    await pressOn(desk, '[data-step="wings out"] button');
+    await seen(desk, "Not yet: nobody is within reach and no line overhead.");
+    await pressOn(desk, '[data-step="clear"] button');
+    await pressOn(desk, '[data-step="locks out"] button');
+    await pressOn(desk, '[data-step="wings out"] button');
+    await desk.waitForSelector('[data-step="wings out"][data-state="done"]');
+    expect(own).toEqual([]);
+    await desk.close();
+  });
+});

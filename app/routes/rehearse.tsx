@@ -1,23 +1,30 @@
-import { Link } from "react-router";
+import { SEQUENCE_KINDS } from "../../core/sequence/step.ts";
 import { listsOf } from "../../data/sequences.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
+import { DryRun } from "../stations/rehearsal/DryRun.tsx";
 import { PICTURE, Rehearsal } from "../stations/rehearsal/Rehearsal.tsx";
 import { rehearsalView } from "../stations/rehearsal/rehearsal-view.ts";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { openSequence } from "../stations/sequences/open-sequence.server.ts";
 import type { Route } from "./+types/rehearse";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const { implement } = open.rig;
   const lists = listsOf(open.db, [implement.id]).get(implement.id) ?? {};
-  return { frame: frameOf(open, "sequences", request), view: rehearsalView(open, lists) };
+  const view = rehearsalView(open, lists);
+  const dry = SEQUENCE_KINDS.map((kind) => openSequence(open, kind)).map(({ sequence, start }) => ({
+    sequence,
+    start,
+  }));
+  return { frame: frameOf(open, "sequences", request), view, dry };
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {
   return [{ title: loaderData ? `Rehearse, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
 }
 
-export default function Rehearse({ loaderData: { frame, view } }: Route.ComponentProps) {
+export default function Rehearse({ loaderData: { frame, view, dry } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
   return (
     <RigFrame
@@ -26,7 +33,7 @@ export default function Rehearse({ loaderData: { frame, view } }: Route.Componen
       hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       alone
-      picture={<div id={PICTURE} />}
+      picture={view ? <div id={PICTURE} /> : undefined}
       ways={{ next: null, below: null, above: null, close: null }}
     >
       <div className="grid gap-3">
@@ -37,17 +44,7 @@ export default function Rehearse({ loaderData: { frame, view } }: Route.Componen
             nothing is logged.
           </p>
         </div>
-        {view ? (
-          <Rehearsal view={view} />
-        ) : (
-          <p className="text-lead">
-            There is nothing to rehearse: this tool has no wings on the hydraulics, or its hoses have no plan
-            yet.{" "}
-            <Link to={`${rigPath}/hoses`} className="font-semibold text-dye">
-              Look at the hoses
-            </Link>
-          </p>
-        )}
+        {view ? <Rehearsal view={view} /> : <DryRun key={frame.rig.id} lists={dry} />}
       </div>
     </RigFrame>
   );

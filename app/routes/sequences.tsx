@@ -22,12 +22,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     stage: stageOf(judged.hoses, kind),
     hrefOf: () => `/rigs/${open.rig.id}/hoses`,
   }).board;
-  const folds = whole.hoses.functions.some(({ part, kind: does }) => part === open.index && does === "wings");
   return {
     frame: frameOf(open, "sequences", request),
     view: sequenceView(open, kind, hrefOf),
     board,
-    folds,
     search,
   };
 }
@@ -38,9 +36,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
   ];
 }
 
-export default function Sequences({
-  loaderData: { frame, view, board, folds, search },
-}: Route.ComponentProps) {
+export default function Sequences({ loaderData: { frame, view, board, search } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
   return (
     <RigFrame
@@ -65,14 +61,10 @@ export default function Sequences({
             <Link to={`${rigPath}/sequences/${view.kind}/edit${search}`} className="font-semibold text-dye">
               Edit this list
             </Link>
-            {folds && (
-              <>
-                {" · "}
-                <Link to={`${rigPath}/rehearse${search}`} className="font-semibold text-dye">
-                  Rehearse on a simulated tool
-                </Link>
-              </>
-            )}
+            {" · "}
+            <Link to={`${rigPath}/rehearse${search}`} className="font-semibold text-dye">
+              Rehearse
+            </Link>
           </p>
         )}
         <Runner

@@ -228,25 +228,27 @@ function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away 
             </Link>
           </p>
         ))}
-        <p className="text-small text-soft">
-          {[more > 0 && `${more} more like these`, checks > 0 && `${checks} to check`]
-            .filter(Boolean)
-            .join(", ") ||
-            (stops + fixes === 0 && "Nothing to check.")}
-        </p>
+        <div className="flex flex-wrap items-center justify-between gap-x-3">
+          <p className="text-small text-soft">
+            {[more > 0 && `${more} more like these`, checks > 0 && `${checks} to check`]
+              .filter(Boolean)
+              .join(", ") ||
+              (stops + fixes === 0 && "Nothing to check.")}
+          </p>
+          <Link
+            to={`/rigs/${head.id}/ladder`}
+            className="grid min-h-11 items-center font-semibold text-dye"
+            aria-label={`Start ${climbed.good} of ${climbed.all}: ${head.name}`}
+          >
+            Start {climbed.good} of {climbed.all}
+          </Link>
+        </div>
         <div className="flex flex-wrap items-center gap-2">
           <Link to={`/rigs/${head.id}`} className={stops ? "key-main" : "key"}>
             Walk round
           </Link>
           <Link to={`/rigs/${head.id}/card`} className={stops ? "key" : "key-main"}>
             Cab card
-          </Link>
-          <Link
-            to={`/rigs/${head.id}/ladder`}
-            className="key"
-            aria-label={`Start ${climbed.good} of ${climbed.all}: ${head.name}`}
-          >
-            Start {climbed.good} of {climbed.all}
           </Link>
           <Manage id={head.id} name={head.name} away={away} />
         </div>

@@ -124,7 +124,11 @@ export function swapSteps(problem: Problem, stages: readonly Stage[], plan: Plan
     const here = swaps.filter((each) => each.at === at).map(({ swap }) => swap);
     if (here.length === 0) return [];
     const out = [...new Set(here.flatMap((swap) => (swap.out === null ? [] : [swap.out])))];
-    const locks = out.map((fn) => `${name(fn)} ${kindOf(functions[fn]!).atWork}`);
+    const worked = stages.slice(0, at).some(({ phases }) => phases.some(({ key }) => key === "field"));
+    const locks = out.map((fn) => {
+      const carries = worked || functions[fn]!.uses.field !== undefined;
+      return `${name(fn)} ${carries ? "locked or shut off" : kindOf(functions[fn]!).atWork}`;
+    });
     const moves = here.map((swap) => {
       const remote = remoteName(remotes[swap.remote]!);
       return swap.out === null

@@ -53,7 +53,7 @@ export function HoseBoard({ board, action }: { board: Board; action: string }) {
           <span
             key={fn}
             aria-hidden="true"
-            className="absolute z-10 w-[7px] -translate-x-1/2 rounded-full border-x-2 border-ink bg-steel-2"
+            className="pointer-events-none absolute z-10 w-[7px] -translate-x-1/2 rounded-full border-x-2 border-ink bg-steel-2"
             style={{ left: share(x), top: from, height: to - from }}
           />
         ))}
@@ -116,7 +116,7 @@ function Coupling({
     <>
       <span
         ref={setNodeRef}
-        className={`absolute bottom-0 -translate-x-1/2 rounded-[4px] ${isOver ? "bg-dye-wash outline-2 outline-dye" : ""}`}
+        className={`pointer-events-none absolute bottom-0 -translate-x-1/2 rounded-[4px] ${isOver ? "bg-dye-wash outline-2 outline-dye" : ""}`}
         style={{ left: share(column.x), top: sheet.couplings - 40, width: share(pitch - 4) }}
       />
       <span
