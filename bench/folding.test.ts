@@ -49,7 +49,14 @@ const DO: Record<string, (state: Folding) => Folding> = {
 };
 
 const ready = () => onFoot(onFoot(move(fresh(), ["jack"], "in"), "stow"), "swap");
-const MACHINE = { has: new Set(FOLDING_KINDS), kind: "chisel", driven: false, carried: false };
+const MACHINE = {
+  has: new Set(FOLDING_KINDS),
+  kind: "chisel",
+  driven: false,
+  carried: false,
+  semi: false,
+  automatic: [],
+};
 
 describe("the simulated folding tool", () => {
   it("unfolds and folds by the lists without harm, and is after each step as the list says", () => {

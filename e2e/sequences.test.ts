@@ -64,14 +64,14 @@ describe("unfolding on the phone", () => {
 
   it("is given up with the reason in the log", async () => {
     await visit(page, `${yard.address}/rigs/11/sequences/start`);
-    await step("generator up");
+    await step("automatic");
     await fill(page, "who", "Ilse Marrin");
     await done();
-    await step("current on");
+    await step("generator up");
     await pressOn(page, "details summary ::-p-text(Give this run up)");
     await fill(page, "why", "no voltage");
     await pressOn(page, "button ::-p-text(Give up)");
-    await step("generator up");
+    await step("automatic");
     await seen(page, "Given up: no voltage");
     expect(errors).toEqual([]);
   });

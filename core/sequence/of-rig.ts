@@ -1,7 +1,7 @@
 /** A tool's sequences on its rig: the steps of its lists with the levers of the solved assignment, and the swaps where they fall. */
 import { onLinks } from "../dimension/attachment.ts";
 import type { Hoses } from "../hoses/checks.ts";
-import { remoteName } from "../hoses/circuit.ts";
+import { isPort, remoteName } from "../hoses/circuit.ts";
 import { kindOf } from "../hoses/kinds.ts";
 import { PHASES, type PhaseKey } from "../hoses/phases.ts";
 import { remotesOf } from "../hoses/problem.ts";
@@ -37,6 +37,8 @@ export function machineOf({ parts, hoses }: Whole, part: number): Machine {
     kind: chosen<ToolKindKey>(rig, "tool.kind"),
     driven: pto !== null && pto !== "none",
     carried: onLinks(rig.attachment),
+    semi: rig.attachment === "semi",
+    automatic: hoses.functions.flatMap((fn) => (fn.part === part && fn.automatic ? [fn.kind] : [])),
   };
 }
 
@@ -109,6 +111,7 @@ function leverOf(
   const at = (stage < 0 ? null : places[stage]) ?? places.find((place) => place !== null);
   if (at === undefined || at === null) return null;
   const remote = remotesOf(problem)[at]!;
+  if (isPort(remote)) return `Power beyond: ${fn.name.toLowerCase()}, by its own valve`;
   const lever = remote.lever === "" || remote.lever === `lever ${remote.number}` ? "" : `, ${remote.lever}`;
   const word = wayWord(kindOf(fn).ways, way);
   return `${capital(remoteName(remote))}${lever}: ${fn.name.toLowerCase()}${word === "" ? "" : ` ${word}`}`;

@@ -15,6 +15,10 @@ export type Machine = {
   driven: boolean;
   /** it hangs on links or pins of its own */
   carried: boolean;
+  /** carried in front, on a wheel of its own behind */
+  semi: boolean;
+  /** kinds of functions a controller drives */
+  automatic: readonly string[];
 };
 
 type Given = Partial<Omit<Step, "id" | "text">>;
@@ -50,8 +54,8 @@ const is = (part: string, state: string): Need => ({ part, is: state });
 const CLEAR = is("people", "clear");
 
 /** A machine's parts before anybody touches it: uncoupled, folded, locked. Parts it does not have are absent. */
-export function atRest({ has, driven, kind, carried: hangs }: Machine): World {
-  const carried = lifting({ has, driven, kind, carried: hangs });
+export function atRest(machine: Machine): World {
+  const { has, driven } = machine;
   const parts: Record<string, [boolean, string]> = {
     coupled: [true, "no"],
     hoses: [has.size > 0, "off"],
@@ -63,15 +67,15 @@ export function atRest({ has, driven, kind, carried: hangs }: Machine): World {
     undercarriage: [has.has("undercarriage"), "up"],
     "wings float": [has.has("wings"), "off"],
     "undercarriage float": [has.has("undercarriage"), "off"],
-    lift: [carried, "raised"],
+    lift: [lifting(machine), "raised"],
     suspension: [has.has("suspension"), "slack"],
     tap: [has.has("suspension"), "shut"],
     PTO: [driven, "stopped"],
     generator: [has.has("generator"), "stopped"],
-    current: [has.has("generator"), "off"],
+    current: [electric(machine) !== null, "off"],
     fan: [has.has("fan"), "stopped"],
     downforce: [has.has("downforce"), "off"],
-    drive: [mechanical(kind, has), "locked"],
+    drive: [mechanical(machine), "locked"],
     "lift float": [has.has("mower lift"), "off"],
   };
   return Object.fromEntries(
@@ -91,9 +95,15 @@ function mover({ has }: Machine, way: Step["way"]): Pick<Step, "actor" | "fns" |
 }
 
 const folds = (has: ReadonlySet<string>) => has.has("wings") || has.has("mower lift");
+/** What turns electric meters: a generator on the PTO, one on the oil; null where they are turned otherwise. */
+function electric({ kind, has, driven }: Machine): "PTO" | "oil" | null {
+  if (has.has("generator")) return "oil";
+  return kind === "planter" && driven ? "PTO" : null;
+}
+
 /** Meters turned by a ground wheel have a lock-out for the road. */
-const mechanical = (kind: string | null, has: ReadonlySet<string>) =>
-  (kind === "drill" || kind === "planter") && !has.has("generator");
+const mechanical = (machine: Machine) =>
+  (machine.kind === "drill" || machine.kind === "planter") && electric(machine) === null;
 
 const COUNT_THE_REST = "Walk round it once: nobody within reach, no line overhead, level ground.";
 
@@ -291,9 +301,22 @@ function unfold({ has }: Machine): Step[] {
 }
 
 function start(machine: Machine): Step[] {
-  const { has, kind, driven } = machine;
+  const { has, driven, automatic } = machine;
   const steps: Step[] = [];
-  if (mechanical(kind, has))
+  if (automatic.length > 0)
+    steps.push(
+      step(
+        "automatic",
+        "In the terminal: each of these on the remote it is really plugged into, set to automatic.",
+        {
+          actor: "terminal",
+          fns: automatic,
+          look: "The numbers in the terminal are those on the couplings.",
+          caution: "On another number it moves what is plugged in there.",
+        },
+      ),
+    );
+  if (mechanical(machine))
     steps.push(
       step("drive free", "Release the drive lock-out, both sides.", {
         look: "The pins drop in as the wheel turns; a tight chain can hold them out.",
@@ -316,14 +339,21 @@ function start(machine: Machine): Step[] {
         fns: ["generator"],
         way: "detent",
         look: "The terminal shows its speed, and it stands still.",
-        needs: [is("current", "off")],
         sets: { generator: "running" },
       }),
+    );
+  if (electric(machine) !== null)
+    steps.push(
       step("current on", "Switch the generator's current on in the terminal.", {
         actor: "terminal",
         look: "No error; the meters answer.",
-        caution: "Before the generator is up to speed it ends in an error, and one starts again.",
-        needs: [is("generator", "running")],
+        // A generator on the oil has no such order: the rule belongs to the PTO.
+        ...(electric(machine) === "PTO"
+          ? {
+              caution: "Before the PTO runs it ends in an error, and one starts again.",
+              needs: [is("PTO", "running")],
+            }
+          : {}),
         sets: { current: "on" },
       }),
     );
@@ -361,6 +391,45 @@ function start(machine: Machine): Step[] {
   return steps;
 }
 
+/** A large semi-mounted plough turns over in three pushes of one macro, lower links raised first. */
+const PUSHES = [
+  [
+    "push 1",
+    "First push: wheels up, top link in, the front half over, the rear half right over.",
+    "The rear half lies at its stop.",
+  ],
+  ["push 2", "Second push: the front half right over.", "Both halves lie at their stops."],
+  ["push 3", "Third push: wheels down, top link out.", "It stands on its wheels again."],
+] as const;
+
+function turning({ has, kind, semi, carried }: Machine): Step[] {
+  const raised = carried || lifts(has).length > 0 ? [is("lift", "raised")] : [];
+  const caution = "Raised high enough to clear the ground; nobody within reach.";
+  if (!has.has("turnover")) return [];
+  if (kind !== "plough" || !semi)
+    return [
+      step("turn over", "Turn the plough right over.", {
+        actor: "lever",
+        fns: ["turnover"],
+        way: "out",
+        look: "It has reached its stop.",
+        caution,
+        needs: raised,
+      }),
+    ];
+  return PUSHES.map(([id, text, look], at) =>
+    step(id, text, {
+      actor: "lever",
+      fns: ["turnover"],
+      way: "out",
+      look,
+      caution,
+      needs: raised,
+      after: at === 0 ? [] : [PUSHES[at - 1]![0]],
+    }),
+  );
+}
+
 function headland(machine: Machine): Step[] {
   const { has } = machine;
   const steps: Step[] = [];
@@ -382,17 +451,7 @@ function headland(machine: Machine): Step[] {
         needs: lifting(machine) ? [is("lift", "raised")] : [],
       }),
     );
-  if (has.has("turnover"))
-    steps.push(
-      step("turn over", "Turn the plough right over.", {
-        actor: "lever",
-        fns: ["turnover"],
-        way: "out",
-        look: "It has reached its stop.",
-        caution: "Raised high enough to clear the ground; nobody within reach.",
-        needs: lifting(machine) ? [is("lift", "raised")] : [],
-      }),
-    );
+  steps.push(...turning(machine));
   if (lifting(machine))
     steps.push(
       step("lower again", "Lower at the headland line.", {
@@ -406,7 +465,7 @@ function headland(machine: Machine): Step[] {
 }
 
 function stop(machine: Machine): Step[] {
-  const { has, kind, driven } = machine;
+  const { has, driven } = machine;
   const steps: Step[] = [];
   if (lifting(machine))
     steps.push(
@@ -416,19 +475,20 @@ function stop(machine: Machine): Step[] {
         sets: { lift: "raised", ...(has.has("mower lift") ? { "lift float": "off" } : {}) },
       }),
     );
-  if (has.has("generator"))
+  if (electric(machine) !== null)
     steps.push(
       step("current off", "Switch the generator's current off in the terminal.", {
         actor: "terminal",
         look: "The meters stand.",
         sets: { current: "off" },
       }),
+    );
+  if (has.has("generator"))
+    steps.push(
       step("generator off", "Generator's lever into float, let it run down.", {
         actor: "lever",
         fns: ["generator"],
         way: "float",
-        caution: "First the current, then the oil.",
-        needs: [is("current", "off")],
         sets: { generator: "stopped" },
       }),
     );
@@ -452,10 +512,11 @@ function stop(machine: Machine): Step[] {
         actor: "PTO",
         look: "The shaft stands.",
         caution: "Nobody gets off while anything turns.",
+        needs: electric(machine) === "PTO" ? [is("current", "off")] : [],
         sets: { PTO: "stopped" },
       }),
     );
-  if (mechanical(kind, has))
+  if (mechanical(machine))
     steps.push(
       step("drive locked", "Pull the drive lock-out pins, both sides.", {
         look: "The chains stand still when it is pulled.",

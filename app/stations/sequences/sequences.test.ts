@@ -53,7 +53,7 @@ describe("a sequence on its rig", () => {
       "Remote 1: jack or stand up",
     ]);
     expect(view("Planter", "start").steps.flatMap(({ levers }) => levers)).toContain(
-      "Power beyond: generator to detent",
+      "Power beyond: generator, by its own valve",
     );
   });
 
