@@ -252,3 +252,28 @@ export function isFunctionKind(text: unknown): text is FunctionKindKey {
 export function kindOf(fn: Pick<HoseFunction, "kind">): FunctionKind {
   return isFunctionKind(fn.kind) ? FUNCTION_KINDS[fn.kind] : FUNCTION_KINDS.other;
 }
+
+/** A function as its kind usually is, before anybody measured it. */
+export function functionOfKind(kind: FunctionKindKey): Omit<HoseFunction, "id"> {
+  const about: FunctionKind = FUNCTION_KINDS[kind];
+  return {
+    name: about.label,
+    kind,
+    action: about.action,
+    uses: about.uses,
+    automatic: about.automatic ?? false,
+    trigger: about.trigger ?? false,
+    lockable: about.lockable,
+    place: about.place ?? "rear",
+    coupling: "",
+    pressure: null,
+    flow: about.flow / LITRES_PER_MINUTE,
+    cylinder: null,
+    motor: null,
+    charge: null,
+    tap: "",
+  };
+}
+
+/** Litres a minute in a cubic metre a second. */
+const LITRES_PER_MINUTE = 60_000;

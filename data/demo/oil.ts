@@ -1,6 +1,6 @@
 /** What the demo yard knows of oil: remotes of its tractors, functions of its tools. Every name and figure is made up. */
 import type { Remote } from "../../core/hoses/circuit.ts";
-import { FUNCTION_KINDS, type FunctionKind, type FunctionKindKey } from "../../core/hoses/kinds.ts";
+import { type FunctionKindKey, functionOfKind } from "../../core/hoses/kinds.ts";
 import type { Hydraulics, NewFunction, NewRemote } from "../hoses.ts";
 
 const LITRE = 0.001;
@@ -72,25 +72,7 @@ type Given = Partial<NewFunction> & { litres?: number };
 
 /** A function of a kind, as the catalogue starts it, with what this tool has otherwise. */
 function of(kind: FunctionKindKey, { litres, ...rest }: Given = {}): NewFunction {
-  const about: FunctionKind = FUNCTION_KINDS[kind];
-  return {
-    name: about.label,
-    kind,
-    action: about.action,
-    uses: about.uses,
-    automatic: about.automatic ?? false,
-    trigger: about.trigger ?? false,
-    lockable: about.lockable,
-    place: about.place ?? "rear",
-    coupling: "",
-    pressure: null,
-    flow: (litres ?? about.flow) * PER_MINUTE,
-    cylinder: null,
-    motor: null,
-    charge: null,
-    tap: "",
-    ...rest,
-  };
+  return { ...functionOfKind(kind), ...(litres === undefined ? {} : { flow: litres * PER_MINUTE }), ...rest };
 }
 
 const cylinder = (bore: number, rod: number, stroke: number, count: number) => ({

@@ -1,6 +1,6 @@
 import { data } from "react-router";
 import { type HoseFunction, type Remote, SOCKETS, USES, type Use } from "../../../core/hoses/circuit.ts";
-import { FUNCTION_KINDS, type FunctionKind, isFunctionKind } from "../../../core/hoses/kinds.ts";
+import { functionOfKind, isFunctionKind } from "../../../core/hoses/kinds.ts";
 import { PHASE_KEYS, type PhaseKey } from "../../../core/hoses/phases.ts";
 import type { Family } from "../../../core/quantity/measure.ts";
 import type { Database } from "../../../data/handle.ts";
@@ -135,26 +135,10 @@ function startFunction(db: Database, machine: Machine, form: FormData) {
   if (!isFunctionKind(kind)) return refused({ kind: "Choose what it does." });
   const there = own(db, machine);
   if (there.length >= MOST_FUNCTIONS) return refused({ kind: `${MOST_FUNCTIONS} functions are the most.` });
-  const about: FunctionKind = FUNCTION_KINDS[kind];
+  const fn = functionOfKind(kind);
   const same = there.filter((each) => each.kind === kind).length;
   setHydraulics(db, machine.id, {});
-  addFunction(db, machine.id, {
-    name: same === 0 ? about.label : `${about.label} ${same + 1}`,
-    kind,
-    action: about.action,
-    uses: about.uses,
-    automatic: about.automatic ?? false,
-    trigger: about.trigger ?? false,
-    lockable: about.lockable,
-    place: about.place ?? "rear",
-    coupling: "",
-    pressure: null,
-    flow: about.flow / 60_000,
-    cylinder: null,
-    motor: null,
-    charge: null,
-    tap: "",
-  });
+  addFunction(db, machine.id, { ...fn, name: same === 0 ? fn.name : `${fn.name} ${same + 1}` });
   return kept();
 }
 
