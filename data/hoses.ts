@@ -1,6 +1,6 @@
 /** Both sides of the hoses as they are kept, what somebody pinned, and how they were plugged in. */
 import { randomUUID } from "node:crypto";
-import { and, asc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { HoseFunction, Remote } from "../core/hoses/circuit.ts";
 import type { RigHoses } from "../core/hoses/rig-hoses.ts";
 import type { Database } from "./handle.ts";
@@ -49,10 +49,10 @@ export function remotesOf(db: Database, machineIds: readonly number[]): Map<numb
   const rows = db
     .select()
     .from(remote)
-    .where(inArray(remote.machineId, [...machineIds]))
+    .where(and(inArray(remote.machineId, [...machineIds]), isNull(remote.archivedAt)))
     .orderBy(asc(remote.number))
     .all();
-  return grouped(rows.map(({ machineId, ...each }) => [machineId, each]));
+  return grouped(rows.map(({ machineId, archivedAt: _, ...each }) => [machineId, each]));
 }
 
 export function addRemote(db: Database, machineId: number, given: NewRemote): number {
@@ -73,11 +73,24 @@ export function changeRemote(db: Database, id: number, given: NewRemote): void {
   });
 }
 
-/** Takes a remote out; pins on it go with it. */
-export function removeRemote(db: Database, id: number): void {
-  db.transaction((tx) => {
-    tx.delete(remote).where(eq(remote.id, id)).run();
+/** Takes a remote out, or with null back in; pins on it go. False where another has its number by now. */
+export function archiveRemote(db: Database, id: number, at: Date | null): boolean {
+  return db.transaction((tx) => {
+    const known = tx.select().from(remote).where(eq(remote.id, id)).get();
+    if (!known) return false;
+    const same = and(
+      eq(remote.machineId, known.machineId),
+      eq(remote.number, known.number),
+      isNull(remote.archivedAt),
+    );
+    if (at === null && tx.select().from(remote).where(same).get()) return false;
+    tx.update(remote)
+      .set({ archivedAt: at?.toISOString() ?? null })
+      .where(eq(remote.id, id))
+      .run();
+    tx.delete(hosePin).where(eq(hosePin.remoteId, id)).run();
     settingChanged(tx, "hoses");
+    return true;
   });
 }
 
@@ -86,7 +99,7 @@ export function functionsOf(db: Database, machineIds: readonly number[]): Map<nu
   const rows = db
     .select()
     .from(hoseFunction)
-    .where(inArray(hoseFunction.machineId, [...machineIds]))
+    .where(and(inArray(hoseFunction.machineId, [...machineIds]), isNull(hoseFunction.archivedAt)))
     .orderBy(asc(hoseFunction.position), asc(hoseFunction.id))
     .all();
   return grouped(rows.map((row) => [row.machineId, functionFrom(row)]));
@@ -103,6 +116,7 @@ function functionFrom(row: typeof hoseFunction.$inferSelect): HoseFunction {
     caseDrain,
     machineId: _,
     position: __,
+    archivedAt: ___,
     ...rest
   } = row;
   return {
@@ -152,11 +166,39 @@ export function changeFunction(db: Database, id: number, given: NewFunction): vo
   });
 }
 
-export function removeFunction(db: Database, id: number): void {
+/** Takes a function out, or with null back in; pins of it go. */
+export function archiveFunction(db: Database, id: number, at: Date | null): void {
   db.transaction((tx) => {
-    tx.delete(hoseFunction).where(eq(hoseFunction.id, id)).run();
+    tx.update(hoseFunction)
+      .set({ archivedAt: at?.toISOString() ?? null })
+      .where(eq(hoseFunction.id, id))
+      .run();
+    tx.delete(hosePin).where(eq(hosePin.functionId, id)).run();
     settingChanged(tx, "hoses");
   });
+}
+
+/** What was taken out of a machine last: a remote or a function, by name; null where nothing was. */
+export function lastTakenOut(
+  db: Database,
+  machineId: number,
+): { what: "remote" | "function"; id: number; name: string } | null {
+  const [lastRemote] = db
+    .select()
+    .from(remote)
+    .where(and(eq(remote.machineId, machineId), isNotNull(remote.archivedAt)))
+    .orderBy(desc(remote.archivedAt))
+    .limit(1)
+    .all();
+  const [lastFunction] = db
+    .select()
+    .from(hoseFunction)
+    .where(and(eq(hoseFunction.machineId, machineId), isNotNull(hoseFunction.archivedAt)))
+    .orderBy(desc(hoseFunction.archivedAt))
+    .limit(1)
+    .all();
+  if (lastRemote) return { what: "remote", id: lastRemote.id, name: `Remote ${lastRemote.number}` };
+  return lastFunction ? { what: "function", id: lastFunction.id, name: lastFunction.name } : null;
 }
 
 /** Puts a machine's functions in an order, from its front; ids that are not its own are left out. */

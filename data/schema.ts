@@ -232,8 +232,14 @@ export const remote = sqliteTable(
     flow: real(),
     place: text({ enum: PLACES }).notNull(),
     coupling: text().notNull().default(""),
+    /** taken out, and since when; null: in use */
+    archivedAt: text(),
   },
-  (table) => [uniqueIndex("remote_number").on(table.machineId, table.number)],
+  (table) => [
+    uniqueIndex("remote_number_in_use")
+      .on(table.machineId, table.number)
+      .where(sql`${table.archivedAt} is null`),
+  ],
 );
 
 /** A function of an implement that moves by the tractor's oil. */
@@ -272,6 +278,8 @@ export const hoseFunction = sqliteTable(
     charge: real(),
     /** what shuts it off: "blue tap behind the headstock"; empty where nothing does */
     tap: text().notNull().default(""),
+    /** taken out, and since when; null: in use */
+    archivedAt: text(),
   },
   (table) => [index("hose_function_by_machine").on(table.machineId)],
 );

@@ -1,6 +1,6 @@
-import { Link } from "react-router";
+import { Form, Link } from "react-router";
 import { database } from "../../data/database.ts";
-import { functionsOf, hydraulicsOf, remotesOf } from "../../data/hoses.ts";
+import { functionsOf, hydraulicsOf, lastTakenOut, remotesOf } from "../../data/hoses.ts";
 import { findMachine } from "../../data/machines.ts";
 import type { Machine } from "../../data/rigs.ts";
 import { readPreferences } from "../session/preferences.server.ts";
@@ -39,6 +39,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     told: told !== undefined,
     remotes: remoteRows(remotesOf(db, [machine.id]).get(machine.id) ?? [], units),
     functions: functionRows(functionsOf(db, [machine.id]).get(machine.id) ?? [], units),
+    out: lastTakenOut(db, machine.id)?.name ?? null,
     open: { remote: opened("remote"), function: opened("function") },
   };
 }
@@ -52,7 +53,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
 }
 
 export default function OilPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { preferences, machine, units, supply, sockets, told, remotes, functions, open } = loaderData;
+  const { preferences, machine, units, supply, sockets, told, remotes, functions, out, open } = loaderData;
   const errors: FieldErrors = actionData?.errors ?? {};
   return (
     <YardFrame preferences={preferences} here="machines">
@@ -62,6 +63,16 @@ export default function OilPage({ loaderData, actionData }: Route.ComponentProps
           Everything else of this machine
         </Link>
       </div>
+      {out && (
+        <Form method="post" className="flex flex-wrap items-center gap-3">
+          <input type="hidden" name="intent" value="back" />
+          <span className="text-soft">Taken out last: {out}.</span>
+          <button type="submit" className="key">
+            Bring it back
+          </button>
+        </Form>
+      )}
+      {errors.form && <p className="problem">{errors.form}</p>}
       {machine.drives ? (
         <div className="grid grid-cols-2 gap-8 max-lg:grid-cols-1">
           <SupplySection supply={supply} sockets={sockets} units={units} errors={errors} />

@@ -226,7 +226,6 @@ function FunctionForm({ row, units, errors }: { row: Row; units: OilUnits; error
             <Tick name="caseDrain" label="Case drain" on={row.caseDrain} />
           </div>
         </fieldset>
-        {errors.form && <p className="problem">{errors.form}</p>}
         <span className="flex gap-2">
           <button type="submit" className="key-main">
             Keep {row.name}

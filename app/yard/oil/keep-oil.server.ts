@@ -7,15 +7,16 @@ import type { Database } from "../../../data/handle.ts";
 import {
   addFunction,
   addRemote,
+  archiveFunction,
+  archiveRemote,
   changeFunction,
   changeRemote,
   functionsOf,
+  lastTakenOut,
   type NewFunction,
   type NewRemote,
   orderFunctions,
   remotesOf,
-  removeFunction,
-  removeRemote,
   setHydraulics,
 } from "../../../data/hoses.ts";
 import type { Machine } from "../../../data/rigs.ts";
@@ -58,6 +59,8 @@ export function keepOil(db: Database, machine: Machine, form: FormData) {
       return keepFunction(db, machine, form);
     case "drop-function":
       return dropFunction(db, machine, form);
+    case "back":
+      return bringBack(db, machine);
     case "move-function":
       return moveFunction(db, machine, form);
     default:
@@ -123,7 +126,7 @@ function dropRemote(db: Database, machine: Machine, form: FormData) {
       .get(machine.id)
       ?.some((each) => each.id === id)
   )
-    removeRemote(db, id);
+    archiveRemote(db, id, new Date());
   return kept();
 }
 
@@ -214,7 +217,16 @@ function sizeErrors({ bore, rod, stroke, displacement, speed, count }: Sizes): F
 
 function dropFunction(db: Database, machine: Machine, form: FormData) {
   const id = Number(form.get("function"));
-  if (own(db, machine).some((each) => each.id === id)) removeFunction(db, id);
+  if (own(db, machine).some((each) => each.id === id)) archiveFunction(db, id, new Date());
+  return kept();
+}
+
+/** Brings back what was taken out last. */
+function bringBack(db: Database, machine: Machine) {
+  const last = lastTakenOut(db, machine.id);
+  if (last?.what === "function") archiveFunction(db, last.id, null);
+  if (last?.what === "remote" && !archiveRemote(db, last.id, null))
+    return refused({ form: `${last.name} cannot come back: another remote has its number.` });
   return kept();
 }
 

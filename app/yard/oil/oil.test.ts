@@ -82,6 +82,14 @@ describe("a tractor's side", () => {
     );
     send(tractor, "drop-remote", { remote: String(first!.id) });
     expect(remotes()).toEqual([]);
+    send(tractor, "back");
+    expect(remotes().map(({ id }) => id)).toEqual([first!.id]);
+    send(tractor, "drop-remote", { remote: String(first!.id) });
+    send(tractor, "remote", REMOTE);
+    expect(send(tractor, "back").errors).toEqual({
+      form: "Remote 1 cannot come back: another remote has its number.",
+    });
+    expect(remotes()).toHaveLength(1);
   });
 
   it.each([
@@ -118,6 +126,8 @@ describe("an implement's functions", () => {
     expect(functions().map(({ name }) => name)).toEqual(["Jack or stand", "Wings 2", "Wings"]);
     send(tool, "drop-function", { function: String(functions()[1]!.id) });
     expect(functions()).toHaveLength(2);
+    send(tool, "back");
+    expect(functions().map(({ name }) => name)).toEqual(["Jack or stand", "Wings 2", "Wings"]);
     expect(send(tool, "add-function", { kind: "levitation" }).errors).toEqual({
       kind: "Choose what it does.",
     });
