@@ -1,9 +1,11 @@
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { openDatabase } from "../../../data/database.ts";
 import { plantDemoYard } from "../../../data/demo/yard.ts";
 import type { Database } from "../../../data/handle.ts";
 import { addRemote, planOf, remotesOf, setHydraulics } from "../../../data/hoses.ts";
+import { tagsPdf } from "../../pdf/tags-pdf.server.tsx";
 import { sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { hosesView } from "./hoses-view.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "./keep-hoses.server.ts";
@@ -122,6 +124,18 @@ describe("hose tags", () => {
     expect(planter).toMatch(/4A, Fan, runs\n4R, Fan, free return\n4L, Fan, leak line, no pressure/);
     expect(planter).toMatch(/PA, Generator, runs\nPR, Generator, free return/);
     expect(planter).toMatch(/1A, Downforce, presses down$/);
+  });
+  it("are on paper twice, with every sign the font has", async () => {
+    const { rig, whole, judged } = open("Roller cultivator");
+    const bytes = new Uint8Array(await tagsPdf(tagsView(rig.name, whole, judged.hoses)!));
+    const paper = await getDocument({ data: bytes }).promise;
+    const pages = await Promise.all(
+      Array.from({ length: paper.numPages }, async (_, at) => (await paper.getPage(at + 1)).getTextContent()),
+    );
+    const text = pages.flatMap(({ items }) => items.map((item) => ("str" in item ? item.str : ""))).join(" ");
+    expect(text.match(/\b3A\b/g)).toHaveLength(2);
+    expect(text).toContain("swapped: goes on for field work");
+    expect(text).toContain("implement end");
   });
   it("are there only where there is a plan", () => {
     const { rig, whole, judged } = open("Seed cart");

@@ -2,8 +2,10 @@ import { ArrowDown, ArrowUp } from "lucide-react";
 import { Form, Link } from "react-router";
 import { FUNCTION_KIND_KEYS, FUNCTION_KINDS } from "../../../core/hoses/kinds.ts";
 import { PHASES } from "../../../core/hoses/phases.ts";
+import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
+import { FUNCTION_FIELDS, FunctionDto } from "./oil.dto.ts";
 import type { functionRows, oilUnits, socketFields } from "./oil-view.ts";
 import { PLACE_CHOICES, SocketTicks } from "./SupplySection.tsx";
 import { Tick } from "./Tick.tsx";
@@ -113,7 +115,8 @@ function FunctionLine({
   );
 }
 
-function FunctionForm({ row, units, errors }: { row: Row; units: OilUnits; errors: FieldErrors }) {
+function FunctionForm({ row, units, errors: sent }: { row: Row; units: OilUnits; errors: FieldErrors }) {
+  const { errors, onSubmit } = useChecked(FunctionDto, FUNCTION_FIELDS, sent);
   const amount = (
     name: "flow" | "pressure" | "charge" | "bore" | "rod" | "stroke" | "displacement" | "speed",
     label: string,
@@ -134,7 +137,7 @@ function FunctionForm({ row, units, errors }: { row: Row; units: OilUnits; error
   );
   return (
     <div className="grid content-start gap-3 bg-dye-wash p-3">
-      <Form method="post" className="grid gap-3" noValidate>
+      <Form method="post" className="grid gap-3" noValidate onSubmit={onSubmit}>
         <input type="hidden" name="intent" value="function" />
         <input type="hidden" name="function" value={row.id} />
         <h2>{row.kind}</h2>

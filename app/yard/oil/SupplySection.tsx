@@ -1,6 +1,8 @@
 import { Form, Link } from "react-router";
+import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
+import { REMOTE_FIELDS, RemoteDto, SUPPLY_FIELDS, SupplyDto } from "./oil.dto.ts";
 import type { oilUnits, remoteRows, socketFields, supplyFields } from "./oil-view.ts";
 import { Tick } from "./Tick.tsx";
 
@@ -18,13 +20,14 @@ export function SupplySection({
   supply,
   sockets,
   units,
-  errors,
+  errors: sent,
 }: {
   supply: ReturnType<typeof supplyFields>;
   sockets: Sockets;
   units: OilUnits;
   errors: FieldErrors;
 }) {
+  const { errors, onSubmit } = useChecked(SupplyDto, SUPPLY_FIELDS, sent);
   const amount = (name: "pumpFlow" | "pressure" | "spareOil", label: string, unit: string, hint: string) => (
     <>
       <input type="hidden" name={`${name}Unit`} value={unit} />
@@ -39,7 +42,7 @@ export function SupplySection({
     </>
   );
   return (
-    <Form method="post" className="grid content-start gap-3" noValidate>
+    <Form method="post" className="grid content-start gap-3" noValidate onSubmit={onSubmit}>
       <input type="hidden" name="intent" value="supply" />
       <h2 className="border-b-2 border-ink pb-1">What the tractor gives</h2>
       <div className="grid grid-cols-2 gap-3">
@@ -140,15 +143,16 @@ function RemoteForm({
   remote,
   next,
   units,
-  errors,
+  errors: sent,
 }: {
   remote: RemoteRow | undefined;
   next: number;
   units: OilUnits;
   errors: FieldErrors;
 }) {
+  const { errors, onSubmit } = useChecked(RemoteDto, REMOTE_FIELDS, sent);
   return (
-    <Form method="post" className="grid gap-2 bg-dye-wash p-3" noValidate>
+    <Form method="post" className="grid gap-2 bg-dye-wash p-3" noValidate onSubmit={onSubmit}>
       <input type="hidden" name="intent" value="remote" />
       <input type="hidden" name="remote" value={remote?.id ?? ""} />
       <input type="hidden" name="flowUnit" value={units.flow} />
