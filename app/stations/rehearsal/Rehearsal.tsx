@@ -273,13 +273,13 @@ function RehearsalPicture({ state, small = false }: { state: Folding; small?: bo
       role="img"
       aria-label="The tool from behind and from the side"
     >
-      <text x="12" y="244" className="fill-soft text-[15px]">
+      <text x="12" y="244" className="fill-soft text-[17px]">
         From behind
       </text>
       {draw(sketch.rear)}
       {!small && (
         <g transform={`translate(0 ${sketch.height / 2})`}>
-          <text x="12" y="244" className="fill-soft text-[15px]">
+          <text x="12" y="244" className="fill-soft text-[17px]">
             From the side, travel to the right
           </text>
           {draw(sketch.side)}
