@@ -33,7 +33,7 @@ export function report(name: string, act: () => unknown): number {
   return times.p50;
 }
 
-/** A yard of the demo's seven rigs and thirteen machines, `sets` times, each rig with `more` readings of one length. */
+/** The demo yard, `sets` times over, each rig with `more` readings of one length. */
 export function yardOf(sets: number, more: number, path = ":memory:"): Database {
   const db = openDatabase(path);
   db.transaction(() => {

@@ -29,7 +29,7 @@ else console.log("No build yet: run npm run build to have the yard page measured
 
 const small = yardOf(1, 0);
 const large = yardOf(38, 60);
-const few = report("rig page without drawing, 13 machines", rigPage(small));
+const few = report(`rig page without drawing, ${listMachines(small).length} machines`, rigPage(small));
 const many = report(`rig page without drawing, ${listMachines(large).length} machines`, rigPage(large));
 console.log(
   `  ratio large / small yard: ${(many / few).toFixed(2)} (the rig's own history is longer, too)\n`,
