@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { stageOf } from "../../core/sequence/of-rig.ts";
 import { isSequenceKind, type SequenceKind } from "../../core/sequence/step.ts";
 import { HoseBoard } from "../stations/hoses/HoseBoard.tsx";
-import { hosesView } from "../stations/hoses/hoses-view.ts";
+import { boardView } from "../stations/hoses/hoses-view.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { Kinds, Runner } from "../stations/sequences/Runner.tsx";
@@ -16,12 +16,14 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { search } = new URL(request.url);
   const hrefOf = (each: SequenceKind) => `/rigs/${open.rig.id}/sequences/${each}${search}`;
   const { whole, judged, preferences } = open;
-  const asked = { whole, hoses: judged.hoses, units: preferences.units, fn: null, kept: null };
-  const board = hosesView({
-    ...asked,
+  const board = boardView({
+    whole,
+    hoses: judged.hoses,
+    units: preferences.units,
+    fn: null,
     stage: stageOf(judged.hoses, kind),
     hrefOf: () => `/rigs/${open.rig.id}/hoses`,
-  }).board;
+  });
   return {
     frame: frameOf(open, "sequences", request),
     view: sequenceView(open, kind, hrefOf),

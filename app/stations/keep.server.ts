@@ -29,7 +29,12 @@ export type Outcome =
   | { ok: true; kept: { id: string; said: string } | null; person: string | null }
   | { ok: false; errors: FieldErrors; asksReason: boolean };
 
-const refused = (errors: FieldErrors, asksReason = false): Outcome => ({ ok: false, errors, asksReason });
+/** Nothing was written: what is wrong, by field. */
+export const refused = (errors: FieldErrors, asksReason = false): Outcome => ({
+  ok: false,
+  errors,
+  asksReason,
+});
 
 type Asked = { db: Database; rig: Rig; units: Units; person: string };
 

@@ -1,7 +1,7 @@
 import { keepTick } from "../../data/hookup.ts";
 import { type LadderFacts, ladderFacts, rungLine } from "../../data/ladder.ts";
 import { validateForm } from "../session/validate.ts";
-import type { Outcome } from "./keep.server.ts";
+import { type Outcome, refused } from "./keep.server.ts";
 import { RUNG_FIELDS, RungDto } from "./ladder.dto.ts";
 import type { OpenRig } from "./rig-view.server.ts";
 import { rungsOf } from "./rungs.ts";
@@ -13,15 +13,10 @@ export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
 /** Ticks a rung only a person can know of. */
 export function keepRung(open: OpenRig, form: FormData): Outcome {
   const checked = validateForm(RungDto, RUNG_FIELDS, form);
-  if (!checked.ok) return { ok: false, errors: checked.errors, asksReason: false };
+  if (!checked.ok) return refused(checked.errors);
   const { id, person, rung } = checked.value;
   const found = rungsOf(open.whole, open.judged, ladderFactsOf(open)).find(({ key }) => key === rung);
-  if (!found?.byPerson)
-    return {
-      ok: false,
-      errors: { form: "That rung is told by its station, not ticked." },
-      asksReason: false,
-    };
+  if (!found?.byPerson) return refused({ form: "That rung is told by its station, not ticked." });
   keepTick(
     open.db,
     open.rig.id,

@@ -1,4 +1,4 @@
-import type { Attachment } from "../dimension/attachment.ts";
+import { type Attachment, isBuiltOn } from "../dimension/attachment.ts";
 import { type Dimension, dimension, isDimensionKey, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
 import type { Units } from "../quantity/units.ts";
@@ -21,11 +21,11 @@ export function sectionsText({ sections }: ResolvedRig): string {
   return sections ? `${sections.widths.length} sections` : "missing";
 }
 
-export function valueText(entry: Dimension, { values }: ResolvedRig, units: Units): string {
+export function valueText(entry: Dimension, { attachment, values }: ResolvedRig, units: Units): string {
   const { value } = values[entry.key];
   if (value === null) return "missing";
   return entry.key === "rows.count"
-    ? `${value} ${entry.label.includes("nozzles") ? "nozzles" : "rows"}`
+    ? `${value} ${isBuiltOn(attachment) ? "nozzles" : "rows"}`
     : printEntry(entry, value, units).replace(/\u00a0m\b/, "");
 }
 

@@ -8,7 +8,7 @@ import { couplingsOf, type HoseFunction, type Supply } from "./circuit.ts";
 import { wantedFlow } from "./oil.ts";
 import { PHASES } from "./phases.ts";
 import { type Problem, swapsOf } from "./problem.ts";
-import { curesOf, reasonsOf } from "./reasons.ts";
+import { type Change, curesOf, reasonsOf } from "./reasons.ts";
 import type { RigHoses } from "./rig-hoses.ts";
 import { type Solved, solve } from "./solve.ts";
 import { lentOil, type Movement, movementsOf } from "./times.ts";
@@ -18,6 +18,8 @@ export type Hoses = {
   problem: Problem | null;
   solved: Solved | null;
   movements: Movement[];
+  /** where there is no plan: what would give one */
+  cures: Change[][];
   checks: Check[];
 };
 
@@ -31,15 +33,17 @@ export function hosesOf(whole: Whole, units: Units): Hoses {
   const open = untold(whole, at);
   const problem = problemOf(hoses);
   if (!problem || hoses.functions.length === 0)
-    return { problem, solved: null, movements: [], checks: [...open, ...nothing(whole, at)] };
+    return { problem, solved: null, movements: [], cures: [], checks: [...open, ...nothing(whole, at)] };
   const solved = solve(problem);
+  const cures = solved ? [] : curesOf(problem);
   const movements = solved ? movementsOf(problem, solved.stages, solved.plan) : [];
   return {
     problem,
     solved,
     movements,
+    cures,
     checks: [
-      solved ? assignedCheck(problem, solved, at) : refusedCheck(problem, at),
+      solved ? assignedCheck(problem, solved, at) : refusedCheck(problem, cures, at),
       ...open,
       ...functionChecks(whole, at, units),
       ...slowChecks(problem, movements, at, units),
@@ -109,11 +113,11 @@ function assignedCheck(problem: Problem, { stages, plan }: Solved, { check }: Ch
   });
 }
 
-function refusedCheck(problem: Problem, { check }: Checker): Check {
+function refusedCheck(problem: Problem, cures: readonly Change[][], { check }: Checker): Check {
   return check("assignment", "Assignment", {
     verdict: "stop",
     said: reasonWords(problem, reasonsOf(problem)).join(" "),
-    why: `No way of plugging them in works. The least that would: ${cureWords(problem, curesOf(problem))}`,
+    why: `No way of plugging them in works. The least that would: ${cureWords(problem, cures)}`,
     target: "hoses",
     next: "Look at the hoses",
   });

@@ -1,10 +1,8 @@
 import { keepChange } from "../../../data/field-log.ts";
 import { fitWeights } from "../../../data/settings.ts";
 import type { FieldErrors } from "../../session/validate.ts";
-import type { Outcome } from "../keep.server.ts";
+import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
-
-const refused = (errors: FieldErrors): Outcome => ({ ok: false, errors, asksReason: false });
 
 /** Keeps how many of each weight are on for this rig; another number than before is a change, and makes stale what hangs on it. */
 export function keepWeights({ db, rig, whole }: OpenRig, form: FormData): Outcome {

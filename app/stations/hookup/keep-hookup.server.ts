@@ -1,12 +1,10 @@
 import { heldBy, openProtections } from "../../../core/hookup/ticks.ts";
 import { eventsOf, keepEvent, keepTick } from "../../../data/hookup.ts";
 import { validateForm } from "../../session/validate.ts";
-import type { Outcome } from "../keep.server.ts";
+import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { EVENT_FIELDS, EventDto, TICK_FIELDS, TickDto } from "./hookup.dto.ts";
 import { statesOf } from "./hookup-view.server.ts";
-
-const refused = (errors: Record<string, string>): Outcome => ({ ok: false, errors, asksReason: false });
 
 /** Ticks a line, or declares that it does not apply; a line that reads otherwise by now is not ticked. */
 export function keepTicked(open: OpenRig, form: FormData): Outcome {

@@ -13,6 +13,7 @@ import { Link, useFetcher } from "react-router";
 import { toast } from "sonner";
 import type { HoseColumn, HoseRow, HoseSheet } from "../../../core/drawing/hoses.ts";
 import type { Outcome } from "../keep.server.ts";
+import { useSaid } from "../use-said.ts";
 import type { Board, BoardColumn, BoardRow } from "./hoses-view.ts";
 
 /** The tractor from behind, its couplings in a row, the hoses hanging to the functions. A plug is pulled to another coupling, or moved by arrow keys. */
@@ -21,8 +22,8 @@ export function HoseBoard({ board, action }: { board: Board; action: string }) {
   const fetcher = useFetcher<Outcome>();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const outcome = fetcher.data;
+  useSaid(outcome);
   useEffect(() => {
-    if (outcome?.ok && outcome.kept) toast.success(outcome.kept.said);
     if (outcome && !outcome.ok) toast.error(Object.values(outcome.errors)[0] ?? "");
   }, [outcome]);
   const pin = (fn: number, remote: number | null) =>

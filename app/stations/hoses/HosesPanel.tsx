@@ -1,8 +1,7 @@
-import { useEffect } from "react";
 import { Link, useFetcher } from "react-router";
-import { toast } from "sonner";
 import { TextField } from "../../ui/Field.tsx";
 import type { Outcome } from "../keep.server.ts";
+import { useSaid } from "../use-said.ts";
 import { HoseBoard } from "./HoseBoard.tsx";
 import type { Cell, Choice, HosesView } from "./hoses-view.ts";
 
@@ -274,10 +273,4 @@ function Sides({ machines }: { machines: Machines }) {
       </ul>
     </section>
   );
-}
-
-function useSaid(outcome: Outcome | undefined): void {
-  useEffect(() => {
-    if (outcome?.ok && outcome.kept) toast.success(outcome.kept.said);
-  }, [outcome]);
 }

@@ -13,7 +13,7 @@ import {
   stagesOf,
   swapsOf,
 } from "../../../core/hoses/problem.ts";
-import { appliedAll, type Change, curesOf } from "../../../core/hoses/reasons.ts";
+import { appliedAll, type Change } from "../../../core/hoses/reasons.ts";
 import { type Solved, solve } from "../../../core/hoses/solve.ts";
 import { lentOil, type Movement } from "../../../core/hoses/times.ts";
 import {
@@ -106,17 +106,10 @@ export function hosesView(asked: Asked): HosesView {
     kept: false,
   };
   if (!problem || problem.functions.length === 0) return empty;
-  const stages = stagesOf(problem);
-  const busiest = stages.reduce(
-    (most, { active }, at) => (active.length > stages[most]!.active.length ? at : most),
-    0,
-  );
-  const wanted = Number(asked.stage ?? busiest);
-  const stage = stages[wanted] ? wanted : busiest;
-  const plan = solved?.plan ?? problem.functions.map(() => stages.map(() => null));
+  const { stages, stage, plan } = shownOf(problem, solved, asked.stage);
   return {
     ...empty,
-    board: boardOf(asked, problem, stages, plan, stage),
+    board: boardOf(asked, problem, { stages, stage, plan }),
     stages: stages.map((each, at) => ({
       label: each.phases.map((phase) => phase.label).join(", "),
       now: at === stage,
@@ -126,13 +119,37 @@ export function hosesView(asked: Asked): HosesView {
     swaps: solved
       ? swapSteps(problem, stages, plan).map(({ before, words }) => ({ before: `Before ${before}`, words }))
       : [],
-    refused: solved ? null : curesOf(problem).map((cure) => cureRow(problem, cure)),
+    refused: solved ? null : hoses.cures.map((cure) => cureRow(problem, cure)),
     open: openFunction(problem, solved, asked),
     times: movements.map((each) => timeRow(problem, stages, plan, each, units)),
     oil: oilText(problem, units),
     preferences: solved ? preferencesOf(problem, stages, plan) : [],
     kept: solved !== null && asked.kept !== null && sameAs(asked.kept, placesOf(problem, solved)),
   };
+}
+
+type Shown = { stages: readonly Stage[]; stage: number; plan: Plan };
+
+/** The stage that is asked for, or else the one with the most in use; without a plan nothing is plugged in. */
+function shownOf(problem: Problem, solved: Solved | null, asked: string | null): Shown {
+  const stages = stagesOf(problem);
+  const busiest = stages.reduce(
+    (most, { active }, at) => (active.length > stages[most]!.active.length ? at : most),
+    0,
+  );
+  const wanted = Number(asked ?? busiest);
+  return {
+    stages,
+    stage: stages[wanted] ? wanted : busiest,
+    plan: solved?.plan ?? problem.functions.map(() => stages.map(() => null)),
+  };
+}
+
+/** The plugboard alone, for pages that show nothing else of the hoses. */
+export function boardView(asked: Omit<Asked, "kept">): Board | null {
+  const { problem, solved } = asked.hoses;
+  if (!problem || problem.functions.length === 0) return null;
+  return boardOf(asked, problem, shownOf(problem, solved, asked.stage));
 }
 
 function cureRow(problem: Problem, cure: readonly Change[]): { cure: string; after: string } {
@@ -173,11 +190,9 @@ function toolOf(whole: Whole, fn: number): string {
 }
 
 function boardOf(
-  { whole, fn: open, hrefOf, units }: Asked,
+  { whole, fn: open, hrefOf, units }: Omit<Asked, "kept">,
   problem: Problem,
-  stages: readonly Stage[],
-  plan: Plan,
-  stage: number,
+  { stages, stage, plan }: Shown,
 ): Board {
   const remotes = remotesOf(problem);
   const sheet = drawHoses({ width: 424, remotes, plan, stage, functions: problem.functions.length });
@@ -265,35 +280,39 @@ function openFunction(problem: Problem, solved: Solved | null, { fn: id, whole }
   if (!fn) return null;
   const kind = kindOf(fn);
   const own = solved ? places(solved.plan, index) : [];
+  const others = new Map([...problem.pins].filter(([other]) => other !== fn.id));
+  const free = solve({ ...problem, pins: others });
   return {
     id: fn.id,
     name: fn.name,
     pinned: problem.pins.has(fn.id),
     about: [toolOf(whole, index), `At work: ${kind.atWork}.`, kind.caution].filter(Boolean).join(" "),
     choices: remotesOf(problem).map((remote, at) =>
-      choiceOf(problem, solved, index, remote, own.includes(at)),
+      choiceOf({ problem, solved, free, others, index }, remote, own.includes(at)),
     ),
   };
 }
 
-/** What it would mean to have a function on a coupling: solved anew with it pinned there. */
-function choiceOf(
-  problem: Problem,
-  solved: Solved | null,
-  index: number,
-  remote: Remote,
-  now: boolean,
-): Choice {
+/** A function that is looked at: the plan as it is, and the one without a pin of its own. */
+type Looked = {
+  problem: Problem;
+  solved: Solved | null;
+  free: Solved | null;
+  /** pins of the other functions */
+  others: ReadonlyMap<number, number>;
+  index: number;
+};
+
+/** What it would mean to have it on a coupling: solved anew with it pinned there. */
+function choiceOf({ problem, solved, free, others, index }: Looked, remote: Remote, now: boolean): Choice {
   const fn = problem.functions[index]!;
   const base = { id: remote.id, label: capital(remoteName(remote)), lever: remote.lever, now };
   const lacks = unmet(fn, remote, problem.supply);
   if (lacks.length > 0) return { ...base, can: false, said: capital(lacksWords(lacks)) };
-  const pins = new Map([...problem.pins].filter(([id]) => id !== fn.id));
-  const there = solve({ ...problem, pins: new Map(pins).set(fn.id, remote.id) });
+  const there = solve({ ...problem, pins: new Map(others).set(fn.id, remote.id) });
   if (!there) return { ...base, can: false, said: "Then something else has no place" };
   if (now && solved && there.cost.swaps === solved.cost.swaps)
     return { ...base, can: true, said: whyThere(problem, index, remote) };
-  const free = solve({ ...problem, pins });
   const more = free && dearer(free.cost, there.cost);
   return { ...base, can: true, said: more ? capital(more) : "As good" };
 }

@@ -1,12 +1,10 @@
 import { remoteName } from "../../../core/hoses/circuit.ts";
 import { remotesOf } from "../../../core/hoses/problem.ts";
 import { keepPlan, pinFunction, unpinAll } from "../../../data/hoses.ts";
-import type { FieldErrors } from "../../session/validate.ts";
-import type { Outcome } from "../keep.server.ts";
+import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { placesOf } from "./hoses-view.ts";
 
-const refused = (errors: FieldErrors): Outcome => ({ ok: false, errors, asksReason: false });
 const kept = (said: string, person: string | null = null): Outcome => ({
   ok: true,
   kept: said === "" ? null : { id: "", said },

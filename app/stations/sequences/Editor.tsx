@@ -15,15 +15,15 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, Trash2 } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link, useFetcher } from "react-router";
-import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { faultsOf } from "../../../core/sequence/check.ts";
 import { type EditedStep, editedOf, OWN, stepsOf } from "../../../core/sequence/edit.ts";
 import type { SequenceKind, Step, World } from "../../../core/sequence/step.ts";
 import { TextField } from "../../ui/Field.tsx";
 import type { Outcome } from "../keep.server.ts";
+import { useSaid } from "../use-said.ts";
 
 type Props = {
   kind: SequenceKind;
@@ -44,9 +44,7 @@ export function Editor({ kind, steps, known, start, edited, action, backHref, pe
   const fetcher = useFetcher<Outcome>();
   const outcome = fetcher.data;
   const errors = outcome && !outcome.ok ? outcome.errors : {};
-  useEffect(() => {
-    if (outcome?.ok && outcome.kept) toast.success(outcome.kept.said);
-  }, [outcome]);
+  useSaid(outcome);
   const change = (next: EditedStep[]) => {
     setPast([...past, list]);
     setList(next);

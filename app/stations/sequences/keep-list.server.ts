@@ -3,13 +3,10 @@ import { type EditedStep, OWN, stepsOf } from "../../../core/sequence/edit.ts";
 import { isSequenceKind } from "../../../core/sequence/step.ts";
 import { listOf } from "../../../core/sequence/templates.ts";
 import { keepList } from "../../../data/sequences.ts";
-import type { FieldErrors } from "../../session/validate.ts";
 import { validateForm } from "../../session/validate.ts";
-import type { Outcome } from "../keep.server.ts";
+import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { openSequence } from "./open-sequence.server.ts";
-
-const refused = (errors: FieldErrors): Outcome => ({ ok: false, errors, asksReason: false });
 
 class ListDto {
   @Length(1, 60, { message: "Say who you are." })

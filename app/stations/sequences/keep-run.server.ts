@@ -1,12 +1,10 @@
 import { positionOf, refusal, refusalBack } from "../../../core/sequence/run.ts";
 import { keepRunEvents, type NewEvent } from "../../../data/sequences.ts";
-import { type FieldErrors, validateForm } from "../../session/validate.ts";
-import type { Outcome } from "../keep.server.ts";
+import { validateForm } from "../../session/validate.ts";
+import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { openSequence, saidOf } from "./open-sequence.server.ts";
 import { RUN_FIELDS, RunDto } from "./run.dto.ts";
-
-const refused = (errors: FieldErrors): Outcome => ({ ok: false, errors, asksReason: false });
 
 /** Keeps what happened in a run, if it can happen now; out of order it is refused with the reason. */
 export function keepRun(open: OpenRig, form: FormData): Outcome {

@@ -6,7 +6,7 @@ import { foldOf } from "../../../core/sequence/templates.ts";
 import { runEventsOf, runsOf } from "../../../data/sequences.ts";
 import { moment } from "../print.ts";
 import type { OpenRig } from "../rig-view.server.ts";
-import { openSequence, saidOf } from "./open-sequence.server.ts";
+import { type OpenSequence, openSequence, saidOf } from "./open-sequence.server.ts";
 
 const ACTOR_WORDS: Record<Actor, string> = {
   lever: "at the lever",
@@ -47,14 +47,15 @@ export function sequenceView(
   kind: SequenceKind,
   hrefOf: (kind: SequenceKind) => string,
 ): SequenceView {
-  const { sequence, start, run, done, lists, machine } = openSequence(open, kind);
+  const opened = openSequence(open, kind);
+  const { sequence, start, run, done, lists, machine } = opened;
   const { next } = positionOf(start, sequence, done);
   const faults = faultsOf(start, sequence).map(({ text }) => text);
   return {
     kind,
     title: SEQUENCE_LABELS[kind],
     kinds: SEQUENCE_KINDS.map((each) => {
-      const other = each === kind ? { sequence, run } : openSequence(open, each);
+      const other = each === kind ? opened : openSequence(open, each);
       return {
         kind: each,
         label: SEQUENCE_LABELS[each],
@@ -76,15 +77,14 @@ export function sequenceView(
     })),
     run: run?.id ?? null,
     done: done.length,
-    back: backOf(open, kind),
+    back: backOf(opened),
     faults: kind === "fold" && lists.fold === undefined ? [...foldOf(machine, lists).why, ...faults] : faults,
     edited: lists[kind] !== undefined,
     log: logOf(open),
   };
 }
 
-function backOf(open: OpenRig, kind: SequenceKind): SequenceView["back"] {
-  const { sequence, start, done } = openSequence(open, kind);
+function backOf({ sequence, start, done }: OpenSequence): SequenceView["back"] {
   const step = sequence.steps.find(({ id }) => id === done.at(-1));
   if (!step) return null;
   return {
