@@ -175,6 +175,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
   const working = works(rig);
   const drawn = catalogueOf(rig.attachment).filter(
     (entry) =>
+      entry.letter !== "" &&
       (working || !isOfWork(entry)) &&
       (sheet.only === null || sheet.only === entry.key) &&
       (entry.station === sheet.station || (sheet.region === "rig" && leads.has(entry.key))),

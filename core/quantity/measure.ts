@@ -70,6 +70,11 @@ export const FAMILIES = {
     lbf: { factor: POUND * STANDARD_GRAVITY, decimals: 0, also: ["lb force"] },
     N: { factor: 1, decimals: 0 },
   },
+  /** s */
+  time: {
+    s: { factor: 1, decimals: 2, also: ["sec", "second", "seconds"] },
+    ms: { factor: 0.001, decimals: 0 },
+  },
   /** 1/s */
   rotation: {
     rpm: { factor: 1 / 60, decimals: 0, also: ["/min", "1/min", "r/min"] },

@@ -1,4 +1,4 @@
-import { count, entriesOf, length } from "../entry-type.ts";
+import { count, entriesOf, length, measure } from "../entry-type.ts";
 
 const behind = (end: string) => ({
   label: `Link balls to ${end} of the work`,
@@ -12,6 +12,13 @@ const ahead = (end: string) => ({
   plausible: [0.1, 6] as const,
   typical: 1.2,
 });
+
+const DELAY = {
+  how: "Read it off the terminal's page for switching. The proof with headland marks tells what it ought to be.",
+  subject: "coupling",
+  at: "workMid",
+  sigma: { taped: 0.05, book: 0.2, assumed: 0.5 },
+} as const;
 
 export const TOOL = {
   ...entriesOf("tool", "Tool", {
@@ -218,6 +225,18 @@ export const TOOL = {
       untapedZero: "stop",
       whenMissing: "note",
       as: { boom: { plausible: [4, 48], typical: 24 } },
+    }),
+    "work.delayOn": measure("time", [0, 4], 0.5, {
+      ...DELAY,
+      label: "Switch-on delay in the terminal",
+      fromTo: "how long before the boundary the terminal switches on",
+      matters: "A delay too short begins the work late, the later the faster one drives.",
+    }),
+    "work.delayOff": measure("time", [0, 4], 0.5, {
+      ...DELAY,
+      label: "Switch-off delay in the terminal",
+      fromTo: "how long before the boundary the terminal switches off",
+      matters: "A delay too short works on beyond the boundary, the further the faster one drives.",
     }),
   }),
 };

@@ -1,0 +1,63 @@
+/** What a practice rig really is: known to the simulated field, and to nobody who works on it. */
+import { type Attachment, isFixed } from "../../core/dimension/attachment.ts";
+import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../../core/dimension/catalogue.ts";
+import type { Axis, PointKey } from "../../core/dimension/points.ts";
+import { termsBetween } from "../../core/rig/frame.ts";
+import type { ResolvedRig } from "../../core/rig/resolve.ts";
+import { chance } from "./random.ts";
+
+export type Truth = {
+  attachment: Attachment;
+  /** true readings, SI, in each dimension's own direction */
+  values: Partial<Record<DimensionKey, number>>;
+  /** seconds from the order to the work */
+  delays: { on: number; off: number };
+  /** indicated less true roll, radians, right side down positive */
+  rollBias: number;
+};
+
+/** How far a rig lies from what somebody once wrote down about it, metres, 1 σ. */
+const APART = 0.012;
+
+const COUNTED: ReadonlySet<DimensionKey> = new Set(["rows.count", "rows.spacing", "work.overlap"]);
+
+/** A rig like the one that is written down, but not the same. */
+export function seedTruth(rig: ResolvedRig, seed: number): Truth {
+  const random = chance(seed);
+  const values: Truth["values"] = {};
+  for (const { key, station, kind, typical } of catalogueOf(rig.attachment)) {
+    if ((station !== "antenna" && station !== "tool") || (kind !== "length" && kind !== "count")) continue;
+    if (key === "guidance.trackSpacing") continue;
+    const { value, doubt } = rig.values[key];
+    const base = value === null || (doubt !== null && doubt !== "habitual zero") ? typical : value;
+    values[key] = COUNTED.has(key) ? base : roundTo(base + random.normal(APART));
+  }
+  const rows = values["rows.count"]! * values["rows.spacing"]!;
+  const width = rig.values["tool.width"].value ?? dimension("tool.width", rig.attachment).typical;
+  // Rows that were counted for the width make it; where they never were, it is itself.
+  values["tool.width"] = Math.abs(rows - width) < 0.05 ? rows : roundTo(width + random.normal(APART));
+  if (rig.attachment === "drawn" || rig.attachment === "train")
+    values["tool.lateral"] = roundTo(values["tool.lateral"]! + random.normal(0.03));
+  return {
+    attachment: rig.attachment,
+    values,
+    delays: { on: roundTo(random.between(0.35, 1.4), 100), off: roundTo(random.between(0.2, 0.9), 100) },
+    rollBias: isFixed(rig.attachment) ? 0 : random.normal(0.0008),
+  };
+}
+
+function roundTo(value: number, parts = 1000): number {
+  return Math.round(value * parts) / parts;
+}
+
+/** B − A along an axis, as it really is. */
+export function trueBetween({ attachment, values }: Truth, from: PointKey, to: PointKey, axis: Axis): number {
+  return termsBetween(attachment, from, to, axis).reduce(
+    (sum, { key, coefficient }) => sum + coefficient * (values[key] ?? 0),
+    0,
+  );
+}
+
+export function hasRanks({ attachment }: Truth): boolean {
+  return hasDimension(attachment, "pin.workRear");
+}

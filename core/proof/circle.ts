@@ -1,0 +1,99 @@
+import { type Estimate, estimateOf } from "./estimate.ts";
+import { fitWithout, outliers } from "./outliers.ts";
+import type { Entered, Observation, TestResult } from "./result.ts";
+
+/**
+ * Steady circle of a drawn tool: R_t² = R² + L_h² − L_t², with the rear axle on R, the hitch L_h behind it, and the tool's
+ * wheels L_t behind the hitch on R_t. Metres; NaN where no such circle can be.
+ */
+export function towedRadius(radius: number, hitch: number, pivot: number): number {
+  return Math.sqrt(radius ** 2 + hitch ** 2 - pivot ** 2);
+}
+
+export function pivotOf(radius: number, towed: number, hitch: number): number {
+  return Math.sqrt(radius ** 2 + hitch ** 2 - towed ** 2);
+}
+
+/** How well R_t must be measured for the pivot to be known to ± `wanted`: ∂L_t/∂R_t = −R_t / L_t. */
+export function radiusNeeded(towed: number, pivot: number, wanted: number): number {
+  return (wanted * pivot) / towed;
+}
+
+/** From diameters between the outer and the inner marks of an axle, the radius of its middle. */
+export function middleRadius(outer: number, inner: number): number {
+  return (outer + inner) / 4;
+}
+
+export function solveCircle(
+  observations: readonly Observation[],
+  left: ReadonlySet<number>,
+  entered: Entered,
+): TestResult {
+  const hitch = entered.value("axle.pin");
+  if (hitch === null)
+    return {
+      measured: [],
+      also: [],
+      residuals: [],
+      along: "number",
+      open: ["The hitch behind the axle is not read yet: tape it first."],
+    };
+  const radii = observations.map(({ values }) => ({
+    tractor: middleRadius(values.tractorOuter ?? 0, values.tractorInner ?? 0),
+    tool: middleRadius(values.toolOuter ?? 0, values.toolInner ?? 0),
+  }));
+  const lengths = radii.map(({ tractor, tool }) => pivotOf(tractor, tool, hitch));
+  const impossible = lengths.flatMap((length, at) => (Number.isNaN(length) ? [at] : []));
+  const leave = new Set([...left, ...impossible]);
+  const usable = lengths.map((length) => (Number.isNaN(length) ? 0 : length));
+  const rows = lengths.map(() => [1]);
+  const fit = fitWithout(rows, usable, leave);
+  const odd = new Set(fit && impossible.length === 0 && left.size === 0 ? outliers(fit) : []);
+  const residuals = usable.map((observed, at) => ({
+    at,
+    x: at + 1,
+    observed,
+    fitted: fit?.estimates[0] ?? observed,
+    group: "circle",
+    outlier: odd.has(at) || impossible.includes(at),
+  }));
+  const open = impossible.map(
+    (at) =>
+      `Circle ${at + 1}: the tool runs outside the hitch's own circle. No drawn tool does: look for diameters changed over.`,
+  );
+  if (!fit) return { measured: [], also: [], residuals, along: "number", open };
+  const absolute = estimateOf(fit, 0);
+  const value = entered.value("pin.pivot");
+  const radius = radii.find((_, at) => !leave.has(at))!;
+  return {
+    measured: [
+      {
+        key: "pivot",
+        label: "Hitch to wheels",
+        unit: "length",
+        terms: [{ key: "pin.pivot", coefficient: 1 }],
+        entered: value,
+        off: { ...absolute, value: absolute.value - (value ?? 0) },
+        absolute: true,
+        sides: null,
+      },
+    ],
+    also: [
+      {
+        key: "sensitivity",
+        label: "Off by, for each centimetre in the tool's radius",
+        estimate: exact((0.01 * radius.tool) / absolute.value),
+      },
+    ],
+    residuals,
+    along: "number",
+    open: [
+      ...open,
+      ...(fit.freedom === 0 ? ["One diameter gives a figure without certainty: measure another."] : []),
+    ],
+  };
+}
+
+function exact(value: number): Estimate {
+  return { value, error: null, half: null, freedom: 0 };
+}

@@ -1,0 +1,133 @@
+/** A field test solved against what is entered: one way in for all kinds. */
+import { hasDimension } from "../dimension/catalogue.ts";
+import { TAPE_SIGMA } from "../dimension/entry-type.ts";
+import { POINT_KEYS, type PointKey, pointLabel } from "../dimension/points.ts";
+import { evaluate } from "../rig/chain.ts";
+import { termsBetween } from "../rig/frame.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
+import { solveCircle } from "./circle.ts";
+import { FIX_SIGMA, type Fix, PASS_TO_PASS } from "./conditions.ts";
+import { predictDistance } from "./cross-tape.ts";
+import { solveHeadland } from "./headland.ts";
+import { solveJoints } from "./joints.ts";
+import type { TestKey } from "./kinds.ts";
+import { type Entered, type Measured, NOTHING_YET, type Observation, type TestResult } from "./result.ts";
+import { solveRunLog } from "./run-log.ts";
+import { solveWheelMarks } from "./wheel-marks.ts";
+
+/** What a test is set up with, besides its observations. */
+export type TestSetup = {
+  fix: Fix | null;
+  /** the track spacing in the terminal while it was driven, metres */
+  spacing: number | null;
+  /** joints taped from row to row instead of from edge to edge */
+  rowToRow: boolean;
+};
+
+export function enteredOf(rig: ResolvedRig): Entered {
+  return {
+    sum: (terms) => evaluate(terms, rig).total,
+    value: (key) => rig.values[key].value,
+  };
+}
+
+/** Solves a test; `left` are observations somebody left out, by number from 0. */
+export function solveTest(
+  kind: TestKey,
+  observations: readonly Observation[],
+  left: ReadonlySet<number>,
+  setup: TestSetup,
+  rig: ResolvedRig,
+): TestResult {
+  const entered = enteredOf(rig);
+  const { attachment } = rig;
+  switch (kind) {
+    case "joints":
+      return solveJoints(
+        observations,
+        left,
+        {
+          spacing: setup.spacing,
+          less: setup.rowToRow ? (entered.value("rows.spacing") ?? 0) : 0,
+          wander: FIX_SIGMA[setup.fix ?? "fixed"] * PASS_TO_PASS,
+          across: termsBetween(attachment, "receiver", "workMid", "y"),
+        },
+        entered,
+      );
+    case "wheel-marks":
+      return solveWheelMarks(observations, left, entered);
+    case "headland":
+      return solveHeadland(
+        observations,
+        left,
+        {
+          oneLine: !hasDimension(attachment, "pin.workRear"),
+          start: termsBetween(attachment, "receiver", "workFront", "x"),
+          stop: termsBetween(attachment, "receiver", "workRear", "x"),
+        },
+        entered,
+      );
+    case "circle":
+      return solveCircle(observations, left, entered);
+    case "cross-tape":
+      return solveCrossTape(observations, left, rig);
+    case "run-log":
+      return solveRunLog(observations, left, entered);
+  }
+}
+
+/** Half the 95 % interval of a normal spread, in standard deviations. */
+const NORMAL_95 = 1.96;
+
+/** Each distance stands for itself: its uncertainty is the tape's. */
+function solveCrossTape(
+  observations: readonly Observation[],
+  left: ReadonlySet<number>,
+  rig: ResolvedRig,
+): TestResult {
+  const measured: Measured[] = [];
+  const open: string[] = [];
+  const residuals: TestResult["residuals"][number][] = [];
+  for (const [at, { values, choices }] of observations.entries()) {
+    const [from, to] = [pointOf(choices.from), pointOf(choices.to)];
+    const taped = values.distance;
+    if (!from || !to || taped === undefined) continue;
+    const predicted = predictDistance(rig, from, to);
+    const label = `${pointLabel(from, rig.attachment)} to ${pointLabel(to, rig.attachment)}`;
+    if (predicted.distance === null) {
+      open.push(`${label}: a reading on the way is missing, so nothing is predicted.`);
+      continue;
+    }
+    const off = taped - predicted.distance;
+    const limit = NORMAL_95 * Math.hypot(predicted.sigma, TAPE_SIGMA.taped);
+    residuals.push({
+      at,
+      x: at + 1,
+      observed: taped,
+      fitted: predicted.distance,
+      group: label,
+      outlier: Math.abs(off) > limit,
+    });
+    if (left.has(at)) continue;
+    measured.push({
+      key: `distance-${at + 1}`,
+      label: label.charAt(0).toUpperCase() + label.slice(1),
+      unit: "length",
+      terms: predicted.terms,
+      entered: predicted.distance,
+      off: {
+        value: off,
+        error: TAPE_SIGMA.taped,
+        half: NORMAL_95 * TAPE_SIGMA.taped,
+        freedom: Number.POSITIVE_INFINITY,
+      },
+      absolute: false,
+      sides: null,
+    });
+  }
+  return { ...NOTHING_YET, measured, residuals, open };
+}
+
+export function pointOf(text: string | undefined): PointKey | null {
+  return POINT_KEYS.find((key) => key === text) ?? null;
+}

@@ -1,0 +1,66 @@
+import { estimateOf } from "./estimate.ts";
+import { leastSquares } from "./least-squares.ts";
+import { fitWithout, outliers } from "./outliers.ts";
+import type { Entered, Measured, Observation, TestResult } from "./result.ts";
+
+/**
+ * Parked twice in the same wheel marks, facing either way: the reported positions lie J apart, first − second. Half of
+ * it to the right of the first heading is true − entered lateral, half of it ahead is true − entered fore-aft.
+ */
+export function solveWheelMarks(
+  observations: readonly Observation[],
+  left: ReadonlySet<number>,
+  entered: Entered,
+): TestResult {
+  const across = observations.map(({ values }) => ((values.first ?? 0) - (values.second ?? 0)) / 2);
+  const rows = across.map(() => [1]);
+  const fit = fitWithout(rows, across, left);
+  const whole = leastSquares(rows, across);
+  const odd = new Set(whole ? outliers(whole) : []);
+  const residuals = across.map((observed, at) => ({
+    at,
+    x: at + 1,
+    observed,
+    fitted: (fit ?? whole)?.estimates[0] ?? observed,
+    group: "round",
+    outlier: odd.has(at),
+  }));
+  if (!fit) return { measured: [], also: [], residuals, along: "number", open: [] };
+  const measured: Measured[] = [
+    {
+      key: "lateral",
+      label: "Receiver beside where it is entered",
+      unit: "length",
+      terms: [{ key: "receiver.lateral", coefficient: 1 }],
+      entered: entered.value("receiver.lateral"),
+      off: estimateOf(fit, 0),
+      absolute: false,
+      sides: { plus: "right", minus: "left" },
+    },
+  ];
+  const along = observations.flatMap(({ values }, at) =>
+    values.along === undefined || left.has(at) ? [] : [-values.along / 2],
+  );
+  const ahead = leastSquares(
+    along.map(() => [1]),
+    along,
+  );
+  if (ahead)
+    measured.push({
+      key: "foreAft",
+      label: "Receiver ahead of where it is entered",
+      unit: "length",
+      terms: [{ key: "receiver.foreAft", coefficient: 1 }],
+      entered: entered.value("receiver.foreAft"),
+      off: estimateOf(ahead, 0),
+      absolute: false,
+      sides: { plus: "ahead", minus: "behind" },
+    });
+  return {
+    measured,
+    also: [],
+    residuals,
+    along: "number",
+    open: fit.freedom === 0 ? ["One round gives a figure without certainty: go round again."] : [],
+  };
+}
