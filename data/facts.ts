@@ -95,7 +95,9 @@ export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFact
         ...sittings(rig, readings),
         sections: sections.get(rig.implement.id) ?? null,
         changes: [...(changes.get(rig.tractor.id) ?? []), ...(changes.get(rig.implement.id) ?? [])],
-        proofs: proofs.get(rig.id) ?? [],
+        proofs: (proofs.get(rig.id) ?? []).filter(
+          ({ couplingId }) => couplingId === null || couplingId === rig.couplingId,
+        ),
       },
     ]),
   );

@@ -42,6 +42,7 @@ function importsQuery(db: Database): ImportBatch[] {
     .select({ row: batch, taken: retraction.id })
     .from(batch)
     .leftJoin(retraction, eq(retraction.batchId, batch.id))
+    .where(eq(batch.kind, "import"))
     .orderBy(desc(sql`${batch}.rowid`))
     .all()
     .map(({ row, taken }) => ({ ...row, takenBack: taken !== null }));

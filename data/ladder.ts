@@ -2,6 +2,7 @@
 import { and, eq, inArray, isNull, like, sql } from "drizzle-orm";
 import type { SequenceKind } from "../core/sequence/step.ts";
 import type { Database } from "./handle.ts";
+import { TAKES_BACK_PROOF } from "./live.ts";
 import type { Rig } from "./rigs.ts";
 import { couplingEvent, hookupTick, hosePlan, proof, retraction, run, runEvent } from "./schema.ts";
 
@@ -55,7 +56,7 @@ export function ladderFacts(
   const proofs = db
     .select({ rigId: proof.rigId, at: proof.at })
     .from(proof)
-    .leftJoin(retraction, eq(retraction.proofId, proof.id))
+    .leftJoin(retraction, TAKES_BACK_PROOF)
     .where(and(isNull(retraction.id), inArray(proof.rigId, ids)))
     .all();
   return new Map(

@@ -11,6 +11,9 @@ export const LIVE_READING: SQL = sql`${reading.id} not in (select ${retraction.r
 /** Joins a reading with the retraction that took it back, singly or with its import. */
 export const TAKES_BACK_READING: SQL = sql`(${retraction.readingId} = ${reading.id} or (${reading.batchId} is not null and ${retraction.batchId} = ${reading.batchId}))`;
 
+/** Joins a proof with the retraction that took it back, singly or with all that was accepted with it. */
+export const TAKES_BACK_PROOF: SQL = sql`(${retraction.proofId} = ${proof.id} or (${proof.batchId} is not null and ${retraction.batchId} = ${proof.batchId}))`;
+
 export function toReading(row: typeof reading.$inferSelect): Reading {
   const { id, dimension: key, value, step, rawText, instrument, person, measuredAt } = row;
   const { sitting, conditions, note, photoId } = row;
@@ -111,26 +114,29 @@ export function liveChanges(db: Database, machineIds: readonly number[]): Map<nu
   return byMachine;
 }
 
+/** A proof and the tool it speaks of; null where it was told of the whole rig. */
+export type LiveProof = Proof & { couplingId: number | null };
+
 /** Proofs of each rig with their sums, the newest first. */
-export function liveProofs(db: Database, rigIds: readonly number[]): Map<number, Proof[]> {
+export function liveProofs(db: Database, rigIds: readonly number[]): Map<number, LiveProof[]> {
   const query = prepared(db, "live proofs", () =>
     db
       .select({ row: proof, term: proofTerm })
       .from(proof)
       .innerJoin(proofTerm, eq(proofTerm.proofId, proof.id))
-      .leftJoin(retraction, eq(retraction.proofId, proof.id))
+      .leftJoin(retraction, TAKES_BACK_PROOF)
       .where(and(isNull(retraction.id), among(proof.rigId, "rigs")))
       .orderBy(sql`${proof}.rowid desc`)
       .prepare(),
   );
-  const proofs = new Map<string, Proof & { rigId: number; terms: Proof["terms"][number][] }>();
+  const proofs = new Map<string, LiveProof & { rigId: number; terms: Proof["terms"][number][] }>();
   for (const { row, term } of query.all({ rigs: listed(rigIds) })) {
-    const { recordedAt: _, ...rest } = row;
+    const { recordedAt: _, evidence: __, testId: ___, batchId: ____, ...rest } = row;
     const known = proofs.get(row.id) ?? { ...rest, terms: [] };
     known.terms.push({ key: term.dimension, coefficient: term.coefficient });
     proofs.set(row.id, known);
   }
-  const byRig = new Map<number, Proof[]>();
+  const byRig = new Map<number, LiveProof[]>();
   for (const { rigId, ...each } of proofs.values()) push(byRig, rigId, each);
   return byRig;
 }

@@ -1,4 +1,4 @@
-import { asc, eq, isNull } from "drizzle-orm";
+import { and, asc, eq, isNull } from "drizzle-orm";
 import type { Database } from "./handle.ts";
 import type { Machine } from "./rigs.ts";
 import { machine, point } from "./schema.ts";
@@ -7,9 +7,14 @@ export type Point = typeof point.$inferSelect;
 export type MachineDetails = Pick<Machine, "make" | "model" | "fleetNumber" | "serial" | "busName"> &
   Partial<Pick<Machine, "attachment">>;
 
-/** Machines in use, by kind. */
+/** Machines in use that stand in the yard: not those of the simulated field. */
 export function listMachines(db: Database): Machine[] {
-  return db.select().from(machine).where(isNull(machine.archivedAt)).orderBy(asc(machine.id)).all();
+  return db
+    .select()
+    .from(machine)
+    .where(and(isNull(machine.archivedAt), eq(machine.practice, false)))
+    .orderBy(asc(machine.id))
+    .all();
 }
 
 export function listArchivedMachines(db: Database): Machine[] {

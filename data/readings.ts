@@ -14,8 +14,10 @@ import {
   change,
   coupling,
   couplingEvent,
+  fieldTest,
   hookupTick,
   machine,
+  observation,
   photo,
   point,
   proof,
@@ -93,7 +95,16 @@ export function keepSections(
   return id;
 }
 
-type Column = "readingId" | "layoutId" | "batchId" | "changeId" | "proofId" | "tickId" | "eventId";
+type Column =
+  | "readingId"
+  | "layoutId"
+  | "batchId"
+  | "changeId"
+  | "proofId"
+  | "tickId"
+  | "eventId"
+  | "observationId"
+  | "testId";
 
 /**
  * Takes a reading, a layout, an import, a change or a proof back; what stood before stands again.
@@ -135,7 +146,22 @@ function columnOf(db: Database, rig: Rig, id: string): Column | null {
   if (ticked) return ticked.rigId === rig.id ? "tickId" : null;
   const event = db.select().from(couplingEvent).where(eq(couplingEvent.id, id)).get();
   if (event) return event.rigId === rig.id ? "eventId" : null;
-  return null;
+  return columnInTests(db, rig, id);
+}
+
+/** What is taken back of a field test: all that was accepted at once, one observation, the whole job. */
+function columnInTests(db: Database, rig: Rig, id: string): Column | null {
+  const accepted = db.select().from(proof).where(eq(proof.batchId, id)).get();
+  if (accepted) return accepted.rigId === rig.id ? "batchId" : null;
+  const test = db.select().from(fieldTest).where(eq(fieldTest.id, id)).get();
+  if (test) return test.rigId === rig.id ? "testId" : null;
+  const measured = db
+    .select({ rigId: fieldTest.rigId })
+    .from(observation)
+    .innerJoin(fieldTest, eq(fieldTest.id, observation.testId))
+    .where(eq(observation.id, id))
+    .get();
+  return measured?.rigId === rig.id ? "observationId" : null;
 }
 
 /** Takes an import back as one. Returns false where it was never taken over, or was taken back already. */

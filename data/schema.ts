@@ -18,6 +18,9 @@ import type { ConditionKey } from "../core/dimension/condition.ts";
 import { POINT_KINDS } from "../core/dimension/point-kinds.ts";
 import { PLACES, type Use } from "../core/hoses/circuit.ts";
 import type { PhaseKey } from "../core/hoses/phases.ts";
+import type { TestConditions } from "../core/proof/conditions.ts";
+import type { Evidence } from "../core/proof/evidence.ts";
+import type { TestKey } from "../core/proof/kinds.ts";
 import type { LengthStyle } from "../core/quantity/length.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import { SEQUENCE_KINDS, type Step } from "../core/sequence/step.ts";
@@ -33,6 +36,8 @@ export const machine = sqliteTable("machine", {
   serial: text().notNull().default(""),
   /** ISO 11783-5 NAME, 16 hex digits; empty where the machine has no bus or nobody read it */
   busName: text().notNull().default(""),
+  /** made for the simulated field: no iron stands behind it */
+  practice: integer({ mode: "boolean" }).notNull().default(false),
   archivedAt: text(),
 });
 
@@ -377,7 +382,8 @@ export const settingChange = sqliteTable("setting_change", {
 /** What somebody brought in at once: an imported file, first as a preview, then taken over. Append only but for its state. */
 export const batch = sqliteTable("batch", {
   id: text().primaryKey(),
-  kind: text({ enum: ["import"] }).notNull(),
+  /** an import, or a proof that was accepted: what it wrote is taken back as one */
+  kind: text({ enum: ["import", "proof"] }).notNull(),
   fileName: text().notNull(),
   /** SHA-256 of the file */
   hash: text().notNull(),
@@ -492,12 +498,82 @@ export const proof = sqliteTable(
     what: text().notNull(),
     how: text().notNull(),
     result: text().notNull(),
+    /** the tool it speaks of; null where it was told of the whole rig */
+    couplingId: integer(),
+    /** standard error of the sum, SI; null where nobody fitted it */
+    sigma: real(),
+    /** the reading it wrote; null where it confirmed what stood */
+    readingId: text(),
+    /** the job it came of, and what was accepted with it */
+    testId: text(),
+    batchId: text(),
+    /** what it was fitted to, frozen: observations, conditions, figures */
+    evidence: text({ mode: "json" }).$type<Evidence>(),
     person: text().notNull(),
     at: text().notNull(),
     recordedAt: text().notNull(),
   },
   (table) => [index("proof_by_rig").on(table.rigId)],
 );
+
+/** A field test of a rig with one of its tools, as a job: begun, measured, and accepted or not. */
+export const fieldTest = sqliteTable(
+  "field_test",
+  {
+    id: text().primaryKey(),
+    rigId: integer()
+      .notNull()
+      .references(() => rig.id),
+    couplingId: integer()
+      .notNull()
+      .references(() => coupling.id),
+    kind: text().$type<TestKey>().notNull(),
+    conditions: text({ mode: "json" }).$type<TestConditions>().notNull(),
+    /** the track spacing the terminal had, metres */
+    spacing: real(),
+    /** joints taped from row to row */
+    rowToRow: integer({ mode: "boolean" }).notNull().default(false),
+    /** what was read in a log, in words */
+    note: text().notNull().default(""),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("field_test_by_rig").on(table.rigId)],
+);
+
+/** One thing measured in a field test. Append only, but for being left out of the fit. */
+export const observation = sqliteTable(
+  "observation",
+  {
+    id: text().primaryKey(),
+    testId: text()
+      .notNull()
+      .references(() => fieldTest.id),
+    /** SI */
+    values: text({ mode: "json" }).$type<Record<string, number>>().notNull(),
+    choices: text({ mode: "json" }).$type<Record<string, string>>().notNull(),
+    /** as it was typed, by field; empty where it came in a file */
+    texts: text({ mode: "json" }).$type<Record<string, string>>().notNull(),
+    leftOut: integer({ mode: "boolean" }).notNull().default(false),
+    person: text().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index("observation_by_test").on(table.testId)],
+);
+
+/** A rig of the simulated field: what it really is, which no page is told, and what its terminal was fed. */
+export const practice = sqliteTable("practice", {
+  rigId: integer()
+    .primaryKey()
+    .references(() => rig.id),
+  seed: integer().notNull(),
+  /** by coupling */
+  truths: text({ mode: "json" }).$type<Record<string, unknown>>().notNull(),
+  terminal: text({ mode: "json" }).$type<Record<string, unknown>>().notNull(),
+  /** how often it was driven: each drive has its own chance */
+  drives: integer().notNull().default(0),
+  at: text().notNull(),
+});
 
 /** The sum a proof confirms: coefficient × dimension. */
 export const proofTerm = sqliteTable(
@@ -524,6 +600,8 @@ export const retraction = sqliteTable(
     proofId: text().references(() => proof.id),
     tickId: text().references(() => hookupTick.id),
     eventId: text().references(() => couplingEvent.id),
+    observationId: text().references(() => observation.id),
+    testId: text().references(() => fieldTest.id),
     person: text().notNull(),
     recordedAt: text().notNull(),
   },

@@ -1,17 +1,26 @@
 import { data } from "react-router";
 import { writePreferences } from "../session/preferences.server.ts";
 import { keepWeights } from "../stations/balance/keep-weights.server.ts";
+import { keepDriven, keepTerminal } from "../stations/field/keep-field.server.ts";
 import { keepCoupling, keepTicked } from "../stations/hookup/keep-hookup.server.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "../stations/hoses/keep-hoses.server.ts";
 import { carryOut, type Outcome } from "../stations/keep.server.ts";
 import { keepRung } from "../stations/ladder.server.ts";
+import {
+  keepAccepted,
+  keepBegun,
+  keepConditions,
+  keepLeftOut,
+  keepLog,
+  keepObserved,
+} from "../stations/proof/keep-proof.server.ts";
 import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
 import { keepEdited } from "../stations/sequences/keep-list.server.ts";
 import { keepRun } from "../stations/sequences/keep-run.server.ts";
 import type { Route } from "./+types/keep";
 
 /** What needs the whole rig to be decided. */
-const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome> = {
+const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome | Promise<Outcome>> = {
   "fit-weights": keepWeights,
   tick: keepTicked,
   coupling: keepCoupling,
@@ -21,6 +30,14 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome> = {
   "pin-hose": keepPin,
   "unpin-hoses": keepUnpinned,
   "keep-plan": keepPlugged,
+  "begin-test": keepBegun,
+  "set-test": keepConditions,
+  observe: keepObserved,
+  "observe-log": keepLog,
+  "leave-out": keepLeftOut,
+  "accept-test": keepAccepted,
+  terminal: keepTerminal,
+  drive: keepDriven,
 };
 
 /** Everything a station writes comes here: by form, or later from a device that had no connection. */
@@ -30,7 +47,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const { units, person } = preferences;
   const form = await request.formData();
   const wide = WIDE[String(form.get("intent"))];
-  const outcome = wide ? wide(open, form) : await carryOut({ db, rig, units, person }, form);
+  const outcome = wide ? await wide(open, form) : await carryOut({ db, rig, units, person }, form);
   if (!outcome.ok) return data(outcome, { status: 422 });
   const named = outcome.person ?? person;
   return data(outcome, {

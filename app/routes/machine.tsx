@@ -26,6 +26,7 @@ const EMPTY = {
   fleetNumber: "",
   serial: "",
   busName: "",
+  practice: false,
   archivedAt: null,
 } as const;
 

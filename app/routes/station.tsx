@@ -93,7 +93,12 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
           />
           <div className={`grid content-start gap-3 ${hidden}`}>
             <Consequences view={view} />
-            <FieldLog view={view} preferences={frame.preferences} action={keepPath} />
+            <FieldLog
+              view={view}
+              preferences={frame.preferences}
+              action={keepPath}
+              proofHref={at("", "proof")}
+            />
           </div>
         </div>
       </div>

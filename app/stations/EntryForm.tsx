@@ -15,6 +15,7 @@ import type { Preferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { TextField } from "../ui/Field.tsx";
 import { Keypad } from "../ui/Keypad.tsx";
+import { useSmallScreen } from "../ui/use-small-screen.ts";
 import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto, READING_FIELDS, SECTION_FIELDS } from "./entry.dto.ts";
 import type { Outcome } from "./keep.server.ts";
@@ -403,13 +404,6 @@ function amountOf(row: ReadingRow, text: string): Parsed<number> {
   }
   const read = parseEntry(entryOf(row), text, row.style);
   return read.ok ? { ok: true, value: read.value.value } : read;
-}
-
-/** True once it is known that the screen is a phone's: the keypad on the page then takes the place of the system's. */
-function useSmallScreen(): boolean {
-  const [small, setSmall] = useState(false);
-  useEffect(() => setSmall(window.matchMedia("(max-width: 639px)").matches), []);
-  return small;
 }
 
 /** Checks a form, sends it or keeps it on the device, says how it went, and closes the entry. */

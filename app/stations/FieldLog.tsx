@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { useFetcher } from "react-router";
+import { Link, useFetcher } from "react-router";
 import type { Preferences } from "../session/preferences.server.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import type { Outcome } from "./keep.server.ts";
@@ -7,13 +7,15 @@ import { StaleList } from "./StaleList.tsx";
 import type { CommonView, LogRow, StationView } from "./station-view.ts";
 
 type Props = {
-  view: CommonView & Partial<Pick<StationView, "proofs" | "provable">>;
+  view: CommonView & Partial<Pick<StationView, "proofs">>;
   preferences: Preferences;
   action: string;
+  /** where field tests are run */
+  proofHref?: string;
 };
 
 /** What was changed on the machines, and what was proved in the field: recorded here, taken back here. */
-export function FieldLog({ view, preferences, action }: Props) {
+export function FieldLog({ view, preferences, action, proofHref = "" }: Props) {
   return (
     <section aria-label="Changes and proofs" className="grid gap-1 border-t border-line pt-2">
       <Log title="Changed since" rows={view.changes} action={action} />
@@ -26,24 +28,12 @@ export function FieldLog({ view, preferences, action }: Props) {
           </>
         )}
       </Record>
-      {view.provable && (
+      {view.proofs && (
         <>
-          <Log title="Proved in the field" rows={view.proofs ?? []} action={action} />
-          <Record title="Record a field test" intent="keep-proof" action={action} person={preferences.person}>
-            {(errors) => (
-              <>
-                <SelectField
-                  name="sum"
-                  label="It confirmed"
-                  problem={errors.sum}
-                  choices={(view.provable ?? []).map(({ key, label }) => [key, label])}
-                />
-                <TextField name="how" label="How it was tested" problem={errors.how} />
-                <TextField name="result" label="What came out, with figures" problem={errors.result} />
-                <TextField name="day" label="Day" type="date" defaultValue={today()} problem={errors.day} />
-              </>
-            )}
-          </Record>
+          <Log title="Proved in the field" rows={view.proofs} action={action} />
+          <Link to={proofHref} className="flex min-h-11 items-center font-semibold text-dye">
+            Prove it in the field
+          </Link>
         </>
       )}
     </section>

@@ -1,5 +1,6 @@
 import { type Card, type CardLine, fillCard } from "../../core/card/fill.ts";
 import { byPage, lapsed, type Retype, retype } from "../../core/card/numbered.ts";
+import type { Scheme } from "../../core/card/scheme.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import { fineStyle, type Units } from "../../core/quantity/units.ts";
@@ -38,11 +39,8 @@ export type CardView = Omit<Card, "lines" | "stops"> & {
 
 const FIRST_SCHEME = "axle-m";
 
-/** The card of the rig's tractor now, in the scheme chosen for its terminal. */
-export function cardNow({ db, rig, resolved, cardFindings, preferences }: OpenRig): {
-  card: Card;
-  terminal: Terminal;
-} {
+/** How the terminal in the rig's tractor asks. */
+export function schemeNow({ db, rig }: OpenRig): { scheme: Scheme; terminal: Terminal } {
   const { schemeId, profileName, name } = terminalOf(db, rig.tractor.id) ?? {
     schemeId: FIRST_SCHEME,
     profileName: "",
@@ -50,10 +48,14 @@ export function cardNow({ db, rig, resolved, cardFindings, preferences }: OpenRi
   };
   const scheme = findScheme(db, schemeId);
   if (!scheme) throw new Response("This terminal's scheme is gone.", { status: 500 });
-  return {
-    card: fillCard(scheme, resolved, cardFindings, preferences.units),
-    terminal: { schemeId, profileName, name },
-  };
+  return { scheme, terminal: { schemeId, profileName, name } };
+}
+
+/** The card of the rig's tractor now, in the scheme chosen for its terminal. */
+export function cardNow(open: OpenRig): { card: Card; terminal: Terminal } {
+  const { scheme, terminal } = schemeNow(open);
+  const { resolved, cardFindings, preferences } = open;
+  return { card: fillCard(scheme, resolved, cardFindings, preferences.units), terminal };
 }
 
 export function viewCard(open: OpenRig): CardView {

@@ -12,7 +12,7 @@ import { printLength } from "../../core/quantity/length.ts";
 import { inInches, type Units } from "../../core/quantity/units.ts";
 import { between, type Chain, trackSpacing } from "../../core/rig/chain.ts";
 import type { Proof } from "../../core/rig/facts.ts";
-import { SENSE, type Term } from "../../core/rig/frame.ts";
+import { SENSE } from "../../core/rig/frame.ts";
 import type { Grade } from "../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { SIDE_SLOPE } from "../../core/rig/tape-next.ts";
@@ -123,58 +123,4 @@ export function follows(station: StationKey, rig: ResolvedRig, units: Units): Fo
 
 function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
-}
-
-const anywhere = () => true;
-
-/** What a field test can confirm here: a sum of readings, by the name a proof is kept under. */
-export const PROVABLE: Record<
-  string,
-  {
-    label: string;
-    terms: (rig: ResolvedRig) => readonly Term[];
-    station: StationKey;
-    on: (attachment: Attachment) => boolean;
-  }
-> = {
-  along: {
-    label: "Receiver to front rank, along the line",
-    terms: (rig) => toTerms(between(rig, "receiver", "workFront", "x")),
-    station: "tool",
-    on: anywhere,
-  },
-  across: {
-    label: "Work seen from the receiver, sideways",
-    terms: (rig) => toTerms(between(rig, "receiver", "workMid", "y")),
-    station: "tool",
-    on: anywhere,
-  },
-  turning: {
-    label: "Receiver to wheels, in a turn",
-    terms: (rig) => toTerms(between(rig, "receiver", "pivot", "x")),
-    station: "tool",
-    on: (attachment) => hasDimension(attachment, "pin.pivot"),
-  },
-  width: {
-    label: "Working width",
-    terms: () => [{ key: "tool.width", coefficient: 1 }],
-    station: "tool",
-    on: anywhere,
-  },
-  lateral: {
-    label: "Receiver off the centre line",
-    terms: () => [{ key: "receiver.lateral", coefficient: 1 }],
-    station: "antenna",
-    on: anywhere,
-  },
-  foreAft: {
-    label: "Rear axle to receiver",
-    terms: () => [{ key: "receiver.foreAft", coefficient: 1 }],
-    station: "antenna",
-    on: anywhere,
-  },
-};
-
-function toTerms({ links }: Chain): Term[] {
-  return links.map(({ key, coefficient }) => ({ key, coefficient }));
 }

@@ -23,7 +23,7 @@ import { INSTRUMENTS, type Instrument } from "../../core/rig/grade.ts";
 import { parseSections } from "../../core/rig/sections.ts";
 
 /** The property's text reads without a problem; `read` gives the problem, or null. */
-function Reads<T extends object>(read: (text: string, dto: T) => string | null) {
+export function Reads<T extends object>(read: (text: string, dto: T) => string | null) {
   const problem = (text: unknown, { object }: ValidationArguments) =>
     read(typeof text === "string" ? text : "", object as T);
   return (target: object, propertyName: string) =>
@@ -147,23 +147,6 @@ export class KeepChangeDto {
 
   @MaxLength(200, { message: "Keep the note under 200 characters." })
   note!: string;
-
-  @Length(1, 60, { message: "Say who you are." })
-  person!: string;
-}
-
-export class KeepProofDto {
-  @Length(1, 40, { message: "Choose what the test confirmed." })
-  sum!: string;
-
-  @Length(4, 300, { message: "Say how it was tested." })
-  how!: string;
-
-  @Length(4, 300, { message: "Say what came out, with a figure." })
-  result!: string;
-
-  @Reads(dayProblem)
-  day!: string;
 
   @Length(1, 60, { message: "Say who you are." })
   person!: string;

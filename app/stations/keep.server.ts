@@ -4,19 +4,17 @@ import { parseEntry, printReading } from "../../core/dimension/entry.ts";
 import { isLengthStyle } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import { below, gradeOf } from "../../core/rig/grade.ts";
-import { resolveRig } from "../../core/rig/resolve.ts";
+
 import { parseSections } from "../../core/rig/sections.ts";
 import { rigFacts, subjectColumns } from "../../data/facts.ts";
-import { keepChange, keepProof } from "../../data/field-log.ts";
+import { keepChange } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
 import { keepReading, keepSections, retract } from "../../data/readings.ts";
 import type { Rig } from "../../data/rigs.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
-import { PROVABLE } from "./chains.ts";
 import {
   conditionsIn,
   KeepChangeDto,
-  KeepProofDto,
   KeepReadingDto,
   KeepSectionsDto,
   READING_FIELDS,
@@ -47,8 +45,6 @@ export async function carryOut(asked: Asked, form: FormData): Promise<Outcome> {
       return keepLayout(asked, form);
     case "keep-change":
       return noteChange(asked, form);
-    case "keep-proof":
-      return noteProof(asked, form);
     case "take-back":
       return takeBack(asked, form);
     default:
@@ -137,25 +133,6 @@ function noteChange({ db, rig }: Asked, form: FormData): Outcome {
   const now = new Date();
   const id = keepChange(db, rig, { kind, note, person, at: moment(day, now), now });
   return { ok: true, kept: { id, said: `Noted: ${CHANGES[kind].label.toLowerCase()}` }, person };
-}
-
-function noteProof({ db, rig }: Asked, form: FormData): Outcome {
-  const checked = validateForm(KeepProofDto, ["sum", "how", "result", "day", "person"], form);
-  if (!checked.ok) return refused(checked.errors);
-  const { sum, how, result, day, person } = checked.value;
-  const provable = Object.hasOwn(PROVABLE, sum) ? PROVABLE[sum]! : null;
-  if (!provable) return refused({ sum: "There is no such sum." });
-  const resolved = resolveRig(rigFacts(db, rig));
-  const terms = provable.terms(resolved);
-  const missing = terms.find(({ key }) => resolved.values[key].value === null);
-  if (missing)
-    return refused({
-      sum: `${dimension(missing.key, rig.attachment).label} is missing: a test can confirm only what is entered.`,
-    });
-  const now = new Date();
-  const what = provable.label.charAt(0).toLowerCase() + provable.label.slice(1);
-  const id = keepProof(db, rig, { what, how, result, terms, person, at: moment(day, now), now });
-  return { ok: true, kept: { id, said: `Proof kept: ${what}` }, person };
 }
 
 function takeBack({ db, rig, person }: Asked, form: FormData): Outcome {

@@ -6,6 +6,7 @@ import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
+import { provedOf } from "../../core/proof/provable.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { type Whole, works } from "../../core/rig/whole.ts";
@@ -145,7 +146,13 @@ export function frameOf(open: OpenRig, station: WalkKey, request: Request): RigF
     preferences,
     pegs: pegsOf(
       rig.id,
-      { findings, checks: judged.checks, coupled: facts.coupled !== null, climbed },
+      {
+        findings,
+        checks: judged.checks,
+        coupled: facts.coupled !== null,
+        climbed,
+        proved: provedOf(whole.parts.map((part) => part.rig).filter(works)),
+      },
       parts.length > 1 ? rig.couplingId : null,
     ),
     stops: findings.filter(({ severity }) => severity === "stop").length,

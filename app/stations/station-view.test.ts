@@ -142,9 +142,11 @@ describe("the walk-round", () => {
       const own = listRigs(db)[index]!;
       const { checks, findings } = judgeWhole(wholesOf(db, [own]).get(own.id)!, PRESETS.metric);
       const coupled = eventsOf(db, own.id)[0]?.kind === "coupled";
-      return pegsOf(own.id, { checks, findings, coupled, climbed: { good: 3, all: 9 } }, null).map(
-        ({ key, word }) => `${key} ${word}`,
-      );
+      return pegsOf(
+        own.id,
+        { checks, findings, coupled, climbed: { good: 3, all: 9 }, proved: { good: 0, all: 5 } },
+        null,
+      ).map(({ key, word }) => `${key} ${word}`);
     };
     // Of the borrowed drill nobody told anything for the first stations: that is not good, it is open.
     expect(worst(1)).toEqual([

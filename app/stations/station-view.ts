@@ -7,7 +7,7 @@ import type { Units } from "../../core/quantity/units.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../core/rig/tape-next.ts";
-import { type ChainView, chainView, type FollowRow, follows, PROVABLE, proofText } from "./chains.ts";
+import { type ChainView, chainView, type FollowRow, follows, proofText } from "./chains.ts";
 import { day, fine } from "./print.ts";
 import { type ReadingRow, readingRows, type Stales } from "./reading-rows.ts";
 import { cureHref } from "./stations.ts";
@@ -36,7 +36,6 @@ export type StationView = CommonView & {
   tapeNext: TapeNext;
   bars: { letter: string; label: string; text: string; share: number; open: boolean }[];
   proofs: LogRow[];
-  provable: { key: string; label: string }[];
 };
 
 const LEADS: Record<StationKey, { title: string; lead: string }> = {
@@ -152,9 +151,6 @@ export function viewStation(station: StationKey, facts: StationFacts): StationVi
       open,
     })),
     proofs: rig.proofs.map((proof) => ({ id: proof.id, title: capital(proof.what), text: proofText(proof) })),
-    provable: Object.entries(PROVABLE)
-      .filter(([, { station: at, on }]) => at === station && on(rig.attachment))
-      .map(([key, { label }]) => ({ key, label })),
   };
 }
 

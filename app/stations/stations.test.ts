@@ -26,7 +26,14 @@ const words = (walked: Partial<Parameters<typeof pegsOf>[1]>) =>
   Object.fromEntries(
     pegsOf(
       7,
-      { findings: [], checks: [], coupled: false, climbed: { good: 2, all: 9 }, ...walked },
+      {
+        findings: [],
+        checks: [],
+        coupled: false,
+        climbed: { good: 2, all: 9 },
+        proved: { good: 0, all: 5 },
+        ...walked,
+      },
       null,
     ).map(({ key, word }) => [key, word]),
   );
@@ -59,7 +66,11 @@ describe("the pegs of the walk-round", () => {
   });
 
   it("keep the tool in view from station to station", () => {
-    const [first] = pegsOf(7, { findings: [], checks: [], coupled: false, climbed: { good: 0, all: 9 } }, 12);
+    const [first] = pegsOf(
+      7,
+      { findings: [], checks: [], coupled: false, climbed: { good: 0, all: 9 }, proved: { good: 0, all: 5 } },
+      12,
+    );
     expect(first!.href).toBe("/rigs/7/match?tool=12");
   });
 });

@@ -3,7 +3,7 @@ import type { Check } from "../../core/finding/check.ts";
 import { type Finding, SEVERITIES, type Severity, type Target } from "../../core/finding/finding.ts";
 
 /** A stop of the walk-round: a station, or one of the lists that come of them. */
-export type WalkKey = StationKey | "hook-up" | "sequences" | "card" | "ladder";
+export type WalkKey = StationKey | "hook-up" | "sequences" | "proof" | "card" | "ladder";
 
 /** The walk-round as far as it is built, in working order. */
 export const STATIONS: readonly { key: WalkKey; label: string }[] = [
@@ -14,6 +14,7 @@ export const STATIONS: readonly { key: WalkKey; label: string }[] = [
   { key: "hook-up", label: "Hook up" },
   { key: "antenna", label: "Antenna" },
   { key: "tool", label: "Tool" },
+  { key: "proof", label: "Proof" },
   { key: "card", label: "Cab card" },
   { key: "ladder", label: "Start" },
 ];
@@ -43,14 +44,17 @@ export type Walked = {
   coupled: boolean;
   /** how far its ladder is climbed */
   climbed: { good: number; all: number };
+  /** how much of what guidance rests on is proven, over all tools */
+  proved: { good: number; all: number };
 };
 
 /** The walk-round with how each station stands. Where something could not be judged yet, nothing is called good. */
 export function pegsOf(
   rigId: number,
-  { findings, checks, coupled, climbed }: Walked,
+  { findings, checks, coupled, climbed, proved }: Walked,
   tool: number | null,
 ): Peg[] {
+  const counted: Partial<Record<WalkKey, { good: number; all: number }>> = { ladder: climbed, proof: proved };
   return STATIONS.map(({ key, label }) => {
     const from = MADE_OF[key];
     const own = findings.filter(({ station, severity }) =>
@@ -61,8 +65,8 @@ export function pegsOf(
     const open =
       key === "hook-up"
         ? !coupled
-        : key === "ladder"
-          ? climbed.good < climbed.all
+        : key in counted
+          ? counted[key]!.good < counted[key]!.all
           : checks.some(({ station, verdict }) => station === key && verdict === "unknown");
     const well = key === "hook-up" ? "coupled" : "good";
     return {
@@ -70,7 +74,8 @@ export function pegsOf(
       label,
       href: `/rigs/${rigId}/${key}${tool === null ? "" : `?tool=${tool}`}`,
       worst,
-      word: key === "ladder" ? `${climbed.good} of ${climbed.all}` : (worst ?? (open ? "open" : well)),
+      word:
+        key in counted ? `${counted[key]!.good} of ${counted[key]!.all}` : (worst ?? (open ? "open" : well)),
       open: worst === null && open,
     };
   });

@@ -1,4 +1,5 @@
 /** A practice rig driven over the simulated field by what its terminal believes; what one then finds on the ground. */
+import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import type { PointKey } from "../../core/dimension/points.ts";
 import { FIX_SIGMA, type Fix, PASS_TO_PASS } from "../../core/proof/conditions.ts";
 import type { Believed } from "./believed.ts";
@@ -127,4 +128,16 @@ export function stretchTape(
 ): number {
   const distance = Math.hypot(trueBetween(truth, from, to, "x"), trueBetween(truth, from, to, "y"));
   return Math.round((distance + random.normal(0.004)) * 1000) / 1000;
+}
+
+/** What a tape says of one dimension; counts are counted right, and spacings are taped over ten gaps. */
+export function stretchReading(
+  { truth, random }: Pick<Field, "truth" | "random">,
+  key: DimensionKey,
+): number | null {
+  const value = truth.values[key];
+  if (value === undefined) return null;
+  if (key === "rows.count" || key === "work.overlap") return value;
+  const tape = key === "rows.spacing" ? 0.0003 : 0.004;
+  return Math.round((value + random.normal(tape)) * 1000) / 1000;
 }

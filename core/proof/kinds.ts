@@ -3,7 +3,7 @@
 import type { Attachment } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
 
-/** One thing to enter for an observation. Lengths in metres, speeds in m/s, angles in radians. */
+/** One thing to enter for an observation. Lengths in metres, speeds in m/s. */
 export type Field = {
   key: string;
   label: string;
@@ -11,7 +11,7 @@ export type Field = {
   /** it may be left empty */
   optional?: boolean;
 } & (
-  | { kind: "length" | "speed" | "coordinate" | "heading" }
+  | { kind: "length" | "speed" }
   | { kind: "sided"; plus: string; minus: string }
   | { kind: "choice"; choices: readonly { key: string; label: string }[] }
   | { kind: "point" }

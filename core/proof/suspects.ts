@@ -12,7 +12,8 @@ export type Slip =
   | { kind: "ranks" }
   | { kind: "row"; more: number }
   | { kind: "variant"; name: string }
-  | { kind: "spacing"; by: number };
+  /** lines `by` wider apart than the work asks for: by rows, or as another tool would */
+  | { kind: "spacing"; by: number; rows: number | null; like: string | null };
 
 export type Suspect = {
   slip: Slip;
@@ -41,11 +42,41 @@ export type SuspectFacts = {
   others: readonly Other[];
 };
 
-/** The slips that would explain each figure that is not zero, the closest first. */
+/** The slips that would explain each figure that is not zero, the closest first; and lines that do not fit the width. */
 export function suspectsOf(measured: readonly Measured[], facts: SuspectFacts): Suspect[] {
-  return measured
-    .filter(({ unit, off }) => unit === "length" && differsFromZero(off))
-    .flatMap((each) => explained(each, facts));
+  return [
+    ...measured
+      .filter(({ unit, off }) => unit === "length" && differsFromZero(off))
+      .flatMap((each) => explained(each, facts)),
+    ...spacingSlip(measured, facts),
+  ];
+}
+
+/** The spacing in the terminal against the width the joints tell, less the overlap that is wanted. */
+function spacingSlip(measured: readonly Measured[], { rig, spacing, others }: SuspectFacts): Suspect[] {
+  const width = measured.find(({ key }) => key === "width");
+  if (!width || spacing === null || width.entered === null) return [];
+  const overlap = rig.values["work.overlap"].value ?? 0;
+  const by = spacing - (width.entered + width.off.value - overlap);
+  // The terminal was fed the width that is entered: then the width is wrong, not the spacing.
+  if (Math.abs(spacing - (width.entered - overlap)) < READ_TO) return [];
+  if (Math.abs(by) < Math.max(SMALLEST, width.off.half ?? 0)) return [];
+  const row = rig.values["rows.spacing"].value;
+  const rows = row === null ? null : Math.round(by / row);
+  const near = (value: number) => Math.abs(value) <= Math.max(READ_TO, width.off.half ?? 0);
+  return [
+    {
+      slip: {
+        kind: "spacing",
+        by,
+        rows: rows !== null && rows !== 0 && Math.abs(rows) <= 2 && near(by - rows * row!) ? rows : null,
+        like: others.find(({ width: other }) => near(spacing - other))?.name ?? null,
+      },
+      measured: "width",
+      predicted: by,
+      apart: 0,
+    },
+  ];
 }
 
 function explained(measured: Measured, facts: SuspectFacts): Suspect[] {
@@ -99,11 +130,10 @@ function rankSlips(terms: readonly Term[], { attachment, values }: ResolvedRig):
   return [{ slip: { kind: "ranks" }, predicted: own.coefficient * apart }];
 }
 
-/** A row too many or too few, the width of another variant, lines left from another tool. */
-function widthSlips({ rig, spacing, others }: SuspectFacts): Prediction[] {
+/** A row too many or too few, the width of another variant. */
+function widthSlips({ rig, others }: SuspectFacts): Prediction[] {
   const width = rig.values["tool.width"].value;
   const row = rig.values["rows.spacing"].value;
-  const overlap = rig.values["work.overlap"].value ?? 0;
   if (width === null) return [];
   return [
     ...(row === null
@@ -113,13 +143,5 @@ function widthSlips({ rig, spacing, others }: SuspectFacts): Prediction[] {
       slip: { kind: "variant" as const, name },
       predicted: other - width,
     })),
-    ...(spacing === null || Math.abs(spacing - (width - overlap)) < SMALLEST
-      ? []
-      : [
-          {
-            slip: { kind: "spacing" as const, by: spacing - (width - overlap) },
-            predicted: spacing - width + overlap,
-          },
-        ]),
   ];
 }

@@ -38,7 +38,10 @@ export function evaluate(terms: readonly Term[], { values, proofs }: ResolvedRig
     links,
     total: complete ? known : null,
     known,
-    sigma: complete ? Math.hypot(...links.map((link) => link.coefficient * link.sigma)) : null,
+    // A field test fitted the sum itself: it knows nothing of how its links share it.
+    sigma: complete
+      ? (proof?.sigma ?? Math.hypot(...links.map((link) => link.coefficient * link.sigma)))
+      : null,
     grade: proof ? "proven" : weakest(links.map((link) => link.grade)),
     stale: links.some(({ stale }) => stale !== null),
     proof,

@@ -51,6 +51,10 @@ export type Proof = {
   person: string;
   at: string;
   terms: readonly Term[];
+  /** standard error of the sum as it was fitted, SI; null where nobody fitted it */
+  sigma: number | null;
+  /** the reading it wrote; null where it confirmed what stood */
+  readingId: string | null;
 };
 
 /** What is known of a rig, seen from one of its tools: the machine that carries, and that tool. */

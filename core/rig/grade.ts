@@ -4,8 +4,11 @@ export type Grade = (typeof GRADES)[number];
 
 /** What the value was come by with; each gives a grade. */
 export const INSTRUMENTS = ["tape", "scale", "gauge", "look", "book", "estimate"] as const;
-/** `file`: it came in a file, and nobody here has read it off the machine. */
-export type Instrument = (typeof INSTRUMENTS)[number] | "file";
+/**
+ * `file`: it came in a file, and nobody here has read it off the machine. `field test`: a test was accepted that makes it
+ * so; proven as long as that proof holds, and no more than measured once it does not.
+ */
+export type Instrument = (typeof INSTRUMENTS)[number] | "file" | "field test";
 
 const GRADE_OF: Record<Instrument, Exclude<Grade, "missing">> = {
   tape: "taped",
@@ -15,6 +18,7 @@ const GRADE_OF: Record<Instrument, Exclude<Grade, "missing">> = {
   book: "book",
   estimate: "assumed",
   file: "assumed",
+  "field test": "taped",
 };
 
 export function gradeOf(instrument: Instrument): Exclude<Grade, "missing"> {

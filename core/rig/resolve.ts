@@ -28,7 +28,7 @@ export type Resolved = {
   spread: number;
   /** what stood before this sitting */
   previous: Reading | null;
-  /** the field test that proves this dimension by itself */
+  /** the field test that proves this dimension by itself, or that wrote this reading */
   proof: Proof | null;
 };
 
@@ -50,6 +50,7 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
   const values = Object.fromEntries(
     DIMENSION_KEYS.map((key) => [key, resolveValue(dimension(key, facts.attachment), facts, proofs)]),
   ) as Record<DimensionKey, Resolved>;
+  for (const proof of proofs) sharpen(values, proof);
   const { sections } = facts;
   const sectionsStale = sections ? touched(SECTIONS_TOUCHED_BY, sections.measuredAt, facts.changes) : null;
   return { attachment: facts.attachment, values, sections, sectionsStale, proofs };
@@ -69,15 +70,47 @@ function sameSum(a: readonly Term[], b: readonly Term[]): boolean {
 }
 
 /** A proof lapses when a reading in it is replaced, or a change touches one, after the test. */
-function holds(proof: Proof, { readings, changes }: RigFacts): boolean {
-  return proof.terms.every(({ key }) => {
+function holds(proof: Proof, facts: RigFacts): boolean {
+  return proof.terms.every(({ key }) => facts.readings[key]?.at(-1)) && endOf(proof, facts) === null;
+}
+
+/** What ended a proof: a newer reading, or a change; null while nothing did. */
+function endOf({ terms, at }: Proof, { readings, changes }: RigFacts): Reading | Change | null {
+  for (const { key } of terms) {
     const newest = readings[key]?.at(-1);
-    return (
-      newest !== undefined &&
-      newest.measuredAt <= proof.at &&
-      touched(dimension(key).touchedBy, proof.at, changes) === null
-    );
-  });
+    if (newest && newest.measuredAt > at) return newest;
+    const change = touched(dimension(key).touchedBy, at, changes);
+    if (change) return change;
+  }
+  return null;
+}
+
+/** The newest proof of a sum that no longer holds, and what ended it; null where there never was one. */
+export function lapsedBy(
+  terms: readonly Term[],
+  facts: RigFacts,
+): { proof: Proof; by: Reading | Change } | null {
+  const proof = provenBy(terms, facts.proofs);
+  const by = proof && endOf(proof, facts);
+  return proof && by ? { proof, by } : null;
+}
+
+/**
+ * What a test fitted is as uncertain as the fit: alone, where it tells one reading; where it tells a sum, the reading it
+ * wrote carries the others' uncertainty besides.
+ */
+function sharpen(values: Record<DimensionKey, Resolved>, { terms, sigma, readingId }: Proof): void {
+  if (sigma === null) return;
+  for (const { key, coefficient } of terms) {
+    const value = values[key];
+    const wrote = value.reading?.id === readingId && readingId !== null;
+    if (terms.length > 1 && !wrote) continue;
+    const others = terms
+      .filter((term) => term.key !== key)
+      .map((term) => term.coefficient * values[term.key].sigma);
+    const fitted = Math.hypot(sigma, ...others) / Math.abs(coefficient);
+    values[key] = { ...value, sigma: wrote ? fitted : Math.min(value.sigma, fitted) };
+  }
 }
 
 function touched(kinds: readonly ChangeKind[], since: string, changes: readonly Change[]): Change | null {
@@ -103,7 +136,10 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
     };
   const numbers = repeats.map(({ value }) => value);
   const value = mean(numbers);
-  const proof = provenBy([{ key, coefficient: 1 }], proofs);
+  const proof =
+    provenBy([{ key, coefficient: 1 }], proofs) ??
+    proofs.find(({ readingId }) => readingId === reading.id) ??
+    null;
   const grade = proof ? "proven" : gradeOf(reading.instrument);
   const doubt = entry.kind === "choice" ? null : doubtOf(entry, value, grade);
   const stale = touched(entry.touchedBy, reading.measuredAt, facts.changes);

@@ -137,7 +137,7 @@ describe("repeats of one sitting", () => {
 
 describe("proofs", () => {
   const at = "2026-04-01T10:00:00.000Z";
-  const proof = { id: "p", what: "", how: "", result: "", person: "", at };
+  const proof = { id: "p", what: "", how: "", result: "", person: "", at, sigma: null, readingId: null };
   const joint = {
     ...proof,
     terms: [
@@ -157,6 +157,18 @@ describe("proofs", () => {
   it("of one dimension make it proven", () => {
     const width = { ...proof, terms: [{ key: "tool.width" as const, coefficient: 1 }] };
     expect(resolveRig({ ...sampleFacts(), proofs: [width] }).values["tool.width"].grade).toBe("proven");
+  });
+
+  it("carry the uncertainty of their fit: the sum its own, the reading they wrote that of the others besides", () => {
+    const fitted = { ...joint, sigma: 0.003, readingId: "tool.lateral" };
+    const rig = resolveRig({ ...sampleFacts(), proofs: [fitted] });
+    expect(between(rig, "receiver", "workMid", "y").sigma).toBe(0.003);
+    const receiver = rig.values["receiver.lateral"].sigma;
+    expect(rig.values["tool.lateral"]).toMatchObject({ grade: "proven", proof: { id: "p" } });
+    expect(rig.values["tool.lateral"].sigma).toBeCloseTo(Math.hypot(0.003, receiver), 12);
+    expect(rig.values["receiver.lateral"].grade).toBe("taped");
+    const width = { ...proof, sigma: 0.002, terms: [{ key: "tool.width" as const, coefficient: 1 }] };
+    expect(resolveRig({ ...sampleFacts(), proofs: [width] }).values["tool.width"].sigma).toBe(0.002);
   });
 
   it("lapse when a link is read again or touched by a change", () => {

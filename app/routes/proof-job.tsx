@@ -1,0 +1,58 @@
+import { Link } from "react-router";
+import { Job } from "../stations/proof/Job.tsx";
+import { jobView } from "../stations/proof/proof-view.server.ts";
+import { openTest } from "../stations/proof/solved.server.ts";
+import { RigFrame } from "../stations/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import type { Route } from "./+types/proof-job";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const open = await openRig(request, params.rigId);
+  return {
+    frame: frameOf(open, "proof", request),
+    job: jobView(open, openTest(open, params.testId)),
+  };
+}
+
+export function meta({ loaderData }: Route.MetaArgs) {
+  return [
+    { title: loaderData ? `${loaderData.job.title}, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" },
+  ];
+}
+
+export default function ProofJob({ loaderData: { frame, job } }: Route.ComponentProps) {
+  const rigPath = `/rigs/${frame.rig.id}`;
+  const tool = frame.tools.find(({ now }) => now);
+  const query = tool ? `?tool=${tool.id}` : "";
+  return (
+    <RigFrame
+      view={frame}
+      station="proof"
+      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
+      lit={null}
+      alone
+      ways={{ next: null, below: null, above: null, close: `${rigPath}/proof${query}` }}
+    >
+      <div className="grid gap-3">
+        <div>
+          <p className="flex flex-wrap gap-x-4">
+            <Link to={`${rigPath}/proof${query}`} className="grid min-h-11 place-items-center font-semibold">
+              All field tests
+            </Link>
+            {job.practice && (
+              <Link
+                to={`${rigPath}/field${query}`}
+                className="grid min-h-11 place-items-center font-semibold"
+              >
+                To the simulated field
+              </Link>
+            )}
+          </p>
+          <h1>{job.title}</h1>
+          <p className="text-lead text-soft">{job.tells}</p>
+        </div>
+        <Job job={job} action={`${rigPath}/keep${query}`} person={frame.preferences.person} />
+      </div>
+    </RigFrame>
+  );
+}

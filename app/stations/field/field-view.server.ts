@@ -1,0 +1,141 @@
+/** The simulated field: a practice rig's terminal and what can be driven. What the rig really is never leaves the server. */
+
+import type { Field } from "../../../bench/field/drive.ts";
+import { stretchReading, stretchTape } from "../../../bench/field/drive.ts";
+import { chance } from "../../../bench/field/random.ts";
+import {
+  believedBy,
+  lastToolSpacing,
+  SWITCHING,
+  type Terminal,
+  terminalFrom,
+} from "../../../bench/field/terminal.ts";
+import type { Truth } from "../../../bench/field/truth.ts";
+import { byPage } from "../../../core/card/numbered.ts";
+import type { Scheme } from "../../../core/card/scheme.ts";
+import { catalogueOf, type DimensionKey } from "../../../core/dimension/catalogue.ts";
+import { printEntry } from "../../../core/dimension/entry.ts";
+import { POINT_KEYS, type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import type { Fix } from "../../../core/proof/conditions.ts";
+import { testsOf } from "../../../core/proof/kinds.ts";
+import { isFeet, printLength } from "../../../core/quantity/length.ts";
+import { type Practice, practiceOf } from "../../../data/practice.ts";
+import { schemeNow } from "../card-view.server.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import { DRIVES, type DriveKey } from "./field.dto.ts";
+
+export type TerminalLine = {
+  at: number;
+  label: string;
+  text: string;
+  word: string;
+  unit: string;
+  words: readonly [string, string] | null;
+  choices: readonly string[] | null;
+};
+
+export type FieldView = {
+  /** null: this rig is a real one, and can be copied for practice */
+  practice: {
+    terminal: { name: string; pages: { page: string; lines: TerminalLine[] }[]; switching: string };
+    delays: { on: string; off: string };
+    drives: { key: DriveKey; label: string; title: string }[];
+    tape: { key: DimensionKey; letter: string; label: string; fromTo: string }[];
+    points: [key: string, label: string][];
+  } | null;
+};
+
+type Ground = { practice: Practice; truth: Truth; scheme: Scheme; terminal: Terminal };
+
+/** What the field knows of the tool in view; null for a rig of the yard. */
+export function groundOf(open: OpenRig): Ground | null {
+  const practice = practiceOf(open.db, open.rig.id);
+  const truth = practice?.truths[String(open.rig.couplingId)] as Truth | undefined;
+  if (!practice || !truth) return null;
+  const { scheme } = schemeNow(open);
+  const kept = practice.terminal[String(open.rig.couplingId)];
+  return {
+    practice,
+    truth,
+    scheme,
+    terminal: terminalFrom(kept, scheme, lastToolSpacing(practice.seed)),
+  };
+}
+
+export function fieldOf({ practice, truth, scheme, terminal }: Ground, drive: number, fix: Fix): Field {
+  return { truth, believed: believedBy(scheme, terminal), random: chance(practice.seed * 1009 + drive), fix };
+}
+
+export function fieldView(open: OpenRig): FieldView {
+  const ground = groundOf(open);
+  if (!ground) return { practice: null };
+  const { scheme, terminal } = ground;
+  const { attachment } = open.rig;
+  const kinds = testsOf(attachment);
+  const lines = scheme.lines.map((line, at): TerminalLine & { page: string } => {
+    const { measure, unit, sign } = line;
+    const { text, word } = terminal.typed[at]!;
+    const count = measure.kind === "dimension" && measure.key === "rows.count";
+    return {
+      page: line.page,
+      at,
+      label: line.label,
+      text,
+      word,
+      unit: measure.kind === "choice" || count ? "" : isFeet(unit) ? "ft in" : unit,
+      words: sign.kind === "words" ? [sign.plus, sign.minus] : null,
+      choices: measure.kind === "choice" ? ["steered", "rigid"] : null,
+    };
+  });
+  return {
+    practice: {
+      terminal: {
+        name: scheme.name,
+        pages: byPage(lines).map(({ page, lines: own }) => ({ page, lines: own })),
+        switching: SWITCHING,
+      },
+      delays: { on: terminal.delayOn, off: terminal.delayOff },
+      drives: (Object.keys(DRIVES) as DriveKey[])
+        .filter((key) => kinds.some((kind) => kind.key === key))
+        .map((key) => ({
+          key,
+          label: DRIVES[key],
+          title: kinds.find((kind) => kind.key === key)!.title,
+        })),
+      tape: catalogueOf(attachment)
+        .filter(
+          ({ key, station }) => (station === "antenna" || station === "tool") && key in ground.truth.values,
+        )
+        .map(({ key, letter, label, fromTo }) => ({ key, letter, label, fromTo })),
+      points: POINT_KEYS.filter((key) => key !== "leadPin" || attachment === "train").map((key) => [
+        key,
+        pointLabel(key, attachment),
+      ]),
+    },
+  };
+}
+
+/** Each stretch of the tape has its own chance, apart from those of the drives. */
+const TAPES = 1e6;
+
+/** What the tape says the `n`th time, in the operator's units: read it, and write it down. */
+export function tapeReading(open: OpenRig, key: DimensionKey, n: number): string | null {
+  const ground = groundOf(open);
+  const entry = catalogueOf(open.rig.attachment).find((each) => each.key === key);
+  if (!ground || !entry) return null;
+  const value = stretchReading({ truth: ground.truth, random: tapeChance(ground, key, n) }, key);
+  return value === null ? null : printEntry(entry, value, open.preferences.units);
+}
+
+/** A tape on the floor from one point to another. */
+export function tapeBetween(open: OpenRig, from: PointKey, to: PointKey, n: number): string | null {
+  const ground = groundOf(open);
+  if (!ground) return null;
+  const random = tapeChance(ground, `${from} ${to}`, n);
+  return printLength(stretchTape({ truth: ground.truth, random }, from, to), open.preferences.units.tape);
+}
+
+function tapeChance({ practice }: Ground, what: string, n: number) {
+  const name = [...what].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9973, 7);
+  return chance(practice.seed * 1009 + TAPES + name * 64 + n);
+}

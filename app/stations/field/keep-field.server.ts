@@ -1,0 +1,190 @@
+import { v4 as uuid } from "uuid";
+import { crossString, driveCircle, driveJoints, type Field, parkTwice } from "../../../bench/field/drive.ts";
+import { recordRun } from "../../../bench/field/receiver.ts";
+import { delayProblem, entryProblem, SWITCHING } from "../../../bench/field/terminal.ts";
+import { seedTruth } from "../../../bench/field/truth.ts";
+import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
+import { printMeasure } from "../../../core/quantity/measure.ts";
+import { unitOf } from "../../../core/quantity/units.ts";
+import {
+  acceptedOf,
+  beginTest,
+  keepObservations,
+  type NewObservation,
+  setTest,
+  testsOfRig,
+} from "../../../data/field-tests.ts";
+import { feedTerminal, makePractice, nextDrive, practiceOf } from "../../../data/practice.ts";
+import { validateForm } from "../../session/validate.ts";
+import { type Outcome, refused } from "../keep.server.ts";
+import { takeLog } from "../proof/keep-proof.server.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import { BeginPracticeDto, DRIVE_FIELDS, DriveDto, type DriveKey } from "./field.dto.ts";
+import { fieldOf, groundOf } from "./field-view.server.ts";
+
+const NO_PRACTICE = { form: "This rig stands in the yard: make a practice copy of it first." };
+
+/** Copies the rig for practice; returns the copy's id. */
+export function beginPractice(open: OpenRig, form: FormData, seed: number): number | Outcome {
+  const checked = validateForm(BeginPracticeDto, ["start"], form);
+  if (!checked.ok) return refused(checked.errors);
+  const { db, parts, whole } = open;
+  if (practiceOf(db, open.rig.id)) return refused({ form: "This is a practice rig already." });
+  const truths = Object.fromEntries(
+    parts.map(({ couplingId }, index) => [couplingId, seedTruth(whole.parts[index]!.rig, seed + index)]),
+  );
+  return makePractice(
+    db,
+    parts,
+    { name: `Practice: ${parts[0]!.name}`.slice(0, 60), start: checked.value.start, at: new Date() },
+    { seed, truths, terminal: {} },
+  );
+}
+
+/** One page of the terminal saved, or cancelled: then everything on it is as it was, and the axle is steered again. */
+export function keepTerminal(open: OpenRig, form: FormData): Outcome {
+  const ground = groundOf(open);
+  if (!ground) return refused(NO_PRACTICE);
+  const { scheme, terminal, practice } = ground;
+  const page = String(form.get("page"));
+  const text = (name: string) => String(form.get(name) ?? "").trim();
+  const errors: Record<string, string> = {};
+  const typed = terminal.typed.map((before, at) => {
+    const line = scheme.lines[at]!;
+    if (line.page !== page) return before;
+    if (text("press") === "cancel")
+      return line.measure.kind === "choice" ? { text: "steered", word: "" } : before;
+    const now = { text: text(`line-${at}`), word: text(`side-${at}`) };
+    const problem = entryProblem(line, now);
+    if (problem) errors[`line-${at}`] = problem;
+    return now;
+  });
+  const delays = { delayOn: terminal.delayOn, delayOff: terminal.delayOff };
+  if (page === SWITCHING && text("press") !== "cancel")
+    for (const key of ["delayOn", "delayOff"] as const) {
+      const problem = delayProblem(text(key));
+      if (problem) errors[key] = problem;
+      delays[key] = text(key);
+    }
+  if (Object.keys(errors).length > 0) return refused(errors);
+  feedTerminal(open.db, open.rig.id, {
+    ...practice.terminal,
+    [String(open.rig.couplingId)]: { typed, ...delays },
+  });
+  const said = text("press") === "cancel" ? `${page} left without saving` : `${page} saved in the terminal`;
+  return { ok: true, kept: { id: page, said }, person: null };
+}
+
+/** Drives, and writes what is found on the ground into the test it belongs to. */
+export function keepDriven(open: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(DriveDto, DRIVE_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const ground = groundOf(open);
+  if (!ground) return refused(NO_PRACTICE);
+  const { id, drive, fix, person } = checked.value;
+  const { db, rig } = open;
+  const field = fieldOf(ground, nextDrive(db, rig.id), fix);
+  if (drive === "joints" && field.believed.spacing <= 0)
+    return refused({
+      form: "The terminal's spacing is zero: it lays no lines. Type it on its guidance page.",
+    });
+  const testId = testFor(open, drive, id, { fix, person, spacing: field.believed.spacing });
+  const stamp = { person, at: new Date() };
+  if (drive === "run-log") {
+    const log = recordRun(field, { times: 3, decimals: 7 });
+    return takeLog(open, testId, log, { id: uuid(), person }) ?? driven(testId, person);
+  }
+  keepObservations(db, testId, foundOn(field, drive, open), stamp);
+  return driven(testId, person);
+}
+
+const driven = (id: string, person: string): Outcome => ({
+  ok: true,
+  kept: { id, said: "Driven and measured" },
+  person,
+});
+
+/** The test that is being driven, or a new one. A log begins a test of its own. */
+function testFor(
+  { db, rig }: OpenRig,
+  kind: DriveKey,
+  id: string,
+  { fix, person, spacing }: { fix: Fix; person: string; spacing: number },
+): string {
+  const accepted = acceptedOf(db, rig.id);
+  const conditions = {
+    ...UNKNOWN_CONDITIONS,
+    fix,
+    source: "simulated field",
+    slope: "level" as const,
+    soil: "firm" as const,
+  };
+  const going = testsOfRig(db, rig).find((each) => each.kind === kind && !accepted.has(each.id));
+  if (going && kind !== "run-log") {
+    setTest(db, going.id, { conditions, spacing: kind === "joints" ? spacing : null });
+    return going.id;
+  }
+  beginTest(db, rig, {
+    id,
+    kind,
+    conditions,
+    spacing: kind === "joints" ? spacing : null,
+    person,
+    at: new Date(),
+  });
+  return id;
+}
+
+function foundOn(
+  field: Field,
+  drive: Exclude<DriveKey, "run-log">,
+  { preferences }: OpenRig,
+): NewObservation[] {
+  const made = (
+    values: Record<string, number>,
+    choices: Record<string, string> = {},
+    texts: Record<string, string> = {},
+  ): NewObservation => ({ id: uuid(), values, choices, texts });
+  switch (drive) {
+    case "joints":
+      return driveJoints(field, 10).map(({ left, gap }) =>
+        made({ joint: toMillimetres(gap) }, { pair: left === 1 ? "up-down" : "down-up" }),
+      );
+    case "wheel-marks":
+      return Array.from({ length: 4 }, () => {
+        const { first, second, along } = parkTwice(field);
+        return made({
+          first: toMillimetres(first),
+          second: toMillimetres(second),
+          along: toMillimetres(along),
+        });
+      });
+    case "headland": {
+      const shift = field.random.normal(0.05);
+      const unit = unitOf("speed", preferences.units);
+      return [1.5, 3].flatMap((speed) =>
+        (["on", "off"] as const).flatMap((edge) =>
+          ([1, -1, 1, -1] as const).map((way) =>
+            made(
+              { speed, mark: toMillimetres(crossString(field, { edge, way, speed, shift })) },
+              { edge, way: way === 1 ? "there" : "back" },
+              { speed: printMeasure("speed", speed, unit) },
+            ),
+          ),
+        ),
+      );
+    }
+    case "circle":
+      return Array.from({ length: 4 }, () =>
+        made(
+          Object.fromEntries(
+            Object.entries(driveCircle(field)).map(([key, value]) => [key, toMillimetres(value)]),
+          ),
+        ),
+      );
+  }
+}
+
+function toMillimetres(metres: number): number {
+  return Math.round(metres * 1000) / 1000;
+}

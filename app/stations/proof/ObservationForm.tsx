@@ -1,0 +1,221 @@
+import { useEffect, useRef, useState } from "react";
+import { useRevalidator } from "react-router";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import type { FieldUnit } from "../../../core/dimension/entry.ts";
+import type { Field as Asked } from "../../../core/proof/kinds.ts";
+import { send } from "../../offline/queue.ts";
+import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import { Field, SelectField } from "../../ui/Field.tsx";
+import { Keypad } from "../../ui/Keypad.tsx";
+import { useSmallScreen } from "../../ui/use-small-screen.ts";
+import { readObservation, stylesText, textName, wordName } from "./observation.ts";
+import { OBSERVE_FIELDS, ObserveDto } from "./proof.dto.ts";
+import type { JobView } from "./proof-view.server.ts";
+
+type Props = { job: JobView; action: string; person: string };
+
+/** One observation, typed where it is measured; without a connection it waits on the device. */
+export function ObservationForm({ job, action, person }: Props) {
+  const [typed, setTyped] = useState<Record<string, string>>(() => firstOf(job));
+  const [errors, setErrors] = useState<FieldErrors>({});
+  const [active, setActive] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [id, setId] = useState(() => uuid());
+  const small = useSmallScreen();
+  const { revalidate } = useRevalidator();
+  const form = useRef<HTMLFormElement>(null);
+  const count = job.observations.length;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new observation asks for what usually follows it
+  useEffect(() => setTyped((now) => ({ ...now, ...firstOf(job) })), [count]);
+  const type = (name: string, text: string) => {
+    setTyped((now) => ({ ...now, [name]: text }));
+    setErrors(({ [name]: _, ...rest }) => rest);
+  };
+  const refuse = (found: FieldErrors) => {
+    setErrors(found);
+    form.current?.querySelector<HTMLElement>(`[name="${Object.keys(found)[0]}"]`)?.focus();
+  };
+  const keep = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const data = new FormData(event.currentTarget);
+    const checked = validateForm(ObserveDto, OBSERVE_FIELDS, data);
+    const read = readObservation(job.kind, (name) => String(data.get(name) ?? ""), job.styles);
+    const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
+    if (Object.keys(found).length > 0) return refuse(found);
+    setBusy(true);
+    const sent = await send(action, data, `${job.one} ${count + 1}`);
+    setBusy(false);
+    if (sent.sent && !sent.outcome.ok) return refuse(sent.outcome.errors);
+    setErrors({});
+    setId(uuid());
+    setTyped((now) => emptied(job, now));
+    if (sent.sent) void revalidate();
+    else toast("No connection: kept on this device, sent later.");
+    const [first] = job.fields.filter(({ kind }) => kind !== "choice" && kind !== "point");
+    if (first) form.current?.querySelector<HTMLElement>(`[name="${textName(first.key)}"]`)?.focus();
+  };
+  const keypadOn = job.fields.find(({ key }) => textName(key) === active);
+  return (
+    <form ref={form} method="post" action={action} onSubmit={keep} className="grid gap-2" noValidate>
+      <input type="hidden" name="intent" value="observe" />
+      <input type="hidden" name="id" value={id} />
+      <input type="hidden" name="test" value={job.id} />
+      <input type="hidden" name="styles" value={stylesText(job.styles)} />
+      <input type="hidden" name="measuredAt" value="" />
+      <h2>
+        {job.one.charAt(0).toUpperCase() + job.one.slice(1)} {count + 1}
+      </h2>
+      {job.fields.map((field) => (
+        <Entry
+          key={field.key}
+          field={field}
+          job={job}
+          typed={typed}
+          errors={errors}
+          small={small}
+          onType={type}
+          onActive={setActive}
+        />
+      ))}
+      {active && keypadOn && (
+        <Keypad
+          style={unitOf(keypadOn.kind, job) as FieldUnit}
+          text={typed[active] ?? ""}
+          onType={(text) => type(active, text)}
+        >
+          <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
+            Keep {job.one} {count + 1}
+          </button>
+        </Keypad>
+      )}
+      <div className="grid grid-cols-[auto_1fr] items-end gap-2">
+        <button type="submit" className="key-main min-h-12" disabled={busy}>
+          Keep {job.one} {count + 1}
+        </button>
+        <Field label="Measured by" problem={errors.person}>
+          <input name="person" className="field" defaultValue={person} autoComplete="name" />
+        </Field>
+      </div>
+      {errors.form && <p className="problem">{errors.form}</p>}
+    </form>
+  );
+}
+
+function unitOf(kind: Asked["kind"], { styles }: JobView): string {
+  return kind === "speed" ? styles.speed : kind === "length" ? styles.tape : styles.small;
+}
+
+/** Choices begin with what usually comes next; figures begin empty. */
+function firstOf({ fields, next, points }: JobView): Record<string, string> {
+  return Object.fromEntries(
+    fields.flatMap(({ key, ...field }) => {
+      if (field.kind === "choice") return [[textName(key), next[key] ?? field.choices[0]!.key]];
+      if (field.kind === "point")
+        return [[textName(key), key === "from" ? (points[0]?.key ?? "") : (points.at(-1)?.key ?? "")]];
+      return [];
+    }),
+  );
+}
+
+/** A speed is driven again; points and choices stay. */
+function emptied({ fields }: JobView, typed: Record<string, string>): Record<string, string> {
+  const emptied = { ...typed };
+  for (const { key, kind } of fields)
+    if (kind === "sided" || kind === "length") {
+      delete emptied[textName(key)];
+      delete emptied[wordName(key)];
+    }
+  return emptied;
+}
+
+type EntryProps = {
+  field: Asked;
+  job: JobView;
+  typed: Record<string, string>;
+  errors: FieldErrors;
+  small: boolean;
+  onType: (name: string, text: string) => void;
+  onActive: (name: string) => void;
+};
+
+function Entry({ field, job, typed, errors, small, onType, onActive }: EntryProps) {
+  const name = textName(field.key);
+  const problem = errors[name];
+  if (field.kind === "choice")
+    return (
+      <fieldset aria-label={field.label} className="grid gap-1">
+        <span>{field.label}</span>
+        <input type="hidden" name={name} value={typed[name] ?? ""} />
+        <div className="grid grid-cols-2 gap-1.5">
+          {field.choices.map(({ key, label }) => (
+            <Toggle key={key} on={typed[name] === key} onPress={() => onType(name, key)}>
+              {label}
+            </Toggle>
+          ))}
+        </div>
+        {problem ? <span className="problem">{problem}</span> : <Hint>{field.hint}</Hint>}
+      </fieldset>
+    );
+  if (field.kind === "point")
+    return (
+      <SelectField
+        name={name}
+        label={field.label}
+        problem={problem}
+        value={typed[name] ?? ""}
+        onChange={(event) => onType(name, event.target.value)}
+        choices={job.points.map(({ key, label }) => [key, label])}
+      />
+    );
+  const word = wordName(field.key);
+  const unit = unitOf(field.kind, job);
+  return (
+    <div className="grid gap-1.5">
+      <Field label={field.label} problem={problem} hint={field.hint}>
+        <span className="relative grid">
+          <input
+            name={name}
+            className="field min-h-12 text-[20px] font-[650]"
+            autoComplete="off"
+            inputMode={small ? "none" : "text"}
+            value={typed[name] ?? ""}
+            onChange={(event) => onType(name, event.target.value)}
+            onFocus={() => onActive(name)}
+            aria-invalid={problem !== undefined}
+          />
+          <span className="pointer-events-none absolute top-1/2 right-3 -translate-y-1/2 text-soft">
+            {unit}
+          </span>
+        </span>
+      </Field>
+      {field.kind === "sided" && (
+        <div className="grid grid-cols-2 gap-1.5">
+          <input type="hidden" name={word} value={typed[word] ?? ""} />
+          {[field.plus, field.minus].map((each) => (
+            <Toggle key={each} on={typed[word] === each} onPress={() => onType(word, each)}>
+              {each}
+            </Toggle>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Hint({ children }: { children: string }) {
+  return children ? <span className="text-small text-soft">{children}</span> : null;
+}
+
+function Toggle({ on, onPress, children }: { on: boolean; onPress: () => void; children: string }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={onPress}
+      className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line bg-sheet px-2 font-semibold aria-pressed:border-dye aria-pressed:bg-dye-wash aria-pressed:text-dye"
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,264 @@
+import { dimension, isDimensionKey } from "../../../core/dimension/catalogue.ts";
+import { printEntry } from "../../../core/dimension/entry.ts";
+import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
+import type { Verdict } from "../../../core/proof/corrections.ts";
+import { testsOf } from "../../../core/proof/kinds.ts";
+import { acrossOf, findPasses } from "../../../core/proof/run-log.ts";
+import { halfWords, offWords } from "../../../core/proof/words.ts";
+import { parseLength } from "../../../core/quantity/length.ts";
+import { parseMeasure } from "../../../core/quantity/measure.ts";
+import { trackSpacing } from "../../../core/rig/chain.ts";
+import {
+  type Accepted,
+  acceptedOf,
+  acceptTest,
+  beginTest,
+  findTest,
+  keepObservations,
+  leaveOut,
+  type NewObservation,
+  observationsOf,
+  setTest,
+} from "../../../data/field-tests.ts";
+import { DECIMALS_WANTED, type Log, readLog } from "../../../formats/nmea/log.ts";
+import { validateForm } from "../../session/validate.ts";
+import { type Outcome, refused } from "../keep.server.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import { readObservation, stylesIn } from "./observation.ts";
+import {
+  ACCEPT_FIELDS,
+  AcceptTestDto,
+  BEGIN_FIELDS,
+  BeginTestDto,
+  CONDITION_FIELDS,
+  LEAVE_FIELDS,
+  LeaveOutDto,
+  OBSERVE_FIELDS,
+  ObserveDto,
+  TestConditionsDto,
+} from "./proof.dto.ts";
+import { openTest, type Solved } from "./solved.server.ts";
+
+const GONE = { form: "There is no such test on this rig any more." };
+const CLOSED = { form: "This test was accepted. Take the proof back first, or begin a new one." };
+
+export function keepBegun({ db, rig, resolved }: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(BeginTestDto, BEGIN_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { id, kind, person } = checked.value;
+  if (!testsOf(rig.attachment).some(({ key }) => key === kind))
+    return refused({ form: "This tool has no such test." });
+  const set = resolved.values["guidance.trackSpacing"].value;
+  beginTest(db, rig, {
+    id,
+    kind,
+    conditions: UNKNOWN_CONDITIONS,
+    spacing: kind === "joints" ? (set ?? trackSpacing(resolved).total) : null,
+    person,
+    at: new Date(),
+  });
+  return { ok: true, kept: { id, said: "" }, person };
+}
+
+/** The test a form speaks of, while it may still be written to. */
+function writable({ db, rig }: OpenRig, id: string): Outcome | null {
+  if (!findTest(db, rig, id)) return refused(GONE);
+  return acceptedOf(db, rig.id).has(id) ? refused(CLOSED) : null;
+}
+
+export function keepConditions(open: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(TestConditionsDto, CONDITION_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { test, fix, source, slope, soil, speed, spacing, rowToRow, styles } = checked.value;
+  const barred = writable(open, test);
+  if (barred) return barred;
+  const units = stylesIn(styles)!;
+  const read = speed === "" ? null : parseMeasure("speed", speed, units.speed);
+  const lines = spacing === "" ? null : parseLength(spacing, units.tape);
+  setTest(open.db, test, {
+    conditions: {
+      fix: fix || null,
+      source,
+      slope: slope || null,
+      soil: soil || null,
+      speed: read?.ok ? read.value.value : null,
+    },
+    spacing: lines?.ok ? lines.value.metres : null,
+    rowToRow: rowToRow === "yes",
+  });
+  return { ok: true, kept: { id: test, said: "Conditions kept" }, person: null };
+}
+
+export function keepObserved(open: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(ObserveDto, OBSERVE_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { id, test: testId, styles, person, measuredAt } = checked.value;
+  const barred = writable(open, testId);
+  if (barred) return barred;
+  const { kind } = findTest(open.db, open.rig, testId)!;
+  const read = readObservation(kind, (name) => String(form.get(name) ?? ""), stylesIn(styles)!);
+  if (!read.ok) return refused(read.errors);
+  if (kind === "run-log") return refused({ form: "Passes come out of a log. Give the file." });
+  const { values, choices, texts } = read;
+  const now = new Date();
+  const taken = measuredAt === "" ? now : new Date(measuredAt);
+  keepObservations(open.db, testId, [{ id, values, choices, texts }], {
+    person,
+    at: taken < now ? taken : now,
+  });
+  return { ok: true, kept: { id, said: "Kept" }, person };
+}
+
+/** A receiver's log: the passes found in it become the test's observations, in the place of an earlier log's. */
+export async function keepLog(open: OpenRig, form: FormData): Promise<Outcome> {
+  const checked = validateForm(ObserveDto, OBSERVE_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { id, test: testId, person } = checked.value;
+  const barred = writable(open, testId);
+  if (barred) return barred;
+  const file = form.get("log");
+  if (!(file instanceof File) || file.size === 0) return refused({ log: "Choose the log's file." });
+  if (file.size > 20_000_000) return refused({ log: "The log is over 20 MB. Cut it to the run." });
+  const refusal = takeLog(open, testId, await file.text(), { id, person });
+  return refusal ?? { ok: true, kept: { id, said: "Log read" }, person };
+}
+
+/** Reads a log into a test; returns what is wrong with it, or null. */
+export function takeLog(
+  { db, rig }: OpenRig,
+  testId: string,
+  text: string,
+  { id, person }: { id: string; person: string },
+): Outcome | null {
+  const read = readLog(text);
+  if (!read.ok) return refused({ log: read.problem });
+  const { log } = read;
+  if (log.decimals < DECIMALS_WANTED)
+    return refused({
+      log: `The log has ${log.decimals} decimals of a minute, ${(1852 / 10 ** log.decimals).toFixed(log.decimals > 4 ? 3 : 2)} m a step: set the receiver to six or more and drive again.`,
+    });
+  const passes = findPasses(log.points);
+  if (passes.length < 2)
+    return refused({
+      log: `${passes.length === 1 ? "One straight pass" : "No straight pass"} of 30 m or more was found: drive up and back in the same marks.`,
+    });
+  const across = acrossOf(passes);
+  if (across.length === 0)
+    return refused({ log: "The passes share no stretch: drive them beside each other, up and back." });
+  const observations = across.map(
+    (pass, index): NewObservation => ({
+      id: idOf(id, index),
+      values: { across: pass.across },
+      choices: { way: pass.way === 1 ? "there" : "back" },
+      texts: {},
+    }),
+  );
+  if (observationsOf(db, testId).length > 0)
+    return refused({ log: "A log was read into this test before. Begin a new test for another." });
+  const fix = mostlyOf(log);
+  const test = findTest(db, rig, testId)!;
+  keepObservations(db, testId, observations, { person, at: new Date() });
+  setTest(db, testId, {
+    conditions: { ...test.conditions, fix: fix ?? test.conditions.fix },
+    note: logNote(log, passes.length),
+  });
+  return null;
+}
+
+/** Ids that follow from the entry's own, so that a log sent twice is kept once. */
+function idOf(id: string, index: number): string {
+  return `${id.slice(0, -3)}${index.toString(16).padStart(3, "0")}`;
+}
+
+/** The kind of fix that held for all but a handful of positions; null where it was mixed or not told. */
+function mostlyOf({ fixes }: Log): Fix | null {
+  const [most] = Object.entries(fixes).sort((a, b) => b[1] - a[1]) as [Fix, number][];
+  return most && most[1] > 0.98 ? most[0] : most ? "float" : null;
+}
+
+function logNote({ points, rate, decimals, spoiled, fixes }: Log, passes: number): string {
+  const fixed = fixes.fixed === undefined ? "" : `, ${(100 * fixes.fixed).toFixed(0)} % of them fixed`;
+  return `${points.length} positions, ${rate.toFixed(0)} a second, ${decimals} decimals of a minute${fixed}; ${spoiled} spoiled lines; ${passes} passes found.`;
+}
+
+export function keepLeftOut(open: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(LeaveOutDto, LEAVE_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { id, test, out } = checked.value;
+  const barred = writable(open, test);
+  if (barred) return barred;
+  if (!observationsOf(open.db, test).some((each) => each.id === id)) return refused(GONE);
+  leaveOut(open.db, id, out === "yes");
+  return { ok: true, kept: null, person: null };
+}
+
+/**
+ * Accepts what a test found, in one act: for each figure the form names the reading to correct, or "confirm" where it
+ * agrees. Nothing is written unless every figure named may be called proven.
+ */
+export function keepAccepted(open: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(AcceptTestDto, ACCEPT_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { test: testId, person } = checked.value;
+  const barred = writable(open, testId);
+  if (barred) return barred;
+  const job = openTest(open, testId);
+  const accepted: Accepted[] = [];
+  for (const verdict of job.verdicts) {
+    const chosen = String(form.get(`accept-${verdict.measured.key}`) ?? "");
+    if (chosen === "") continue;
+    const made = acceptedFrom(open, job, verdict, chosen);
+    if ("problem" in made) return refused({ [`accept-${verdict.measured.key}`]: made.problem });
+    accepted.push(made);
+  }
+  if (accepted.length === 0) return refused({ form: "Choose at least one figure to accept." });
+  const batchId = acceptTest(open.db, open.rig, testId, accepted, { person, at: new Date() });
+  const figures = accepted.length === 1 ? "One figure" : `${accepted.length} figures`;
+  return { ok: true, kept: { id: batchId, said: `${figures} proven` }, person };
+}
+
+function acceptedFrom(
+  open: OpenRig,
+  job: Solved,
+  { measured, verdict, unproven, corrections }: Verdict,
+  chosen: string,
+): Accepted | { problem: string } {
+  if (unproven.length > 0) return { problem: unproven[0]! };
+  const { units } = open.preferences;
+  const correction = corrections.find(({ key }) => key === chosen);
+  if (chosen !== "confirm" && !(correction && isDimensionKey(chosen)))
+    return { problem: "Choose which reading to correct." };
+  if (chosen === "confirm" && verdict !== "agrees")
+    return { problem: "It does not agree: choose which reading to correct." };
+  const half = halfWords(measured.unit, measured.off, units);
+  const found = `${measured.label}: off by ${offWords(measured, units)}${half ? `, ${half} (95 %)` : ""}.`;
+  const entry = correction && dimension(correction.key, open.rig.attachment);
+  const said = entry
+    ? ` ${entry.label} ${printEntry(entry, correction.to, units)} from now on.`
+    : " Confirmed.";
+  const count = job.observations.filter(({ leftOut }) => !leftOut).length;
+  return {
+    what: measured.label.charAt(0).toLowerCase() + measured.label.slice(1),
+    how: `${job.kind.title}, ${count} ${job.kind.one}${count === 1 ? "" : "s"}.`,
+    result: `${found}${said}`,
+    terms: measured.terms,
+    sigma: measured.off.error ?? 0,
+    correction: correction
+      ? { key: correction.key, value: correction.to, rawText: printEntry(entry!, correction.to, units) }
+      : null,
+    evidence: {
+      kind: job.test.kind,
+      conditions: job.test.conditions,
+      spacing: job.test.spacing,
+      rowToRow: job.test.rowToRow,
+      observations: job.observations.map(({ values, choices, leftOut }) => ({ values, choices, leftOut })),
+      figures: job.verdicts.map(({ measured: { label, entered, off } }) => ({
+        label,
+        entered,
+        off: off.value,
+        error: off.error,
+        half: off.half,
+      })),
+    },
+  };
+}

@@ -1,0 +1,99 @@
+/** One observation of a field test as it is typed, read the same way in the browser and on the server. */
+import { type Field, type TestKey, testKind } from "../../../core/proof/kinds.ts";
+import { pointOf } from "../../../core/proof/solve.ts";
+import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quantity/length.ts";
+import { FAMILIES, parseMeasure, type UnitOf } from "../../../core/quantity/measure.ts";
+
+/** What a bare number means in each kind of field. */
+export type Styles = { tape: LengthStyle; small: LengthStyle; speed: UnitOf<"speed"> };
+
+export function stylesIn(text: string): Styles | null {
+  const [tape = "", small = "", speed = ""] = text.split(",");
+  return isLengthStyle(tape) && isLengthStyle(small) && Object.hasOwn(FAMILIES.speed, speed)
+    ? { tape, small, speed: speed as Styles["speed"] }
+    : null;
+}
+
+export const stylesText = ({ tape, small, speed }: Styles) => `${tape},${small},${speed}`;
+
+/** The names under which a field's text, and the word beside it, come in a form. */
+export const textName = (key: string) => `f-${key}`;
+export const wordName = (key: string) => `w-${key}`;
+
+export type ReadObservation =
+  | {
+      ok: true;
+      values: Record<string, number>;
+      choices: Record<string, string>;
+      texts: Record<string, string>;
+    }
+  | { ok: false; errors: Record<string, string> };
+
+type Told = (name: string) => string;
+
+export function readObservation(kind: TestKey, told: Told, styles: Styles): ReadObservation {
+  const values: Record<string, number> = {};
+  const choices: Record<string, string> = {};
+  const texts: Record<string, string> = {};
+  const errors: Record<string, string> = {};
+  for (const field of testKind(kind).fields) {
+    const text = told(textName(field.key)).trim();
+    if (text === "" && field.optional) continue;
+    const read = readField(field, text, told(wordName(field.key)), styles);
+    if ("problem" in read) errors[textName(field.key)] = read.problem;
+    else if (typeof read.value === "number") values[field.key] = read.value;
+    else choices[field.key] = read.value;
+    texts[field.key] = [text, told(wordName(field.key))].filter(Boolean).join(" ");
+  }
+  if (choices.from && choices.from === choices.to)
+    errors[textName("to")] = "That is the same point: choose another.";
+  return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, values, choices, texts };
+}
+
+type ReadField = { value: number | string } | { problem: string };
+
+function readField(field: Field, text: string, word: string, styles: Styles): ReadField {
+  switch (field.kind) {
+    case "choice":
+      return field.choices.some(({ key }) => key === text)
+        ? { value: text }
+        : { problem: `Choose: ${field.label.toLowerCase()}.` };
+    case "point":
+      return pointOf(text) ? { value: text } : { problem: "Choose a point." };
+    case "speed": {
+      const read = parseMeasure("speed", text, styles.speed);
+      if (!read.ok) return { problem: read.problem };
+      return read.value.value > 0 && read.value.value < 15
+        ? { value: read.value.value }
+        : { problem: "No field is crossed at that speed." };
+    }
+    case "length": {
+      const read = parseLength(text, styles.tape);
+      if (!read.ok) return { problem: read.problem };
+      return read.value.metres > 0
+        ? { value: read.value.metres }
+        : { problem: "It is a distance, more than nothing." };
+    }
+    case "sided":
+      return readSided(field, text, word, styles);
+  }
+}
+
+function readSided(
+  { plus, minus }: Extract<Field, { kind: "sided" }>,
+  text: string,
+  word: string,
+  { small }: Styles,
+): ReadField {
+  const said = [plus, minus].find((each) => text.toLowerCase().endsWith(each));
+  const bare = said ? text.slice(0, -said.length).trim() : text;
+  const side = said ?? (word === plus || word === minus ? word : null);
+  const read = parseLength(bare, small);
+  if (!read.ok) return { problem: read.problem };
+  const { metres } = read.value;
+  if (metres === 0) return { value: 0 };
+  if (/^[-+−–]/.test(bare))
+    return side ? { problem: "There is a sign and a word. Use one of them." } : { value: metres };
+  if (!side) return { problem: `Say which: ${plus} or ${minus}.` };
+  return { value: side === minus ? -metres : metres };
+}

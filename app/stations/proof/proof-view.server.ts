@@ -1,0 +1,462 @@
+/** What the proof station shows: what is proven, the jobs, and one job with what it found. */
+import type { Attachment } from "../../../core/dimension/attachment.ts";
+import { dimension } from "../../../core/dimension/catalogue.ts";
+import { CHANGES } from "../../../core/dimension/change.ts";
+import { printEntry } from "../../../core/dimension/entry.ts";
+import { POINT_KEYS, type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import { FIXES, SLOPES, SOILS } from "../../../core/proof/conditions.ts";
+import { explains, predictDistance } from "../../../core/proof/cross-tape.ts";
+import { type Field, type TestKey, testsOf } from "../../../core/proof/kinds.ts";
+import { provables } from "../../../core/proof/provable.ts";
+import { pointOf } from "../../../core/proof/solve.ts";
+import { toleranceOf } from "../../../core/proof/tolerance.ts";
+import { halfWords, offWords, size, suspectWords, VERDICTS } from "../../../core/proof/words.ts";
+import { printLength } from "../../../core/quantity/length.ts";
+import { printMeasure } from "../../../core/quantity/measure.ts";
+import { type Units, unitOf } from "../../../core/quantity/units.ts";
+import { evaluate } from "../../../core/rig/chain.ts";
+import { lapsedBy } from "../../../core/rig/resolve.ts";
+import { rigFacts } from "../../../data/facts.ts";
+import { acceptedOf, testsOfRig } from "../../../data/field-tests.ts";
+import { day, moment, plusMinus } from "../print.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import type { Styles } from "./observation.ts";
+import { type Solved, solved, type TerminalChange, terminalChanges } from "./solved.server.ts";
+
+export type ProvenRow = {
+  key: string;
+  label: string;
+  value: string;
+  plusMinus: string | null;
+  proven: boolean;
+  /** the proof that stands, or why an earlier one no longer does */
+  because: string;
+  lapsed: boolean;
+  tests: { key: TestKey; title: string }[];
+};
+
+export type JobRow = {
+  key: TestKey;
+  title: string;
+  tells: string;
+  /** the test that is being driven; null: none is */
+  open: { id: string; count: number; enough: number; said: string } | null;
+  accepted: { id: string; said: string }[];
+};
+
+export type ProofView = {
+  rows: ProvenRow[];
+  jobs: JobRow[];
+  tolerance: string;
+};
+
+export function proofView(open: OpenRig): ProofView {
+  const { db, rig, resolved, preferences } = open;
+  const { units } = preferences;
+  const facts = rigFacts(db, rig);
+  const tests = testsOfRig(db, rig);
+  const accepted = acceptedOf(db, rig.id);
+  const kinds = testsOf(rig.attachment);
+  const { across, along, why } = toleranceOf(resolved);
+  return {
+    tolerance: `Good enough for this tool: ${size(across, units)} to the side, ${size(along, units)} along the line, 95 times in a hundred: ${why} (common practice).`,
+    rows: provables(rig.attachment).map(({ key, label, terms, unit, sideways, tests: by }): ProvenRow => {
+      const chain = evaluate(terms, resolved);
+      const lapsed = chain.proof ? null : lapsedBy(terms, facts);
+      return {
+        key,
+        label,
+        value: chain.total === null ? "not known yet" : provableText(chain.total, { unit, sideways }, units),
+        plusMinus: unit === "time" ? null : plusMinus(chain, units),
+        proven: chain.proof !== null,
+        lapsed: lapsed !== null,
+        because: chain.proof
+          ? `${chain.proof.result} ${chain.proof.person}, ${day(chain.proof.at)}.`
+          : lapsed
+            ? lapsedText(lapsed)
+            : chain.total === null
+              ? "A reading of it is missing."
+              : `${chain.grade}${chain.stale ? ", stale" : ""}, never proved.`,
+        tests: kinds
+          .filter((kind) => by.includes(kind.key))
+          .map(({ key: test, title }) => ({ key: test, title })),
+      };
+    }),
+    jobs: kinds.map(({ key, title, tells, enough, one }): JobRow => {
+      const own = tests.filter(({ kind }) => kind === key);
+      const going = own.find(({ id }) => !accepted.has(id));
+      const done = own.filter(({ id }) => accepted.has(id));
+      const solvedNow = going && solved(open, going);
+      return {
+        key,
+        title,
+        tells,
+        open: going
+          ? {
+              id: going.id,
+              count: solvedNow!.observations.length,
+              enough: enough.count,
+              said: `${solvedNow!.observations.length} ${one}${solvedNow!.observations.length === 1 ? "" : "s"} so far, begun ${day(going.at)} by ${going.person}`,
+            }
+          : null,
+        accepted: done.slice(0, 3).map(({ id }) => {
+          const [first] = accepted.get(id)!;
+          return { id, said: `accepted ${day(first!.at)}, ${first!.person}` };
+        }),
+      };
+    }),
+  };
+}
+
+function provableText(
+  value: number,
+  { unit, sideways }: { unit: "length" | "time"; sideways: boolean },
+  units: Units,
+): string {
+  if (unit === "time") return printMeasure("time", value, "s");
+  return sideways
+    ? sumText(value, { plus: "right", minus: "left" }, units)
+    : printLength(Math.abs(value), units.tape);
+}
+
+function lapsedText({ proof, by }: NonNullable<ReturnType<typeof lapsedBy>>): string {
+  const since =
+    "kind" in by
+      ? CHANGES[by.kind].label.toLowerCase()
+      : `${dimension(by.key).label.toLowerCase()} was read again`;
+  return `Proved ${day(proof.at)}, no longer: ${since}, ${day("kind" in by ? by.at : by.measuredAt)}. Prove it again.`;
+}
+
+export type FigureView = {
+  key: string;
+  label: string;
+  /** "2.4 cm right" */
+  off: string;
+  half: string | null;
+  entered: string | null;
+  truth: string | null;
+  verdict: "agrees" | "differs" | "uncertain";
+  words: string;
+  unproven: readonly string[];
+  corrections: {
+    key: string;
+    label: string;
+    from: string;
+    to: string;
+    grade: string;
+    /** of the next tape: how sure that reading is */
+    sigma: string;
+    terminal: TerminalChange[];
+  }[];
+};
+
+export type JobView = {
+  id: string;
+  kind: TestKey;
+  title: string;
+  tells: string;
+  drive: readonly string[];
+  measure: readonly string[];
+  blind: readonly string[];
+  cautions: readonly string[];
+  enough: { count: number; why: string };
+  one: string;
+  receiver: boolean;
+  fields: readonly Field[];
+  points: { key: PointKey; label: string }[];
+  /** for each pair of points, what the readings predict: shown before the tape is stretched is no test, so only after */
+  styles: Styles;
+  conditions: {
+    fix: string;
+    source: string;
+    slope: string;
+    soil: string;
+    speed: string;
+    spacing: string;
+    rowToRow: boolean;
+    said: string;
+  };
+  rows: boolean;
+  observations: {
+    id: string;
+    number: number;
+    text: string;
+    person: string;
+    leftOut: boolean;
+    outlier: boolean;
+    apart: string;
+  }[];
+  /** what the next observation most likely is */
+  next: Record<string, string>;
+  figures: FigureView[];
+  also: { label: string; text: string }[];
+  open: readonly string[];
+  suspects: { what: string; next: string }[];
+  residuals: { x: number; apart: number; group: string; outlier: boolean; leftOut: boolean }[];
+  plot: { along: string; unit: string };
+  accepted: { batchId: string; said: string; what: string[] } | null;
+  note: string;
+  practice: boolean;
+};
+
+export function jobView(open: OpenRig, job: Solved): JobView {
+  const { db, rig, resolved, preferences } = open;
+  const { units } = preferences;
+  const { test, kind, observations, result, verdicts, suspects } = job;
+  const styles: Styles = { ...units, speed: unitOf("speed", units) };
+  const accepted = acceptedOf(db, rig.id).get(test.id);
+  const plotted = result.along === "speed" ? (x: number) => x * speedFactor(styles) : (x: number) => x;
+  const inches = styles.small === "in";
+  return {
+    id: test.id,
+    kind: test.kind,
+    title: kind.title,
+    tells: kind.tells,
+    drive: kind.drive,
+    measure: kind.measure,
+    blind: kind.blind,
+    cautions: kind.cautions,
+    enough: kind.enough,
+    one: kind.one,
+    receiver: kind.receiver,
+    fields: kind.fields,
+    points: POINT_KEYS.filter((key) => reachable(open, key)).map((key) => ({
+      key,
+      label: pointLabel(key, rig.attachment),
+    })),
+    styles,
+    conditions: conditionsView(job, units),
+    rows: resolved.values["rows.spacing"].value !== null,
+    observations: observations.map((each, at) => {
+      const residual = result.residuals.find((found) => found.at === at);
+      return {
+        id: each.id,
+        number: at + 1,
+        text: observationText(each, job, open),
+        person: each.person,
+        leftOut: each.leftOut,
+        outlier: residual?.outlier ?? false,
+        apart: residual ? apartText(residual.observed - residual.fitted, units) : "",
+      };
+    }),
+    next: nextOf(job),
+    figures: verdicts.map((verdict) => figureView(open, verdict)),
+    also: result.also.map(({ label, estimate }) => ({
+      label,
+      text: [
+        `${estimate.value < 0 ? "−" : ""}${size(estimate.value, units)}`,
+        halfWords("length", estimate, units),
+      ]
+        .filter(Boolean)
+        .join(" "),
+    })),
+    open: result.open,
+    suspects: [
+      ...suspects.map((suspect) => suspectWords(suspect, resolved, units)),
+      ...crossSuspects(open, job),
+    ].slice(0, 4),
+    residuals: result.residuals.map(({ at, x, observed, fitted, group, outlier }) => ({
+      x: plotted(x),
+      apart: (observed - fitted) / (inches ? 0.0254 : 0.01) || 0,
+      group: groupWord(group),
+      outlier,
+      leftOut: observations[at]?.leftOut ?? false,
+    })),
+    plot: {
+      along: result.along === "speed" ? `speed, ${styles.speed}` : kind.one,
+      unit: inches ? "in" : "cm",
+    },
+    accepted: accepted
+      ? {
+          batchId: accepted[0]!.batchId!,
+          said: `Accepted ${moment(accepted[0]!.at)}, ${accepted[0]!.person}`,
+          what: accepted.map(({ result: said }) => said),
+        }
+      : null,
+    note: test.note,
+    practice: rig.tractor.practice,
+  };
+}
+
+/** A point whose place is known from the axle, on the floor. */
+function reachable({ resolved, rig }: OpenRig, key: PointKey): boolean {
+  if (key === "leadPin" && rig.attachment !== "train") return false;
+  return key === "axle" || predictDistance(resolved, "axle", key).distance !== 0;
+}
+
+function speedFactor({ speed }: Styles): number {
+  return speed === "mph" ? 3600 / 1609.344 : speed === "km/h" ? 3.6 : 1;
+}
+
+const GROUPS: Record<string, string> = {
+  "up-down": "left up, right down",
+  "down-up": "left down, right up",
+  "up-up": "both up",
+  "down-down": "both down",
+  on: "work began",
+  off: "work ended",
+  there: "there",
+  back: "back",
+};
+
+function groupWord(group: string): string {
+  return GROUPS[group] ?? group;
+}
+
+function apartText(metres: number, units: Units): string {
+  return `${metres < 0 ? "−" : "+"}${size(metres, units)}`;
+}
+
+function conditionsView({ test }: Solved, units: Units): JobView["conditions"] {
+  const { fix, source, slope, soil, speed } = test.conditions;
+  const speedText = speed === null ? "" : printMeasure("speed", speed, unitOf("speed", units));
+  return {
+    fix: fix ?? "",
+    source,
+    slope: slope ?? "",
+    soil: soil ?? "",
+    speed: speedText,
+    spacing: test.spacing === null ? "" : printLength(test.spacing, units.tape),
+    rowToRow: test.rowToRow,
+    said: [
+      fix && FIXES[fix],
+      source,
+      slope && SLOPES[slope].toLowerCase(),
+      soil && `${SOILS[soil].toLowerCase()} soil`,
+      speedText,
+      test.spacing !== null && `lines ${printLength(test.spacing, units.tape)} apart`,
+      test.rowToRow && "taped row to row",
+    ]
+      .filter(Boolean)
+      .join(", "),
+  };
+}
+
+function observationText(
+  { values, choices, texts }: Solved["observations"][number],
+  { kind }: Solved,
+  { rig, preferences }: OpenRig,
+): string {
+  const { units } = preferences;
+  if (kind.key === "run-log")
+    return `${choices.way === "back" ? "back" : "there"}, ${apartText(values.across ?? 0, units)} beside the line`;
+  return kind.fields
+    .map((field) => fieldText(field, { values, choices, texts }, rig.attachment, units))
+    .filter(Boolean)
+    .join(", ");
+}
+
+function fieldText(
+  field: Field,
+  { values, choices, texts }: Pick<Solved["observations"][number], "values" | "choices" | "texts">,
+  attachment: Attachment,
+  units: Units,
+): string {
+  if (field.kind === "choice")
+    return field.choices.find(({ key }) => key === choices[field.key])?.label ?? "";
+  if (field.kind === "point") {
+    const point = pointOf(choices[field.key]);
+    return point ? pointLabel(point, attachment) : "";
+  }
+  const value = values[field.key];
+  if (value === undefined) return "";
+  if (field.kind === "speed") return printMeasure("speed", value, unitOf("speed", units));
+  if (field.kind !== "sided") return texts[field.key] ?? printLength(value, units.tape);
+  return `${size(value, units)}${value === 0 ? "" : ` ${value > 0 ? field.plus : field.minus}`}`;
+}
+
+/** Passes are driven up and down in turn; crossings there and back. */
+function nextOf({ observations, test }: Solved): Record<string, string> {
+  const last = observations.at(-1);
+  switch (test.kind) {
+    case "joints":
+      return {
+        pair:
+          last?.choices.pair === "up-down"
+            ? "down-up"
+            : last?.choices.pair === "down-up"
+              ? "up-down"
+              : (last?.choices.pair ?? "up-down"),
+      };
+    case "headland":
+      return {
+        edge: last?.choices.edge ?? "on",
+        way: last?.choices.way === "there" ? "back" : "there",
+      };
+    default:
+      return {};
+  }
+}
+
+function figureView(
+  open: OpenRig,
+  { measured, verdict, corrections, unproven }: Solved["verdicts"][number],
+): FigureView {
+  const { resolved, preferences } = open;
+  const { units } = preferences;
+  const entry = measured.terms.length === 1 ? dimension(measured.terms[0]!.key, resolved.attachment) : null;
+  const whole = (value: number | null) =>
+    value === null
+      ? null
+      : measured.unit === "time"
+        ? printMeasure("time", value, "s")
+        : entry
+          ? printEntry(entry, value, units)
+          : sumText(value, measured.sides, units);
+  const truth =
+    measured.entered === null && !measured.absolute ? null : (measured.entered ?? 0) + measured.off.value;
+  return {
+    key: measured.key,
+    label: measured.label,
+    off: offWords(measured, units),
+    half: halfWords(measured.unit, measured.off, units),
+    entered: whole(measured.entered),
+    truth: whole(truth),
+    verdict,
+    words: VERDICTS[verdict],
+    unproven,
+    corrections: corrections.map(({ key, from, to }) => {
+      const of = dimension(key, resolved.attachment);
+      const value = resolved.values[key];
+      return {
+        key,
+        label: of.label,
+        from: from === null ? "missing" : printEntry(of, from, units),
+        to: printEntry(of, to, units),
+        grade: value.grade,
+        sigma: of.kind === "length" ? `± ${size(value.sigma, units)}` : "",
+        terminal: terminalChanges(open, key, to),
+      };
+    }),
+  };
+}
+
+/** A sum along the line is said as a distance, one to the side with its side. */
+function sumText(value: number, sides: { plus: string; minus: string } | null, units: Units): string {
+  if (sides?.plus === "right")
+    return `${size(value, units)}${value === 0 ? "" : ` ${value > 0 ? sides.plus : sides.minus}`}`;
+  return printLength(Math.abs(value), units.tape);
+}
+
+/** For a tape across the chain: which single reading would explain it. */
+function crossSuspects(
+  { resolved, preferences }: OpenRig,
+  { test, result, verdicts }: Solved,
+): JobView["suspects"] {
+  if (test.kind !== "cross-tape") return [];
+  const { units } = preferences;
+  return verdicts.flatMap(({ measured, verdict }) => {
+    const residual = result.residuals.find(({ at }) => `distance-${at + 1}` === measured.key);
+    if (verdict !== "differs" || !residual?.outlier) return [];
+    const predicted = { distance: measured.entered, sigma: 0, terms: measured.terms, missing: [] };
+    return explains(resolved, predicted, measured.off.value)
+      .slice(0, 2)
+      .map(({ key, value, sigmas }) => {
+        const entry = dimension(key, resolved.attachment);
+        return {
+          what: `${measured.label}: ${entry.label.toLowerCase()} would have to be ${printEntry(entry, value, units)}.`,
+          next: `That is ${sigmas.toFixed(1)} times its own uncertainty from ${printEntry(entry, resolved.values[key].value ?? 0, units)}. Tape it again.`,
+        };
+      });
+  });
+}

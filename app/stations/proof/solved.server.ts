@@ -1,0 +1,98 @@
+/** A field test of a rig solved and judged: what its page shows, and what may be accepted, come of the same. */
+import { type Card, fillCard } from "../../../core/card/fill.ts";
+import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
+import { receiverDoubts, type Verdict, verdictsOf } from "../../../core/proof/corrections.ts";
+import { type TestKind, testKind } from "../../../core/proof/kinds.ts";
+import type { TestResult } from "../../../core/proof/result.ts";
+import { solveTest } from "../../../core/proof/solve.ts";
+import { type Other, type Suspect, suspectsOf } from "../../../core/proof/suspects.ts";
+import { toleranceOf } from "../../../core/proof/tolerance.ts";
+import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import { factsOf } from "../../../data/facts.ts";
+import { type FieldTest, findTest, type KeptObservation, observationsOf } from "../../../data/field-tests.ts";
+import { listEveryPart } from "../../../data/rigs.ts";
+import { machineName } from "../../../data/whole.ts";
+import { schemeNow } from "../card-view.server.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+
+export type Solved = {
+  test: FieldTest;
+  kind: TestKind;
+  observations: KeptObservation[];
+  result: TestResult;
+  verdicts: Verdict[];
+  suspects: Suspect[];
+  tolerance: number;
+  doubts: string[];
+};
+
+/** @throws a 404 response where this rig has no such test */
+export function openTest(open: OpenRig, id: string): Solved {
+  const test = findTest(open.db, open.rig, id);
+  if (!test) throw new Response("There is no such test on this rig.", { status: 404 });
+  return solved(open, test);
+}
+
+export function solved(open: OpenRig, test: FieldTest): Solved {
+  const { db, resolved } = open;
+  const kind = testKind(test.kind);
+  const observations = observationsOf(db, test.id);
+  const left = new Set(observations.flatMap(({ leftOut }, at) => (leftOut ? [at] : [])));
+  const setup = { fix: test.conditions.fix, spacing: test.spacing, rowToRow: test.rowToRow };
+  const result = solveTest(test.kind, observations, left, setup, resolved);
+  const { across, along } = toleranceOf(resolved);
+  const tolerance = test.kind === "headland" || test.kind === "circle" ? along : across;
+  return {
+    test,
+    kind,
+    observations,
+    result,
+    tolerance,
+    verdicts: verdictsOf(kind, result.measured, resolved, test.conditions, {
+      tolerance,
+      observations: observations.length - left.size,
+    }),
+    suspects: suspectsOf(result.measured, {
+      rig: resolved,
+      spacing: test.spacing,
+      others: test.kind === "joints" ? otherWidths(open) : [],
+    }),
+    doubts: receiverDoubts(kind, test.conditions),
+  };
+}
+
+/** Widths the tractor's other tools work: a terminal keeps the last tool's lines. */
+function otherWidths({ db, rig }: OpenRig): Other[] {
+  const parts = listEveryPart(db).filter(
+    ({ archivedAt, tractor, implement }) =>
+      archivedAt === null && tractor.id === rig.tractor.id && implement.id !== rig.implement.id,
+  );
+  const facts = factsOf(db, parts);
+  const widths = parts.flatMap(({ couplingId, implement }) => {
+    const width = facts.get(couplingId)?.readings["tool.width"]?.at(-1)?.value;
+    return width === undefined ? [] : [{ name: machineName(implement), width }];
+  });
+  return [...new Map(widths.map((each) => [each.name, each])).values()];
+}
+
+/** A rig as it would read with one reading changed. */
+function withReading(rig: ResolvedRig, key: DimensionKey, value: number): ResolvedRig {
+  return { ...rig, values: { ...rig.values, [key]: { ...rig.values[key], value, doubt: null } } };
+}
+
+export type TerminalChange = { page: string; label: string; from: string; to: string };
+
+/** What a correction changes on the terminal, in its own terms and signs. */
+export function terminalChanges(open: OpenRig, key: DimensionKey, value: number): TerminalChange[] {
+  const { scheme } = schemeNow(open);
+  const fill = (rig: ResolvedRig): Card => fillCard(scheme, rig, [], open.preferences.units);
+  const [now, then] = [fill(open.resolved), fill(withReading(open.resolved, key, value))];
+  return now.lines.flatMap((line, index) => {
+    const other = then.lines[index]!;
+    const text = ({ figure, unit, word }: typeof line) =>
+      figure === null ? "nothing yet" : [figure, unit, word].filter(Boolean).join(" ");
+    return text(line) === text(other)
+      ? []
+      : [{ page: line.page, label: line.label, from: text(line), to: text(other) }];
+  });
+}

@@ -1,0 +1,76 @@
+/**
+ * A simulated terminal that asks by one of the reference schemes. It has the habits terminals have: every length stands at
+ * zero until somebody types it, the axle is preset to steered, the lines keep the last tool's spacing, and a page that is
+ * left with Cancel forgets what was chosen on it.
+ */
+import type { Scheme, SchemeLine } from "../../core/card/scheme.ts";
+import { bareUnit, isFeet, printLength } from "../../core/quantity/length.ts";
+import { parseMeasure } from "../../core/quantity/measure.ts";
+import { type Believed, believe, lineValue, type Typed } from "./believed.ts";
+
+export type Terminal = {
+  /** one a line of the scheme */
+  typed: Typed[];
+  delayOn: string;
+  delayOff: string;
+};
+
+/** The pages of the terminal in the order they come; switching times stand on one of their own. */
+export const SWITCHING = "Switching";
+
+/** A terminal fresh from the shop, but for the lines of the tool it had on last. */
+export function freshTerminal(scheme: Scheme, lastSpacing: number): Terminal {
+  return {
+    typed: scheme.lines.map((line) => presetOf(line, lastSpacing)),
+    delayOn: "0.00",
+    delayOff: "0.00",
+  };
+}
+
+function presetOf({ measure, unit, decimals, sign }: SchemeLine, lastSpacing: number): Typed {
+  const word = sign.kind === "words" ? sign.plus : "";
+  if (measure.kind === "choice") return { text: "steered", word: "" };
+  if (measure.kind === "track spacing")
+    return { text: printLength(lastSpacing, unit, { decimals, bare: true }), word };
+  if (measure.kind === "dimension" && measure.key === "rows.count") return { text: "0", word };
+  return { text: (0).toFixed(isFeet(unit) ? 0 : decimals), word };
+}
+
+/** What is wrong with an entry, as the terminal says it; null where it takes it. */
+export function entryProblem(line: SchemeLine, { text, word }: Typed): string | null {
+  const { measure, sign } = line;
+  if (measure.kind === "choice") return /^(rigid|steered)$/.test(text) ? null : "Rigid or steered.";
+  if (measure.kind === "dimension" && measure.key === "rows.count")
+    return /^\d{1,3}$/.test(text.trim()) ? null : "A whole number.";
+  const value = lineValue(line, { text, word });
+  if (value === null) return `A length in ${isFeet(line.unit) ? "feet and inches" : bareUnit(line.unit)}.`;
+  if (sign.kind === "unsigned" && value * line.sense < 0) return "This terminal takes no minus here.";
+  return Math.abs(value) > 60 ? "Out of range." : null;
+}
+
+export function delayProblem(text: string): string | null {
+  const read = parseMeasure("time", text, "s");
+  return read.ok && read.value.value >= 0 && read.value.value <= 5 ? null : "0 to 5 seconds.";
+}
+
+/** What the terminal steers and switches by. */
+export function believedBy(scheme: Scheme, { typed, delayOn, delayOff }: Terminal): Believed {
+  const seconds = (text: string) => {
+    const read = parseMeasure("time", text, "s");
+    return read.ok ? read.value.value : 0;
+  };
+  return believe(scheme, typed, { on: seconds(delayOn), off: seconds(delayOff) });
+}
+
+/** Checks what was kept: a terminal as it was written, or a fresh one. */
+export function terminalFrom(kept: unknown, scheme: Scheme, lastSpacing: number): Terminal {
+  const given = kept as Partial<Terminal> | null;
+  if (!given || !Array.isArray(given.typed) || given.typed.length !== scheme.lines.length)
+    return freshTerminal(scheme, lastSpacing);
+  return { typed: given.typed, delayOn: given.delayOn ?? "0.00", delayOff: given.delayOff ?? "0.00" };
+}
+
+/** The last tool's lines: a width from another shed. */
+export function lastToolSpacing(seed: number): number {
+  return [3, 4, 8, 9][seed % 4]!;
+}

@@ -1,0 +1,145 @@
+/** Rigs of the simulated field: copies on machines of their own, so that nothing practised touches a real one. */
+import { randomUUID } from "node:crypto";
+import { eq } from "drizzle-orm";
+import { dimension } from "../core/dimension/catalogue.ts";
+import type { Database } from "./handle.ts";
+import { currentReadings, currentSections } from "./live.ts";
+import { archiveMachine, pointsOf } from "./machines.ts";
+import { archiveRig, createRig, type Machine, partsOf, type Rig } from "./rigs.ts";
+import { machine, point, practice, reading, section, sectionLayout } from "./schema.ts";
+import { setTerminal, terminalOf } from "./schemes.ts";
+
+export type Practice = typeof practice.$inferSelect;
+
+/** What the simulated field knows; never sent to a page. */
+export function practiceOf(db: Database, rigId: number): Practice | null {
+  return db.select().from(practice).where(eq(practice.rigId, rigId)).get() ?? null;
+}
+
+export type Start = "as read" | "empty";
+
+/** Stations whose readings are left out where one starts with an empty rig: what the simulated tape can measure. */
+const TAPED_ANEW = new Set(["antenna", "tool"]);
+
+/**
+ * Copies a rig with its machines, points, readings and terminal; returns the copy's id. `seeded` is what the field
+ * shall know of it, by the coupling it was copied from.
+ */
+export function makePractice(
+  db: Database,
+  parts: readonly Rig[],
+  { name, start, at }: { name: string; start: Start; at: Date },
+  seeded: { seed: number; truths: Practice["truths"]; terminal: Practice["terminal"] },
+): number {
+  return db.transaction(() => {
+    const machines = new Map<number, number>();
+    const points = new Map<number, number>();
+    for (const each of [parts[0]!.tractor, ...parts.map(({ implement }) => implement)])
+      if (!machines.has(each.id)) machines.set(each.id, copyMachine(db, each, points));
+    const { tractor, receiver } = parts[0]!;
+    const rigId = createRig(db, {
+      name,
+      tractorId: machines.get(tractor.id)!,
+      receiverPointId: points.get(receiver.id)!,
+      couplings: parts.map((part) => ({
+        pointId: points.get((part.rearHitch ?? part.hitch).id)!,
+        implementId: machines.get(part.implement.id)!,
+        behind:
+          part.parentCouplingId === null
+            ? null
+            : parts.findIndex(({ couplingId }) => couplingId === part.parentCouplingId),
+      })),
+    });
+    const copies = partsOf(db, rigId);
+    copyReadings(db, parts, copies, { machines, points }, start);
+    if (start === "as read") copySections(db, machines);
+    const terminal = terminalOf(db, tractor.id);
+    if (terminal) setTerminal(db, machines.get(tractor.id)!, terminal);
+    const byCoupling = Object.fromEntries(
+      copies.map(({ couplingId }, index) => [couplingId, seeded.truths[String(parts[index]!.couplingId)]]),
+    );
+    db.insert(practice)
+      .values({ rigId, ...seeded, truths: byCoupling, at: at.toISOString() })
+      .run();
+    return rigId;
+  });
+}
+
+function copyMachine(
+  db: Database,
+  { id: original, archivedAt: _, ...rest }: Machine,
+  points: Map<number, number>,
+): number {
+  const { id } = db
+    .insert(machine)
+    .values({ ...rest, busName: "", practice: true })
+    .returning()
+    .get();
+  for (const { id: from, kind, label } of pointsOf(db, original))
+    points.set(from, db.insert(point).values({ machineId: id, kind, label }).returning().get().id);
+  return id;
+}
+
+function copyReadings(
+  db: Database,
+  parts: readonly Rig[],
+  copies: readonly Rig[],
+  { machines, points }: { machines: Map<number, number>; points: Map<number, number> },
+  start: Start,
+): void {
+  const couplings = new Map(parts.map(({ couplingId }, index) => [couplingId, copies[index]!.couplingId]));
+  const rows = currentReadings(db, {
+    machines: [...machines.keys()],
+    points: [...points.keys()],
+    couplings: [...couplings.keys()],
+  });
+  for (const row of rows) {
+    if (start === "empty" && TAPED_ANEW.has(dimension(row.dimension).station)) continue;
+    const subject = {
+      machineId: row.machineId === null ? null : machines.get(row.machineId)!,
+      pointId: row.pointId === null ? null : points.get(row.pointId)!,
+      couplingId: row.couplingId === null ? null : couplings.get(row.couplingId)!,
+    };
+    db.insert(reading)
+      .values({ ...row, ...subject, id: randomUUID(), batchId: null })
+      .run();
+  }
+}
+
+function copySections(db: Database, machines: ReadonlyMap<number, number>): void {
+  for (const [from, layout] of currentSections(db, [...machines.keys()])) {
+    const id = randomUUID();
+    const { instrument, person, measuredAt } = layout;
+    db.insert(sectionLayout)
+      .values({ id, machineId: machines.get(from)!, instrument, person, measuredAt, recordedAt: measuredAt })
+      .run();
+    db.insert(section)
+      .values(layout.widths.map((width, index) => ({ layoutId: id, number: index + 1, width })))
+      .run();
+  }
+}
+
+/** Counts a drive and returns its number: each has its own chance. */
+export function nextDrive(db: Database, rigId: number): number {
+  return db.transaction((tx) => {
+    const { drives } = tx.select().from(practice).where(eq(practice.rigId, rigId)).get()!;
+    tx.update(practice)
+      .set({ drives: drives + 1 })
+      .where(eq(practice.rigId, rigId))
+      .run();
+    return drives + 1;
+  });
+}
+
+export function feedTerminal(db: Database, rigId: number, terminal: Practice["terminal"]): void {
+  db.update(practice).set({ terminal }).where(eq(practice.rigId, rigId)).run();
+}
+
+/** Puts a practice rig away with its machines. */
+export function endPractice(db: Database, parts: readonly Rig[], at: Date): void {
+  db.transaction(() => {
+    archiveRig(db, parts[0]!.id, at);
+    for (const { id } of [parts[0]!.tractor, ...parts.map(({ implement }) => implement)])
+      archiveMachine(db, id, at);
+  });
+}
