@@ -2,7 +2,12 @@ import type { Page } from "puppeteer-core";
 import { fill, press, pressOn, seen, visit } from "./acts.ts";
 
 /** Makes a practice copy of a rig and returns its address. */
-export async function practise(page: Page, address: string, rig: number, start: "as read" | "empty"): Promise<string> {
+export async function practise(
+  page: Page,
+  address: string,
+  rig: number,
+  start: "as read" | "empty",
+): Promise<string> {
   await visit(page, `${address}/rigs/${rig}/field`);
   await page.click(`input[name="start"][value="${start}"]`);
   await press(page, "Make a practice rig");
@@ -18,7 +23,9 @@ export async function cardOf(page: Page, rig: string): Promise<Record<string, Ca
   return page.$$eval("[data-card-line]", (rows) =>
     Object.fromEntries(
       rows.map((row) => {
-        const said = (row.querySelector("[data-figure]") as HTMLElement | null)?.innerText.replace(/\s+/g, " ").trim() ?? "";
+        const said =
+          (row.querySelector("[data-figure]") as HTMLElement | null)?.innerText.replace(/\s+/g, " ").trim() ??
+          "";
         const [figure = "", ...rest] = said.split(" ");
         return [row.getAttribute("data-card-line"), { figure, word: rest.at(-1) ?? "" }];
       }),
@@ -77,4 +84,32 @@ export async function drive(page: Page, key: string): Promise<void> {
   await pressOn(page, `[data-drive="${key}"]`);
   await press(page, "See what it found");
   await page.waitForSelector('[aria-label="What it found"]');
+}
+
+/** Types some lines of one page anew and saves it. */
+export async function retype(
+  page: Page,
+  field: string,
+  name: string,
+  lines: Record<string, CardEntry>,
+): Promise<void> {
+  await visit(page, field);
+  await pressOn(page, `[aria-label="Pages of the terminal"] ::-p-text(${name})`);
+  for (const [label, { figure, word }] of Object.entries(lines)) {
+    const names = await page.$$eval(
+      '[aria-label="Simulated terminal"] label',
+      (labels, wanted) => {
+        const found = labels.find((each) => (each.firstChild?.textContent ?? "").startsWith(wanted));
+        return {
+          text: found?.querySelector("input")?.getAttribute("name") ?? "",
+          side: found?.querySelector("select")?.getAttribute("name") ?? "",
+        };
+      },
+      label,
+    );
+    await fill(page, names.text, figure);
+    if (names.side && word) await page.select(`select[name="${names.side}"]`, word);
+  }
+  await pressOn(page, '[aria-label="Simulated terminal"] button[value="save"]');
+  await seen(page, `${name} saved in the terminal`);
 }

@@ -1,33 +1,226 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { openBrowser, openPage } from "./browser.ts";
-import { cardOf, drive, feed, practise } from "./field-acts.ts";
+import { type CardEntry, cardOf, drive, feed, feedDelays, practise, retype } from "./field-acts.ts";
 import { openYard, type Yard } from "./server.ts";
 
 let browser: Browser;
 let yard: Yard;
 let page: Page;
+let errors: string[];
 
 beforeAll(async () => {
   [browser, yard] = await Promise.all([openBrowser(), openYard({ AMBREK_FIELD_SEED: "4711" })]);
-  ({ page } = await openPage(browser));
+  ({ page, errors } = await openPage(browser));
 });
 afterAll(() => Promise.all([browser.close(), yard.close()]));
 
 const figure = (key: string) => textOf(page, `[data-figure="${key}"]`);
-const suspects = () => page.$$eval("[data-suspect]", (all) => all.map((each) => (each as HTMLElement).innerText));
+const verdict = (key: string) =>
+  page.$eval(`[data-figure="${key}"]`, (each) => each.getAttribute("data-verdict"));
+const suspects = () =>
+  page.$$eval("[data-suspect]", (all) => all.map((each) => (each as HTMLElement).innerText).join("\n"));
 
-describe("a practice rig", () => {
-  it("goes from the card to proven figures: receiver, joints, headland, circle", async () => {
-    const path = await practise(page, yard.address, 3, "as read");
-    const card = await cardOf(page, `${yard.address}${path}/card`);
-    await feed(page, `${yard.address}${path}/field`, card);
+/** Accepts a figure by its first choice: the confirmation, or the likeliest correction. */
+async function acceptFirst(key: string): Promise<void> {
+  await pressOn(page, `[data-figure="${key}"] input[type="radio"]`);
+}
+
+/** Takes the open test back, so that the next drive begins a new one. */
+async function takeTestBack(): Promise<void> {
+  await press(page, "Take this test back");
+  await page.waitForSelector('[aria-label="Field tests"]');
+}
+
+describe("from tape to proven figures", () => {
+  let path: string;
+  let field: string;
+  let card: Record<string, CardEntry>;
+
+  it("a practice rig's card is fed to the terminal, the receiver proved first", async () => {
+    path = await practise(page, yard.address, 3, "as read");
+    field = `${yard.address}${path}/field`;
+    card = await cardOf(page, `${yard.address}${path}/card`);
+    await feed(page, field, card);
+    await feedDelays(page, "0.80", "0.50");
     await drive(page, "wheel-marks");
-    await seen(page, "Receiver beside where it is entered");
-    expect(await figure("lateral")).toMatch(/± /);
-    await pressOn(page, '[data-figure="lateral"] input[type="radio"]');
+    expect(await figure("lateral")).toMatch(/± \d+ mm/);
+    await acceptFirst("lateral");
+    await acceptFirst("foreAft");
     await press(page, "Accept as proven");
-    await seen(page, "Accepted");
+    await page.waitForSelector("[data-accepted]");
+    await visit(page, `${yard.address}${path}/proof`);
+    expect(await page.$eval('[data-provable="receiver"]', (row) => row.getAttribute("data-proven"))).toBe(
+      "true",
+    );
+  });
+
+  it("the joints find the tool beside its line; its reading is corrected, the terminal told what to retype", async () => {
+    await visit(page, field);
+    await drive(page, "joints");
+    expect(await verdict("lateral")).toBe("differs");
+    expect(await verdict("width")).toBe("agrees");
+    await acceptFirst("lateral");
+    const told = await textOf(page, '[data-figure="lateral"] [data-terminal]');
+    expect(told).toContain("Work, side of the antenna");
+    await acceptFirst("width");
+    await press(page, "Accept as proven");
+    await page.waitForSelector("[data-accepted]");
+    await visit(page, `${yard.address}${path}/tool`);
+    expect(await textOf(page, '[data-reading="tool.lateral"]')).toContain("proven");
+    card = await cardOf(page, `${yard.address}${path}/card`);
+    await retype(page, field, "Implement", {
+      "Work, side of the antenna": card["Work, side of the antenna"]!,
+    });
+    await drive(page, "joints");
+    expect(await verdict("lateral")).toBe("agrees");
+  });
+
+  it("a proof taken back takes its reading with it", async () => {
+    await visit(page, `${yard.address}${path}/proof`);
+    await pressOn(page, '[data-job="joints"] a.text-ok');
+    await press(page, "Take it back");
+    await page.waitForSelector('[data-figure="lateral"]');
+    await visit(page, `${yard.address}${path}/tool`);
+    expect(await textOf(page, '[data-reading="tool.lateral"]')).toContain("1.1 cm right");
+    expect(await textOf(page, '[data-reading="tool.lateral"]')).toContain("taped");
+  });
+
+  it("a log of the receiver is read, its passes found", async () => {
+    await visit(page, field);
+    await drive(page, "run-log");
+    expect(await textOf(page, "[data-log-note]")).toMatch(/7 decimals of a minute.*6 passes found/);
+    expect(await page.$$eval("[data-observation]", (all) => all.length)).toBe(6);
+  });
+
+  it("nothing is proven without a fixed solution", async () => {
+    await visit(page, field);
+    await page.select('select[name="fix"]', "differential");
+    await drive(page, "headland");
+    await seen(page, "Without a fixed solution nothing is proven");
+    expect(await page.$("button ::-p-text(Accept as proven)")).toBeNull();
+  });
+});
+
+describe("a slip is found by name", () => {
+  let path: string;
+  let field: string;
+  let card: Record<string, CardEntry>;
+
+  const enter = async (rig: string, station: string, key: string, text: string) => {
+    await visit(page, `${yard.address}${rig}/${station}?at=${key}`);
+    await keep(page, text);
+  };
+
+  /** The figure and what it looks like, with one page of the terminal typed as given; then everything as it was. */
+  const withSlip = async (
+    name: string,
+    job: string,
+    slip: Record<string, CardEntry>,
+    look: () => Promise<void>,
+  ) => {
+    await retype(page, field, name, slip);
+    await drive(page, job);
+    await look();
+    await takeTestBack();
+    await retype(
+      page,
+      field,
+      name,
+      Object.fromEntries(Object.keys(slip).map((label) => [label, card[label]!])),
+    );
+  };
+
+  beforeAll(async () => {
+    // A rig whose offsets are large enough to be told: the receiver 18 cm left, the tool 12 cm right.
+    await enter("/rigs/1", "antenna", "receiver.lateral", "18 cm left");
+    await enter("/rigs/1", "antenna", "receiver.height", "2.88");
+    await enter("/rigs/1", "tool", "tool.lateral", "12 cm right");
+    path = await practise(page, yard.address, 1, "as read");
+    field = `${yard.address}${path}/field`;
+    card = await cardOf(page, `${yard.address}${path}/card`);
+    await feed(page, field, card);
+    await feedDelays(page, "0.80", "0.50");
+    await drive(page, "joints");
+    if ((await verdict("lateral")) === "differs") {
+      await acceptFirst("lateral");
+      await press(page, "Accept as proven");
+      await page.waitForSelector("[data-accepted]");
+      card = await cardOf(page, `${yard.address}${path}/card`);
+      await retype(page, field, "Implement", { "Side offset": card["Side offset"]! });
+    } else await takeTestBack();
+    await drive(page, "headland");
+    await enterDelays();
+  });
+
+  /** Right delays in the terminal, as the first test found them. */
+  const enterDelays = async () => {
+    const off = async (key: string) =>
+      Number.parseFloat((await figure(key)).match(/[+−]\d+\.\d+ s/)![0].replace("−", "-"));
+    const [on, after] = [await off("onDelay"), await off("offDelay")];
+    await takeTestBack();
+    await visit(page, field);
+    await feedDelays(page, (0.8 + on).toFixed(2), (0.5 + after).toFixed(2));
+  };
+
+  it("the tool's side swapped", async () => {
+    const { figure: size, word } = card["Side offset"]!;
+    const other = word === "right" ? "left" : "right";
+    await withSlip("Implement", "joints", { "Side offset": { figure: size, word: other } }, async () => {
+      expect(await suspects()).toContain("Side swapped: tool off the line of pull");
+    });
+  });
+
+  it("the receiver 15 cm off: by the wheel marks, which know nothing of the tool", async () => {
+    await withSlip(
+      "Tractor",
+      "wheel-marks",
+      { "Receiver, side": { figure: "0.03", word: "left" } },
+      async () => {
+        expect(await verdict("lateral")).toBe("differs");
+        expect(await figure("lateral")).toMatch(/1[3-7]\.\d cm left/);
+      },
+    );
+  });
+
+  it("one row too few in width and spacing", async () => {
+    const short = { figure: "4.38", word: "" };
+    await retype(page, field, "Implement", { "Working width": short });
+    await withSlip("Guidance", "joints", { "Track spacing": short }, async () => {
+      expect(await suspects()).toContain("One row too few in the terminal's spacing");
+    });
+    await retype(page, field, "Implement", { "Working width": card["Working width"]! });
+  });
+
+  it("a hitch length left at zero", async () => {
+    const zero = { figure: "0.00", word: "" };
+    await withSlip("Tractor", "headland", { "Axle to connection": zero }, async () => {
+      expect(await suspects()).toContain("Left at zero: the terminal has 0 for rear axle to drawbar pin");
+    });
+  });
+
+  it("a delay 0.4 s off, told from a length", async () => {
+    await visit(page, field);
+    await pressOn(page, '[aria-label="Pages of the terminal"] ::-p-text(Switching)');
+    const right = await page.$eval('input[name="delayOn"]', (input) => (input as HTMLInputElement).value);
+    await fill(page, "delayOn", (Number(right) + 0.4).toFixed(2));
+    await pressOn(page, '[aria-label="Simulated terminal"] button[value="save"]');
+    await seen(page, "Switching saved in the terminal");
+    await drive(page, "headland");
+    expect(await figure("onDelay")).toMatch(/−0\.(3[5-9]|4[0-5]) s/);
+    expect(await verdict("onDelay")).toBe("differs");
+    expect(await verdict("onLength")).not.toBe("differs");
+    await takeTestBack();
+  });
+
+  it("lines left from another tool", async () => {
+    await withSlip("Guidance", "joints", { "Track spacing": { figure: "2.97", word: "" } }, async () => {
+      expect(await suspects()).toMatch(/lines lie 15\d\.\d cm too close.*left from another tool/s);
+    });
+  });
+
+  it("with no fault in the console, all the way", () => {
+    expect(errors).toEqual([]);
   });
 });

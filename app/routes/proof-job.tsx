@@ -1,16 +1,25 @@
-import { Link } from "react-router";
+import { Link, redirect } from "react-router";
 import { Job } from "../stations/proof/Job.tsx";
 import { jobView } from "../stations/proof/proof-view.server.ts";
-import { openTest } from "../stations/proof/solved.server.ts";
+import { testOr } from "../stations/proof/solved.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/proof-job";
+
+/** The list of tests, with the tool that is in view. */
+function listOf(request: Request, rigId: string): string {
+  const tool = new URL(request.url).searchParams.get("tool");
+  return `/rigs/${rigId}/proof${tool ? `?tool=${tool}` : ""}`;
+}
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   return {
     frame: frameOf(open, "proof", request),
-    job: jobView(open, openTest(open, params.testId)),
+    job: jobView(
+      open,
+      testOr(open, params.testId, () => redirect(listOf(request, params.rigId))),
+    ),
   };
 }
 

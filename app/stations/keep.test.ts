@@ -1,7 +1,6 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../core/quantity/units.ts";
-import { between } from "../../core/rig/chain.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
 import { openDatabase } from "../../data/database.ts";
 import { plantDemoYard } from "../../data/demo/yard.ts";
@@ -160,37 +159,6 @@ describe("what happened to the machines", () => {
     ["person", { person: "" }, "who you are"],
   ])("is refused with a wrong %s", async (field, fields, piece) => {
     expect((await errorsOf({ ...CHANGE, ...fields }))[field]).toContain(piece);
-  });
-});
-
-describe("a field test", () => {
-  const today = new Date().toISOString().slice(0, 10);
-  const PROOF = {
-    intent: "keep-proof",
-    sum: "across",
-    how: "Eight joints on the flat.",
-    result: "Wide and narrow alike within 6 mm.",
-    day: today,
-    person: "Mira",
-  };
-
-  it("proves the sum it names until a link of it is read again", async () => {
-    expect(await send(PROOF)).toMatchObject({
-      ok: true,
-      kept: { said: expect.stringContaining("sideways") },
-    });
-    const across = () => between(resolved(), "receiver", "workMid", "y");
-    expect(across().grade).toBe("proven");
-    await keep({ dimension: "tool.lateral", text: "1 left", style: "cm" });
-    expect(across().grade).toBe("taped");
-  });
-
-  it("cannot confirm what is not entered, nor a sum there is not", async () => {
-    const missing = historyOf(db, rig, "pin.pivot")[0]!;
-    await send({ intent: "take-back", id: missing.id });
-    expect((await errorsOf({ ...PROOF, sum: "turning" })).sum).toContain("Drawbar pin to wheels is missing");
-    expect((await errorsOf({ ...PROOF, sum: "constructor" })).sum).toContain("no such sum");
-    expect((await errorsOf({ ...PROOF, result: "ok" })).result).toContain("with a figure");
   });
 });
 

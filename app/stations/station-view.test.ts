@@ -80,7 +80,7 @@ describe("a station's view", () => {
 
   it("counts a proven reading as taped, and shows the proof", () => {
     const view = look(2, "tool");
-    expect([view.taped, view.readings.length]).toEqual([10, 10]);
+    expect([view.taped, view.readings.length]).toEqual([12, 12]);
     expect(row(view, "tool.width")).toMatchObject({
       grade: "proven",
       proof: expect.stringContaining("2.998 m"),
@@ -157,6 +157,7 @@ describe("the walk-round", () => {
       "hook-up open",
       "antenna check",
       "tool stop",
+      "proof 0 of 5",
       "card stop",
       "ladder 3 of 9",
     ]);
@@ -168,6 +169,7 @@ describe("the walk-round", () => {
       "hook-up coupled",
       "antenna good",
       "tool good",
+      "proof 0 of 5",
       "card good",
       "ladder 3 of 9",
     ]);

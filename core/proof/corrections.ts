@@ -1,5 +1,5 @@
 /** What to enter after a test, and what it then proves. */
-import type { DimensionKey } from "../dimension/catalogue.ts";
+import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import type { Term } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { TestConditions } from "./conditions.ts";
@@ -90,6 +90,8 @@ function correctionOf(
   return [{ key, from: value, to: value + off.value / coefficient }];
 }
 
-/** The least certain reading first. */
+/** The least certain reading first; of two alike the tool's, which is set up anew more often than a receiver is moved. */
 const likeliest = (rig: ResolvedRig) => (a: Correction, b: Correction) =>
-  rig.values[b.key].sigma - rig.values[a.key].sigma;
+  rig.values[b.key].sigma - rig.values[a.key].sigma || ofTool(b) - ofTool(a);
+
+const ofTool = ({ key }: Correction) => (dimension(key).station === "tool" ? 1 : 0);

@@ -87,7 +87,8 @@ function shown(key: DimensionKey, rig: ResolvedRig, units: Units): string {
 export function offWords({ unit, off, sides }: Measured, units: Units): string {
   if (unit === "time") return `${signed(off.value)}${printMeasure("time", Math.abs(off.value), "s")}`;
   const text = size(off.value, units);
-  if (sides && Math.abs(off.value) > 0) return `${text} ${off.value > 0 ? sides.plus : sides.minus}`;
+  if (Number.parseFloat(text) === 0) return text;
+  if (sides) return `${text} ${off.value > 0 ? sides.plus : sides.minus}`;
   return `${signed(off.value)}${text}`;
 }
 

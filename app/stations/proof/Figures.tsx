@@ -74,7 +74,8 @@ function Suspects({ suspects }: Pick<JobView, "suspects">) {
 
 function Figure({ figure, problem }: { figure: FigureView; problem: string | undefined }) {
   const { key, label, off, half, entered, truth, verdict, words, unproven, corrections } = figure;
-  const may = unproven.length === 0 && verdict !== "uncertain";
+  const may =
+    unproven.length === 0 && verdict !== "uncertain" && (verdict === "agrees" || corrections.length > 0);
   const [chosen, setChosen] = useState("");
   const picked = corrections.find((each) => each.key === chosen);
   return (
@@ -91,7 +92,11 @@ function Figure({ figure, problem }: { figure: FigureView; problem: string | und
         {off} <span className="text-lead font-normal text-soft">{half ?? "no certainty yet"}</span>
       </p>
       <p className="text-small text-soft">
-        {entered === null ? "nothing entered" : `entered ${entered}`}
+        {entered === null
+          ? truth === null
+            ? "not written down here: add it to what the terminal has"
+            : "nothing entered"
+          : `entered ${entered}`}
         {truth !== null && `, by this test ${truth}`}
         {half && ", 95 times in a hundred"}
       </p>

@@ -25,6 +25,7 @@ export function Job(props: Props) {
         <div className="grid content-start gap-4">
           {!closed && (job.kind === "run-log" ? <LogForm {...props} /> : <ObservationForm {...props} />)}
           <Observations job={job} action={action} />
+          {!closed && <TakeBack {...props} />}
         </div>
         <div className="grid content-start gap-4">
           <Figures {...props} />
@@ -55,7 +56,9 @@ function Guide({ job }: { job: JobView }) {
       <summary className="flex min-h-11 cursor-pointer items-center justify-between gap-3 font-semibold text-dye">
         How to drive and measure
         <span className="font-normal text-soft">
-          {observations.length} of {enough.count} {one}s
+          {observations.length < enough.count
+            ? `${observations.length} of ${enough.count} ${one}${enough.count === 1 ? "" : "s"}`
+            : `${observations.length} ${one}${observations.length === 1 ? "" : "s"}: enough`}
         </span>
       </summary>
       <ul className="mb-2 grid gap-1">
@@ -123,6 +126,20 @@ function LogForm({ job, action, person }: Props) {
       </button>
       {(errors.form ?? errors.id) && <p className="problem">{errors.form ?? errors.id}</p>}
     </fetcher.Form>
+  );
+}
+
+/** A test that went wrong from the start: taken back whole; its page then leads to the list. */
+function TakeBack({ job, action }: Props) {
+  const fetcher = useFetcher<Outcome>();
+  return (
+    <button
+      type="button"
+      className="min-h-11 cursor-pointer justify-self-start font-semibold underline"
+      onClick={() => fetcher.submit({ intent: "take-back", id: job.id }, { method: "post", action })}
+    >
+      Take this test back
+    </button>
   );
 }
 

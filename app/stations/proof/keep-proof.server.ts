@@ -37,7 +37,7 @@ import {
   ObserveDto,
   TestConditionsDto,
 } from "./proof.dto.ts";
-import { openTest, type Solved } from "./solved.server.ts";
+import { type Solved, solved } from "./solved.server.ts";
 
 const GONE = { form: "There is no such test on this rig any more." };
 const CLOSED = { form: "This test was accepted. Take the proof back first, or begin a new one." };
@@ -202,7 +202,7 @@ export function keepAccepted(open: OpenRig, form: FormData): Outcome {
   const { test: testId, person } = checked.value;
   const barred = writable(open, testId);
   if (barred) return barred;
-  const job = openTest(open, testId);
+  const job = solved(open, findTest(open.db, open.rig, testId)!);
   const accepted: Accepted[] = [];
   for (const verdict of job.verdicts) {
     const chosen = String(form.get(`accept-${verdict.measured.key}`) ?? "");

@@ -26,10 +26,10 @@ export type Solved = {
   doubts: string[];
 };
 
-/** @throws a 404 response where this rig has no such test */
-export function openTest(open: OpenRig, id: string): Solved {
+/** A test of this rig, solved. @throws what `otherwise` gives, where there is none or it was taken back */
+export function testOr(open: OpenRig, id: string, otherwise: () => Response): Solved {
   const test = findTest(open.db, open.rig, id);
-  if (!test) throw new Response("There is no such test on this rig.", { status: 404 });
+  if (!test) throw otherwise();
   return solved(open, test);
 }
 

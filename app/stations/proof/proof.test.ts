@@ -1,0 +1,251 @@
+import { v4 as uuid } from "uuid";
+import { beforeEach, describe, expect, it } from "vitest";
+import { openDatabase } from "../../../data/database.ts";
+import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { observationsOf, testsOfRig } from "../../../data/field-tests.ts";
+import type { Database } from "../../../data/handle.ts";
+import { historyOf } from "../../../data/readings.ts";
+import { carryOut } from "../keep.server.ts";
+import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import {
+  keepAccepted,
+  keepBegun,
+  keepConditions,
+  keepLeftOut,
+  keepLog,
+  keepObserved,
+} from "./keep-proof.server.ts";
+import { readObservation } from "./observation.ts";
+import { jobView, proofView } from "./proof-view.server.ts";
+import { solved } from "./solved.server.ts";
+
+let db: Database;
+beforeEach(() => {
+  db = openDatabase(":memory:");
+  plantDemoYard(db);
+});
+
+const STYLES = "m,cm,km/h";
+const open = () => sampleOpen(db, "Grain drill");
+const CONDITIONS = {
+  fix: "fixed",
+  source: "own base",
+  slope: "level",
+  soil: "firm",
+  speed: "8",
+  spacing: "4.5",
+  rowToRow: "",
+};
+
+function begin(kind: string): string {
+  const id = uuid();
+  expect(keepBegun(open(), sampleForm({ id, kind }))).toMatchObject({ ok: true });
+  return id;
+}
+
+const conditions = (test: string, told: Partial<typeof CONDITIONS> = {}) =>
+  keepConditions(open(), sampleForm({ test, styles: STYLES, ...CONDITIONS, ...told }));
+const observe = (test: string, fields: Record<string, string>) =>
+  keepObserved(open(), sampleForm({ test, styles: STYLES, measuredAt: "", ...fields }));
+const joint = (test: string, pair: string, text: string, word = "") =>
+  observe(test, { "f-pair": pair, "f-joint": text, "w-joint": word });
+
+/** Seven joints of a tool 5 cm right of where it is believed. */
+function joints(): string {
+  const test = begin("joints");
+  conditions(test);
+  for (let at = 0; at < 7; at += 1)
+    expect(
+      at % 2 === 0
+        ? joint(test, "up-down", String(9.8 + at * 0.1), "overlap")
+        : joint(test, "down-up", `${10.1 - at * 0.1} gap`),
+    ).toMatchObject({ ok: true });
+  return test;
+}
+
+/** With plain spaces, as a person reads it. */
+const plain = <T>(view: T): T => JSON.parse(JSON.stringify(view).replace(/\u00a0/g, " ")) as T;
+
+const job = (test: string) => {
+  const now = open();
+  return plain(jobView(now, solved(now, testsOfRig(db, now.rig).find(({ id }) => id === test)!)));
+};
+
+describe("a field test", () => {
+  it("is begun with the terminal's spacing, measured, and tells what is off in the operator's units", () => {
+    const test = joints();
+    const view = job(test);
+    expect(view.conditions.said).toContain("lines 4.500 m apart");
+    expect(view.observations[0]!.text).toBe("left up, right down, 98 mm overlap");
+    expect(view.next).toEqual({ pair: "down-up" });
+    const lateral = view.figures.find(({ key }) => key === "lateral")!;
+    expect(lateral).toMatchObject({ verdict: "differs", off: "50 mm right" });
+    expect(lateral.corrections.map(({ key, to }) => [key, to])).toEqual([
+      ["tool.lateral", "5.0 cm right"],
+      ["receiver.lateral", "5.6 cm left"],
+    ]);
+    expect(lateral.corrections[0]!.terminal).toEqual([
+      { page: "Implement", label: "Side offset", from: "0.00 m", to: "0.05 m right" },
+    ]);
+  });
+
+  it("accepted in one act writes the reading and its proof; taken back, both go", async () => {
+    const test = joints();
+    const accepted = keepAccepted(
+      open(),
+      sampleForm({ test, "accept-lateral": "tool.lateral", "accept-width": "confirm" }),
+    );
+    expect(accepted).toMatchObject({ ok: true, kept: { said: "2 figures proven" } });
+    const { values } = open().resolved;
+    expect(values["tool.lateral"]).toMatchObject({ grade: "proven" });
+    expect(values["tool.lateral"].value).toBeCloseTo(0.05, 2);
+    expect(values["tool.width"]).toMatchObject({ grade: "proven", value: 4.5 });
+    expect(values["receiver.lateral"].grade).toBe("taped");
+    const rows = proofView(open()).rows;
+    expect(rows.find(({ key }) => key === "across")).toMatchObject({ proven: true });
+    expect(joint(test, "up-down", "1", "gap")).toMatchObject({ ok: false });
+    expect(keepAccepted(open(), sampleForm({ test, "accept-width": "confirm" }))).toMatchObject({
+      ok: false,
+    });
+
+    const batch = job(test).accepted!.batchId;
+    const { rig } = open();
+    const back = sampleForm({ intent: "take-back", id: batch });
+    expect(await carryOut({ db, rig, units: open().preferences.units, person: "Mira" }, back)).toMatchObject({
+      ok: true,
+    });
+    expect(open().resolved.values["tool.lateral"]).toMatchObject({ value: 0, grade: "book" });
+    expect(historyOf(db, rig, "tool.lateral")[0]!.takenBack).not.toBeNull();
+    expect(job(test).accepted).toBeNull();
+  });
+
+  it("lapses when a reading in it is read again, and says so", async () => {
+    const test = joints();
+    keepAccepted(open(), sampleForm({ test, "accept-lateral": "tool.lateral" }));
+    const { rig } = open();
+    await carryOut(
+      { db, rig, units: open().preferences.units, person: "Mira" },
+      sampleForm({
+        intent: "keep-reading",
+        dimension: "receiver.lateral",
+        text: "1 left",
+        style: "cm",
+        instrument: "tape",
+        sitting: uuid(),
+        reason: "",
+        note: "",
+        conditions: "",
+        changed: "",
+        measuredAt: "",
+      }),
+    );
+    const row = proofView(open()).rows.find(({ key }) => key === "across")!;
+    expect(row).toMatchObject({ proven: false, lapsed: true });
+    expect(row.because).toContain("receiver off the centre line was read again");
+    expect(open().resolved.values["tool.lateral"].grade).toBe("taped");
+  });
+
+  it.each([["float"], ["differential"], ["single"], [""]])(
+    "with a receiver that showed “%s” gives figures, and proves nothing",
+    (fix) => {
+      const test = joints();
+      expect(conditions(test, { fix })).toMatchObject({ ok: true });
+      expect(job(test).figures[0]!.unproven.join(" ")).toContain("fixed solution");
+      expect(keepAccepted(open(), sampleForm({ test, "accept-lateral": "tool.lateral" }))).toMatchObject({
+        ok: false,
+      });
+      expect(open().resolved.values["tool.lateral"].grade).toBe("book");
+    },
+  );
+
+  it("cannot confirm what differs, nor correct a reading that is not in it, nor accept nothing", () => {
+    const test = joints();
+    for (const chosen of ["confirm", "axle.pin", "constructor"])
+      expect(keepAccepted(open(), sampleForm({ test, "accept-lateral": chosen }))).toMatchObject({
+        ok: false,
+      });
+    expect(keepAccepted(open(), sampleForm({ test }))).toMatchObject({ ok: false });
+  });
+
+  it("leaves an observation out, and counts it again", () => {
+    const test = joints();
+    const [first] = observationsOf(db, test);
+    expect(keepLeftOut(open(), sampleForm({ test, id: first!.id, out: "yes" }))).toMatchObject({ ok: true });
+    expect(job(test).observations[0]!.leftOut).toBe(true);
+    keepLeftOut(open(), sampleForm({ test, id: first!.id, out: "no" }));
+    expect(job(test).observations[0]!.leftOut).toBe(false);
+    expect(keepLeftOut(open(), sampleForm({ test, id: uuid(), out: "yes" }))).toMatchObject({ ok: false });
+  });
+
+  it("is refused by the field, and nothing is written", () => {
+    const test = begin("joints");
+    expect(joint(test, "up-down", "")).toMatchObject({
+      ok: false,
+      errors: { "f-joint": expect.any(String) },
+    });
+    expect(joint(test, "sideways", "3", "gap")).toMatchObject({
+      ok: false,
+      errors: { "f-pair": expect.any(String) },
+    });
+    expect(joint(test, "up-down", "3")).toMatchObject({
+      errors: { "f-joint": "Say which: gap or overlap." },
+    });
+    expect(joint(test, "up-down", "-3", "gap")).toMatchObject({
+      errors: { "f-joint": expect.stringContaining("sign and a word") },
+    });
+    expect(conditions(test, { speed: "fast" })).toMatchObject({ errors: { speed: expect.any(String) } });
+    expect(conditions(test, { spacing: "0" })).toMatchObject({ errors: { spacing: expect.any(String) } });
+    expect(conditions(uuid())).toMatchObject({ ok: false });
+    expect(keepBegun(open(), sampleForm({ id: uuid(), kind: "weather" }))).toMatchObject({ ok: false });
+    expect(observationsOf(db, test)).toEqual([]);
+  });
+});
+
+describe("a log", () => {
+  const give = (test: string, text: string) => {
+    const form = sampleForm({ test, styles: STYLES, measuredAt: "" });
+    form.set("log", new File([text], "run.txt"));
+    return keepLog(open(), form);
+  };
+
+  it("is refused with the reason: no log, too few decimals, no passes", async () => {
+    const test = begin("run-log");
+    expect(await give(test, "")).toMatchObject({ errors: { log: expect.stringContaining("Choose") } });
+    expect(await give(test, "hello")).toMatchObject({ errors: { log: expect.stringContaining("checksum") } });
+    const { checksum } = await import("../../../formats/nmea/log.ts");
+    const line = (time: string, minute: string) => {
+      const body = `GPGGA,${time},5512.${minute},N,00306.12345,E,4,12,0.8,20.1,M,40.2,M,1.0,0001`;
+      return `$${body}*${checksum(body).toString(16).padStart(2, "0")}`;
+    };
+    expect(await give(test, `${line("101500.00", "00000")}\n${line("101501.00", "00100")}`)).toMatchObject({
+      errors: { log: expect.stringContaining("5 decimals of a minute") },
+    });
+    expect(observationsOf(db, test)).toEqual([]);
+  });
+});
+
+describe("an observation as it is typed", () => {
+  const styles = { tape: "ft-in", small: "in", speed: "mph" } as const;
+  const read = (fields: Record<string, string>) =>
+    readObservation("headland", (name) => fields[name] ?? "", styles);
+
+  it("is read in the operator's units, with the word in the text or beside it", () => {
+    expect(read({ "f-edge": "on", "f-way": "there", "f-speed": "5", "f-mark": "4 1/2 short" })).toMatchObject(
+      {
+        ok: true,
+        values: { mark: -0.1143 },
+        texts: { mark: "4 1/2 short" },
+      },
+    );
+    expect(read({ "f-edge": "on", "f-way": "there", "f-speed": "90", "f-mark": "0" })).toMatchObject({
+      errors: { "f-speed": expect.stringContaining("No field") },
+    });
+  });
+
+  it("wants two different points", () => {
+    const same = (name: string) => ({ "f-from": "pin", "f-to": "pin", "f-distance": "12'" })[name] ?? "";
+    expect(readObservation("cross-tape", same, styles)).toMatchObject({
+      errors: { "f-to": expect.any(String) },
+    });
+  });
+});
