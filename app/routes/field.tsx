@@ -1,10 +1,11 @@
 import { randomInt } from "node:crypto";
 import { data, Form, Link, redirect } from "react-router";
+import { endPractice } from "../../data/practice.ts";
 import { Drives, SimulatedTape, SimulatedTerminal } from "../stations/field/FieldPanel.tsx";
 import { fieldView } from "../stations/field/field-view.server.ts";
 import { beginPractice } from "../stations/field/keep-field.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { frameOf, type OpenRig, openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/field";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -15,10 +16,18 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** Makes a practice copy and goes there. The seed is the server's: nobody is told it. */
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
+  const form = await request.formData();
+  if (form.get("intent") === "put-away") return putAway(open);
   const given = Number(process.env.AMBREK_FIELD_SEED ?? "");
   const seed = given > 0 ? given : randomInt(1, 2 ** 31);
-  const made = beginPractice(open, await request.formData(), seed);
+  const made = beginPractice(open, form, seed);
   return typeof made === "number" ? redirect(`/rigs/${made}/field`) : data(made, { status: 422 });
+}
+
+function putAway({ db, parts, rig }: OpenRig) {
+  if (!rig.tractor.practice) throw new Response("This rig stands in the yard.", { status: 404 });
+  endPractice(db, parts, new Date());
+  return redirect("/");
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {

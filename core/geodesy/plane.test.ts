@@ -1,16 +1,9 @@
-import { createRequire } from "node:module";
 import fc from "fast-check";
+import geodesic from "geographiclib-geodesic";
 import { describe, expect, it } from "vitest";
 import { fromPlane, toPlane } from "./plane.ts";
 
-type Geodesic = {
-  WGS84: {
-    Inverse: (lat1: number, lon1: number, lat2: number, lon2: number) => { s12: number; azi1: number };
-    Direct: (lat1: number, lon1: number, azi1: number, s12: number) => { lat2: number; lon2: number };
-  };
-};
-const { WGS84 } = (createRequire(import.meta.url)("geographiclib-geodesic") as { Geodesic: Geodesic })
-  .Geodesic;
+const { WGS84 } = geodesic.Geodesic;
 
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
 const at = (latitude: number, longitude: number) => ({

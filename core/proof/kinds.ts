@@ -266,10 +266,6 @@ export function testKind(key: TestKey): TestKind {
   return { key, ...KINDS[key] };
 }
 
-export function isTestKey(text: unknown): text is TestKey {
-  return typeof text === "string" && Object.hasOwn(KINDS, text);
-}
-
 /** The tests a tool of this attachment has. */
 export function testsOf(attachment: Attachment): TestKind[] {
   return TEST_KEYS.map(testKind).filter(({ on }) => on(attachment));
