@@ -1,4 +1,4 @@
-import { and, eq, type SQL } from "drizzle-orm";
+import { and, eq, isNull, type SQL } from "drizzle-orm";
 import {
   DIMENSION_KEYS,
   type DimensionKey,
@@ -12,6 +12,7 @@ import type { Database } from "./handle.ts";
 import {
   currentReadings,
   currentSections,
+  layoutKey,
   liveChanges,
   liveProofs,
   push,
@@ -21,7 +22,13 @@ import {
 import type { Rig } from "./rigs.ts";
 import { reading } from "./schema.ts";
 
-export type SubjectColumns = { machineId?: number; pointId?: number; couplingId?: number };
+export type SubjectColumns = {
+  machineId?: number;
+  pointId?: number;
+  couplingId?: number;
+  /** null: of the tool as a whole */
+  variantId?: number | null;
+};
 
 /** Whose reading a dimension of this rig is; null where the rig has no such thing, as a tractor without a shaft in front. */
 function columnsOf(subject: Subject, rig: Rig): SubjectColumns | null {
@@ -43,9 +50,11 @@ function columnsOf(subject: Subject, rig: Rig): SubjectColumns | null {
   }
 }
 
-/** Whose reading one dimension is on a rig, in the words of its attachment. */
+/** Whose reading one dimension is on a rig, in the words of its attachment; of its variant, where variants differ in it. */
 export function subjectColumns(key: DimensionKey, rig: Rig): SubjectColumns | null {
-  return columnsOf(dimension(key, rig.attachment).subject, rig);
+  const { subject, ofVariant } = dimension(key, rig.attachment);
+  const columns = columnsOf(subject, rig);
+  return columns && { ...columns, variantId: ofVariant ? (rig.variant?.id ?? null) : null };
 }
 
 const SUBJECTS = [
@@ -92,11 +101,13 @@ export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFact
       rig.couplingId,
       {
         attachment: rig.attachment,
+        variant: rig.variant,
         ...sittings(rig, readings),
-        sections: sections.get(rig.implement.id) ?? null,
+        sections: sections.get(layoutKey(rig.implement.id, rig.variant?.id ?? null)) ?? null,
         changes: [...(changes.get(rig.tractor.id) ?? []), ...(changes.get(rig.implement.id) ?? [])],
         proofs: (proofs.get(rig.id) ?? []).filter(
-          ({ couplingId }) => couplingId === null || couplingId === rig.couplingId,
+          ({ couplingId, variantId }) =>
+            couplingId === null || (couplingId === rig.couplingId && variantId === (rig.variant?.id ?? null)),
         ),
       },
     ]),
@@ -113,8 +124,9 @@ const subjectKey = ({
   machineId,
   pointId,
   couplingId,
+  variantId,
 }: Partial<Record<keyof SubjectColumns, number | null>>): string =>
-  machineId ? `m${machineId}` : pointId ? `p${pointId}` : `c${couplingId}`;
+  `${machineId ? `m${machineId}` : pointId ? `p${pointId}` : `c${couplingId}`}${variantId ? `v${variantId}` : ""}`;
 
 function bySubject(rows: readonly ReadingRow[]): Map<string, Reading[]> {
   const found = new Map<string, Reading[]>();
@@ -128,10 +140,18 @@ function sittings(rig: Rig, found: Map<string, Reading[]>): Pick<RigFacts, "read
   const previous: Partial<Record<DimensionKey, Reading>> = {};
   for (const subject of SUBJECTS) {
     const columns = columnsOf(subject, rig);
-    for (const each of (columns && found.get(subjectKey(columns))) ?? []) {
+    const whole = (columns && found.get(subjectKey(columns))) ?? [];
+    const ofVariant =
+      (columns && rig.variant && found.get(subjectKey({ ...columns, variantId: rig.variant.id }))) ?? [];
+    const own = new Set(ofVariant.map(({ key }) => key));
+    for (const [from, each] of [
+      ...whole.map((reading) => ["whole", reading] as const),
+      ...ofVariant.map((reading) => ["variant", reading] as const),
+    ]) {
       const { key, sitting } = each;
       // Two points of a train may carry the same dimension: only the one its entry names counts.
       if (!isDimensionKey(key) || dimension(key, rig.attachment).subject !== subject) continue;
+      if (from === "whole" && rig.variant && !standsOnVariant(key, rig, own)) continue;
       const current = readings[key];
       if (current?.at(-1)?.sitting === sitting) current.push(each);
       else {
@@ -143,10 +163,17 @@ function sittings(rig: Rig, found: Map<string, Reading[]>): Pick<RigFacts, "read
   return { readings, previous };
 }
 
+/** Whether a reading of the whole tool counts on a variant: always where variants do not differ, else until it has its own. */
+function standsOnVariant(key: DimensionKey, rig: Rig, own: ReadonlySet<DimensionKey>): boolean {
+  const { ofVariant } = dimension(key, rig.attachment);
+  return ofVariant === null || (ofVariant === "inherits" && !own.has(key));
+}
+
 /** The condition that names one dimension's readings on a rig. */
 export function readingsOf(rig: Rig, key: DimensionKey): SQL {
-  const { machineId, pointId, couplingId } = subjectColumns(key, rig) ?? { pointId: -1 };
+  const { machineId, pointId, couplingId, variantId } = subjectColumns(key, rig) ?? { pointId: -1 };
   return and(
+    variantId ? eq(reading.variantId, variantId) : isNull(reading.variantId),
     eq(reading.dimension, key),
     machineId ? eq(reading.machineId, machineId) : undefined,
     pointId ? eq(reading.pointId, pointId) : undefined,
@@ -177,6 +204,7 @@ export function machineFacts(
     const newest = subject && found.get(subjectKey(subject))?.findLast((each) => each.key === key);
     if (newest) readings[key] = newest;
   }
-  const layout = machineId === null ? undefined : currentSections(db, [machineId]).get(machineId);
+  const layout =
+    machineId === null ? undefined : currentSections(db, [machineId]).get(layoutKey(machineId, null));
   return { readings, sections: layout ? { widths: layout.widths, grade: gradeOf(layout.instrument) } : null };
 }

@@ -39,6 +39,7 @@ export function beginTest(
       id,
       rigId: rig.id,
       couplingId: rig.couplingId,
+      variantId: rig.variant?.id ?? null,
       kind,
       conditions,
       spacing,
@@ -49,7 +50,7 @@ export function beginTest(
     .run();
 }
 
-/** The tests of a rig with the tool in view that nobody took back, newest first. */
+/** The tests of a rig with the tool in view, as the variant it works as, that nobody took back, newest first. */
 export function testsOfRig(db: Database, rig: Rig): FieldTest[] {
   return db
     .select({ row: fieldTest })
@@ -170,6 +171,7 @@ export function acceptTest(
           id,
           rigId: rig.id,
           couplingId: rig.couplingId,
+          variantId: rig.variant?.id ?? null,
           ...rest,
           readingId,
           testId,

@@ -1,6 +1,6 @@
 /** What nobody took back: readings, sections, changes and proofs, for any number of machines at once. */
 import { and, asc, eq, isNull, or, type SQL, sql } from "drizzle-orm";
-import type { Change, Proof, Reading, SectionLayout } from "../core/rig/facts.ts";
+import type { Change, Proof, Reading, SectionLayout, SectionPart } from "../core/rig/facts.ts";
 import type { Database } from "./handle.ts";
 import { among, listed, prepared } from "./prepared.ts";
 import { change, proof, proofTerm, reading, retraction, section, sectionLayout } from "./schema.ts";
@@ -50,14 +50,14 @@ export function currentReadings(db: Database, { machines, points, couplings }: S
     const current = sql`
       with live as (
         select ${reading}.rowid as n, ${reading.machineId} as m, ${reading.pointId} as p, ${reading.couplingId} as c,
-          ${reading.dimension} as d, ${reading.sitting} as sitting
+          ${reading.variantId} as v, ${reading.dimension} as d, ${reading.sitting} as sitting
         from ${reading} where ${mine} and ${LIVE_READING}),
       marked as (
-        select n, m, p, c, d, sitting, first_value(sitting) over (partition by m, p, c, d order by n desc) as newest
+        select n, m, p, c, v, d, sitting, first_value(sitting) over (partition by m, p, c, v, d order by n desc) as newest
         from live)
       select n from marked where sitting = newest
       union all
-      select max(n) from marked where sitting <> newest group by m, p, c, d`;
+      select max(n) from marked where sitting <> newest group by m, p, c, v, d`;
     return db
       .select()
       .from(reading)
@@ -72,28 +72,45 @@ export function currentReadings(db: Database, { machines, points, couplings }: S
   });
 }
 
-/** The newest layout of each implement. */
-export function currentSections(db: Database, machineIds: readonly number[]): Map<number, SectionLayout> {
+/** An implement's sections are those of one variant, or of the whole tool. */
+export const layoutKey = (machineId: number, variantId: number | null): string =>
+  `${machineId}/${variantId ?? ""}`;
+
+/** The newest layout of each implement and each of its variants, by `layoutKey`. */
+export function currentSections(db: Database, machineIds: readonly number[]): Map<string, LiveLayout> {
   const query = prepared(db, "current sections", () => {
     const live = sql`not exists (select 1 from ${retraction} where ${retraction.layoutId} = ${sectionLayout.id} or (${sectionLayout.batchId} is not null and ${retraction.batchId} = ${sectionLayout.batchId}))`;
-    const newest = sql`${sectionLayout}.rowid in (select max(${sectionLayout}.rowid) from ${sectionLayout} where ${among(sectionLayout.machineId, "machines")} and ${live} group by ${sectionLayout.machineId})`;
+    const newest = sql`${sectionLayout}.rowid in (select max(${sectionLayout}.rowid) from ${sectionLayout} where ${among(sectionLayout.machineId, "machines")} and ${live} group by ${sectionLayout.machineId}, ${sectionLayout.variantId})`;
     return db
-      .select({ layout: sectionLayout, width: section.width })
+      .select({ layout: sectionLayout, section })
       .from(sectionLayout)
       .innerJoin(section, eq(section.layoutId, sectionLayout.id))
       .where(newest)
       .orderBy(asc(section.layoutId), asc(section.number))
       .prepare();
   });
-  const layouts = new Map<number, SectionLayout & { widths: number[] }>();
-  for (const { layout, width } of query.all({ machines: listed(machineIds) })) {
-    const { id, instrument, person, measuredAt, machineId } = layout;
-    const known = layouts.get(machineId) ?? { id, widths: [], instrument, person, measuredAt };
-    known.widths.push(width);
-    layouts.set(machineId, known);
+  const layouts = new Map<string, LiveLayout & { widths: number[]; parts: SectionPart[] }>();
+  for (const { layout, section: each } of query.all({ machines: listed(machineIds) })) {
+    const { id, instrument, person, measuredAt, machineId, variantId } = layout;
+    const key = layoutKey(machineId, variantId);
+    const known = layouts.get(key) ?? {
+      id,
+      machineId,
+      variantId,
+      widths: [],
+      parts: [],
+      instrument,
+      person,
+      measuredAt,
+    };
+    known.widths.push(each.width);
+    known.parts.push({ ahead: each.ahead, product: each.product });
+    layouts.set(key, known);
   }
   return layouts;
 }
+
+export type LiveLayout = SectionLayout & { machineId: number; variantId: number | null };
 
 /** Changes of each machine, in the order they were recorded. */
 export function liveChanges(db: Database, machineIds: readonly number[]): Map<number, Change[]> {
@@ -115,7 +132,7 @@ export function liveChanges(db: Database, machineIds: readonly number[]): Map<nu
 }
 
 /** A proof and the tool it speaks of; null where it was told of the whole rig. */
-export type LiveProof = Proof & { couplingId: number | null };
+export type LiveProof = Proof & { couplingId: number | null; variantId: number | null };
 
 /** Proofs of each rig with their sums, the newest first. */
 export function liveProofs(db: Database, rigIds: readonly number[]): Map<number, LiveProof[]> {

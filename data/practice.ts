@@ -8,6 +8,7 @@ import { archiveMachine, pointsOf } from "./machines.ts";
 import { archiveRig, createRig, type Machine, partsOf, type Rig } from "./rigs.ts";
 import { machine, point, practice, reading, section, sectionLayout } from "./schema.ts";
 import { setTerminal, terminalOf } from "./schemes.ts";
+import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
 
 export type Practice = typeof practice.$inferSelect;
 
@@ -50,19 +51,41 @@ export function makePractice(
             : parts.findIndex(({ couplingId }) => couplingId === part.parentCouplingId),
       })),
     });
+    const variants = copyVariants(db, machines);
     const copies = partsOf(db, rigId);
-    copyReadings(db, parts, copies, { machines, points }, start);
-    if (start === "as read") copySections(db, machines);
+    for (const [index, { couplingId }] of copies.entries()) {
+      const { variant } = parts[index]!;
+      if (variant) chooseVariant(db, couplingId, variants.get(variant.id)!);
+    }
+    copyReadings(db, parts, copies, { machines, points, variants }, start);
+    if (start === "as read") copySections(db, machines, variants);
     const terminal = terminalOf(db, tractor.id);
     if (terminal) setTerminal(db, machines.get(tractor.id)!, terminal);
-    const byCoupling = Object.fromEntries(
-      copies.map(({ couplingId }, index) => [couplingId, seeded.truths[String(parts[index]!.couplingId)]]),
+    const truths = Object.fromEntries(
+      copies.flatMap(({ couplingId }, index) =>
+        [null, ...variants.keys()].flatMap((variantId) => {
+          const truth = seeded.truths[truthKey(parts[index]!.couplingId, variantId)];
+          const key = truthKey(couplingId, variantId === null ? null : variants.get(variantId)!);
+          return truth === undefined ? [] : [[key, truth] as const];
+        }),
+      ),
     );
     db.insert(practice)
-      .values({ rigId, ...seeded, truths: byCoupling, at: at.toISOString() })
+      .values({ rigId, ...seeded, truths, at: at.toISOString() })
       .run();
     return rigId;
   });
+}
+
+/** What a tool really is differs by the variant it works as. */
+export const truthKey = (couplingId: number, variantId: number | null): string =>
+  `${couplingId}/${variantId ?? ""}`;
+
+function copyVariants(db: Database, machines: ReadonlyMap<number, number>): Map<number, number> {
+  const copies = new Map<number, number>();
+  for (const [from, to] of machines)
+    for (const { id, name } of variantsOf(db, from)) copies.set(id, addVariant(db, to, name));
+  return copies;
 }
 
 function copyMachine(
@@ -84,7 +107,7 @@ function copyReadings(
   db: Database,
   parts: readonly Rig[],
   copies: readonly Rig[],
-  { machines, points }: { machines: Map<number, number>; points: Map<number, number> },
+  { machines, points, variants }: Record<"machines" | "points" | "variants", ReadonlyMap<number, number>>,
   start: Start,
 ): void {
   const couplings = new Map(parts.map(({ couplingId }, index) => [couplingId, copies[index]!.couplingId]));
@@ -99,22 +122,45 @@ function copyReadings(
       machineId: row.machineId === null ? null : machines.get(row.machineId)!,
       pointId: row.pointId === null ? null : points.get(row.pointId)!,
       couplingId: row.couplingId === null ? null : couplings.get(row.couplingId)!,
+      variantId: row.variantId === null ? null : (variants.get(row.variantId) ?? null),
     };
+    if (row.variantId !== null && subject.variantId === null) continue;
     db.insert(reading)
       .values({ ...row, ...subject, id: randomUUID(), batchId: null })
       .run();
   }
 }
 
-function copySections(db: Database, machines: ReadonlyMap<number, number>): void {
-  for (const [from, layout] of currentSections(db, [...machines.keys()])) {
+function copySections(
+  db: Database,
+  machines: ReadonlyMap<number, number>,
+  variants: ReadonlyMap<number, number>,
+): void {
+  for (const layout of currentSections(db, [...machines.keys()]).values()) {
     const id = randomUUID();
-    const { instrument, person, measuredAt } = layout;
+    const { instrument, person, measuredAt, machineId, variantId } = layout;
+    const variant = variantId === null ? null : variants.get(variantId);
+    if (variant === undefined) continue;
     db.insert(sectionLayout)
-      .values({ id, machineId: machines.get(from)!, instrument, person, measuredAt, recordedAt: measuredAt })
+      .values({
+        id,
+        machineId: machines.get(machineId)!,
+        variantId: variant,
+        instrument,
+        person,
+        measuredAt,
+        recordedAt: measuredAt,
+      })
       .run();
     db.insert(section)
-      .values(layout.widths.map((width, index) => ({ layoutId: id, number: index + 1, width })))
+      .values(
+        layout.widths.map((width, index) => ({
+          layoutId: id,
+          number: index + 1,
+          width,
+          ...layout.parts[index],
+        })),
+      )
       .run();
   }
 }

@@ -3,7 +3,7 @@ import { desc, eq, inArray, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
-import type { Reading } from "../core/rig/facts.ts";
+import type { Reading, SectionPart } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import { pointIdsOf, readingsOf, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
@@ -80,16 +80,23 @@ export function keepSections(
   db: Database,
   rig: Rig,
   widths: readonly number[],
-  { at, id = randomUUID(), ...rest }: Stamp & { id?: string },
+  { at, id = randomUUID(), parts = [], ...rest }: Stamp & { id?: string; parts?: readonly SectionPart[] },
 ): string {
   const stamp = at.toISOString();
   db.transaction((tx) => {
     if (tx.select({ id: sectionLayout.id }).from(sectionLayout).where(eq(sectionLayout.id, id)).get()) return;
     tx.insert(sectionLayout)
-      .values({ id, machineId: rig.implement.id, ...rest, measuredAt: stamp, recordedAt: stamp })
+      .values({
+        id,
+        machineId: rig.implement.id,
+        variantId: rig.variant?.id ?? null,
+        ...rest,
+        measuredAt: stamp,
+        recordedAt: stamp,
+      })
       .run();
     tx.insert(section)
-      .values(widths.map((width, index) => ({ layoutId: id, number: index + 1, width })))
+      .values(widths.map((width, index) => ({ layoutId: id, number: index + 1, width, ...parts[index] })))
       .run();
   });
   return id;

@@ -4,7 +4,7 @@ import { alias } from "drizzle-orm/sqlite-core";
 import type { Attachment } from "../core/dimension/attachment.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
-import { coupling, machine, point, reading, retraction, rig } from "./schema.ts";
+import { coupling, machine, point, reading, retraction, rig, variant } from "./schema.ts";
 
 export type Machine = typeof machine.$inferSelect;
 
@@ -30,6 +30,8 @@ export type Rig = {
   parentCouplingId: number | null;
   /** the shaft end on its side of the tractor */
   pto: PointRef | null;
+  /** the variant its implement works as; null: whole */
+  variant: { id: number; name: string } | null;
 };
 
 const tractor = alias(machine, "tractor");
@@ -56,6 +58,7 @@ function rigsQuery(db: Database) {
       rearHitch: { id: rearHitch.id, label: rearHitch.label },
       parentCouplingId: coupling.parentCouplingId,
       pto: { id: pto.id, label: pto.label },
+      variant: { id: variant.id, name: variant.name },
     })
     .from(rig)
     .innerJoin(tractor, eq(tractor.id, rig.tractorId))
@@ -65,6 +68,7 @@ function rigsQuery(db: Database) {
     .leftJoin(ahead, eq(ahead.id, coupling.parentCouplingId))
     .innerJoin(hitch, eq(hitch.id, sql`coalesce(${ahead.parentPointId}, ${coupling.parentPointId})`))
     .leftJoin(rearHitch, and(eq(rearHitch.id, coupling.parentPointId), isNotNull(coupling.parentCouplingId)))
+    .leftJoin(variant, eq(variant.id, coupling.variantId))
     .leftJoin(
       pto,
       and(
@@ -196,7 +200,7 @@ function copyCoupling(db: Database, from: number, to: number, name: string): voi
     .where(and(eq(reading.couplingId, from), notInArray(reading.id, taken)))
     .orderBy(sql`${reading}.rowid`)
     .all();
-  for (const row of new Map(own.map((each) => [each.dimension, each])).values()) {
+  for (const row of new Map(own.map((each) => [`${each.dimension} ${each.variantId}`, each])).values()) {
     const copy = randomUUID();
     const note = [`copied from ${name}`, row.note].filter(Boolean).join("; ").slice(0, 300);
     db.insert(reading)

@@ -63,6 +63,20 @@ export const rig = sqliteTable("rig", {
   archivedAt: text(),
 });
 
+/** Another way the same implement works: one wing folded, one of two ranks, the short boom. Without one it works whole. */
+export const variant = sqliteTable(
+  "variant",
+  {
+    id: integer().primaryKey(),
+    machineId: integer()
+      .notNull()
+      .references(() => machine.id),
+    name: text().notNull(),
+    archivedAt: text(),
+  },
+  (table) => [index("variant_by_machine").on(table.machineId)],
+);
+
 export const coupling = sqliteTable("coupling", {
   id: integer().primaryKey(),
   rigId: integer()
@@ -78,6 +92,8 @@ export const coupling = sqliteTable("coupling", {
   parentCouplingId: integer(),
   /** 1 is the first to be coupled, and the one in view when a rig is opened */
   position: integer().notNull().default(1),
+  /** the variant it works as now; null: whole */
+  variantId: integer(),
 });
 
 /** When a rig was really hitched up and taken apart. Ticks count from the last of these. Append only. */
@@ -419,6 +435,8 @@ export const reading = sqliteTable(
     machineId: integer().references(() => machine.id),
     pointId: integer().references(() => point.id),
     couplingId: integer().references(() => coupling.id),
+    /** the variant of the implement it was read on; null: the implement works whole, or it is the same on all */
+    variantId: integer().references(() => variant.id),
     rawText: text().notNull(),
     /** SI, in the dimension's own direction */
     value: real().notNull(),
@@ -451,6 +469,7 @@ export const sectionLayout = sqliteTable(
     machineId: integer()
       .notNull()
       .references(() => machine.id),
+    variantId: integer().references(() => variant.id),
     ...stamps,
   },
   (table) => [index("section_layout_by_machine").on(table.machineId)],
@@ -465,6 +484,10 @@ export const section = sqliteTable(
     /** 1 at the left end */
     number: integer().notNull(),
     width: real().notNull(),
+    /** metres ahead of the middle of the work; a wing swept back is behind, − */
+    ahead: real().notNull().default(0),
+    /** what it puts out, where sections differ in that */
+    product: text().notNull().default(""),
   },
   (table) => [primaryKey({ columns: [table.layoutId, table.number] })],
 );
@@ -500,6 +523,7 @@ export const proof = sqliteTable(
     result: text().notNull(),
     /** the tool it speaks of; null where it was told of the whole rig */
     couplingId: integer(),
+    variantId: integer(),
     /** standard error of the sum, SI; null where nobody fitted it */
     sigma: real(),
     /** the reading it wrote; null where it confirmed what stood */
@@ -527,6 +551,7 @@ export const fieldTest = sqliteTable(
     couplingId: integer()
       .notNull()
       .references(() => coupling.id),
+    variantId: integer(),
     kind: text().$type<TestKey>().notNull(),
     conditions: text({ mode: "json" }).$type<TestConditions>().notNull(),
     /** the track spacing the terminal had, metres */

@@ -15,6 +15,7 @@ import {
   keepObserved,
 } from "../stations/proof/keep-proof.server.ts";
 import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
+import { keepChosen, keepTable, keepVariant } from "../stations/sections/keep-sections.server.ts";
 import { keepEdited } from "../stations/sequences/keep-list.server.ts";
 import { keepRun } from "../stations/sequences/keep-run.server.ts";
 import type { Route } from "./+types/keep";
@@ -37,6 +38,9 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome | Promise<
   "leave-out": keepLeftOut,
   "accept-test": keepAccepted,
   terminal: keepTerminal,
+  "keep-layout": keepTable,
+  "new-variant": keepVariant,
+  "choose-variant": keepChosen,
   drive: keepDriven,
 };
 

@@ -1,4 +1,4 @@
-import { useSearchParams } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { StationKey } from "../../core/dimension/catalogue.ts";
 import { Consequences } from "../stations/Consequences.tsx";
 import { FieldLog } from "../stations/FieldLog.tsx";
@@ -92,6 +92,9 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
             action={keepPath}
           />
           <div className={`grid content-start gap-3 ${hidden}`}>
+            {view.station === "tool" && (
+              <MoreOfTool at={(page) => at("", page)} coupling={tool?.id ?? frame.coupling} />
+            )}
             <Consequences view={view} />
             <FieldLog
               view={view}
@@ -103,5 +106,23 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
         </div>
       </div>
     </RigFrame>
+  );
+}
+
+/** What else there is to a tool: its sections, the pass that does not fit, the marks it shares. */
+function MoreOfTool({ at, coupling }: { at: (page: string) => string; coupling: number }) {
+  const links = [
+    [at("sections"), "Sections and variants"],
+    [at("swaths"), "The last pass"],
+    [`/traffic?with=${coupling}`, "Controlled traffic"],
+  ] as const;
+  return (
+    <nav aria-label="More of this tool" className="grid border-b border-line pb-1">
+      {links.map(([to, label]) => (
+        <Link key={to} to={to} className="flex min-h-11 items-center font-semibold text-dye">
+          {label}
+        </Link>
+      ))}
+    </nav>
   );
 }

@@ -21,6 +21,11 @@ import { type Preferences, readPreferences } from "../session/preferences.server
 import { rungsOf } from "./rungs.ts";
 import { type Peg, pegsOf, type WalkKey } from "./stations.ts";
 
+/** The name of a tool with the variant it works as. */
+export function toolName({ implement, variant }: Pick<Rig, "implement" | "variant">): string {
+  return variant ? `${machineName(implement)}, ${variant.name}` : machineName(implement);
+}
+
 export type RigHead = {
   id: number;
   name: string;
@@ -40,6 +45,8 @@ export type RigFrameView = {
   pegs: Peg[];
   stops: number;
   view: "plan" | "side";
+  /** the coupling in view */
+  coupling: number;
   /** the tools to choose from where there are several; empty for one */
   tools: ToolChoice[];
   desk: Plan;
@@ -121,7 +128,7 @@ export function headOf(parts: readonly Rig[]): RigHead {
     id,
     name,
     tractor: machineName(tractor),
-    implement: tools.map(machineName).join(" and "),
+    implement: parts.map(toolName).join(" and "),
     identity,
   };
 }
@@ -157,6 +164,7 @@ export function frameOf(open: OpenRig, station: WalkKey, request: Request): RigF
     ),
     stops: findings.filter(({ severity }) => severity === "stop").length,
     view,
+    coupling: rig.couplingId,
     tools: parts.length < 2 ? [] : parts.map((part) => toolChoice(part, rig, station, search)),
     desk: draw(resolved, {
       ...common,
@@ -182,7 +190,7 @@ function toolChoice(part: Rig, now: Rig, station: WalkKey, search: URLSearchPara
   query.set("tool", String(part.couplingId));
   return {
     id: part.couplingId,
-    label: machineName(part.implement),
+    label: toolName(part),
     how: ATTACHMENTS[part.attachment].label.toLowerCase(),
     now: part.couplingId === now.couplingId,
     href: `/rigs/${part.id}/${station}?${query}`,

@@ -52,6 +52,11 @@ export type DimensionEntry = {
   on: readonly Attachment[] | null;
   /** what must hold while it is measured; shown before, kept with the reading */
   conditions: readonly ConditionKey[];
+  /**
+   * a variant of the tool, such as one with a wing folded, has its own: always (`own`), or where somebody read one for it
+   * (`inherits`); null: it is the same on every variant
+   */
+  ofVariant: "own" | "inherits" | null;
   /** what makes an older reading stale when it changes */
   touchedBy: readonly ChangeKind[];
   /** the change that a different value of this one is, when it was set and not merely read again */
@@ -103,6 +108,7 @@ const PLAIN: Omit<
   at: "axle",
   on: null,
   conditions: [],
+  ofVariant: null,
   touchedBy: [],
   alters: null,
   fromFaces: null,

@@ -23,7 +23,7 @@ describe("the plane round a place", () => {
     fc.assert(
       fc.property(place, ({ latitude, longitude, azimuth, distance }) => {
         const { lat2, lon2 } = WGS84.Direct(latitude, longitude, azimuth, distance);
-        const { east, north } = toPlane(at(latitude, longitude), at(lat2, lon2));
+        const { east, north } = toPlane(at(latitude, longitude), at(lat2!, lon2!));
         expect(Math.abs(Math.hypot(east, north) - distance)).toBeLessThan(1e-5);
         const off = Math.atan2(east, north) - radians(azimuth);
         expect(Math.abs(Math.sin(off)) * distance).toBeLessThan(1e-4);

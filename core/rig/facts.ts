@@ -24,10 +24,20 @@ export type Reading = {
   photoId: string | null;
 };
 
+/** What a section has besides its width. */
+export type SectionPart = {
+  /** metres ahead of the middle of the work, − behind */
+  ahead: number;
+  /** what it puts out, where sections differ in that; empty: what the tool puts out */
+  product: string;
+};
+
 export type SectionLayout = {
   id: string;
   /** metres, left to right */
   widths: readonly number[];
+  /** one a section; empty where all lie on one line and put out the same */
+  parts: readonly SectionPart[];
   instrument: Instrument;
   person: string;
   measuredAt: string;
@@ -60,6 +70,8 @@ export type Proof = {
 /** What is known of a rig, seen from one of its tools: the machine that carries, and that tool. */
 export type RigFacts = {
   attachment: Attachment;
+  /** the variant the tool works as; null: whole */
+  variant: { id: number; name: string } | null;
   /** the current sitting's readings of each dimension, oldest first; nothing where there is none */
   readings: Partial<Record<DimensionKey, readonly Reading[]>>;
   /** the newest reading of the sitting before the current one */

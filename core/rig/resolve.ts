@@ -34,6 +34,8 @@ export type Resolved = {
 
 export type ResolvedRig = {
   attachment: Attachment;
+  /** the name of the variant it works as; null: whole */
+  variant: string | null;
   values: Record<DimensionKey, Resolved>;
   sections: SectionLayout | null;
   /** the change since the sections were given that touches them */
@@ -53,7 +55,14 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
   for (const proof of proofs) sharpen(values, proof);
   const { sections } = facts;
   const sectionsStale = sections ? touched(SECTIONS_TOUCHED_BY, sections.measuredAt, facts.changes) : null;
-  return { attachment: facts.attachment, values, sections, sectionsStale, proofs };
+  return {
+    attachment: facts.attachment,
+    variant: facts.variant?.name ?? null,
+    values,
+    sections,
+    sectionsStale,
+    proofs,
+  };
 }
 
 /** The field test that confirms this very sum, whichever end it was walked from. */

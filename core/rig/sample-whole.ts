@@ -17,7 +17,15 @@ export function samplePart(attachment: Attachment, lines: Lines, behind: number 
     if (!parsed.ok) throw new RangeError(`${key}: ${text}: ${parsed.problem}`);
     readings[key] = [sampleReading(key, parsed.value.value, { step: parsed.value.step, rawText: text })];
   }
-  const facts = { attachment, readings, previous: {}, sections: null, changes: [], proofs: [] };
+  const facts = {
+    attachment,
+    variant: null,
+    readings,
+    previous: {},
+    sections: null,
+    changes: [],
+    proofs: [],
+  };
   return {
     id: 1,
     name: `tool ${behind === null ? 1 : behind + 2}`,

@@ -50,9 +50,10 @@ export function sampleFacts(
   const stamp = { person: "Test", measuredAt: "2026-03-01T08:00:00.000Z" };
   return {
     attachment: "drawn",
+    variant: null,
     readings,
     previous: {},
-    sections: widths ? { id: "s", widths, instrument: "tape", ...stamp } : null,
+    sections: widths ? { id: "s", widths, parts: [], instrument: "tape", ...stamp } : null,
     changes: [],
     proofs: [],
   };

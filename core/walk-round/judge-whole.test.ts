@@ -37,7 +37,15 @@ function anyPart(attachment: Attachment, behind: number | null): fc.Arbitrary<Pa
         return [[entry.key, [sampleReading(entry.key, value, { rawText })]]];
       }),
     );
-    const facts = { attachment, readings, previous: {}, sections: null, changes: [], proofs: [] };
+    const facts = {
+      attachment,
+      variant: null,
+      readings,
+      previous: {},
+      sections: null,
+      changes: [],
+      proofs: [],
+    };
     return { ...samplePart(attachment, {}, behind), rig: resolveRig(facts) };
   });
 }

@@ -19,7 +19,7 @@ import { POINT_KEYS, type PointKey, pointLabel } from "../../../core/dimension/p
 import type { Fix } from "../../../core/proof/conditions.ts";
 import { testsOf } from "../../../core/proof/kinds.ts";
 import { isFeet, printLength } from "../../../core/quantity/length.ts";
-import { type Practice, practiceOf } from "../../../data/practice.ts";
+import { type Practice, practiceOf, truthKey } from "../../../data/practice.ts";
 import { schemeNow } from "../card-view.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { DRIVES, type DriveKey } from "./field.dto.ts";
@@ -50,7 +50,9 @@ type Ground = { practice: Practice; truth: Truth; scheme: Scheme; terminal: Term
 /** What the field knows of the tool in view; null for a rig of the yard. */
 export function groundOf(open: OpenRig): Ground | null {
   const practice = practiceOf(open.db, open.rig.id);
-  const truth = practice?.truths[String(open.rig.couplingId)] as Truth | undefined;
+  const truth = practice?.truths[truthKey(open.rig.couplingId, open.rig.variant?.id ?? null)] as
+    | Truth
+    | undefined;
   if (!practice || !truth) return null;
   const { scheme } = schemeNow(open);
   const kept = practice.terminal[String(open.rig.couplingId)];

@@ -6,6 +6,8 @@ import { seedTruth } from "../../../bench/field/truth.ts";
 import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
 import { printMeasure } from "../../../core/quantity/measure.ts";
 import { unitOf } from "../../../core/quantity/units.ts";
+import { resolveRig } from "../../../core/rig/resolve.ts";
+import { rigFacts } from "../../../data/facts.ts";
 import {
   acceptedOf,
   beginTest,
@@ -14,7 +16,8 @@ import {
   setTest,
   testsOfRig,
 } from "../../../data/field-tests.ts";
-import { feedTerminal, makePractice, nextDrive, practiceOf } from "../../../data/practice.ts";
+import { feedTerminal, makePractice, nextDrive, practiceOf, truthKey } from "../../../data/practice.ts";
+import { variantsOf } from "../../../data/variants.ts";
 import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import { takeLog } from "../proof/keep-proof.server.ts";
@@ -28,10 +31,16 @@ const NO_PRACTICE = { form: "This rig stands in the yard: make a practice copy o
 export function beginPractice(open: OpenRig, form: FormData, seed: number): number | Outcome {
   const checked = validateForm(BeginPracticeDto, ["start"], form);
   if (!checked.ok) return refused(checked.errors);
-  const { db, parts, whole } = open;
+  const { db, parts } = open;
   if (practiceOf(db, open.rig.id)) return refused({ form: "This is a practice rig already." });
   const truths = Object.fromEntries(
-    parts.map(({ couplingId }, index) => [couplingId, seedTruth(whole.parts[index]!.rig, seed + index)]),
+    parts.flatMap((part, index) =>
+      [null, ...variantsOf(db, part.implement.id)].map((variant) => {
+        // The same seed on each variant: the same tool, but for what the variant changes.
+        const rig = resolveRig(rigFacts(db, { ...part, variant }));
+        return [truthKey(part.couplingId, variant?.id ?? null), seedTruth(rig, seed + index)] as const;
+      }),
+    ),
   );
   return makePractice(
     db,

@@ -17,6 +17,7 @@ const DELAY = {
   how: "Read it off the terminal's page for switching. The proof with headland marks tells what it ought to be.",
   subject: "coupling",
   at: "workMid",
+  ofVariant: "inherits",
   sigma: { taped: 0.05, book: 0.2, assumed: 0.5 },
 } as const;
 
@@ -49,6 +50,7 @@ export const TOOL = {
       },
     }),
     "pin.workFront": length([0.8, 15], 3.8, {
+      ofVariant: "inherits",
       letter: "F",
       label: "Drawbar pin to front rank",
       fromTo: "from the pin's centre straight back to where the front rank puts seed in the ground",
@@ -90,6 +92,7 @@ export const TOOL = {
       },
     }),
     "pin.workRear": length([0.8, 15], 4.1, {
+      ofVariant: "inherits",
       letter: "G",
       label: "Drawbar pin to rear rank",
       fromTo: "from the pin's centre straight back to where the rear rank puts seed in the ground",
@@ -112,6 +115,7 @@ export const TOOL = {
       },
     }),
     "tool.lateral": length([-3, 3], 0, {
+      ofVariant: "inherits",
       letter: "H",
       label: "Tool off the line of pull",
       fromTo: "from the line of pull sideways to the middle of the working width",
@@ -134,6 +138,7 @@ export const TOOL = {
       whenMissing: "stop",
     }),
     "tool.width": length([1, 30], 4, {
+      ofVariant: "own",
       letter: "J",
       label: "Working width",
       fromTo: "across the work, from half a row outside the first coulter to half a row outside the last",
@@ -156,6 +161,7 @@ export const TOOL = {
       },
     }),
     "rows.count": count([2, 200], 24, {
+      ofVariant: "own",
       letter: "K",
       label: "Number of rows",
       fromTo: "every row that puts seed in the ground, both ranks together",
@@ -178,6 +184,7 @@ export const TOOL = {
       },
     }),
     "rows.spacing": length([0.05, 1.5], 0.15, {
+      ofVariant: "inherits",
       letter: "L",
       label: "Row spacing",
       fromTo: "from one row to the next, both ranks counted",
@@ -200,6 +207,7 @@ export const TOOL = {
       },
     }),
     "work.overlap": length([0, 1], 0, {
+      ofVariant: "inherits",
       letter: "M",
       label: "Overlap wanted",
       fromTo: "how far one pass shall lie over the one before",
@@ -213,6 +221,7 @@ export const TOOL = {
       whenMissing: "stop",
     }),
     "guidance.trackSpacing": length([0.8, 30], 4, {
+      ofVariant: "own",
       letter: "R",
       label: "Track spacing in the terminal",
       fromTo: "how far apart the terminal lays its lines for this tool now",

@@ -1,0 +1,43 @@
+import { Link } from "react-router";
+import { RigFrame } from "../stations/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { SectionTable } from "../stations/sections/SectionTable.tsx";
+import { sectionsView } from "../stations/sections/sections-view.server.ts";
+import { Variants } from "../stations/sections/Variants.tsx";
+import type { Route } from "./+types/sections";
+
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const open = await openRig(request, params.rigId);
+  return { frame: frameOf(open, "tool", request), view: sectionsView(open) };
+}
+
+export function meta({ loaderData }: Route.MetaArgs) {
+  return [{ title: loaderData ? `Sections, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
+}
+
+export default function Sections({ loaderData: { frame, view } }: Route.ComponentProps) {
+  const rigPath = `/rigs/${frame.rig.id}`;
+  const tool = frame.tools.find(({ now }) => now);
+  const query = tool ? `?tool=${tool.id}` : "";
+  const props = { view, action: `${rigPath}/keep${query}`, person: frame.preferences.person };
+  return (
+    <RigFrame
+      view={frame}
+      station="tool"
+      hrefOf={(target) => `${rigPath}/tool?at=${target}${tool ? `&tool=${tool.id}` : ""}`}
+      lit="sections"
+      ways={{ next: null, below: null, above: null, close: `${rigPath}/tool${query}` }}
+    >
+      <div className="grid gap-4">
+        <div>
+          <Link to={`${rigPath}/tool${query}`} className="flex min-h-11 items-center font-semibold">
+            Back to the tool
+          </Link>
+          <h1>Sections and variants</h1>
+        </div>
+        <SectionTable key={JSON.stringify(view.rows)} {...props} />
+        <Variants {...props} />
+      </div>
+    </RigFrame>
+  );
+}

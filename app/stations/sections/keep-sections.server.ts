@@ -1,0 +1,127 @@
+import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
+import { resolveRig } from "../../../core/rig/resolve.ts";
+import { type Derived, oneRank, type Whole, withSections } from "../../../core/tool/variant.ts";
+import { rigFacts } from "../../../data/facts.ts";
+import { keepReading, keepSections } from "../../../data/readings.ts";
+import type { Rig } from "../../../data/rigs.ts";
+import { addVariant, archiveVariant, chooseVariant, variantsOf } from "../../../data/variants.ts";
+import { validateForm } from "../../session/validate.ts";
+import { type Outcome, refused } from "../keep.server.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import {
+  CHOOSE_FIELDS,
+  ChooseVariantDto,
+  KeepLayoutDto,
+  LAYOUT_FIELDS,
+  NEW_VARIANT_FIELDS,
+  NewVariantDto,
+  readRows,
+  rowsIn,
+} from "./sections.dto.ts";
+
+/** Keeps the table of sections, whole. */
+export function keepTable({ db, rig }: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(KeepLayoutDto, LAYOUT_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { id, style, instrument, person } = checked.value;
+  const read = readRows(rowsIn(checked.value.rows)!, style);
+  if (!read.ok) return refused(read.errors);
+  const { widths, parts } = read;
+  keepSections(db, rig, widths, { id, parts, instrument, person, at: new Date() });
+  return { ok: true, kept: { id, said: `${widths.length} sections kept` }, person };
+}
+
+/** Makes a variant of the tool in view; the rig goes on working as it does until somebody goes over to it. */
+export function keepVariant(open: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(NewVariantDto, NEW_VARIANT_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { name, way, first, last, person } = checked.value;
+  const { db, rig } = open;
+  if (variantsOf(db, rig.implement.id).some((each) => each.name.toLowerCase() === name.toLowerCase()))
+    return refused({ name: "There is a variant of this name." });
+  const base = resolveRig(rigFacts(db, { ...rig, variant: null }));
+  const whole = wholeOf(base);
+  let derived: Derived | null = null;
+  if (way !== "empty") {
+    if (!whole) return refused({ way: "Give width and sections of the whole tool first." });
+    if (way === "sections") {
+      const [from, to] = [Number(first), Number(last)];
+      if (!(from >= 1 && to >= from && to <= whole.widths.length))
+        return refused({ last: `Choose sections from 1 to ${whole.widths.length}.` });
+      derived = withSections(whole, from, to);
+    } else {
+      derived = oneRank(whole, way);
+      if (!derived) return refused({ way: "Give the number of rows and their spacing first." });
+    }
+  }
+  const instrument = base.sections?.instrument ?? "estimate";
+  const id = db.transaction(() => {
+    const variantId = addVariant(db, rig.implement.id, name);
+    const of: Rig = { ...rig, variant: { id: variantId, name } };
+    if (derived) write(open, of, derived, { person, instrument, note: noteOf(way, first, last) });
+    return variantId;
+  });
+  return { ok: true, kept: { id: String(id), said: `${name} set up` }, person };
+}
+
+function noteOf(way: string, first: string, last: string): string {
+  return way === "sections"
+    ? `worked out: sections ${first} to ${last} of the whole tool`
+    : "worked out: every second row";
+}
+
+type Told = {
+  person: string;
+  instrument: "tape" | "scale" | "gauge" | "look" | "book" | "estimate" | "file" | "field test";
+  note: string;
+};
+
+/** What a variant has of its own, worked out from the whole tool: graded as the whole tool's sections are. */
+function write({ db }: OpenRig, rig: Rig, derived: Derived, { person, instrument, note }: Told): void {
+  const at = new Date();
+  const readings: [DimensionKey, number | null][] = [
+    ["tool.width", derived.width],
+    ["tool.lateral", derived.lateral],
+    ["rows.count", derived.rows],
+    ["rows.spacing", derived.spacing],
+  ];
+  for (const [key, value] of readings)
+    if (value !== null)
+      keepReading(db, rig, {
+        key,
+        value: Math.round(value * 1e5) / 1e5,
+        rawText: key === "rows.count" ? String(value) : `${value.toFixed(3)} m`,
+        step: key === "rows.count" ? 0 : 0.001,
+        instrument,
+        person,
+        note,
+        at,
+      });
+  keepSections(db, rig, derived.widths, { instrument, person, at });
+}
+
+function wholeOf({ sections, values }: ReturnType<typeof resolveRig>): Whole | null {
+  if (!sections) return null;
+  return {
+    widths: sections.widths,
+    lateral: values["tool.lateral"].value ?? 0,
+    spacing: values["rows.spacing"].value,
+    rows: values["rows.count"].value,
+  };
+}
+
+/** Goes over to a variant, or takes one out of use. */
+export function keepChosen({ db, rig }: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(ChooseVariantDto, CHOOSE_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const { variant, press } = checked.value;
+  const chosen =
+    variant === "" ? null : variantsOf(db, rig.implement.id).find(({ id }) => id === Number(variant));
+  if (chosen === undefined) return refused({ variant: "There is no such variant of this tool." });
+  if (press === "away" && chosen) {
+    archiveVariant(db, chosen.id, new Date());
+    return { ok: true, kept: { id: variant, said: `${chosen.name} put away` }, person: null };
+  }
+  chooseVariant(db, rig.couplingId, chosen?.id ?? null);
+  return { ok: true, kept: { id: variant, said: `Works as: ${chosen?.name ?? "whole"}` }, person: null };
+}

@@ -1,0 +1,96 @@
+/** Sections and variants of the tool in view. */
+import { printLength } from "../../../core/quantity/length.ts";
+import { trackSpacing } from "../../../core/rig/chain.ts";
+import { type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
+import { sectionSum } from "../../../core/rig/sections.ts";
+import { rigFacts } from "../../../data/facts.ts";
+import { variantsOf } from "../../../data/variants.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import type { TypedSection } from "./sections.dto.ts";
+
+export type VariantRow = {
+  /** null: the whole tool */
+  id: number | null;
+  name: string;
+  now: boolean;
+  width: string;
+  sections: string;
+  spacing: string;
+  /** what going over to it does to the lines; empty for the one at work */
+  prompt: string;
+};
+
+export type SectionsView = {
+  rows: TypedSection[];
+  style: "m" | "ft-in" | "cm" | "mm" | "in" | "ft-in/8";
+  /** metres; null where it is not read */
+  width: number | null;
+  spacing: number | null;
+  lateral: number;
+  /** what rows are called on this tool */
+  rowWord: "row" | "nozzle";
+  grade: string;
+  variants: VariantRow[];
+  /** sections of the whole tool, to leave some off */
+  whole: number;
+  hasRows: boolean;
+};
+
+export function sectionsView(open: OpenRig): SectionsView {
+  const { db, rig, resolved, preferences } = open;
+  const style = preferences.units.tape;
+  const bare = (metres: number) => printLength(metres, style, { bare: true });
+  const { sections, values, attachment } = resolved;
+  const kinds = [null, ...variantsOf(db, rig.implement.id)];
+  const each = kinds.map((variant) => ({
+    variant,
+    rig: resolveRig(rigFacts(db, { ...rig, variant })),
+  }));
+  return {
+    rows: (sections?.widths ?? []).map((width, at) => {
+      const part = sections!.parts[at];
+      return {
+        width: bare(width),
+        ahead: part && part.ahead !== 0 ? bare(part.ahead) : "",
+        product: part?.product ?? "",
+      };
+    }),
+    style,
+    width: values["tool.width"].value,
+    spacing: values["rows.spacing"].value,
+    lateral: values["tool.lateral"].value ?? 0,
+    rowWord: attachment === "boom" || values["tool.kind"].choice === "sprayer" ? "nozzle" : "row",
+    grade: sections ? sections.instrument : "missing",
+    variants: each.map(({ variant, rig: then }) => ({
+      id: variant?.id ?? null,
+      name: variant?.name ?? "Whole",
+      now: (rig.variant?.id ?? null) === (variant?.id ?? null),
+      width: lengthOr(then.values["tool.width"].value, style),
+      sections: then.sections
+        ? `${then.sections.widths.length} sections, ${printLength(sectionSum(then.sections.widths), style)}`
+        : "sections missing",
+      spacing: lengthOr(trackSpacing(then).total, style),
+      prompt: promptOf(resolved, then, style),
+    })),
+    whole: each[0]!.rig.sections?.widths.length ?? 0,
+    hasRows:
+      each[0]!.rig.values["rows.count"].value !== null && each[0]!.rig.values["rows.spacing"].value !== null,
+  };
+}
+
+function lengthOr(metres: number | null, style: SectionsView["style"]): string {
+  return metres === null ? "missing" : printLength(metres, style);
+}
+
+/** Old and new spacing, and what the change does to lines that are there. */
+function promptOf(now: ResolvedRig, then: ResolvedRig, style: SectionsView["style"]): string {
+  const [from, to] = [trackSpacing(now).total, trackSpacing(then).total];
+  if (from === null || to === null) return to === null ? "Its track spacing is not known yet." : "";
+  if (Math.abs(from - to) < 0.005) return "The track spacing stays as it is: lines that are there fit on.";
+  const times = from / to;
+  const whole = Math.abs(times - Math.round(times)) < 0.01 && times > 1.5;
+  const words = `Track spacing ${printLength(from, style)} becomes ${printLength(to, style)}.`;
+  return whole
+    ? `${words} Each line that is there gets ${Math.round(times) - 1} more between it and the next; set the spacing in the terminal.`
+    : `${words} Lines that are there do not fit: ${from > to ? "strips would be left" : "strips would be worked twice"}. Set the spacing in the terminal and lay the lines anew.`;
+}
