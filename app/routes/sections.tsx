@@ -35,8 +35,8 @@ export default function Sections({ loaderData: { frame, view } }: Route.Componen
           </Link>
           <h1>Sections and variants</h1>
         </div>
-        <SectionTable key={JSON.stringify(view.rows)} {...props} />
         <Variants {...props} />
+        <SectionTable key={JSON.stringify(view.rows)} {...props} />
       </div>
     </RigFrame>
   );

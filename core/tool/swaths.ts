@@ -19,6 +19,8 @@ export type Pass = {
   sections: { first: number; last: number } | null;
   /** metres of it that lie over what was worked before */
   overlap: number;
+  /** the one that does not find its full width */
+  narrow: boolean;
 };
 
 export type Remainder = {
@@ -86,6 +88,7 @@ function fullPasses(count: number, width: number, spacing: number, from: number)
     to: from + index * spacing + width,
     sections: null,
     overlap: index === 0 ? 0 : width - spacing,
+    narrow: false,
   }));
 }
 
@@ -113,8 +116,8 @@ function partPass(
         ? { first: total - count + 1, last: total }
         : { first: 1, last: count };
   return side === "far"
-    ? { from: field - width, to: field, sections: on, overlap }
-    : { from: 0, to: width, sections: on, overlap };
+    ? { from: field - width, to: field, sections: on, overlap, narrow: true }
+    : { from: 0, to: width, sections: on, overlap, narrow: true };
 }
 
 function firstPlan(

@@ -7,10 +7,12 @@ import type { TestResult } from "../../../core/proof/result.ts";
 import { solveTest } from "../../../core/proof/solve.ts";
 import { type Other, type Suspect, suspectsOf } from "../../../core/proof/suspects.ts";
 import { toleranceOf } from "../../../core/proof/tolerance.ts";
+import type { RigFacts } from "../../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { factsOf } from "../../../data/facts.ts";
+import { factsOf, rigFacts } from "../../../data/facts.ts";
 import { type FieldTest, findTest, type KeptObservation, observationsOf } from "../../../data/field-tests.ts";
 import { listEveryPart } from "../../../data/rigs.ts";
+import { variantsOf } from "../../../data/variants.ts";
 import { machineName } from "../../../data/whole.ts";
 import { schemeNow } from "../card-view.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
@@ -61,16 +63,29 @@ export function solved(open: OpenRig, test: FieldTest): Solved {
   };
 }
 
-/** Widths the tractor's other tools work: a terminal keeps the last tool's lines. */
+/** Widths this tool works as another variant, and the tractor's other tools: a terminal keeps the last one's lines. */
 function otherWidths({ db, rig }: OpenRig): Other[] {
   const parts = listEveryPart(db).filter(
     ({ archivedAt, tractor, implement }) =>
       archivedAt === null && tractor.id === rig.tractor.id && implement.id !== rig.implement.id,
   );
   const facts = factsOf(db, parts);
-  const widths = parts.flatMap(({ couplingId, implement }) => {
-    const width = facts.get(couplingId)?.readings["tool.width"]?.at(-1)?.value;
-    return width === undefined ? [] : [{ name: machineName(implement), width }];
+  const variants = [null, ...variantsOf(db, rig.implement.id)].filter(
+    (variant) => (variant?.id ?? null) !== (rig.variant?.id ?? null),
+  );
+  const named: [name: string, facts: RigFacts | undefined][] = [
+    ...variants.map((variant): [string, RigFacts] => [
+      variant?.name ?? "the whole tool",
+      rigFacts(db, { ...rig, variant }),
+    ]),
+    ...parts.map(({ couplingId, implement }): [string, RigFacts | undefined] => [
+      machineName(implement),
+      facts.get(couplingId),
+    ]),
+  ];
+  const widths = named.flatMap(([name, known]) => {
+    const width = known?.readings["tool.width"]?.at(-1)?.value;
+    return width === undefined ? [] : [{ name, width }];
   });
   return [...new Map(widths.map((each) => [each.name, each])).values()];
 }

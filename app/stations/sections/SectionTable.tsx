@@ -51,6 +51,12 @@ export function SectionTable({ view, action, person }: Props) {
   };
   return (
     <section aria-label="Sections" className="grid gap-3">
+      <h2 className="border-b-2 border-ink pb-1">
+        Sections{" "}
+        <span className="font-normal text-soft">
+          of {view.variants.find(({ now }) => now)?.name.toLowerCase() ?? "whole"}
+        </span>
+      </h2>
       <Strip
         widths={widths.map((each) => each ?? 0)}
         rows={rows}
@@ -73,7 +79,9 @@ export function SectionTable({ view, action, person }: Props) {
             <tr className="border-b-2 border-ink">
               <th className="w-9 py-1 font-semibold">No.</th>
               <th className="py-1 font-semibold">Width</th>
-              <th className="py-1 font-semibold">{view.spacing ? `${view.rowWord}s` : ""}</th>
+              <th className="px-2 py-1 font-semibold">
+                {view.spacing ? (view.rowWord === "row" ? "Rows" : "Nozzles") : ""}
+              </th>
               <th className="py-1 font-semibold">Ahead, − behind</th>
               <th className="py-1 font-semibold">Own product</th>
               <th className="w-20" />
@@ -242,9 +250,9 @@ function Makers({
   const usable =
     list.length > 0 && list.every((n) => Number.isInteger(n) && n > 0) && apart !== null && apart > 0;
   return (
-    <div className="grid grid-cols-[auto_auto_1fr] items-end gap-x-4 gap-y-2 border-y border-line py-2 max-sm:grid-cols-1">
+    <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-2 border-y border-line py-2">
       <div className="flex items-end gap-1.5">
-        <Field label="Equal sections">
+        <Field label="Sections">
           <input
             className="field w-20"
             inputMode="numeric"
@@ -254,7 +262,7 @@ function Makers({
         </Field>
         <button
           type="button"
-          className="key"
+          className="key whitespace-nowrap"
           disabled={width === null || !(wanted >= 1 && wanted <= 256)}
           onClick={() => onLay(splitEvenly(width!, Math.floor(wanted)))}
         >

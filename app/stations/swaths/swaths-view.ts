@@ -57,13 +57,13 @@ export function swathsView(rig: ResolvedRig, typed: string, units: Units): Swath
 function planView(plan: SwathPlan, field: number, spacing: number, units: Units): PlanView {
   const style = units.tape;
   const { passes, school, title, why, doubled } = plan;
-  const narrow = passes.find(({ sections }) => sections !== null);
+  const part = passes.find(({ sections }) => sections !== null);
   const said = [
     `${passes.length} passes`,
     school === "spread"
       ? `lines ${printLength(plan.spacing, style)} apart instead of ${printLength(spacing, style)}`
-      : narrow?.sections
-        ? `on the narrow one sections ${narrow.sections.first} to ${narrow.sections.last}`
+      : part?.sections
+        ? `on the narrow one sections ${part.sections.first} to ${part.sections.last}`
         : "",
     doubled > 0.005 ? `${printLength(doubled, style)} worked twice` : "nothing worked twice",
   ]
@@ -74,13 +74,11 @@ function planView(plan: SwathPlan, field: number, spacing: number, units: Units)
     title,
     why,
     said: `${said}.`,
-    passes: passes.map(({ from, to, sections }, index) => ({
+    passes: passes.map(({ from, to, sections, narrow }, index) => ({
       number: index + 1,
       left: Math.max(0, (100 * from) / field),
       width: (100 * (Math.min(to, field) - Math.max(0, from))) / field,
-      narrow:
-        sections !== null ||
-        (school !== "spread" && to - from > 0 && index > 0 && from < passes[index - 1]!.to - 0.05),
+      narrow,
       label: sections ? `${sections.first}–${sections.last}` : "",
     })),
   };
