@@ -23,6 +23,7 @@ export default [
   route("rigs/:rigId/hook-up", "routes/hook-up.tsx"),
   route("rigs/:rigId/sections", "routes/sections.tsx"),
   route("rigs/:rigId/swaths", "routes/swaths.tsx"),
+  route("rigs/:rigId/budget", "routes/budget.tsx"),
   route("rigs/:rigId/field", "routes/field.tsx"),
   route("rigs/:rigId/field/tape", "routes/field-tape.ts"),
   route("rigs/:rigId/proof", "routes/proof.tsx"),

@@ -35,6 +35,9 @@ export default function Proof({ loaderData: { frame, view, practice } }: Route.C
           <h1>Proof</h1>
           <p className="text-lead text-soft">
             Measured in the field: which number is wrong, by how much, and how sure that is.{" "}
+            <Link to={`${rigPath}/budget${query}`} className="text-dye">
+              How sure is it?
+            </Link>{" "}
             <Link to={`${rigPath}/field${query}`} className="text-dye">
               {practice ? "To the simulated field" : "Practise in the simulated field"}
             </Link>

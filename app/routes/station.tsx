@@ -114,6 +114,7 @@ function MoreOfTool({ at, coupling }: { at: (page: string) => string; coupling: 
   const links = [
     [at("sections"), "Sections and variants"],
     [at("swaths"), "The last pass"],
+    [at("budget"), "How sure is it?"],
     [`/traffic?with=${coupling}`, "Controlled traffic"],
   ] as const;
   return (
