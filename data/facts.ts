@@ -39,6 +39,8 @@ function columnsOf(subject: Subject, rig: Rig): SubjectColumns | null {
       return { pointId: rig.receiver.id };
     case "hitch":
       return { pointId: rig.hitch.id };
+    case "lead hitch":
+      return rig.leadHitch && { pointId: rig.leadHitch.id };
     case "rear hitch":
       return rig.rearHitch && { pointId: rig.rearHitch.id };
     case "PTO":
@@ -61,6 +63,7 @@ const SUBJECTS = [
   "tractor",
   "receiver mount",
   "hitch",
+  "lead hitch",
   "rear hitch",
   "PTO",
   "implement",
@@ -68,8 +71,8 @@ const SUBJECTS = [
 ] as const satisfies readonly Subject[];
 
 /** The points a rig's readings may be kept on. */
-export function pointIdsOf({ receiver, hitch, rearHitch, pto }: Rig): number[] {
-  return [receiver, hitch, rearHitch, pto].flatMap((each) => (each ? [each.id] : []));
+export function pointIdsOf({ receiver, hitch, leadHitch, rearHitch, pto }: Rig): number[] {
+  return [receiver, hitch, leadHitch, rearHitch, pto].flatMap((each) => (each ? [each.id] : []));
 }
 
 /** What is known of a rig: facts nobody took back. */

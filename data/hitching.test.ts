@@ -6,15 +6,18 @@ import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../core/quantity/units.ts";
+import { between } from "../core/rig/chain.ts";
+import { resolveRig } from "../core/rig/resolve.ts";
 import { judgeWhole } from "../core/walk-round/judge-whole.ts";
 import { openDatabase } from "./database.ts";
 import { plantDemoYard } from "./demo/yard.ts";
+import { rigFacts } from "./facts.ts";
 import { keepChange } from "./field-log.ts";
 import type { Database } from "./handle.ts";
 import { eventsOf, keepEvent, keepTick, ticksOf } from "./hookup.ts";
-import { createMachine, pointsOf } from "./machines.ts";
+import { addPoint, createMachine, pointsOf } from "./machines.ts";
 import { keepReading, retract } from "./readings.ts";
-import { copyRig, createRig, findRig, listRigs, partsOf, rigsOf } from "./rigs.ts";
+import { copyRig, createRig, findRig, listRigs, partsOf, type Rig, rigsOf } from "./rigs.ts";
 import {
   addTyre,
   addWeight,
@@ -42,6 +45,45 @@ beforeEach(() => {
 
 const rigNamed = (name: string) => listRigs(db).find((rig) => rig.name.startsWith(name))!;
 const wholeOf = (id: number) => wholesOf(db, partsOf(db, id)).get(id)!;
+
+describe("a train of three", () => {
+  it("hangs hitch after hitch; each length is read on the hitch it belongs to", () => {
+    const [cart, drill] = partsOf(db, listRigs(db).find(({ name }) => name.startsWith("Seed cart"))!.id) as [
+      Rig,
+      Rig,
+    ];
+    const behind = addPoint(db, drill.implement.id, "rear hitch", "rear hitch");
+    const packer = createMachine(db, "implement", {
+      make: "Tessbury",
+      model: "Press 60",
+      fleetNumber: "W6",
+      serial: "",
+      busName: "",
+    });
+    const id = createRig(db, {
+      name: "Cart, drill and packer",
+      tractorId: cart.tractor.id,
+      receiverPointId: cart.receiver.id,
+      couplings: [
+        { pointId: cart.hitch.id, implementId: cart.implement.id, behind: null },
+        { pointId: drill.rearHitch!.id, implementId: drill.implement.id, behind: 0 },
+        { pointId: behind, implementId: packer, behind: 1 },
+      ],
+    });
+    const [first, second, third] = partsOf(db, id) as [Rig, Rig, Rig];
+    expect([first, second, third].map(({ attachment }) => attachment)).toEqual(["drawn", "train", "third"]);
+    expect(third.hitch.id).toBe(cart.hitch.id);
+    expect(third.leadHitch!.id).toBe(drill.rearHitch!.id);
+    expect(third.rearHitch!.id).toBe(behind);
+    const stamp = { rawText: "", step: 0.001, instrument: "tape" as const, person: "Mira", at: new Date() };
+    keepReading(db, third, { key: "train.second", value: 5.1, ...stamp });
+    keepReading(db, third, { key: "pin.workFront", value: 2, ...stamp });
+    const rig = resolveRig(rigFacts(db, third));
+    // axle to pin 1.18 and cart's hitch 5.58 were read for the rig of two
+    expect(between(rig, "axle", "workFront", "x").total).toBeCloseTo(-(1.18 + 5.58 + 5.1 + 2), 9);
+    expect(resolveRig(rigFacts(db, second)).values["train.hitch"].value).toBe(5.58);
+  });
+});
 
 describe("rigs of several tools", () => {
   it("are read with every tool in order, each on its own point", () => {

@@ -27,6 +27,8 @@ export type Rig = {
   hitch: PointRef;
   /** of a train: the point of the implement ahead, and that one's coupling */
   rearHitch: PointRef | null;
+  /** of a train of three: the point of the first implement */
+  leadHitch: PointRef | null;
   parentCouplingId: number | null;
   /** the shaft end on its side of the tractor */
   pto: PointRef | null;
@@ -39,8 +41,10 @@ const implement = alias(machine, "implement");
 const receiver = alias(point, "receiver");
 const hitch = alias(point, "hitch");
 const rearHitch = alias(point, "rear_hitch");
+const leadHitch = alias(point, "lead_hitch");
 const pto = alias(point, "pto");
 const ahead = alias(coupling, "ahead");
+const first = alias(coupling, "first");
 
 function rigsQuery(db: Database) {
   return db
@@ -53,9 +57,10 @@ function rigsQuery(db: Database) {
       couplingId: coupling.id,
       position: coupling.position,
       implement,
-      attachment: sql<Attachment>`case when ${coupling.parentCouplingId} is null then ${implement.attachment} else 'train' end`,
+      attachment: sql<Attachment>`case when ${coupling.parentCouplingId} is null then ${implement.attachment} when ${ahead.parentCouplingId} is null then 'train' else 'third' end`,
       hitch: { id: hitch.id, label: hitch.label },
       rearHitch: { id: rearHitch.id, label: rearHitch.label },
+      leadHitch: { id: leadHitch.id, label: leadHitch.label },
       parentCouplingId: coupling.parentCouplingId,
       pto: { id: pto.id, label: pto.label },
       variant: { id: variant.id, name: variant.name },
@@ -66,8 +71,13 @@ function rigsQuery(db: Database) {
     .innerJoin(coupling, eq(coupling.rigId, rig.id))
     .innerJoin(implement, eq(implement.id, coupling.implementId))
     .leftJoin(ahead, eq(ahead.id, coupling.parentCouplingId))
-    .innerJoin(hitch, eq(hitch.id, sql`coalesce(${ahead.parentPointId}, ${coupling.parentPointId})`))
+    .leftJoin(first, eq(first.id, ahead.parentCouplingId))
+    .innerJoin(
+      hitch,
+      eq(hitch.id, sql`coalesce(${first.parentPointId}, ${ahead.parentPointId}, ${coupling.parentPointId})`),
+    )
     .leftJoin(rearHitch, and(eq(rearHitch.id, coupling.parentPointId), isNotNull(coupling.parentCouplingId)))
+    .leftJoin(leadHitch, and(eq(leadHitch.id, ahead.parentPointId), isNotNull(ahead.parentCouplingId)))
     .leftJoin(variant, eq(variant.id, coupling.variantId))
     .leftJoin(
       pto,

@@ -83,18 +83,20 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
           </div>
         )}
         <div className="grid grid-cols-[1fr_250px] gap-6 max-sm:grid-cols-1">
-          <Readings
-            view={view}
-            preferences={frame.preferences}
-            open={open}
-            history={history}
-            hrefOf={(target) => at(target)}
-            action={keepPath}
-          />
-          <div className={`grid content-start gap-3 ${hidden}`}>
+          <div className="grid content-start gap-3">
+            <Readings
+              view={view}
+              preferences={frame.preferences}
+              open={open}
+              history={history}
+              hrefOf={(target) => at(target)}
+              action={keepPath}
+            />
             {view.station === "tool" && (
-              <MoreOfTool at={(page) => at("", page)} coupling={tool?.id ?? frame.coupling} />
+              <MoreOfTool at={(page) => at("", page)} coupling={tool?.id ?? frame.coupling} hidden={hidden} />
             )}
+          </div>
+          <div className={`grid content-start gap-3 ${hidden}`}>
             <Consequences view={view} />
             <FieldLog
               view={view}
@@ -110,7 +112,15 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
 }
 
 /** What else there is to a tool: its sections, the pass that does not fit, the marks it shares. */
-function MoreOfTool({ at, coupling }: { at: (page: string) => string; coupling: number }) {
+function MoreOfTool({
+  at,
+  coupling,
+  hidden,
+}: {
+  at: (page: string) => string;
+  coupling: number;
+  hidden: string;
+}) {
   const links = [
     [at("sections"), "Sections and variants"],
     [at("swaths"), "The last pass"],
@@ -118,7 +128,7 @@ function MoreOfTool({ at, coupling }: { at: (page: string) => string; coupling: 
     [`/traffic?with=${coupling}`, "Controlled traffic"],
   ] as const;
   return (
-    <nav aria-label="More of this tool" className="grid border-b border-line pb-1">
+    <nav aria-label="More of this tool" className={`grid grid-cols-2 border-t border-line pt-1 ${hidden}`}>
       {links.map(([to, label]) => (
         <Link key={to} to={to} className="flex min-h-11 items-center font-semibold text-dye">
           {label}

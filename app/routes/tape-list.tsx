@@ -1,8 +1,8 @@
 import { Link } from "react-router";
-import { catalogueOf } from "../../core/dimension/catalogue.ts";
 import { CONDITIONS } from "../../core/dimension/condition.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
 import type { Units } from "../../core/quantity/units.ts";
+import { askedOf } from "../../core/rig/asked.ts";
 import { below } from "../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { database } from "../../data/database.ts";
@@ -30,8 +30,9 @@ export async function loader({ request }: Route.LoaderArgs) {
  * What a person with a tape should read of one tool and, with the first, of what carries it: missing where the rig cannot do
  * without, doubted, stale, or never taped though guidance or the hitch is reckoned with it.
  */
-function wanted({ attachment, values }: ResolvedRig, units: Units, toolOnly: boolean) {
-  return catalogueOf(attachment)
+function wanted(rig: ResolvedRig, units: Units, toolOnly: boolean) {
+  const { values } = rig;
+  return askedOf(rig)
     .filter(({ key, sigma, whenMissing, subject, kind }) => {
       if (toolOnly && (subject === "tractor" || subject === "receiver mount")) return false;
       const { grade, doubt, stale } = values[key];

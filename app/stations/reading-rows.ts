@@ -1,6 +1,5 @@
 import {
   type Choice,
-  catalogueOf,
   type Dimension,
   isOfWork,
   SECTIONS_LETTER,
@@ -12,6 +11,7 @@ import { type FieldUnit, fieldUnit, printEntry, printReading } from "../../core/
 import type { Target } from "../../core/finding/finding.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
+import { askedOf } from "../../core/rig/asked.ts";
 import type { Change, Reading } from "../../core/rig/facts.ts";
 import { type Grade, gradeOf, type Instrument } from "../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
@@ -66,7 +66,7 @@ export function readingRows(
   stales: Stales = {},
 ): ReadingRow[] {
   const working = works(rig);
-  const rows = catalogueOf(rig.attachment)
+  const rows = askedOf(rig)
     .filter((entry) => entry.station === station && (working || !isOfWork(entry)))
     .map((entry) => readingRow(entry, rig, units, stales));
   return station === "tool" && working ? [...rows, sectionsRow(rig, units)] : rows;

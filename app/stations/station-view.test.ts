@@ -80,7 +80,7 @@ describe("a station's view", () => {
 
   it("counts a proven reading as taped, and shows the proof", () => {
     const view = look(2, "tool");
-    expect([view.taped, view.readings.length]).toEqual([12, 12]);
+    expect([view.taped, view.readings.length]).toEqual([13, 13]);
     expect(row(view, "tool.width")).toMatchObject({
       grade: "proven",
       proof: expect.stringContaining("2.998 m"),

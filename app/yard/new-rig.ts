@@ -43,6 +43,16 @@ export function placesFor(
     .filter(({ on }) => on !== undefined);
 }
 
+/** A train is no longer than three implements. */
+const DEEPEST = 3;
+
+/** How many implements there are from the machine that drives to this one. */
+function depthOf({ points }: Yard, rows: readonly ToolRow[], index: number): number {
+  const carrier = points.find(({ id }) => id === rows[index]!.pointId)?.machineId;
+  const behind = rows.slice(0, index).findIndex(({ implementId }) => implementId === carrier);
+  return behind < 0 ? 1 : 1 + depthOf({ points, machines: [] }, rows, behind);
+}
+
 /** What is wrong with one tool; null where nothing is. */
 export function toolProblem(
   yard: Yard,
@@ -57,6 +67,8 @@ export function toolProblem(
   if (rows.findIndex(({ implementId }) => implementId === tool.id) < index)
     return `${name} is coupled twice.`;
   const places = placesFor(yard, tractorId, rows, index);
+  if (depthOf(yard, rows, index) > DEEPEST)
+    return `The ${name} hangs behind three implements: no train is that long.`;
   if (places.some(({ id }) => id === row.pointId)) return null;
   if (places.length > 0) return `Choose what the ${name} hangs on.`;
   const kinds = ATTACHMENTS[tool.attachment].hitches.join(" or ");

@@ -1,5 +1,5 @@
 /** What a practice rig really is: known to the simulated field, and to nobody who works on it. */
-import { type Attachment, isFixed } from "../../core/dimension/attachment.ts";
+import { type Attachment, isFixed, onPin } from "../../core/dimension/attachment.ts";
 import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../../core/dimension/catalogue.ts";
 import type { Axis, PointKey } from "../../core/dimension/points.ts";
 import { termsBetween } from "../../core/rig/frame.ts";
@@ -36,8 +36,7 @@ export function seedTruth(rig: ResolvedRig, seed: number): Truth {
   const width = rig.values["tool.width"].value ?? dimension("tool.width", rig.attachment).typical;
   // Rows that were counted for the width make it; where they never were, it is itself.
   values["tool.width"] = Math.abs(rows - width) < 0.05 ? rows : roundTo(width + random.normal(APART));
-  if (rig.attachment === "drawn" || rig.attachment === "train")
-    values["tool.lateral"] = roundTo(values["tool.lateral"]! + random.normal(0.03));
+  if (onPin(rig.attachment)) values["tool.lateral"] = roundTo(values["tool.lateral"]! + random.normal(0.03));
   return {
     attachment: rig.attachment,
     values,

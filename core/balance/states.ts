@@ -1,5 +1,5 @@
 /** The states a rig passes through, and what each puts on its axles. kg and metres, x forward from the axle that does not steer. */
-import { isAhead, isBuiltOn, isCarried, onLinks, onPin } from "../dimension/attachment.ts";
+import { isAhead, isBuiltOn, isCarried, isTrain, onLinks, onPin } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { GRAVITY } from "../match/power.ts";
 import type { RigPower } from "../match/power-of-rig.ts";
@@ -41,15 +41,18 @@ export function groundOf(rig: ResolvedRig): Ground {
     : { ok: true, axle: wheelbase, front, rear };
 }
 
+/** How far behind its own pin the implement ahead has the hitch this one hangs on. */
+const behindKey = ({ attachment }: ResolvedRig) => (attachment === "third" ? "train.second" : "train.hitch");
+
 /** What one part needs before its loads can be told. */
 export function missingOf(rig: ResolvedRig): DimensionKey | null {
   // Its own weight is on the machine's slip already.
   if (isBuiltOn(rig.attachment))
     return (known(rig, "tool.load") ?? 0) > 0 && known(rig, "tool.loadCg") === null ? "tool.loadCg" : null;
   const keys: DimensionKey[] = ["tool.mass", "tool.cg"];
-  if (rig.attachment !== "train") keys.push("axle.pin");
+  if (!isTrain(rig.attachment)) keys.push("axle.pin");
   if (!isCarried(rig.attachment)) keys.push("pin.pivot");
-  if (rig.attachment === "train") keys.push("train.hitch");
+  if (isTrain(rig.attachment)) keys.push(behindKey(rig));
   return keys.find((key) => known(rig, key) === null) ?? null;
 }
 
@@ -119,7 +122,7 @@ export function stateOf(
     const onHitch = whole.parts.reduce(
       (sum, part, at) => {
         if (part.behind !== index || !settings[at]!.coupled) return sum;
-        return { load: sum.load + hitches[at]!, at: known(part.rig, "train.hitch")! };
+        return { load: sum.load + hitches[at]!, at: known(part.rig, behindKey(part.rig))! };
       },
       { load: 0, at: 0 },
     );

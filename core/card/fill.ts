@@ -1,4 +1,4 @@
-import { dimension } from "../dimension/catalogue.ts";
+import { dimension, hasDimension } from "../dimension/catalogue.ts";
 import { POINT_LABELS } from "../dimension/points.ts";
 import type { Finding } from "../finding/finding.ts";
 import { stopsOf } from "../finding/finding.ts";
@@ -61,13 +61,19 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
   const chain = chainOf(measure, rig);
   const base = { page, label, form: formOf(line), derivation: derivationOf(line), chain, word: "" };
   if (measure.kind === "choice")
-    return { ...base, figure: measure.choice, unit: "", rounding: null, blockedBy: null };
+    return { ...base, figure: axleTypeOf(rig), unit: "", rounding: null, blockedBy: null };
   const unit = isCount(measure) || isFeet(line.unit) ? "" : line.unit;
   const blockedBy = blockOf(chain!, stops);
   if (blockedBy) return { ...base, figure: null, unit, rounding: null, blockedBy };
   if (isCount(measure))
     return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
   return { ...base, unit, ...writeFigure(line, line.sense * chain!.total!) };
+}
+
+/** What a terminal is told of the tool's axle. */
+function axleTypeOf({ attachment, values }: ResolvedRig): string {
+  if (!hasDimension(attachment, "pin.pivot")) return "none";
+  return (values["tool.axleType"].choice ?? "rigid") === "rigid" ? "rigid" : "steered";
 }
 
 /** The first stop that touches a link; else the first link that is missing. */
@@ -140,7 +146,7 @@ function derivationOf({ measure, sense }: SchemeLine): string {
     case "track spacing":
       return "working width less overlap";
     case "choice":
-      return "a drawn drill on a fixed axle";
+      return "wheels of the tool: rigid, steered, or none of its own";
   }
 }
 

@@ -9,15 +9,26 @@ export const ATTACHMENTS = {
   front: { label: "Mounted in front", hitches: ["front three-point"] },
   head: { label: "Cutting head on a self-propelled machine", hitches: ["head mount"] },
   boom: { label: "Boom built on a self-propelled machine", hitches: ["boom mount"] },
+  frontBoom: { label: "Boom in front of a self-propelled machine", hitches: ["boom mount"] },
   /** a drawn tool coupled to another implement: of the coupling, not of the tool */
   train: { label: "Drawn behind another implement", hitches: ["rear hitch"] },
+  /** and behind two of them */
+  third: { label: "Drawn behind two implements", hitches: ["rear hitch"] },
 } as const satisfies Record<string, { label: string; hitches: readonly PointKind[] }>;
 
 export type Attachment = keyof typeof ATTACHMENTS;
 export const ATTACHMENT_KEYS = Object.keys(ATTACHMENTS) as Attachment[];
 
+/** What holds for one attachment and is not said otherwise holds for another that is like it. */
+export const LIKE: Partial<Record<Attachment, Attachment>> = { frontBoom: "boom", third: "train" };
+
+/** Drawn behind another implement: of the coupling, not of the tool. */
+export function isTrain(attachment: Attachment): boolean {
+  return attachment === "train" || attachment === "third";
+}
+
 /** Those an implement has of itself. */
-export const OWN_ATTACHMENTS = ATTACHMENT_KEYS.filter((key) => key !== "train");
+export const OWN_ATTACHMENTS = ATTACHMENT_KEYS.filter((key) => !isTrain(key));
 
 /** Carried whole by the machine when lifted: it has no wheels of its own. */
 export function isCarried(attachment: Attachment): boolean {
@@ -26,12 +37,12 @@ export function isCarried(attachment: Attachment): boolean {
 
 /** Part of a machine that drives itself: neither links nor pins, and no shaft of a tractor's. */
 export function isFixed(attachment: Attachment): boolean {
-  return attachment === "head" || attachment === "boom";
+  return attachment === "head" || isBuiltOn(attachment);
 }
 
 /** Stays on its machine and is weighed with it; what it spreads lies on the machine. */
 export function isBuiltOn(attachment: Attachment): boolean {
-  return attachment === "boom";
+  return attachment === "boom" || attachment === "frontBoom";
 }
 
 /** Hangs on lower links. */
@@ -43,10 +54,10 @@ export function onLinks(attachment: Attachment): boolean {
 
 /** Pulled by an eye on a pin. */
 export function onPin(attachment: Attachment): boolean {
-  return attachment === "drawn" || attachment === "train";
+  return attachment === "drawn" || isTrain(attachment);
 }
 
 /** Lies ahead of the machine that carries it. */
 export function isAhead(attachment: Attachment): boolean {
-  return attachment === "front" || attachment === "head";
+  return attachment === "front" || attachment === "head" || attachment === "frontBoom";
 }

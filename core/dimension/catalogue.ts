@@ -6,7 +6,7 @@
  * is a positive distance. core/rig turns readings into frame coordinates, in one place.
  */
 
-import type { Attachment } from "./attachment.ts";
+import { type Attachment, LIKE } from "./attachment.ts";
 import { ANTENNA } from "./entries/antenna.ts";
 import { BALANCE } from "./entries/balance.ts";
 import { HITCH } from "./entries/hitch.ts";
@@ -33,11 +33,16 @@ function entriesOn(attachment: Attachment): ReadonlyMap<DimensionKey, Dimension>
   const entries = new Map(
     DIMENSION_KEYS.map((key): [DimensionKey, Dimension] => [
       key,
-      { ...ENTRIES[key], ...ENTRIES[key].as[attachment], key },
+      { ...ENTRIES[key], ...likewise(ENTRIES[key], attachment), ...ENTRIES[key].as[attachment], key },
     ]),
   );
   whole.set(attachment, entries);
   return entries;
+}
+
+function likewise({ as }: DimensionEntry, attachment: Attachment) {
+  const like = LIKE[attachment];
+  return like && as[like];
 }
 
 /** Asked of what works the field, and of nothing that only carries. */
@@ -51,9 +56,7 @@ const own = new Map<Attachment, readonly Dimension[]>();
 export function catalogueOf(attachment: Attachment): readonly Dimension[] {
   const known = own.get(attachment);
   if (known) return known;
-  const entries = [...entriesOn(attachment).values()].filter(
-    ({ on }) => on === null || on.includes(attachment),
-  );
+  const entries = [...entriesOn(attachment).values()].filter(({ key }) => hasDimension(attachment, key));
   own.set(attachment, entries);
   return entries;
 }
@@ -75,7 +78,8 @@ export function isDimensionKey(text: unknown): text is DimensionKey {
 /** True where couplings of this attachment have the dimension. */
 export function hasDimension(attachment: Attachment, key: DimensionKey): boolean {
   const { on } = ENTRIES[key] as DimensionEntry;
-  return on === null || on.includes(attachment);
+  const like = LIKE[attachment];
+  return on === null || on.includes(attachment) || (like !== undefined && on.includes(like));
 }
 
 /** The letter that marks the section row; sections are a layout, not a single length. */

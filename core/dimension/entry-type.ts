@@ -11,12 +11,14 @@ export type StationKey = "match" | "hitch" | "hoses" | "balance" | "antenna" | "
 
 /**
  * Whose record a reading belongs to: a hole, a mount, a linkage are points with readings of their own. `hitch` is the point of
- * the tractor the tool hangs on, or for a train the point its first implement hangs on; `rear hitch` the point of the implement ahead.
+ * the tractor the tool hangs on, or for a train the point its first implement hangs on; `rear hitch` the point of the implement ahead,
+ * and `lead hitch` that of the first of two ahead.
  */
 export type Subject =
   | "tractor"
   | "receiver mount"
   | "hitch"
+  | "lead hitch"
   | "rear hitch"
   | "PTO"
   | "implement"
@@ -50,6 +52,8 @@ export type DimensionEntry = {
   at: PointKey;
   /** the attachments that have it; null: all */
   on: readonly Attachment[] | null;
+  /** asked only where a choice was made so: a joint of an articulated tractor; null: always */
+  when: { key: string; is: readonly string[] } | null;
   /** what must hold while it is measured; shown before, kept with the reading */
   conditions: readonly ConditionKey[];
   /**
@@ -107,6 +111,7 @@ const PLAIN: Omit<
   span: null,
   at: "axle",
   on: null,
+  when: null,
   conditions: [],
   ofVariant: null,
   touchedBy: [],

@@ -4,8 +4,10 @@ import type { Attachment } from "./attachment.ts";
 export const POINT_KEYS = [
   "axle",
   "frontAxle",
+  "joint",
   "receiver",
   "leadPin",
+  "midPin",
   "pin",
   "pivot",
   "workFront",
@@ -22,8 +24,10 @@ export type Axis = "x" | "y" | "up";
 export const POINT_LABELS: Record<PointKey, string> = {
   axle: "rear axle",
   frontAxle: "front axle",
+  joint: "articulation joint",
   receiver: "receiver",
   leadPin: "pin of the implement ahead",
+  midPin: "pin of the second implement",
   pin: "drawbar pin",
   pivot: "wheels (pivot)",
   workFront: "front rank",
@@ -39,6 +43,8 @@ const ON_LINKS = {
   workRear: "rear of the work",
 };
 
+const BOOM = { pin: "boom mount", workFront: "nozzles", workRear: "nozzles", pivot: "rear axle" };
+
 /** The same points in the words of another attachment. */
 const ON: Partial<Record<Attachment, Partial<Record<PointKey, string>>>> = {
   links: ON_LINKS,
@@ -52,7 +58,13 @@ const ON: Partial<Record<Attachment, Partial<Record<PointKey, string>>>> = {
     workFront: "knife",
     workRear: "knife",
   },
-  boom: { pin: "boom mount", workFront: "nozzles", workRear: "nozzles", pivot: "rear axle" },
+  boom: BOOM,
+  frontBoom: BOOM,
+  third: {
+    leadPin: "pin of the first implement",
+    midPin: "pin of the second implement",
+    pin: "rear hitch of the second implement",
+  },
   train: { pin: "rear hitch of the implement ahead" },
 };
 

@@ -2,8 +2,9 @@
  * The plan drawing of a rig: from readings to pixels, true to scale, travel up, left on the left.
  * Pure: the same rig and sheet always give the same drawing; app/drawing only turns it into SVG.
  */
-import { catalogueOf, type Dimension, isOfWork } from "../dimension/catalogue.ts";
+import { type Dimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
+import { askedOf } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { placeSections } from "../rig/sections.ts";
 import { works } from "../rig/whole.ts";
@@ -173,7 +174,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
   const { sheet, rig, points, blocks, brackets, scaleBar } = scene;
   const leads = leading(rig.attachment);
   const working = works(rig);
-  const drawn = catalogueOf(rig.attachment).filter(
+  const drawn = askedOf(rig).filter(
     (entry) =>
       entry.letter !== "" &&
       (working || !isOfWork(entry)) &&

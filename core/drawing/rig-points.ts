@@ -1,6 +1,7 @@
-import type { Attachment } from "../dimension/attachment.ts";
+import { type Attachment, isTrain } from "../dimension/attachment.ts";
 import { dimension, hasDimension } from "../dimension/catalogue.ts";
 import { POINT_KEYS, type PointKey } from "../dimension/points.ts";
+import { steersBy } from "../rig/asked.ts";
 import { coordinate, type Term } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
@@ -18,8 +19,15 @@ export function pointsOf(rig: ResolvedRig): readonly PointKey[] {
     (key) =>
       (working || !OF_WORK.includes(key)) &&
       (key !== "pivot" || hasDimension(attachment, "pin.pivot")) &&
-      (key !== "leadPin" || attachment === "train"),
+      (key !== "leadPin" || isTrain(attachment)) &&
+      (key !== "joint" || steersBy(rig) === "articulated") &&
+      (key !== "midPin" || attachment === "third"),
   );
+}
+
+/** The pin at which the implement just ahead hangs, of a tool in a train. */
+export function pinAhead(points: Record<PointKey, RigPoint>, attachment: Attachment): RigPoint {
+  return points[attachment === "third" ? "midPin" : "leadPin"];
 }
 
 /** Every named point, the missing ones where they usually are: a drawing needs a place for what is not known yet. */

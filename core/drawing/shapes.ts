@@ -1,9 +1,10 @@
-import { isAhead, isBuiltOn, isCarried, onLinks } from "../dimension/attachment.ts";
+import { type Attachment, isAhead, isBuiltOn, isCarried, isTrain, onLinks } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
+import { steersBy } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
-import { CART, drawnWidth, type RigPoint, rigPoints } from "./rig-points.ts";
+import { CART, drawnWidth, pinAhead, type RigPoint, rigPoints } from "./rig-points.ts";
 
 /** A rectangle of the rig in frame metres: its middle, its length along x and width along y. */
 export type Block = {
@@ -103,13 +104,25 @@ export function carrierBlocks(rig: ResolvedRig): Block[] {
       span("cab", { from: frontAxle.x + cab.from, to: frontAxle.x + cab.to, width: cab.width }),
     ];
   }
-  const { rearTyre, frontTyre, bonnet, cab } = TRACTOR;
+  const { bonnet, cab } = TRACTOR;
   return [
-    ...pairOf(frontAxle.x, frontTyre),
-    ...pairOf(0, rearTyre),
+    ...wheelsOf(rig, frontAxle.x),
     span("bonnet", { ...bonnet, to: frontOf(frontAxle.x) }),
     span("cab", cab),
   ];
+}
+
+/** Wheels by how it steers: small ones in front, four alike on a frame that bends, or a pair of tracks. */
+function wheelsOf(rig: ResolvedRig, wheelbase: number): Block[] {
+  const { rearTyre, frontTyre } = TRACTOR;
+  switch (steersBy(rig)) {
+    case "articulated":
+      return [...pairOf(wheelbase, rearTyre), ...pairOf(0, rearTyre)];
+    case "tracks":
+      return pairOf(wheelbase / 2, { ...rearTyre, length: wheelbase + 0.9 });
+    default:
+      return [...pairOf(wheelbase, frontTyre), ...pairOf(0, rearTyre)];
+  }
 }
 
 const RANK_DEPTH = 0.1;
@@ -229,9 +242,10 @@ function steeredTyre({ attachment }: ResolvedRig): Tyre {
 
 /** What a tool hangs by: a drawbar and tongue, two links, or the mount of a head. */
 export function toolStrokes(rig: ResolvedRig): Stroke[] {
-  const { pin, leadPin, workFront, workRear, frontAxle } = rigPoints(rig);
+  const points = rigPoints(rig);
+  const { pin, workFront, workRear, frontAxle } = points;
   if (onLinks(rig.attachment)) return linkStrokes(rig, pin, frontAxle);
-  const from = rig.attachment === "train" ? leadPin.x - 1.5 : rig.attachment === "head" ? 1.2 : -0.5;
+  const from = carriedFrom(rig.attachment, points);
   const strokes: Stroke[] = [
     {
       role: "drawbar",
@@ -247,6 +261,13 @@ export function toolStrokes(rig: ResolvedRig): Stroke[] {
     : cartBox(rig).to;
   if (pin.x - frontOfFrame > 0.3) strokes.push(tongue(frontOfFrame, pin.x, 0.55));
   return strokes;
+}
+
+/** Where the frame begins that a drawbar, a mount or a boom is drawn from. */
+function carriedFrom(attachment: Attachment, points: Record<PointKey, RigPoint>): number {
+  if (isTrain(attachment)) return pinAhead(points, attachment).x - 1.5;
+  if (attachment === "head") return 1.2;
+  return attachment === "frontBoom" ? points.frontAxle.x : -0.5;
 }
 
 function tongue(frame: number, pin: number, half: number): Stroke {

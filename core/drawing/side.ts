@@ -3,8 +3,9 @@
  * in lanes below the ground. To scale from the same readings as the plan; heights nobody reads yet are assumed.
  */
 import { type Attachment, isAhead, isBuiltOn, onPin } from "../dimension/attachment.ts";
-import { catalogueOf, hasDimension, isOfWork } from "../dimension/catalogue.ts";
+import { hasDimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
+import { askedOf } from "../rig/asked.ts";
 import { between } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
@@ -12,7 +13,7 @@ import { acrossOffers, alongOffers } from "./candidates.ts";
 import { grow } from "./geometry.ts";
 import { leading, toMark, valueText } from "./marks.ts";
 import { type Offer, placeAll, type Request } from "./place.ts";
-import { CART, pointsOf, type RigPoint, rigPoints } from "./rig-points.ts";
+import { CART, pinAhead, pointsOf, type RigPoint, rigPoints } from "./rig-points.ts";
 import {
   BEHIND_THE_TOOL,
   carrierEnds,
@@ -72,6 +73,8 @@ export function drawSide(rig: ResolvedRig, sheet: Sheet): Plan {
     frontAxle: TRACTOR.frontTyre.length / 2,
     pin: hitchHeight(rig),
     leadPin: HEIGHTS.pin,
+    midPin: HEIGHTS.pin,
+    joint: HEIGHTS.frame,
     pivot: WHEEL_DIAMETER / 2,
   };
   const planPoints = pointsOf(rig).map(
@@ -233,17 +236,20 @@ function strokesOf(rig: ResolvedRig, toX: Place, toY: Place, { width, others = [
 }
 
 function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string): PlanStroke[] {
-  const { pin, leadPin, pivot, workFront, workRear, frontAxle } = rigPoints(rig);
+  const points = rigPoints(rig);
+  const { pin, pivot, workFront, workRear, frontAxle } = points;
   const height = hitchHeight(rig);
   const from: Record<Attachment, [number, number]> = {
     drawn: [-0.5, height],
-    train: [leadPin.x - 1.5, HEIGHTS.frame],
+    train: [pinAhead(points, rig.attachment).x - 1.5, HEIGHTS.frame],
+    third: [pinAhead(points, rig.attachment).x - 1.5, HEIGHTS.frame],
     links: [-0.1, 0.55],
     semi: [-0.1, 0.55],
     mounted: [-0.1, 0.55],
     front: [frontAxle.x + 0.45, 0.55],
     head: [1.2, 1.4],
     boom: [-0.3, BOOM_HEIGHT],
+    frontBoom: [frontAxle.x, BOOM_HEIGHT],
   };
   const strokes: PlanStroke[] = [
     { role: "drawbar", points: path(from[rig.attachment], [pin.x, height]), assumed: pin.assumed },
@@ -266,7 +272,7 @@ function drawnAlong(rig: ResolvedRig, { station, region, only }: Sheet) {
   const { attachment } = rig;
   const working = works(rig);
   const leads = leading(attachment);
-  return catalogueOf(attachment).filter(
+  return askedOf(rig).filter(
     (entry) =>
       (working || !isOfWork(entry)) &&
       (entry.span?.axis === "x" || entry.span?.axis === "up") &&

@@ -1,7 +1,8 @@
 import { isAhead } from "../dimension/attachment.ts";
-import { catalogueOf, dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts";
+import { dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { printLength } from "../quantity/length.ts";
 import type { Units } from "../quantity/units.ts";
+import { askedOf } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { type Finding, worstFirst } from "./finding.ts";
@@ -12,7 +13,7 @@ import { judgeTrackSpacing, judgeWidths } from "./widths.ts";
 /** All findings on one rig, worst first. Texts print lengths in the operator's units. */
 export function judge(rig: ResolvedRig, units: Units): Finding[] {
   const working = works(rig);
-  const entries = catalogueOf(rig.attachment).filter((entry) => working || !isOfWork(entry));
+  const entries = askedOf(rig).filter((entry) => working || !isOfWork(entry));
   return worstFirst([
     ...entries.flatMap((entry) => judgeValue(entry, rig, units)),
     ...entries.flatMap((entry) => judgeRepeats(entry, rig.values[entry.key], units)),

@@ -1,6 +1,6 @@
 /** The field tests: what each can tell, how it is driven and measured, what is entered for one observation. */
 
-import type { Attachment } from "../dimension/attachment.ts";
+import { type Attachment, isTrain } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
 
 /** One thing to enter for an observation. Lengths in metres, speeds in m/s. */
@@ -209,7 +209,7 @@ const KINDS: Record<TestKey, Omit<TestKind, "key">> = {
     ],
     one: "circle",
     receiver: false,
-    on: (attachment) => hasDimension(attachment, "pin.pivot") && attachment !== "train",
+    on: (attachment) => hasDimension(attachment, "pin.pivot") && !isTrain(attachment),
     fields: (
       [
         ["tractorOuter", "Tractor, outer marks"],

@@ -1,5 +1,5 @@
 /** What of a rig a field test can prove, and by which tests. */
-import type { Attachment } from "../dimension/attachment.ts";
+import { type Attachment, isTrain } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
 import { type Term, termsBetween } from "../rig/frame.ts";
 import { provenBy, type ResolvedRig } from "../rig/resolve.ts";
@@ -69,7 +69,7 @@ export function provables(attachment: Attachment): Provable[] {
           },
         ]
       : []),
-    ...(hasDimension(attachment, "pin.pivot") && attachment !== "train"
+    ...(hasDimension(attachment, "pin.pivot") && !isTrain(attachment)
       ? [
           {
             key: "pivot",

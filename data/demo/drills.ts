@@ -149,6 +149,8 @@ export const PROVEN: DemoRig & { tested: Tested[]; cardAt: string } = {
     told("rows.spacing", "15", 0.15),
     told("work.overlap", "0", 0),
     told("guidance.trackSpacing", "3.00", 3, "tape", 0.01),
+    told("tractor.steering", "front wheels", 0, "look", 0),
+    told("tool.axleType", "rigid", 0, "look", 0),
     told("work.delayOn", "0.62 s", 0.62, "look", 0.01),
     told("work.delayOff", "0.34 s", 0.34, "look", 0.01),
   ],

@@ -15,7 +15,8 @@ import { byPage } from "../../../core/card/numbered.ts";
 import type { Scheme } from "../../../core/card/scheme.ts";
 import { catalogueOf, type DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
-import { POINT_KEYS, type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import { pointsOf } from "../../../core/drawing/rig-points.ts";
 import type { Fix } from "../../../core/proof/conditions.ts";
 import { testsOf } from "../../../core/proof/kinds.ts";
 import { isFeet, printLength } from "../../../core/quantity/length.ts";
@@ -109,10 +110,7 @@ export function fieldView(open: OpenRig): FieldView {
           ({ key, station }) => (station === "antenna" || station === "tool") && key in ground.truth.values,
         )
         .map(({ key, letter, label, fromTo }) => ({ key, letter, label, fromTo })),
-      points: POINT_KEYS.filter((key) => key !== "leadPin" || attachment === "train").map((key) => [
-        key,
-        pointLabel(key, attachment),
-      ]),
+      points: pointsOf(open.resolved).map((key) => [key, pointLabel(key, attachment)]),
     },
   };
 }

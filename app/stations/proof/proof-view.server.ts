@@ -3,7 +3,8 @@ import type { Attachment } from "../../../core/dimension/attachment.ts";
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../../core/dimension/change.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
-import { POINT_KEYS, type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import { pointsOf } from "../../../core/drawing/rig-points.ts";
 import { FIXES, SLOPES, SOILS } from "../../../core/proof/conditions.ts";
 import { explains, predictDistance } from "../../../core/proof/cross-tape.ts";
 import { type Field, type TestKey, testsOf } from "../../../core/proof/kinds.ts";
@@ -220,10 +221,12 @@ export function jobView(open: OpenRig, job: Solved): JobView {
     one: kind.one,
     receiver: kind.receiver,
     fields: kind.fields,
-    points: POINT_KEYS.filter((key) => reachable(open, key)).map((key) => ({
-      key,
-      label: pointLabel(key, rig.attachment),
-    })),
+    points: pointsOf(resolved)
+      .filter((key) => reachable(open, key))
+      .map((key) => ({
+        key,
+        label: pointLabel(key, rig.attachment),
+      })),
     styles,
     conditions: conditionsView(job, units),
     rows: resolved.values["rows.spacing"].value !== null,
@@ -278,9 +281,8 @@ export function jobView(open: OpenRig, job: Solved): JobView {
   };
 }
 
-/** A point whose place is known from the axle, on the floor. */
-function reachable({ resolved, rig }: OpenRig, key: PointKey): boolean {
-  if (key === "leadPin" && rig.attachment !== "train") return false;
+/** A point that lies elsewhere than the axle, on the floor. */
+function reachable({ resolved }: OpenRig, key: PointKey): boolean {
   return key === "axle" || predictDistance(resolved, "axle", key).distance !== 0;
 }
 

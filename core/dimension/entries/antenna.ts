@@ -1,4 +1,4 @@
-import { entriesOf, length } from "../entry-type.ts";
+import { choice, entriesOf, length } from "../entry-type.ts";
 
 const ON_LINKS = {
   label: "Rear axle to lower link balls",
@@ -10,6 +10,9 @@ const ON_LINKS = {
   typical: 1.05,
   matters: "Everything behind the tractor hangs on these balls.",
 } as const;
+
+/** Of a machine that pulls or carries: what drives itself with a head or a boom steers by its wheels. */
+const DRIVEN = ["drawn", "train", "links", "semi", "mounted", "front"] as const;
 
 export const ANTENNA = {
   ...entriesOf("antenna", "Antenna", {
@@ -121,6 +124,13 @@ export const ANTENNA = {
           typical: 1.4,
           matters: "The boom is carried by this frame.",
         },
+        frontBoom: {
+          label: "Rear axle to boom mount",
+          fromTo: "from the middle of the rear axle straight ahead to the frame the boom is carried by",
+          direction: "forward",
+          plausible: [2, 8],
+          typical: 5.2,
+        },
         train: { span: { from: "axle", to: "leadPin", axis: "x" }, at: "leadPin" },
       },
     }),
@@ -146,6 +156,53 @@ export const ANTENNA = {
         },
       },
     }),
+    "tractor.steering": choice(
+      [
+        { key: "front wheels", label: "Front wheels" },
+        { key: "articulated", label: "Articulated frame" },
+        { key: "tracks", label: "Tracks" },
+        { key: "all wheels", label: "Front and rear wheels" },
+      ],
+      {
+        label: "Steers by",
+        fromTo: "what turns when the driver steers",
+        how: "Look. It decides about which point the machine turns, and what is measured of it.",
+        subject: "tractor",
+        otherwise: { value: "front wheels", source: "most tractors; say so where it is otherwise" },
+        matters: "Guidance turns the machine about another point.",
+      },
+    ),
+    "tractor.joint": length([0.3, 3], 1.5, {
+      letter: "V",
+      label: "Rear axle to the joint",
+      fromTo: "from the middle of the rear axle forward to the pin of the articulation joint",
+      how: "Frame straight. Plumb the pin of the joint to the floor and tape to the mark under the axle's centre.",
+      subject: "tractor",
+      direction: "forward",
+      span: { from: "axle", to: "joint", axis: "x" },
+      at: "joint",
+      on: DRIVEN,
+      when: { key: "tractor.steering", is: ["articulated"] },
+      conditions: ["level floor", "wheels straight"],
+      matters: "The frame bends here: the receiver ahead of it swings out with the front frame.",
+      untapedZero: "stop",
+      whenMissing: "note",
+    }),
+    "tractor.turn": length([0.2, 3], 1.2, {
+      letter: "W",
+      label: "Drive wheels to the middle of the tracks",
+      fromTo: "from the drive wheels' axle forward to the middle of what the tracks have on the ground",
+      how: "Mark where the tracks leave the ground ahead and behind; the middle between the marks counts.",
+      subject: "tractor",
+      direction: "forward",
+      at: "axle",
+      on: DRIVEN,
+      when: { key: "tractor.steering", is: ["tracks"] },
+      conditions: ["level floor"],
+      matters: "A machine on tracks turns about this point, not about its axle.",
+      untapedZero: "stop",
+      whenMissing: "note",
+    }),
     "train.hitch": length([2, 14], 6, {
       letter: "T",
       label: "Hitch to hitch of the implement ahead",
@@ -158,6 +215,30 @@ export const ANTENNA = {
       on: ["train"],
       conditions: ["level floor", "pulled straight"],
       matters: "The second implement of a train hangs on this pin.",
+      untapedZero: "stop",
+      whenMissing: "stop",
+      as: {
+        third: {
+          label: "Hitch to hitch of the first implement",
+          fromTo: "from the drawbar pin straight back to the pin of the hitch behind the first implement",
+          subject: "lead hitch",
+          span: { from: "leadPin", to: "midPin", axis: "x" },
+          at: "midPin",
+        },
+      },
+    }),
+    "train.second": length([2, 14], 6, {
+      letter: "U",
+      label: "Hitch to hitch of the second implement",
+      fromTo: "from the pin of the second implement straight back to the pin of the hitch behind it",
+      how: "Pulled straight. Plumb both pins to the floor and tape between the marks.",
+      subject: "rear hitch",
+      direction: "rearward",
+      span: { from: "midPin", to: "pin", axis: "x" },
+      at: "pin",
+      on: ["third"],
+      conditions: ["level floor", "pulled straight"],
+      matters: "The third implement of a train hangs on this pin.",
       untapedZero: "stop",
       whenMissing: "stop",
     }),

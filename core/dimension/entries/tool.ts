@@ -1,4 +1,4 @@
-import { count, entriesOf, length, measure } from "../entry-type.ts";
+import { choice, count, entriesOf, length, measure } from "../entry-type.ts";
 
 const behind = (end: string) => ({
   label: `Link balls to ${end} of the work`,
@@ -12,6 +12,9 @@ const ahead = (end: string) => ({
   plausible: [0.1, 6] as const,
   typical: 1.2,
 });
+
+const ROLLING = ["drawn", "train", "links", "semi"] as const;
+const DEGREE = Math.PI / 180;
 
 const DELAY = {
   how: "Read it off the terminal's page for switching. The proof with headland marks tells what it ought to be.",
@@ -48,6 +51,51 @@ export const TOOL = {
           fromTo: "from the line between the balls straight back to the wheel that carries the tail",
         },
       },
+    }),
+    "tool.axleType": choice(
+      [
+        { key: "rigid", label: "Rigid: the wheels do not steer" },
+        { key: "steered wheels", label: "Steered wheels" },
+        { key: "steered drawbar", label: "Steered drawbar" },
+      ],
+      {
+        label: "Axle of the tool",
+        fromTo: "whether the tool's wheels or its drawbar steer",
+        how: "Look for cylinders at the wheels or the drawbar, and for a sensor of the angle.",
+        subject: "implement",
+        at: "pivot",
+        on: ROLLING,
+        otherwise: { value: "rigid", source: "most drawn tools; terminals are often preset to steered" },
+        matters: "A terminal that believes it steers lets the tool swing wide after turns.",
+      },
+    ),
+    "pin.joint": length([0.3, 6], 1.6, {
+      letter: "X",
+      label: "Pin to the drawbar's joint",
+      fromTo: "from the pin's centre straight back to the joint the drawbar is steered about",
+      how: "Drawbar straight. Plumb both to the floor and tape between the marks.",
+      subject: "implement",
+      direction: "rearward",
+      at: "pin",
+      on: ROLLING,
+      when: { key: "tool.axleType", is: ["steered drawbar"] },
+      conditions: ["level floor", "pulled straight"],
+      touchedBy: ["tool drawbar"],
+      matters: "How far the tool moves over for each degree hangs on it.",
+      untapedZero: "stop",
+      whenMissing: "note",
+    }),
+    "tool.steerAngle": measure("angle", [2 * DEGREE, 45 * DEGREE], 20 * DEGREE, {
+      label: "Steers at most, either way",
+      fromTo: "how far wheels or drawbar turn from straight to their stop",
+      how: "Turn to the stop on one side and read the angle off the terminal or the maker's plate.",
+      subject: "implement",
+      at: "pivot",
+      on: ROLLING,
+      when: { key: "tool.axleType", is: ["steered wheels", "steered drawbar"] },
+      sigma: { taped: DEGREE, book: DEGREE, assumed: 5 * DEGREE },
+      matters: "It bounds how tight a curve and how steep a slope the tool is held on.",
+      whenMissing: "note",
     }),
     "pin.workFront": length([0.8, 15], 3.8, {
       ofVariant: "inherits",
@@ -88,6 +136,10 @@ export const TOOL = {
           typical: 0.6,
           untapedZero: "check",
           matters: "Sections switch on here: an error sprays early or late at every headland.",
+        },
+        frontBoom: {
+          fromTo: "from the frame the boom is carried by straight ahead to the line of the nozzles",
+          direction: "forward",
         },
       },
     }),
