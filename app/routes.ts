@@ -24,6 +24,8 @@ export default [
   route("rigs/:rigId/sections", "routes/sections.tsx"),
   route("rigs/:rigId/swaths", "routes/swaths.tsx"),
   route("rigs/:rigId/budget", "routes/budget.tsx"),
+  route("rigs/:rigId/sheet", "routes/sheet.tsx"),
+  route("rigs/:rigId/sheet.csv", "routes/sheet-csv.ts"),
   route("rigs/:rigId/field", "routes/field.tsx"),
   route("rigs/:rigId/field/tape", "routes/field-tape.ts"),
   route("rigs/:rigId/proof", "routes/proof.tsx"),

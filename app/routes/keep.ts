@@ -18,6 +18,7 @@ import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
 import { keepChosen, keepTable, keepVariant } from "../stations/sections/keep-sections.server.ts";
 import { keepEdited } from "../stations/sequences/keep-list.server.ts";
 import { keepRun } from "../stations/sequences/keep-run.server.ts";
+import { keepSheet } from "../stations/sheet/keep-sheet.server.ts";
 import type { Route } from "./+types/keep";
 
 /** What needs the whole rig to be decided. */
@@ -38,6 +39,7 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome | Promise<
   "leave-out": keepLeftOut,
   "accept-test": keepAccepted,
   terminal: keepTerminal,
+  "keep-sheet": keepSheet,
   "keep-layout": keepTable,
   "new-variant": keepVariant,
   "choose-variant": keepChosen,

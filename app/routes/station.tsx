@@ -92,9 +92,12 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
               hrefOf={(target) => at(target)}
               action={keepPath}
             />
-            {view.station === "tool" && (
-              <MoreOfTool at={(page) => at("", page)} coupling={tool?.id ?? frame.coupling} hidden={hidden} />
-            )}
+            <More
+              station={view.station}
+              at={(page) => at("", page)}
+              coupling={tool?.id ?? frame.coupling}
+              hidden={hidden}
+            />
           </div>
           <div className={`grid content-start gap-3 ${hidden}`}>
             <Consequences view={view} />
@@ -111,24 +114,31 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
   );
 }
 
-/** What else there is to a tool: its sections, the pass that does not fit, the marks it shares. */
-function MoreOfTool({
+/** What else there is to a station: a sheet to fill in; of a tool its sections, the pass that does not fit, the marks it shares. */
+function More({
+  station,
   at,
   coupling,
   hidden,
 }: {
+  station: StationKey;
   at: (page: string) => string;
   coupling: number;
   hidden: string;
 }) {
-  const links = [
-    [at("sections"), "Sections and variants"],
-    [at("swaths"), "The last pass"],
-    [at("budget"), "How sure is it?"],
-    [`/traffic?with=${coupling}`, "Controlled traffic"],
-  ] as const;
+  const links: [to: string, label: string][] = [
+    [at("sheet"), "All readings on one sheet"],
+    ...(station === "tool"
+      ? ([
+          [at("sections"), "Sections and variants"],
+          [at("swaths"), "The last pass"],
+          [at("budget"), "How sure is it?"],
+          [`/traffic?with=${coupling}`, "Controlled traffic"],
+        ] as [string, string][])
+      : []),
+  ];
   return (
-    <nav aria-label="More of this tool" className={`grid grid-cols-2 border-t border-line pt-1 ${hidden}`}>
+    <nav aria-label="More of this station" className={`grid grid-cols-2 border-t border-line pt-1 ${hidden}`}>
       {links.map(([to, label]) => (
         <Link key={to} to={to} className="flex min-h-11 items-center font-semibold text-dye">
           {label}

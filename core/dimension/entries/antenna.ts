@@ -168,7 +168,7 @@ export const ANTENNA = {
         fromTo: "what turns when the driver steers",
         how: "Look. It decides about which point the machine turns, and what is measured of it.",
         subject: "tractor",
-        otherwise: { value: "front wheels", source: "most tractors; say so where it is otherwise" },
+        otherwise: { value: "front wheels", source: "most tractors" },
         matters: "Guidance turns the machine about another point.",
       },
     ),

@@ -54,18 +54,18 @@ export const TOOL = {
     }),
     "tool.axleType": choice(
       [
-        { key: "rigid", label: "Rigid: the wheels do not steer" },
+        { key: "rigid", label: "Rigid" },
         { key: "steered wheels", label: "Steered wheels" },
         { key: "steered drawbar", label: "Steered drawbar" },
       ],
       {
         label: "Axle of the tool",
-        fromTo: "whether the tool's wheels or its drawbar steer",
+        fromTo: "whether the tool's wheels or its drawbar steer; terminals are often preset to steered",
         how: "Look for cylinders at the wheels or the drawbar, and for a sensor of the angle.",
         subject: "implement",
         at: "pivot",
         on: ROLLING,
-        otherwise: { value: "rigid", source: "most drawn tools; terminals are often preset to steered" },
+        otherwise: { value: "rigid", source: "most tools" },
         matters: "A terminal that believes it steers lets the tool swing wide after turns.",
       },
     ),

@@ -1,0 +1,26 @@
+import { sheetCsv } from "../../formats/csv/sheet.ts";
+import { openRig } from "../stations/rig-view.server.ts";
+import { isSheetKey, sheetTopics } from "../stations/sheet/sheet-view.ts";
+import type { Route } from "./+types/sheet-csv";
+
+/** The sheet without readings, to be filled in a spreadsheet. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const open = await openRig(request, params.rigId);
+  const wanted = new URL(request.url).searchParams.get("of");
+  const topics = sheetTopics(open.resolved, isSheetKey(wanted) ? wanted : "guidance", open.preferences.units);
+  const lines = topics.flatMap(({ rows }) =>
+    rows.map(({ key, letter, label, fromTo, now }) => ({
+      dimension: key,
+      letter,
+      label,
+      "from, to": fromTo,
+      now: now.replace(/\u00a0/g, " "),
+    })),
+  );
+  return new Response(`\ufeff${sheetCsv(lines)}`, {
+    headers: {
+      "Content-Type": "text/csv; charset=utf-8",
+      "Content-Disposition": 'attachment; filename="sheet.csv"',
+    },
+  });
+}

@@ -1,0 +1,176 @@
+import { useEffect, useState } from "react";
+import { useRevalidator } from "react-router";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import type { Attachment } from "../../../core/dimension/attachment.ts";
+import { send } from "../../offline/queue.ts";
+import type { FieldErrors } from "../../session/validate.ts";
+import { validateForm } from "../../session/validate.ts";
+import { Field, SelectField } from "../../ui/Field.tsx";
+import { GradeMark } from "../../ui/Grade.tsx";
+import { KeepSheetDto, lineName, readSheet, SHEET_FIELDS, unitName } from "./sheet.dto.ts";
+import type { SheetRow, sheetTopics } from "./sheet-view.ts";
+
+type Props = {
+  topics: ReturnType<typeof sheetTopics>;
+  attachment: Attachment;
+  action: string;
+  person: string;
+  /** what a file filled in, by dimension */
+  filled: Record<string, string>;
+  /** where what is typed is kept until it is sent */
+  draft: string;
+};
+
+/** The sheet as one fills it in: on paper with a pencil, or here; what is typed survives a closed page. */
+export function SheetForm({ topics, attachment, action, person, filled, draft }: Props) {
+  const [texts, setTexts] = useState<Record<string, string>>(filled);
+  const [errors, setErrors] = useState<FieldErrors>({});
+  const [id, setId] = useState(() => uuid());
+  const { revalidate } = useRevalidator();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when the sheet opens in the browser
+  useEffect(() => {
+    const kept = window.localStorage.getItem(draft);
+    if (kept) setTexts({ ...(JSON.parse(kept) as Record<string, string>), ...filled });
+  }, []);
+  const type = (key: string, text: string) => {
+    const now = { ...texts, [key]: text };
+    setTexts(now);
+    window.localStorage.setItem(draft, JSON.stringify(now));
+    setErrors(({ [lineName(key)]: _, ...rest }) => rest);
+  };
+  const keep = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const element = event.currentTarget;
+    const form = new FormData(element);
+    const checked = validateForm(KeepSheetDto, SHEET_FIELDS, form);
+    const read = readSheet(form, attachment);
+    const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
+    const refuse = (wrong: FieldErrors) => {
+      setErrors(wrong);
+      element.querySelector<HTMLElement>(`[name="${CSS.escape(Object.keys(wrong)[0]!)}"]`)?.focus();
+    };
+    if (Object.keys(found).length > 0) return refuse(found);
+    const sent = await send(action, form, "a sheet of readings");
+    if (sent.sent && !sent.outcome.ok) return refuse(sent.outcome.errors);
+    window.localStorage.removeItem(draft);
+    setTexts({});
+    setErrors({});
+    setId(uuid());
+    if (!sent.sent) toast("No connection: the sheet is kept on this device, sent later.");
+    else {
+      toast.success(sent.outcome.ok ? (sent.outcome.kept?.said ?? "Kept") : "Kept");
+      void revalidate();
+    }
+  };
+  return (
+    <form method="post" action={action} onSubmit={keep} className="grid gap-4" noValidate>
+      <input type="hidden" name="intent" value="keep-sheet" />
+      <input type="hidden" name="id" value={id} />
+      <input type="hidden" name="measuredAt" value="" />
+      {topics.map(({ topic, rows }) => (
+        <section key={topic + rows[0]!.key} className="break-inside-avoid">
+          <h2 className="border-b-2 border-ink pb-1">{topic}</h2>
+          <ul>
+            {rows.map((row) => (
+              <Line
+                key={row.key}
+                row={row}
+                text={texts[row.key] ?? ""}
+                problem={errors[lineName(row.key)]}
+                onType={(text) => type(row.key, text)}
+              />
+            ))}
+          </ul>
+        </section>
+      ))}
+      <div className="no-print sticky bottom-0 grid grid-cols-[160px_1fr_auto] items-end gap-2 border-t-2 border-ink bg-paper py-3 max-sm:grid-cols-2">
+        <SelectField
+          name="instrument"
+          label="Come by with"
+          choices={[
+            ["tape", "Tape, scale or a look"],
+            ["book", "Book"],
+            ["estimate", "Guess"],
+          ]}
+          problem={errors.instrument}
+        />
+        <Field label="Read by" problem={errors.person}>
+          <input name="person" className="field" defaultValue={person} autoComplete="name" />
+        </Field>
+        <button type="submit" className="key-main">
+          Keep the sheet
+        </button>
+        {(errors.form ?? errors.id) && <p className="problem col-span-full">{errors.form ?? errors.id}</p>}
+      </div>
+    </form>
+  );
+}
+
+function Line({
+  row: { key, letter, label, fromTo, before, now, grade, stale, style, choices },
+  text,
+  problem,
+  onType,
+}: {
+  row: SheetRow;
+  text: string;
+  problem: string | undefined;
+  onType: (text: string) => void;
+}) {
+  const shared = {
+    name: lineName(key),
+    "aria-label": label,
+    "aria-invalid": problem !== undefined,
+    value: text,
+  };
+  return (
+    <li
+      data-line={key}
+      className="grid grid-cols-[28px_1fr_150px_200px] items-center gap-x-3 border-b border-hair py-1 leading-snug max-sm:grid-cols-[28px_1fr]"
+    >
+      <b className="text-dye">{letter}</b>
+      <span>
+        <b className="font-[650]">{label}</b>
+        <span className="block text-small text-soft">
+          {fromTo}
+          {before && `; ${before}`}
+        </span>
+      </span>
+      <span className="text-soft max-sm:col-start-2 max-sm:flex max-sm:gap-3">
+        <span className={now === "missing" ? "text-stop" : "text-ink"}>{now}</span>
+        {now !== "missing" && (
+          <span className="block">
+            <GradeMark grade={grade} stale={stale} />
+          </span>
+        )}
+      </span>
+      <span className="max-sm:col-start-2">
+        <input type="hidden" name={unitName(key)} value={style} />
+        {choices.length > 0 ? (
+          <select {...shared} className="field" onChange={(event) => onType(event.target.value)}>
+            <option value="" />
+            {choices.map((choice) => (
+              <option key={choice.key} value={choice.key}>
+                {choice.label}
+              </option>
+            ))}
+          </select>
+        ) : (
+          <span className="relative grid">
+            <input
+              {...shared}
+              className="field"
+              autoComplete="off"
+              onChange={(event) => onType(event.target.value)}
+            />
+            <span className="pointer-events-none absolute top-1/2 right-3 -translate-y-1/2 text-soft">
+              {style}
+            </span>
+          </span>
+        )}
+        {problem && <span className="problem block">{problem}</span>}
+      </span>
+    </li>
+  );
+}

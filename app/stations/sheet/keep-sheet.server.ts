@@ -1,0 +1,52 @@
+import { dimension } from "../../../core/dimension/catalogue.ts";
+import { below, gradeOf } from "../../../core/rig/grade.ts";
+import { subjectColumns } from "../../../data/facts.ts";
+import { keepReading } from "../../../data/readings.ts";
+import { validateForm } from "../../session/validate.ts";
+import { type Outcome, refused } from "../keep.server.ts";
+import type { OpenRig } from "../rig-view.server.ts";
+import { KeepSheetDto, lineName, readSheet, SHEET_FIELDS } from "./sheet.dto.ts";
+
+/** Keeps a sheet: all of its lines, or none. */
+export function keepSheet({ db, rig, resolved }: OpenRig, form: FormData): Outcome {
+  const checked = validateForm(KeepSheetDto, SHEET_FIELDS, form);
+  if (!checked.ok) return refused(checked.errors);
+  const read = readSheet(form, rig.attachment);
+  if (!read.ok) return refused(read.errors);
+  const { id, instrument, person, measuredAt } = checked.value;
+  const errors: Record<string, string> = {};
+  for (const { key } of read.entries) {
+    const now = resolved.values[key];
+    if (!subjectColumns(key, rig)) errors[lineName(key)] = "This rig has no such reading.";
+    else if (now.value !== null && below(gradeOf(instrument), now.grade === "proven" ? "taped" : now.grade))
+      errors[lineName(key)] = `This is ${now.grade} now. Enter it at its station, with a reason.`;
+  }
+  if (Object.keys(errors).length > 0) return refused(errors);
+  const now = new Date();
+  const taken = measuredAt === "" ? now : new Date(measuredAt);
+  db.transaction(() => {
+    for (const [index, { key, text, value, step }] of read.entries.entries()) {
+      const own = idOf(id, index);
+      keepReading(db, rig, {
+        id: own,
+        sitting: own,
+        key,
+        rawText: text,
+        value,
+        step,
+        instrument:
+          dimension(key, rig.attachment).kind === "choice" && instrument === "tape" ? "look" : instrument,
+        person,
+        at: now,
+        measuredAt: taken < now ? taken : now,
+      });
+    }
+  });
+  const lines = read.entries.length === 1 ? "One reading" : `${read.entries.length} readings`;
+  return { ok: true, kept: { id, said: `${lines} kept` }, person };
+}
+
+/** Ids that follow from the sheet's own, so that a sheet sent twice is kept once. */
+function idOf(id: string, index: number): string {
+  return `${id.slice(0, -3)}${index.toString(16).padStart(3, "0")}`;
+}

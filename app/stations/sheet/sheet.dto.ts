@@ -1,0 +1,61 @@
+import { IsIn, IsUUID, Length, Matches, ValidateIf } from "class-validator";
+import type { Attachment } from "../../../core/dimension/attachment.ts";
+import {
+  type DimensionKey,
+  dimension,
+  hasDimension,
+  isDimensionKey,
+} from "../../../core/dimension/catalogue.ts";
+import { type Entry, isFieldUnit, parseEntry } from "../../../core/dimension/entry.ts";
+import { INSTRUMENTS, type Instrument } from "../../../core/rig/grade.ts";
+
+export class KeepSheetDto {
+  @IsUUID(undefined, { message: "This sheet has no number of its own." })
+  id!: string;
+
+  @IsIn(INSTRUMENTS, { message: "Say what the values were come by with." })
+  instrument!: Instrument;
+
+  @Length(1, 60, { message: "Say who read them." })
+  person!: string;
+
+  @ValidateIf(({ measuredAt }: KeepSheetDto) => measuredAt !== "")
+  @Matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, { message: "The time was not understood." })
+  measuredAt!: string;
+}
+
+export const SHEET_FIELDS = ["id", "instrument", "person", "measuredAt"] as const;
+
+/** The names of a line's text and of the unit its field shows. */
+export const lineName = (key: string) => `r-${key}`;
+export const unitName = (key: string) => `u-${key}`;
+
+export type SheetEntry = { key: DimensionKey; text: string } & Entry;
+
+/** Reads every line that is filled in; what is wrong is told by the line, and then nothing is kept. */
+export function readSheet(
+  form: FormData,
+  attachment: Attachment,
+): { ok: true; entries: SheetEntry[] } | { ok: false; errors: Record<string, string> } {
+  const entries: SheetEntry[] = [];
+  const errors: Record<string, string> = {};
+  for (const [name, value] of form) {
+    const key = name.startsWith("r-") ? name.slice(2) : "";
+    const text = typeof value === "string" ? value.trim() : "";
+    if (!isDimensionKey(key) || text === "") continue;
+    if (!hasDimension(attachment, key)) {
+      errors[name] = "This rig has no such reading.";
+      continue;
+    }
+    const style = form.get(unitName(key));
+    const read = isFieldUnit(style)
+      ? parseEntry(dimension(key, attachment), text, style)
+      : { ok: false as const, problem: "The unit of the field was not understood." };
+    if (read.ok) entries.push({ key, text, ...read.value });
+    else errors[name] = read.problem;
+  }
+  if (Object.keys(errors).length > 0) return { ok: false, errors };
+  return entries.length === 0
+    ? { ok: false, errors: { form: "Fill in at least one line." } }
+    : { ok: true, entries };
+}

@@ -1,0 +1,66 @@
+/** A sheet of readings filled in a spreadsheet, or readings as they were handed out: what to type for each dimension. */
+import Papa from "papaparse";
+import { type DimensionKey, dimension, isDimensionKey } from "../../core/dimension/catalogue.ts";
+import { FAMILIES, type Family } from "../../core/quantity/measure.ts";
+
+export type SheetRead = { ok: true; texts: Map<DimensionKey, string> } | { ok: false; problem: string };
+
+type Row = Record<string, string | undefined>;
+
+const MOST_ROWS = 20_000;
+
+/** The columns of an empty sheet. */
+export type SheetLine = { dimension: string; letter: string; label: string; "from, to": string; now: string };
+
+export function sheetCsv(lines: readonly SheetLine[]): string {
+  return Papa.unparse(
+    lines.map((line) => ({ ...line, reading: "" })),
+    { escapeFormulae: true, newline: "\r\n" },
+  );
+}
+
+/**
+ * Reads a sheet by its column "reading", or readings by "value (m or count)". Of several of one dimension the last counts;
+ * what was taken back does not.
+ */
+export function readSheetCsv(text: string): SheetRead {
+  const plain = text.replace(/^\ufeff/, "");
+  const parsed = Papa.parse<Row>(plain, {
+    header: true,
+    skipEmptyLines: true,
+    delimiter: delimiterOf(plain),
+  });
+  const fields = parsed.meta.fields ?? [];
+  if (!fields.includes("dimension"))
+    return { ok: false, problem: "There is no column “dimension”: begin with the empty sheet." };
+  const column = fields.includes("reading") ? "reading" : "value (m or count)";
+  if (!fields.includes(column)) return { ok: false, problem: "There is no column “reading”." };
+  if (parsed.data.length > MOST_ROWS)
+    return { ok: false, problem: `A sheet has at most ${MOST_ROWS} lines.` };
+  const texts = new Map<DimensionKey, string>();
+  for (const [index, row] of parsed.data.entries()) {
+    const key = row.dimension?.trim();
+    const value = row[column]?.trim().replace(/^'/, "") ?? "";
+    if (value === "" || row["taken back"] === "yes") continue;
+    if (!isDimensionKey(key))
+      return { ok: false, problem: `Line ${index + 2}: there is no dimension “${key ?? ""}”.` };
+    texts.set(key, column === "reading" ? value : asTyped(key, value, row["as typed"] ?? ""));
+  }
+  return texts.size === 0 ? { ok: false, problem: "Nothing is filled in." } : { ok: true, texts };
+}
+
+/** A spreadsheet that counts decimals with a comma parts its cells with semicolons. */
+function delimiterOf(text: string): string {
+  const [head = ""] = text.split(/\r?\n/, 1);
+  return head.split(";").length > head.split(",").length ? ";" : ",";
+}
+
+/** An SI value as a person would type it. */
+function asTyped(key: DimensionKey, value: string, typed: string): string {
+  const { kind, family } = dimension(key);
+  if (kind === "choice") return typed.replace(/^'/, "");
+  if (kind === "length") return `${value} m`;
+  if (kind === "count") return value;
+  const [[unit, { factor }]] = Object.entries(FAMILIES[family as Family]) as [[string, { factor: number }]];
+  return `${Number((Number(value) / factor).toPrecision(9))} ${unit}`;
+}
