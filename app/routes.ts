@@ -34,6 +34,7 @@ export default [
   route("rigs/:rigId/readings.csv", "routes/readings-csv.ts", { id: "rig-readings-csv" }),
   route("readings.csv", "routes/readings-csv.ts"),
   route("rigs/new", "routes/rig-new.tsx"),
+  route("season", "routes/season.tsx"),
   route("tape-list", "routes/tape-list.tsx"),
   route("machines", "routes/machines.tsx"),
   route("machines/:machineId", "routes/machine.tsx"),

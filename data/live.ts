@@ -1,5 +1,6 @@
 /** What nobody took back: readings, sections, changes and proofs, for any number of machines at once. */
 import { and, asc, eq, isNull, or, type SQL, sql } from "drizzle-orm";
+import type { HourMark } from "../core/rig/due.ts";
 import type { Change, Proof, Reading, SectionLayout, SectionPart } from "../core/rig/facts.ts";
 import type { Database } from "./handle.ts";
 import { among, listed, prepared } from "./prepared.ts";
@@ -111,6 +112,22 @@ export function currentSections(db: Database, machineIds: readonly number[]): Ma
 }
 
 export type LiveLayout = SectionLayout & { machineId: number; variantId: number | null };
+
+/** What the hour meters of some machines showed, each in the order of time. */
+export function hourMarks(db: Database, machineIds: readonly number[]): Map<number, HourMark[]> {
+  const query = prepared(db, "hour marks", () =>
+    db
+      .select()
+      .from(reading)
+      .where(and(eq(reading.dimension, "tractor.hours"), among(reading.machineId, "machines"), LIVE_READING))
+      .orderBy(asc(reading.measuredAt))
+      .prepare(),
+  );
+  const marks = new Map<number, HourMark[]>();
+  for (const { machineId, measuredAt, value } of query.all({ machines: listed(machineIds) }))
+    push(marks, machineId!, { at: measuredAt, value });
+  return marks;
+}
 
 /** Changes of each machine, in the order they were recorded. */
 export function liveChanges(db: Database, machineIds: readonly number[]): Map<number, Change[]> {

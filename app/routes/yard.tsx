@@ -83,6 +83,9 @@ export default function Yard({ loaderData: { preferences, yard } }: Route.Compon
           </p>
         </div>
         <p className="flex flex-wrap gap-2">
+          <Link to="/season" className="key">
+            Start of season
+          </Link>
           <Link to="/tape-list" className="key">
             Tape list
           </Link>

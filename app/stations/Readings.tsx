@@ -74,12 +74,22 @@ export function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: str
         className={`text-right leading-tight ${row.kind === "sections" ? "text-body" : "text-[19px]"} font-[650] ${row.doubted ? "text-stop" : ""}`}
       >
         {row.value ?? <NotRead row={row} />}
+        {row.due && !row.stale && (
+          <p className="pl-9 font-semibold text-warn max-sm:pl-0">
+            {row.due.charAt(0).toUpperCase() + row.due.slice(1)} (common practice).
+          </p>
+        )}
         {row.repeats.length > 0 && (
           <span className="block text-small font-normal text-soft">mean of {row.repeats.length}</span>
         )}
       </span>
       <span className="flex max-sm:col-start-2 max-sm:col-end-4">
-        <GradeMark grade={row.grade} doubted={row.doubted} stale={row.stale !== null} />
+        <GradeMark
+          grade={row.grade}
+          doubted={row.doubted}
+          stale={row.stale !== null}
+          due={row.due !== null}
+        />
       </span>
       {roomy && (
         <span className="col-start-2 col-end-5 text-small leading-tight text-soft max-sm:col-end-4">

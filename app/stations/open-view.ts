@@ -8,6 +8,7 @@ type Opened = {
   resolved: StationFacts["rig"];
   findings: StationFacts["findings"];
   changes: StationFacts["changes"];
+  dues: StationFacts["dues"];
   preferences: { units: StationFacts["units"] };
 };
 
@@ -20,6 +21,7 @@ export function stationFacts({
   resolved,
   findings,
   changes,
+  dues,
   preferences,
 }: Opened): StationFacts {
   return {
@@ -31,6 +33,7 @@ export function stationFacts({
     rigs: whole.parts.map((part) => part.rig),
     findings,
     changes,
+    dues,
     units: preferences.units,
   };
 }

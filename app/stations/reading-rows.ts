@@ -1,6 +1,7 @@
 import {
   type Choice,
   type Dimension,
+  type DimensionKey,
   isOfWork,
   SECTIONS_LETTER,
   type StationKey,
@@ -33,6 +34,8 @@ export type ReadingRow = {
   doubted: boolean;
   /** what changed since: "other tyres on the tractor, 3 Nov 2026"; null while nothing did */
   stale: string | null;
+  /** that it is due to be read again, and why; null while it is good */
+  due: string | null;
   /** "typed “1,472 m”, Ilse Marrin, 14 Sep 2026"; null where there is nothing yet */
   source: string | null;
   /** the current sitting, when there is more than one reading in it */
@@ -64,15 +67,21 @@ export function readingRows(
   rig: ResolvedRig,
   units: Units,
   stales: Stales = {},
+  dues: ReadonlyMap<DimensionKey, string> = new Map(),
 ): ReadingRow[] {
   const working = works(rig);
   const rows = askedOf(rig)
     .filter((entry) => entry.station === station && (working || !isOfWork(entry)))
-    .map((entry) => readingRow(entry, rig, units, stales));
+    .map((entry) => ({ ...readingRow(entry, rig, units, stales), due: dues.get(entry.key) ?? null }));
   return station === "tool" && working ? [...rows, sectionsRow(rig, units)] : rows;
 }
 
-function readingRow(entry: Dimension, rig: ResolvedRig, units: Units, stales: Stales): ReadingRow {
+function readingRow(
+  entry: Dimension,
+  rig: ResolvedRig,
+  units: Units,
+  stales: Stales,
+): Omit<ReadingRow, "due"> {
   const { value, grade, doubt, reading, stale, repeats, spread, proof } = rig.values[entry.key];
   return {
     target: entry.key,
@@ -84,7 +93,7 @@ function readingRow(entry: Dimension, rig: ResolvedRig, units: Units, stales: St
     value: writtenValue(entry, rig, units),
     grade,
     doubted: doubt !== null && doubt !== "habitual zero",
-    stale: stale && staleText(stale),
+    stale: stale && reading && staleText(stale, reading.measuredAt),
     source: reading && sourceOf(reading),
     repeats:
       repeats.length < 2
@@ -150,8 +159,10 @@ function waysOf({ kind, family }: Pick<Dimension, "kind" | "family">): ReadingRo
   return [read, { value: "book", label: "Book" }, { value: "estimate", label: "Guess" }];
 }
 
-function staleText({ kind, at }: Change): string {
-  return `${CHANGES[kind].label.toLowerCase()}, ${day(at)}`;
+/** What was read when, and what was changed since by whom. */
+function staleText({ kind, at, person, note }: Change, measuredAt: string): string {
+  const told = [day(at), person, note].filter(Boolean).join(", ");
+  return `${CHANGES[kind].label.toLowerCase()} (${told}), after it was read on ${day(measuredAt)}`;
 }
 
 function sourceOf({ rawText, person, measuredAt, note }: Reading): string {
@@ -171,7 +182,8 @@ function sectionsRow({ sections, sectionsStale }: ResolvedRig, units: Units): Re
       : null,
     grade: sections ? gradeOf(sections.instrument) : "missing",
     doubted: false,
-    stale: sectionsStale && staleText(sectionsStale),
+    stale: sectionsStale && sections && staleText(sectionsStale, sections.measuredAt),
+    due: null,
     source: sections
       ? `${sections.widths.length} sections, ${sections.person}, ${day(sections.measuredAt)}`
       : null,

@@ -1,12 +1,13 @@
 import { redirect } from "react-router";
 import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
-import { isDimensionKey, type StationKey } from "../../core/dimension/catalogue.ts";
+import { type DimensionKey, isDimensionKey, type StationKey } from "../../core/dimension/catalogue.ts";
 import { drawPlan } from "../../core/drawing/plan.ts";
 import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
 import { provedOf } from "../../core/proof/provable.ts";
+import { type Clock, dueOf, dueWords } from "../../core/rig/due.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { type Whole, works } from "../../core/rig/whole.ts";
@@ -15,6 +16,7 @@ import { database } from "../../data/database.ts";
 import { changesOf } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
+import { hourMarks } from "../../data/live.ts";
 import { partsOf, type Rig } from "../../data/rigs.ts";
 import { machineName, wholesOf } from "../../data/whole.ts";
 import { type Preferences, readPreferences } from "../session/preferences.server.ts";
@@ -64,6 +66,8 @@ export type OpenRig = {
   whole: Whole;
   resolved: ResolvedRig;
   changes: readonly Change[];
+  /** readings of the tool in view that are due to be read again, in words */
+  dues: ReadonlyMap<DimensionKey, string>;
   judged: Judged;
   /** of the whole rig, worst first */
   findings: Finding[];
@@ -108,6 +112,7 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
     whole,
     resolved: whole.parts[index]!.rig,
     changes: changesOf(db, rig),
+    dues: duesOf(whole.parts[index]!.rig, clockOf(db, rig)),
     judged,
     findings: judged.findings,
     cardFindings: judged.findings.filter(
@@ -115,6 +120,18 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
     ),
     preferences,
   };
+}
+
+/** The calendar, and the hour meter of the machine that drives. */
+export function clockOf(db: Database, { tractor }: Rig): Clock {
+  return {
+    today: new Date().toISOString(),
+    hours: hourMarks(db, [tractor.id]).get(tractor.id) ?? [],
+  };
+}
+
+function duesOf(rig: ResolvedRig, clock: Clock): ReadonlyMap<DimensionKey, string> {
+  return new Map(dueOf(rig, clock).map((due) => [due.key, dueWords(due)]));
 }
 
 export function headOf(parts: readonly Rig[]): RigHead {

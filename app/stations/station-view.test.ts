@@ -36,6 +36,7 @@ function look(index: number, station: "antenna" | "tool", units: Units = PRESETS
     index: 0,
     rigs: [rig],
     findings,
+    dues: new Map(),
     changes: facts.changes,
     units,
   });
@@ -124,7 +125,9 @@ describe("a station's view", () => {
     const later = new Date("2026-11-06T08:00:00Z");
     keepChange(db, rig, { kind: "tractor drawbar", note: "shorter", person: "M", at: later, now: later });
     const view = look(0, "antenna");
-    expect(row(view, "axle.pin").stale).toBe("drawbar pulled out, turned or changed, 6 Nov 2026");
+    expect(row(view, "axle.pin").stale).toBe(
+      "drawbar pulled out, turned or changed (6 Nov 2026, M, shorter), after it was read on 5 Nov 2026",
+    );
     expect(view.changes).toMatchObject([
       { title: "Drawbar pulled out, turned or changed", text: "6 Nov 2026, M, shorter" },
     ]);

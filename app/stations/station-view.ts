@@ -1,11 +1,17 @@
 /** What a station shows, worked out before it is drawn: components only lay it out. */
-import { catalogueOf, dimension, type StationKey } from "../../core/dimension/catalogue.ts";
+import {
+  catalogueOf,
+  type DimensionKey,
+  dimension,
+  type StationKey,
+} from "../../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../../core/dimension/change.ts";
 import type { Finding, Target } from "../../core/finding/finding.ts";
 import { verbOf } from "../../core/finding/value.ts";
+import { provables } from "../../core/proof/provable.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Change } from "../../core/rig/facts.ts";
-import type { ResolvedRig } from "../../core/rig/resolve.ts";
+import { provenBy, type ResolvedRig } from "../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../core/rig/tape-next.ts";
 import { type ChainView, chainView, type FollowRow, follows, proofText } from "./chains.ts";
 import { day, fine } from "./print.ts";
@@ -71,6 +77,8 @@ export type StationFacts = {
   rigs: readonly ResolvedRig[];
   findings: readonly Finding[];
   changes: readonly Change[];
+  /** readings that are due, in words */
+  dues: ReadonlyMap<DimensionKey, string>;
   units: Units;
 };
 
@@ -81,14 +89,14 @@ export function addressOf({ rigId, couplings, index }: Pick<StationFacts, "rigId
 }
 
 export function commonView(station: StationKey, facts: StationFacts): CommonView {
-  const { rigId, rig, couplings, names, index, findings, changes, units } = facts;
+  const { rigId, rig, couplings, names, index, findings, changes, dues, units } = facts;
   const several = couplings.length > 1;
   const own = findings.filter((finding) => finding.station === station);
   // A tool's own station shows that tool; what is wrong with another leads there.
   const shown =
     station === "antenna" || station === "tool" ? own.filter(({ part = index }) => part === index) : own;
   const stales = stalesOf(facts);
-  const readings = readingRows(station, rig, units, stales);
+  const readings = readingRows(station, rig, units, stales, dues);
   const kept = (kind: ChangeKind) => KEEPS[station].includes(CHANGES[kind].machine);
   return {
     station,
@@ -116,7 +124,7 @@ export function commonView(station: StationKey, facts: StationFacts): CommonView
   };
 }
 
-/** What each kind of change would make stale now: readings that are there and not stale already, across the whole rig. */
+/** What each kind of change would make stale now: readings that are there and not stale already, and proofs it would end. */
 export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">): Stales {
   const found: Partial<Record<ChangeKind, string[]>> = {};
   for (const [index, { attachment, values }] of rigs.entries())
@@ -129,6 +137,15 @@ export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">):
         found[kind] ??= [];
         found[kind].push(rigs.length > 1 && !shared ? `${label} (${names[index]})` : label);
       }
+    }
+  for (const { attachment, proofs } of rigs)
+    for (const { label, terms } of provables(attachment)) {
+      if (!provenBy(terms, proofs)) continue;
+      for (const kind of new Set(terms.flatMap(({ key }) => dimension(key, attachment).touchedBy)))
+        found[kind] = [
+          ...(found[kind] ?? []),
+          `the proof of ${label.charAt(0).toLowerCase()}${label.slice(1)}`,
+        ];
     }
   return found;
 }

@@ -7,10 +7,13 @@ export function GradeMark({
   grade,
   doubted = false,
   stale = false,
+  due = false,
 }: {
   grade: Grade;
   doubted?: boolean;
   stale?: boolean;
+  /** good so far, but to be read again */
+  due?: boolean;
 }) {
   return (
     <span
@@ -20,7 +23,7 @@ export function GradeMark({
         <Shape grade={grade} />
         {(doubted || stale) && <path d="M3 15 15 3" stroke="currentColor" strokeWidth="2" />}
       </svg>
-      {doubted ? `${grade}, doubted` : stale ? `stale, was ${grade}` : grade}
+      {doubted ? `${grade}, doubted` : stale ? `stale, was ${grade}` : due ? `${grade}, due` : grade}
     </span>
   );
 }

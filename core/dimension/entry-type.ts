@@ -63,6 +63,8 @@ export type DimensionEntry = {
   ofVariant: "own" | "inherits" | null;
   /** what makes an older reading stale when it changes */
   touchedBy: readonly ChangeKind[];
+  /** how long a reading is good for, by the calendar and by the hours the machine ran; null: as long as nothing changes it */
+  dueAfter: { months: number | null; hours: number | null } | null;
   /** the change that a different value of this one is, when it was set and not merely read again */
   alters: ChangeKind | null;
   /**
@@ -115,6 +117,7 @@ const PLAIN: Omit<
   conditions: [],
   ofVariant: null,
   touchedBy: [],
+  dueAfter: null,
   alters: null,
   fromFaces: null,
   sides: null,
@@ -126,6 +129,9 @@ const PLAIN: Omit<
   whenMissing: "quiet",
   as: {},
 };
+
+/** Once a season (common practice, no source). */
+export const EACH_SEASON = { months: 12, hours: null } as const;
 
 type Given = Partial<DimensionEntry> & Pick<DimensionEntry, "label" | "fromTo" | "subject">;
 

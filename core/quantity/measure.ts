@@ -75,6 +75,10 @@ export const FAMILIES = {
     s: { factor: 1, decimals: 2, also: ["sec", "second", "seconds"] },
     ms: { factor: 0.001, decimals: 0 },
   },
+  /** s, as an hour meter counts them */
+  "running time": {
+    h: { factor: 3600, decimals: 0, also: ["hours", "hour", "hrs"] },
+  },
   /** 1/s */
   rotation: {
     rpm: { factor: 1 / 60, decimals: 0, also: ["/min", "1/min", "r/min"] },

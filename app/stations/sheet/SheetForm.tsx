@@ -84,7 +84,7 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
           </ul>
         </section>
       ))}
-      <div className="no-print sticky bottom-0 grid grid-cols-[160px_1fr_auto] items-end gap-2 border-t-2 border-ink bg-paper py-3 max-sm:grid-cols-2">
+      <div className="no-print sticky bottom-0 grid grid-cols-[230px_1fr_auto] items-end gap-2 border-t-2 border-ink bg-paper py-3 max-sm:grid-cols-2">
         <SelectField
           name="instrument"
           label="Come by with"

@@ -1,4 +1,4 @@
-import { choice, entriesOf, length } from "../entry-type.ts";
+import { choice, EACH_SEASON, entriesOf, length, measure } from "../entry-type.ts";
 
 const ON_LINKS = {
   label: "Rear axle to lower link balls",
@@ -11,12 +11,15 @@ const ON_LINKS = {
   matters: "Everything behind the tractor hangs on these balls.",
 } as const;
 
+const HOUR = 3600;
+
 /** Of a machine that pulls or carries: what drives itself with a head or a boom steers by its wheels. */
 const DRIVEN = ["drawn", "train", "links", "semi", "mounted", "front"] as const;
 
 export const ANTENNA = {
   ...entriesOf("antenna", "Antenna", {
     "receiver.foreAft": length([-1.5, 4.5], 1.6, {
+      dueAfter: EACH_SEASON,
       letter: "A",
       label: "Rear axle to receiver",
       fromTo: "from the middle of the rear axle forward to the receiver's centre",
@@ -39,6 +42,7 @@ export const ANTENNA = {
       },
     }),
     "receiver.lateral": length([-1.2, 1.2], 0, {
+      dueAfter: EACH_SEASON,
       letter: "B",
       label: "Receiver off the centre line",
       fromTo: "from the tractor's centre line sideways to the receiver's centre",
@@ -61,6 +65,7 @@ export const ANTENNA = {
       whenMissing: "stop",
     }),
     "receiver.height": length([1.2, 5], 3, {
+      dueAfter: EACH_SEASON,
       letter: "C",
       label: "Ground to receiver",
       fromTo: "from level ground up to the base of the receiver",
@@ -155,6 +160,13 @@ export const ANTENNA = {
           typical: 3.7,
         },
       },
+    }),
+    "tractor.hours": measure("running time", [0, 60_000 * HOUR], 2000 * HOUR, {
+      label: "Hours on the clock",
+      fromTo: "what the hour meter shows",
+      how: "Read it with the key on. Readings that are due by hours count from it.",
+      subject: "tractor",
+      matters: "What is due by hours is told from it.",
     }),
     "tractor.steering": choice(
       [

@@ -16,6 +16,8 @@ const pressure = (label: string, side: string) =>
     // Tyres still hard from the road slip and press the soil: after another job they are gauged again.
     touchedBy: ["tractor tyres", "tractor pressure", "other job"],
     alters: "tractor pressure",
+    // A tyre loses a little by itself (common practice, no source).
+    dueAfter: { months: 1, hours: 100 },
     sigma: GAUGE,
     matters: "The tyres of an axle must be alike, and hard enough for load and speed.",
   });

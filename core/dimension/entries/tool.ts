@@ -1,4 +1,4 @@
-import { choice, count, entriesOf, length, measure } from "../entry-type.ts";
+import { choice, count, EACH_SEASON, entriesOf, length, measure } from "../entry-type.ts";
 
 const behind = (end: string) => ({
   label: `Link balls to ${end} of the work`,
@@ -20,6 +20,7 @@ const DELAY = {
   how: "Read it off the terminal's page for switching. The proof with headland marks tells what it ought to be.",
   subject: "coupling",
   at: "workMid",
+  dueAfter: EACH_SEASON,
   ofVariant: "inherits",
   sigma: { taped: 0.05, book: 0.2, assumed: 0.5 },
 } as const;
@@ -167,6 +168,7 @@ export const TOOL = {
       },
     }),
     "tool.lateral": length([-3, 3], 0, {
+      dueAfter: EACH_SEASON,
       ofVariant: "inherits",
       letter: "H",
       label: "Tool off the line of pull",
@@ -190,6 +192,7 @@ export const TOOL = {
       whenMissing: "stop",
     }),
     "tool.width": length([1, 30], 4, {
+      dueAfter: EACH_SEASON,
       ofVariant: "own",
       letter: "J",
       label: "Working width",
@@ -236,6 +239,7 @@ export const TOOL = {
       },
     }),
     "rows.spacing": length([0.05, 1.5], 0.15, {
+      dueAfter: EACH_SEASON,
       ofVariant: "inherits",
       letter: "L",
       label: "Row spacing",
