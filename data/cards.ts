@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { and, asc, desc, eq, max, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, max, or, sql } from "drizzle-orm";
 import type { FrozenLine } from "../core/card/numbered.ts";
 import type { Database } from "./handle.ts";
 import type { Rig } from "./rigs.ts";
@@ -28,7 +28,14 @@ export function issueCard(db: Database, rig: Rig, { lines, at, ...rest }: NewCar
     const number = (last?.number ?? 0) + 1;
     const { id } = tx
       .insert(card)
-      .values({ rigId: rig.id, tractorId: rig.tractor.id, number, ...rest, issuedAt: at.toISOString() })
+      .values({
+        rigId: rig.id,
+        tractorId: rig.tractor.id,
+        couplingId: rig.couplingId,
+        number,
+        ...rest,
+        issuedAt: at.toISOString(),
+      })
       .returning()
       .get();
     tx.insert(cardLine)
@@ -38,9 +45,21 @@ export function issueCard(db: Database, rig: Rig, { lines, at, ...rest }: NewCar
   });
 }
 
-/** The card the cab has for this rig: the newest, or null before the first. */
+/** Cards of the tool in view; those from before a rig had several belong to its first. */
+function ofTool({ couplingId, position }: Rig) {
+  return position === 1
+    ? or(eq(card.couplingId, couplingId), isNull(card.couplingId))
+    : eq(card.couplingId, couplingId);
+}
+
+/** The card the cab has for this tool of the rig: the newest, or null before the first. */
 export function latestCard(db: Database, rig: Rig): NumberedCard | null {
-  const head = db.select().from(card).where(eq(card.rigId, rig.id)).orderBy(desc(card.number)).get();
+  const head = db
+    .select()
+    .from(card)
+    .where(and(eq(card.rigId, rig.id), ofTool(rig)))
+    .orderBy(desc(card.number))
+    .get();
   return head ? withLines(db, head) : null;
 }
 
@@ -67,7 +86,7 @@ export function listCards(db: Database, rig: Rig): { number: number; person: str
   return db
     .select({ number: card.number, person: card.person, issuedAt: card.issuedAt })
     .from(card)
-    .where(eq(card.rigId, rig.id))
+    .where(and(eq(card.rigId, rig.id), ofTool(rig)))
     .orderBy(desc(card.number))
     .all();
 }

@@ -695,6 +695,8 @@ export const card = sqliteTable(
       .notNull()
       .references(() => machine.id),
     number: integer().notNull(),
+    /** the tool it is for; null: the first, before a rig had several */
+    couplingId: integer(),
     schemeName: text().notNull(),
     profileName: text().notNull(),
     terminalName: text().notNull().default(""),

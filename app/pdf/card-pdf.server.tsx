@@ -1,4 +1,5 @@
-import { Document, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { ENTRY_ORDER } from "../../core/card/order.ts";
 import type { NumberedView } from "../stations/numbered-view.server.ts";
 import { plain, registerFonts } from "./paper.server.ts";
 
@@ -18,20 +19,25 @@ const styles = StyleSheet.create({
   figure: { fontSize: 13, fontWeight: 700, textAlign: "right" },
   unit: { width: 56, paddingLeft: 4 },
   grade: { width: 52, textAlign: "right" },
+  code: { width: 54, height: 54 },
+  order: { fontSize: 9 },
   foot: { marginTop: 10, fontSize: 9 },
   outdated: { borderWidth: 1.5, borderColor: "#000", padding: 4, fontWeight: 700 },
 });
 
 /** A numbered card on one A5 page. */
-export function cardPdf(card: NumberedView): Promise<Buffer> {
+export function cardPdf(card: NumberedView, qr: string): Promise<Buffer> {
   registerFonts();
   const { head } = card;
   return renderToBuffer(
     <Document title={`Card ${card.number}, ${head.name}`} author="Ambrek">
       <Page size="A5" style={styles.page}>
         <View style={styles.head}>
-          <Text>{plain(head.name)}</Text>
-          <Text>Card {card.number}</Text>
+          <View style={styles.label}>
+            <Text>{plain(head.name)}</Text>
+            <Text>Card {card.number}</Text>
+          </View>
+          <Image src={qr} style={styles.code} />
         </View>
         <Text>{plain(`${head.tractor} with ${head.implement}`)}</Text>
         <Text>{plain(head.identity)}</Text>
@@ -51,8 +57,10 @@ export function cardPdf(card: NumberedView): Promise<Buffer> {
             ))}
           </View>
         ))}
+        <Text style={styles.section}>In this order</Text>
+        <Text style={styles.order}>{ENTRY_ORDER.map(({ step }) => step.toLowerCase()).join(" > ")}</Text>
         <Text style={styles.foot}>
-          Engine off and the key with you before you go between tractor and drill. The operator's manual comes
+          Engine off and the key with you before you go between tractor and tool. The operator's manual comes
           first.
         </Text>
       </Page>

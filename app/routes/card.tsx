@@ -2,6 +2,7 @@ import { RadioGroup } from "radix-ui";
 import { useState } from "react";
 import { data, Form, Link, redirect, useFetcher } from "react-router";
 import { freeze } from "../../core/card/numbered.ts";
+import { ENTRY_ORDER } from "../../core/card/order.ts";
 import { issueCard } from "../../data/cards.ts";
 import { findScheme, setTerminal } from "../../data/schemes.ts";
 import { writePreferences } from "../session/preferences.server.ts";
@@ -50,7 +51,8 @@ async function issue(open: OpenRig, form: FormData) {
     at: new Date(),
     lines: freeze(card),
   });
-  throw redirect(`/rigs/${open.rig.id}/card`, {
+  const tool = open.parts.length > 1 ? `?tool=${open.rig.couplingId}` : "";
+  throw redirect(`/rigs/${open.rig.id}/card${tool}`, {
     headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) },
   });
 }
@@ -98,7 +100,13 @@ export default function CabCard({ loaderData: { frame, card }, actionData }: Rou
             </ul>
           </section>
         ))}
+        <Order />
         <p className="flex flex-wrap gap-3">
+          {frame.tools.length > 1 && (
+            <Link className="key" to={`/rigs/${id}/cards/all/print`}>
+              Print a page for every tool
+            </Link>
+          )}
           <a className="key" href={`/rigs/${id}/readings.csv`} download>
             Readings as CSV
           </a>
@@ -110,6 +118,24 @@ export default function CabCard({ loaderData: { frame, card }, actionData }: Rou
         </p>
       </div>
     </RigFrame>
+  );
+}
+
+/** In what order the terminal is set up. */
+function Order() {
+  return (
+    <details className="border-t border-line">
+      <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-dye">
+        In what order to type it in
+      </summary>
+      <ol className="grid list-decimal gap-0.5 pb-2 pl-6 leading-snug">
+        {ENTRY_ORDER.map(({ step, why }) => (
+          <li key={step}>
+            <b className="font-[650]">{step}</b>: <span className="text-soft">{why}</span>
+          </li>
+        ))}
+      </ol>
+    </details>
   );
 }
 
@@ -324,7 +350,12 @@ function Row({ row }: { row: CardRow }) {
     <li className="border-b border-hair" data-card-line={row.label}>
       <details>
         <summary className="grid min-h-11 cursor-pointer grid-cols-[1fr_auto_96px] items-center gap-3">
-          <span>{row.label}</span>
+          <span className="leading-snug">
+            {row.label}
+            {row.rounding && !/^0(\.0+)?\s/.test(row.rounding) && (
+              <span className="block text-small text-soft">rounded by {row.rounding}</span>
+            )}
+          </span>
           {row.figure === null ? (
             <span className="font-semibold text-stop">not yet: {row.blockedBy}</span>
           ) : (

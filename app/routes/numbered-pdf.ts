@@ -1,12 +1,13 @@
 import { cardPdf } from "../pdf/card-pdf.server.tsx";
-import { cardOr404, viewNumbered } from "../stations/numbered-view.server.ts";
+import { openCard, viewNumbered } from "../stations/numbered-view.server.ts";
+import { qrPng, rigAddress } from "../stations/rig-address.server.ts";
 import { openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/numbered-pdf";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  const open = await openRig(request, params.rigId);
-  const card = viewNumbered(open, cardOr404(open, params.number));
-  return new Response(new Uint8Array(await cardPdf(card)), {
+  const { open, card: numbered } = openCard(await openRig(request, params.rigId), params.number);
+  const card = viewNumbered(open, numbered, await rigAddress(request, open.rig.id));
+  return new Response(new Uint8Array(await cardPdf(card, await qrPng(card.address))), {
     headers: {
       "Content-Type": "application/pdf",
       "Content-Disposition": `attachment; filename="card-${card.number}.pdf"`,

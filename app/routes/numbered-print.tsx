@@ -1,44 +1,93 @@
 import { Link } from "react-router";
-import { cardOr404, type NumberedLine, viewNumbered } from "../stations/numbered-view.server.ts";
-import { openRig } from "../stations/rig-view.server.ts";
+import { ENTRY_ORDER } from "../../core/card/order.ts";
+import { latestCard } from "../../data/cards.ts";
+import {
+  type NumberedLine,
+  type NumberedView,
+  openCard,
+  viewNumbered,
+} from "../stations/numbered-view.server.ts";
+import { qrOf, rigAddress } from "../stations/rig-address.server.ts";
+import { type OpenRig, openRig, viewFrom } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/numbered-print";
 
+/** One numbered card, or with "all" in the place of a number the newest of every tool of the rig. */
 export async function loader({ request, params }: Route.LoaderArgs) {
-  const open = await openRig(request, params.rigId);
-  return { card: viewNumbered(open, cardOr404(open, params.number)) };
+  const first = await openRig(request, params.rigId);
+  const address = await rigAddress(request, first.rig.id);
+  const cards = params.number === "all" ? everyTool(first) : [openCard(first, params.number)];
+  if (cards.length === 0) throw new Response("No card was issued for this rig yet.", { status: 404 });
+  return {
+    cards: cards.map(({ open, card }) => viewNumbered(open, card, address)),
+    qr: await qrOf(address),
+  };
+}
+
+function everyTool(open: OpenRig) {
+  return open.parts.flatMap((rig, index) => {
+    const own = viewFrom(open, index);
+    const card = latestCard(open.db, rig);
+    return card ? [{ open: own, card }] : [];
+  });
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Card ${loaderData.card.number}, ${loaderData.card.head.name}` : "Ambrek" }];
+  const [card] = loaderData?.cards ?? [];
+  return [{ title: card ? `Card ${card.number}, ${card.head.name}` : "Ambrek" }];
 }
 
-/** One A5 page to tape beside the terminal. */
-export default function NumberedPrint({ loaderData: { card } }: Route.ComponentProps) {
-  const { head } = card;
+/** An A5 page for each tool, to tape beside the terminal. */
+export default function NumberedPrint({ loaderData: { cards, qr } }: Route.ComponentProps) {
+  const [{ head, number }] = cards as [NumberedView, ...NumberedView[]];
   return (
-    <main className="mx-auto grid max-w-[560px] gap-3 bg-sheet p-6 print:p-0">
+    <main className="mx-auto grid max-w-[560px] gap-6 bg-sheet p-6 print:p-0">
       <p className="no-print flex flex-wrap gap-2">
         <button type="button" className="key-main" onClick={() => window.print()}>
           Print
         </button>
-        <a className="key" href={`/rigs/${head.id}/cards/${card.number}.pdf`} download>
-          PDF
-        </a>
+        {cards.length === 1 && (
+          <a className="key" href={`/rigs/${head.id}/cards/${number}.pdf`} download>
+            PDF
+          </a>
+        )}
         <Link className="key" to={`/rigs/${head.id}/card`}>
           Back to the card
         </Link>
       </p>
-      <header className="border-b-2 border-ink pb-2">
-        <h1 className="flex justify-between gap-3">
-          {head.name} <span className="whitespace-nowrap">Card {card.number}</span>
-        </h1>
-        <p>
-          {head.tractor} with {head.implement}
-        </p>
-        <p className="text-small">{head.identity}</p>
-        <p className="text-small">
-          {card.where}. Issued {card.issued}.
-        </p>
+      {cards.map((card) => (
+        <Page key={card.number} card={card} qr={qr} />
+      ))}
+    </main>
+  );
+}
+
+function Page({ card, qr }: { card: NumberedView; qr: string }) {
+  const { head } = card;
+  return (
+    <article className="grid break-after-page gap-3">
+      <header className="grid grid-cols-[1fr_84px] gap-3 border-b-2 border-ink pb-2">
+        <div>
+          <h1>
+            {head.name} <span className="whitespace-nowrap">Card {card.number}</span>
+          </h1>
+          <p>
+            {head.tractor} with {head.implement}
+          </p>
+          <p className="text-small">{head.identity}</p>
+          <p className="text-small">
+            {card.where}. Issued {card.issued}.
+          </p>
+        </div>
+        <figure className="grid justify-items-center gap-0.5">
+          <div
+            className="w-[76px] bg-white p-1"
+            role="img"
+            aria-label={`Code for the page of this rig, ${card.address}`}
+            // biome-ignore lint/security/noDangerouslySetInnerHtml: an SVG made here of an address
+            dangerouslySetInnerHTML={{ __html: qr }}
+          />
+          <figcaption className="text-small">this rig</figcaption>
+        </figure>
       </header>
       {card.outdated && <p className="problem border-2 border-stop px-2 py-1">{card.outdated}</p>}
       {card.pages.map(({ page, lines }) => (
@@ -47,11 +96,21 @@ export default function NumberedPrint({ loaderData: { card } }: Route.ComponentP
           <Lines lines={lines} />
         </section>
       ))}
+      <section>
+        <h2>In this order</h2>
+        <ol className="list-decimal pl-5 text-small leading-snug">
+          {ENTRY_ORDER.map(({ step, why }) => (
+            <li key={step}>
+              <b>{step}</b>: {why}
+            </li>
+          ))}
+        </ol>
+      </section>
       <p className="text-small">
-        Engine off and the key with you before you go between tractor and drill. The operator's manual comes
+        Engine off and the key with you before you go between tractor and tool. The operator's manual comes
         first.
       </p>
-    </main>
+    </article>
   );
 }
 

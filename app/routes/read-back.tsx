@@ -6,7 +6,7 @@ import { keepReadbacks, type NewReadback } from "../../data/cards.ts";
 import { writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { viewCard } from "../stations/card-view.server.ts";
-import { cardOr404, type ReadBackRow, viewNumbered, viewReadBack } from "../stations/numbered-view.server.ts";
+import { openCard, type ReadBackRow, viewNumbered, viewReadBack } from "../stations/numbered-view.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { PersonDto, ShownDto } from "../stations/terminal.dto.ts";
@@ -14,8 +14,7 @@ import { TextField } from "../ui/Field.tsx";
 import type { Route } from "./+types/read-back";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
-  const open = await openRig(request, params.rigId);
-  const card = cardOr404(open, params.number);
+  const { open, card } = openCard(await openRig(request, params.rigId), params.number);
   const now = viewCard(open).pages.flatMap(({ rows }) => rows);
   const cures = (label: string) =>
     (now.find((row) => row.label === label)?.links ?? []).map(({ letter, href }) => ({ letter, href }));
@@ -30,8 +29,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  const open = await openRig(request, params.rigId);
-  const card = cardOr404(open, params.number);
+  const { open, card } = openCard(await openRig(request, params.rigId), params.number);
   const form = await request.formData();
   const who = validateForm(PersonDto, ["person"], form);
   const errors: FieldErrors = who.ok ? {} : who.errors;

@@ -4,7 +4,7 @@ import { isFeet } from "../../core/quantity/length.ts";
 import { findCard, type NumberedCard, readbacksOf } from "../../data/cards.ts";
 import { cardNow } from "./card-view.server.ts";
 import { day } from "./print.ts";
-import { headOf, type OpenRig, type RigHead } from "./rig-view.server.ts";
+import { headOf, type OpenRig, type RigHead, toolName, viewFrom } from "./rig-view.server.ts";
 
 export type NumberedLine = {
   position: number;
@@ -28,19 +28,22 @@ export type NumberedView = {
   pages: { page: string; lines: NumberedLine[] }[];
   /** why it is not to be typed in any more; empty while it holds */
   outdated: string;
+  /** where the rig's page is, to be opened by a phone's camera */
+  address: string;
 };
 
-/** @throws a 404 response where this rig has no such card */
-export function cardOr404({ db, rig }: OpenRig, number: string): NumberedCard {
-  const card = /^\d{1,6}$/.test(number) ? findCard(db, rig, Number(number)) : null;
+/** A card, and the rig seen from the tool it is for. @throws a 404 response where this rig has no such card */
+export function openCard(open: OpenRig, number: string): { open: OpenRig; card: NumberedCard } {
+  const card = /^\d{1,6}$/.test(number) ? findCard(open.db, open.rig, Number(number)) : null;
   if (!card) throw new Response("This rig has no such card.", { status: 404 });
-  return card;
+  const index = open.parts.findIndex(({ couplingId }) => couplingId === card.couplingId);
+  return { open: viewFrom(open, Math.max(0, index)), card };
 }
 
-export function viewNumbered(open: OpenRig, card: NumberedCard): NumberedView {
+export function viewNumbered(open: OpenRig, card: NumberedCard, address = ""): NumberedView {
   const lines = card.lines.map((line, position) => ({ ...line, position, unit: unitOf(line.form) }));
   return {
-    head: headOf(open.parts),
+    head: { ...headOf(open.parts), implement: toolName(open.rig) },
     number: card.number,
     where: [card.terminalName, card.schemeName, card.profileName && `profile ${card.profileName}`]
       .filter(Boolean)
@@ -48,6 +51,7 @@ export function viewNumbered(open: OpenRig, card: NumberedCard): NumberedView {
     issued: `${day(card.issuedAt)} by ${card.person}`,
     pages: byPage(lines),
     outdated: outdatedBy(open, card),
+    address,
   };
 }
 

@@ -102,17 +102,23 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
           0,
           whole.parts.findIndex((part) => works(part.rig)),
         );
+  return seenFrom({ db, parts, whole, judged: judgeWhole(whole, preferences.units), preferences }, index);
+}
+
+type Opened = Pick<OpenRig, "db" | "parts" | "whole" | "judged" | "preferences">;
+
+function seenFrom({ db, parts, whole, judged, preferences }: Opened, index: number): OpenRig {
   const rig = parts[index]!;
-  const judged = judgeWhole(whole, preferences.units);
+  const resolved = whole.parts[index]!.rig;
   return {
     db,
     rig,
     parts,
     index,
     whole,
-    resolved: whole.parts[index]!.rig,
+    resolved,
     changes: changesOf(db, rig),
-    dues: duesOf(whole.parts[index]!.rig, clockOf(db, rig)),
+    dues: duesOf(resolved, clockOf(db, rig)),
     judged,
     findings: judged.findings,
     cardFindings: judged.findings.filter(
@@ -120,6 +126,11 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
     ),
     preferences,
   };
+}
+
+/** The same rig seen from another of its tools. */
+export function viewFrom(open: OpenRig, index: number): OpenRig {
+  return seenFrom(open, index);
 }
 
 /** The calendar, and the hour meter of the machine that drives. */

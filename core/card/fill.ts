@@ -59,7 +59,14 @@ export function fillCard(scheme: Scheme, rig: ResolvedRig, findings: readonly Fi
 function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[]): CardLine {
   const { page, label, measure } = line;
   const chain = chainOf(measure, rig);
-  const base = { page, label, form: formOf(line), derivation: derivationOf(line), chain, word: "" };
+  const base = {
+    page: isOnMachine(line, rig) ? MACHINE_DISPLAY : page,
+    label,
+    form: formOf(line),
+    derivation: derivationOf(line),
+    chain,
+    word: "",
+  };
   if (measure.kind === "choice")
     return { ...base, figure: axleTypeOf(rig), unit: "", rounding: null, blockedBy: null };
   const unit = isCount(measure) || isFeet(line.unit) ? "" : line.unit;
@@ -68,6 +75,13 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
   if (isCount(measure))
     return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
   return { ...base, unit, ...writeFigure(line, line.sense * chain!.total!) };
+}
+
+/** Where some values are set that the terminal only shows: a head's width belongs to the machine that carries it. */
+export const MACHINE_DISPLAY = "The machine's own display";
+
+function isOnMachine({ measure }: SchemeLine, { attachment }: ResolvedRig): boolean {
+  return attachment === "head" && measure.kind === "dimension" && measure.key === "tool.width";
 }
 
 /** What a terminal is told of the tool's axle. */

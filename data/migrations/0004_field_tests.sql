@@ -47,6 +47,7 @@ CREATE TABLE `variant` (
 );
 --> statement-breakpoint
 CREATE INDEX `variant_by_machine` ON `variant` (`machine_id`);--> statement-breakpoint
+ALTER TABLE `card` ADD `coupling_id` integer;--> statement-breakpoint
 ALTER TABLE `coupling` ADD `variant_id` integer;--> statement-breakpoint
 ALTER TABLE `machine` ADD `practice` integer DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE `proof` ADD `coupling_id` integer;--> statement-breakpoint
