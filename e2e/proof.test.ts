@@ -20,7 +20,9 @@ const figure = (key: string) => textOf(page, `[data-figure="${key}"]`);
 const verdict = (key: string) =>
   page.$eval(`[data-figure="${key}"]`, (each) => each.getAttribute("data-verdict"));
 const suspects = () =>
-  page.$$eval("[data-suspect]", (all) => all.map((each) => (each as HTMLElement).innerText).join("\n"));
+  page.$$eval("[data-suspect]", (all) =>
+    all.map((each) => (each as HTMLElement).innerText.replace(/\u00a0/g, " ")).join("\n"),
+  );
 
 /** Accepts a figure by its first choice: the confirmation, or the likeliest correction. */
 async function acceptFirst(key: string): Promise<void> {
@@ -150,6 +152,7 @@ describe("a slip is found by name", () => {
       card = await cardOf(page, `${yard.address}${path}/card`);
       await retype(page, field, "Implement", { "Side offset": card["Side offset"]! });
     } else await takeTestBack();
+    await visit(page, field);
     await drive(page, "headland");
     await enterDelays();
   });
@@ -218,6 +221,25 @@ describe("a slip is found by name", () => {
     await withSlip("Guidance", "joints", { "Track spacing": { figure: "2.97", word: "" } }, async () => {
       expect(await suspects()).toMatch(/lines lie 15\d\.\d cm too close.*left from another tool/s);
     });
+  });
+
+  it("an old variant's lines and sections", async () => {
+    await visit(page, `${yard.address}/rigs/8/sections`);
+    await press(page, "Set up another variant");
+    await fill(page, "name", "left wing folded");
+    await fill(page, "first", "4");
+    await press(page, "Set it up");
+    await page.waitForSelector('[data-variant="left wing folded"]');
+    const sprayer = await practise(page, yard.address, 8, "as read");
+    const whole = await cardOf(page, `${yard.address}${sprayer}/card`);
+    await feed(page, `${yard.address}${sprayer}/field`, whole);
+    await visit(page, `${yard.address}${sprayer}/sections`);
+    await press(page, "Work with it");
+    await seen(page, "Works as: left wing folded");
+    await visit(page, `${yard.address}${sprayer}/field`);
+    await drive(page, "joints");
+    expect(await suspects()).toContain("Lines of “the whole tool”");
+    expect(await suspects()).toContain("its sections");
   });
 
   it("with no fault in the console, all the way", () => {

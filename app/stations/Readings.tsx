@@ -74,11 +74,6 @@ export function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: str
         className={`text-right leading-tight ${row.kind === "sections" ? "text-body" : "text-[19px]"} font-[650] ${row.doubted ? "text-stop" : ""}`}
       >
         {row.value ?? <NotRead row={row} />}
-        {row.due && !row.stale && (
-          <p className="pl-9 font-semibold text-warn max-sm:pl-0">
-            {row.due.charAt(0).toUpperCase() + row.due.slice(1)} (common practice).
-          </p>
-        )}
         {row.repeats.length > 0 && (
           <span className="block text-small font-normal text-soft">mean of {row.repeats.length}</span>
         )}
@@ -158,6 +153,11 @@ function OpenReading({
         </Link>
       </div>
       {row.stale && <p className="problem pl-9 max-sm:pl-0">Stale since: {row.stale}.</p>}
+      {row.due && !row.stale && (
+        <p className="pl-9 font-semibold text-warn max-sm:pl-0">
+          {row.due.charAt(0).toUpperCase() + row.due.slice(1)} (common practice).
+        </p>
+      )}
       {row.repeats.length > 0 && (
         <p className="pl-9 max-sm:pl-0" data-repeats>
           Read {row.repeats.length} times: {row.repeats.map(({ text }) => text).join(", ")}. Spread{" "}

@@ -1,5 +1,5 @@
 import { dimension, hasDimension } from "../dimension/catalogue.ts";
-import { POINT_LABELS } from "../dimension/points.ts";
+import { POINT_LABELS, type PointKey } from "../dimension/points.ts";
 import type { Finding } from "../finding/finding.ts";
 import { stopsOf } from "../finding/finding.ts";
 import { MINUS } from "../quantity/figure.ts";
@@ -130,7 +130,7 @@ function roundedMetres(metres: number, unit: SchemeLine["unit"], decimals: numbe
 function chainOf(measure: Measure, rig: ResolvedRig): Chain | null {
   switch (measure.kind) {
     case "between":
-      return between(rig, measure.from, measure.to, measure.axis);
+      return between(rig, turning(measure.from, rig), turning(measure.to, rig), measure.axis);
     case "dimension":
       return evaluate([{ key: measure.key, coefficient: 1 }], rig);
     case "track spacing":
@@ -138,6 +138,11 @@ function chainOf(measure: Measure, rig: ResolvedRig): Chain | null {
     case "choice":
       return null;
   }
+}
+
+/** A tool without wheels turns with its machine: a terminal that asks for a pivot all the same is given the work. */
+function turning(point: PointKey, { attachment }: ResolvedRig): PointKey {
+  return point === "pivot" && !hasDimension(attachment, "pin.pivot") ? "workMid" : point;
 }
 
 function formOf({ measure, unit, decimals, sign }: SchemeLine): FigureForm {
@@ -165,7 +170,18 @@ function derivationOf({ measure, sense }: SchemeLine): string {
 }
 
 /** On a terminal with a single coverage point the middle of the work is given; say what that costs at the headland. */
-function cautionsOf(scheme: Scheme, { values }: ResolvedRig, units: Units): string[] {
+function cautionsOf(scheme: Scheme, rig: ResolvedRig, units: Units): string[] {
+  const cautions = scheme.lines.some(
+    ({ measure }) => measure.kind === "between" && turning(measure.to, rig) !== measure.to,
+  )
+    ? [
+        "This tool has no wheels to turn about. Where the terminal asks for them, the card gives the middle of the work.",
+      ]
+    : [];
+  return [...cautions, ...rankCautions(scheme, rig, units)];
+}
+
+function rankCautions(scheme: Scheme, { values }: ResolvedRig, units: Units): string[] {
   const points = scheme.lines.flatMap(({ measure }) =>
     measure.kind === "between" ? [measure.from, measure.to] : [],
   );
