@@ -13,6 +13,7 @@ import type { Database } from "../data/handle.ts";
 import { listMachines } from "../data/machines.ts";
 import { findRig } from "../data/rigs.ts";
 import { report, yardOf } from "./measure.ts";
+import { benchProofs } from "./proofs.ts";
 import { benchWalkRound } from "./walk-round.ts";
 import { benchYardPage } from "./yard-page.ts";
 
@@ -39,6 +40,8 @@ benchWalkRound(small);
 
 const twelve = twelveOnSix();
 report("12 functions on 6 remotes through 8 phases, proved optimal", () => solve(twelve));
+
+benchProofs(small);
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
 const sheet = {

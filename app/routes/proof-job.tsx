@@ -1,6 +1,6 @@
 import { Link, redirect } from "react-router";
 import { Job } from "../stations/proof/Job.tsx";
-import { jobView } from "../stations/proof/proof-view.server.ts";
+import { jobDrawing, jobView } from "../stations/proof/proof-view.server.ts";
 import { testOr } from "../stations/proof/solved.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
@@ -14,12 +14,11 @@ function listOf(request: Request, rigId: string): string {
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
+  const solved = testOr(open, params.testId, () => redirect(listOf(request, params.rigId)));
   return {
     frame: frameOf(open, "proof", request),
-    job: jobView(
-      open,
-      testOr(open, params.testId, () => redirect(listOf(request, params.rigId))),
-    ),
+    drawing: jobDrawing(open, solved),
+    job: jobView(open, solved),
   };
 }
 
@@ -29,7 +28,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
   ];
 }
 
-export default function ProofJob({ loaderData: { frame, job } }: Route.ComponentProps) {
+export default function ProofJob({ loaderData: { frame, job, drawing } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
   const tool = frame.tools.find(({ now }) => now);
   const query = tool ? `?tool=${tool.id}` : "";
@@ -39,6 +38,7 @@ export default function ProofJob({ loaderData: { frame, job } }: Route.Component
       station="proof"
       hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
+      drawing={drawing}
       alone
       ways={{ next: null, below: null, above: null, close: `${rigPath}/proof${query}` }}
     >
@@ -58,7 +58,9 @@ export default function ProofJob({ loaderData: { frame, job } }: Route.Component
             )}
           </p>
           <h1>{job.title}</h1>
-          <p className="text-lead text-soft">{job.tells}</p>
+          <p className={`text-lead text-soft ${job.observations.length > 0 ? "max-sm:hidden" : ""}`}>
+            {job.tells}
+          </p>
         </div>
         <Job job={job} action={`${rigPath}/keep${query}`} person={frame.preferences.person} />
       </div>

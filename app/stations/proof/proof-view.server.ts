@@ -4,7 +4,10 @@ import { dimension } from "../../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../../core/dimension/change.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
 import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import { drawJob } from "../../../core/drawing/job.ts";
+import { drawPlan } from "../../../core/drawing/plan.ts";
 import { pointsOf } from "../../../core/drawing/rig-points.ts";
+import type { Plan } from "../../../core/drawing/sheet.ts";
 import { FIXES, SLOPES, SOILS } from "../../../core/proof/conditions.ts";
 import { explains, predictDistance } from "../../../core/proof/cross-tape.ts";
 import { type Field, type TestKey, testsOf } from "../../../core/proof/kinds.ts";
@@ -278,6 +281,37 @@ export function jobView(open: OpenRig, job: Solved): JobView {
       : null,
     note: test.note,
     practice: rig.tractor.practice,
+  };
+}
+
+/** The test as a sketch, or for a tape across the rig's own drawing with the tape in it. */
+export function jobDrawing(open: OpenRig, { test, kind, observations }: Solved) {
+  const { units } = open.preferences;
+  const title = `${kind.title}, a sketch of what was measured`;
+  const desk = drawJob(test.kind, observations, { width: 424, height: 736, units });
+  const phone = drawJob(test.kind, observations, { width: 390, height: 236, units });
+  if (desk && phone) return { desk, phone, title };
+  const last = observations.at(-1);
+  const across = (width: number, height: number): Plan => {
+    const plan = drawPlan(open.resolved, {
+      width,
+      height,
+      units,
+      region: "rig",
+      labels: "none",
+      station: null,
+      only: null,
+    });
+    const at = (key: string | undefined) => plan.points.find((point) => point.key === key);
+    const [from, to] = [at(last?.choices.from), at(last?.choices.to)];
+    const tape =
+      from && to ? [{ role: "virtual", assumed: false, points: `${from.x},${from.y} ${to.x},${to.y}` }] : [];
+    return { ...plan, strokes: [...plan.strokes, ...tape] };
+  };
+  return {
+    desk: across(424, 736),
+    phone: across(390, 236),
+    title: "The rig from above, to scale, with the tape across",
   };
 }
 

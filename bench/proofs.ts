@@ -1,0 +1,35 @@
+import { fitJoints, type Joint } from "../core/proof/joints.ts";
+import { alongTrack, crossTrack } from "../core/rig/budget.ts";
+import { dueOf } from "../core/rig/due.ts";
+import { resolveRig } from "../core/rig/resolve.ts";
+import { rigFacts } from "../data/facts.ts";
+import type { Database } from "../data/handle.ts";
+import { listEveryPart } from "../data/rigs.ts";
+import { chance } from "./field/random.ts";
+import { report } from "./measure.ts";
+
+/** A thousand joints, and what is reckoned of a rig each time its proof is opened. */
+export function benchProofs(db: Database): void {
+  const random = chance(11);
+  const joints = Array.from({ length: 1000 }, (_, at): Joint => {
+    const way = at % 2 === 0 ? 1 : -1;
+    return { left: way, right: -way as 1 | -1, gap: -2 * way * 0.05 + random.normal(0.02) };
+  });
+  const numbers = joints.map((_, at) => at);
+  const thousand = report("1000 joints fitted", () => fitJoints(joints, numbers, 0.014));
+  const hundred = report("100 joints fitted", () => fitJoints(joints.slice(0, 100), numbers, 0.014));
+  console.log(`  ratio 1000 / 100: ${(thousand / hundred).toFixed(1)}`);
+  const largest = listEveryPart(db)
+    .map((part) => rigFacts(db, part))
+    .reduce((most, each) =>
+      Object.keys(each.readings).length > Object.keys(most.readings).length ? each : most,
+    );
+  const clock = { today: "2026-11-25T08:00:00.000Z", hours: [] };
+  report("budget, staleness and what is due, largest rig", () => {
+    const rig = resolveRig(largest);
+    crossTrack(rig, { receiver: "rtk", slope: 0.07, speed: 2.5 }, 0.04);
+    alongTrack(rig, { receiver: "rtk", slope: 0.07, speed: 2.5 }, 0.15);
+    dueOf(rig, clock);
+  });
+  console.log();
+}

@@ -1,0 +1,71 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { TEST_KEYS } from "../proof/kinds.ts";
+import type { Observation } from "../proof/result.ts";
+import { PRESETS } from "../quantity/units.ts";
+import { drawJob } from "./job.ts";
+
+const sheet = { width: 424, height: 736, units: PRESETS.metric };
+const joints = (...gaps: number[]): Observation[] =>
+  gaps.map((joint, at) => ({ values: { joint }, choices: { pair: at % 2 === 0 ? "up-down" : "down-up" } }));
+
+const xs = (points: string) => points.split(" ").flatMap((pair) => Number(pair.split(",")[0]));
+const ys = (points: string) => points.split(" ").flatMap((pair) => Number(pair.split(",")[1]));
+
+describe("the sketch of a field test", () => {
+  it("of joints draws a gap where there is one and an overlap where passes lie over each other", () => {
+    const { blocks, notes } = drawJob("joints", joints(-0.06, 0.14), sheet)!;
+    const [first, second, third] = blocks;
+    expect(second!.x - (first!.x + first!.w)).toBeLessThan(0);
+    expect(third!.x - (second!.x + second!.w)).toBeGreaterThan(0);
+    expect(notes!.map(({ text }) => text.replace(/\u00a0/g, " "))).toEqual(
+      expect.arrayContaining(["−6.0 cm", "+14.0 cm"]),
+    );
+  });
+
+  it("keeps to its sheet, whatever was measured, on a desk and on a phone", () => {
+    const value = fc.double({ min: -3, max: 3, noNaN: true });
+    const observation = fc.record({
+      values: fc.record({
+        joint: value,
+        first: value,
+        second: value,
+        mark: value,
+        across: value,
+        speed: fc.double({ min: 0.5, max: 6, noNaN: true }),
+      }),
+      choices: fc.record({
+        pair: fc.constantFrom("up-down", "down-up", "up-up", "down-down"),
+        edge: fc.constantFrom("on", "off"),
+        way: fc.constantFrom("there", "back"),
+      }),
+    });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...TEST_KEYS),
+        fc.array(observation, { maxLength: 14 }),
+        fc.boolean(),
+        (kind, observations, phone) => {
+          const own = phone ? { ...sheet, width: 390, height: 236 } : sheet;
+          const plan = drawJob(kind, observations, own);
+          if (!plan) return;
+          for (const { points } of plan.strokes) {
+            expect(Math.min(...xs(points))).toBeGreaterThanOrEqual(0);
+            expect(Math.max(...xs(points))).toBeLessThanOrEqual(own.width);
+            expect(Math.min(...ys(points))).toBeGreaterThanOrEqual(0);
+            expect(Math.max(...ys(points))).toBeLessThanOrEqual(own.height);
+          }
+          for (const { x, y } of plan.notes!) {
+            expect(x).toBeGreaterThanOrEqual(0);
+            expect(x).toBeLessThanOrEqual(own.width);
+            expect(y).toBeLessThanOrEqual(own.height);
+          }
+        },
+      ),
+    );
+  });
+
+  it("leaves a tape across to the rig's own drawing", () => {
+    expect(drawJob("cross-tape", [], sheet)).toBeNull();
+  });
+});
