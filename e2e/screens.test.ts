@@ -39,6 +39,7 @@ const SCREENS = [
   "/rigs/3/cards/1/print",
   "/rigs/3/cards/1/read-back",
   "/rigs/3/tool?view=side",
+  "/rigs/3/tool?view=rear",
   "/rigs/new",
   "/machines",
   "/machines/1",
@@ -300,8 +301,11 @@ describe("the keyboard", () => {
     await page.keyboard.press("u");
     await seen(page, "2.880 m");
     await page.keyboard.press("v");
-    await seen(page, "Plan view");
+    await seen(page, "Rear view");
     expect(page.url()).toContain("view=side");
+    await page.keyboard.press("v");
+    await seen(page, "Plan view");
+    expect(page.url()).toContain("view=rear");
     await page.keyboard.press("v");
     await seen(page, "Side view");
     await page.keyboard.press("?");

@@ -181,7 +181,7 @@ function Mark({ mark, href, lit }: { mark: DimensionMark; href: string | null; l
 function Legend({ plan: { scaleBar, width, height, travel } }: { plan: Plan }) {
   const { x, y, length, label } = scaleBar;
   const [arrow, word] =
-    travel === "up"
+    travel !== "right"
       ? [`M${width / 2} 28V9m-5 6l5-7 5 7`, width / 2 + 12]
       : [`M${width / 2 + 2} 18h30m-7-5l7 5-7 5`, width / 2 - 50];
   return (
@@ -193,9 +193,13 @@ function Legend({ plan: { scaleBar, width, height, travel } }: { plan: Plan }) {
       <text className="quiet-text" x={x + length} y={y + 20} textAnchor="end">
         {label}
       </text>
-      <path className="quiet" d={arrow} />
-      <text className="quiet-text" x={word} y={travel === "up" ? 24 : 23}>
-        travel
+      {travel !== "away" && <path className="quiet" d={arrow} />}
+      <text
+        className="quiet-text"
+        x={travel === "away" ? width / 2 - 62 : word}
+        y={travel === "right" ? 23 : 24}
+      >
+        {travel === "away" ? "seen from behind" : "travel"}
       </text>
       <text className="quiet-text" x={12} y={height - 8}>
         Dashed: shape assumed

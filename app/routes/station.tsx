@@ -39,7 +39,7 @@ export default function Station({ loaderData: { frame, view, history } }: Route.
   const targets = view.readings.map(({ target }) => target);
   const here = targets.indexOf(open as (typeof targets)[number]);
   const rigPath = `/rigs/${frame.rig.id}`;
-  const turned = frame.view === "side" ? "view=side" : "";
+  const turned = frame.view === "plan" ? "" : `view=${frame.view}`;
   const tool = frame.tools.find(({ now }) => now);
   const inView = tool ? `tool=${tool.id}` : "";
   const at = (target: string, station: string = view.station) => {

@@ -96,11 +96,13 @@ export function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: str
 }
 
 /** Missing is never 0: what is reckoned with instead is said, and that nobody read it. */
-function NotRead({ row: { otherwise } }: { row: ReadingRow }) {
+function NotRead({ row: { otherwise, quiet } }: { row: ReadingRow }) {
   return otherwise ? (
     <span className="text-small font-normal text-soft">reckoned: {otherwise}</span>
   ) : (
-    <span className="text-body text-stop">missing</span>
+    <span className={`text-body ${quiet ? "text-soft" : "text-stop"}`}>
+      {quiet ? "not read" : "missing"}
+    </span>
   );
 }
 

@@ -21,6 +21,13 @@ type Props = {
   children: React.ReactNode;
 };
 
+const SEEN_FROM = { plan: "above", side: "the right", rear: "behind" } as const;
+const TURNED = {
+  plan: { to: "side", label: "Side view" },
+  side: { to: "rear", label: "Rear view" },
+  rear: { to: "plan", label: "Plan view" },
+} as const;
+
 /** What stands round every station: the rig's name, the walk-round, the drawing. */
 export function RigFrame({
   view,
@@ -36,12 +43,12 @@ export function RigFrame({
   const { rig, preferences, pegs } = view;
   const { desk, phone } = drawing ?? view;
   const here = pegs.findIndex(({ key }) => key === station);
-  const side = view.view === "side";
-  const title = drawing?.title ?? `${rig.name}, seen from ${side ? "the right" : "above"}, to scale`;
+  const title = drawing?.title ?? `${rig.name}, seen from ${SEEN_FROM[view.view]}, to scale`;
+  const next = TURNED[view.view];
   const [search] = useSearchParams();
   const turned = new URLSearchParams(search);
-  if (side) turned.delete("view");
-  else turned.set("view", "side");
+  if (next.to === "plan") turned.delete("view");
+  else turned.set("view", next.to);
   const turn = `?${turned}`;
   return (
     <div className="lg:grid lg:h-screen lg:grid-rows-[auto_1fr]">
@@ -86,7 +93,7 @@ export function RigFrame({
               replace
               className="absolute top-2 left-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
             >
-              {side ? "Plan view" : "Side view"}
+              {next.label}
             </Link>
           )}
         </div>

@@ -41,6 +41,8 @@ export type ReadingRow = {
   /** the current sitting, when there is more than one reading in it */
   repeats: { id: string; text: string }[];
   spread: string | null;
+  /** a rig may do without it, until something asks for it */
+  quiet: boolean;
   /** the field test that proves it by itself */
   proof: string | null;
   /** what is reckoned with while nobody read it, with its source; null where there is no such thing */
@@ -106,6 +108,7 @@ function readingRow(
           ? fine(spread, units)
           : printEntry({ ...entry, sides: null }, spread, units),
     proof: proof && `${proof.how} ${proof.result} ${proof.person}, ${day(proof.at)}`,
+    quiet: entry.whenMissing === "quiet",
     otherwise: entry.otherwise && `${otherwiseText(entry, units)}, ${entry.otherwise.source}`,
     ...fieldOf(entry, units),
     alters: entry.alters && value !== null ? { kind: entry.alters, stales: others(entry, stales) } : null,
@@ -196,6 +199,7 @@ function sectionsRow({ sections, sectionsStale }: ResolvedRig, units: Units): Re
     faces: null,
     conditions: [],
     kind: "sections",
+    quiet: false,
     otherwise: null,
     choices: [],
     ways: waysOf({ kind: "length", family: null }),

@@ -2,6 +2,7 @@ import { redirect } from "react-router";
 import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import { type DimensionKey, isDimensionKey, type StationKey } from "../../core/dimension/catalogue.ts";
 import { drawPlan } from "../../core/drawing/plan.ts";
+import { drawRear } from "../../core/drawing/rear.ts";
 import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import type { Finding } from "../../core/finding/finding.ts";
@@ -41,12 +42,17 @@ export type RigHead = {
 /** One tool of a rig, to choose it by. */
 export type ToolChoice = { id: number; label: string; how: string; now: boolean; href: string };
 
+/** From where the rig is seen. */
+export type RigDrawing = "plan" | "side" | "rear";
+
+const DRAWN_BY = { plan: drawPlan, side: drawSide, rear: drawRear };
+
 export type RigFrameView = {
   rig: RigHead;
   preferences: Preferences;
   pegs: Peg[];
   stops: number;
-  view: "plan" | "side";
+  view: RigDrawing;
   /** the coupling in view */
   coupling: number;
   /** the tools to choose from where there are several; empty for one */
@@ -168,10 +174,11 @@ export function frameOf(open: OpenRig, station: WalkKey, request: Request): RigF
   const facts = ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;
   const climbed = standing(rungsOf(whole, judged, facts));
   const search = new URL(request.url).searchParams;
-  const view = search.get("view") === "side" ? "side" : "plan";
+  const asked = search.get("view");
+  const view: RigDrawing = asked === "side" || asked === "rear" ? asked : "plan";
   const at = search.get("at");
   const lit = at === "sections" || isDimensionKey(at) ? at : null;
-  const draw = view === "side" ? drawSide : drawPlan;
+  const draw = DRAWN_BY[view];
   const drawn: StationKey | null = station === "antenna" || station === "tool" ? station : null;
   const others = whole.parts.filter((_, at) => at !== index).map((part) => part.rig);
   const common = { station: drawn, units, only: null, others } satisfies Partial<Sheet>;

@@ -5,6 +5,7 @@ import { between } from "../rig/chain.ts";
 import { SAMPLE_LENGTHS, sampleRig } from "../rig/sample.ts";
 import { overlapArea } from "./geometry.ts";
 import { drawPlan } from "./plan.ts";
+import { drawRear } from "./rear.ts";
 import type { Plan, Sheet } from "./sheet.ts";
 import { drawSide } from "./side.ts";
 import { drawThumbnail } from "./thumbnail.ts";
@@ -177,6 +178,56 @@ describe("labels", () => {
         },
       ),
       { numRuns: 100 },
+    );
+  });
+});
+
+describe("the rear view", () => {
+  const PHONE: Sheet = { ...DESK, width: 390, height: 236, labels: "letters" };
+
+  it("is to scale up and across, its left on the left", () => {
+    const rig = sampleRig({ "receiver.lateral": -0.3 });
+    const plan = drawRear(rig, DESK);
+    const [axle, receiver] = [point(plan, "axle"), point(plan, "receiver")];
+    expect(axle.y - receiver.y).toBeCloseTo(SAMPLE_LENGTHS["receiver.height"] * plan.scale, 6);
+    expect(receiver.x - axle.x).toBeCloseTo(-0.3 * plan.scale, 6);
+    expect(point(plan, "rightEdge").x - point(plan, "leftEdge").x).toBeCloseTo(4.5 * plan.scale, 6);
+  });
+
+  it("shows what lies to the side and what stands above the ground, and nothing along the line", () => {
+    const letters = (sheet: Sheet) =>
+      drawRear(sampleRig(), sheet)
+        .marks.map(({ letter }) => letter)
+        .sort();
+    expect(letters(TRACTOR)).toEqual(["B", "C"]);
+    expect(letters(DESK)).toEqual(["H", "J", "K", "L", "M", "N", "R"]);
+  });
+
+  it("sets no two labels on each other, and keeps to the sheet, whatever is measured", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -1.2, max: 1.2, noNaN: true }),
+        fc.double({ min: 1.2, max: 5, noNaN: true }),
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        fc.double({ min: 1, max: 30, noNaN: true }),
+        fc.constantFrom(DESK, TRACTOR, PHONE),
+        (lateral, height, tool, width, sheet) => {
+          const rig = sampleRig({
+            "receiver.lateral": lateral,
+            "receiver.height": height,
+            "tool.lateral": tool,
+            "tool.width": width,
+          });
+          const plan = drawRear(rig, sheet);
+          if (plan.marks.every(({ clear }) => clear)) expect(collisions(plan)).toEqual([]);
+          for (const { x, y } of plan.points) {
+            expect(x).toBeGreaterThanOrEqual(0);
+            expect(x).toBeLessThanOrEqual(plan.width);
+            expect(y).toBeGreaterThanOrEqual(0);
+            expect(y).toBeLessThanOrEqual(plan.height);
+          }
+        },
+      ),
     );
   });
 });

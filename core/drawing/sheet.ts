@@ -56,7 +56,7 @@ export type Plan = {
   marks: DimensionMark[];
   scaleBar: { x: number; y: number; length: number; label: string };
   /** where travel points on the sheet */
-  travel: "up" | "right";
+  travel: "up" | "right" | "away";
   /** pins and balls of a linkage */
   spots?: { x: number; y: number; kind: "pin" | "virtual" }[];
   /** words on the sheet that are no dimension */
