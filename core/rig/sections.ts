@@ -8,6 +8,8 @@ export type Section = {
   width: number;
   /** lateral position of its middle in the machine frame, metres, right positive */
   centre: number;
+  /** metres ahead of the middle of the work, − behind */
+  ahead: number;
 };
 
 export function sectionSum(widths: readonly number[]): number {
@@ -22,7 +24,7 @@ export function placeSections({ values, sections }: ResolvedRig): Section[] {
   return sections.widths.map((width, index) => {
     const centre = edge + width / 2;
     edge += width;
-    return { number: index + 1, width, centre };
+    return { number: index + 1, width, centre, ahead: sections.parts[index]?.ahead ?? 0 };
   });
 }
 

@@ -178,6 +178,7 @@ function drillElements(rig: ResolvedRig): Element[] {
         parent: 2,
         properties: lengths({
           ...middle,
+          offsetX: middle.offsetX === null ? null : middle.offsetX + section.ahead,
           offsetY: section.centre,
           actualWidth: section.width,
         }),

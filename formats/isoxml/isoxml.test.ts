@@ -138,6 +138,27 @@ describe("the exported file", () => {
   });
 });
 
+describe("sections of their own", () => {
+  it("lie ahead or behind by their own offset, on top of the work's", () => {
+    const rig = sampleRig();
+    const swept = {
+      ...rig,
+      sections: {
+        ...rig.sections!,
+        parts: [
+          { ahead: -0.4, product: "" },
+          { ahead: 0, product: "" },
+          { ahead: -0.4, product: "" },
+        ],
+      },
+    };
+    const drill = (of: typeof rig) => values(all(tree(bytes(of)), "DVC")[1]!);
+    const straight = drill(rig)["Section 1"]![DDI.offsetX]!;
+    expect(drill(swept)["Section 1"]![DDI.offsetX]).toBe(straight - 400);
+    expect(drill(swept)["Section 2"]![DDI.offsetX]).toBe(straight);
+  });
+});
+
 describe("identifiers", () => {
   const entities = ((dictionary as { default?: unknown }).default ?? dictionary) as Record<
     string,
