@@ -222,7 +222,7 @@ export function findPhoto(db: Database, id: string): { type: string; bytes: Buff
 
 export type ListedReading = Reading & { machine: string; point: string; takenBack: boolean };
 
-/** Every reading in the yard, or of one rig's machines, oldest first, those taken back as well. */
+/** Every reading in the yard, not of practice rigs, or of one rig's machines, oldest first, those taken back as well. */
 export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
   const implement = alias(machine, "implement");
   const holder = alias(machine, "holder");
@@ -232,7 +232,7 @@ export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
         inArray(reading.pointId, pointIdsOf(rig)),
         eq(reading.couplingId, rig.couplingId),
       )
-    : undefined;
+    : sql`coalesce(${machine.practice}, ${holder.practice}, ${implement.practice}) = 0`;
   const rows = db
     .select({ row: reading, machine, point, holder, implement, taken: retraction.id })
     .from(reading)

@@ -1,7 +1,7 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
-import { openBrowser, openPage } from "./browser.ts";
+import { openBrowser, openPage, PHONE } from "./browser.ts";
 import { type CardEntry, cardOf, drive, feed, feedDelays, practise, retype } from "./field-acts.ts";
 import { openYard, type Yard } from "./server.ts";
 
@@ -102,6 +102,41 @@ describe("from tape to proven figures", () => {
     await drive(page, "headland");
     await seen(page, "Without a fixed solution nothing is proven");
     expect(await page.$("button ::-p-text(Accept as proven)")).toBeNull();
+  });
+});
+
+describe("a field test on the phone", () => {
+  it("is begun, told its fix, measured joint by joint with the keypad, also without a connection", async () => {
+    const { page: phone } = await openPage(browser, PHONE);
+    await visit(phone, `${yard.address}/rigs/11/proof`);
+    await pressOn(phone, '[data-job="joints"] button');
+    await seen(phone, "How to drive and measure");
+    await seen(phone, "Tractor stopped, brake on");
+    await phone.select('select[name="fix"]', "fixed");
+    await press(phone, "Keep the conditions");
+    await seen(phone, "Fixed (RTK or base station)");
+
+    const typeJoint = async (figure: string, word: string) => {
+      const field = await phone.waitForSelector('input[name="f-joint"]');
+      await field!.evaluate((input) => (input as HTMLInputElement).focus());
+      for (const key of figure) await pressOn(phone, `[aria-label="Keypad"] ::-p-text(${key})`);
+      await pressOn(phone, `form button[aria-pressed] ::-p-text(${word})`);
+      await pressOn(phone, '[aria-label="Keypad"] button[type="submit"]');
+    };
+    await typeJoint("4", "gap");
+    await phone.waitForSelector('[data-observation="1"]');
+    expect(await textOf(phone, '[data-observation="1"]')).toContain("left up, right down, 40 mm gap");
+    await phone.setOfflineMode(true);
+    await typeJoint("6", "overlap");
+    await seen(phone, "1 entry waits on this device");
+    await phone.setOfflineMode(false);
+    await phone.evaluate(() => window.dispatchEvent(new Event("online")));
+    await phone.waitForSelector('[data-observation="2"]');
+    expect(await textOf(phone, '[data-observation="2"]')).toContain("left down, right up, 60 mm overlap");
+    await seen(phone, "a third gives standard errors");
+    await pressOn(phone, '[aria-label="Leave out joint 1"]');
+    await seen(phone, "not separable");
+    await phone.close();
   });
 });
 

@@ -15,7 +15,9 @@ import type { Route } from "./+types/tape-list";
 export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
   const db = database();
-  const parts = byRig(listEveryPart(db).filter(({ archivedAt }) => archivedAt === null));
+  const parts = byRig(
+    listEveryPart(db).filter(({ archivedAt, tractor }) => archivedAt === null && !tractor.practice),
+  );
   const wholes = wholesOf(db, [...parts.values()].flat());
   const lists = [...parts]
     .map(([id, own]) => ({

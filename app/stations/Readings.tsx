@@ -100,9 +100,7 @@ function NotRead({ row: { otherwise, quiet } }: { row: ReadingRow }) {
   return otherwise ? (
     <span className="text-small font-normal text-soft">reckoned: {otherwise}</span>
   ) : (
-    <span className={`text-body ${quiet ? "text-soft" : "text-stop"}`}>
-      {quiet ? "not read" : "missing"}
-    </span>
+    <span className={`text-body ${quiet ? "text-soft" : "text-stop"}`}>{quiet ? "not read" : "missing"}</span>
   );
 }
 

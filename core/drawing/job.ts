@@ -2,6 +2,7 @@
 
 import type { TestKey } from "../proof/kinds.ts";
 import type { Observation } from "../proof/result.ts";
+import { apart } from "../proof/wheel-marks.ts";
 import { printLength } from "../quantity/length.ts";
 import { inInches, type Units } from "../quantity/units.ts";
 import type { Note, Plan, PlanBlock, PlanStroke } from "./sheet.ts";
@@ -37,7 +38,15 @@ function sketchOf(kind: TestKey, observations: readonly Observation[], sheet: Jo
     case "joints":
       return jointsSketch(observations, sheet);
     case "wheel-marks":
-      return wheelSketch(observations, sheet);
+      return wheelSketch(
+        observations.map(({ values }) => ((values.first ?? 0) - (values.second ?? 0)) / 2),
+        sheet,
+      );
+    case "wheel-coordinates":
+      return wheelSketch(
+        observations.map(({ values }) => apart(values).right / 2),
+        sheet,
+      );
     case "headland":
       return headlandSketch(observations, sheet);
     case "circle":
@@ -128,8 +137,7 @@ function waysOf(observations: readonly Observation[]): (1 | -1)[] {
 }
 
 /** The same wheel marks, the receiver reported once on either side of the middle. */
-function wheelSketch(observations: readonly Observation[], { width, height, units }: JobSheet): Sketch {
-  const halves = observations.map(({ values }) => ((values.first ?? 0) - (values.second ?? 0)) / 2);
+function wheelSketch(halves: readonly number[], { width, height, units }: JobSheet): Sketch {
   const half = halves.length === 0 ? null : halves.reduce((sum, each) => sum + each, 0) / halves.length;
   const [middle, y] = [width / 2, height * 0.46];
   const [track, tyre] = [width * 0.29, { w: 34, h: 104 }];

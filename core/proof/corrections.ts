@@ -51,6 +51,9 @@ export function verdictsOf(
       corrections: each.terms.flatMap((term) => correctionOf(term, each, rig)).sort(likeliest(rig)),
       unproven: [
         ...receiverDoubts(kind, conditions),
+        ...(kind.key === "cross-tape" && each.terms.length < 2
+          ? ["A tape along one reading is a repeat of it, no proof: read it again at its station."]
+          : []),
         ...(observations < kind.enough.count
           ? [`${observations} of ${kind.enough.count} observations: ${kind.enough.why}.`]
           : []),

@@ -3,7 +3,7 @@
 import { type Attachment, isTrain } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
 
-/** One thing to enter for an observation. Lengths in metres, speeds in m/s. */
+/** One thing to enter for an observation. Lengths in metres, speeds in m/s, coordinates and headings in radians. */
 export type Field = {
   key: string;
   label: string;
@@ -11,7 +11,8 @@ export type Field = {
   /** it may be left empty */
   optional?: boolean;
 } & (
-  | { kind: "length" | "speed" }
+  | { kind: "length" | "speed" | "heading" }
+  | { kind: "coordinate"; most: number }
   | { kind: "sided"; plus: string; minus: string }
   | { kind: "choice"; choices: readonly { key: string; label: string }[] }
   | { kind: "point" }
@@ -42,7 +43,14 @@ const anywhere = () => true;
 const ON_FOOT = "Tractor stopped, brake on, tool lowered, key out before anybody walks to the work.";
 const NEAR = "Nobody between tractor and tool, and nobody beside a tool that moves.";
 
-export type TestKey = "joints" | "wheel-marks" | "headland" | "circle" | "cross-tape" | "run-log";
+export type TestKey =
+  | "joints"
+  | "wheel-marks"
+  | "wheel-coordinates"
+  | "headland"
+  | "circle"
+  | "cross-tape"
+  | "run-log";
 
 const KINDS: Record<TestKey, Omit<TestKind, "key">> = {
   joints: {
@@ -136,6 +144,45 @@ const KINDS: Record<TestKey, Omit<TestKind, "key">> = {
         minus: "behind",
         optional: true,
       },
+    ],
+  },
+  "wheel-coordinates": {
+    title: "Same wheel marks, by coordinates",
+    tells: "Where the receiver really is, off the coordinates the terminal shows.",
+    drive: [
+      "Park on firm ground. Mark on the ground where both rear wheels stand.",
+      "Write down latitude and longitude. Turn round, come back the other way onto the same marks, and write them down again.",
+      "Three times round tells how well it repeats.",
+    ],
+    measure: [
+      "Read decimal degrees with seven decimals or more: the seventh is a centimetre.",
+      "The heading is that of the first parking, off the terminal or a compass: a few degrees do not matter for the side.",
+    ],
+    enough: { count: 3, why: "three rounds give a spread to judge the mean by" },
+    blind: [
+      "Some terminals show the antenna's place, some the machine's. Say which: of the antenna half the difference is its whole offset.",
+      "A side slope cancels; a wrongly levelled roll sensor does not.",
+    ],
+    cautions: [NEAR],
+    one: "round",
+    receiver: true,
+    on: anywhere,
+    fields: [
+      {
+        key: "shown",
+        label: "The coordinates shown are",
+        hint: "",
+        kind: "choice",
+        choices: [
+          { key: "antenna", label: "the antenna's" },
+          { key: "machine", label: "the machine's" },
+        ],
+      },
+      { key: "heading", label: "First heading", hint: "degrees from north, clockwise", kind: "heading" },
+      { key: "latitude1", label: "First latitude", hint: "like 55.1234567", kind: "coordinate", most: 90 },
+      { key: "longitude1", label: "First longitude", hint: "west is −", kind: "coordinate", most: 180 },
+      { key: "latitude2", label: "Second latitude", hint: "", kind: "coordinate", most: 90 },
+      { key: "longitude2", label: "Second longitude", hint: "", kind: "coordinate", most: 180 },
     ],
   },
   headland: {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { fromPlane } from "../geodesy/plane.ts";
 import { sampleRig } from "../rig/sample.ts";
 import { middleRadius, pivotOf, radiusNeeded, towedRadius } from "./circle.ts";
 import { UNKNOWN_CONDITIONS } from "./conditions.ts";
@@ -189,6 +190,12 @@ describe("tape against drawing", () => {
     const { measured, residuals } = solveTest("cross-tape", [taped], none, setup, guessed);
     expect(measured[0]!.off.value).toBeCloseTo(0.05, 9);
     expect(residuals[0]!.outlier).toBe(false);
+    const told = { tolerance: 0.15, observations: 1 };
+    const kind = testKind("cross-tape");
+    expect(verdictsOf(kind, measured, guessed, UNKNOWN_CONDITIONS, told)[0]).toMatchObject({ unproven: [] });
+    const along: Observation = { values: { distance: 5.27 }, choices: { from: "pin", to: "pivot" } };
+    const repeat = solveTest("cross-tape", [along], none, setup, guessed).measured;
+    expect(verdictsOf(kind, repeat, guessed, UNKNOWN_CONDITIONS, told)[0]!.unproven[0]).toContain("no proof");
   });
 });
 
@@ -290,5 +297,42 @@ describe("the tests a tool has", () => {
   it("no circle for what has no wheels of its own", () => {
     expect(testsOf("mounted").map(({ key }) => key)).not.toContain("circle");
     expect(testsOf("drawn").map(({ key }) => key)).toEqual(TEST_KEYS);
+  });
+});
+
+describe("same wheel marks by coordinates", () => {
+  const origin = { latitude: 0.96, longitude: 0.05 };
+  /** Parked facing a heading with the antenna 15 cm right and 1.8 m ahead of the axle, then facing back. */
+  const round = (heading: number): Observation => {
+    const at = (way: number) =>
+      fromPlane(origin, {
+        east: way * (1.8 * Math.sin(heading) + 0.15 * Math.cos(heading)),
+        north: way * (1.8 * Math.cos(heading) - 0.15 * Math.sin(heading)),
+      });
+    const [first, second] = [at(1), at(-1)];
+    return {
+      values: {
+        heading,
+        latitude1: first.latitude,
+        longitude1: first.longitude,
+        latitude2: second.latitude,
+        longitude2: second.longitude,
+      },
+      choices: { shown: "antenna" },
+    };
+  };
+
+  it("tells the antenna's whole offset, whichever way it was parked first", () => {
+    const { measured } = solveTest("wheel-coordinates", [0.3, 2.1, 4.4].map(round), none, setup, rig);
+    const { off, entered } = by(measured, "lateral");
+    expect(entered! + off.value).toBeCloseTo(0.15, 6);
+    expect(measured).toHaveLength(1);
+  });
+
+  it("of the machine's own place tells how far the entered offset is off", () => {
+    const rounds = [0.3, 2.1].map(round).map((each) => ({ ...each, choices: { shown: "machine" } }));
+    const { measured } = solveTest("wheel-coordinates", rounds, none, setup, rig);
+    expect(by(measured, "lateral").off.value).toBeCloseTo(0.15, 6);
+    expect(by(measured, "foreAft").off.value).toBeCloseTo(1.8, 6);
   });
 });

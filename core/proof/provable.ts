@@ -25,7 +25,7 @@ export function provables(attachment: Attachment): Provable[] {
       label: "Receiver beside the middle",
       unit: "length",
       terms: [{ key: "receiver.lateral", coefficient: 1 }],
-      tests: ["wheel-marks", "run-log"],
+      tests: ["wheel-marks", "wheel-coordinates", "run-log"],
       sideways: true,
       wanted: false,
     },

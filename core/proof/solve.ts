@@ -13,7 +13,7 @@ import { solveJoints } from "./joints.ts";
 import type { TestKey } from "./kinds.ts";
 import { type Entered, type Measured, NOTHING_YET, type Observation, type TestResult } from "./result.ts";
 import { solveRunLog } from "./run-log.ts";
-import { solveWheelMarks } from "./wheel-marks.ts";
+import { solveCoordinates, solveWheelMarks } from "./wheel-marks.ts";
 
 /** What a test is set up with, besides its observations. */
 export type TestSetup = {
@@ -56,6 +56,8 @@ export function solveTest(
       );
     case "wheel-marks":
       return solveWheelMarks(observations, left, entered);
+    case "wheel-coordinates":
+      return solveCoordinates(observations, left, entered);
     case "headland":
       return solveHeadland(
         observations,

@@ -1,7 +1,45 @@
+import { toPlane } from "../geodesy/plane.ts";
 import { estimateOf } from "./estimate.ts";
 import { leastSquares } from "./least-squares.ts";
 import { fitWithout, outliers } from "./outliers.ts";
 import type { Entered, Measured, Observation, TestResult } from "./result.ts";
+
+/** Two parkings by their coordinates, as seen by the first heading: first − second to the right, and ahead. Radians, metres. */
+export function apart({ heading = 0, ...at }: Observation["values"]): { right: number; ahead: number } {
+  const second = { latitude: at.latitude2 ?? 0, longitude: at.longitude2 ?? 0 };
+  const first = { latitude: at.latitude1 ?? 0, longitude: at.longitude1 ?? 0 };
+  const { east, north } = toPlane(second, first);
+  return {
+    right: east * Math.cos(heading) - north * Math.sin(heading),
+    ahead: east * Math.sin(heading) + north * Math.cos(heading),
+  };
+}
+
+/** The same test where coordinates were written down: of the antenna's place half the difference is its whole offset. */
+export function solveCoordinates(
+  observations: readonly Observation[],
+  left: ReadonlySet<number>,
+  entered: Entered,
+): TestResult {
+  const rounds = observations.map(({ values, choices }): Observation => {
+    const { right, ahead } = apart(values);
+    return { values: { first: right, second: 0, along: -ahead }, choices };
+  });
+  const { measured, ...rest } = solveWheelMarks(rounds, left, entered);
+  const whole = observations.at(-1)?.choices.shown === "antenna";
+  if (!whole) return { measured, ...rest };
+  return {
+    ...rest,
+    // Along the line the antenna's place says where the axle is only to those who know the marks: left out.
+    measured: measured
+      .filter(({ key }) => key === "lateral")
+      .map((each) => ({
+        ...each,
+        off: { ...each.off, value: each.off.value - (each.entered ?? 0) },
+        absolute: true,
+      })),
+  };
+}
 
 /**
  * Parked twice in the same wheel marks, facing either way: the reported positions lie J apart, first − second. Half of

@@ -103,6 +103,7 @@ export function ObservationForm({ job, action, person }: Props) {
 }
 
 function unitOf(kind: Asked["kind"], { styles }: JobView): string {
+  if (kind === "coordinate" || kind === "heading") return "°";
   return kind === "speed" ? styles.speed : kind === "length" ? styles.tape : styles.small;
 }
 
@@ -122,7 +123,7 @@ function firstOf({ fields, next, points }: JobView): Record<string, string> {
 function emptied({ fields }: JobView, typed: Record<string, string>): Record<string, string> {
   const emptied = { ...typed };
   for (const { key, kind } of fields)
-    if (kind === "sided" || kind === "length") {
+    if (kind === "sided" || kind === "length" || kind === "coordinate") {
       delete emptied[textName(key)];
       delete emptied[wordName(key)];
     }

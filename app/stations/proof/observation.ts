@@ -74,9 +74,29 @@ function readField(field: Field, text: string, word: string, styles: Styles): Re
         ? { value: read.value.metres }
         : { problem: "It is a distance, more than nothing." };
     }
+    case "heading":
+    case "coordinate":
+      return readAngle(text, field.kind === "coordinate" ? field.most : 360, field.kind === "coordinate");
     case "sided":
       return readSided(field, text, word, styles);
   }
+}
+
+/** Seven decimals of a degree are a centimetre. */
+const DECIMALS = 7;
+
+/** Decimal degrees to radians. */
+function readAngle(text: string, most: number, fine: boolean): ReadField {
+  const found = /^[-−–]?\d{1,3}(?:[.,](\d+))?\s*°?$/.exec(text);
+  if (!found) return { problem: "Decimal degrees, like 55.1234567." };
+  if (fine && (found[1]?.length ?? 0) < DECIMALS)
+    return {
+      problem: `Seven decimals or more: ${found[1]?.length ?? 0} resolve no more than a metre or so.`,
+    };
+  const degrees = Number(text.replace(/[−–]/, "-").replace(",", ".").replace(/\s*°$/, ""));
+  return Math.abs(degrees) <= most
+    ? { value: (degrees * Math.PI) / 180 }
+    : { problem: `No more than ${most}°.` };
 }
 
 function readSided(
