@@ -108,8 +108,7 @@ describe("the hook-up list on the phone", () => {
     await press(page, "It is coupled");
     await seen(page, "Uncoupled again");
     await press(page, "Uncoupled again");
-    await seen(page, "0 of");
-    expect(await page.$$('[data-done="true"]')).toHaveLength(0);
+    await page.waitForFunction(() => document.querySelectorAll('[data-done="true"]').length === 0);
     await yard.restart();
     await visit(page, `${yard.address}/rigs/1/hook-up`);
     await seen(page, "Uncoupled");

@@ -124,6 +124,9 @@ describe("a field test on the phone", () => {
       await pressOn(phone, '[aria-label="Keypad"] button[type="submit"]');
     };
     await typeJoint("4", "gap");
+    await seen(phone, "Say who measured.");
+    await fill(phone, "person", "Mira Tolland");
+    await typeJoint("", "gap");
     await phone.waitForSelector('[data-observation="1"]');
     expect(await textOf(phone, '[data-observation="1"]')).toContain("left up, right down, 40 mm gap");
     await phone.setOfflineMode(true);
@@ -158,15 +161,14 @@ describe("a slip is found by name", () => {
     look: () => Promise<void>,
   ) => {
     await retype(page, field, name, slip);
-    await drive(page, job);
-    await look();
-    await takeTestBack();
-    await retype(
-      page,
-      field,
-      name,
-      Object.fromEntries(Object.keys(slip).map((label) => [label, card[label]!])),
-    );
+    try {
+      await drive(page, job);
+      await look();
+    } finally {
+      await takeTestBack();
+      const right = Object.keys(slip).map((label) => [label, card[label]!] as const);
+      await retype(page, field, name, Object.fromEntries(right));
+    }
   };
 
   beforeAll(async () => {

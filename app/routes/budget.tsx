@@ -2,7 +2,7 @@ import { lazy } from "react";
 import { Form, Link } from "react-router";
 import { RECEIVERS } from "../../core/rig/budget.ts";
 import { type BudgetView, budgetsView } from "../stations/budget/budget-view.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
+import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { Later } from "../ui/Later.tsx";
@@ -36,8 +36,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export default function BudgetPage({ loaderData: { frame, view } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
-  const tool = frame.tools.find(({ now }) => now);
-  const query = tool ? `?tool=${tool.id}` : "";
+  const { tool, query } = toolInView(frame);
   return (
     <RigFrame
       view={frame}

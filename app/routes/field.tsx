@@ -4,7 +4,7 @@ import { endPractice } from "../../data/practice.ts";
 import { Drives, SimulatedTape, SimulatedTerminal } from "../stations/field/FieldPanel.tsx";
 import { fieldView } from "../stations/field/field-view.server.ts";
 import { beginPractice } from "../stations/field/keep-field.server.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
+import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, type OpenRig, openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/field";
 
@@ -36,8 +36,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export default function FieldPage({ loaderData: { frame, view }, actionData }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
-  const tool = frame.tools.find(({ now }) => now);
-  const query = tool ? `?tool=${tool.id}` : "";
+  const { tool, query } = toolInView(frame);
   const { practice } = view;
   const problem = actionData && !actionData.ok ? Object.values(actionData.errors)[0] : null;
   return (

@@ -8,7 +8,6 @@ import { carryOut, type Outcome } from "../stations/keep.server.ts";
 import { keepRung } from "../stations/ladder.server.ts";
 import {
   keepAccepted,
-  keepBegun,
   keepConditions,
   keepLeftOut,
   keepLog,
@@ -32,7 +31,6 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome | Promise<
   "pin-hose": keepPin,
   "unpin-hoses": keepUnpinned,
   "keep-plan": keepPlugged,
-  "begin-test": keepBegun,
   "set-test": keepConditions,
   observe: keepObserved,
   "observe-log": keepLog,

@@ -2,7 +2,7 @@ import { Link, redirect } from "react-router";
 import { Job } from "../stations/proof/Job.tsx";
 import { jobDrawing, jobView } from "../stations/proof/proof-view.server.ts";
 import { testOr } from "../stations/proof/solved.server.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
+import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/proof-job";
 
@@ -30,8 +30,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export default function ProofJob({ loaderData: { frame, job, drawing } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
-  const tool = frame.tools.find(({ now }) => now);
-  const query = tool ? `?tool=${tool.id}` : "";
+  const { query } = toolInView(frame);
   return (
     <RigFrame
       view={frame}

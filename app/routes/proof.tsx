@@ -1,7 +1,8 @@
-import { Link } from "react-router";
+import { data, Link, redirect } from "react-router";
+import { keepBegun } from "../stations/proof/keep-proof.server.ts";
 import { ProofJobs } from "../stations/proof/ProofJobs.tsx";
 import { proofView } from "../stations/proof/proof-view.server.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
+import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/proof";
 
@@ -14,14 +15,22 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
+/** Begins a field test and goes to it. */
+export async function action({ request, params }: Route.ActionArgs) {
+  const open = await openRig(request, params.rigId);
+  const begun = keepBegun(open, await request.formData());
+  if (!begun.ok) return data({ refused: Object.values(begun.errors)[0] ?? null }, { status: 422 });
+  const tool = open.parts.length > 1 ? `?tool=${open.rig.couplingId}` : "";
+  return redirect(`/rigs/${open.rig.id}/proof/${begun.kept!.id}${tool}`);
+}
+
 export function meta({ loaderData }: Route.MetaArgs) {
   return [{ title: loaderData ? `Proof, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
 }
 
-export default function Proof({ loaderData: { frame, view, practice } }: Route.ComponentProps) {
+export default function Proof({ loaderData: { frame, view, practice }, actionData }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
-  const tool = frame.tools.find(({ now }) => now);
-  const query = tool ? `?tool=${tool.id}` : "";
+  const { query } = toolInView(frame);
   return (
     <RigFrame
       view={frame}
@@ -46,7 +55,7 @@ export default function Proof({ loaderData: { frame, view, practice } }: Route.C
         <ProofJobs
           view={view}
           person={frame.preferences.person}
-          action={`${rigPath}/keep${query}`}
+          refused={actionData?.refused ?? null}
           jobHref={(id) => `${rigPath}/proof/${id}${query}`}
         />
       </div>

@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { RigFrame } from "../stations/RigFrame.tsx";
+import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { SectionTable } from "../stations/sections/SectionTable.tsx";
 import { sectionsView } from "../stations/sections/sections-view.server.ts";
@@ -17,8 +17,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export default function Sections({ loaderData: { frame, view } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
-  const tool = frame.tools.find(({ now }) => now);
-  const query = tool ? `?tool=${tool.id}` : "";
+  const { tool, query } = toolInView(frame);
   const props = { view, action: `${rigPath}/keep${query}`, person: frame.preferences.person };
   return (
     <RigFrame

@@ -1,5 +1,5 @@
 import { Form, Link } from "react-router";
-import { RigFrame } from "../stations/RigFrame.tsx";
+import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { type PlanView, swathsView } from "../stations/swaths/swaths-view.ts";
 import { Field } from "../ui/Field.tsx";
@@ -20,8 +20,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export default function Swaths({ loaderData: { frame, view } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
-  const tool = frame.tools.find(({ now }) => now);
-  const query = tool ? `?tool=${tool.id}` : "";
+  const { tool, query } = toolInView(frame);
   return (
     <RigFrame
       view={frame}

@@ -21,6 +21,15 @@ type Props = {
   children: React.ReactNode;
 };
 
+/** The tool that was chosen where a rig has several, and how an address keeps it. */
+export function toolInView({ tools }: Pick<RigFrameView, "tools">): {
+  tool: RigFrameView["tools"][number] | undefined;
+  query: string;
+} {
+  const tool = tools.find(({ now }) => now);
+  return { tool, query: tool ? `?tool=${tool.id}` : "" };
+}
+
 const SEEN_FROM = { plan: "above", side: "the right", rear: "behind" } as const;
 const TURNED = {
   plan: { to: "side", label: "Side view" },

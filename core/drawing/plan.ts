@@ -6,8 +6,8 @@ import { type Dimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { askedOf } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { placeSections } from "../rig/sections.ts";
 import { works } from "../rig/whole.ts";
+import { bracketsOf } from "./brackets.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
 import { grow } from "./geometry.ts";
 import { leading, sectionsText, toMark, valueText } from "./marks.ts";
@@ -142,23 +142,6 @@ function extentOf(rig: ResolvedRig, { region, others = [] }: Sheet): Extent {
         half,
       };
   }
-}
-
-/** Brackets under the work, one a section; numbers are left out where they would touch. */
-function bracketsOf(rig: ResolvedRig, toX: (y: number) => number, y: number): SectionBracket[] {
-  const sections = placeSections(rig);
-  const narrowest = Math.min(...sections.map(({ width, centre }) => toX(centre + width) - toX(centre)));
-  const every = Math.ceil(20 / Math.max(narrowest, 1));
-  return sections.map(({ number, width, centre }) => ({
-    number,
-    x1: toX(centre - width / 2),
-    x2: toX(centre + width / 2),
-    y,
-    numbered:
-      number === 1 ||
-      number === sections.length ||
-      (number % every === 0 && sections.length - number >= every),
-  }));
 }
 
 type Scene = {

@@ -8,8 +8,8 @@ import type { PointKey } from "../dimension/points.ts";
 import { askedOf, steersBy } from "../rig/asked.ts";
 import { between } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { placeSections } from "../rig/sections.ts";
 import { works } from "../rig/whole.ts";
+import { bracketsOf } from "./brackets.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
 import { grow } from "./geometry.ts";
 import { sectionsText, toMark, valueText } from "./marks.ts";
@@ -22,7 +22,6 @@ import {
   type Plan,
   type PlanBlock,
   type PlanPoint,
-  type SectionBracket,
   type Sheet,
   scaleBarOf,
   TURN_CORNER,
@@ -128,22 +127,6 @@ function toolBlock(rig: ResolvedRig, box: Boxed, up: number): PlanBlock {
   const { leftEdge, rightEdge } = rigPoints(rig);
   const thick = isBuiltOn(rig.attachment) ? 0.12 : BODY.tool / 2;
   return { ...box("rank", leftEdge.y, rightEdge.y, up - thick, up + thick), assumed: leftEdge.assumed };
-}
-
-function bracketsOf(rig: ResolvedRig, toX: (y: number) => number, y: number): SectionBracket[] {
-  const sections = placeSections(rig);
-  const narrowest = Math.min(...sections.map(({ width }) => toX(width) - toX(0)));
-  const every = Math.ceil(20 / Math.max(narrowest, 1));
-  return sections.map(({ number, width, centre }) => ({
-    number,
-    x1: toX(centre - width / 2),
-    x2: toX(centre + width / 2),
-    y,
-    numbered:
-      number === 1 ||
-      number === sections.length ||
-      (number % every === 0 && sections.length - number >= every),
-  }));
 }
 
 type Scene = Pick<Plan, "points" | "brackets" | "blocks" | "scaleBar"> & { ground: number };

@@ -84,7 +84,11 @@ export function solveJoints(
     group: observations[at]!.choices.pair ?? "",
     outlier: odd.has(at),
   }));
-  const open = openOf(joints, fit !== null, fit?.freedom ?? 0);
+  const open = openOf(
+    kept.map((at) => joints[at]!),
+    fit !== null,
+    fit?.freedom ?? 0,
+  );
   if (!fit) return { measured: [], also: [], residuals, along: "number", open };
   const width = entered.value("tool.width");
   return {

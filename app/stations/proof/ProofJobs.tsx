@@ -1,26 +1,18 @@
-import { useEffect } from "react";
-import { Link, useFetcher, useNavigate } from "react-router";
+import { Form, Link } from "react-router";
 import { v4 as uuid } from "uuid";
 import { GradeMark } from "../../ui/Grade.tsx";
-import type { Outcome } from "../keep.server.ts";
 import type { JobRow, ProofView, ProvenRow } from "./proof-view.server.ts";
 
-type Paths = { action: string; jobHref: (id: string) => string };
+type Props = {
+  view: ProofView;
+  person: string;
+  jobHref: (id: string) => string;
+  /** why a test could not be begun */
+  refused: string | null;
+};
 
 /** What is proven and what is not, then the jobs that prove it. */
-export function ProofJobs({ view, person, ...paths }: { view: ProofView; person: string } & Paths) {
-  const begin = useFetcher<Outcome>();
-  const navigate = useNavigate();
-  const begun = begin.data?.ok ? begin.data.kept?.id : undefined;
-  useEffect(() => {
-    if (begun) void navigate(paths.jobHref(begun));
-  }, [begun, navigate, paths.jobHref]);
-  const start = (kind: string) =>
-    begin.submit(
-      { intent: "begin-test", id: uuid(), kind, person: person || "unnamed" },
-      { method: "post", action: paths.action },
-    );
-  const refused = begin.data && !begin.data.ok ? Object.values(begin.data.errors)[0] : null;
+export function ProofJobs({ view, person, jobHref, refused }: Props) {
   return (
     <div className="grid gap-4">
       <section aria-label="What is proven">
@@ -37,7 +29,7 @@ export function ProofJobs({ view, person, ...paths }: { view: ProofView; person:
         {refused && <p className="problem">{refused}</p>}
         <ul className="grid grid-cols-2 gap-2 max-sm:grid-cols-1">
           {view.jobs.map((job) => (
-            <Job key={job.key} job={job} jobHref={paths.jobHref} onBegin={() => start(job.key)} />
+            <Job key={job.key} job={job} jobHref={jobHref} person={person} />
           ))}
         </ul>
       </section>
@@ -77,12 +69,8 @@ function Row({ row: { key, label, value, plusMinus, proven, because, lapsed, tes
 function Job({
   job: { key, title, tells, open, accepted },
   jobHref,
-  onBegin,
-}: {
-  job: JobRow;
-  jobHref: Paths["jobHref"];
-  onBegin: () => void;
-}) {
+  person,
+}: Pick<Props, "jobHref" | "person"> & { job: JobRow }) {
   return (
     <li data-job={key} className="grid content-between gap-2 border-[1.5px] border-line bg-sheet px-3 py-2.5">
       <div>
@@ -100,9 +88,14 @@ function Job({
           Go on
         </Link>
       ) : (
-        <button type="button" className="key" onClick={onBegin}>
-          Begin
-        </button>
+        <Form method="post" className="grid">
+          <input type="hidden" name="id" value={uuid()} />
+          <input type="hidden" name="kind" value={key} />
+          <input type="hidden" name="person" value={person || "unnamed"} />
+          <button type="submit" className="key">
+            Begin
+          </button>
+        </Form>
       )}
     </li>
   );
