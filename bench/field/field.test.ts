@@ -1,4 +1,4 @@
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { fillCard } from "../../core/card/fill.ts";
 import { SHIPPED_SCHEMES } from "../../core/card/shipped.ts";
 import type { Axis, PointKey } from "../../core/dimension/points.ts";
@@ -89,6 +89,8 @@ function wanted(to: PointKey, axis: Axis): number {
 }
 
 const DRAWS = 5000;
+/** Thousands of draws take some seconds; on a busy machine many. */
+vi.setConfig({ testTimeout: 90_000 });
 
 describe("95 % intervals hold the truth 93 to 97 times in a hundred", () => {
   it("of pass joints: sideways error and width", () => {

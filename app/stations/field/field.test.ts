@@ -1,7 +1,7 @@
 /** From tape to proven figures with the simulated field alone, on demo rigs of every connection. */
 
 import { v4 as uuid } from "uuid";
-import { beforeAll, describe, expect, it } from "vitest";
+import { beforeAll, describe, expect, it, vi } from "vitest";
 import { fillCard } from "../../../core/card/fill.ts";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { fieldUnit } from "../../../core/dimension/entry.ts";
@@ -38,6 +38,8 @@ const RIGS = [
   "Reversible plough",
   "Planter",
 ];
+
+vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
 let db: Database;
 beforeAll(() => {
