@@ -71,35 +71,43 @@ function Plan({ plan: { school, title, why, said, passes } }: { plan: PlanView }
   return (
     <section aria-label={title} className="grid gap-1" data-plan={school}>
       <h2>{title}</h2>
-      <svg viewBox="0 0 700 64" className="w-full bg-sheet" role="img" aria-label={`${title}: ${said}`}>
-        {passes.map(({ number, left, width, narrow, label }) => (
-          <g key={number}>
-            <rect
-              x={7 * left + 1}
-              y={narrow ? 14 : 8}
-              width={Math.max(0.5, 7 * width - 2)}
-              height={narrow ? 36 : 48}
-              fill={narrow ? "var(--dye-wash)" : "var(--steel)"}
-              fillOpacity={0.8}
-              stroke={narrow ? "var(--dye)" : "var(--steel-line)"}
-              strokeWidth={narrow ? 2 : 1}
-            />
-            {(narrow || number % every === 0 || number === 1) && width > 3 && (
-              <text
-                x={7 * (left + width / 2)}
-                y={37}
-                textAnchor="middle"
-                fontSize={15}
-                fontWeight={650}
-                fill={narrow ? "var(--dye)" : "var(--ink)"}
-              >
-                {label || number}
-              </text>
-            )}
-          </g>
-        ))}
-        <path d="M1 4v56M699 4v56" stroke="var(--ink)" strokeWidth={2} />
-      </svg>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: on a phone it is wider than the screen, and keys must reach its end */}
+      <section className="overflow-x-auto" tabIndex={0} aria-label="The field's passes">
+        <svg
+          viewBox="0 0 700 64"
+          className="w-full min-w-[680px] bg-sheet"
+          role="img"
+          aria-label={`${title}: ${said}`}
+        >
+          {passes.map(({ number, left, width, narrow, label }) => (
+            <g key={number}>
+              <rect
+                x={7 * left + 1}
+                y={narrow ? 14 : 8}
+                width={Math.max(0.5, 7 * width - 2)}
+                height={narrow ? 36 : 48}
+                fill={narrow ? "var(--dye-wash)" : "var(--steel)"}
+                fillOpacity={0.8}
+                stroke={narrow ? "var(--dye)" : "var(--steel-line)"}
+                strokeWidth={narrow ? 2 : 1}
+              />
+              {(narrow || number % every === 0 || number === 1) && width > 3 && (
+                <text
+                  x={7 * (left + width / 2)}
+                  y={37}
+                  textAnchor="middle"
+                  fontSize={15}
+                  fontWeight={650}
+                  fill={narrow ? "var(--dye)" : "var(--ink)"}
+                >
+                  {label || number}
+                </text>
+              )}
+            </g>
+          ))}
+          <path d="M1 4v56M699 4v56" stroke="var(--ink)" strokeWidth={2} />
+        </svg>
+      </section>
       <p className="font-semibold">{said}</p>
       <p className="text-soft">{why}</p>
     </section>

@@ -234,7 +234,7 @@ export function SimulatedTape({ practice, path }: { practice: Practice; path: st
             <button
               type="button"
               className="min-h-11 cursor-pointer px-2 font-semibold underline"
-              aria-label={`Stretch the tape: ${label}`}
+              aria-label={`Read it: ${label}`}
               onClick={() => fetcher.load(`${path}key=${key}&n=${read[key]?.length ?? 0}`)}
             >
               Read it

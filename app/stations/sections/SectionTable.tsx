@@ -57,15 +57,17 @@ export function SectionTable({ view, action, person }: Props) {
           of {view.variants.find(({ now }) => now)?.name.toLowerCase() ?? "whole"}
         </span>
       </h2>
-      <Strip
-        widths={widths.map((each) => each ?? 0)}
-        rows={rows}
-        style={style}
-        chosen={chosen}
-        step={spacing ?? 0.1}
-        onChoose={setChosen}
-        onMove={move}
-      />
+      <div className="overflow-x-auto">
+        <Strip
+          widths={widths.map((each) => each ?? 0)}
+          rows={rows}
+          style={style}
+          chosen={chosen}
+          step={spacing ?? 0.1}
+          onChoose={setChosen}
+          onMove={move}
+        />
+      </div>
       <Verdict widths={widths} view={view} />
       <Makers view={view} count={rows.length} onLay={lay} onMirror={() => setRows(mirror)} />
       <form onSubmit={keep} className="grid gap-2" noValidate>
@@ -74,59 +76,63 @@ export function SectionTable({ view, action, person }: Props) {
         <input type="hidden" name="style" value={style} />
         <input type="hidden" name="instrument" value="tape" />
         <input type="hidden" name="rows" value={JSON.stringify(rows)} />
-        <table className="w-full border-collapse text-left">
-          <thead>
-            <tr className="border-b-2 border-ink">
-              <th className="w-9 py-1 font-semibold">No.</th>
-              <th className="py-1 font-semibold">Width</th>
-              <th className="px-2 py-1 font-semibold">
-                {view.spacing ? (view.rowWord === "row" ? "Rows" : "Nozzles") : ""}
-              </th>
-              <th className="py-1 font-semibold">Ahead, − behind</th>
-              <th className="py-1 font-semibold">Own product</th>
-              <th className="w-20" />
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, at) => (
-              <tr key={at} className={chosen === at ? "bg-dye-wash" : ""} data-section={at + 1}>
-                <td className="pr-2 font-bold">{at + 1}</td>
-                <Cell
-                  label={`Width of section ${at + 1}`}
-                  value={row.width}
-                  problem={errors[`width-${at}`]}
-                  onFocus={() => setChosen(at)}
-                  onChange={(value) => change(at, { width: value })}
-                />
-                <td className="px-2 whitespace-nowrap text-soft">{countText(widths[at] ?? null, spacing)}</td>
-                <Cell
-                  label={`Section ${at + 1} ahead`}
-                  value={row.ahead}
-                  problem={errors[`ahead-${at}`]}
-                  onFocus={() => setChosen(at)}
-                  onChange={(value) => change(at, { ahead: value })}
-                />
-                <Cell
-                  label={`Product of section ${at + 1}`}
-                  value={row.product}
-                  problem={errors[`product-${at}`]}
-                  onFocus={() => setChosen(at)}
-                  onChange={(value) => change(at, { product: value })}
-                />
-                <td>
-                  <button
-                    type="button"
-                    className="min-h-11 cursor-pointer px-2 font-semibold underline"
-                    aria-label={`Take section ${at + 1} out`}
-                    onClick={() => setRows((now) => now.filter((_, index) => index !== at))}
-                  >
-                    Take out
-                  </button>
-                </td>
+        <div className="overflow-x-auto">
+          <table className="w-full min-w-[620px] border-collapse text-left">
+            <thead>
+              <tr className="border-b-2 border-ink">
+                <th className="w-9 py-1 font-semibold">No.</th>
+                <th className="py-1 font-semibold">Width</th>
+                <th className="px-2 py-1 font-semibold">
+                  {view.spacing ? (view.rowWord === "row" ? "Rows" : "Nozzles") : ""}
+                </th>
+                <th className="py-1 font-semibold">Ahead, − behind</th>
+                <th className="py-1 font-semibold">Own product</th>
+                <th className="w-20" />
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {rows.map((row, at) => (
+                <tr key={at} className={chosen === at ? "bg-dye-wash" : ""} data-section={at + 1}>
+                  <td className="pr-2 font-bold">{at + 1}</td>
+                  <Cell
+                    label={`Width of section ${at + 1}`}
+                    value={row.width}
+                    problem={errors[`width-${at}`]}
+                    onFocus={() => setChosen(at)}
+                    onChange={(value) => change(at, { width: value })}
+                  />
+                  <td className="px-2 whitespace-nowrap text-soft">
+                    {countText(widths[at] ?? null, spacing)}
+                  </td>
+                  <Cell
+                    label={`Section ${at + 1} ahead`}
+                    value={row.ahead}
+                    problem={errors[`ahead-${at}`]}
+                    onFocus={() => setChosen(at)}
+                    onChange={(value) => change(at, { ahead: value })}
+                  />
+                  <Cell
+                    label={`Product of section ${at + 1}`}
+                    value={row.product}
+                    problem={errors[`product-${at}`]}
+                    onFocus={() => setChosen(at)}
+                    onChange={(value) => change(at, { product: value })}
+                  />
+                  <td>
+                    <button
+                      type="button"
+                      className="min-h-11 cursor-pointer px-2 font-semibold underline"
+                      aria-label={`Take out section ${at + 1}`}
+                      onClick={() => setRows((now) => now.filter((_, index) => index !== at))}
+                    >
+                      Take out
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
         <div className="flex flex-wrap items-end gap-2">
           <button
             type="button"

@@ -45,7 +45,7 @@ export function Strip({ widths, rows, style, chosen, step, onChoose, onMove }: P
     <svg
       ref={svg}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="w-full touch-none bg-sheet"
+      className="w-full min-w-[680px] touch-none bg-sheet"
       role="group"
       aria-label="Sections from behind, to scale"
       onPointerMove={follow}
@@ -119,10 +119,10 @@ export function Strip({ widths, rows, style, chosen, step, onChoose, onMove }: P
           </g>
         );
       })}
-      <text x={EDGE} y={HEIGHT - 2} fontSize={14} fill="var(--soft)">
+      <text x={EDGE} y={HEIGHT - 2} fontSize={15} fill="var(--soft)">
         left
       </text>
-      <text x={WIDTH - EDGE} y={HEIGHT - 2} fontSize={14} textAnchor="end" fill="var(--soft)">
+      <text x={WIDTH - EDGE} y={HEIGHT - 2} fontSize={15} textAnchor="end" fill="var(--soft)">
         right
       </text>
     </svg>

@@ -1,0 +1,71 @@
+import axe from "axe-core";
+import type { Browser, Page } from "puppeteer-core";
+import { press, visit } from "./acts.ts";
+import { type DESK, openPage, type PHONE } from "./browser.ts";
+
+/** Serious barriers. By night the same pages have other colours and nothing else: contrast is looked at alone. */
+async function violations(page: Page, light: "Day" | "Night"): Promise<string[]> {
+  await page.evaluate(axe.source);
+  return page.evaluate(async (night) => {
+    type Violation = { impact: string; id: string; nodes: { html: string }[] };
+    const scan = window as unknown as { axe: { run: (how: object) => Promise<{ violations: Violation[] }> } };
+    const found = (await scan.axe.run(night ? { runOnly: ["color-contrast"] } : {})).violations;
+    return found
+      .filter(({ impact }) => impact === "serious" || impact === "critical")
+      .map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
+  }, light === "Night");
+}
+
+/** Letters smaller than 14 px on the screen, drawing included. */
+function tooSmall(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll("body *")]
+      .filter((element) =>
+        [...element.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim()),
+      )
+      .filter((element) => {
+        const box = element.getBoundingClientRect();
+        const svg = element.closest("svg");
+        const zoom = svg?.viewBox.baseVal.width
+          ? Math.min(
+              svg.clientWidth / svg.viewBox.baseVal.width,
+              svg.clientHeight / svg.viewBox.baseVal.height,
+            )
+          : 1;
+        const visible = box.width > 1 && box.height > 1 && !["SCRIPT", "STYLE"].includes(element.tagName);
+        return visible && Number.parseFloat(getComputedStyle(element).fontSize) * zoom < 13.9;
+      })
+      .map((element) => `${element.textContent} in ${element.outerHTML.slice(0, 60)}`),
+  );
+}
+
+/** What is wrong on some screens in one light: serious barriers, small letters, what is cut off sideways, console errors. */
+export async function faultsOf(
+  browser: Browser,
+  address: string,
+  viewport: typeof DESK | typeof PHONE,
+  light: "Day" | "Night",
+  screens: readonly string[],
+): Promise<string[]> {
+  const { page, errors } = await openPage(browser, viewport);
+  await visit(page, address);
+  await press(page, light);
+  await page.waitForFunction(
+    (theme: string) => document.documentElement.dataset.theme === theme,
+    {},
+    light.toLowerCase(),
+  );
+  const found: string[] = [];
+  for (const screen of screens) {
+    await visit(page, address + screen);
+    const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    const here = [
+      ...(await violations(page, light)),
+      ...(await tooSmall(page)).map((each) => `under 14 px: ${each}`),
+      ...(sideways > 0 ? [`${sideways} px too wide`] : []),
+    ];
+    found.push(...here.map((each) => `${screen}: ${each}`));
+  }
+  await page.close();
+  return [...found, ...errors.filter((each) => !each.includes("404"))];
+}

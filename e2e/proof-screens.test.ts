@@ -1,0 +1,54 @@
+import type { Browser } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { press, seen } from "./acts.ts";
+import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
+import { faultsOf } from "./faults.ts";
+import { drive, practise, retype } from "./field-acts.ts";
+import { openYard, type Yard } from "./server.ts";
+
+let browser: Browser;
+let yard: Yard;
+let screens: string[];
+
+beforeAll(async () => {
+  [browser, yard] = await Promise.all([openBrowser(), openYard({ AMBREK_FIELD_SEED: "4711" })]);
+  const { page } = await openPage(browser);
+  const path = await practise(page, yard.address, 3, "as read");
+  const field = `${yard.address}${path}/field`;
+  await retype(page, field, "Guidance", { "Track spacing": { figure: "3.00", word: "" } });
+  const jobs: string[] = [];
+  for (const job of ["joints", "headland", "wheel-marks", "circle", "run-log"]) {
+    await page.goto(field, { waitUntil: "networkidle0" });
+    await drive(page, job);
+    jobs.push(new URL(page.url()).pathname);
+  }
+  await page.goto(`${yard.address}/rigs/1/proof`, { waitUntil: "networkidle0" });
+  await press(page, "Begin", '[data-job="cross-tape"]');
+  await seen(page, "How to drive and measure");
+  jobs.push(new URL(page.url()).pathname);
+  screens = [
+    "/rigs/3/proof",
+    "/rigs/2/proof",
+    ...jobs,
+    `${path}/field`,
+    "/rigs/1/field",
+    "/rigs/8/sections",
+    "/rigs/8/swaths?field=187.3",
+    "/rigs/1/budget?slope=4",
+    "/rigs/2/sheet",
+    "/season",
+    "/traffic?with=1&with=3&with=7",
+    "/rigs/2/antenna?view=rear",
+  ];
+});
+afterAll(() => Promise.all([browser.close(), yard.close()]));
+
+describe.each([
+  ["desk, day", DESK, "Day"],
+  ["desk, night", DESK, "Night"],
+  ["phone, day", PHONE, "Day"],
+] as const)("screens of proof and tool, %s", (_name, viewport, light) => {
+  it("have no serious barrier, no console error, nothing cut off sideways", async () => {
+    expect(await faultsOf(browser, yard.address, viewport, light, screens)).toEqual([]);
+  }, 300_000);
+});
