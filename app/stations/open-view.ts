@@ -8,7 +8,7 @@ type Opened = {
   resolved: StationFacts["rig"];
   findings: StationFacts["findings"];
   changes: StationFacts["changes"];
-  dues: StationFacts["dues"];
+  dues: () => StationFacts["dues"];
   preferences: { units: StationFacts["units"] };
 };
 
@@ -33,7 +33,7 @@ export function stationFacts({
     rigs: whole.parts.map((part) => part.rig),
     findings,
     changes,
-    dues,
+    dues: dues(),
     units: preferences.units,
   };
 }

@@ -73,7 +73,7 @@ export type OpenRig = {
   resolved: ResolvedRig;
   changes: readonly Change[];
   /** readings of the tool in view that are due to be read again, in words */
-  dues: ReadonlyMap<DimensionKey, string>;
+  dues: () => ReadonlyMap<DimensionKey, string>;
   judged: Judged;
   /** of the whole rig, worst first */
   findings: Finding[];
@@ -124,7 +124,7 @@ function seenFrom({ db, parts, whole, judged, preferences }: Opened, index: numb
     whole,
     resolved,
     changes: changesOf(db, rig),
-    dues: duesOf(resolved, clockOf(db, rig)),
+    dues: () => duesOf(resolved, clockOf(db, rig)),
     judged,
     findings: judged.findings,
     cardFindings: judged.findings.filter(

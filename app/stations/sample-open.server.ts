@@ -27,7 +27,7 @@ export function sampleOpen(db: Database, name: string, units = PRESETS.metric): 
     whole,
     resolved: whole.parts[0]!.rig,
     changes: [],
-    dues: new Map(),
+    dues: () => new Map(),
     judged,
     findings: judged.findings,
     cardFindings: [],

@@ -1,8 +1,8 @@
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { Term } from "../rig/frame.ts";
 import { combined, estimateOf } from "./estimate.ts";
-import { type Fit, leastSquares } from "./least-squares.ts";
-import { fitWithout, outliers } from "./outliers.ts";
+import type { Fit } from "./least-squares.ts";
+import { fitBoth } from "./outliers.ts";
 import type { Entered, Measured, Observation, TestResult } from "./result.ts";
 
 export type Crossing = {
@@ -73,9 +73,7 @@ export function solveHeadland(
   const unknowns = unknownsOf(kept, setup.oneLine);
   const rows = crossings.map((each) => crossingRow(each, unknowns));
   const marks = crossings.map(({ mark }) => mark);
-  const fit = fitWithout(rows, marks, left);
-  const whole = leastSquares(rows, marks);
-  const odd = new Set(whole ? outliers(whole) : []);
+  const { fit, odd } = fitBoth(rows, marks, left);
   const residuals = crossings.map(({ speed, mark, edge }, at) => ({
     at,
     x: speed,

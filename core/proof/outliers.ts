@@ -35,3 +35,13 @@ export function fitWithout(
     kept.map((index) => y[index]!),
   );
 }
+
+/** The fit without what was left out, the fit of all, and which of all do not belong. */
+export function fitBoth(
+  rows: readonly (readonly number[])[],
+  y: readonly number[],
+  left: ReadonlySet<number>,
+): { fit: Fit | null; whole: Fit | null; odd: ReadonlySet<number> } {
+  const whole = leastSquares(rows, y);
+  return { fit: fitWithout(rows, y, left), whole, odd: new Set(whole ? outliers(whole) : []) };
+}

@@ -1,8 +1,7 @@
 import type { OnPlane } from "../geodesy/plane.ts";
 import type { Fix } from "./conditions.ts";
 import { estimateOf } from "./estimate.ts";
-import { leastSquares } from "./least-squares.ts";
-import { fitWithout, outliers } from "./outliers.ts";
+import { fitBoth } from "./outliers.ts";
 import type { Entered, Observation, TestResult } from "./result.ts";
 
 /** One position of the antenna. */
@@ -120,9 +119,7 @@ export function solveRunLog(
 ): TestResult {
   const across = observations.map(({ values }) => values.across ?? 0);
   const rows = observations.map(({ choices }) => [1, choices.way === "back" ? -1 : 1]);
-  const fit = fitWithout(rows, across, left);
-  const whole = leastSquares(rows, across);
-  const odd = new Set(whole ? outliers(whole) : []);
+  const { fit, odd } = fitBoth(rows, across, left);
   const residuals = across.map((observed, at) => ({
     at,
     x: at + 1,

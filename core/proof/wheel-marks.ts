@@ -1,7 +1,7 @@
 import { toPlane } from "../geodesy/plane.ts";
 import { estimateOf } from "./estimate.ts";
 import { leastSquares } from "./least-squares.ts";
-import { fitWithout, outliers } from "./outliers.ts";
+import { fitBoth } from "./outliers.ts";
 import type { Entered, Measured, Observation, TestResult } from "./result.ts";
 
 /** Two parkings by their coordinates, as seen by the first heading: first − second to the right, and ahead. Radians, metres. */
@@ -52,9 +52,7 @@ export function solveWheelMarks(
 ): TestResult {
   const across = observations.map(({ values }) => ((values.first ?? 0) - (values.second ?? 0)) / 2);
   const rows = across.map(() => [1]);
-  const fit = fitWithout(rows, across, left);
-  const whole = leastSquares(rows, across);
-  const odd = new Set(whole ? outliers(whole) : []);
+  const { fit, whole, odd } = fitBoth(rows, across, left);
   const residuals = across.map((observed, at) => ({
     at,
     x: at + 1,

@@ -22,6 +22,7 @@ import {
 } from "../../../data/field-tests.ts";
 import { DECIMALS_WANTED, type Log, readLog } from "../../../formats/nmea/log.ts";
 import { validateForm } from "../../session/validate.ts";
+import { idOf } from "../entry-ids.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { readObservation, stylesIn } from "./observation.ts";
@@ -163,11 +164,6 @@ export function takeLog(
     note: logNote(log, passes.length),
   });
   return null;
-}
-
-/** Ids that follow from the entry's own, so that a log sent twice is kept once. */
-function idOf(id: string, index: number): string {
-  return `${id.slice(0, -3)}${index.toString(16).padStart(3, "0")}`;
 }
 
 /** The kind of fix that held for all but a handful of positions; null where it was mixed or not told. */

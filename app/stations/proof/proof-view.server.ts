@@ -21,11 +21,11 @@ import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import { evaluate } from "../../../core/rig/chain.ts";
 import { lapsedBy } from "../../../core/rig/resolve.ts";
 import { rigFacts } from "../../../data/facts.ts";
-import { acceptedOf, testsOfRig } from "../../../data/field-tests.ts";
+import { acceptedOf, observationsOf, testsOfRig } from "../../../data/field-tests.ts";
 import { day, moment, plusMinus } from "../print.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import type { Styles } from "./observation.ts";
-import { type Solved, solved, type TerminalChange, terminalChanges } from "./solved.server.ts";
+import { type Solved, type TerminalChange, terminalChanges } from "./solved.server.ts";
 
 export type ProvenRow = {
   key: string;
@@ -90,7 +90,7 @@ export function proofView(open: OpenRig): ProofView {
       const own = tests.filter(({ kind }) => kind === key);
       const going = own.find(({ id }) => !accepted.has(id));
       const done = own.filter(({ id }) => accepted.has(id));
-      const solvedNow = going && solved(open, going);
+      const count = going ? observationsOf(db, going.id).length : 0;
       return {
         key,
         title,
@@ -98,9 +98,9 @@ export function proofView(open: OpenRig): ProofView {
         open: going
           ? {
               id: going.id,
-              count: solvedNow!.observations.length,
+              count,
               enough: enough.count,
-              said: `${solvedNow!.observations.length} ${one}${solvedNow!.observations.length === 1 ? "" : "s"} so far, begun ${day(going.at)} by ${going.person}`,
+              said: `${count} ${one}${count === 1 ? "" : "s"} so far, begun ${day(going.at)} by ${going.person}`,
             }
           : null,
         accepted: done.slice(0, 3).map(({ id }) => {

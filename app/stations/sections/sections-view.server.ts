@@ -1,4 +1,5 @@
 /** Sections and variants of the tool in view. */
+import { isBuiltOn } from "../../../core/dimension/attachment.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import { type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
@@ -26,10 +27,8 @@ export type SectionsView = {
   /** metres; null where it is not read */
   width: number | null;
   spacing: number | null;
-  lateral: number;
   /** what rows are called on this tool */
   rowWord: "row" | "nozzle";
-  grade: string;
   variants: VariantRow[];
   /** sections of the whole tool, to leave some off */
   whole: number;
@@ -58,9 +57,7 @@ export function sectionsView(open: OpenRig): SectionsView {
     style,
     width: values["tool.width"].value,
     spacing: values["rows.spacing"].value,
-    lateral: values["tool.lateral"].value ?? 0,
-    rowWord: attachment === "boom" || values["tool.kind"].choice === "sprayer" ? "nozzle" : "row",
-    grade: sections ? sections.instrument : "missing",
+    rowWord: isBuiltOn(attachment) || values["tool.kind"].choice === "sprayer" ? "nozzle" : "row",
     variants: each.map(({ variant, rig: then }) => ({
       id: variant?.id ?? null,
       name: variant?.name ?? "Whole",

@@ -3,6 +3,7 @@ import { below, gradeOf } from "../../../core/rig/grade.ts";
 import { subjectColumns } from "../../../data/facts.ts";
 import { keepReading } from "../../../data/readings.ts";
 import { validateForm } from "../../session/validate.ts";
+import { idOf } from "../entry-ids.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { KeepSheetDto, lineName, readSheet, SHEET_FIELDS } from "./sheet.dto.ts";
@@ -44,9 +45,4 @@ export function keepSheet({ db, rig, resolved }: OpenRig, form: FormData): Outco
   });
   const lines = read.entries.length === 1 ? "One reading" : `${read.entries.length} readings`;
   return { ok: true, kept: { id, said: `${lines} kept` }, person };
-}
-
-/** Ids that follow from the sheet's own, so that a sheet sent twice is kept once. */
-function idOf(id: string, index: number): string {
-  return `${id.slice(0, -3)}${index.toString(16).padStart(3, "0")}`;
 }
