@@ -71,8 +71,10 @@ export async function keep(page: Page, text: string): Promise<void> {
   await gone(page, "[data-open]");
 }
 
-/** Opens a page and waits until React has taken it over, so that keys and presses are heard. */
+/** Opens a page once what was sent before has been answered (leaving earlier would break it off), and waits
+ * until React has taken it over, so that keys and presses are heard. */
 export async function visit(page: Page, url: string): Promise<void> {
+  await page.waitForNetworkIdle({ idleTime: 100, timeout: PATIENCE });
   await page.goto(url, { waitUntil: "networkidle0" });
 }
 

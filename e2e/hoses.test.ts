@@ -1,6 +1,6 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, visit } from "./acts.ts";
+import { fill, gone, press, pressOn, seen, visit } from "./acts.ts";
 import { openBrowser, openPage, PHONE } from "./browser.ts";
 import { openYard, type Yard } from "./server.ts";
 
@@ -85,7 +85,7 @@ describe("one circuit too many", () => {
     await fill(page, "pumpFlow", "165");
     await pressOn(page, 'input[name="powerBeyond"]');
     await press(page, "Keep", 'form:has(input[value="supply"])');
-    await page.waitForFunction(() => !document.querySelector(".problem"), { timeout: 25_000 });
+    await gone(page, ".problem");
     await visit(page, `${yard.address}/rigs/6/hoses`);
     await on("Cart's fan", "power beyond");
     await seen(page, "nothing swapped");
