@@ -10,7 +10,7 @@ import {
   text,
   uniqueIndex,
 } from "drizzle-orm/sqlite-core";
-import type { FigureForm } from "../core/card/scheme.ts";
+import type { FigureForm, LineUnit } from "../core/card/scheme.ts";
 import type { Attachment } from "../core/dimension/attachment.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ChangeKind } from "../core/dimension/change.ts";
@@ -21,7 +21,6 @@ import type { PhaseKey } from "../core/hoses/phases.ts";
 import type { TestConditions } from "../core/proof/conditions.ts";
 import type { Evidence } from "../core/proof/evidence.ts";
 import type { TestKey } from "../core/proof/kinds.ts";
-import type { LengthStyle } from "../core/quantity/length.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import { SEQUENCE_KINDS, type Step } from "../core/sequence/step.ts";
 
@@ -661,7 +660,7 @@ export const schemeLine = sqliteTable(
     dimension: text(),
     choice: text(),
     sense: integer().notNull(),
-    unit: text().$type<LengthStyle>().notNull(),
+    unit: text().$type<LineUnit>().notNull(),
     decimals: integer().notNull(),
     sign: text({ enum: ["signed", "words", "unsigned"] }).notNull(),
     plusWord: text().notNull().default(""),

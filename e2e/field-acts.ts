@@ -44,11 +44,11 @@ export async function feed(
   const pages = await page.$$eval('[aria-label="Pages of the terminal"] button', (buttons) =>
     buttons.map((button) => button.textContent ?? ""),
   );
-  for (const name of pages.filter((each) => each !== "Switching")) {
+  for (const name of pages) {
     await pressOn(page, `[aria-label="Pages of the terminal"] ::-p-text(${name})`);
     const lines = await page.$$eval('[aria-label="Simulated terminal"] label', (labels) =>
       labels.map((label) => ({
-        label: (label.firstChild?.textContent ?? "").replace(/, (m|cm|mm|in|ft in)$/, ""),
+        label: (label.firstChild?.textContent ?? "").replace(/, (m|cm|mm|in|ft in|s|ms)$/, ""),
         name: label.querySelector("input, select")?.getAttribute("name") ?? "",
         tag: label.querySelector("input, select")?.tagName ?? "",
         side: label.querySelector('select[name^="side-"]')?.getAttribute("name") ?? "",
@@ -68,15 +68,6 @@ export async function feed(
     await pressOn(page, '[aria-label="Simulated terminal"] button[value="save"]');
     await seen(page, `${name} saved in the terminal`);
   }
-}
-
-/** Types the switching times. */
-export async function feedDelays(page: Page, on: string, off: string): Promise<void> {
-  await pressOn(page, '[aria-label="Pages of the terminal"] ::-p-text(Switching)');
-  await fill(page, "delayOn", on);
-  await fill(page, "delayOff", off);
-  await pressOn(page, '[aria-label="Simulated terminal"] button[value="save"]');
-  await seen(page, "Switching saved in the terminal");
 }
 
 /** Drives one job and opens what it found. */

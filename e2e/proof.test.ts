@@ -2,7 +2,7 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { openBrowser, openPage, PHONE } from "./browser.ts";
-import { type CardEntry, cardOf, drive, feed, feedDelays, practise, retype } from "./field-acts.ts";
+import { type CardEntry, cardOf, drive, feed, practise, retype } from "./field-acts.ts";
 import { openYard, type Yard } from "./server.ts";
 
 let browser: Browser;
@@ -45,7 +45,6 @@ describe("from tape to proven figures", () => {
     field = `${yard.address}${path}/field`;
     card = await cardOf(page, `${yard.address}${path}/card`);
     await feed(page, field, card);
-    await feedDelays(page, "0.80", "0.50");
     await drive(page, "wheel-marks");
     expect(await figure("lateral")).toMatch(/± \d+ mm/);
     await acceptFirst("lateral");
@@ -180,7 +179,6 @@ describe("a slip is found by name", () => {
     field = `${yard.address}${path}/field`;
     card = await cardOf(page, `${yard.address}${path}/card`);
     await feed(page, field, card);
-    await feedDelays(page, "0.80", "0.50");
     await drive(page, "joints");
     if ((await verdict("lateral")) === "differs") {
       await acceptFirst("lateral");
@@ -194,14 +192,19 @@ describe("a slip is found by name", () => {
     await enterDelays();
   });
 
-  /** Right delays in the terminal, as the first test found them. */
+  /** The delays nobody knew, accepted as headland marks found them, and typed into the terminal off the card. */
   const enterDelays = async () => {
-    const off = async (key: string) =>
-      Number.parseFloat((await figure(key)).match(/[+−]\d+\.\d+ s/)![0].replace("−", "-"));
-    const [on, after] = [await off("onDelay"), await off("offDelay")];
-    await takeTestBack();
-    await visit(page, field);
-    await feedDelays(page, (0.8 + on).toFixed(2), (0.5 + after).toFixed(2));
+    await acceptFirst("onDelay");
+    expect(await textOf(page, '[data-figure="onDelay"] [data-terminal]')).toContain("Switch-on delay");
+    await acceptFirst("offDelay");
+    await press(page, "Accept as proven");
+    await page.waitForSelector("[data-accepted]");
+    card = await cardOf(page, `${yard.address}${path}/card`);
+    expect(card["Switch-on delay"]!.figure).not.toBe("0.00");
+    await retype(page, field, "Switching", {
+      "Switch-on delay": card["Switch-on delay"]!,
+      "Switch-off delay": card["Switch-off delay"]!,
+    });
   };
 
   it("the tool's side swapped", async () => {
@@ -241,17 +244,12 @@ describe("a slip is found by name", () => {
   });
 
   it("a delay 0.4 s off, told from a length", async () => {
-    await visit(page, field);
-    await pressOn(page, '[aria-label="Pages of the terminal"] ::-p-text(Switching)');
-    const right = await page.$eval('input[name="delayOn"]', (input) => (input as HTMLInputElement).value);
-    await fill(page, "delayOn", (Number(right) + 0.4).toFixed(2));
-    await pressOn(page, '[aria-label="Simulated terminal"] button[value="save"]');
-    await seen(page, "Switching saved in the terminal");
-    await drive(page, "headland");
-    expect(await figure("onDelay")).toMatch(/−0\.(3[5-9]|4[0-5]) s/);
-    expect(await verdict("onDelay")).toBe("differs");
-    expect(await verdict("onLength")).not.toBe("differs");
-    await takeTestBack();
+    const late = (Number(card["Switch-on delay"]!.figure) + 0.4).toFixed(2);
+    await withSlip("Switching", "headland", { "Switch-on delay": { figure: late, word: "" } }, async () => {
+      expect(await figure("onDelay")).toMatch(/−0\.(3[5-9]|4[0-5]) s/);
+      expect(await verdict("onDelay")).toBe("differs");
+      expect(await verdict("onLength")).not.toBe("differs");
+    });
   });
 
   it("lines left from another tool", async () => {

@@ -1,13 +1,13 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { useSubmit } from "react-router";
-import type { Scheme } from "../../core/card/scheme.ts";
+import { isDelay, type Scheme, TIME_UNITS } from "../../core/card/scheme.ts";
 import { catalogueOf } from "../../core/dimension/catalogue.ts";
 import { POINT_KEYS, POINT_LABELS } from "../../core/dimension/points.ts";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
-import { BLANK_LINE, checkScheme, type LineForm, toForm } from "./scheme.dto.ts";
+import { asksForTime, BLANK_LINE, checkScheme, fittingUnit, type LineForm, toForm } from "./scheme.dto.ts";
 
 const AXIS_WORDS = { x: "along the line of travel", y: "sideways", up: "height" } as const;
 const SENSE_WORDS = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;
@@ -108,10 +108,10 @@ function Line({
 }) {
   const set =
     <K extends keyof LineForm>(field: K) =>
-    (value: string) =>
-      onChange({
-        [field]: field === "sense" || field === "decimals" ? Number(value) : value,
-      } as Partial<LineForm>);
+    (value: string) => {
+      const part = { [field]: field === "sense" || field === "decimals" ? Number(value) : value };
+      onChange({ ...part, unit: fittingUnit({ ...line, ...part }) });
+    };
   const pick = (field: keyof LineForm, label: string, choices: Choices) => (
     <Pick
       label={label}
@@ -125,8 +125,11 @@ function Line({
     <Text label={label} value={String(line[field])} onChange={set(field)} problem={problems(field)} />
   );
   const [plus, minus] = SENSE_WORDS[line.axis];
+  const isTime = asksForTime(line);
   const isLength =
-    line.measure !== "choice" && !(line.measure === "dimension" && line.dimension === "rows.count");
+    line.measure !== "choice" &&
+    !isTime &&
+    !(line.measure === "dimension" && line.dimension === "rows.count");
   const points: Choices = POINT_KEYS.map((key) => [key, POINT_LABELS[key]]);
   return (
     <div className="grid gap-2">
@@ -158,24 +161,32 @@ function Line({
             "dimension",
             "Reading",
             catalogueOf("drawn")
-              .filter(({ kind, station }) =>
-                station === "antenna" || station === "tool" ? kind === "length" || kind === "count" : false,
+              .filter(({ key, kind, station }) =>
+                station === "antenna" || station === "tool"
+                  ? kind === "length" || kind === "count" || isDelay(key)
+                  : false,
               )
               .map(({ key, letter, label }) => [key, `${letter} ${label}`]),
           )}
         {line.measure === "choice" && write("choice", "Set it to")}
-        {isLength && (
+        {(isLength || isTime) && (
           <>
             {pick(
               "unit",
               "Unit",
-              LENGTH_STYLES.map((style) => [style, STYLE_WORDS[style]]),
+              isTime
+                ? TIME_UNITS.map((unit) => [unit, unit])
+                : LENGTH_STYLES.map((style) => [style, STYLE_WORDS[style]]),
             )}
             {pick(
               "decimals",
               "Decimals",
               ["0", "1", "2", "3", "4"].map((each) => [each, each]),
             )}
+          </>
+        )}
+        {isLength && (
+          <>
             {pick("sign", "Sign", [
               ["signed", "+ and −"],
               ["words", "a switch"],

@@ -11,10 +11,17 @@ import {
   ValidateNested,
   validateSync,
 } from "class-validator";
-import type { Scheme, SchemeLine, SignRule } from "../../core/card/scheme.ts";
+import {
+  isDelay,
+  isTimeUnit,
+  LINE_UNITS,
+  type LineUnit,
+  type Scheme,
+  type SchemeLine,
+  type SignRule,
+} from "../../core/card/scheme.ts";
 import { DIMENSION_KEYS, type DimensionKey } from "../../core/dimension/catalogue.ts";
 import { type Axis, POINT_KEYS, type PointKey } from "../../core/dimension/points.ts";
-import { LENGTH_STYLES, type LengthStyle } from "../../core/quantity/length.ts";
 import type { FieldErrors } from "../session/validate.ts";
 
 /** One line of a scheme as a form has it: everything flat, every choice from a list. */
@@ -47,8 +54,8 @@ export class SchemeLineDto {
   @IsIn([1, -1], { message: "Choose which way counts as plus." })
   sense!: 1 | -1;
 
-  @IsIn(LENGTH_STYLES, { message: "Choose the unit." })
-  unit!: LengthStyle;
+  @IsIn(LINE_UNITS, { message: "Choose the unit." })
+  unit!: LineUnit;
 
   @IsInt({ message: "Decimals are a whole number." })
   @Min(0, { message: "No fewer than no decimals." })
@@ -141,9 +148,14 @@ export function checkScheme(given: {
       for (const { property: field, constraints: why } of child.children ?? [])
         errors[`lines.${child.property}.${field}`] = Object.values(why ?? {})[0] ?? "Not understood.";
   }
-  for (const [index, line] of dto.lines.entries())
+  for (const [index, line] of dto.lines.entries()) {
+    if (!errors[`lines.${index}.unit`] && isTimeUnit(line.unit) !== asksForTime(line))
+      errors[`lines.${index}.unit`] = isTimeUnit(line.unit)
+        ? "Seconds go with a switching delay only."
+        : "A switching delay is asked in s or ms.";
     if (dto.lines.findIndex(({ page, label }) => page === line.page && label === line.label) < index)
       errors[`lines.${index}.label`] ??= "There is a line of these words on this page already.";
+  }
   if (Object.keys(errors).length > 0) return { ok: false, errors };
   return { ok: true, value: { name: dto.name, asks: dto.asks, lines: dto.lines.map(toLine) } };
 }
@@ -168,6 +180,17 @@ function measureOf({ measure, from, to, axis, dimension, choice }: LineForm): Sc
     case "track spacing":
       return { kind: "track spacing" };
   }
+}
+
+/** Whether the line asks for a switching time, not for a length. */
+export function asksForTime({ measure, dimension }: LineForm): boolean {
+  return measure === "dimension" && isDelay(dimension);
+}
+
+/** The unit of a line after a change: kept where it still fits what is asked. */
+export function fittingUnit(line: LineForm): LineUnit {
+  if (isTimeUnit(line.unit) === asksForTime(line)) return line.unit;
+  return asksForTime(line) ? "s" : "m";
 }
 
 function signOf({ sign, plus, minus }: LineForm): SignRule {

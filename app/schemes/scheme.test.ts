@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { SHIPPED_SCHEMES } from "../../core/card/shipped.ts";
-import { BLANK_LINE, checkScheme, type LineForm, toForm } from "./scheme.dto.ts";
+import { BLANK_LINE, checkScheme, fittingUnit, type LineForm, toForm } from "./scheme.dto.ts";
 
 const line = (part: Partial<LineForm> = {}): LineForm => ({ ...BLANK_LINE, label: "Length", ...part });
 const errors = (lines: unknown, name: unknown = "Ours") => {
@@ -33,6 +33,8 @@ describe("a scheme from a form", () => {
     ["axis", { axis: "z" as never }, "along, sideways or height"],
     ["sense", { sense: 0 as never }, "counts as plus"],
     ["unit", { unit: "yd" as never }, "Choose the unit"],
+    ["unit", { unit: "s" as const }, "switching delay only"],
+    ["unit", { measure: "dimension" as const, dimension: "work.delayOn" as const }, "asked in s or ms"],
     ["decimals", { decimals: 1.5 }, "whole number"],
     ["decimals", { decimals: 9 }, "At most four"],
     ["decimals", { decimals: "" as never }, "decimals"],
@@ -40,6 +42,14 @@ describe("a scheme from a form", () => {
     ["choice", { measure: "choice" as const, choice: "" }, "choice to be set"],
   ])("refuses a wrong %s at its line", (field, part, piece) => {
     expect(errors([line({ label: "first" }), line(part)])[`lines.1.${field}`]).toContain(piece);
+  });
+
+  it("goes over to seconds with a switching delay, and back to metres with a length", () => {
+    const delay = { measure: "dimension" as const, dimension: "work.delayOff" as const };
+    expect(fittingUnit(line({ ...delay, unit: "in" }))).toBe("s");
+    expect(fittingUnit(line({ ...delay, unit: "ms" }))).toBe("ms");
+    expect(fittingUnit(line({ unit: "ms" }))).toBe("m");
+    expect(fittingUnit(line({ unit: "ft-in" }))).toBe("ft-in");
   });
 
   it("minds only the words it needs", () => {

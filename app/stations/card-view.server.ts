@@ -2,6 +2,7 @@ import { type Card, type CardLine, fillCard } from "../../core/card/fill.ts";
 import { byPage, lapsed, type Retype, retype } from "../../core/card/numbered.ts";
 import type { Scheme } from "../../core/card/scheme.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
+import { printEntry } from "../../core/dimension/entry.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import { fineStyle, type Units } from "../../core/quantity/units.ts";
 import type { Grade } from "../../core/rig/grade.ts";
@@ -118,9 +119,9 @@ function rowOf({ chain, rounding, form: _, ...line }: CardLine, rigId: number, u
       text:
         contribution === null
           ? "missing"
-          : dimension(key).kind === "count"
-            ? String(contribution)
-            : printLength(contribution, units.tape, { signed: true }),
+          : dimension(key).kind === "length"
+            ? printLength(contribution, units.tape, { signed: true })
+            : printEntry(dimension(key), contribution, units),
       grade,
       href: `/rigs/${rigId}/${dimension(key).station}?at=${key}`,
     })),

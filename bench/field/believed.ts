@@ -1,7 +1,9 @@
 /** What a terminal believes of a rig, from what was typed into it line by line. */
-import type { Scheme, SchemeLine } from "../../core/card/scheme.ts";
+import { isTimeUnit, type Scheme, type SchemeLine } from "../../core/card/scheme.ts";
+import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import type { Axis, PointKey } from "../../core/dimension/points.ts";
 import { parseLength } from "../../core/quantity/length.ts";
+import { parseMeasure } from "../../core/quantity/measure.ts";
 
 /** What stands in one line of the simulated terminal. */
 export type Typed = { text: string; word: string };
@@ -18,26 +20,32 @@ type Edge = { from: PointKey; to: PointKey; axis: Axis; value: number };
 
 /** A line's value in SI, forward, right and up positive; null where it cannot be read. */
 export function lineValue({ unit, sense, sign }: SchemeLine, { text, word }: Typed): number | null {
+  if (isTimeUnit(unit)) {
+    const time = parseMeasure("time", text, unit);
+    return time.ok ? time.value.value : null;
+  }
   const read = parseLength(text, unit);
   if (!read.ok) return null;
   const turned = sign.kind === "words" && word === sign.minus ? -1 : 1;
   return sense * turned * read.value.metres;
 }
 
-/** Reads the terminal's lines into one frame. */
-export function believe(scheme: Scheme, typed: readonly Typed[], delays: Believed["delays"]): Believed {
+/** Reads the terminal's lines into one frame; what no line asks for stands at zero. */
+export function believe(scheme: Scheme, typed: readonly Typed[]): Believed {
   const value = (wanted: (line: SchemeLine) => boolean) => {
     const at = scheme.lines.findIndex(wanted);
     const entry = at < 0 ? undefined : typed[at];
     return entry ? (lineValue(scheme.lines[at]!, entry) ?? 0) : 0;
   };
-  const width = value(({ measure }) => measure.kind === "dimension" && measure.key === "tool.width");
+  const asked = (key: DimensionKey) =>
+    value(({ measure }) => measure.kind === "dimension" && measure.key === key);
+  const width = asked("tool.width");
   const edges = [...impliedEdges(width), ...scheme.lines.flatMap((line, at) => edgeOf(line, typed[at]))];
   return {
     between: (from, to, axis) => walk(edges, from, to, axis) ?? 0,
     width,
     spacing: value(({ measure }) => measure.kind === "track spacing"),
-    delays,
+    delays: { on: asked("work.delayOn"), off: asked("work.delayOff") },
   };
 }
 

@@ -22,15 +22,15 @@ import { seedTruth, type Truth, trueBetween } from "./truth.ts";
 
 const rig = resolveRig(sampleFacts());
 
-/** What a terminal believes that was fed this rig's card. */
-function fed(of: ResolvedRig, id = "axle-m", delays = { on: 0.8, off: 0.5 }): Believed {
+/** What a terminal believes that was fed this rig's card, and switching times nobody read off it. */
+function fed(of: ResolvedRig, id = "axle-m"): Believed {
   const scheme = SHIPPED_SCHEMES.find((each) => each.id === id)!;
   const { lines } = fillCard(scheme, of, [], PRESETS.metric);
-  return believe(
+  const believed = believe(
     scheme,
     lines.map(({ figure, word }) => ({ text: figure ?? "0", word })),
-    delays,
   );
+  return { ...believed, delays: { on: 0.8, off: 0.5 } };
 }
 
 const setup: TestSetup = { fix: "fixed", spacing: fed(rig).spacing, rowToRow: false };
@@ -270,8 +270,9 @@ describe("a terminal", () => {
 
   it("takes nothing typed for zero", () => {
     const scheme = SHIPPED_SCHEMES[0]!;
-    const believed = believe(scheme, [], { on: 0, off: 0 });
+    const believed = believe(scheme, []);
     expect(believed.between("receiver", "workMid", "x")).toBe(0);
     expect(believed.width).toBe(0);
+    expect(believed.delays).toEqual({ on: 0, off: 0 });
   });
 });

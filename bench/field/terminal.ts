@@ -3,33 +3,24 @@
  * zero until somebody types it, the axle is preset to steered, the lines keep the last tool's spacing, and a page that is
  * left with Cancel forgets what was chosen on it.
  */
-import type { Scheme, SchemeLine } from "../../core/card/scheme.ts";
+import { isTimeUnit, type Scheme, type SchemeLine, type TimeUnit } from "../../core/card/scheme.ts";
 import { bareUnit, isFeet, printLength } from "../../core/quantity/length.ts";
-import { parseMeasure } from "../../core/quantity/measure.ts";
-import { type Believed, believe, lineValue, type Typed } from "./believed.ts";
+import { lineValue, type Typed } from "./believed.ts";
 
 export type Terminal = {
   /** one a line of the scheme */
   typed: Typed[];
-  delayOn: string;
-  delayOff: string;
 };
-
-/** The pages of the terminal in the order they come; switching times stand on one of their own. */
-export const SWITCHING = "Switching";
 
 /** A terminal fresh from the shop, but for the lines of the tool it had on last. */
 export function freshTerminal(scheme: Scheme, lastSpacing: number): Terminal {
-  return {
-    typed: scheme.lines.map((line) => presetOf(line, lastSpacing)),
-    delayOn: "0.00",
-    delayOff: "0.00",
-  };
+  return { typed: scheme.lines.map((line) => presetOf(line, lastSpacing)) };
 }
 
 function presetOf({ measure, unit, decimals, sign }: SchemeLine, lastSpacing: number): Typed {
   const word = sign.kind === "words" ? sign.plus : "";
   if (measure.kind === "choice") return { text: "steered", word: "" };
+  if (isTimeUnit(unit)) return { text: (0).toFixed(decimals), word };
   if (measure.kind === "track spacing")
     return { text: printLength(lastSpacing, unit, { decimals, bare: true }), word };
   if (measure.kind === "dimension" && measure.key === "rows.count") return { text: "0", word };
@@ -43,23 +34,17 @@ export function entryProblem(line: SchemeLine, { text, word }: Typed): string | 
   if (measure.kind === "dimension" && measure.key === "rows.count")
     return /^\d{1,3}$/.test(text.trim()) ? null : "A whole number.";
   const value = lineValue(line, { text, word });
+  if (isTimeUnit(line.unit)) return value !== null && value <= MOST_DELAY ? null : delayProblem(line.unit);
   if (value === null) return `A length in ${isFeet(line.unit) ? "feet and inches" : bareUnit(line.unit)}.`;
   if (sign.kind === "unsigned" && value * line.sense < 0) return "This terminal takes no minus here.";
   return Math.abs(value) > 60 ? "Out of range." : null;
 }
 
-export function delayProblem(text: string): string | null {
-  const read = parseMeasure("time", text, "s");
-  return read.ok && read.value.value >= 0 && read.value.value <= 5 ? null : "0 to 5 seconds.";
-}
+/** The longest a switching time may be, seconds. */
+const MOST_DELAY = 5;
 
-/** What the terminal steers and switches by. */
-export function believedBy(scheme: Scheme, { typed, delayOn, delayOff }: Terminal): Believed {
-  const seconds = (text: string) => {
-    const read = parseMeasure("time", text, "s");
-    return read.ok ? read.value.value : 0;
-  };
-  return believe(scheme, typed, { on: seconds(delayOn), off: seconds(delayOff) });
+function delayProblem(unit: TimeUnit): string {
+  return unit === "s" ? `0 to ${MOST_DELAY} seconds.` : `0 to ${MOST_DELAY * 1000} ms.`;
 }
 
 /** Checks what was kept: a terminal as it was written, or a fresh one. */
@@ -67,7 +52,7 @@ export function terminalFrom(kept: unknown, scheme: Scheme, lastSpacing: number)
   const given = kept as Partial<Terminal> | null;
   if (!given || !Array.isArray(given.typed) || given.typed.length !== scheme.lines.length)
     return freshTerminal(scheme, lastSpacing);
-  return { typed: given.typed, delayOn: given.delayOn ?? "0.00", delayOff: given.delayOff ?? "0.00" };
+  return { typed: given.typed };
 }
 
 /** The last tool's lines: a width from another shed. */

@@ -39,6 +39,8 @@ describe("the same rig in each terminal's terms", () => {
       "Connection to wheels": "5.26 m",
       "Side offset": "0.03 m right",
       "Working width": "4.50 m",
+      "Switch-on delay": "0.00 s",
+      "Switch-off delay": "0.00 s",
       "Track spacing": "4.50 m",
     });
   });
@@ -53,6 +55,8 @@ describe("the same rig in each terminal's terms", () => {
       "Centre distance from left edge": "87.6 in",
       "Working width": "177.2 in",
       "Number of rows": "30",
+      "Switch-on delay": "0.00 s",
+      "Switch-off delay": "0.00 s",
       "Track spacing": "177.2 in",
       "Hitch to receiver": "109.1 in",
       "Receiver to the right of centre": "−0.6 in",
@@ -126,8 +130,47 @@ describe("a single coverage point", () => {
     const [caution] = card("hitch-m").cautions;
     expect(caution?.replace(/\u00a0/g, " ")).toContain("0.320 m apart");
     expect(caution?.replace(/\u00a0/g, " ")).toContain("0.160 m off");
-    expect(card("axle-m").cautions).toEqual([]);
-    expect(card("hitch-m", { "pin.workRear": 4.25 }).cautions).toEqual([]);
+    const known = { "work.delayOn": 0.4, "work.delayOff": 0.3 };
+    expect(card("axle-m", known).cautions).toEqual([]);
+    expect(card("hitch-m", { ...known, "pin.workRear": 4.25 }).cautions).toEqual([]);
+  });
+});
+
+describe("switching times", () => {
+  const delays = (id: string, on: number | null, off: number | null) =>
+    card(id, { "work.delayOn": on, "work.delayOff": off });
+  const figures = (id: string, on: number | null, off: number | null) =>
+    delays(id, on, off)
+      .lines.filter(({ form }) => form.kind === "time")
+      .map(({ figure, unit }) => `${figure} ${unit}`);
+
+  it("are asked in seconds, or in milliseconds where a terminal counts them so (ISO 11783-11: DDI 205, 206)", () => {
+    for (const id of ["axle-m", "hitch-in", "antenna-m"])
+      expect(figures(id, 0.625, 0.34), id).toEqual(["0.63 s", "0.34 s"]);
+    expect(figures("iso-mm", 0.625, 0.34)).toEqual(["625 ms", "340 ms"]);
+  });
+
+  it("stay at zero while nobody measured them, and the card says what finds them", () => {
+    const unknown = delays("antenna-m", null, 0.34);
+    expect(figures("antenna-m", null, 0.34)).toEqual(["0.00 s", "0.34 s"]);
+    expect(unknown.ready).toBe(true);
+    expect(unknown.cautions.join(" ")).toContain("drive headland marks");
+    expect(delays("antenna-m", 0.6, 0.34).cautions.join(" ")).not.toContain("headland");
+  });
+
+  it("are read back by value, and say by how much they differ", () => {
+    const line = freeze(delays("axle-m", 0.62, 0.34)).find(({ label }) => label === "Switch-on delay")!;
+    for (const text of ["0.62", "0,62", "620 ms", "0.620 s"])
+      expect(compareShown(line, { text, word: "" }), text).toEqual({ kind: "match" });
+    expect(compareShown(line, { text: "1.02", word: "" })).toEqual({ kind: "differs", by: "+0.40 s" });
+    expect(compareShown(line, { text: "0", word: "" })).toEqual({ kind: "differs", by: "−0.62 s" });
+    expect(compareShown(line, { text: "soon", word: "" }).kind).toBe("unreadable");
+  });
+
+  it("are to be typed anew once a test has found them", () => {
+    expect(retype(freeze(delays("axle-m", 0.62, 0.34)), delays("axle-m", 0.9, 0.34))).toEqual([
+      { page: "Switching", label: "Switch-on delay", was: "0.62", now: "0.90" },
+    ]);
   });
 });
 

@@ -2,12 +2,21 @@ import { dimension, hasDimension } from "../dimension/catalogue.ts";
 import { POINT_LABELS, type PointKey } from "../dimension/points.ts";
 import type { Finding } from "../finding/finding.ts";
 import { stopsOf } from "../finding/finding.ts";
-import { MINUS } from "../quantity/figure.ts";
-import { isFeet, METRES_PER, printedStep, printLength } from "../quantity/length.ts";
+import { MINUS, roundHalfUp } from "../quantity/figure.ts";
+import { isFeet, type LengthStyle, METRES_PER, printedStep, printLength } from "../quantity/length.ts";
+import { inUnit } from "../quantity/measure.ts";
 import type { Units } from "../quantity/units.ts";
 import { between, type Chain, evaluate, trackSpacing } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import type { FigureForm, Measure, Scheme, SchemeLine } from "./scheme.ts";
+import {
+  type FigureForm,
+  isDelay,
+  isTimeUnit,
+  type Measure,
+  type Scheme,
+  type SchemeLine,
+  type TimeUnit,
+} from "./scheme.ts";
 
 export type CardLine = {
   page: string;
@@ -69,12 +78,32 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
   };
   if (measure.kind === "choice")
     return { ...base, figure: axleTypeOf(rig), unit: "", rounding: null, blockedBy: null };
-  const unit = isCount(measure) || isFeet(line.unit) ? "" : line.unit;
+  const unit = printedUnit(line);
+  if (isTimeUnit(line.unit)) return { ...base, unit, ...writeTime(line.unit, line.decimals, chain!, stops) };
   const blockedBy = blockOf(chain!, stops);
   if (blockedBy) return { ...base, figure: null, unit, rounding: null, blockedBy };
   if (isCount(measure))
     return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
-  return { ...base, unit, ...writeFigure(line, line.sense * chain!.total!) };
+  return { ...base, unit, ...writeFigure({ ...line, unit: line.unit }, line.sense * chain!.total!) };
+}
+
+/** The unit printed beside a line's figure; feet stand in the figure itself. */
+export function printedUnit({ measure, unit }: Pick<SchemeLine, "measure" | "unit">): string {
+  if (measure.kind === "choice" || isCount(measure)) return "";
+  return isTimeUnit(unit) || !isFeet(unit) ? unit : "";
+}
+
+/** A switching time nobody measured stays at zero, as the terminal came: headland marks then find all of it. */
+function writeTime(
+  unit: TimeUnit,
+  decimals: number,
+  chain: Chain,
+  stops: readonly Finding[],
+): Pick<CardLine, "figure" | "rounding" | "blockedBy"> {
+  const known = chain.total !== null;
+  const blockedBy = known ? blockOf(chain, stops) : null;
+  const figure = blockedBy ? null : roundHalfUp(inUnit("time", chain.total ?? 0, unit), decimals);
+  return { figure, rounding: null, blockedBy };
 }
 
 /** Where some values are set that the terminal only shows: a head's width belongs to the machine that carries it. */
@@ -101,7 +130,7 @@ function blockOf(chain: Chain, stops: readonly Finding[]): string | null {
 }
 
 function writeFigure(
-  { unit, decimals, sign }: SchemeLine,
+  { unit, decimals, sign }: SchemeLine & { unit: LengthStyle },
   metres: number,
 ): Pick<CardLine, "figure" | "word" | "rounding" | "blockedBy"> {
   const shown = printLength(sign.kind === "words" ? Math.abs(metres) : metres, unit, {
@@ -122,7 +151,7 @@ function writeFigure(
 }
 
 /** The magnitude the printed figure stands for. */
-function roundedMetres(metres: number, unit: SchemeLine["unit"], decimals: number): number {
+function roundedMetres(metres: number, unit: LengthStyle, decimals: number): number {
   if (isFeet(unit)) return Math.round(metres / printedStep(unit)) * printedStep(unit);
   return Number(printLength(metres, unit, { decimals, bare: true })) * METRES_PER[unit];
 }
@@ -145,8 +174,10 @@ function turning(point: PointKey, { attachment }: ResolvedRig): PointKey {
   return point === "pivot" && !hasDimension(attachment, "pin.pivot") ? "workMid" : point;
 }
 
-function formOf({ measure, unit, decimals, sign }: SchemeLine): FigureForm {
+/** How a line's figure is written. */
+export function formOf({ measure, unit, decimals, sign }: SchemeLine): FigureForm {
   if (measure.kind === "choice") return { kind: "choice" };
+  if (isTimeUnit(unit)) return { kind: "time", unit, decimals };
   return isCount(measure) ? { kind: "count" } : { kind: "length", unit, decimals, sign };
 }
 
@@ -178,7 +209,19 @@ function cautionsOf(scheme: Scheme, rig: ResolvedRig, units: Units): string[] {
         "This tool has no wheels to turn about. Where the terminal asks for them, the card gives the middle of the work.",
       ]
     : [];
-  return [...cautions, ...rankCautions(scheme, rig, units)];
+  return [...cautions, ...rankCautions(scheme, rig, units), ...delayCautions(scheme, rig)];
+}
+
+function delayCautions(scheme: Scheme, { values }: ResolvedRig): string[] {
+  const unknown = scheme.lines.some(
+    ({ measure }) =>
+      measure.kind === "dimension" && isDelay(measure.key) && values[measure.key].value === null,
+  );
+  return unknown
+    ? [
+        "Nobody has measured how late this tool switches: leave such a delay at zero, drive headland marks, and they say what to type.",
+      ]
+    : [];
 }
 
 function rankCautions(scheme: Scheme, { values }: ResolvedRig, units: Units): string[] {

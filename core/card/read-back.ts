@@ -1,4 +1,6 @@
+import { MINUS } from "../quantity/figure.ts";
 import { parseLength, printedStep, printLength } from "../quantity/length.ts";
+import { inUnit, parseMeasure } from "../quantity/measure.ts";
 import type { FrozenLine } from "./numbered.ts";
 import type { FigureForm, SignRule } from "./scheme.ts";
 
@@ -26,6 +28,8 @@ export function compareShown({ figure, word, form }: FrozenLine, shown: Shown): 
         : { kind: "differs", by: `“${text}”` };
     case "count":
       return compareCounts(figure, text);
+    case "time":
+      return compareTimes(form, figure, text);
     case "length":
       return compareLengths(form, { text: figure, word }, { ...shown, text });
   }
@@ -35,6 +39,19 @@ function compareCounts(figure: string, text: string): Comparison {
   if (!/^\d{1,6}$/.test(text)) return { kind: "unreadable", problem: "A whole number is shown here." };
   const by = Number(text) - Number(figure);
   return by === 0 ? { kind: "match" } : { kind: "differs", by: by > 0 ? `+${by}` : `−${-by}` };
+}
+
+function compareTimes(
+  { unit, decimals }: Extract<FigureForm, { kind: "time" }>,
+  figure: string,
+  text: string,
+): Comparison {
+  const seen = parseMeasure("time", text, unit);
+  if (!seen.ok) return { kind: "unreadable", problem: seen.problem };
+  const by = inUnit("time", seen.value.value, unit) - Number(figure);
+  return Math.abs(by) < 10 ** -decimals / 2
+    ? { kind: "match" }
+    : { kind: "differs", by: `${by > 0 ? "+" : MINUS}${Math.abs(by).toFixed(decimals)} ${unit}` };
 }
 
 type LengthForm = Extract<FigureForm, { kind: "length" }>;

@@ -5,7 +5,7 @@
  */
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
-import type { LengthStyle } from "../quantity/length.ts";
+import { LENGTH_STYLES, type LengthStyle } from "../quantity/length.ts";
 
 export type Measure =
   | { kind: "between"; from: PointKey; to: PointKey; axis: Axis }
@@ -21,6 +21,24 @@ export type SignRule =
   /** the terminal takes no minus here */
   | { kind: "unsigned" };
 
+/** What a terminal asks its switching times in. */
+export const TIME_UNITS = ["s", "ms"] as const;
+export type TimeUnit = (typeof TIME_UNITS)[number];
+
+export const LINE_UNITS = [...LENGTH_STYLES, ...TIME_UNITS] as const;
+export type LineUnit = LengthStyle | TimeUnit;
+
+export function isTimeUnit(unit: LineUnit): unit is TimeUnit {
+  return TIME_UNITS.includes(unit as TimeUnit);
+}
+
+type DelayKey = "work.delayOn" | "work.delayOff";
+
+/** Whether a reading is a time the terminal switches by. */
+export function isDelay(key: DimensionKey): key is DelayKey {
+  return key === "work.delayOn" || key === "work.delayOff";
+}
+
 export type SchemeLine = {
   /** the terminal's page the line stands on */
   page: string;
@@ -28,7 +46,8 @@ export type SchemeLine = {
   measure: Measure;
   /** +1: the terminal counts the frame's own direction (forward, right, up) as positive; −1: the other way */
   sense: 1 | -1;
-  unit: LengthStyle;
+  /** of a length, or of a switching time; counts and choices have none and keep whatever stands here */
+  unit: LineUnit;
   decimals: number;
   sign: SignRule;
 };
@@ -36,6 +55,7 @@ export type SchemeLine = {
 /** How one figure of a terminal is written. */
 export type FigureForm =
   | { kind: "length"; unit: LengthStyle; decimals: number; sign: SignRule }
+  | { kind: "time"; unit: TimeUnit; decimals: number }
   | { kind: "count" }
   | { kind: "choice" };
 

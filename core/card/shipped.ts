@@ -1,6 +1,6 @@
 import type { Axis, PointKey } from "../dimension/points.ts";
 import type { LengthStyle } from "../quantity/length.ts";
-import type { Scheme, SchemeLine, SignRule } from "./scheme.ts";
+import type { Scheme, SchemeLine, SignRule, TimeUnit } from "./scheme.ts";
 
 type UnitChoice = { id: string; name: string; unit: LengthStyle; decimals: number };
 
@@ -15,6 +15,22 @@ type LineRest = Pick<SchemeLine, "measure" | "sense" | "sign">;
 
 const WIDTH: LineRest = { measure: { kind: "dimension", key: "tool.width" }, sense: 1, sign: UNSIGNED };
 const SPACING: LineRest = { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED };
+
+/** The switching times, on a page of their own: how long before a boundary the terminal gives the order. */
+function switching(unit: TimeUnit, decimals: number, [on, off]: [on: string, off: string]): SchemeLine[] {
+  const line = (label: string, key: "work.delayOn" | "work.delayOff"): SchemeLine => ({
+    page: "Switching",
+    label,
+    measure: { kind: "dimension", key },
+    sense: 1,
+    unit,
+    decimals,
+    sign: UNSIGNED,
+  });
+  return [line(on, "work.delayOn"), line(off, "work.delayOff")];
+}
+
+const DELAYS: [string, string] = ["Switch-on delay", "Switch-off delay"];
 
 function lineIn({ unit, decimals }: UnitChoice) {
   return (page: string, label: string, rest: LineRest): SchemeLine => ({
@@ -75,6 +91,7 @@ function fromTheAxle(units: UnitChoice): Scheme {
         sign: LEFT_RIGHT,
       }),
       line("Implement", "Working width", WIDTH),
+      ...switching("s", 2, DELAYS),
       line("Guidance", "Track spacing", SPACING),
     ],
   };
@@ -115,6 +132,7 @@ function fromTheHitch(units: UnitChoice): Scheme {
         sense: 1,
         sign: UNSIGNED,
       }),
+      ...switching("s", 2, DELAYS),
       line("Guidance", "Track spacing", SPACING),
       line("Tractor", "Hitch to receiver", {
         measure: { kind: "between", from: "pin", to: "receiver", axis: "x" },
@@ -170,6 +188,7 @@ function fromTheAntenna(units: UnitChoice): Scheme {
         sign: LEFT_RIGHT,
       }),
       line("Implement", "Working width", WIDTH),
+      ...switching("s", 2, DELAYS),
       line("Guidance", "Track spacing", SPACING),
     ],
   };
@@ -201,6 +220,7 @@ function isoFrame(): Scheme {
       at("Implement", "Work rear, offset X", "pivot", "workRear", "x"),
       at("Implement", "Work, offset Y", "pivot", "workMid", "y"),
       line("Implement", "Working width", WIDTH),
+      ...switching("ms", 0, ["Turn on time", "Turn off time"]),
       line("Guidance", "Swath width", SPACING),
     ],
   };

@@ -88,8 +88,11 @@ function correctionOf(
 ): Correction[] {
   const { value } = rig.values[key];
   if (coefficient === 0) return [];
+  // Nothing is read, yet it is known what the terminal stands at: what a test finds absolutely, or a delay left at zero.
   if (value === null)
-    return absolute && entered === null ? [{ key, from: null, to: off.value / coefficient }] : [];
+    return absolute || entered !== null
+      ? [{ key, from: null, to: ((entered ?? 0) + off.value) / coefficient }]
+      : [];
   return [{ key, from: value, to: value + off.value / coefficient }];
 }
 

@@ -123,7 +123,8 @@ function measuredOf(
         label,
         unit: "time",
         terms: [{ key, coefficient: 1 }],
-        entered: entered.value(key),
+        // A delay nobody measured stands at zero in the terminal: so its card says.
+        entered: entered.value(key) ?? 0,
         off: estimateOf(fit, at),
         absolute: false,
         sides: null,

@@ -284,6 +284,24 @@ describe("verdicts", () => {
     });
   });
 
+  it("gives a delay nobody measured all that is missing, and a known one what is missing of it", () => {
+    const crossings = [1, 2, 1.5, 2.5, 1, 2].map(
+      (speed): Observation => ({
+        values: { mark: 0.02 + 0.5 * speed, speed },
+        choices: { edge: "on", way: "there" },
+      }),
+    );
+    const toOf = (delay: number | null) => {
+      const own = sampleRig({ "work.delayOn": delay });
+      const found = solveTest("headland", crossings, none, setup, own).measured;
+      const conditions = { ...UNKNOWN_CONDITIONS, fix: "fixed" as const };
+      const verdicts = verdictsOf(testKind("headland"), found, own, conditions, told);
+      return verdicts.find(({ measured: each }) => each.key === "onDelay")!.corrections;
+    };
+    expect(toOf(null)).toEqual([{ key: "work.delayOn", from: null, to: expect.closeTo(0.5, 6) }]);
+    expect(toOf(0.3)).toEqual([{ key: "work.delayOn", from: 0.3, to: expect.closeTo(0.8, 6) }]);
+  });
+
   it("allows a spreader more than a planter", () => {
     const tool = (choice: string) => ({
       values: { ...rig.values, "tool.kind": { ...rig.values["tool.kind"], choice } },

@@ -184,10 +184,15 @@ export function measureStep<F extends Family>(family: F, unit: UnitOf<F>): numbe
   return factor * 10 ** -decimals;
 }
 
+/** SI → a unit of the family. */
+export function inUnit<F extends Family>(family: F, value: number, unit: UnitOf<F>): number {
+  return value / (FAMILIES[family][unit] as UnitEntry).factor;
+}
+
 /** @throws RangeError for what is no finite number */
 export function printMeasure<F extends Family>(family: F, value: number, unit: UnitOf<F>): string {
   if (!Number.isFinite(value)) throw new RangeError(`not a quantity: ${value}`);
-  const { factor, decimals } = FAMILIES[family][unit] as UnitEntry;
+  const { decimals } = FAMILIES[family][unit] as UnitEntry;
   // The sign of degrees stands close (SI brochure, 5.4.3); every other unit after a space.
-  return `${roundHalfUp(value / factor, decimals)}${unit === "°" ? "" : "\u00a0"}${unit}`;
+  return `${roundHalfUp(inUnit(family, value, unit), decimals)}${unit === "°" ? "" : "\u00a0"}${unit}`;
 }

@@ -11,8 +11,8 @@ type Practice = NonNullable<FieldView["practice"]>;
 
 /** The terminal of the practice rig, page by page, as a terminal asks. */
 export function SimulatedTerminal({ practice, action }: { practice: Practice; action: string }) {
-  const { terminal, delays } = practice;
-  const pages = [...terminal.pages.map(({ page }) => page), terminal.switching];
+  const { terminal } = practice;
+  const pages = terminal.pages.map(({ page }) => page);
   const [page, setPage] = useState(pages[0]!);
   const shown = terminal.pages.find((each) => each.page === page);
   return (
@@ -36,28 +36,12 @@ export function SimulatedTerminal({ practice, action }: { practice: Practice; ac
           </button>
         ))}
       </nav>
-      <Page
-        key={page + JSON.stringify(shown ?? delays)}
-        page={page}
-        lines={shown?.lines ?? []}
-        delays={page === terminal.switching ? delays : null}
-        action={action}
-      />
+      <Page key={page + JSON.stringify(shown)} page={page} lines={shown?.lines ?? []} action={action} />
     </section>
   );
 }
 
-function Page({
-  page,
-  lines,
-  delays,
-  action,
-}: {
-  page: string;
-  lines: TerminalLine[];
-  delays: Practice["delays"] | null;
-  action: string;
-}) {
+function Page({ page, lines, action }: { page: string; lines: TerminalLine[]; action: string }) {
   const fetcher = useFetcher<Outcome>({ key: "terminal" });
   useSaid(fetcher.data);
   const errors = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
@@ -68,16 +52,6 @@ function Page({
       {lines.map((line) => (
         <Line key={line.at} line={line} problem={errors[`line-${line.at}`]} />
       ))}
-      {delays && (
-        <>
-          <Field label="Switch-on delay, seconds" problem={errors.delayOn}>
-            <input name="delayOn" className="field" defaultValue={delays.on} autoComplete="off" />
-          </Field>
-          <Field label="Switch-off delay, seconds" problem={errors.delayOff}>
-            <input name="delayOff" className="field" defaultValue={delays.off} autoComplete="off" />
-          </Field>
-        </>
-      )}
       <div className="grid grid-cols-2 gap-2">
         <button type="submit" name="press" value="cancel" className="key">
           Cancel

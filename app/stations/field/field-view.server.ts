@@ -1,16 +1,12 @@
 /** The simulated field: a practice rig's terminal and what can be driven. What the rig really is never leaves the server. */
 
+import { believe } from "../../../bench/field/believed.ts";
 import type { Field } from "../../../bench/field/drive.ts";
 import { stretchReading, stretchTape } from "../../../bench/field/drive.ts";
 import { chance } from "../../../bench/field/random.ts";
-import {
-  believedBy,
-  lastToolSpacing,
-  SWITCHING,
-  type Terminal,
-  terminalFrom,
-} from "../../../bench/field/terminal.ts";
+import { lastToolSpacing, type Terminal, terminalFrom } from "../../../bench/field/terminal.ts";
 import type { Truth } from "../../../bench/field/truth.ts";
+import { formOf, printedUnit } from "../../../core/card/fill.ts";
 import { byPage } from "../../../core/card/numbered.ts";
 import type { Scheme } from "../../../core/card/scheme.ts";
 import { catalogueOf, type DimensionKey } from "../../../core/dimension/catalogue.ts";
@@ -19,7 +15,7 @@ import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
 import { pointsOf } from "../../../core/drawing/rig-points.ts";
 import type { Fix } from "../../../core/proof/conditions.ts";
 import { testsOf } from "../../../core/proof/kinds.ts";
-import { isFeet, printLength } from "../../../core/quantity/length.ts";
+import { printLength } from "../../../core/quantity/length.ts";
 import { type Practice, practiceOf, truthKey } from "../../../data/practice.ts";
 import { schemeNow } from "../card-view.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
@@ -38,8 +34,7 @@ export type TerminalLine = {
 export type FieldView = {
   /** null: this rig is a real one, and can be copied for practice */
   practice: {
-    terminal: { name: string; pages: { page: string; lines: TerminalLine[] }[]; switching: string };
-    delays: { on: string; off: string };
+    terminal: { name: string; pages: { page: string; lines: TerminalLine[] }[] };
     drives: { key: DriveKey; label: string; title: string }[];
     tape: { key: DimensionKey; letter: string; label: string; fromTo: string }[];
     points: [key: string, label: string][];
@@ -66,7 +61,12 @@ export function groundOf(open: OpenRig): Ground | null {
 }
 
 export function fieldOf({ practice, truth, scheme, terminal }: Ground, drive: number, fix: Fix): Field {
-  return { truth, believed: believedBy(scheme, terminal), random: chance(practice.seed * 1009 + drive), fix };
+  return {
+    truth,
+    believed: believe(scheme, terminal.typed),
+    random: chance(practice.seed * 1009 + drive),
+    fix,
+  };
 }
 
 export function fieldView(open: OpenRig): FieldView {
@@ -76,16 +76,15 @@ export function fieldView(open: OpenRig): FieldView {
   const { attachment } = open.rig;
   const kinds = testsOf(attachment);
   const lines = scheme.lines.map((line, at): TerminalLine & { page: string } => {
-    const { measure, unit, sign } = line;
+    const { measure, sign } = line;
     const { text, word } = terminal.typed[at]!;
-    const count = measure.kind === "dimension" && measure.key === "rows.count";
     return {
       page: line.page,
       at,
       label: line.label,
       text,
       word,
-      unit: measure.kind === "choice" || count ? "" : isFeet(unit) ? "ft in" : unit,
+      unit: printedUnit(line) || (formOf(line).kind === "length" ? "ft in" : ""),
       words: sign.kind === "words" ? [sign.plus, sign.minus] : null,
       choices: measure.kind === "choice" ? ["steered", "rigid"] : null,
     };
@@ -95,9 +94,7 @@ export function fieldView(open: OpenRig): FieldView {
       terminal: {
         name: scheme.name,
         pages: byPage(lines).map(({ page, lines: own }) => ({ page, lines: own })),
-        switching: SWITCHING,
       },
-      delays: { on: terminal.delayOn, off: terminal.delayOff },
       drives: (Object.keys(DRIVES) as DriveKey[])
         .filter((key) => kinds.some((kind) => kind.key === key))
         .map((key) => ({

@@ -1,7 +1,7 @@
 import { v4 as uuid } from "uuid";
 import { crossString, driveCircle, driveJoints, type Field, parkTwice } from "../../../bench/field/drive.ts";
 import { recordRun } from "../../../bench/field/receiver.ts";
-import { delayProblem, entryProblem, SWITCHING } from "../../../bench/field/terminal.ts";
+import { entryProblem } from "../../../bench/field/terminal.ts";
 import { seedTruth } from "../../../bench/field/truth.ts";
 import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
 import { printMeasure } from "../../../core/quantity/measure.ts";
@@ -68,17 +68,10 @@ export function keepTerminal(open: OpenRig, form: FormData): Outcome {
     if (problem) errors[`line-${at}`] = problem;
     return now;
   });
-  const delays = { delayOn: terminal.delayOn, delayOff: terminal.delayOff };
-  if (page === SWITCHING && text("press") !== "cancel")
-    for (const key of ["delayOn", "delayOff"] as const) {
-      const problem = delayProblem(text(key));
-      if (problem) errors[key] = problem;
-      delays[key] = text(key);
-    }
   if (Object.keys(errors).length > 0) return refused(errors);
   feedTerminal(open.db, open.rig.id, {
     ...practice.terminal,
-    [String(open.rig.couplingId)]: { typed, ...delays },
+    [String(open.rig.couplingId)]: { typed },
   });
   const said = text("press") === "cancel" ? `${page} left without saving` : `${page} saved in the terminal`;
   return { ok: true, kept: { id: page, said }, person: null };
