@@ -5,7 +5,7 @@ import { isLengthStyle } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import { below, gradeOf } from "../../core/rig/grade.ts";
 
-import { parseSections } from "../../core/rig/sections.ts";
+import { countSections, parseSections } from "../../core/rig/sections.ts";
 import { rigFacts, subjectColumns } from "../../data/facts.ts";
 import { keepChange } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
@@ -117,7 +117,7 @@ function keepLayout({ db, rig }: Asked, form: FormData): Outcome {
   const read = parseSections(text, style);
   if (!read.ok) return refused({ text: read.problem });
   keepSections(db, rig, read.value, { id, instrument, person, at: new Date() });
-  return { ok: true, kept: { id, said: `Kept ${read.value.length} sections` }, person };
+  return { ok: true, kept: { id, said: `Kept ${countSections({ widths: read.value })}` }, person };
 }
 
 /** The end of the day somebody named, or now where that is today. */

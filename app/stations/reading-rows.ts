@@ -16,7 +16,7 @@ import { askedOf } from "../../core/rig/asked.ts";
 import type { Change, Reading } from "../../core/rig/facts.ts";
 import { type Grade, gradeOf, type Instrument } from "../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
-import { sectionSum } from "../../core/rig/sections.ts";
+import { countSections, sectionSum } from "../../core/rig/sections.ts";
 import { works } from "../../core/rig/whole.ts";
 import { bareWord, day, fine } from "./print.ts";
 
@@ -187,9 +187,7 @@ function sectionsRow({ sections, sectionsStale }: ResolvedRig, units: Units): Re
     doubted: false,
     stale: sectionsStale && sections && staleText(sectionsStale, sections.measuredAt),
     due: null,
-    source: sections
-      ? `${sections.widths.length} sections, ${sections.person}, ${day(sections.measuredAt)}`
-      : null,
+    source: sections ? `${countSections(sections)}, ${sections.person}, ${day(sections.measuredAt)}` : null,
     repeats: [],
     spread: null,
     proof: null,

@@ -6,6 +6,7 @@ import { MINUS, roundHalfUp } from "../quantity/figure.ts";
 import { isFeet, type LengthStyle, METRES_PER, printedStep, printLength } from "../quantity/length.ts";
 import { inUnit } from "../quantity/measure.ts";
 import type { Units } from "../quantity/units.ts";
+import { askedOf } from "../rig/asked.ts";
 import { between, type Chain, evaluate, trackSpacing } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import {
@@ -80,6 +81,8 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
     return { ...base, figure: axleTypeOf(rig), unit: "", rounding: null, blockedBy: null };
   const unit = printedUnit(line);
   if (isTimeUnit(line.unit)) return { ...base, unit, ...writeTime(line.unit, line.decimals, chain!, stops) };
+  if (hasNone(measure, rig))
+    return { ...base, figure: "0", unit, rounding: null, blockedBy: null, derivation: "this tool has none" };
   const blockedBy = blockOf(chain!, stops);
   if (blockedBy) return { ...base, figure: null, unit, rounding: null, blockedBy };
   if (isCount(measure))
@@ -179,6 +182,15 @@ export function formOf({ measure, unit, decimals, sign }: SchemeLine): FigureFor
   if (measure.kind === "choice") return { kind: "choice" };
   if (isTimeUnit(unit)) return { kind: "time", unit, decimals };
   return isCount(measure) ? { kind: "count" } : { kind: "length", unit, decimals, sign };
+}
+
+/** Whether a terminal asks for what this tool does not have: rows of a mower. */
+function hasNone(measure: Measure, rig: ResolvedRig): boolean {
+  return (
+    measure.kind === "dimension" &&
+    rig.values[measure.key].value === null &&
+    !askedOf(rig).some(({ key }) => key === measure.key)
+  );
 }
 
 function isCount(measure: Measure): boolean {

@@ -52,8 +52,8 @@ export type DimensionEntry = {
   at: PointKey;
   /** the attachments that have it; null: all */
   on: readonly Attachment[] | null;
-  /** asked only where a choice was made so: a joint of an articulated tractor; null: always */
-  when: { key: string; is: readonly string[] } | null;
+  /** asked only where a choice was made so (a joint of an articulated tractor), or was not made so (rows of no mower); null: always */
+  when: { key: string; is: readonly string[] } | { key: string; not: readonly string[] } | null;
   /** what must hold while it is measured; shown before, kept with the reading */
   conditions: readonly ConditionKey[];
   /**

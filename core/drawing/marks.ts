@@ -4,6 +4,7 @@ import { printEntry } from "../dimension/entry.ts";
 import type { Units } from "../quantity/units.ts";
 import { termsBetween } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { countSections } from "../rig/sections.ts";
 import type { Box } from "./geometry.ts";
 import type { Placed } from "./place.ts";
 import type { DimensionMark, Sheet } from "./sheet.ts";
@@ -18,7 +19,7 @@ export function leading(attachment: Attachment): ReadonlySet<string> {
 }
 
 export function sectionsText({ sections }: ResolvedRig): string {
-  return sections ? `${sections.widths.length} sections` : "missing";
+  return sections ? countSections(sections) : "missing";
 }
 
 export function valueText(entry: Dimension, { attachment, values }: ResolvedRig, units: Units): string {

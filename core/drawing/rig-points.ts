@@ -21,6 +21,7 @@ export function pointsOf(rig: ResolvedRig): readonly PointKey[] {
       (key !== "pivot" || hasDimension(attachment, "pin.pivot")) &&
       (key !== "leadPin" || isTrain(attachment)) &&
       (key !== "joint" || steersBy(rig) === "articulated") &&
+      (key !== "turn" || steersBy(rig) === "tracks") &&
       (key !== "midPin" || attachment === "third"),
   );
 }

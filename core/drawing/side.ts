@@ -5,7 +5,7 @@
 import { type Attachment, isAhead, isBuiltOn, onPin } from "../dimension/attachment.ts";
 import { hasDimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
-import { askedOf } from "../rig/asked.ts";
+import { askedOf, steersBy } from "../rig/asked.ts";
 import { between } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
@@ -69,12 +69,13 @@ export function drawSide(rig: ResolvedRig, sheet: Sheet): Plan {
 
   const upOf: Partial<Record<PointKey, number>> = {
     receiver: height,
-    axle: TRACTOR.rearTyre.length / 2,
-    frontAxle: TRACTOR.frontTyre.length / 2,
+    axle: wheelsOf(rig).rear / 2,
+    frontAxle: wheelsOf(rig).front / 2,
     pin: hitchHeight(rig),
     leadPin: HEIGHTS.pin,
     midPin: HEIGHTS.pin,
     joint: HEIGHTS.frame,
+    turn: 0,
     pivot: WHEEL_DIAMETER / 2,
   };
   const planPoints = pointsOf(rig).map(
@@ -201,31 +202,54 @@ function toolSide(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
   return [box("hopper", Math.min(near, far), Math.max(near, far), 0.4, 0.95), ...ranks];
 }
 
+/** Diameters of the machine's wheels, metres, for recognition; on tracks, of what they run round. */
+function wheelsOf(rig: ResolvedRig): { front: number; rear: number } {
+  if (rig.attachment === "head")
+    return { front: SELF_PROPELLED.steeredTyre.length, rear: SELF_PROPELLED.driveTyre.length };
+  if (isBuiltOn(rig.attachment)) return { front: SPRAYER.tyre.length, rear: SPRAYER.tyre.length };
+  const rear = TRACTOR.rearTyre.length;
+  switch (steersBy(rig)) {
+    case "articulated":
+      return { front: rear, rear };
+    case "tracks":
+      return { front: TRACK_HEIGHT, rear: TRACK_HEIGHT };
+    default:
+      return { front: TRACTOR.frontTyre.length, rear };
+  }
+}
+
+/** A track from the side, metres. */
+const TRACK_HEIGHT = 1.1;
+
+function runsOn(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
+  const { frontAxle } = rigPoints(rig);
+  const { front, rear } = wheelsOf(rig);
+  const ends = [wheel("tyre", frontAxle.x, front), wheel("tyre", 0, rear)];
+  return steersBy(rig) === "tracks" ? [box("tyre", 0, frontAxle.x, 0, TRACK_HEIGHT), ...ends] : ends;
+}
+
 function carrierSide(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
   const { frontAxle } = rigPoints(rig);
   if (rig.attachment === "head") {
-    const { driveTyre, steeredTyre, body, cab } = SELF_PROPELLED;
+    const { body, cab } = SELF_PROPELLED;
     return [
       box("bonnet", frontAxle.x - body.beyondAxle, body.from, 0.9, 3.1),
       box("cab", cab.from, cab.to, 1.5, 3.3),
-      wheel("tyre", frontAxle.x, steeredTyre.length),
-      wheel("tyre", 0, driveTyre.length),
+      ...runsOn(rig, box, wheel),
     ];
   }
   if (isBuiltOn(rig.attachment)) {
-    const { tyre, cab, tank } = SPRAYER;
+    const { cab, tank } = SPRAYER;
     return [
       box("bonnet", tank.from, frontAxle.x + tank.beforeAxle, 1, 2.6),
       box("cab", frontAxle.x + cab.from, frontAxle.x + cab.to, 1.1, 3.1),
-      wheel("tyre", frontAxle.x, tyre.length),
-      wheel("tyre", 0, tyre.length),
+      ...runsOn(rig, box, wheel),
     ];
   }
   return [
     box("bonnet", TRACTOR.bonnet.from, frontOf(frontAxle.x), HEIGHTS.bonnetFoot, HEIGHTS.bonnet),
     box("cab", TRACTOR.cab.from, TRACTOR.cab.to, HEIGHTS.bonnetFoot, HEIGHTS.cabRoof),
-    wheel("tyre", frontAxle.x, TRACTOR.frontTyre.length),
-    wheel("tyre", 0, TRACTOR.rearTyre.length),
+    ...runsOn(rig, box, wheel),
   ];
 }
 

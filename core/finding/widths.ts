@@ -1,11 +1,13 @@
+import { isBuiltOn } from "../dimension/attachment.ts";
 import { dimension, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
 import { printLength } from "../quantity/length.ts";
+import { capital } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import { trackSpacing } from "../rig/chain.ts";
 import { below, GRADES, type Grade, gradeOf } from "../rig/grade.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { sectionSum } from "../rig/sections.ts";
+import { countSections, sectionSum } from "../rig/sections.ts";
 import type { Finding, Target } from "./finding.ts";
 import { findingOn } from "./value.ts";
 
@@ -38,7 +40,7 @@ export function judgeWidths(rig: ResolvedRig, units: Units): Finding[] {
   const rows = rowsEstimate(rig, units);
   return [
     ...(sections ? compare("sections-sum", "Sections", width, sections, rows, units) : []),
-    ...(rows ? compare("rows-sum", "Rows", width, rows, sections, units) : []),
+    ...(rows ? compare("rows-sum", capital(rowWord(rig, 2)), width, rows, sections, units) : []),
   ];
 }
 
@@ -60,7 +62,7 @@ function compare(
       severity: "fix",
       subject: other.target,
       what: `${title} and width disagree by ${difference}: ${other.text}; the width is ${width.text}.`,
-      why: `${because} Every pass leaves a strip or sows it twice.`,
+      why: `${because} Every pass leaves a strip or works it twice.`,
       next: { label: `Look at ${look.letter}`, target: look.target },
     },
   ];
@@ -88,10 +90,6 @@ function suspect(
     : { look, because: `The weaker reading is ${look.label} (${look.grade}).` };
 }
 
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}
-
 function widthEstimate({ values }: ResolvedRig, units: Units): Estimate | null {
   const { value, doubt, grade } = values["tool.width"];
   if (value === null || doubt) return null;
@@ -115,24 +113,31 @@ function sectionsEstimate({ sections }: ResolvedRig, units: Units): Estimate | n
     grade: gradeOf(sections.instrument),
     target: "sections",
     letter: SECTIONS_LETTER,
-    text: `${sections.widths.length} sections add up to ${printLength(metres, units.tape)}`,
+    text: `${countSections(sections)} ${sections.widths.length === 1 ? "adds" : "add"} up to ${printLength(metres, units.tape)}`,
   };
 }
 
-function rowsEstimate({ values }: ResolvedRig, units: Units): Estimate | null {
+/** What stands side by side across the tool. */
+function rowWord({ attachment }: Pick<ResolvedRig, "attachment">, count: number): string {
+  const word = isBuiltOn(attachment) ? "nozzle" : "row";
+  return count === 1 ? word : `${word}s`;
+}
+
+function rowsEstimate(rig: ResolvedRig, units: Units): Estimate | null {
+  const { values } = rig;
   const [count, spacing] = [values["rows.count"], values["rows.spacing"]];
   if (count.value === null || spacing.value === null || count.doubt || spacing.doubt) return null;
   const metres = count.value * spacing.value;
   const [look, label] = below(count.grade, spacing.grade)
-    ? [count, "the row count"]
-    : [spacing, "the row spacing"];
+    ? [count, `the ${rowWord(rig, 1)} count`]
+    : [spacing, `the ${rowWord(rig, 1)} spacing`];
   return {
     label,
     metres,
     grade: look.grade,
     target: look.key,
     letter: dimension(look.key).letter,
-    text: `${count.value} rows × ${printEntry(dimension("rows.spacing"), spacing.value, units)} = ${printLength(metres, units.tape)}`,
+    text: `${count.value} ${rowWord(rig, count.value)} × ${printEntry(dimension("rows.spacing"), spacing.value, units)} = ${printLength(metres, units.tape)}`,
   };
 }
 

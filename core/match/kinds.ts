@@ -19,6 +19,8 @@ export type ToolKind = {
   lift: "draft" | "position" | "float";
   /** false for what only carries: no part of it works the field */
   works?: false;
+  /** false for what has neither rows, bodies, tines nor nozzles to be counted across its width */
+  rows?: false;
   /** true for what the lift carries at work too: nothing of it rests on the ground */
   hangs?: true;
 };
@@ -106,6 +108,7 @@ export const TOOL_KINDS = {
     fieldEfficiency: 0.8,
     stabilisers: "rigid",
     lift: "float",
+    rows: false,
   },
   conditioner: {
     label: "Mower-conditioner",
@@ -115,6 +118,7 @@ export const TOOL_KINDS = {
     fieldEfficiency: 0.8,
     stabilisers: "rigid",
     lift: "float",
+    rows: false,
   },
   rake: {
     label: "Rake",
@@ -124,6 +128,7 @@ export const TOOL_KINDS = {
     fieldEfficiency: 0.8,
     stabilisers: "free",
     lift: "position",
+    rows: false,
   },
   spreader: {
     ...none,
@@ -132,6 +137,7 @@ export const TOOL_KINDS = {
     fieldEfficiency: 0.7,
     stabilisers: "rigid",
     lift: "position",
+    rows: false,
   },
   sprayer: {
     ...none,
@@ -148,6 +154,7 @@ export const TOOL_KINDS = {
     stabilisers: "rigid",
     lift: "position",
     works: false,
+    rows: false,
   },
   header: {
     ...none,
@@ -156,8 +163,22 @@ export const TOOL_KINDS = {
     fieldEfficiency: 0.7,
     stabilisers: "rigid",
     lift: "position",
+    rows: false,
+  },
+  roller: {
+    ...none,
+    label: "Roller, packer",
+    fieldEfficiency: 0.85,
+    stabilisers: "rigid",
+    lift: "position",
+    rows: false,
   },
   other: { ...none, label: "Something else", fieldEfficiency: 0.75, stabilisers: "rigid", lift: "position" },
 } as const satisfies Record<string, ToolKind>;
 
 export type ToolKindKey = keyof typeof TOOL_KINDS;
+
+/** Tools whose width no count of rows can check. */
+export const ROWLESS = (Object.entries(TOOL_KINDS) as [ToolKindKey, ToolKind][])
+  .filter(([, { rows }]) => rows === false)
+  .map(([key]) => key);

@@ -4,10 +4,12 @@ import type { ResolvedRig } from "./resolve.ts";
 
 type Known = Pick<ResolvedRig, "values">;
 
-/** False for what hangs on a choice that was made otherwise, or not at all. */
+/** False for what hangs on a choice that was made otherwise; what asks for one choice is not asked before it was made. */
 export function isAsked({ when }: Pick<Dimension, "when">, { values }: Known): boolean {
   if (when === null) return true;
-  return isDimensionKey(when.key) && when.is.includes(values[when.key].choice ?? "");
+  if (!isDimensionKey(when.key)) return false;
+  const choice = values[when.key].choice ?? "";
+  return "is" in when ? when.is.includes(choice) : !when.not.includes(choice);
 }
 
 export function askedOf(rig: ResolvedRig): readonly Dimension[] {

@@ -12,6 +12,11 @@ export type Section = {
   ahead: number;
 };
 
+/** "1 section", "6 sections". */
+export function countSections({ widths }: { widths: readonly number[] }): string {
+  return `${widths.length} ${widths.length === 1 ? "section" : "sections"}`;
+}
+
 export function sectionSum(widths: readonly number[]): number {
   return widths.reduce((sum, width) => sum + width, 0);
 }

@@ -1,6 +1,7 @@
 import { eq } from "drizzle-orm";
 import { fillCard } from "../../core/card/fill.ts";
 import { freeze } from "../../core/card/numbered.ts";
+import { isBuiltOn } from "../../core/dimension/attachment.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import { judge } from "../../core/finding/judge.ts";
 import { hookupList } from "../../core/hookup/list.ts";
@@ -38,7 +39,10 @@ import {
 import { FOLDER, PLANTER, PLOUGH } from "./hosed.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { read, type Told } from "./told.ts";
-import { BROAD_REAR, CART, DRIVE_WHEEL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
+import { BROAD_REAR, CART, DRIVE_WHEEL, DUAL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
+import { FRONT_BOOM, LONG_TRAIN, TRACKED } from "./wide.ts";
+
+const WIDE = [LONG_TRAIN, FRONT_BOOM, TRACKED];
 
 /** Fills an empty database with an invented contractor's rigs. */
 export function plantDemoYard(db: Database): void {
@@ -52,8 +56,8 @@ export function plantDemoYard(db: Database): void {
     keepAll(db, first, read({ ...BELVANE, ...FIRST_DRILL }), GRASS_AND_GRAIN);
     keepAll(db, proven, read(MEADOW), PROVEN);
     for (const weight of BELVANE_WEIGHTS) addWeight(db, { machineId: first.tractor.id, ...weight });
-    const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE, SPRAYER, FOLDER, PLOUGH, PLANTER].map((each) =>
-      plantHitching(db, each, first),
+    const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE, SPRAYER, FOLDER, PLOUGH, PLANTER, ...WIDE].map(
+      (each) => plantHitching(db, each, first),
     );
     plantOil(db, [first, proven, ...hitched]);
     fitTyres(db, tyres, [first, proven, ...hitched]);
@@ -167,7 +171,10 @@ function plantOil(db: Database, rigs: readonly Rig[]): void {
   }
 }
 
-type Tyres = Record<"front" | "wideFront" | "rear" | "broadRear" | "cart" | "drive" | "sprayer", number>;
+type Tyres = Record<
+  "front" | "wideFront" | "rear" | "broadRear" | "dual" | "cart" | "drive" | "sprayer",
+  number
+>;
 
 function plantTyres(db: Database): Tyres {
   return {
@@ -175,6 +182,7 @@ function plantTyres(db: Database): Tyres {
     wideFront: addTyre(db, WIDE_FRONT),
     rear: addTyre(db, REAR),
     broadRear: addTyre(db, BROAD_REAR),
+    dual: addTyre(db, DUAL),
     cart: addTyre(db, CART),
     drive: addTyre(db, DRIVE_WHEEL),
     sprayer: addTyre(db, SPRAYER_WHEEL),
@@ -183,16 +191,22 @@ function plantTyres(db: Database): Tyres {
 
 function fitTyres(db: Database, tyres: Tyres, rigs: readonly Rig[]): void {
   for (const { tractor, implement } of rigs) {
-    const [front, rear] = wheelsOf(tyres, tractor, implement);
-    setAxleTyre(db, { machineId: tractor.id, axle: "front" }, { tyreId: front, count: 2 });
-    if (rear) setAxleTyre(db, { machineId: tractor.id, axle: "rear" }, { tyreId: rear, count: 2 });
+    const [front, rear, count = 2] = wheelsOf(tyres, tractor, implement);
+    if (front) setAxleTyre(db, { machineId: tractor.id, axle: "front" }, { tyreId: front, count });
+    if (rear) setAxleTyre(db, { machineId: tractor.id, axle: "rear" }, { tyreId: rear, count });
     if (implement.make === "Wexcombe")
       setAxleTyre(db, { machineId: implement.id, axle: "tool" }, { tyreId: tyres.cart, count: 2 });
   }
 }
 
-function wheelsOf(tyres: Tyres, tractor: Machine, implement: Machine): [number, number | null] {
-  if (implement.attachment === "boom") return [tyres.sprayer, tyres.sprayer];
+function wheelsOf(
+  tyres: Tyres,
+  tractor: Machine,
+  implement: Machine,
+): [front: number | null, rear: number | null, count?: number] {
+  if (tractor.fleetNumber === "T14") return [null, null];
+  if (tractor.fleetNumber === "T13") return [tyres.dual, tyres.dual, 4];
+  if (isBuiltOn(implement.attachment)) return [tyres.sprayer, tyres.sprayer];
   if (tractor.kind !== "tractor") return [tyres.drive, null];
   if (tractor.model === "240") return [tyres.wideFront, tyres.broadRear];
   return [tractor.make === "Oxmoor" ? tyres.wideFront : tyres.front, tyres.rear];

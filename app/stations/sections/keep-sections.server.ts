@@ -1,5 +1,6 @@
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
+import { countSections } from "../../../core/rig/sections.ts";
 import { type Derived, oneRank, type Whole, withSections } from "../../../core/tool/variant.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
@@ -28,7 +29,7 @@ export function keepTable({ db, rig }: OpenRig, form: FormData): Outcome {
   if (!read.ok) return refused(read.errors);
   const { widths, parts } = read;
   keepSections(db, rig, widths, { id, parts, instrument, person, at: new Date() });
-  return { ok: true, kept: { id, said: `${widths.length} sections kept` }, person };
+  return { ok: true, kept: { id, said: `${countSections({ widths })} kept` }, person };
 }
 
 /** Makes a variant of the tool in view; the rig goes on working as it does until somebody goes over to it. */

@@ -3,7 +3,7 @@ import { isBuiltOn } from "../../../core/dimension/attachment.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import { type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
-import { sectionSum } from "../../../core/rig/sections.ts";
+import { countSections, sectionSum } from "../../../core/rig/sections.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import type { OpenRig } from "../rig-view.server.ts";
@@ -64,7 +64,7 @@ export function sectionsView(open: OpenRig): SectionsView {
       now: (rig.variant?.id ?? null) === (variant?.id ?? null),
       width: lengthOr(then.values["tool.width"].value, style),
       sections: then.sections
-        ? `${then.sections.widths.length} sections, ${printLength(sectionSum(then.sections.widths), style)}`
+        ? `${countSections(then.sections)}, ${printLength(sectionSum(then.sections.widths), style)}`
         : "sections missing",
       spacing: lengthOr(trackSpacing(then).total, style),
       prompt: promptOf(resolved, then, style),

@@ -1,3 +1,4 @@
+import { ROWLESS } from "../../match/kinds.ts";
 import { choice, count, EACH_SEASON, entriesOf, length, measure } from "../entry-type.ts";
 
 const behind = (end: string) => ({
@@ -15,6 +16,8 @@ const ahead = (end: string) => ({
 
 const ROLLING = ["drawn", "train", "links", "semi"] as const;
 const DEGREE = Math.PI / 180;
+
+const HAS_ROWS = { key: "tool.kind", not: ROWLESS };
 
 const DELAY = {
   how: "Read it off the terminal's page for switching. The proof with headland marks tells what it ought to be.",
@@ -216,6 +219,7 @@ export const TOOL = {
       },
     }),
     "rows.count": count([2, 200], 24, {
+      when: HAS_ROWS,
       ofVariant: "own",
       letter: "K",
       label: "Number of rows",
@@ -239,6 +243,7 @@ export const TOOL = {
       },
     }),
     "rows.spacing": length([0.05, 1.5], 0.15, {
+      when: HAS_ROWS,
       dueAfter: EACH_SEASON,
       ofVariant: "inherits",
       letter: "L",
