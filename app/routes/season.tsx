@@ -7,7 +7,7 @@ import type { Route } from "./+types/season";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
-  return { preferences, rigs: seasonView(database(), new Date().toISOString(), preferences.units) };
+  return { preferences, groups: seasonView(database(), new Date().toISOString(), preferences.units) };
 }
 
 export function meta() {
@@ -20,9 +20,10 @@ const WORDS: Record<SeasonLine["kind"], { word: string; tone: string }> = {
   prove: { word: "prove again", tone: "text-dye" },
 };
 
-export default function Season({ loaderData: { preferences, rigs } }: Route.ComponentProps) {
-  const lines = rigs.flatMap((rig) => rig.lines);
-  const count = (kind: SeasonLine["kind"]) => lines.filter((line) => line.kind === kind).length;
+export default function Season({ loaderData: { preferences, groups } }: Route.ComponentProps) {
+  const lines = groups.flatMap((group) => group.lines);
+  const count = (kind: SeasonLine["kind"]) =>
+    lines.filter((line) => line.kind === kind).reduce((sum, { items }) => sum + items.length, 0);
   return (
     <YardFrame preferences={preferences} here={null}>
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -39,25 +40,29 @@ export default function Season({ loaderData: { preferences, rigs } }: Route.Comp
         </button>
       </div>
       <div className="columns-2 gap-8 max-sm:columns-1">
-        {rigs.map(({ id, name, tool, lines: own }) => (
-          <section key={id} className="mb-5 break-inside-avoid" aria-label={name}>
+        {groups.map(({ key, name, of, lines: own }) => (
+          <section key={key} className="mb-5 break-inside-avoid" aria-label={`${name}, ${of}`}>
             <h2 className="border-b-2 border-ink pb-1">
-              {name} <span className="font-normal text-soft">{tool}</span>
+              {name} <span className="font-normal text-soft">{of}</span>
             </h2>
             <ul>
-              {own.map(({ key, what, why, href, kind }) => (
+              {own.map(({ key: line, why, kind, items }) => (
                 <li
-                  key={key}
+                  key={line}
                   data-due={kind}
-                  className="grid grid-cols-[1fr_128px] items-center gap-x-3 border-b border-hair py-1 leading-snug"
+                  className="grid grid-cols-[1fr_auto] items-start gap-x-3 border-b border-hair py-1 leading-snug"
                 >
-                  <span>
-                    <Link to={href} className="inline-flex min-h-9 items-center font-[650]">
-                      {what}
-                    </Link>
-                    <span className="block text-small text-soft">{why}</span>
+                  <span className="grid">
+                    {items.map(({ key: item, what, href }) => (
+                      <Link key={item} to={href} className="flex min-h-9 items-center font-[650]">
+                        {what}
+                      </Link>
+                    ))}
                   </span>
-                  <span className={`text-small font-semibold ${WORDS[kind].tone}`}>{WORDS[kind].word}</span>
+                  <span className="flex min-h-9 flex-col justify-center text-right">
+                    <b className={`text-small font-semibold ${WORDS[kind].tone}`}>{WORDS[kind].word}</b>
+                    <span className="text-small text-soft">{why}</span>
+                  </span>
                 </li>
               ))}
             </ul>

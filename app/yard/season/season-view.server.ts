@@ -1,29 +1,31 @@
 /** What a yard has to do before a season: what is stale, what is due, what was proved and no longer is. */
-import { dimension } from "../../../core/dimension/catalogue.ts";
+import { type Dimension, dimension } from "../../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../../core/dimension/change.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
-import { provables } from "../../../core/proof/provable.ts";
+import { type Provable, provables } from "../../../core/proof/provable.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
-import { dueOf, dueProofs, dueWords } from "../../../core/rig/due.ts";
-import { lapsedBy, provenBy, resolveRig } from "../../../core/rig/resolve.ts";
+import { type Clock, type Due, dueOf, dueProofs, dueWords } from "../../../core/rig/due.ts";
+import type { RigFacts } from "../../../core/rig/facts.ts";
+import { lapsedBy, provenBy, type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { hourMarks } from "../../../data/live.ts";
 import { listEveryPart, type Rig } from "../../../data/rigs.ts";
+import { machineName } from "../../../data/whole.ts";
 import { day } from "../../stations/print.ts";
 import { toolName } from "../../stations/rig-view.server.ts";
 
-export type SeasonLine = {
-  key: string;
-  what: string;
-  why: string;
-  href: string;
-  kind: "stale" | "due" | "prove";
-};
-export type SeasonRig = { id: number; name: string; tool: string; lines: SeasonLine[] };
+type Kind = "stale" | "due" | "prove";
+type Item = { key: string; what: string; href: string };
+/** What is to be done for one reason: four tyres that were all gauged last in spring are one errand. */
+export type SeasonLine = { key: string; kind: Kind; why: string; items: Item[] };
+/** A machine with what is read of it in whichever rig it drives, or a rig's tool. */
+export type SeasonGroup = { key: string; name: string; of: string; lines: SeasonLine[] };
 
-export function seasonView(db: Database, today: string, units: Units): SeasonRig[] {
+type Todo = Item & { kind: Kind; why: string; station: string; subject: string };
+
+export function seasonView(db: Database, today: string, units: Units): SeasonGroup[] {
   const parts = listEveryPart(db).filter(
     ({ archivedAt, tractor }) => archivedAt === null && !tractor.practice,
   );
@@ -32,76 +34,127 @@ export function seasonView(db: Database, today: string, units: Units): SeasonRig
     db,
     parts.map(({ tractor }) => tractor.id),
   );
-  return parts
-    .map((part): SeasonRig => {
-      const own = facts.get(part.couplingId)!;
-      const rig = resolveRig(own);
-      const href = (station: string, key: string) =>
-        `/rigs/${part.id}/${station}?at=${key}&tool=${part.couplingId}`;
-      const due = dueOf(rig, { today, hours: hours.get(part.tractor.id) ?? [] });
-      const old = new Set(dueProofs(rig, today));
-      return {
-        id: part.couplingId,
-        name: part.name,
-        tool: toolName(part),
-        lines: [
-          ...askedOf(rig).flatMap((entry): SeasonLine[] => {
-            if (!mine(part, entry.subject)) return [];
-            const { stale, value } = rig.values[entry.key];
-            const about = {
-              key: entry.key,
-              what: named(entry.label, value === null ? "" : printEntry(entry, value, units)),
-            };
-            if (stale)
-              return [
-                {
-                  ...about,
-                  kind: "stale",
-                  why: `${CHANGES[stale.kind].label.toLowerCase()}, ${day(stale.at)}`,
-                  href: href(entry.station, entry.key),
-                },
-              ];
-            const late = due.find(({ key }) => key === entry.key);
-            return late
-              ? [
-                  {
-                    ...about,
-                    kind: "due",
-                    why: dueWords(late).replace("due: ", ""),
-                    href: href(entry.station, entry.key),
-                  },
-                ]
-              : [];
-          }),
-          ...provables(part.attachment).flatMap(({ key, label, terms }): SeasonLine[] => {
-            const standing = provenBy(terms, rig.proofs);
-            const about = {
-              key: `proof ${key}`,
-              what: label,
-              kind: "prove" as const,
-              href: `/rigs/${part.id}/proof?tool=${part.couplingId}`,
-            };
-            if (standing)
-              return old.has(standing) ? [{ ...about, why: `proved ${day(standing.at)}: a season ago` }] : [];
-            const lapsed = lapsedBy(terms, own);
-            if (!lapsed) return [];
-            const by =
-              "kind" in lapsed.by
-                ? CHANGES[lapsed.by.kind].label.toLowerCase()
-                : `${dimension(lapsed.by.key).label.toLowerCase()} read again`;
-            return [{ ...about, why: `proved ${day(lapsed.proof.at)}, since then ${by}` }];
-          }),
-        ],
-      };
-    })
-    .filter(({ lines }) => lines.length > 0);
+  const said = new Set<string>();
+  const groups = new Map<string, SeasonGroup & { todo: Todo[] }>();
+  for (const part of parts) {
+    const own = facts.get(part.couplingId)!;
+    const now = { today, hours: hours.get(part.tractor.id) ?? [] };
+    for (const each of todoOf(part, own, now, units)) {
+      const once = `${ownerOf(part, each.subject)} ${each.key}`;
+      if (said.has(once)) continue;
+      said.add(once);
+      const group = groupOf(part, each.subject, parts);
+      groups.set(group.key, groups.get(group.key) ?? { ...group, lines: [], todo: [] });
+      groups.get(group.key)!.todo.push(each);
+    }
+  }
+  return [...groups.values()].map(({ todo, ...group }) => ({ ...group, lines: errands(todo) }));
 }
 
-/** What is read of the tractor stands once, with the first tool of a rig. */
-function mine({ position }: Rig, subject: string): boolean {
-  return position === 1 || (subject !== "tractor" && subject !== "receiver mount");
+function todoOf(part: Rig, facts: RigFacts, now: Clock, units: Units): Todo[] {
+  const rig = resolveRig(facts);
+  const due = dueOf(rig, now);
+  const old = new Set(dueProofs(rig, now.today));
+  return [
+    ...askedOf(rig).flatMap((entry) => readingTodo(part, rig, entry, due, units)),
+    ...provables(part.attachment).flatMap((provable) => {
+      const why = proofReason(provable, facts, rig, old);
+      return why === null ? [] : [proofTodo(part, provable, why)];
+    }),
+  ];
 }
 
-function named(label: string, value: string): string {
-  return value ? `${label}, ${value}` : label;
+function readingTodo(
+  part: Rig,
+  { values }: ResolvedRig,
+  entry: Dimension,
+  due: readonly Due[],
+  units: Units,
+): Todo[] {
+  const { stale, value } = values[entry.key];
+  const late = due.find(({ key }) => key === entry.key);
+  if (!stale && !late) return [];
+  const reason = stale
+    ? { kind: "stale" as const, why: `${CHANGES[stale.kind].label.toLowerCase()}, ${day(stale.at)}` }
+    : { kind: "due" as const, why: dueWords(late!).replace("due: ", "") };
+  return [
+    {
+      ...reason,
+      key: entry.key,
+      what: value === null ? entry.label : `${entry.label}, ${printEntry(entry, value, units)}`,
+      href: `/rigs/${part.id}/${entry.station}?at=${entry.key}&tool=${part.couplingId}`,
+      station: entry.station,
+      subject: entry.subject,
+    },
+  ];
+}
+
+/** Why what was proved once is to be proved again; null where it stands, or never was. */
+function proofReason(
+  { terms }: Provable,
+  facts: RigFacts,
+  rig: ResolvedRig,
+  old: ReadonlySet<unknown>,
+): string | null {
+  const standing = provenBy(terms, rig.proofs);
+  if (standing) return old.has(standing) ? `proved ${day(standing.at)}: a season ago` : null;
+  const lapsed = lapsedBy(terms, facts);
+  if (!lapsed) return null;
+  const by =
+    "kind" in lapsed.by
+      ? CHANGES[lapsed.by.kind].label.toLowerCase()
+      : `${dimension(lapsed.by.key).label.toLowerCase()} read again`;
+  return `proved ${day(lapsed.proof.at)}, since then ${by}`;
+}
+
+function proofTodo(part: Rig, { key, label }: Provable, why: string): Todo {
+  return {
+    kind: "prove",
+    key: `proof ${key}`,
+    what: label,
+    why,
+    href: `/rigs/${part.id}/proof?tool=${part.couplingId}`,
+    station: "proof",
+    subject: "coupling",
+  };
+}
+
+/** Whose reading it is: a tractor's stands in every rig it drives, an implement's wherever it is coupled. */
+function ownerOf({ tractor, receiver, implement, variant, couplingId }: Rig, subject: string): string {
+  switch (subject) {
+    case "tractor":
+      return `machine ${tractor.id}`;
+    case "receiver mount":
+      return `point ${receiver.id}`;
+    case "implement":
+      return `machine ${implement.id} ${variant?.id ?? ""}`;
+    default:
+      return `coupling ${couplingId}`;
+  }
+}
+
+function groupOf(
+  part: Rig,
+  subject: string,
+  parts: readonly Rig[],
+): Pick<SeasonGroup, "key" | "name" | "of"> {
+  const { tractor, couplingId, name } = part;
+  if (subject !== "tractor" && subject !== "receiver mount")
+    return { key: `coupling ${couplingId}`, name, of: toolName(part) };
+  const rigs = new Set(parts.filter((each) => each.tractor.id === tractor.id).map(({ id }) => id)).size;
+  return {
+    key: `machine ${tractor.id}`,
+    name: machineName(tractor),
+    of: `${tractor.fleetNumber}, in ${rigs} ${rigs === 1 ? "rig" : "rigs"}`,
+  };
+}
+
+function errands(todo: readonly Todo[]): SeasonLine[] {
+  const lines = new Map<string, SeasonLine>();
+  for (const { kind, why, station, key, what, href } of todo) {
+    const line = `${kind} ${station} ${why}`;
+    lines.set(line, lines.get(line) ?? { key: line, kind, why, items: [] });
+    lines.get(line)!.items.push({ key, what, href });
+  }
+  return [...lines.values()];
 }

@@ -1,0 +1,105 @@
+import { beforeEach, describe, expect, it } from "vitest";
+import { PRESETS } from "../../../core/quantity/units.ts";
+import { openDatabase } from "../../../data/database.ts";
+import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { keepChange, keepProof } from "../../../data/field-log.ts";
+import type { Database } from "../../../data/handle.ts";
+import { keepReading } from "../../../data/readings.ts";
+import { archiveRig, listRigs, type Rig } from "../../../data/rigs.ts";
+import { type SeasonGroup, seasonView } from "./season-view.server.ts";
+
+let db: Database;
+const today = "2026-11-25T09:00:00.000Z";
+const look = (on = today) => seasonView(db, on, PRESETS.metric);
+const rigOf = (name: string): Rig => listRigs(db).find((rig) => rig.name.startsWith(name))!;
+const stamp = { person: "Ilse Marrin", at: new Date("2026-11-20T08:00:00.000Z") };
+
+const linesOf = (groups: readonly SeasonGroup[], name: string) =>
+  groups.filter((group) => group.name.startsWith(name)).flatMap(({ lines }) => lines);
+const itemsOf = (groups: readonly SeasonGroup[]) =>
+  groups.flatMap(({ key, lines }) =>
+    lines.flatMap(({ kind, items }) => items.map((item) => `${key} ${kind} ${item.key}`)),
+  );
+
+beforeEach(() => {
+  db = openDatabase(":memory:");
+  plantDemoYard(db);
+});
+
+describe("the list for the start of a season", () => {
+  it("names what is read of a tractor once, with the tractor, however many rigs it drives", () => {
+    const groups = look();
+    const oxmoor = groups.filter(({ name }) => name === "Oxmoor 240");
+    expect(oxmoor).toHaveLength(1);
+    expect(oxmoor[0]!.of).toBe("T12, in 3 rigs");
+    const items = itemsOf(groups);
+    expect(new Set(items).size).toBe(items.length);
+    expect(items.filter((each) => each.includes("tractor.pressureFrontLeft")).length).toBe(
+      groups.filter(({ key, lines }) => key.startsWith("machine") && lines.length > 0).length,
+    );
+  });
+
+  it("draws together what is due for one reason, each with its own way to the reading", () => {
+    const [pressures] = linesOf(look(), "Oxmoor 150 F").filter(({ kind }) => kind === "due");
+    expect(pressures!.items.map(({ key }) => key)).toEqual([
+      "tractor.pressureFrontLeft",
+      "tractor.pressureFrontRight",
+      "tractor.pressureRearLeft",
+      "tractor.pressureRearRight",
+    ]);
+    for (const { key, href } of pressures!.items)
+      expect(href).toMatch(new RegExp(`^/rigs/\\d+/balance\\?at=${key}&tool=\\d+$`));
+    expect(pressures!.why).toMatch(/^read \d+ months ago, good for 1$/);
+  });
+
+  it("forgets what was read again, and asks for it again once it is old", () => {
+    const drill = rigOf("Meadow drill");
+    const gauge = (key: "tractor.pressureFrontLeft" | "tractor.pressureFrontRight") =>
+      keepReading(db, drill, {
+        key,
+        rawText: "0.9 bar",
+        value: 9e4,
+        step: 1e3,
+        instrument: "gauge",
+        ...stamp,
+      });
+    const keys = () => linesOf(look(), "Velmark").flatMap(({ items }) => items.map(({ key }) => key));
+    expect(keys()).toContain("tractor.pressureFrontLeft");
+    gauge("tractor.pressureFrontLeft");
+    expect(keys()).not.toContain("tractor.pressureFrontLeft");
+    expect(keys()).toContain("tractor.pressureFrontRight");
+    const later = linesOf(look("2027-03-01T09:00:00.000Z"), "Velmark");
+    expect(later.flatMap(({ items }) => items.map(({ key }) => key))).toContain("tractor.pressureFrontLeft");
+  });
+
+  it("tells stale from due, and a proof that a change ended from one that grew old", () => {
+    const drill = rigOf("Meadow drill");
+    const receiver = () => linesOf(look(), "Meadow").filter(({ kind }) => kind === "prove");
+    const terms = [{ key: "receiver.lateral" as const, coefficient: 1 }];
+    const proved = { what: "", how: "", result: "", terms, ...stamp };
+    keepProof(db, drill, { ...proved, now: stamp.at });
+    expect(receiver().flatMap(({ items }) => items.map(({ key }) => key))).not.toContain("proof receiver");
+    keepChange(db, drill, {
+      kind: "receiver moved",
+      note: "",
+      person: "Ilse Marrin",
+      at: new Date("2026-11-21T08:00:00.000Z"),
+      now: new Date("2026-11-21T08:00:00.000Z"),
+    });
+    const stale = linesOf(look(), "Velmark").filter(({ kind }) => kind === "stale");
+    expect(stale.flatMap(({ items }) => items.map(({ key }) => key))).toEqual(
+      expect.arrayContaining(["receiver.foreAft", "receiver.lateral", "receiver.height"]),
+    );
+    expect(stale[0]!.why).toMatch(/^receiver taken off or moved, /);
+    expect(receiver().map(({ why }) => why)).toContainEqual(
+      expect.stringMatching(/since then receiver taken off/),
+    );
+  });
+
+  it("says nothing of a rig that was put away", () => {
+    const before = look().map(({ name }) => name);
+    expect(before).toContain("Sollgard S 38");
+    archiveRig(db, rigOf("Sprayer 24").id, stamp.at);
+    expect(look().map(({ name }) => name)).not.toContain("Sollgard S 38");
+  });
+});
