@@ -19,7 +19,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     return `/rigs/${rig.id}/balance?${query}`;
   };
   return {
-    frame: frameOf(open, "balance", request),
+    frame: frameOf(open, "balance", request, { ownDrawing: true }),
     view: commonView("balance", facts),
     checks: checkRows("balance", judged.checks, facts.rigId, facts.couplings, facts.names),
     balance: balanceView({

@@ -14,17 +14,18 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { judged, resolved, index, whole, preferences } = open;
   const facts = stationFacts(open);
   const at = new URL(request.url).searchParams.get("at");
+  const hitch = hitchView(
+    resolved,
+    judged.hitch.parts[index]!,
+    preferences.units,
+    whole.parts[index]!.name,
+    isDimensionKey(at) ? at : null,
+  );
   return {
-    frame: frameOf(open, "hitch", request),
+    frame: frameOf(open, "hitch", request, { ownDrawing: hitch.drawing !== null }),
     view: commonView("hitch", facts),
     checks: checkRows("hitch", judged.checks, facts.rigId, facts.couplings, facts.names),
-    hitch: hitchView(
-      resolved,
-      judged.hitch.parts[index]!,
-      preferences.units,
-      whole.parts[index]!.name,
-      isDimensionKey(at) ? at : null,
-    ),
+    hitch,
     history: historyRows(open, at),
   };
 }

@@ -23,19 +23,20 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     }
     return `/rigs/${rig.id}/hoses?${next}`;
   };
+  const hoses = hosesView({
+    whole,
+    hoses: judged.hoses,
+    units: preferences.units,
+    stage: search.get("stage"),
+    fn: search.get("fn"),
+    hrefOf,
+    kept: planOf(db, rig)?.places ?? null,
+  });
   return {
-    frame: frameOf(open, "hoses", request),
+    frame: frameOf(open, "hoses", request, { ownDrawing: hoses.board !== null }),
     view: commonView("hoses", facts),
     checks: checkRows("hoses", judged.checks, facts.rigId, facts.couplings, facts.names),
-    hoses: hosesView({
-      whole,
-      hoses: judged.hoses,
-      units: preferences.units,
-      stage: search.get("stage"),
-      fn: search.get("fn"),
-      hrefOf,
-      kept: planOf(db, rig)?.places ?? null,
-    }),
+    hoses,
     machines: {
       tractor: `/machines/${rig.tractor.id}/oil`,
       tools: parts.map(({ implement }, at) => ({

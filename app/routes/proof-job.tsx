@@ -16,7 +16,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const solved = testOr(open, params.testId, () => redirect(listOf(request, params.rigId)));
   return {
-    frame: frameOf(open, "proof", request),
+    frame: frameOf(open, "proof", request, { ownDrawing: true }),
     drawing: jobDrawing(open, solved),
     job: jobView(open, solved),
   };

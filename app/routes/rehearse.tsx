@@ -17,7 +17,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     sequence,
     start,
   }));
-  return { frame: frameOf(open, "sequences", request), view, dry };
+  return { frame: frameOf(open, "sequences", request, { ownDrawing: view !== null }), view, dry };
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {

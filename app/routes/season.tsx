@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { capital } from "../../core/quantity/say.ts";
 import { database } from "../../data/database.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type SeasonLine, seasonView } from "../yard/season/season-view.server.ts";
@@ -47,22 +48,19 @@ export default function Season({ loaderData: { preferences, groups } }: Route.Co
             </h2>
             <ul>
               {own.map(({ key: line, why, kind, items }) => (
-                <li
-                  key={line}
-                  data-due={kind}
-                  className="grid grid-cols-[1fr_auto] items-start gap-x-3 border-b border-hair py-1 leading-snug"
-                >
-                  <span className="grid">
+                <li key={line} data-due={kind} className="border-b border-hair pt-1.5 leading-snug">
+                  <p className="text-small text-soft">
+                    <b className={`font-semibold ${WORDS[kind].tone}`}>{capital(WORDS[kind].word)}</b>: {why}
+                  </p>
+                  <ul className="grid grid-cols-2 gap-x-4 max-sm:grid-cols-1">
                     {items.map(({ key: item, what, href }) => (
-                      <Link key={item} to={href} className="flex min-h-9 items-center font-[650]">
-                        {what}
-                      </Link>
+                      <li key={item}>
+                        <Link to={href} className="flex min-h-11 items-center font-[650] underline">
+                          {what}
+                        </Link>
+                      </li>
                     ))}
-                  </span>
-                  <span className="flex min-h-9 flex-col justify-center text-right">
-                    <b className={`text-small font-semibold ${WORDS[kind].tone}`}>{WORDS[kind].word}</b>
-                    <span className="text-small text-soft">{why}</span>
-                  </span>
+                  </ul>
                 </li>
               ))}
             </ul>

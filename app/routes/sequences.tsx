@@ -25,7 +25,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     hrefOf: () => `/rigs/${open.rig.id}/hoses`,
   });
   return {
-    frame: frameOf(open, "sequences", request),
+    frame: frameOf(open, "sequences", request, { ownDrawing: board !== null }),
     view: sequenceView(open, kind, hrefOf),
     board,
     search,

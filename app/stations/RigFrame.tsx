@@ -50,7 +50,7 @@ export function RigFrame({
   children,
 }: Props) {
   const { rig, preferences, pegs } = view;
-  const { desk, phone } = drawing ?? view;
+  const drawn = drawing ?? view.drawn;
   const here = pegs.findIndex(({ key }) => key === station);
   const title = drawing?.title ?? `${rig.name}, seen from ${SEEN_FROM[view.view]}, to scale`;
   const next = TURNED[view.view];
@@ -77,24 +77,25 @@ export function RigFrame({
         <div
           className={`relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : "max-lg:sticky max-lg:top-0 max-lg:z-10"}`}
         >
-          {picture ?? (
-            <>
-              <PlanDrawing
-                plan={desk}
-                title={title}
-                hrefOf={hrefOf}
-                lit={lit}
-                className="h-full w-full max-lg:hidden"
-              />
-              <PlanDrawing
-                plan={phone}
-                title={title}
-                hrefOf={hrefOf}
-                lit={lit}
-                className="mx-auto max-h-[236px] w-full lg:hidden"
-              />
-            </>
-          )}
+          {picture ??
+            (drawn && (
+              <>
+                <PlanDrawing
+                  plan={drawn.desk}
+                  title={title}
+                  hrefOf={hrefOf}
+                  lit={lit}
+                  className="h-full w-full max-lg:hidden"
+                />
+                <PlanDrawing
+                  plan={drawn.phone}
+                  title={title}
+                  hrefOf={hrefOf}
+                  lit={lit}
+                  className="mx-auto max-h-[236px] w-full lg:hidden"
+                />
+              </>
+            ))}
           {!drawing && !picture && (
             <Link
               to={turn}

@@ -57,8 +57,8 @@ export type RigFrameView = {
   coupling: number;
   /** the tools to choose from where there are several; empty for one */
   tools: ToolChoice[];
-  desk: Plan;
-  phone: Plan;
+  /** null where the station draws something of its own in its place */
+  drawn: { desk: Plan; phone: Plan } | null;
 };
 
 export type OpenRig = {
@@ -167,22 +167,19 @@ export function headOf(parts: readonly Rig[]): RigHead {
   };
 }
 
-/** Everything round a station: head, walk-round, drawing for the desk and for the phone. */
-export function frameOf(open: OpenRig, station: WalkKey, request: Request): RigFrameView {
-  const { db, rig, parts, resolved, whole, index, findings, judged, preferences } = open;
-  const { units } = preferences;
+/** Everything round a station: head, walk-round, drawing for the desk and for the phone unless it has its own. */
+export function frameOf(
+  open: OpenRig,
+  station: WalkKey,
+  request: Request,
+  { ownDrawing = false } = {},
+): RigFrameView {
+  const { db, rig, parts, whole, findings, judged, preferences } = open;
   const facts = ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;
   const climbed = standing(rungsOf(whole, judged, facts));
   const search = new URL(request.url).searchParams;
   const asked = search.get("view");
   const view: RigDrawing = asked === "side" || asked === "rear" ? asked : "plan";
-  const at = search.get("at");
-  const lit = at === "sections" || isDimensionKey(at) ? at : null;
-  const draw = DRAWN_BY[view];
-  const drawn: StationKey | null = station === "antenna" || station === "tool" ? station : null;
-  const others = whole.parts.filter((_, at) => at !== index).map((part) => part.rig);
-  const common = { station: drawn, units, only: null, others } satisfies Partial<Sheet>;
-  const antenna = station === "antenna";
   return {
     rig: headOf(parts),
     preferences,
@@ -201,6 +198,23 @@ export function frameOf(open: OpenRig, station: WalkKey, request: Request): RigF
     view,
     coupling: rig.couplingId,
     tools: parts.length < 2 ? [] : parts.map((part) => toolChoice(part, rig, station, search)),
+    drawn: ownDrawing ? null : drawingOf(open, station, view, search.get("at")),
+  };
+}
+
+function drawingOf(
+  { resolved, whole, index, preferences: { units } }: OpenRig,
+  station: WalkKey,
+  view: RigDrawing,
+  at: string | null,
+): { desk: Plan; phone: Plan } {
+  const lit = at === "sections" || isDimensionKey(at) ? at : null;
+  const draw = DRAWN_BY[view];
+  const drawn: StationKey | null = station === "antenna" || station === "tool" ? station : null;
+  const others = whole.parts.filter((_, at) => at !== index).map((part) => part.rig);
+  const common = { station: drawn, units, only: null, others } satisfies Partial<Sheet>;
+  const antenna = station === "antenna";
+  return {
     desk: draw(resolved, {
       ...common,
       width: 424,

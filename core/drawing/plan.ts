@@ -15,6 +15,7 @@ import { type Offer, placeAll, type Request } from "./place.ts";
 import { drawnWidth, pointsOf, rigPoints } from "./rig-points.ts";
 import {
   BEHIND_THE_TOOL,
+  type Block,
   carrierBlocks,
   carrierEnds,
   carrierStrokes,
@@ -62,7 +63,7 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
   const soilEnd =
     sheet.region === "tractor" ? lastX : Math.max(lastX, extent.back - (BRACKETS + ACROSS) / scale);
   const tools = [...(sheet.others ?? []), rig];
-  const shapes = [...tools.flatMap((tool) => toolBlocks(tool, soilEnd)), ...carrierBlocks(rig)];
+  const shapes = groundFirst([...tools.flatMap((tool) => toolBlocks(tool, soilEnd)), ...carrierBlocks(rig)]);
   const strokes = [...tools.flatMap(toolStrokes), ...carrierStrokes(rig)];
   const blocks = shapes.map(
     ({ role, assumed, x, y, length, width }): PlanBlock => ({
@@ -105,6 +106,12 @@ export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
     scaleBar,
     travel: "up",
   };
+}
+
+/** What a tool has worked lies under every other: a roller runs on what the drill ahead of it has sown. */
+function groundFirst(shapes: readonly Block[]): Block[] {
+  const isSoil = ({ role }: Block) => role === "soil";
+  return [...shapes.filter(isSoil), ...shapes.filter((shape) => !isSoil(shape))];
 }
 
 type Extent = { front: number; back: number; half: number };

@@ -19,7 +19,7 @@ describe("due", () => {
     const due = dueOf(rig, { today: at("2027-03-20"), hours: [] });
     expect(due.map(({ key }) => key)).toContain("receiver.height");
     expect(due.map(({ key }) => key)).not.toContain("pin.pivot");
-    expect(dueWords(due[0]!)).toBe("due: read 12 months ago, good for 12");
+    expect(dueWords(due[0]!)).toBe("due: read 12 months ago, good for 12 months");
   });
 
   it("by hours: tyres after a hundred of them, reckoned between two looks at the clock", () => {

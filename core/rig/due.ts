@@ -62,7 +62,8 @@ export function dueProofs({ proofs }: Pick<ResolvedRig, "proofs">, today: string
 }
 
 export function dueWords({ by, since, after }: Due): string {
+  const months = (count: number) => `${count} month${count === 1 ? "" : "s"}`;
   return by === "season"
-    ? `due: read ${since} month${since === 1 ? "" : "s"} ago, good for ${after}`
-    : `due: ${since} hours run since, good for ${after}`;
+    ? `due: read ${months(since)} ago, good for ${months(after)}`
+    : `due: ${since} hours run since, good for ${after} hours`;
 }

@@ -54,7 +54,7 @@ const WEAK: [string, RegExp[]][] = [
   ],
   ["Planter", [/^check hoses: Lift at field work gets 28 l\/min of 50 l\/min/]],
   ["Cart, drill and roller", [/^stop antenna: Hitch to hitch of the second implement is missing/]],
-  ["Front boom sprayer", [/^fix tool: Rows and width disagree by 0.500 m: 35 rows/]],
+  ["Front boom sprayer", [/^fix tool: Nozzles and width disagree by 0.500 m: 35 nozzles/]],
   ["Sprayer", [/^stop balance: Rear axle carries too much. Standing, full: 7029 kg/]],
 ];
 

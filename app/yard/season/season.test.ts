@@ -49,7 +49,7 @@ describe("the list for the start of a season", () => {
     ]);
     for (const { key, href } of pressures!.items)
       expect(href).toMatch(new RegExp(`^/rigs/\\d+/balance\\?at=${key}&tool=\\d+$`));
-    expect(pressures!.why).toMatch(/^read \d+ months ago, good for 1$/);
+    expect(pressures!.why).toMatch(/^read \d+ months ago, good for 1 month$/);
   });
 
   it("forgets what was read again, and asks for it again once it is old", () => {
