@@ -1,7 +1,9 @@
-import { catalogueOf, type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
+import type { Attachment } from "../../core/dimension/attachment.ts";
+import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
+import { senseOf } from "../../core/rig/frame.ts";
 import { below, gradeOf } from "../../core/rig/grade.ts";
 import { sectionSum } from "../../core/rig/sections.ts";
 import type { SubjectColumns } from "../../data/facts.ts";
@@ -31,6 +33,8 @@ export type ImportDevice = {
   target: Target;
   /** why this machine was proposed */
   because: string;
+  /** in the directions the chosen machine counts them */
+  values: ReadDevice["values"];
   rows: ImportRow[];
   mounts: Point[];
   holes: Point[];
@@ -69,11 +73,14 @@ export function viewImport(
       const among = (list: Point[], id: number | null | undefined) =>
         list.find((point) => point.id === id)?.id ?? list[0]?.id ?? null;
       const target = { machine, mount: among(mounts, chosen.mount), hole: among(holes, chosen.hole) };
+      const attachment = attachmentOn(device, target, machines);
+      const values = valuesOn(device, attachment);
       return {
         device,
         target,
+        values,
         because: found?.machine.id === machine ? found.because : "",
-        rows: machine === "skip" ? [] : rowsOf(db, device, target, units),
+        rows: machine === "skip" ? [] : rowsOf(db, { ...device, values }, target, attachment, units),
         mounts,
         holes,
       };
@@ -97,13 +104,45 @@ export function subjectOn(key: DimensionKey, { machine, mount, hole }: Target): 
   }
 }
 
-function rowsOf(db: Database, device: ReadDevice, target: Target, units: Units): ImportRow[] {
+/** How the tool hangs: as the chosen machine is known to, or else as the file's connector tells. */
+function attachmentOn(
+  { kind, attachment = "drawn" }: ReadDevice,
+  { machine }: Pick<Target, "machine">,
+  machines: readonly Machine[],
+): Attachment {
+  if (kind === "tractor") return "drawn";
+  return machines.find(({ id }) => id === machine)?.attachment ?? attachment;
+}
+
+/** The file's values in the directions this attachment counts them: ahead of a front hitch, behind any other. */
+function valuesOn(
+  { values, attachment: read = "drawn" }: ReadDevice,
+  attachment: Attachment,
+): ReadDevice["values"] {
+  return Object.fromEntries(
+    (Object.entries(values) as [DimensionKey, number][])
+      .filter(([key]) => hasDimension(attachment, key))
+      .map(([key, value]) => [key, isTurned(read, attachment, key) ? -value || 0 : value]),
+  );
+}
+
+function isTurned(read: Attachment, attachment: Attachment, key: DimensionKey): boolean {
+  return hasDimension(read, key) && senseOf(read, key) !== senseOf(attachment, key);
+}
+
+function rowsOf(
+  db: Database,
+  device: ReadDevice,
+  target: Target,
+  attachment: Attachment,
+  units: Units,
+): ImportRow[] {
   const known = machineFacts(
     db,
     (key) => subjectOn(key, target),
     typeof target.machine === "number" ? target.machine : null,
   );
-  const rows = catalogueOf("drawn").flatMap((entry): ImportRow[] => {
+  const rows = catalogueOf(attachment).flatMap((entry): ImportRow[] => {
     const { key, letter, label } = entry;
     const now = known.readings[key] ?? null;
     const shown = now ? `${printEntry(entry, now.value, units)}, ${gradeOf(now.instrument)}` : "missing";

@@ -8,7 +8,7 @@ import type { Database } from "../../data/handle.ts";
 import { findImport, keepPreview, listImports, takeOver } from "../../data/imports.ts";
 import { addPoint } from "../../data/machines.ts";
 import { retractBatch } from "../../data/readings.ts";
-import { listRigs } from "../../data/rigs.ts";
+import { listRigs, partsOf } from "../../data/rigs.ts";
 import type { ReadDevice } from "../../formats/isoxml/read.ts";
 import { subjectOn, viewImport } from "./import-view.server.ts";
 
@@ -25,6 +25,7 @@ const device = (part: Partial<ReadDevice> = {}): ReadDevice => ({
   serial: "",
   busName: "",
   kind: "implement",
+  attachment: "drawn",
   values: { "pin.pivot": 5.318, "pin.workFront": 4.3, "tool.lateral": 0 },
   zeros: [],
   sections: [1.5, 1.5, 1.5],
@@ -96,6 +97,41 @@ describe("the preview", () => {
     expect(subjectOn("tractor.wheelbase", target)).toEqual({ machineId: 1 });
     expect(subjectOn("work.overlap", target)).toBeNull();
     expect(subjectOn("axle.pin", { ...target, machine: "new" })).toBeNull();
+  });
+});
+
+describe("a tool that hangs otherwise", () => {
+  const one = (part: Partial<ReadDevice>, wanted = {}) => look([device(part)], wanted)[0]!;
+  const machineOf = (fleet: string) =>
+    listRigs(db)
+      .flatMap(({ id }) => partsOf(db, id))
+      .find(({ implement }) => implement.fleetNumber === fleet)!.implement.id;
+
+  it("is read in the directions of the machine it is put on: ahead of a front hitch, behind a rear one", () => {
+    const values = { "pin.workFront": 0.72, "pin.workRear": 1.04 };
+    const front = { attachment: "front" as const, values };
+    expect(one(front, { machine: machineOf("M1") }).values).toEqual(values);
+    expect(one(front, { machine: machineOf("M2") }).values).toEqual({
+      "pin.workFront": -0.72,
+      "pin.workRear": -1.04,
+    });
+    const behind = { attachment: "mounted" as const, values };
+    expect(one(behind, { machine: machineOf("M1") }).values).toEqual({
+      "pin.workFront": -0.72,
+      "pin.workRear": -1.04,
+    });
+  });
+
+  it("is offered nothing the machine does not have", () => {
+    const carried = one({}, { machine: machineOf("C3") });
+    expect(carried.rows.map(({ key }) => key)).not.toContain("pin.pivot");
+    expect(carried.rows.map(({ key }) => key)).toContain("pin.workFront");
+  });
+
+  it("as a new machine hangs as its connector tells, drawn where an older preview did not say", () => {
+    expect(one({ attachment: "mounted" }).rows.map(({ key }) => key)).not.toContain("pin.pivot");
+    const { attachment: _, ...older } = device();
+    expect(look([older as ReadDevice])[0]!.rows.map(({ key }) => key)).toContain("pin.pivot");
   });
 });
 

@@ -102,9 +102,11 @@ export default function CabCard({ loaderData: { frame, card }, actionData }: Rou
         ))}
         <Order />
         <p className="flex flex-wrap gap-3">
-          {frame.tools.length > 1 && (
+          {frame.tools.length > 1 && card.printable > 0 && (
             <Link className="key" to={`/rigs/${id}/cards/all/print`}>
-              Print a page for every tool
+              {card.printable === frame.tools.length
+                ? "Print a page for every tool"
+                : `Print the pages of ${card.printable} of ${frame.tools.length} tools`}
             </Link>
           )}
           <a className="key" href={`/rigs/${id}/readings.csv`} download>
@@ -141,7 +143,7 @@ function Order() {
 
 /** What is in the cab: nothing yet, the card as it stands, or an older one with what to type again. */
 function InTheCab({
-  card: { cab, ready },
+  card: { cab, ready, file },
   rigId,
   person,
   errors,
@@ -210,7 +212,7 @@ function InTheCab({
             </a>
           </>
         )}
-        {ready && (
+        {file && (
           <a className="key" href={`/rigs/${rigId}/taskdata.zip`} download>
             ISO 11783-10 file
           </a>

@@ -89,13 +89,13 @@ export async function action({ request, params }: Route.ActionArgs) {
   db.transaction(() => {
     const readings: ImportedReading[] = [];
     const layouts: ImportedSections[] = [];
-    for (const [index, { device, target, rows }] of devices.entries()) {
+    for (const [index, { device, target, values, rows }] of devices.entries()) {
       if (target.machine === "skip") continue;
       const onto = target.machine === "new" ? newMachine(device) : target;
       for (const { key } of rows.filter((row) => row.state !== "zero" && ticked(index, row.key))) {
         if (key === "sections") layouts.push({ machineId: onto.machine as number, widths: device.sections! });
         const subject = isDimensionKey(key) ? subjectOn(key, onto) : null;
-        if (isDimensionKey(key) && subject) readings.push({ key, value: device.values[key]!, subject });
+        if (isDimensionKey(key) && subject) readings.push({ key, value: values[key]!, subject });
       }
     }
     takeOver(db, batch.id, readings, layouts, { person, at: new Date() });
@@ -106,7 +106,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** A machine of the yard for a device that was none yet. */
-function newMachine({ kind, designator, serial, busName }: ReadDevice): Target {
+function newMachine({ kind, designator, serial, busName, attachment = "drawn" }: ReadDevice): Target {
   const db = database();
   const [make = "", ...model] = (designator || "Unnamed").slice(0, 40).split(" ");
   const id = createMachine(db, kind, {
@@ -115,6 +115,7 @@ function newMachine({ kind, designator, serial, busName }: ReadDevice): Target {
     fleetNumber: "",
     serial: serial.slice(0, 32),
     busName,
+    ...(kind === "implement" ? { attachment } : {}),
   });
   const points = pointsOf(db, id);
   const first = (wanted: string) => points.find((point) => point.kind === wanted)?.id ?? null;

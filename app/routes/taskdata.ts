@@ -1,21 +1,31 @@
 import type { Machine } from "../../data/rigs.ts";
 import { describeRig } from "../../formats/isoxml/describe.ts";
 import { writeTaskData } from "../../formats/isoxml/write.ts";
+import { fileStops } from "../stations/card-view.server.ts";
 import { openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/taskdata";
 
 /** The rig as a v4 TASKDATA zip; refused while something stops it, since a terminal would believe the file. */
 export async function loader({ request, params }: Route.LoaderArgs) {
-  const { rig, resolved, cardFindings } = await openRig(request, params.rigId);
-  const stops = cardFindings.filter(({ severity }) => severity === "stop");
+  const open = await openRig(request, params.rigId);
+  const { rig, parts, whole } = open;
+  const stops = fileStops(open);
   if (stops.length > 0)
     throw new Response(`No file while something stops this rig: ${stops.map(({ what }) => what).join(" ")}`, {
       status: 409,
     });
-  if (rig.attachment !== "drawn")
-    throw new Response("A file is written for tools drawn on the drawbar only, so far.", { status: 409 });
   const bytes = writeTaskData(
-    describeRig(resolved, identity(rig.tractor), identity(rig.implement)),
+    describeRig(
+      identity(rig.tractor),
+      parts.map(({ implement, parentCouplingId }, at) => ({
+        rig: whole.parts[at]!.rig,
+        identity: identity(implement),
+        behind:
+          parentCouplingId === null
+            ? null
+            : parts.findIndex(({ couplingId }) => couplingId === parentCouplingId),
+      })),
+    ),
     rig.name,
   );
   const name = rig.name.replace(/[^A-Za-z0-9]+/g, "-").replace(/^-|-$/g, "") || "rig";

@@ -3,6 +3,7 @@ import { byPage, lapsed, type Retype, retype } from "../../core/card/numbered.ts
 import type { Scheme } from "../../core/card/scheme.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
+import type { Finding } from "../../core/finding/finding.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import { fineStyle, type Units } from "../../core/quantity/units.ts";
 import type { Grade } from "../../core/rig/grade.ts";
@@ -36,6 +37,10 @@ export type CardView = Omit<Card, "lines" | "stops"> & {
   terminal: Terminal;
   cab: CabState | null;
   earlier: { number: number; issued: string }[];
+  /** how many tools of the rig have a card that could be printed */
+  printable: number;
+  /** the whole rig's file can be written: nothing stops any of its tools */
+  file: boolean;
 };
 
 const FIRST_SCHEME = "axle-m";
@@ -86,7 +91,16 @@ export function viewCard(open: OpenRig): CardView {
     earlier: listCards(db, rig)
       .slice(1, 6)
       .map(({ number, issuedAt, person }) => ({ number, issued: `${day(issuedAt)}, ${person}` })),
+    printable: open.parts.filter((part) => latestCard(db, part) !== null).length,
+    file: fileStops(open).length === 0,
   };
+}
+
+/** What keeps the file of the whole rig from being written: a terminal would believe it. */
+export function fileStops({ findings }: Pick<OpenRig, "findings">): Finding[] {
+  return findings.filter(
+    ({ severity, station }) => severity === "stop" && (station === "antenna" || station === "tool"),
+  );
 }
 
 export function cabState({ db }: OpenRig, latest: NumberedCard, now: Card): CabState {

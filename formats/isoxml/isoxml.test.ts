@@ -9,7 +9,8 @@ import { writeTaskData } from "./write.ts";
 
 const TRACTOR = { designator: "Tug & Tow <1>", serial: 'S"1', busName: "A00284001E20008B", id: 1 };
 const DRILL = { designator: "Drill", serial: "", busName: "", id: 2 };
-const bytes = (rig = sampleRig()) => writeTaskData(describeRig(rig, TRACTOR, DRILL), "Spring & winter");
+const bytes = (rig = sampleRig()) =>
+  writeTaskData(describeRig(TRACTOR, [{ rig, identity: DRILL, behind: null }]), "Spring & winter");
 
 type Node = { name: string; attributes: Record<string, string>; children: Node[] };
 
@@ -79,8 +80,8 @@ describe("the exported file", () => {
     const work = { 134: 920, 226: 320 };
     expect(values(drill)).toEqual({
       Drill: { 180: 0, 306: 0, 307: 0 },
-      "Drawbar eye": { 157: 1, 134: 5260, 135: 0 },
-      Seeding: { ...work, 135: 25, 67: 4500, 70: 4500 },
+      Coupling: { 157: 1, 134: 5260, 135: 0 },
+      Work: { ...work, 135: 25, 67: 4500, 70: 4500 },
       "Section 1": { ...work, 135: -1475, 67: 1500 },
       "Section 2": { ...work, 135: 25, 67: 1500 },
       "Section 3": { ...work, 135: 1525, 67: 1500 },

@@ -33,6 +33,7 @@ describe("files of other writers", () => {
         serial: "QR-40/17",
         busName: "A00886001230007F",
         kind: "implement",
+        attachment: "drawn",
         values: {
           "pin.pivot": 4.655,
           "pin.workFront": 3.72,
@@ -78,7 +79,9 @@ describe("our own file read back", () => {
   const identity = { designator: "M", serial: "", busName: "", id: 1 };
   const back = (lengths: Partial<typeof SAMPLE_LENGTHS>, widths: number[]) => {
     const rig = sampleRig(lengths, {}, widths);
-    const [tractor, drill] = readTaskData(writeTaskData(describeRig(rig, identity, identity), "t"));
+    const [tractor, drill] = readTaskData(
+      writeTaskData(describeRig(identity, [{ rig, identity, behind: null }]), "t"),
+    );
     return { values: { ...tractor!.values, ...drill!.values }, sections: drill!.sections };
   };
 

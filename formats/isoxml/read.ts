@@ -5,8 +5,9 @@
  * put the reference point; hitch → work = X of the connector − X of the sections. A zero is a number nobody entered:
  * it is named, not taken.
  */
+import type { Attachment } from "../../core/dimension/attachment.ts";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
-import { DDI } from "./describe.ts";
+import { CONNECTOR, DDI } from "./describe.ts";
 import { inflate } from "./inflate.ts";
 import { FileProblem } from "./problem.ts";
 import { readTree, type XmlNode } from "./tree.ts";
@@ -17,6 +18,8 @@ export type ReadDevice = {
   /** 16 hex digits; empty where the file has none */
   busName: string;
   kind: "tractor" | "implement";
+  /** how the tool hangs, as far as its connector tells; a tractor's is that of a drawn tool */
+  attachment: Attachment;
   /** metres, in each dimension's own direction */
   values: Partial<Record<DimensionKey, number>>;
   /** dimensions the file has as zero, though zero cannot be read off a machine there */
@@ -152,7 +155,7 @@ function checkTree(ids: Map<number, ReadElement>, title: string): void {
   }
 }
 
-type Found = Pick<ReadDevice, "values" | "zeros" | "sections" | "notes">;
+type Found = Pick<ReadDevice, "attachment" | "values" | "zeros" | "sections" | "notes">;
 
 /** Gathers values; a zero where none can be is named apart. */
 function gather(given: readonly [DimensionKey, number | null, "zero is a value" | "zero is missing"][]) {
@@ -180,6 +183,7 @@ function asTractor(elements: readonly ReadElement[]): Found {
   const up = value(receiver, DDI.offsetZ);
   const notes = connectors.length > 1 ? [`${connectors.length} connectors; the rear one is taken.`] : [];
   return {
+    attachment: "drawn",
     ...gather([
       ["receiver.foreAft", value(receiver, DDI.offsetX), "zero is missing"],
       ["receiver.lateral", value(receiver, DDI.offsetY), "zero is a value"],
@@ -200,25 +204,55 @@ function asImplement(elements: readonly ReadElement[]): Found {
     first(elements, TYPE.function);
   const working = sections.length > 0 ? sections : work ? [work] : [];
   const hitch = value(connector, DDI.offsetX);
-  const pivot = device?.values.has(DDI.rotationX) ? value(device, DDI.rotationX) : 0;
   const { front, rear } = workAlong(working);
+  const attachment = attachmentOf(value(connector, DDI.connectorType), hitch, front);
+  const pivot = pivotOf(device, connector);
+  const sense = attachment === "front" ? -1 : 1;
   const ordered = [...sections].sort((a, b) => (value(a, DDI.offsetY) ?? 0) - (value(b, DDI.offsetY) ?? 0));
   const widths = ordered.map(widthOf);
   const known =
     widths.length > 0 && widths.every((each) => each !== null && each > 0) ? (widths as number[]) : null;
   const sum = known?.reduce((total, each) => total + each, 0) ?? null;
   const width = (work ? widthOf(work) : null) ?? (device ? widthOf(device) : null) ?? sum;
+  const [toFront, toRear] = [minus(hitch, front), minus(hitch, rear)];
   return {
+    attachment,
     ...gather([
       ["pin.pivot", minus(hitch, pivot), "zero is missing"],
-      ["pin.workFront", minus(hitch, front), "zero is missing"],
-      ["pin.workRear", minus(hitch, rear), "zero is missing"],
+      ["pin.workFront", toFront && sense * toFront, "zero is missing"],
+      ["pin.workRear", toRear && sense * toRear, "zero is missing"],
       ["tool.lateral", value(work, DDI.offsetY) ?? middleOf(ordered), "zero is a value"],
       ["tool.width", width, "zero is missing"],
     ]),
     sections: known?.map((each) => each / 1000) ?? null,
-    notes: sections.length > 0 && !known ? ["Its sections have no widths, and are left out."] : [],
+    notes: [
+      ...(sections.length > 0 && !known ? ["Its sections have no widths, and are left out."] : []),
+      ...delayNotes(work),
+    ],
   };
+}
+
+/** Switching times belong to a tool on its tractor, not to the tool: they are told, to be typed where they belong. */
+function delayNotes(work: ReadElement | undefined): string[] {
+  const [on, off] = [value(work, DDI.turnOnTime), value(work, DDI.turnOffTime)];
+  if (on === null && off === null) return [];
+  const say = (time: number | null) => (time === null ? "none" : `${time} ms`);
+  return [`Switching times, on ${say(on)}, off ${say(off)}: type them at the rig's Tool station.`];
+}
+
+/** Types 2 and 3 of a connector are three-point; what then works ahead of it hangs in front. */
+function attachmentOf(type: number | null, hitch: number | null, front: number | null): Attachment {
+  if (type === CONNECTOR.semiMounted) return "semi";
+  if (type !== CONNECTOR.mounted) return "drawn";
+  return hitch !== null && front !== null && front > hitch ? "front" : "mounted";
+}
+
+/** Where a device turns, millimetres; null where it is carried and its reference point is where it hangs. */
+function pivotOf(device: ReadElement | undefined, connector: ReadElement | undefined): number | null {
+  if (device?.values.has(DDI.rotationX)) return value(device, DDI.rotationX);
+  const type = value(connector, DDI.connectorType);
+  const carried = type === CONNECTOR.mounted || type === CONNECTOR.unknown;
+  return carried && value(connector, DDI.offsetX) === 0 ? null : 0;
 }
 
 /** Working width of an element: actual (67), default (68) or maximum (70), the first that is there. */

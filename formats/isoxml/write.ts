@@ -32,11 +32,9 @@ const LAST_OBJECT_ID = 65534;
 const DESIGNATOR_LENGTH = 32;
 
 /** Where nobody read a bus NAME: agricultural industry group, and the machine's own number as identity. Not a bus address. */
-const STAND_IN_CLASS = { tractor: 1n, drill: 4n } as const;
-
-function clientName({ busName, kind, id }: DeviceDescription): string {
+function clientName({ busName, deviceClass, id }: DeviceDescription): string {
   if (/^[0-9A-F]{16}$/i.test(busName)) return busName.toUpperCase();
-  const name = (1n << 63n) | (2n << 60n) | (STAND_IN_CLASS[kind] << 49n) | BigInt(id & 0x1fffff);
+  const name = (1n << 63n) | (2n << 60n) | (BigInt(deviceClass) << 49n) | BigInt(id & 0x1fffff);
   return name.toString(16).toUpperCase().padStart(16, "0");
 }
 
@@ -58,17 +56,15 @@ function hexDdi(ddi: number): string {
 }
 
 /**
- * Writes a version 4 TASKDATA zip: both devices, and a task that couples them at their connectors.
+ * Writes a version 4 TASKDATA zip: every device, and a task that couples them at their connectors.
  * @throws RangeError where a value cannot be written within the standard's limits
  */
 export function writeTaskData(description: Description, title: string): Uint8Array {
   const manager = new ISOXMLManager({ version: 4, fmisTitle: "Ambrek", fmisVersion: "1" });
-  const [tractor, drill] = [description.tractor, description.drill].map((each) =>
-    addDevice(manager, each),
-  ) as [Added, Added];
+  const devices = description.devices.map((each) => addDevice(manager, each));
   const root = manager.rootElement.attributes;
-  root.Device = [tractor.entity, drill.entity];
-  root.Task = [couplingTask(manager, title, tractor, drill)];
+  root.Device = devices.map(({ entity }) => entity);
+  root.Task = [couplingTask(manager, title, devices, description.connections)];
   // The library escapes text twice on saving, so its tree is written by an XML builder that escapes once.
   const xml = new XMLBuilder({
     attributeNamePrefix: "",
@@ -82,9 +78,10 @@ export function writeTaskData(description: Description, title: string): Uint8Arr
   return zipSync({ "TASKDATA/TASKDATA.XML": strToU8(`<?xml version="1.0" encoding="UTF-8"?>\n${xml}`) });
 }
 
-type Added = { entity: Device; reference: ISOXMLReference; connector: ISOXMLReference; name: string };
+type Added = { entity: Device; reference: ISOXMLReference; elements: ISOXMLReference[]; name: string };
 
-const PRESENTATION_ID = 1;
+/** How values are shown, by unit: millimetres of lengths, milliseconds of switching times. */
+const PRESENTATIONS = { mm: 1, ms: 2 } as const;
 
 function addDevice(manager: ISOXMLManager, device: DeviceDescription): Added {
   const name = clientName(device);
@@ -99,26 +96,31 @@ function addDevice(manager: ISOXMLManager, device: DeviceDescription): Added {
   const parts = elementsOf(manager, device.elements);
   entity.attributes.DeviceElement = parts.elements;
   entity.attributes.DeviceProperty = parts.properties;
-  entity.attributes.DeviceValuePresentation = [millimetrePresentation(manager)];
-  const connector = parts.elements.find(
-    ({ attributes }) => attributes.DeviceElementType === ElementTypeCode.Connector,
-  )!;
-  return { entity, reference, connector: manager.getReferenceByEntity(connector)!, name };
+  const used = new Set(device.elements.flatMap(({ properties }) => properties.map(({ unit }) => unit)));
+  entity.attributes.DeviceValuePresentation = (["mm", "ms"] as const)
+    .filter((unit) => used.has(unit))
+    .map((unit) => presentationOf(manager, unit));
+  return {
+    entity,
+    reference,
+    elements: parts.elements.map((element) => manager.getReferenceByEntity(element)!),
+    name,
+  };
 }
 
-function millimetrePresentation(manager: ISOXMLManager): DeviceValuePresentation {
+function presentationOf(manager: ISOXMLManager, unit: keyof typeof PRESENTATIONS): DeviceValuePresentation {
   return manager.createEntityFromAttributes(TAGS.DeviceValuePresentation, {
-    DeviceValuePresentationObjectId: PRESENTATION_ID,
+    DeviceValuePresentationObjectId: PRESENTATIONS[unit],
     Offset: 0,
     Scale: 1,
     NumberOfDecimals: 0,
-    UnitDesignator: "mm",
+    UnitDesignator: unit,
   }) as DeviceValuePresentation;
 }
 
-/** Object ids run through elements first, then properties, after the one presentation. */
+/** Object ids run through elements first, then properties, after the presentations. */
 function elementsOf(manager: ISOXMLManager, elements: readonly Element[]) {
-  const objectId = (index: number) => PRESENTATION_ID + 1 + index;
+  const objectId = (index: number) => PRESENTATIONS.ms + 1 + index;
   let nextId = objectId(elements.length);
   const properties: DeviceProperty[] = [];
   const written = elements.map((element, index) => {
@@ -163,7 +165,7 @@ function elementEntity(
 
 function propertyEntity(
   manager: ISOXMLManager,
-  { ddi, value, designator: text }: Property,
+  { ddi, value, unit, designator: text }: Property,
   id: number,
 ): DeviceProperty {
   if (!Number.isSafeInteger(value) || Math.abs(value) > 0x7fffffff)
@@ -173,29 +175,35 @@ function propertyEntity(
     DevicePropertyDDI: hexDdi(ddi),
     DevicePropertyValue: value,
     DevicePropertyDesignator: designator(text),
-    ...(text === "Connector type" ? {} : { DeviceValuePresentationObjectId: PRESENTATION_ID }),
+    ...(unit === null ? {} : { DeviceValuePresentationObjectId: PRESENTATIONS[unit] }),
   }) as DeviceProperty;
 }
 
-function couplingTask(manager: ISOXMLManager, title: string, tractor: Added, drill: Added): Task {
+function couplingTask(
+  manager: ISOXMLManager,
+  title: string,
+  devices: readonly Added[],
+  connections: Description["connections"],
+): Task {
   const task = manager.createEntityFromAttributes(TAGS.Task, {
     TaskDesignator: designator(title),
     TaskStatus: TaskTaskStatusEnum.Planned,
-    DeviceAllocation: [tractor, drill].map(
+    DeviceAllocation: devices.map(
       ({ name, reference }) =>
         manager.createEntityFromAttributes(TAGS.DeviceAllocation, {
           ClientNAMEValue: name,
           DeviceIdRef: reference,
         }) as DeviceAllocation,
     ),
-    Connection: [
-      manager.createEntityFromAttributes(TAGS.Connection, {
-        DeviceIdRef_0: tractor.reference,
-        DeviceElementIdRef_0: tractor.connector,
-        DeviceIdRef_1: drill.reference,
-        DeviceElementIdRef_1: drill.connector,
-      }) as Connection,
-    ],
+    Connection: connections.map(
+      ({ from, to }) =>
+        manager.createEntityFromAttributes(TAGS.Connection, {
+          DeviceIdRef_0: devices[from.device]!.reference,
+          DeviceElementIdRef_0: devices[from.device]!.elements[from.element]!,
+          DeviceIdRef_1: devices[to.device]!.reference,
+          DeviceElementIdRef_1: devices[to.device]!.elements[to.element]!,
+        }) as Connection,
+    ),
   }) as Task;
   manager.registerEntity(task);
   return task;

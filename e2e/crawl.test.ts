@@ -1,0 +1,83 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { openYard, type Yard } from "./server.ts";
+
+let yard: Yard;
+beforeAll(async () => {
+  yard = await openYard();
+});
+afterAll(() => yard.close());
+
+type Fault = { path: string; from: string; what: string };
+
+/** What a page says besides its markup and scripts. */
+function wordsOf(html: string): string {
+  return html.replace(/<(script|style)[\s\S]*?<\/\1>/g, " ").replace(/<[^>]*>/g, " ");
+}
+
+/** Words no person writes: a value that was not there. */
+const HOLES = /\b(NaN|undefined|\[object \w+\]|Infinity)\b/;
+
+const ASSET = /\.(css|js|png|svg|woff2|ico|webmanifest)$/;
+
+/** Pages that differ only in what is open on them are read once, but for the readings of `thoroughly`. */
+function shapeOf({ pathname, searchParams }: URL, thoroughly: RegExp): string {
+  const names = [...searchParams.keys()].filter((name) => name !== "view").sort();
+  const at = thoroughly.test(pathname) ? searchParams.get("at") : "";
+  return `${pathname} ${names.join()} ${at}`;
+}
+
+/** Follows every link from the yard on, and tells what answers wrongly or says what nobody would say. */
+async function crawl(address: string, thoroughly: RegExp): Promise<{ pages: number; faults: Fault[] }> {
+  const known = new Set<string>();
+  const open: { path: string; from: string }[] = [];
+  const faults: Fault[] = [];
+  const found = (href: string, from: string) => {
+    const url = new URL(href, address + from);
+    if (url.origin !== address || ASSET.test(url.pathname)) return;
+    const shape = shapeOf(url, thoroughly);
+    if (known.has(shape)) return;
+    known.add(shape);
+    open.push({ path: url.pathname + url.search, from });
+  };
+  found("/", "/");
+  for (const { path, from } of open) {
+    const answer = await fetch(address + path, { redirect: "manual", headers: { accept: "text/html" } });
+    const body = await answer.text();
+    const fault = (what: string) => faults.push({ path, from, what });
+    if (answer.status >= 300 && answer.status < 400) found(answer.headers.get("location") ?? "/", path);
+    else if (answer.status !== 200) fault(`${answer.status}: ${body.slice(0, 120)}`);
+    else if (answer.headers.get("content-type")?.includes("html")) {
+      const hole = HOLES.exec(wordsOf(body));
+      if (hole) fault(`says ${hole[0]}`);
+      for (const [, href] of body.matchAll(/<a\b[^>]*? href="([^"]+)"/g))
+        found(href!.replaceAll("&amp;", "&"), path);
+    }
+  }
+  return { pages: open.length, faults };
+}
+
+describe("every link of the demo yard", () => {
+  it("leads to a page that is there and says something", { timeout: 400_000 }, async () => {
+    const { pages, faults } = await crawl(yard.address, /^\/rigs\/(4|12|13|14)\//);
+    expect(faults).toEqual([]);
+    expect(pages).toBeGreaterThan(800);
+  });
+
+  it("is not there for what is not", async () => {
+    for (const path of [
+      "/rigs/99",
+      "/rigs/99/tool",
+      "/rigs/1/cards/7",
+      "/rigs/1/proof/none",
+      "/rigs/abc/match",
+      "/machines/999",
+      "/tyres/999",
+      "/schemes/none",
+      "/rigs/1/sequences/dance",
+      "/nowhere",
+    ]) {
+      const { status } = await fetch(yard.address + path, { redirect: "manual" });
+      expect([302, 404], path).toContain(status);
+    }
+  });
+});
