@@ -1,10 +1,12 @@
 import { describe, expect, it } from "vitest";
+import type { Attachment } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { judge } from "../finding/judge.ts";
 import { PRESETS } from "../quantity/units.ts";
 import type { Instrument } from "../rig/grade.ts";
-import { sampleRig } from "../rig/sample.ts";
-import { fillCard } from "./fill.ts";
+import { resolveRig } from "../rig/resolve.ts";
+import { sampleFacts, sampleReading, sampleRig } from "../rig/sample.ts";
+import { fillCard, MACHINE_DISPLAY } from "./fill.ts";
 import { freeze, retype } from "./numbered.ts";
 import { compareShown } from "./read-back.ts";
 import type { Scheme, SchemeLine } from "./scheme.ts";
@@ -33,10 +35,10 @@ describe("the same rig in each terminal's terms", () => {
       "Axle to receiver": "1.73 m ahead",
       "Receiver, side": "0.02 m left",
       "Receiver height": "2.94 m",
-      "Axle to connection": "1.04 m",
-      "Connection to working edge, front": "4.18 m",
-      "Connection to working edge, rear": "4.50 m",
-      "Connection to wheels": "5.26 m",
+      "Axle to connection": "1.04 m behind",
+      "Connection to working edge, front": "4.18 m behind",
+      "Connection to working edge, rear": "4.50 m behind",
+      "Connection to wheels": "5.26 m behind",
       "Side offset": "0.03 m right",
       "Working width": "4.50 m",
       "Switch-on delay": "0.00 s",
@@ -136,6 +138,89 @@ describe("a single coverage point", () => {
   });
 });
 
+describe("a tool that hangs otherwise", () => {
+  const on = (
+    attachment: Attachment,
+    lengths: Partial<Record<DimensionKey, number | null>>,
+    kind?: string,
+  ) => {
+    const facts = sampleFacts(lengths);
+    const readings = kind
+      ? { ...facts.readings, "tool.kind": [sampleReading("tool.kind", 0, { rawText: kind })] }
+      : facts.readings;
+    const rig = resolveRig({ ...facts, readings, attachment });
+    const chosen = kind
+      ? { ...rig, values: { ...rig.values, "tool.kind": { ...rig.values["tool.kind"], choice: kind } } }
+      : rig;
+    return (id: string) => fillCard(scheme(id), chosen, [], PRESETS.metric);
+  };
+  const said = (filled: ReturnType<typeof fillCard>) =>
+    Object.fromEntries(
+      filled.lines.map(({ label, figure, word }) => [label, [figure, word].filter(Boolean).join(" ")]),
+    );
+
+  it("lies ahead in front, in every family of asking", () => {
+    const front = on("front", { "axle.pin": 3.62, "pin.workFront": 1.04, "pin.workRear": 0.72 });
+    expect(said(front("axle-m"))).toMatchObject({
+      "Axle to connection": "3.62 ahead",
+      "Connection to working edge, front": "1.04 ahead",
+      "Connection to working edge, rear": "0.72 ahead",
+    });
+    expect(said(front("hitch-m"))).toMatchObject({
+      "Hitch to coverage point": "0.88",
+      "Hitch to receiver": "−1.89",
+    });
+    // the antenna is 1.73 ahead of the axle: the work 3.62 + 1.04 − 1.73 = 2.93 ahead of that
+    expect(said(front("antenna-m"))).toMatchObject({ "Antenna to work, start": "2.93 ahead" });
+    for (const { id } of SHIPPED_SCHEMES) expect(front(id).ready, id).toBe(true);
+  });
+
+  it("is called by its own points", () => {
+    const derivation = (attachment: Attachment) =>
+      on(attachment, { "pin.workFront": 1.2 })("axle-m").lines.find(
+        ({ label }) => label === "Connection to working edge, front",
+      )!.derivation;
+    expect(derivation("mounted")).toBe("lower link balls to front of the work, rearward is +");
+    expect(derivation("head")).toBe("head mount to knife, rearward is +");
+    expect(derivation("boom")).toBe("boom mount to nozzles, rearward is +");
+  });
+
+  it("has its width on the machine's own display where it is a head", () => {
+    const head = on("head", { "axle.pin": 1.86, "pin.workFront": 1.24, "pin.workRear": null });
+    const width = head("axle-m").lines.find(({ label }) => label === "Working width")!;
+    expect(width.page).toBe(MACHINE_DISPLAY);
+    expect(head("axle-m").lines.filter(({ page }) => page === MACHINE_DISPLAY)).toHaveLength(1);
+  });
+
+  it("without wheels is told by its work where a terminal asks for wheels, and says so", () => {
+    const mounted = on("mounted", { "pin.workFront": 0.6, "pin.workRear": 2 });
+    expect(said(mounted("hitch-m"))).toMatchObject({
+      "Axle type": "none",
+      "Hitch to navigation point": "−1.30",
+    });
+    expect(mounted("hitch-m").cautions.join(" ")).toContain("no wheels to turn about");
+    expect(mounted("axle-m").ready).toBe(true);
+  });
+
+  it("that only carries has no card, and leads to the tool that works", () => {
+    const cart = on("drawn", { "pin.workFront": null, "pin.workRear": null, "tool.width": null }, "cart");
+    const filled = cart("axle-m");
+    expect(filled.ready).toBe(false);
+    expect(filled.cautions).toEqual([expect.stringContaining("This tool only carries")]);
+    expect(filled.lines.find(({ label }) => label === "Working width")!.blockedBy).toBe(
+      "Nothing of this tool works the field.",
+    );
+  });
+
+  it("without rows answers none where rows are asked", () => {
+    const mower = on("mounted", { "rows.count": null, "rows.spacing": null }, "mower");
+    const rows = mower("hitch-m").lines.find(({ label }) => label === "Number of rows")!;
+    expect(rows).toMatchObject({ figure: "0", blockedBy: null, derivation: "this tool has none" });
+    const drill = on("mounted", { "rows.count": null }, "drill");
+    expect(drill("hitch-m").ready).toBe(false);
+  });
+});
+
 describe("switching times", () => {
   const delays = (id: string, on: number | null, off: number | null) =>
     card(id, { "work.delayOn": on, "work.delayOff": off });
@@ -206,7 +291,7 @@ describe("a numbered card", () => {
     const frozen = freeze(card("axle-m"));
     expect(retype(frozen, card("axle-m"))).toEqual([]);
     expect(retype(frozen, card("axle-m", { "pin.workFront": 4.21 }))).toEqual([
-      { page: "Implement", label: "Connection to working edge, front", was: "4.18", now: "4.21" },
+      { page: "Implement", label: "Connection to working edge, front", was: "4.18 behind", now: "4.21 behind" },
     ]);
     // a millimetre that the terminal rounds away changes nothing in the cab
     expect(retype(frozen, card("axle-m", { "pin.workFront": 4.181 }))).toEqual([]);

@@ -1,5 +1,5 @@
-import { dimension, hasDimension } from "../dimension/catalogue.ts";
-import { POINT_LABELS, type PointKey } from "../dimension/points.ts";
+import { dimension, hasDimension, isOfWork } from "../dimension/catalogue.ts";
+import { type PointKey, pointLabel } from "../dimension/points.ts";
 import type { Finding } from "../finding/finding.ts";
 import { stopsOf } from "../finding/finding.ts";
 import { MINUS, roundHalfUp } from "../quantity/figure.ts";
@@ -9,6 +9,7 @@ import type { Units } from "../quantity/units.ts";
 import { askedOf } from "../rig/asked.ts";
 import { between, type Chain, evaluate, trackSpacing } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { works } from "../rig/whole.ts";
 import {
   type FigureForm,
   isDelay,
@@ -73,7 +74,7 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
     page: isOnMachine(line, rig) ? MACHINE_DISPLAY : page,
     label,
     form: formOf(line),
-    derivation: derivationOf(line),
+    derivation: derivationOf(line, rig),
     chain,
     word: "",
   };
@@ -83,7 +84,7 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
   if (isTimeUnit(line.unit)) return { ...base, unit, ...writeTime(line.unit, line.decimals, chain!, stops) };
   if (hasNone(measure, rig))
     return { ...base, figure: "0", unit, rounding: null, blockedBy: null, derivation: "this tool has none" };
-  const blockedBy = blockOf(chain!, stops);
+  const blockedBy = blockOf(chain!, stops, rig);
   if (blockedBy) return { ...base, figure: null, unit, rounding: null, blockedBy };
   if (isCount(measure))
     return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
@@ -104,7 +105,7 @@ function writeTime(
   stops: readonly Finding[],
 ): Pick<CardLine, "figure" | "rounding" | "blockedBy"> {
   const known = chain.total !== null;
-  const blockedBy = known ? blockOf(chain, stops) : null;
+  const blockedBy = known ? stopOn(chain, stops) : null;
   const figure = blockedBy ? null : roundHalfUp(inUnit("time", chain.total ?? 0, unit), decimals);
   return { figure, rounding: null, blockedBy };
 }
@@ -123,13 +124,19 @@ function axleTypeOf({ attachment, values }: ResolvedRig): string {
 }
 
 /** The first stop that touches a link; else the first link that is missing. */
-function blockOf(chain: Chain, stops: readonly Finding[]): string | null {
-  for (const { key, value } of chain.links) {
-    const stop = stops.find((finding) => finding.subject === key);
-    if (stop) return stop.what;
-    if (value === null) return `${dimension(key).label} is missing.`;
-  }
-  return null;
+function blockOf(chain: Chain, stops: readonly Finding[], rig: ResolvedRig): string | null {
+  const stop = stopOn(chain, stops);
+  if (stop) return stop;
+  const missing = chain.links.find(({ value }) => value === null);
+  if (!missing) return null;
+  const entry = dimension(missing.key, rig.attachment);
+  return isOfWork(entry) && !works(rig) ? CARRIES_ONLY : `${entry.label} is missing.`;
+}
+
+const CARRIES_ONLY = "Nothing of this tool works the field.";
+
+function stopOn({ links }: Chain, stops: readonly Finding[]): string | null {
+  return stops.find(({ subject }) => links.some(({ key }) => key === subject))?.what ?? null;
 }
 
 function writeFigure(
@@ -199,12 +206,12 @@ function isCount(measure: Measure): boolean {
 
 const POSITIVE_WORD = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;
 
-function derivationOf({ measure, sense }: SchemeLine): string {
+function derivationOf({ measure, sense }: SchemeLine, { attachment }: ResolvedRig): string {
   switch (measure.kind) {
     case "between":
-      return `${POINT_LABELS[measure.from]} to ${POINT_LABELS[measure.to]}, ${POSITIVE_WORD[measure.axis][sense === 1 ? 0 : 1]} is +`;
+      return `${pointLabel(measure.from, attachment)} to ${pointLabel(measure.to, attachment)}, ${POSITIVE_WORD[measure.axis][sense === 1 ? 0 : 1]} is +`;
     case "dimension":
-      return dimension(measure.key).fromTo;
+      return dimension(measure.key, attachment).fromTo;
     case "track spacing":
       return "working width less overlap";
     case "choice":
@@ -221,6 +228,10 @@ function cautionsOf(scheme: Scheme, rig: ResolvedRig, units: Units): string[] {
         "This tool has no wheels to turn about. Where the terminal asks for them, the card gives the middle of the work.",
       ]
     : [];
+  if (!works(rig))
+    return [
+      "This tool only carries. A terminal is told of the tool that works the field: choose that one above.",
+    ];
   return [...cautions, ...rankCautions(scheme, rig, units), ...delayCautions(scheme, rig)];
 }
 

@@ -9,6 +9,8 @@ const INCHES: UnitChoice = { id: "in", name: "inches", unit: "in", decimals: 1 }
 
 const LEFT_RIGHT: SignRule = { kind: "words", plus: "right", minus: "left" };
 const AHEAD_BEHIND: SignRule = { kind: "words", plus: "ahead", minus: "behind" };
+/** Counted back from the axle, with a switch for what hangs in front. */
+const BEHIND_AHEAD: SignRule = { kind: "words", plus: "behind", minus: "ahead" };
 const UNSIGNED: SignRule = { kind: "unsigned" };
 
 type LineRest = Pick<SchemeLine, "measure" | "sense" | "sign">;
@@ -68,22 +70,22 @@ function fromTheAxle(units: UnitChoice): Scheme {
       line("Tractor", "Axle to connection", {
         measure: { kind: "between", from: "axle", to: "pin", axis: "x" },
         sense: -1,
-        sign: UNSIGNED,
+        sign: BEHIND_AHEAD,
       }),
       line("Implement", "Connection to working edge, front", {
         measure: { kind: "between", from: "pin", to: "workFront", axis: "x" },
         sense: -1,
-        sign: UNSIGNED,
+        sign: BEHIND_AHEAD,
       }),
       line("Implement", "Connection to working edge, rear", {
         measure: { kind: "between", from: "pin", to: "workRear", axis: "x" },
         sense: -1,
-        sign: UNSIGNED,
+        sign: BEHIND_AHEAD,
       }),
       line("Implement", "Connection to wheels", {
         measure: { kind: "between", from: "pin", to: "pivot", axis: "x" },
         sense: -1,
-        sign: UNSIGNED,
+        sign: BEHIND_AHEAD,
       }),
       line("Implement", "Side offset", {
         measure: { kind: "between", from: "pin", to: "workMid", axis: "y" },

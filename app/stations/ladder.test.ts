@@ -1,0 +1,54 @@
+import { beforeEach, describe, expect, it } from "vitest";
+import { openDatabase } from "../../data/database.ts";
+import { plantDemoYard } from "../../data/demo/yard.ts";
+import type { Database } from "../../data/handle.ts";
+import { keepEvent } from "../../data/hookup.ts";
+import { keepRung, ladderFactsOf } from "./ladder.server.ts";
+import { rungsOf } from "./rungs.ts";
+import { sampleForm, sampleOpen } from "./sample-open.server.ts";
+
+let db: Database;
+beforeEach(() => {
+  db = openDatabase(":memory:");
+  plantDemoYard(db);
+});
+
+const open = () => sampleOpen(db, "Meadow drill");
+const rungs = () => {
+  const now = open();
+  return rungsOf(now.whole, now.judged, ladderFactsOf(now));
+};
+const rung = (key: string) => rungs().find((each) => each.key === key)!;
+
+describe("the start-of-work ladder", () => {
+  it("stands where the rig stands: coupled by its list, its figures read back", () => {
+    expect(rung("coupled")).toMatchObject({ state: "good", byPerson: false });
+    expect(rung("figures").state).toBe("good");
+    expect(rung("position")).toMatchObject({ state: "not yet", byPerson: true, next: null });
+    for (const { state, next, byPerson, why } of rungs()) {
+      expect(why).not.toBe("");
+      if (state === "not yet") expect(byPerson || next !== null).toBe(true);
+    }
+  });
+
+  it("takes a tick only where no station can know, and by name", () => {
+    expect(keepRung(open(), sampleForm({ rung: "coupled" }))).toMatchObject({
+      ok: false,
+      errors: { form: "That rung is told by its station, not ticked." },
+    });
+    expect(keepRung(open(), sampleForm({ rung: "dance" }))).toMatchObject({ ok: false });
+    expect(keepRung(open(), sampleForm({ rung: "position", person: "" }))).toMatchObject({ ok: false });
+    expect(rung("position").state).toBe("not yet");
+    expect(keepRung(open(), sampleForm({ rung: "position" }))).toMatchObject({ ok: true, person: "Mira" });
+    expect(rung("position").state).toBe("good");
+    expect(rung("position").why).toContain("Mira");
+  });
+
+  it("is climbed anew once the rig was uncoupled", () => {
+    keepRung(open(), sampleForm({ rung: "position" }));
+    keepEvent(db, open().rig.id, "uncoupled", { person: "Mira", at: new Date() });
+    expect(rung("coupled").state).toBe("not yet");
+    keepEvent(db, open().rig.id, "coupled", { person: "Mira", at: new Date(Date.now() + 1000) });
+    expect(rung("position").state).toBe("not yet");
+  });
+});
