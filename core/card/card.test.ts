@@ -291,7 +291,12 @@ describe("a numbered card", () => {
     const frozen = freeze(card("axle-m"));
     expect(retype(frozen, card("axle-m"))).toEqual([]);
     expect(retype(frozen, card("axle-m", { "pin.workFront": 4.21 }))).toEqual([
-      { page: "Implement", label: "Connection to working edge, front", was: "4.18 behind", now: "4.21 behind" },
+      {
+        page: "Implement",
+        label: "Connection to working edge, front",
+        was: "4.18 behind",
+        now: "4.21 behind",
+      },
     ]);
     // a millimetre that the terminal rounds away changes nothing in the cab
     expect(retype(frozen, card("axle-m", { "pin.workFront": 4.181 }))).toEqual([]);
