@@ -56,7 +56,14 @@ export function testsOfRig(db: Database, rig: Rig): FieldTest[] {
     .select({ row: fieldTest })
     .from(fieldTest)
     .leftJoin(retraction, eq(retraction.testId, fieldTest.id))
-    .where(and(isNull(retraction.id), eq(fieldTest.rigId, rig.id), eq(fieldTest.couplingId, rig.couplingId)))
+    .where(
+      and(
+        isNull(retraction.id),
+        eq(fieldTest.rigId, rig.id),
+        eq(fieldTest.couplingId, rig.couplingId),
+        rig.variant ? eq(fieldTest.variantId, rig.variant.id) : isNull(fieldTest.variantId),
+      ),
+    )
     .orderBy(desc(sql`${fieldTest}.rowid`))
     .all()
     .map(({ row }) => row);

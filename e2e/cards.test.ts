@@ -40,13 +40,15 @@ describe("a numbered card", () => {
     const text = await pdfText(`${yard.address}/rigs/1/cards/1.pdf`);
     expect(text).toContain("Card 1");
     expect(text).toContain("T4 no. BV118-2207");
-    expect(text).toContain("Connection to working edge, front 4.26 m taped");
+    expect(text).toContain("Connection to working edge, front 4.26 m behind taped");
     expect(text).toContain("Receiver, side 0.01 m left");
 
     await press(page, "Read back");
     await seen(page, "Read back card 1");
     // 4.26 m on the card: 14 ft is 4.267 m, off by 7 mm, and this terminal shows centimetres
     await fill(page, "shown-4", "14 ft");
+    await seen(page, "Say which: behind or ahead.");
+    await page.select('select[name="word-4"]', "behind");
     await seen(page, "differs by +0.01 m");
     await fill(page, "shown-4", "4,26 m");
     await seen(page, "matches");
@@ -67,7 +69,9 @@ describe("a numbered card", () => {
     await keep(page, "4.305");
     await visit(page, `${yard.address}/rigs/1/card`);
     await seen(page, "This cab still has card 1: retype this one.");
-    expect(await textOf(page, "[data-retype]")).toContain("Connection to working edge, front: 4.26 4.31");
+    expect(await textOf(page, "[data-retype]")).toContain(
+      "Connection to working edge, front: 4.26 behind 4.31 behind",
+    );
     await visit(page, `${yard.address}/rigs/1/cards/1/read-back`);
     await seen(page, "lapsed, the figure has changed since");
     await visit(page, `${yard.address}/rigs/1/cards/1/print`);

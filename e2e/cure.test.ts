@@ -94,7 +94,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
     await seen(page, "Connection to working edge, front");
     expect(await figures(page)).toMatchObject({
       "Axle to receiver": "1.91 m ahead",
-      "Connection to working edge, front": "5.06 m",
+      "Connection to working edge, front": "5.06 m behind",
       "Side offset": "0.02 m left",
     });
 

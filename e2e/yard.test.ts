@@ -185,7 +185,7 @@ describe("files", () => {
 
     const backup = join(folder, "yard.db");
     writeFileSync(backup, Buffer.from(await (await fetch(`${yard.address}/backup.db`)).arrayBuffer()));
-    await visit(page, yard.address);
+    await visit(page, `${yard.address}/?find=Meadow`);
     await page.click('[data-rig="3"] button[aria-label^="Rename"]');
     await fill(page, "name", "Spoilt");
     await press(page, "Rename", '[data-rig="3"]');
@@ -202,7 +202,7 @@ describe("files", () => {
     if (!sure) await page.click('input[name="sure"]');
     await page.click("form:has(input[name='backup']) button");
     await seen(page, "Restored.");
-    await visit(page, yard.address);
+    await visit(page, `${yard.address}/?find=Tarnwick`);
     expect(await rigNames()).toContain("Meadow drill, 3 m");
     expect(await rigNames()).not.toContain("Spoilt");
   });
