@@ -187,7 +187,9 @@ describe("numbered cards", () => {
     const first = findCard(db, rig, 1)!;
     pivot(5.4);
     expect(findCard(db, rig, 1)).toEqual(first);
-    expect(retype(latestCard(db, rig)!.lines, cardNow())).toMatchObject([{ was: "5.32", now: "5.40" }]);
+    expect(retype(latestCard(db, rig)!.lines, cardNow())).toMatchObject([
+      { was: "5.32 behind", now: "5.40 behind" },
+    ]);
     expect(findCard(db, rig, 9)).toBeNull();
   });
 

@@ -77,7 +77,7 @@ export default function CabCard({ loaderData: { frame, card }, actionData }: Rou
           <h1>Cab card</h1>
           <p className="text-lead text-soft">{card.scheme.asks}</p>
         </div>
-        {!card.ready && <Blocked card={card} />}
+        {card.works && !card.ready && <Blocked card={card} />}
         <InTheCab
           card={card}
           rigId={id}
@@ -89,8 +89,19 @@ export default function CabCard({ loaderData: { frame, card }, actionData }: Rou
             <SeverityMark severity="check" /> {caution}
           </p>
         ))}
-        <TerminalForm card={card} />
-        {card.pages.map(({ page, rows }) => (
+        {!card.works && (
+          <p className="flex flex-wrap gap-2">
+            {frame.tools
+              .filter(({ now }) => !now)
+              .map(({ id: tool, label, href }) => (
+                <Link key={tool} to={href} className="key-main">
+                  {label}
+                </Link>
+              ))}
+          </p>
+        )}
+        {card.works && <TerminalForm card={card} />}
+        {(card.works ? card.pages : []).map(({ page, rows }) => (
           <section key={page} aria-label={page}>
             <h2 className="border-b-2 border-ink pb-1">{page}</h2>
             <ul>

@@ -7,6 +7,7 @@ import type { Finding } from "../../core/finding/finding.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import { fineStyle, type Units } from "../../core/quantity/units.ts";
 import type { Grade } from "../../core/rig/grade.ts";
+import { works } from "../../core/rig/whole.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../data/cards.ts";
 import { findScheme, listSchemes, type Terminal, terminalOf } from "../../data/schemes.ts";
 import { day } from "./print.ts";
@@ -37,6 +38,8 @@ export type CardView = Omit<Card, "lines" | "stops"> & {
   terminal: Terminal;
   cab: CabState | null;
   earlier: { number: number; issued: string }[];
+  /** false for a tool that only carries: a terminal is told nothing of it */
+  works: boolean;
   /** how many tools of the rig have a card that could be printed */
   printable: number;
   /** the whole rig's file can be written: nothing stops any of its tools */
@@ -91,6 +94,7 @@ export function viewCard(open: OpenRig): CardView {
     earlier: listCards(db, rig)
       .slice(1, 6)
       .map(({ number, issuedAt, person }) => ({ number, issued: `${day(issuedAt)}, ${person}` })),
+    works: works(open.resolved),
     printable: open.parts.filter((part) => latestCard(db, part) !== null).length,
     file: fileStops(open).length === 0,
   };

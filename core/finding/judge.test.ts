@@ -37,6 +37,21 @@ describe("judging a rig", () => {
     );
   });
 
+  it("tells front and rear of the work changed over, whichever way the tool lies", () => {
+    const on = (attachment: "mounted" | "front", front: number, rear: number) => {
+      const facts = sampleFacts({ "pin.workFront": front, "pin.workRear": rear });
+      return resolveRig({ ...facts, attachment });
+    };
+    expect(found(on("mounted", 0.6, 2))).not.toContain("fix ranks-crossed:pin.workRear");
+    expect(found(on("front", 1.04, 0.72))).not.toContain("fix ranks-crossed:pin.workRear");
+    expect(only(on("mounted", 2, 0.6), "ranks-crossed:pin.workRear").what).toBe(
+      "The rear of the work lies 1.400 m ahead of the front of the work.",
+    );
+    expect(only(on("front", 0.72, 1.04), "ranks-crossed:pin.workRear").what).toBe(
+      "The rear of the work lies 0.320 m ahead of the front of the work.",
+    );
+  });
+
   it("stops on a work point ahead of the pin", () => {
     const rig = sampleRig({ "pin.workRear": -4.5 }, { "pin.workRear": "book" });
     expect(only(rig, "sign:pin.workRear")).toMatchObject({

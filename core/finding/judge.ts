@@ -1,5 +1,6 @@
 import { isAhead } from "../dimension/attachment.ts";
 import { dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts";
+import { pointLabel } from "../dimension/points.ts";
 import { printLength } from "../quantity/length.ts";
 import type { Units } from "../quantity/units.ts";
 import { askedOf } from "../rig/asked.ts";
@@ -29,16 +30,18 @@ export function judge(rig: ResolvedRig, units: Units): Finding[] {
 }
 
 function judgeRanks({ attachment, values }: ResolvedRig, units: Units): Finding[] {
-  if (isAhead(attachment)) return [];
   const [front, rear] = [values["pin.workFront"], values["pin.workRear"]];
   if (front.value === null || rear.value === null || front.doubt || rear.doubt) return [];
-  if (rear.value >= front.value) return [];
+  // Both are read away from the hitch: behind it the rear lies further off, in front of the machine the front does.
+  const ahead = isAhead(attachment) ? rear.value - front.value : front.value - rear.value;
+  if (ahead <= 0) return [];
   const entry = dimension("pin.workRear", attachment);
+  const [frontPoint, rearPoint] = [pointLabel("workFront", attachment), pointLabel("workRear", attachment)];
   return [
     findingOn(entry, "ranks-crossed", {
       severity: "fix",
-      what: `The rear rank lies ${printLength(front.value - rear.value, units.tape)} ahead of the front rank.`,
-      why: "The two readings were written down crosswise. The work would start and stop at the wrong rank.",
+      what: `The ${rearPoint} lies ${printLength(ahead, units.tape)} ahead of the ${frontPoint}.`,
+      why: "The two readings were written down crosswise. The work would start and stop at the wrong place.",
     }),
   ];
 }

@@ -1,0 +1,88 @@
+import { beforeEach, describe, expect, it } from "vitest";
+import { PRESETS } from "../../../core/quantity/units.ts";
+import { openDatabase } from "../../../data/database.ts";
+import { plantDemoYard } from "../../../data/demo/yard.ts";
+import type { Database } from "../../../data/handle.ts";
+import { keepReading } from "../../../data/readings.ts";
+import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { hookupView } from "./hookup-view.server.ts";
+import { keepTicked } from "./keep-hookup.server.ts";
+
+let db: Database;
+beforeEach(() => {
+  db = openDatabase(":memory:");
+  plantDemoYard(db);
+});
+
+const open = (name: string, units = PRESETS.metric) => sampleOpen(db, name, units);
+const rows = (name: string, units = PRESETS.metric) => hookupView(open(name, units)).rows;
+
+describe("the hook-up list", () => {
+  it("cites the readings each line comes from, with who read them and the way there", () => {
+    const cited = rows("Meadow drill").flatMap(({ cites }) => cites);
+    expect(cited.length).toBeGreaterThan(5);
+    for (const { label, value, who, href } of cited) {
+      expect(label).not.toBe("");
+      expect(value).not.toBe("");
+      expect(who).toMatch(/\d{4}|book|nobody|assumed/);
+      expect(href).toMatch(/^\/rigs\/3\/\w+\?at=/);
+    }
+  });
+
+  it("is ticked whole on the rig that is coupled, and says by whom and when", () => {
+    const view = hookupView(open("Meadow drill"));
+    expect(view.done).toBe(view.rows.filter(({ stop }) => !stop).length);
+    expect(view.coupled!.said).toContain("Ilse Marrin");
+    expect(view.open).toBeNull();
+    expect(view.log[0]!.said).toMatch(/^Coupled /);
+    expect(view.rows.every(({ lapsed }) => lapsed === null)).toBe(true);
+  });
+
+  it("loses a tick where the line it was made on reads otherwise now", () => {
+    keepReading(db, open("Meadow drill").rig, {
+      key: "hitch.pin",
+      rawText: "28 mm",
+      value: 0.028,
+      step: 0.001,
+      instrument: "tape",
+      person: "Mira",
+      at: new Date(),
+    });
+    const lapsed = rows("Meadow drill").filter((row) => row.lapsed !== null);
+    expect(lapsed.length).toBeGreaterThan(0);
+    expect(lapsed[0]!.lapsed!.replace(/\u00a0/g, " ")).toContain("30 mm");
+    expect(lapsed[0]!.done).toBeNull();
+  });
+
+  it("holds a line back until what protects people before it is settled", () => {
+    const list = rows("Grain drill");
+    const [first, ...rest] = list.filter(({ protects }) => protects);
+    expect(first!.held).toBeNull();
+    expect(rest.some(({ held }) => held !== null)).toBe(true);
+    const line = list.find(({ key }) => key === first!.key)!;
+    const refusal = keepTicked(
+      open("Grain drill"),
+      sampleForm({ line: line.key, said: line.metric, state: "not applicable", reason: "" }),
+    );
+    expect(refusal).toMatchObject({ ok: false });
+  });
+
+  it("is ticked in feet and inches on the line it is kept by in metres", () => {
+    const line = rows("Grain drill", PRESETS.us)[0]!;
+    const kept = keepTicked(
+      open("Grain drill", PRESETS.us),
+      sampleForm({ line: line.key, said: line.metric, state: "done", reason: "" }),
+    );
+    expect(kept).toMatchObject({ ok: true });
+    expect(rows("Grain drill")[0]!.done!.said).toContain("Mira");
+    expect(rows("Grain drill", PRESETS.us)[0]!.done).not.toBeNull();
+  });
+
+  it("asks for every tool of a train, each by its name", () => {
+    const text = rows("Cart, drill and roller")
+      .map((row) => row.text)
+      .join("\n");
+    for (const tool of ["Wexcombe Hopper 45", "Sorrick Wide 90", "Tessbury Press 92"])
+      expect(text).toContain(tool);
+  });
+});
