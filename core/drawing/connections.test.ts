@@ -79,12 +79,11 @@ describe("every way a tool hangs", () => {
       const { marks, width, height } = draw(rig, SHEET);
       const targets = marks.map(({ target }) => target);
       expect(new Set(targets).size).toBe(targets.length);
-      for (const { badge } of marks as unknown as { badge?: { x: number; y: number } }[]) {
-        if (!badge) continue;
-        expect(badge.x).toBeGreaterThan(0);
-        expect(badge.x).toBeLessThan(width);
-        expect(badge.y).toBeGreaterThan(0);
-        expect(badge.y).toBeLessThan(height);
+      for (const { letterAt, target } of marks) {
+        expect(letterAt.x, target).toBeGreaterThan(0);
+        expect(letterAt.x, target).toBeLessThan(width);
+        expect(letterAt.y, target).toBeGreaterThan(0);
+        expect(letterAt.y, target).toBeLessThan(height);
       }
     }
   });

@@ -37,6 +37,9 @@ const RIGS = [
   "Roller cultivator",
   "Reversible plough",
   "Planter",
+  "Cart, drill and roller",
+  "Front boom sprayer",
+  "Disc cultivator",
 ];
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
