@@ -71,6 +71,15 @@ describe("what each connection asks for", () => {
     expect(asked("drawn", { "tool.axleType": "rigid" })).not.toContain("tool.steerAngle");
   });
 
+  it("rows of what has rows, or of what nobody said yet; none of a mower, a rake, a spreader, a cart, a head, a roller", () => {
+    const rows = ["rows.count", "rows.spacing"];
+    for (const kind of ["drill", "planter", "plough", "hoe", "sprayer", "disc", "other"])
+      expect(asked("drawn", { "tool.kind": kind }), kind).toEqual(expect.arrayContaining(rows));
+    expect(asked("drawn")).toEqual(expect.arrayContaining(rows));
+    for (const kind of ["mower", "conditioner", "rake", "spreader", "cart", "header", "roller"])
+      for (const key of rows) expect(asked("drawn", { "tool.kind": kind }), kind).not.toContain(key);
+  });
+
   it("says from where to where and how, on every connection, for every length there is", () => {
     for (const attachment of ATTACHMENT_KEYS)
       for (const entry of askedOf(rigOn(attachment, { "tractor.steering": "articulated" })))
