@@ -119,4 +119,40 @@ describe("a scheme of one's own", () => {
     expect((await figures(page))["Last tine"]).toBe("3586 mm");
     expect(Object.keys(await figures(page))).toHaveLength(2);
   });
+
+  it("may ask for a switching time, in seconds or milliseconds, and for no length in them", async () => {
+    await visit(page, `${yard.address}/schemes`);
+    const own = await page.waitForSelector("li ::-p-text(Grey box in the old tractor)");
+    const address = await own!.evaluate(
+      (title) => title.closest("li")!.querySelector('a[href^="/schemes/"]')!.getAttribute("href")!,
+    );
+    await visit(page, `${yard.address}${address}`);
+    await press(page, "Add a line");
+    const line = (await page.$$("[data-scheme-line]")).at(-1)!;
+    const [, words] = await line.$$("input");
+    await words!.type("Opens early by");
+    const pick = async (label: string, value: string) => {
+      for (const field of await line.$$("label")) {
+        const said = await field.evaluate((each) => each.firstChild?.textContent ?? "");
+        if (said === label) await (await field.$("select"))!.select(value);
+      }
+    };
+    const units = () =>
+      line.$$eval("label", (labels) =>
+        labels
+          .filter((label) => label.firstChild?.textContent === "Unit")
+          .flatMap((label) => [...label.querySelectorAll("option")].map((option) => option.value)),
+      );
+    await pick("It asks for", "dimension");
+    expect(await units()).toContain("ft-in");
+    await pick("Reading", "work.delayOn");
+    expect(await units()).toEqual(["s", "ms"]);
+    await pick("Unit", "ms");
+    await pick("Decimals", "0");
+    await press(page, "Keep scheme");
+    await seen(page, "Grey box in the old tractor");
+    await visit(page, `${yard.address}/rigs/3/card`);
+    await page.waitForSelector('[data-card-line="Opens early by"]');
+    expect((await figures(page))["Opens early by"]).toBe("620 ms");
+  });
 });

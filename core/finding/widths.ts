@@ -40,7 +40,7 @@ export function judgeWidths(rig: ResolvedRig, units: Units): Finding[] {
   const rows = rowsEstimate(rig, units);
   return [
     ...(sections ? compare("sections-sum", "Sections", width, sections, rows, units) : []),
-    ...(rows ? compare("rows-sum", capital(rowWord(rig, 2)), width, rows, sections, units) : []),
+    ...(rows ? compare("rows-sum", capital(`${rowWord(rig)}s`), width, rows, sections, units) : []),
   ];
 }
 
@@ -117,10 +117,9 @@ function sectionsEstimate({ sections }: ResolvedRig, units: Units): Estimate | n
   };
 }
 
-/** What stands side by side across the tool. */
-function rowWord({ attachment }: Pick<ResolvedRig, "attachment">, count: number): string {
-  const word = isBuiltOn(attachment) ? "nozzle" : "row";
-  return count === 1 ? word : `${word}s`;
+/** What stands side by side across the tool, one of it. */
+function rowWord({ attachment }: Pick<ResolvedRig, "attachment">): string {
+  return isBuiltOn(attachment) ? "nozzle" : "row";
 }
 
 function rowsEstimate(rig: ResolvedRig, units: Units): Estimate | null {
@@ -129,15 +128,15 @@ function rowsEstimate(rig: ResolvedRig, units: Units): Estimate | null {
   if (count.value === null || spacing.value === null || count.doubt || spacing.doubt) return null;
   const metres = count.value * spacing.value;
   const [look, label] = below(count.grade, spacing.grade)
-    ? [count, `the ${rowWord(rig, 1)} count`]
-    : [spacing, `the ${rowWord(rig, 1)} spacing`];
+    ? [count, `the ${rowWord(rig)} count`]
+    : [spacing, `the ${rowWord(rig)} spacing`];
   return {
     label,
     metres,
     grade: look.grade,
     target: look.key,
     letter: dimension(look.key).letter,
-    text: `${count.value} ${rowWord(rig, count.value)} × ${printEntry(dimension("rows.spacing"), spacing.value, units)} = ${printLength(metres, units.tape)}`,
+    text: `${count.value} ${rowWord(rig)}s × ${printEntry(dimension("rows.spacing"), spacing.value, units)} = ${printLength(metres, units.tape)}`,
   };
 }
 
