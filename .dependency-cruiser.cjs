@@ -25,7 +25,7 @@ module.exports = {
       name: "components-read-no-database",
       comment: "Only loaders and actions (app/routes, *.server.ts) may read data/.",
       severity: "error",
-      from: { path: "^app/", pathNot: "^app/routes/|\\.server\\.tsx?$|\\.test\\.ts$|^app/root\\.tsx$" },
+      from: { path: "^app/", pathNot: "^app/routes/|\\.server\\.tsx?$|\\.test\\.tsx?$|^app/root\\.tsx$" },
       to: { path: "^data/", dependencyTypesNot: ["type-only"] },
     },
     { name: "no-cycles", severity: "error", from: {}, to: { circular: true } },
