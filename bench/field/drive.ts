@@ -1,9 +1,11 @@
 /** A practice rig driven over the simulated field by what its terminal believes; what one then finds on the ground. */
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import type { PointKey } from "../../core/dimension/points.ts";
+import { fromPlane, type Geographic } from "../../core/geodesy/plane.ts";
 import { FIX_SIGMA, type Fix, PASS_TO_PASS } from "../../core/proof/conditions.ts";
 import type { Believed } from "./believed.ts";
 import type { Chance } from "./random.ts";
+import { ORIGIN } from "./receiver.ts";
 import { hasRanks, type Truth, trueBetween } from "./truth.ts";
 
 export type Field = { truth: Truth; believed: Believed; random: Chance; fix: Fix };
@@ -56,6 +58,39 @@ export function parkTwice({ truth, believed, random, fix }: Field) {
   });
   const [first, second] = [read(1), read(-1)];
   return { first: first.across, second: second.across, along: second.along - first.along };
+}
+
+/** A compass or a terminal's heading, radians, 1 σ: a few degrees (common practice, no source). */
+const COMPASS = (2 * Math.PI) / 180;
+
+/**
+ * Parked in the same wheel marks both ways round, once with each heading: where the antenna really is, in degrees as a
+ * terminal shows it, eight decimals; and the first heading as somebody read it off.
+ */
+export function parkOnCoordinates({ truth, random, fix }: Omit<Field, "believed">) {
+  const lean = (truth.values["receiver.height"] ?? 0) * Math.sin(truth.rollBias);
+  const right = trueBetween(truth, "axle", "receiver", "y") - lean;
+  const ahead = trueBetween(truth, "axle", "receiver", "x");
+  const heading = random.between(0, 2 * Math.PI);
+  const marks = { east: random.between(-40, 40), north: random.between(-40, 40) };
+  const stand = (course: number): Geographic => {
+    const wander = () => random.normal(FIX_SIGMA[fix] * STANDING);
+    const place = fromPlane(ORIGIN, {
+      east: marks.east + ahead * Math.sin(course) + right * Math.cos(course) + wander(),
+      north: marks.north + ahead * Math.cos(course) - right * Math.sin(course) + wander(),
+    });
+    return { latitude: shown(place.latitude), longitude: shown(place.longitude) };
+  };
+  return {
+    heading: (heading + random.normal(COMPASS) + 2 * Math.PI) % (2 * Math.PI),
+    first: stand(heading),
+    second: stand(heading + Math.PI),
+  };
+}
+
+/** Degrees of eight decimals, a millimetre, as radians again. */
+function shown(radians: number): number {
+  return (Math.round((radians * 180e8) / Math.PI) / 1e8) * (Math.PI / 180);
 }
 
 /** A string across the way, crossed at a speed: how far past it the work begins or ends. */

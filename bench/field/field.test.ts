@@ -15,7 +15,7 @@ import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
 import { sampleFacts } from "../../core/rig/sample.ts";
 import { readLog } from "../../formats/nmea/log.ts";
 import { type Believed, believe } from "./believed.ts";
-import { crossString, driveCircle, driveJoints, parkTwice, settle } from "./drive.ts";
+import { crossString, driveCircle, driveJoints, parkOnCoordinates, parkTwice, settle } from "./drive.ts";
 import { chance } from "./random.ts";
 import { recordRun } from "./receiver.ts";
 import { seedTruth, type Truth, trueBetween } from "./truth.ts";
@@ -110,6 +110,31 @@ describe("95 % intervals hold the truth 93 to 97 times in a hundred", () => {
             truth: truth.values["tool.width"]! - rig.values["tool.width"].value!,
           },
         ];
+      }),
+    );
+  });
+
+  it("of wheel marks by coordinates: the antenna's whole offset", () => {
+    expectHonest(
+      coverage(DRAWS, (seed) => {
+        const truth = level(seedTruth(rig, seed));
+        const field = { truth, random: chance(seed + 9e6), fix: "fixed" as const };
+        const rounds = Array.from({ length: 4 }, () => {
+          const { heading, first, second } = parkOnCoordinates(field);
+          return observation(
+            {
+              heading,
+              latitude1: first.latitude,
+              longitude1: first.longitude,
+              latitude2: second.latitude,
+              longitude2: second.longitude,
+            },
+            { shown: "antenna" },
+          );
+        });
+        const { measured } = solveTest("wheel-coordinates", rounds, new Set(), setup, rig);
+        const { off, entered } = by(measured, "lateral");
+        return [{ off, truth: trueBetween(truth, "axle", "receiver", "y") - entered! }];
       }),
     );
   });

@@ -6,7 +6,7 @@ import type { Chance } from "./random.ts";
 import { type Truth, trueBetween } from "./truth.ts";
 
 /** Somewhere in the North Sea, where no farm is. */
-const ORIGIN: Geographic = { latitude: (55.2 * Math.PI) / 180, longitude: (3.1 * Math.PI) / 180 };
+export const ORIGIN: Geographic = { latitude: (55.2 * Math.PI) / 180, longitude: (3.1 * Math.PI) / 180 };
 const RATE = 5;
 const SPEED = 1.8;
 const LENGTH = 110;

@@ -9,6 +9,7 @@ export class BeginPracticeDto {
 export const DRIVES = {
   joints: "Work ten passes",
   "wheel-marks": "Park twice, four times round",
+  "wheel-coordinates": "Park twice, write down coordinates, four times",
   headland: "Cross the string at two speeds",
   circle: "Drive a circle, four diameters",
   "run-log": "Drive up and back, three times",

@@ -5,6 +5,7 @@ import { beforeAll, describe, expect, it, vi } from "vitest";
 import { fillCard } from "../../../core/card/fill.ts";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { fieldUnit } from "../../../core/dimension/entry.ts";
+import { testsOf } from "../../../core/proof/kinds.ts";
 import { provedOf } from "../../../core/proof/provable.ts";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { works } from "../../../core/rig/whole.ts";
@@ -23,7 +24,8 @@ import { solved } from "../proof/solved.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { keepSheet } from "../sheet/keep-sheet.server.ts";
-import { fieldView, tapeReading } from "./field-view.server.ts";
+import { DRIVES } from "./field.dto.ts";
+import { fieldView, tapeBetween, tapeReading } from "./field-view.server.ts";
 import { beginPractice, keepDriven, keepTerminal } from "./keep-field.server.ts";
 
 const RIGS = [
@@ -156,6 +158,45 @@ describe.each(RIGS)("%s", (name) => {
     const truth = truths[`${rig.rig.couplingId}/`]!.values;
     const { value, sigma } = rig.resolved.values["tool.width"];
     expect(Math.abs(value! - truth["tool.width"]!)).toBeLessThan(Math.max(4 * sigma, 0.02));
+  });
+});
+
+describe("every test there is", () => {
+  it("can be practised: driven, or taped with the simulated tape", () => {
+    const kinds = testsOf("drawn").map(({ key }) => key);
+    const driven = fieldView(practiceOpen("Meadow drill")).practice!.drives.map(({ key }) => key);
+    expect([...driven, "cross-tape"].sort()).toEqual([...kinds].sort());
+    const open = practiceOpen("Meadow drill");
+    expect(tapeBetween(open, "pin", "rightEdge", 0)).toMatch(/m$/);
+  });
+
+  it.each(Object.keys(DRIVES))("%s gives figures with their certainty, in both units", (drive) => {
+    const name = "Meadow drill";
+    expect(keepDriven(practiceOpen(name), sampleForm({ drive, fix: "fixed" }))).toMatchObject({ ok: true });
+    for (const units of [PRESETS.metric, PRESETS.us]) {
+      const open = { ...practiceOpen(name), preferences: { ...practiceOpen(name).preferences, units } };
+      const test = testsOfRig(db, open.rig).find(({ kind }) => kind === drive)!;
+      const job = jobView(open, solved(open, test));
+      expect(job.figures.length, drive).toBeGreaterThan(0);
+      for (const { half } of job.figures) expect(half, drive).toMatch(/^± /);
+      expect(JSON.stringify(job)).not.toMatch(/NaN|Infinity|undefined/);
+      for (const { text } of job.observations) expect(text).not.toBe("");
+    }
+  });
+
+  it("by coordinates finds where the receiver really is", () => {
+    const open = practiceOpen("Meadow drill");
+    const test = testsOfRig(db, open.rig).find(({ kind }) => kind === "wheel-coordinates")!;
+    const { measured } = solved(open, test).result;
+    const [lateral] = measured;
+    const truths = practiceOf(db, open.rig.id)!.truths as Record<
+      string,
+      { values: Partial<Record<DimensionKey, number>>; rollBias: number }
+    >;
+    const { values, rollBias } = truths[`${open.rig.couplingId}/`]!;
+    const seen = values["receiver.lateral"]! - values["receiver.height"]! * Math.sin(rollBias);
+    const found = lateral!.entered! + lateral!.off.value;
+    expect(Math.abs(found - seen)).toBeLessThan(2 * lateral!.off.half!);
   });
 });
 

@@ -1,5 +1,12 @@
 import { v4 as uuid } from "uuid";
-import { crossString, driveCircle, driveJoints, type Field, parkTwice } from "../../../bench/field/drive.ts";
+import {
+  crossString,
+  driveCircle,
+  driveJoints,
+  type Field,
+  parkOnCoordinates,
+  parkTwice,
+} from "../../../bench/field/drive.ts";
 import { recordRun } from "../../../bench/field/receiver.ts";
 import { entryProblem } from "../../../bench/field/terminal.ts";
 import { seedTruth } from "../../../bench/field/truth.ts";
@@ -160,6 +167,22 @@ function foundOn(
           second: toMillimetres(second),
           along: toMillimetres(along),
         });
+      });
+    case "wheel-coordinates":
+      return Array.from({ length: 4 }, () => {
+        const { heading, first, second } = parkOnCoordinates(field);
+        const values = {
+          heading,
+          latitude1: first.latitude,
+          longitude1: first.longitude,
+          latitude2: second.latitude,
+          longitude2: second.longitude,
+        };
+        const texts = Object.entries(values).map(([key, radians]): [string, string] => [
+          key,
+          ((radians * 180) / Math.PI).toFixed(key === "heading" ? 0 : 8),
+        ]);
+        return made(values, { shown: "antenna" }, Object.fromEntries(texts));
       });
     case "headland": {
       const shift = field.random.normal(0.05);
