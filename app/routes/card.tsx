@@ -229,6 +229,11 @@ function InTheCab({
           </a>
         )}
       </div>
+      {ready && !file && (
+        <p className="text-soft">
+          The ISO 11783-10 file describes the whole rig: it waits until nothing stops its other tools.
+        </p>
+      )}
       {issuable && !cab && (
         <p className="text-soft">
           Issuing numbers the card and freezes it, so that you can tell later what is in this cab.
