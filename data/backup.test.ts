@@ -5,6 +5,7 @@ import SqliteFile from "better-sqlite3";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { backupOf, restoreFile } from "./backup.ts";
 import { openDatabase } from "./database.ts";
+import { plantedYard } from "./demo/planted.ts";
 import { plantDemoYard } from "./demo/yard.ts";
 import { listRigs, renameRig } from "./rigs.ts";
 
@@ -41,8 +42,7 @@ describe("a backup", () => {
     [
       "a damaged yard",
       () => {
-        const db = openDatabase(":memory:");
-        plantDemoYard(db);
+        const db = plantedYard();
         const bytes = backupOf(db);
         bytes.fill(0x5a, 4096 * 3, 4096 * 9);
         return bytes;

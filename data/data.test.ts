@@ -7,6 +7,7 @@ import { judge } from "../core/finding/judge.ts";
 import { PRESETS } from "../core/quantity/units.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { openDatabase } from "./database.ts";
+import { plantedYard } from "./demo/planted.ts";
 import { plantDemoYard } from "./demo/yard.ts";
 import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
@@ -20,8 +21,7 @@ const at = new Date("2026-11-01T07:00:00Z");
 const tape = { instrument: "tape" as const, person: "Mira", at };
 
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
   rig = listRigs(db)[1]!;
 });
 

@@ -12,12 +12,17 @@ export function openDatabase(path: string): Database {
   if (path !== ":memory:") mkdirSync(dirname(resolve(path)), { recursive: true });
   const file = new SqliteFile(path);
   file.pragma("journal_mode = WAL");
-  file.pragma("foreign_keys = ON");
-  file.pragma("busy_timeout = 5000");
-  const database = drizzle(file, { schema, casing: "snake_case" });
+  const database = databaseOver(file);
   migrate(database, { migrationsFolder: resolve("data/migrations") });
   keepShippedSchemes(database);
   return database;
+}
+
+/** Drizzle over an open file that is up to date. */
+export function databaseOver(file: SqliteFile.Database): Database {
+  file.pragma("foreign_keys = ON");
+  file.pragma("busy_timeout = 5000");
+  return drizzle(file, { schema, casing: "snake_case" });
 }
 
 let opened: Database | null = null;

@@ -6,8 +6,7 @@ import { PRESETS } from "../core/quantity/units.ts";
 import { between } from "../core/rig/chain.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { findCard, issueCard, keepReadbacks, latestCard, readbacksOf } from "./cards.ts";
-import { openDatabase } from "./database.ts";
-import { plantDemoYard } from "./demo/yard.ts";
+import { plantedYard } from "./demo/planted.ts";
 import { factsOf, rigFacts } from "./facts.ts";
 import { keepChange, keepProof } from "./field-log.ts";
 import type { Database } from "./handle.ts";
@@ -35,8 +34,7 @@ const pivot = (value: number, rest = {}) =>
 const resolved = (of = rig) => resolveRig(rigFacts(db, of));
 
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
   rig = listRigs(db)[0]!;
   proven = listRigs(db)[2]!;
 });

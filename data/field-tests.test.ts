@@ -2,8 +2,7 @@ import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import { UNKNOWN_CONDITIONS } from "../core/proof/conditions.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
-import { openDatabase } from "./database.ts";
-import { plantDemoYard } from "./demo/yard.ts";
+import { plantedYard } from "./demo/planted.ts";
 import { rigFacts } from "./facts.ts";
 import {
   type Accepted,
@@ -24,8 +23,7 @@ import { addVariant, archiveVariant, chooseVariant, variantsOf } from "./variant
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const stamp = { person: "Ilse Marrin", at: new Date("2026-11-20T08:00:00.000Z") };

@@ -10,7 +10,7 @@ import { between } from "../core/rig/chain.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { judgeWhole } from "../core/walk-round/judge-whole.ts";
 import { openDatabase } from "./database.ts";
-import { plantDemoYard } from "./demo/yard.ts";
+import { plantedYard } from "./demo/planted.ts";
 import { rigFacts } from "./facts.ts";
 import { keepChange } from "./field-log.ts";
 import type { Database } from "./handle.ts";
@@ -39,8 +39,7 @@ const at = new Date("2026-11-02T07:00:00Z");
 const by = { person: "Mira", at };
 
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const rigNamed = (name: string) => listRigs(db).find((rig) => rig.name.startsWith(name))!;

@@ -1,7 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { openDatabase } from "./database.ts";
-import { plantDemoYard } from "./demo/yard.ts";
+import { plantedYard } from "./demo/planted.ts";
 import { keepProof } from "./field-log.ts";
 import type { Database } from "./handle.ts";
 import { keepEvent, keepTick } from "./hookup.ts";
@@ -13,8 +12,7 @@ import { doneIn, keepList, keepRunEvents, listsOf, openRunOf, runEventsOf, runsO
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 20, 8, minute));

@@ -1,7 +1,6 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import { resolveRig } from "../core/rig/resolve.ts";
-import { openDatabase } from "./database.ts";
-import { plantDemoYard } from "./demo/yard.ts";
+import { plantedYard } from "./demo/planted.ts";
 import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { listMachines } from "./machines.ts";
@@ -13,8 +12,7 @@ import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const stamp = { person: "Trainee", at: new Date("2026-11-20T08:00:00.000Z"), instrument: "tape" as const };

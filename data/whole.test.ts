@@ -1,6 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { openDatabase } from "./database.ts";
-import { plantDemoYard } from "./demo/yard.ts";
+import { plantedYard } from "./demo/planted.ts";
 import { factsOf, rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { keepReading } from "./readings.ts";
@@ -18,8 +17,7 @@ import { wholesOf } from "./whole.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const stamp = { person: "Ilse Marrin", at: new Date("2026-11-20T08:00:00.000Z") };

@@ -1,14 +1,13 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import { MemoryRouter } from "react-router";
-import { beforeAll, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { drawPlan } from "../../core/drawing/plan.ts";
 import { drawRear } from "../../core/drawing/rear.ts";
 import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { sampleRig } from "../../core/rig/sample.ts";
-import { openDatabase } from "../../data/database.ts";
-import { plantDemoYard } from "../../data/demo/yard.ts";
+import { plantedYard } from "../../data/demo/planted.ts";
 import { listEveryPart } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { PlanDrawing } from "./PlanDrawing.tsx";
@@ -75,8 +74,7 @@ describe("the drawing on a page", () => {
 });
 
 describe("every rig of the demo yard", () => {
-  const db = openDatabase(":memory:");
-  beforeAll(() => plantDemoYard(db));
+  const db = plantedYard();
 
   it("is drawn from above, the side and behind in numbers alone, in metres and in feet", () => {
     for (const whole of wholesOf(db, listEveryPart(db)).values())

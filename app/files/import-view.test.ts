@@ -1,8 +1,7 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
-import { openDatabase } from "../../data/database.ts";
-import { plantDemoYard } from "../../data/demo/yard.ts";
+import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import { findImport, keepPreview, listImports, takeOver } from "../../data/imports.ts";
@@ -16,8 +15,7 @@ let db: Database;
 const at = new Date("2026-11-07T08:00:00Z");
 
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const device = (part: Partial<ReadDevice> = {}): ReadDevice => ({

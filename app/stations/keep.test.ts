@@ -2,8 +2,7 @@ import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
-import { openDatabase } from "../../data/database.ts";
-import { plantDemoYard } from "../../data/demo/yard.ts";
+import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import { findPhoto, historyOf } from "../../data/readings.ts";
@@ -14,8 +13,7 @@ let db: Database;
 let rig: Rig;
 
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
   rig = listRigs(db)[0]!;
 });
 

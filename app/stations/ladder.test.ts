@@ -1,6 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { openDatabase } from "../../data/database.ts";
-import { plantDemoYard } from "../../data/demo/yard.ts";
+import { plantedYard } from "../../data/demo/planted.ts";
 import type { Database } from "../../data/handle.ts";
 import { keepEvent } from "../../data/hookup.ts";
 import { keepRung, ladderFactsOf } from "./ladder.server.ts";
@@ -9,8 +8,7 @@ import { sampleForm, sampleOpen } from "./sample-open.server.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const open = () => sampleOpen(db, "Meadow drill");

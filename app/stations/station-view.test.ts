@@ -3,8 +3,7 @@ import { judge } from "../../core/finding/judge.ts";
 import { PRESETS, type Units } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
 import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
-import { openDatabase } from "../../data/database.ts";
-import { plantDemoYard } from "../../data/demo/yard.ts";
+import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
 import { keepChange } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
@@ -19,8 +18,7 @@ let db: Database;
 const at = new Date("2026-11-05T08:00:00Z");
 
 beforeAll(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 function look(index: number, station: "antenna" | "tool", units: Units = PRESETS.metric) {

@@ -1,8 +1,7 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../core/quantity/units.ts";
-import { openDatabase } from "../../data/database.ts";
-import { plantDemoYard } from "../../data/demo/yard.ts";
+import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import { eventsOf } from "../../data/hookup.ts";
@@ -20,8 +19,7 @@ import { sampleForm, sampleOpen } from "./sample-open.server.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const open = (name: string, units = PRESETS.metric) => sampleOpen(db, name, units);

@@ -1,6 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { openDatabase } from "../../data/database.ts";
-import { plantDemoYard } from "../../data/demo/yard.ts";
+import { plantedYard } from "../../data/demo/planted.ts";
 import type { Database } from "../../data/handle.ts";
 import { listMachines, listPoints, pointsOf } from "../../data/machines.ts";
 import { listEveryPart } from "../../data/rigs.ts";
@@ -15,8 +14,7 @@ const pointOf = (model: string, kind: string) =>
   yard.points.find((point) => point.machineId === named(model).id && point.kind === kind)!.id;
 
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
   yard = { machines: listMachines(db), points: listPoints(db) };
 });
 

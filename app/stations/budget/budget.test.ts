@@ -1,9 +1,8 @@
-import { beforeAll, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { sampleRig } from "../../../core/rig/sample.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { listRigs, partsOf } from "../../../data/rigs.ts";
 import { budgetsView } from "./budget-view.ts";
@@ -64,8 +63,7 @@ describe("how sure it is", () => {
 });
 
 describe("over the demo yard", () => {
-  const db = openDatabase(":memory:");
-  beforeAll(() => plantDemoYard(db));
+  const db = plantedYard();
 
   it("answers for every tool, however it hangs", () => {
     for (const { id } of listRigs(db))

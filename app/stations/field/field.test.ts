@@ -10,8 +10,7 @@ import { provedOf } from "../../../core/proof/provable.ts";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { works } from "../../../core/rig/whole.ts";
 import { splitEvenly } from "../../../core/tool/layout.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import { testsOfRig } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
 import { practiceOf } from "../../../data/practice.ts";
@@ -48,8 +47,7 @@ vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
 let db: Database;
 beforeAll(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 /** The practice copy of a rig, seen from the first tool that works. */

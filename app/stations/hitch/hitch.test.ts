@@ -1,12 +1,10 @@
-import { beforeAll, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { PRESETS, type Units } from "../../../core/quantity/units.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import { sampleOpen } from "../sample-open.server.ts";
 import { hitchView } from "./hitch-view.ts";
 
-const db = openDatabase(":memory:");
-beforeAll(() => plantDemoYard(db));
+const db = plantedYard();
 
 const look = (name: string, part = 0, units: Units = PRESETS.metric) => {
   const { whole, judged } = sampleOpen(db, name, units);

@@ -1,7 +1,6 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepReading } from "../../../data/readings.ts";
 import { sampleForm, sampleOpen } from "../sample-open.server.ts";
@@ -10,8 +9,7 @@ import { keepTicked } from "./keep-hookup.server.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const open = (name: string, units = PRESETS.metric) => sampleOpen(db, name, units);

@@ -1,8 +1,7 @@
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { addRemote, planOf, remotesOf, setHydraulics } from "../../../data/hoses.ts";
 import { tagsPdf } from "../../pdf/tags-pdf.server.tsx";
@@ -13,8 +12,7 @@ import { tagsView } from "./tags-view.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const open = (name: string) => sampleOpen(db, name);

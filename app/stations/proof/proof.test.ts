@@ -1,7 +1,6 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import { observationsOf, testsOfRig } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
@@ -21,8 +20,7 @@ import { solved } from "./solved.server.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const STYLES = "m,cm,km/h";

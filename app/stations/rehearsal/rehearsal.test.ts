@@ -1,12 +1,10 @@
-import { beforeAll, describe, expect, it } from "vitest";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { describe, expect, it } from "vitest";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import { listsOf } from "../../../data/sequences.ts";
 import { sampleOpen } from "../sample-open.server.ts";
 import { rehearsalView } from "./rehearsal-view.ts";
 
-const db = openDatabase(":memory:");
-beforeAll(() => plantDemoYard(db));
+const db = plantedYard();
 
 const look = (name: string) => {
   const open = sampleOpen(db, name);

@@ -2,8 +2,7 @@ import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import { carryOut } from "../keep.server.ts";
@@ -14,8 +13,7 @@ import { sectionsView } from "./sections-view.server.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const open = (name = "Sprayer") => sampleOpen(db, name);

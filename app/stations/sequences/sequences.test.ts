@@ -2,8 +2,7 @@ import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { editedOf } from "../../../core/sequence/edit.ts";
 import type { SequenceKind } from "../../../core/sequence/step.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepList, listsOf, openRunOf, runEventsOf, runsOf } from "../../../data/sequences.ts";
 import { sampleForm, sampleOpen } from "../sample-open.server.ts";
@@ -14,8 +13,7 @@ import { sequenceView } from "./sequences-view.server.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const open = (name: string) => sampleOpen(db, name);

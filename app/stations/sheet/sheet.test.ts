@@ -1,8 +1,7 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
 import { sampleForm, sampleOpen } from "../sample-open.server.ts";
@@ -11,8 +10,7 @@ import { sheetTopics } from "./sheet-view.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const open = () => sampleOpen(db, "Borrowed drill");

@@ -1,6 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { findMachine, listMachines, pointsOf } from "../../../data/machines.ts";
 import type { Machine } from "../../../data/rigs.ts";
@@ -10,8 +9,7 @@ import { keepMachine } from "./keep-machine.server.ts";
 
 let db: Database;
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 const fleet = (number: string): Machine => listMachines(db).find((each) => each.fleetNumber === number)!;

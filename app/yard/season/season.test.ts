@@ -1,7 +1,6 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
-import { openDatabase } from "../../../data/database.ts";
-import { plantDemoYard } from "../../../data/demo/yard.ts";
+import { plantedYard } from "../../../data/demo/planted.ts";
 import { keepChange, keepProof } from "../../../data/field-log.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepReading } from "../../../data/readings.ts";
@@ -22,8 +21,7 @@ const itemsOf = (groups: readonly SeasonGroup[]) =>
   );
 
 beforeEach(() => {
-  db = openDatabase(":memory:");
-  plantDemoYard(db);
+  db = plantedYard();
 });
 
 describe("the list for the start of a season", () => {
