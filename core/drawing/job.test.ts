@@ -65,6 +65,33 @@ describe("the sketch of a field test", () => {
     );
   });
 
+  it("sets no two of its words on each other, on a desk and on a phone", () => {
+    // Letters of 14 pixels are under 8 wide, and stand on their line.
+    const box = ({ x, y, text, anchor }: { x: number; y: number; text: string; anchor: string }) => {
+      const width = text.length * 7;
+      const left = anchor === "middle" ? x - width / 2 : anchor === "end" ? x - width : x;
+      return { left, right: left + width, top: y - 11, bottom: y + 2 };
+    };
+    const given: Partial<Record<(typeof TEST_KEYS)[number], Observation[]>> = {
+      joints: joints(-0.06, 0.14, -0.055, 0.145, -0.06),
+      "wheel-marks": [{ values: { first: 0.06, second: -0.03, along: 0.1 }, choices: {} }],
+    };
+    for (const kind of TEST_KEYS)
+      for (const observations of [[], given[kind] ?? []])
+        for (const own of [sheet, { ...sheet, width: 390, height: 236 }]) {
+          const boxes = (drawJob(kind, observations, own)?.notes ?? []).map((note) => ({
+            ...box(note as Parameters<typeof box>[0]),
+            text: note.text,
+          }));
+          for (const [at, a] of boxes.entries())
+            for (const b of boxes.slice(at + 1))
+              expect(
+                a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom,
+                `${kind} ${own.height}: “${a.text}” on “${b.text}”`,
+              ).toBe(false);
+        }
+  });
+
   it("leaves a tape across to the rig's own drawing", () => {
     expect(drawJob("cross-tape", [], sheet)).toBeNull();
   });

@@ -136,6 +136,9 @@ function waysOf(observations: readonly Observation[]): (1 | -1)[] {
   return [way(pairs[0]![0]), ...pairs.map(([, right]) => way(right))];
 }
 
+/** Sheets under this have no room above the wheels, pixels. */
+const LOW = 400;
+
 /** The same wheel marks, the receiver reported once on either side of the middle. */
 function wheelSketch(halves: readonly number[], { width, height, units }: JobSheet): Sketch {
   const half = halves.length === 0 ? null : halves.reduce((sum, each) => sum + each, 0) / halves.length;
@@ -152,12 +155,13 @@ function wheelSketch(halves: readonly number[], { width, height, units }: JobShe
     arrow(middle + track + 44, y - 60, y + 60),
   ];
   const notes: Note[] = [
-    { x: middle, y: 34, text: "first way", anchor: "middle" },
+    // On a low sheet the receiver stands where this would: the arrows say it as well.
+    ...(height < LOW ? [] : [{ x: middle, y: 34, text: "first way", anchor: "middle" as const }]),
     { x: middle - track - 44, y: y + 84, text: "first", anchor: "middle" },
     { x: middle + track + 44, y: y + 84, text: "second", anchor: "middle" },
     {
       x: middle,
-      y: height - 44,
+      y: height - (height < LOW ? 14 : 44),
       text:
         half === null ? "Both times the wheels stand on the same marks" : `half of it: ${small(half, units)}`,
       anchor: "middle",
