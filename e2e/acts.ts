@@ -71,11 +71,19 @@ export async function keep(page: Page, text: string): Promise<void> {
   await gone(page, "[data-open]");
 }
 
+/** Whether React has taken over the page down to its last element. */
+function takenOver(): boolean {
+  const last = [...document.querySelectorAll("main *")].at(-1) ?? document.body;
+  return Object.keys(last).some((key) => key.startsWith("__reactProps$"));
+}
+
 /** Opens a page once what was sent before has been answered (leaving earlier would break it off), and waits
  * until React has taken it over, so that keys and presses are heard. */
 export async function visit(page: Page, url: string): Promise<void> {
+  await page.waitForNetworkIdle({ idleTime: 50, timeout: PATIENCE });
+  await page.goto(url, { waitUntil: "load" });
   await page.waitForNetworkIdle({ idleTime: 100, timeout: PATIENCE });
-  await page.goto(url, { waitUntil: "networkidle0" });
+  await page.waitForFunction(takenOver, { timeout: PATIENCE });
 }
 
 /** The figures on the card, by label. */
