@@ -168,7 +168,7 @@ describe("the yard's records", () => {
 describe("numbered cards", () => {
   const cardNow = () => {
     const solved = resolved();
-    return fillCard(findScheme(db, "axle-m")!, solved, judge(solved, PRESETS.metric), PRESETS.metric);
+    return fillCard(findScheme(db, "axle-m")!, solved, judge(solved, PRESETS.metric), PRESETS.metric, []);
   };
   const issue = () =>
     issueCard(db, rig, {

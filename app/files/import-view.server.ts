@@ -1,4 +1,4 @@
-import type { Attachment } from "../../core/dimension/attachment.ts";
+import { ATTACHMENTS, type Attachment } from "../../core/dimension/attachment.ts";
 import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
 import { printLength } from "../../core/quantity/length.ts";
@@ -63,13 +63,16 @@ export function viewImport(
   const points = listPoints(db);
   return {
     machines,
-    devices: devices.map((device, index) => {
+    devices: devices.map((told, index) => {
+      // Previews kept by older builds tell no attachment.
+      const device = { ...told, attachment: told.attachment ?? "drawn" };
       const found = match(device, machines);
       const chosen = wanted(index);
       const machine = chosen.machine ?? found?.machine.id ?? "new";
       const own = points.filter(({ machineId }) => machineId === machine);
       const mounts = own.filter(({ kind }) => kind === "receiver mount");
-      const holes = own.filter(({ kind }) => kind === "drawbar hole");
+      const hitches: readonly string[] = ATTACHMENTS[device.attachment].hitches;
+      const holes = own.filter(({ kind }) => device.kind !== "implement" && hitches.includes(kind));
       const among = (list: Point[], id: number | null | undefined) =>
         list.find((point) => point.id === id)?.id ?? list[0]?.id ?? null;
       const target = { machine, mount: among(mounts, chosen.mount), hole: among(holes, chosen.hole) };
@@ -106,19 +109,16 @@ export function subjectOn(key: DimensionKey, { machine, mount, hole }: Target): 
 
 /** How the tool hangs: as the chosen machine is known to, or else as the file's connector tells. */
 function attachmentOn(
-  { kind, attachment = "drawn" }: ReadDevice,
+  { kind, attachment }: Pick<ReadDevice, "kind" | "attachment">,
   { machine }: Pick<Target, "machine">,
   machines: readonly Machine[],
 ): Attachment {
-  if (kind === "tractor") return "drawn";
+  if (kind !== "implement") return attachment;
   return machines.find(({ id }) => id === machine)?.attachment ?? attachment;
 }
 
 /** The file's values in the directions this attachment counts them: ahead of a front hitch, behind any other. */
-function valuesOn(
-  { values, attachment: read = "drawn" }: ReadDevice,
-  attachment: Attachment,
-): ReadDevice["values"] {
+function valuesOn({ values, attachment: read }: ReadDevice, attachment: Attachment): ReadDevice["values"] {
   return Object.fromEntries(
     (Object.entries(values) as [DimensionKey, number][])
       .filter(([key]) => hasDimension(attachment, key))
@@ -159,7 +159,11 @@ function rowsOf(
         now: shown,
         file: printEntry(entry, value, units),
         state: now === null ? "new" : same ? "same" : "differs",
-        ticked: !same && (now === null || below(gradeOf(now.instrument), "book")),
+        // A minus where there is no other side is a slip of the file's, whatever stands here.
+        ticked:
+          !same &&
+          (value >= 0 || entry.sides !== null) &&
+          (now === null || below(gradeOf(now.instrument), "book")),
       },
     ];
   });

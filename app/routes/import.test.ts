@@ -40,7 +40,7 @@ describe("a file of another yard", () => {
   it("makes machines that hang as theirs do, with every length to the millimetre", async () => {
     const batchId = await takenIn(5, (name) => `Kentwold ${name}`);
     const devices = await preview(batchId);
-    expect(devices.map(({ device }) => device.attachment)).toEqual(["drawn", "front", "mounted"]);
+    expect(devices.map(({ device }) => device.attachment)).toEqual(["mounted", "front", "mounted"]);
     const ticks = Object.fromEntries(
       devices.flatMap(({ rows }, index) =>
         rows.filter(({ ticked }) => ticked).map(({ key }) => [`t${index}.${key}`, "yes"] as const),

@@ -1,4 +1,5 @@
 import { data, Form, redirect, useSubmit } from "react-router";
+import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import { isDimensionKey } from "../../core/dimension/catalogue.ts";
 import { database } from "../../data/database.ts";
 import {
@@ -106,7 +107,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** A machine of the yard for a device that was none yet. */
-function newMachine({ kind, designator, serial, busName, attachment = "drawn" }: ReadDevice): Target {
+function newMachine({ kind, designator, serial, busName, attachment }: ReadDevice): Target {
   const db = database();
   const [make = "", ...model] = (designator || "Unnamed").slice(0, 40).split(" ");
   const id = createMachine(db, kind, {
@@ -118,8 +119,8 @@ function newMachine({ kind, designator, serial, busName, attachment = "drawn" }:
     ...(kind === "implement" ? { attachment } : {}),
   });
   const points = pointsOf(db, id);
-  const first = (wanted: string) => points.find((point) => point.kind === wanted)?.id ?? null;
-  return { machine: id, mount: first("receiver mount"), hole: first("drawbar hole") };
+  const first = (...wanted: string[]) => points.find((point) => wanted.includes(point.kind))?.id ?? null;
+  return { machine: id, mount: first("receiver mount"), hole: first(...ATTACHMENTS[attachment].hitches) };
 }
 
 export function meta() {

@@ -1,13 +1,14 @@
+import type { ToolAhead } from "../../core/card/ahead.ts";
 import { type Card, type CardLine, fillCard } from "../../core/card/fill.ts";
 import { byPage, lapsed, type Retype, retype } from "../../core/card/numbered.ts";
 import type { Scheme } from "../../core/card/scheme.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
-import type { Finding } from "../../core/finding/finding.ts";
+import { type Finding, stopsOf } from "../../core/finding/finding.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import { fineStyle, type Units } from "../../core/quantity/units.ts";
 import type { Grade } from "../../core/rig/grade.ts";
-import { works } from "../../core/rig/whole.ts";
+import { aheadOf, works } from "../../core/rig/whole.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../data/cards.ts";
 import { findScheme, listSchemes, type Terminal, terminalOf } from "../../data/schemes.ts";
 import { day } from "./print.ts";
@@ -64,7 +65,15 @@ export function schemeNow({ db, rig }: OpenRig): { scheme: Scheme; terminal: Ter
 export function cardNow(open: OpenRig): { card: Card; terminal: Terminal } {
   const { scheme, terminal } = schemeNow(open);
   const { resolved, cardFindings, preferences } = open;
-  return { card: fillCard(scheme, resolved, cardFindings, preferences.units), terminal };
+  return { card: fillCard(scheme, resolved, cardFindings, preferences.units, toolsAhead(open)), terminal };
+}
+
+/** The tools between the machine and the one in view, with what stops their figures. */
+export function toolsAhead(open: Pick<OpenRig, "whole" | "index" | "findings">): ToolAhead[] {
+  return aheadOf(open.whole.parts, open.index).map((at) => {
+    const { name, rig } = open.whole.parts[at]!;
+    return { name, rig, stops: stopsOf(open.findings.filter(({ part }) => part === at)) };
+  });
 }
 
 export function viewCard(open: OpenRig): CardView {

@@ -1,5 +1,5 @@
 /** What a terminal believes of a rig, from what was typed into it line by line. */
-import { isTimeUnit, type Scheme, type SchemeLine } from "../../core/card/scheme.ts";
+import { type AskedLine, type AskedScheme, isTimeUnit } from "../../core/card/scheme.ts";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import type { Axis, PointKey } from "../../core/dimension/points.ts";
 import { parseLength } from "../../core/quantity/length.ts";
@@ -16,10 +16,12 @@ export type Believed = {
   delays: { on: number; off: number };
 };
 
-type Edge = { from: PointKey; to: PointKey; axis: Axis; value: number };
+/** A point of the tool in view, or the reference point of a tool ahead of it. */
+type Node = PointKey | `tool ${number}`;
+type Edge = { from: Node; to: Node; axis: Axis; value: number };
 
 /** A line's value in SI, forward, right and up positive; null where it cannot be read. */
-export function lineValue({ unit, sense, sign }: SchemeLine, { text, word }: Typed): number | null {
+export function lineValue({ unit, sense, sign }: AskedLine, { text, word }: Typed): number | null {
   if (isTimeUnit(unit)) {
     const time = parseMeasure("time", text, unit);
     return time.ok ? time.value.value : null;
@@ -31,16 +33,19 @@ export function lineValue({ unit, sense, sign }: SchemeLine, { text, word }: Typ
 }
 
 /** Reads the terminal's lines into one frame; what no line asks for stands at zero. */
-export function believe(scheme: Scheme, typed: readonly Typed[]): Believed {
-  const value = (wanted: (line: SchemeLine) => boolean) => {
+export function believe(scheme: AskedScheme, typed: readonly Typed[]): Believed {
+  const value = (wanted: (line: AskedLine) => boolean) => {
     const at = scheme.lines.findIndex(wanted);
     const entry = at < 0 ? undefined : typed[at];
     return entry ? (lineValue(scheme.lines[at]!, entry) ?? 0) : 0;
   };
   const asked = (key: DimensionKey) =>
-    value(({ measure }) => measure.kind === "dimension" && measure.key === key);
+    value(({ measure, tool }) => tool === undefined && measure.kind === "dimension" && measure.key === key);
   const width = asked("tool.width");
-  const edges = [...impliedEdges(width), ...scheme.lines.flatMap((line, at) => edgeOf(line, typed[at]))];
+  const edges = [
+    ...impliedEdges(width, hitchOfMachine(scheme)),
+    ...scheme.lines.flatMap((line, at) => edgeOf(line, typed[at])),
+  ];
   return {
     between: (from, to, axis) => walk(edges, from, to, axis) ?? 0,
     width,
@@ -49,24 +54,32 @@ export function believe(scheme: Scheme, typed: readonly Typed[]): Believed {
   };
 }
 
-function edgeOf(line: SchemeLine, typed: Typed | undefined): Edge[] {
+function edgeOf(line: AskedLine, typed: Typed | undefined): Edge[] {
   const { measure } = line;
-  if (measure.kind !== "between" || !typed) return [];
-  const value = lineValue(line, typed);
-  return value === null ? [] : [{ ...measure, value }];
+  const value = typed ? lineValue(line, typed) : null;
+  if (value === null) return [];
+  if (measure.kind === "hitch") return [{ from: `tool ${line.tool ?? 0}`, to: measure.to, axis: "x", value }];
+  return measure.kind === "between" && line.tool === undefined ? [{ ...measure, value }] : [];
 }
 
 /** A terminal takes the line of pull for the tractor's middle, and the work's middle for the middle of its width. */
-function impliedEdges(width: number): Edge[] {
+function impliedEdges(width: number, hitch: PointKey): Edge[] {
   const level = (from: PointKey, to: PointKey, axis: Axis, value = 0): Edge => ({ from, to, axis, value });
   return [
+    level("connector", hitch, "x"),
     level("axle", "pin", "y"),
+    level("reference", "pin", "y"),
     level("pin", "pivot", "y"),
     level("workFront", "workMid", "y"),
     level("workMid", "workRear", "y"),
     level("leftEdge", "workMid", "y", width / 2),
     level("workMid", "rightEdge", "y", width / 2),
   ];
+}
+
+/** Which pin the machine's own hitch is: the first of a train, where the terminal knows the tools ahead. */
+function hitchOfMachine({ lines }: AskedScheme): PointKey {
+  return lines.some(({ tool }) => tool !== undefined) ? "leadPin" : "pin";
 }
 
 /** Where nothing was typed for a point of the work: one coverage point stands for both ranks, the middle lies between them. */
@@ -79,9 +92,9 @@ function walk(edges: readonly Edge[], from: PointKey, to: PointKey, axis: Axis):
   return reached.length === 0 ? null : reached.reduce((sum, each) => sum + each, 0) / reached.length;
 }
 
-function path(edges: readonly Edge[], from: PointKey, to: PointKey, axis: Axis): number | null {
-  const reached = new Map<PointKey, number>([[from, 0]]);
-  const open: PointKey[] = [from];
+function path(edges: readonly Edge[], from: Node, to: Node, axis: Axis): number | null {
+  const reached = new Map<Node, number>([[from, 0]]);
+  const open: Node[] = [from];
   for (const here of open)
     for (const edge of edges) {
       if (edge.axis !== axis) continue;

@@ -25,7 +25,7 @@ const rig = resolveRig(sampleFacts());
 /** What a terminal believes that was fed this rig's card, and switching times nobody read off it. */
 function fed(of: ResolvedRig, id = "axle-m"): Believed {
   const scheme = SHIPPED_SCHEMES.find((each) => each.id === id)!;
-  const { lines } = fillCard(scheme, of, [], PRESETS.metric);
+  const { lines } = fillCard(scheme, of, [], PRESETS.metric, []);
   const believed = believe(
     scheme,
     lines.map(({ figure, word }) => ({ text: figure ?? "0", word })),

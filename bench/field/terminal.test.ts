@@ -97,7 +97,7 @@ describe("a terminal that was fed a card", () => {
     fc.assert(
       fc.property(lengths, fc.constantFrom(...SHIPPED_SCHEMES), (own, each) => {
         const rig = sampleRig(own);
-        const { lines } = fillCard(each, rig, [], PRESETS.metric);
+        const { lines } = fillCard(each, rig, [], PRESETS.metric, []);
         const believed = believe(
           each,
           lines.map(({ figure, word }) => ({ text: figure!, word })),

@@ -3,7 +3,7 @@
  * zero until somebody types it, the axle is preset to steered, the lines keep the last tool's spacing, and a page that is
  * left with Cancel forgets what was chosen on it.
  */
-import { isTimeUnit, type Scheme, type SchemeLine, type TimeUnit } from "../../core/card/scheme.ts";
+import { type AskedLine, type AskedScheme, isTimeUnit, type TimeUnit } from "../../core/card/scheme.ts";
 import { bareUnit, isFeet, printLength } from "../../core/quantity/length.ts";
 import { lineValue, type Typed } from "./believed.ts";
 
@@ -13,11 +13,11 @@ export type Terminal = {
 };
 
 /** A terminal fresh from the shop, but for the lines of the tool it had on last. */
-export function freshTerminal(scheme: Scheme, lastSpacing: number): Terminal {
+export function freshTerminal(scheme: AskedScheme, lastSpacing: number): Terminal {
   return { typed: scheme.lines.map((line) => presetOf(line, lastSpacing)) };
 }
 
-function presetOf({ measure, unit, decimals, sign }: SchemeLine, lastSpacing: number): Typed {
+function presetOf({ measure, unit, decimals, sign }: AskedLine, lastSpacing: number): Typed {
   const word = sign.kind === "words" ? sign.plus : "";
   if (measure.kind === "choice") return { text: "steered", word: "" };
   if (isTimeUnit(unit)) return { text: (0).toFixed(decimals), word };
@@ -28,7 +28,7 @@ function presetOf({ measure, unit, decimals, sign }: SchemeLine, lastSpacing: nu
 }
 
 /** What is wrong with an entry, as the terminal says it; null where it takes it. */
-export function entryProblem(line: SchemeLine, { text, word }: Typed): string | null {
+export function entryProblem(line: AskedLine, { text, word }: Typed): string | null {
   const { measure, sign } = line;
   if (measure.kind === "choice") return /^(rigid|steered)$/.test(text) ? null : "Rigid or steered.";
   if (measure.kind === "dimension" && measure.key === "rows.count")
@@ -48,7 +48,7 @@ function delayProblem(unit: TimeUnit): string {
 }
 
 /** Checks what was kept: a terminal as it was written, or a fresh one. */
-export function terminalFrom(kept: unknown, scheme: Scheme, lastSpacing: number): Terminal {
+export function terminalFrom(kept: unknown, scheme: AskedScheme, lastSpacing: number): Terminal {
   const given = kept as Partial<Terminal> | null;
   if (!given || !Array.isArray(given.typed) || given.typed.length !== scheme.lines.length)
     return freshTerminal(scheme, lastSpacing);

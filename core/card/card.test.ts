@@ -19,7 +19,7 @@ const card = (
   instruments: Partial<Record<DimensionKey, Instrument>> = {},
 ) => {
   const rig = sampleRig(lengths, instruments);
-  return fillCard(scheme(id), rig, judge(rig, PRESETS.metric), PRESETS.metric);
+  return fillCard(scheme(id), rig, judge(rig, PRESETS.metric), PRESETS.metric, []);
 };
 const typed = (id: string) =>
   Object.fromEntries(
@@ -120,7 +120,7 @@ describe("what keeps a figure off the card", () => {
     };
     const own: Scheme = { id: "own", name: "Own", asks: "", lines: [unsigned] };
     const rig = sampleRig({ "receiver.foreAft": -0.3 });
-    expect(fillCard(own, rig, [], PRESETS.metric).lines[0]).toMatchObject({
+    expect(fillCard(own, rig, [], PRESETS.metric, []).lines[0]).toMatchObject({
       figure: null,
       blockedBy: "This terminal takes no minus here.",
     });
@@ -152,7 +152,7 @@ describe("a tool that hangs otherwise", () => {
     const chosen = kind
       ? { ...rig, values: { ...rig.values, "tool.kind": { ...rig.values["tool.kind"], choice: kind } } }
       : rig;
-    return (id: string) => fillCard(scheme(id), chosen, [], PRESETS.metric);
+    return (id: string) => fillCard(scheme(id), chosen, [], PRESETS.metric, []);
   };
   const said = (filled: ReturnType<typeof fillCard>) =>
     Object.fromEntries(
@@ -277,7 +277,7 @@ describe("more ways of asking", () => {
       "Receiver, offset X": "1730 mm",
       "Receiver, offset Y": "−15 mm",
       "Receiver, offset Z": "−2940 mm",
-      "Drawbar connector, offset X": "−1040 mm",
+      "Hitch connector, offset X": "−1040 mm",
       "Connector, offset X": "5260 mm",
       "Work front, offset X": "1080 mm",
       "Work rear, offset X": "760 mm",

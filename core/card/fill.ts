@@ -7,16 +7,16 @@ import { isFeet, type LengthStyle, METRES_PER, printedStep, printLength } from "
 import { inUnit } from "../quantity/measure.ts";
 import type { Units } from "../quantity/units.ts";
 import { askedOf } from "../rig/asked.ts";
-import { between, type Chain, evaluate, trackSpacing } from "../rig/chain.ts";
+import { between, type Chain, evaluate, joined, trackSpacing } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
+import { askedLines, pinsOf, type ToolAhead, trainCautions } from "./ahead.ts";
 import {
+  type AskedLine,
   type FigureForm,
   isDelay,
   isTimeUnit,
-  type Measure,
   type Scheme,
-  type SchemeLine,
   type TimeUnit,
 } from "./scheme.ts";
 
@@ -36,6 +36,8 @@ export type CardLine = {
   chain: Chain | null;
   /** shown − true, metres, from the terminal's own rounding; null for counts and choices */
   rounding: number | null;
+  /** which of the tools ahead it is about; null: the tool in view, or the machine */
+  tool: number | null;
   /** the stop, or the reason, that keeps the figure off the card */
   blockedBy: string | null;
 };
@@ -53,23 +55,41 @@ export type Card = {
 /** Ranks further apart than this are worth a word on a terminal with one coverage point, metres. */
 const RANKS_APART = 0.1;
 
-/** Fills a scheme from the rig's chain. A figure that a stop touches stays off the card. */
-export function fillCard(scheme: Scheme, rig: ResolvedRig, findings: readonly Finding[], units: Units): Card {
+type AskedMeasure = AskedLine["measure"];
+
+/**
+ * Fills a scheme from the rig's chain, for a tool behind others from theirs as well, the first of them nearest the machine. A figure
+ * that a stop touches stays off the card.
+ */
+export function fillCard(
+  scheme: Scheme,
+  rig: ResolvedRig,
+  findings: readonly Finding[],
+  units: Units,
+  ahead: readonly ToolAhead[],
+): Card {
   const stops = stopsOf(findings);
-  const lines = scheme.lines.map((line) => fillLine(line, rig, stops));
+  const lines = askedLines(scheme, rig, ahead).map((line) => {
+    if (line.tool === undefined) return fillLine(line, { rig, next: rig, stops });
+    const { rig: own, stops: theirs } = ahead[line.tool]!;
+    return fillLine(line, { rig: own, next: rig, stops: [...theirs, ...stops] });
+  });
   const blocked = lines.some((line) => line.blockedBy !== null);
   return {
     scheme: { id: scheme.id, name: scheme.name, asks: scheme.asks },
     lines,
     stops,
     ready: stops.length === 0 && !blocked,
-    cautions: cautionsOf(scheme, rig, units),
+    cautions: [...cautionsOf(scheme, rig, units), ...(works(rig) ? trainCautions(rig, ahead, units) : [])],
   };
 }
 
-function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[]): CardLine {
+/** The tool a line is about, and the one in view, whose frame has the pins of the tools ahead. */
+type About = { rig: ResolvedRig; next: ResolvedRig; stops: readonly Finding[] };
+
+function fillLine(line: AskedLine, { rig, next, stops }: About): CardLine {
   const { page, label, measure } = line;
-  const chain = chainOf(measure, rig);
+  const chain = chainOf(measure, rig, next);
   const base = {
     page: isOnMachine(line, rig) ? MACHINE_DISPLAY : page,
     label,
@@ -77,6 +97,7 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
     derivation: derivationOf(line, rig),
     chain,
     word: "",
+    tool: line.tool ?? null,
   };
   if (measure.kind === "choice")
     return { ...base, figure: axleTypeOf(rig), unit: "", rounding: null, blockedBy: null };
@@ -92,7 +113,7 @@ function fillLine(line: SchemeLine, rig: ResolvedRig, stops: readonly Finding[])
 }
 
 /** The unit printed beside a line's figure; feet stand in the figure itself. */
-export function printedUnit({ measure, unit }: Pick<SchemeLine, "measure" | "unit">): string {
+export function printedUnit({ measure, unit }: Pick<AskedLine, "measure" | "unit">): string {
   if (measure.kind === "choice" || isCount(measure)) return "";
   return isTimeUnit(unit) || !isFeet(unit) ? unit : "";
 }
@@ -113,7 +134,7 @@ function writeTime(
 /** Where some values are set that the terminal only shows: a head's width belongs to the machine that carries it. */
 export const MACHINE_DISPLAY = "The machine's own display";
 
-function isOnMachine({ measure }: SchemeLine, { attachment }: ResolvedRig): boolean {
+function isOnMachine({ measure }: AskedLine, { attachment }: ResolvedRig): boolean {
   return attachment === "head" && measure.kind === "dimension" && measure.key === "tool.width";
 }
 
@@ -140,7 +161,7 @@ function stopOn({ links }: Chain, stops: readonly Finding[]): string | null {
 }
 
 function writeFigure(
-  { unit, decimals, sign }: SchemeLine & { unit: LengthStyle },
+  { unit, decimals, sign }: AskedLine & { unit: LengthStyle },
   metres: number,
 ): Pick<CardLine, "figure" | "word" | "rounding" | "blockedBy"> {
   const shown = printLength(sign.kind === "words" ? Math.abs(metres) : metres, unit, {
@@ -166,10 +187,16 @@ function roundedMetres(metres: number, unit: LengthStyle, decimals: number): num
   return Number(printLength(metres, unit, { decimals, bare: true })) * METRES_PER[unit];
 }
 
-function chainOf(measure: Measure, rig: ResolvedRig): Chain | null {
+function chainOf(measure: AskedMeasure, rig: ResolvedRig, next: ResolvedRig): Chain | null {
   switch (measure.kind) {
     case "between":
       return between(rig, turning(measure.from, rig), turning(measure.to, rig), measure.axis);
+    case "hitch": {
+      const own = between(rig, "reference", "pin", "x");
+      return measure.end === "front"
+        ? own
+        : joined(own, between(next, pinBefore(next, measure.to), measure.to, "x"));
+    }
     case "dimension":
       return evaluate([{ key: measure.key, coefficient: 1 }], rig);
     case "track spacing":
@@ -179,20 +206,25 @@ function chainOf(measure: Measure, rig: ResolvedRig): Chain | null {
   }
 }
 
+function pinBefore({ attachment }: ResolvedRig, pin: PointKey): PointKey {
+  const pins = pinsOf(attachment);
+  return pins[pins.indexOf(pin) - 1] ?? pin;
+}
+
 /** A tool without wheels turns with its machine: a terminal that asks for a pivot all the same is given the work. */
 function turning(point: PointKey, { attachment }: ResolvedRig): PointKey {
   return point === "pivot" && !hasDimension(attachment, "pin.pivot") ? "workMid" : point;
 }
 
 /** How a line's figure is written. */
-export function formOf({ measure, unit, decimals, sign }: SchemeLine): FigureForm {
+export function formOf({ measure, unit, decimals, sign }: AskedLine): FigureForm {
   if (measure.kind === "choice") return { kind: "choice" };
   if (isTimeUnit(unit)) return { kind: "time", unit, decimals };
   return isCount(measure) ? { kind: "count" } : { kind: "length", unit, decimals, sign };
 }
 
 /** Whether a terminal asks for what this tool does not have: rows of a mower. */
-function hasNone(measure: Measure, rig: ResolvedRig): boolean {
+function hasNone(measure: AskedMeasure, rig: ResolvedRig): boolean {
   return (
     measure.kind === "dimension" &&
     rig.values[measure.key].value === null &&
@@ -200,16 +232,18 @@ function hasNone(measure: Measure, rig: ResolvedRig): boolean {
   );
 }
 
-function isCount(measure: Measure): boolean {
+function isCount(measure: AskedMeasure): boolean {
   return measure.kind === "dimension" && dimension(measure.key).kind === "count";
 }
 
 const POSITIVE_WORD = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;
 
-function derivationOf({ measure, sense }: SchemeLine, { attachment }: ResolvedRig): string {
+function derivationOf({ measure, sense }: AskedLine, { attachment }: ResolvedRig): string {
   switch (measure.kind) {
     case "between":
       return `${pointLabel(measure.from, attachment)} to ${pointLabel(measure.to, attachment)}, ${POSITIVE_WORD[measure.axis][sense === 1 ? 0 : 1]} is +`;
+    case "hitch":
+      return `${pointLabel("reference", attachment)}, to the pin ${measure.end === "front" ? "it hangs on" : "the next tool hangs on"}, ${POSITIVE_WORD.x[sense === 1 ? 0 : 1]} is +`;
     case "dimension":
       return dimension(measure.key, attachment).fromTo;
     case "track spacing":

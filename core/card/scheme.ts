@@ -59,4 +59,16 @@ export type FigureForm =
   | { kind: "count" }
   | { kind: "choice" };
 
+/**
+ * What a scheme that counts each tool from a reference point of its own asks about the hitches of a tool ahead: from that tool's
+ * reference point to the pin it hangs on (`front`), or to the pin the next one hangs on (`rear`).
+ */
+export type HitchOfAhead = { kind: "hitch"; end: "front" | "rear"; to: PointKey };
+
+/** A line as a terminal asks it of one rig; `tool` tells which of the tools ahead it is about, absent: the tool in view. */
+export type AskedLine = Omit<SchemeLine, "measure"> & { measure: Measure | HitchOfAhead; tool?: number };
+
+/** What a terminal asks of one rig. */
+export type AskedScheme = { lines: readonly AskedLine[] };
+
 export type Scheme = { id: string; name: string; asks: string; lines: SchemeLine[] };

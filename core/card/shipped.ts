@@ -196,7 +196,7 @@ function fromTheAntenna(units: UnitChoice): Scheme {
   };
 }
 
-/** The frame of ISO 11783-10: millimetres, x forward, y right, z down; the tool from its own wheels. */
+/** The frame of ISO 11783-10: millimetres, x forward, y right, z down; each tool from its reference point, as the file has it. */
 function isoFrame(): Scheme {
   const line = lineIn({ id: "mm", name: "millimetres", unit: "mm", decimals: 0 });
   const signed: SignRule = { kind: "signed" };
@@ -211,16 +211,16 @@ function isoFrame(): Scheme {
   return {
     id: "iso-mm",
     name: "ISO 11783 frame, millimetres",
-    asks: "Offsets X forward, Y right, Z down; the tractor from its rear axle, the tool from its wheels.",
+    asks: "Offsets X forward, Y right, Z down; the tractor from its rear axle, the tool from its wheels, or from where it hangs.",
     lines: [
       at("Tractor", "Receiver, offset X", "axle", "receiver", "x"),
       at("Tractor", "Receiver, offset Y", "axle", "receiver", "y"),
       at("Tractor", "Receiver, offset Z", "axle", "receiver", "up", -1),
-      at("Tractor", "Drawbar connector, offset X", "axle", "pin", "x"),
-      at("Implement", "Connector, offset X", "pivot", "pin", "x"),
-      at("Implement", "Work front, offset X", "pivot", "workFront", "x"),
-      at("Implement", "Work rear, offset X", "pivot", "workRear", "x"),
-      at("Implement", "Work, offset Y", "pivot", "workMid", "y"),
+      at("Tractor", "Hitch connector, offset X", "axle", "connector", "x"),
+      at("Implement", "Connector, offset X", "reference", "pin", "x"),
+      at("Implement", "Work front, offset X", "reference", "workFront", "x"),
+      at("Implement", "Work rear, offset X", "reference", "workRear", "x"),
+      at("Implement", "Work, offset Y", "reference", "workMid", "y"),
       line("Implement", "Working width", WIDTH),
       ...switching("ms", 0, ["Turn on time", "Turn off time"]),
       line("Guidance", "Swath width", SPACING),

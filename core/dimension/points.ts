@@ -16,6 +16,8 @@ export const POINT_KEYS = [
   "workMid",
   "leftEdge",
   "rightEdge",
+  "connector",
+  "reference",
 ] as const;
 export type PointKey = (typeof POINT_KEYS)[number];
 
@@ -37,7 +39,12 @@ export const POINT_LABELS: Record<PointKey, string> = {
   workMid: "middle of the work",
   leftEdge: "left edge of the work",
   rightEdge: "right edge of the work",
+  connector: "hitch of the machine that drives",
+  reference: "reference point of the tool: its wheels, or where it hangs",
 };
+
+/** The same places as other points, by how the tool hangs: a card and a file count by them, a drawing has no letter of theirs. */
+export const ALIASES: readonly PointKey[] = ["connector", "reference"];
 
 const ON_LINKS = {
   pin: "lower link balls",

@@ -1,6 +1,6 @@
 import { type Attachment, isTrain } from "../dimension/attachment.ts";
 import { dimension, hasDimension } from "../dimension/catalogue.ts";
-import { POINT_KEYS, type PointKey } from "../dimension/points.ts";
+import { ALIASES, POINT_KEYS, type PointKey } from "../dimension/points.ts";
 import { steersBy } from "../rig/asked.ts";
 import { coordinate, type Term } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
@@ -18,6 +18,7 @@ export function pointsOf(rig: ResolvedRig): readonly PointKey[] {
   return POINT_KEYS.filter(
     (key) =>
       (working || !OF_WORK.includes(key)) &&
+      !ALIASES.includes(key) &&
       (key !== "pivot" || hasDimension(attachment, "pin.pivot")) &&
       (key !== "leadPin" || isTrain(attachment)) &&
       (key !== "joint" || steersBy(rig) === "articulated") &&

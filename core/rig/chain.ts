@@ -59,6 +59,19 @@ function toLink(term: Term, { value, grade, sigma, stale }: Resolved): Link {
   };
 }
 
+/** Two sums that stand in two rigs, end to end; a proof of one of them is none of the whole. */
+export function joined(a: Chain, b: Chain): Chain {
+  return {
+    links: [...a.links, ...b.links],
+    total: a.total === null || b.total === null ? null : a.total + b.total,
+    known: a.known + b.known,
+    sigma: a.sigma === null || b.sigma === null ? null : Math.hypot(a.sigma, b.sigma),
+    grade: weakest([a.grade, b.grade]),
+    stale: a.stale || b.stale,
+    proof: null,
+  };
+}
+
 /** A→B = x_B − x_A along an axis of the machine frame. */
 export function between(rig: ResolvedRig, from: PointKey, to: PointKey, axis: Axis): Chain {
   return evaluate(termsBetween(rig.attachment, from, to, axis), rig);

@@ -6,7 +6,7 @@
  * the catalogue: this file is the one place where a reading taken "straight back" turns into a coordinate
  * behind the axle.
  */
-import type { Attachment } from "../dimension/attachment.ts";
+import { type Attachment, isTrain } from "../dimension/attachment.ts";
 import {
   catalogueOf,
   type DimensionKey,
@@ -33,6 +33,8 @@ const COMPOSED: Partial<
   workMid: {
     x: (at) => [...scaled(at("workFront", "x"), 0.5), ...scaled(at("workRear", "x"), 0.5)],
   },
+  connector: { x: (at, attachment) => at(isTrain(attachment) ? "leadPin" : "pin", "x") },
+  reference: { x: (at, attachment) => at(hasDimension(attachment, "pin.pivot") ? "pivot" : "pin", "x") },
   leftEdge: { x: (at) => at("workMid", "x"), y: (at) => edge(at, -0.5) },
   rightEdge: { x: (at) => at("workMid", "x"), y: (at) => edge(at, 0.5) },
 };

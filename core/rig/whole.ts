@@ -40,6 +40,12 @@ export type Whole = {
   hoses: RigHoses;
 };
 
+/** The tools between the machine that drives and one tool, by their place in the rig, the first nearest the machine. */
+export function aheadOf(parts: readonly Pick<Part, "behind">[], index: number): number[] {
+  const behind = parts[index]?.behind ?? null;
+  return behind === null ? [] : [...aheadOf(parts, behind), behind];
+}
+
 /** A number something is reckoned with, and how it was come by. */
 export type Input = {
   key: DimensionKey;

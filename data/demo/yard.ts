@@ -235,7 +235,7 @@ function plantCard(
   const resolved = resolveRig(rigFacts(db, rig));
   const scheme = findScheme(db, schemeId)!;
   const at = new Date(cardAt);
-  const lines = freeze(fillCard(scheme, resolved, judge(resolved, PRESETS.metric), PRESETS.metric));
+  const lines = freeze(fillCard(scheme, resolved, judge(resolved, PRESETS.metric), PRESETS.metric, []));
   issueCard(db, rig, {
     schemeName: scheme.name,
     profileName: profile,

@@ -2,11 +2,12 @@ import fc from "fast-check";
 import { strFromU8, unzipSync } from "fflate";
 import { type Device, ISOXMLManager } from "isoxml";
 import { describe, expect, it } from "vitest";
-import type { Attachment } from "../../core/dimension/attachment.ts";
+import { type Attachment, isAhead } from "../../core/dimension/attachment.ts";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import { hasDimension } from "../../core/dimension/catalogue.ts";
+import type { ToolKindKey } from "../../core/match/kinds.ts";
 import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
-import { sampleFacts } from "../../core/rig/sample.ts";
+import { sampleFacts, sampleReading } from "../../core/rig/sample.ts";
 import { DDI, type Description, describeRig, type Element, type PartToDescribe } from "./describe.ts";
 import { readTaskData } from "./read.ts";
 import { writeTaskData } from "./write.ts";
@@ -17,12 +18,15 @@ const DRIVER = { designator: "Puller", serial: "", busName: "", id: 1 };
 const named = (designator: string, id: number) => ({ designator, serial: `no ${id}`, busName: "", id });
 
 /** The sample rig hung on in another way. */
-function rigOn(attachment: Attachment, lengths: Lengths = {}): ResolvedRig {
-  return resolveRig({ ...sampleFacts(lengths), attachment });
+function rigOn(attachment: Attachment, lengths: Lengths = {}, kind: ToolKindKey | null = null): ResolvedRig {
+  const facts = sampleFacts(lengths);
+  const told = kind === null ? {} : { "tool.kind": [sampleReading("tool.kind", 0, { rawText: kind })] };
+  return resolveRig({ ...facts, readings: { ...facts.readings, ...told }, attachment });
 }
 
-function alone(attachment: Attachment, lengths: Lengths = {}): Description {
-  return describeRig(DRIVER, [{ rig: rigOn(attachment, lengths), identity: named("Tool", 2), behind: null }]);
+function alone(attachment: Attachment, lengths: Lengths = {}, kind: ToolKindKey | null = null): Description {
+  const rig = rigOn(attachment, lengths, kind);
+  return describeRig(DRIVER, [{ rig, identity: named("Tool", 2), behind: null }]);
 }
 
 const figures = ({ properties }: Element) =>
@@ -72,11 +76,12 @@ describe("how a tool hangs", () => {
     }
   });
 
-  it("fixed to its machine: along one line, by a connector of no known type", () => {
+  it("fixed to its machine: along one line, by the connector of a machine that drives itself", () => {
     for (const attachment of ["head", "boom", "frontBoom"] as const) {
       const tool = alone(attachment, { "axle.pin": 1.86, "pin.workFront": 1.24, "pin.workRear": null });
       const sense = attachment === "boom" ? -1 : 1;
-      expect(figures(elementOf(tool, 1, "connector"))[DDI.connectorType]).toBe(0);
+      expect(figures(elementOf(tool, 1, "connector"))[DDI.connectorType]).toBe(9);
+      expect(figures(elementOf(tool, 0, "connector"))[DDI.connectorType]).toBe(9);
       expect(figures(elementOf(tool, 1, "function"))).toMatchObject({
         [DDI.offsetX]: sense * 1240,
         [DDI.actualWorkingLength]: 0,
@@ -190,7 +195,9 @@ describe("our own file read back, however the tool hangs", () => {
     ["semi", "semi"],
     ["mounted", "mounted"],
     ["front", "front"],
-    ["boom", "drawn"],
+    ["boom", "boom"],
+    ["frontBoom", "frontBoom"],
+    ["head", "head"],
   ];
 
   it.each(READ_AS)("%s is read as %s, to the millimetre", (attachment, told) => {
@@ -199,18 +206,52 @@ describe("our own file read back, however the tool hangs", () => {
       : mm(200, 3000).map((each) => ({ "pin.workFront": each, "pin.workRear": null }));
     fc.assert(
       fc.property(work, mm(1000, 9000), mm(-2000, 2000), (along, pivot, lateral) => {
-        const ahead = attachment === "front" ? { ...along, ...swapped(along) } : along;
+        const ahead =
+          isAhead(attachment) && hasDimension(attachment, "pin.workRear")
+            ? { ...along, ...swapped(along) }
+            : along;
         const lengths: Lengths = { ...ahead, "pin.pivot": pivot, "tool.lateral": lateral };
         const [, read] = readTaskData(writeTaskData(alone(attachment, lengths), "t"));
         expect(read!.attachment).toBe(told);
         expect(read!.values["pin.workFront"]).toBe(lengths["pin.workFront"]);
         expect(read!.values["pin.workRear"]).toBe(lengths["pin.workRear"] ?? lengths["pin.workFront"]);
+        expect(read!.kind).toBe("implement");
         expect(read!.values["tool.lateral"]).toBe(lateral);
         expect(read!.values["pin.pivot"]).toBe(hasDimension(attachment, "pin.pivot") ? pivot : undefined);
         expect(read!.zeros).toEqual([]);
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe("what drives, read back", () => {
+  const machineOf = (attachment: Attachment, lengths: Lengths = {}) =>
+    readTaskData(writeTaskData(alone(attachment, lengths), "t"))[0]!;
+
+  it.each<[Attachment, string, number]>([
+    ["head", "self-propelled", 7],
+    ["frontBoom", "self-propelled", 6],
+    ["boom", "self-propelled", 6],
+    ["drawn", "tractor", 1],
+    ["mounted", "tractor", 1],
+  ])(
+    "with a tool that hangs as %s is a %s of class %d, and has its hitch the way it lies",
+    (attachment, kind, deviceClass) => {
+      const sprays = attachment === "boom" || attachment === "frontBoom";
+      const description = alone(attachment, { "axle.pin": 1.86 }, sprays ? "sprayer" : null);
+      expect(description.devices[0]!.deviceClass).toBe(deviceClass);
+      const [read] = readTaskData(writeTaskData(description, "t"));
+      expect(read).toMatchObject({ kind, attachment, notes: [] });
+      expect(read!.values["axle.pin"]).toBe(1.86);
+    },
+  );
+
+  it("has no drawbar where its only connector lies ahead of the axle", () => {
+    const read = machineOf("front", { "axle.pin": 3.9 });
+    expect(read.kind).toBe("tractor");
+    expect(read.values).not.toHaveProperty("axle.pin");
+    expect(read.notes.join(" ")).toContain("lies ahead of the axle");
   });
 });
 

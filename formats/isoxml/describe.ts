@@ -7,7 +7,7 @@
  * is carried is where it hangs (common practice, no source). Offsets are from the device's own reference point, never
  * summed along parents or along a train. What is not measured is left out, never zero.
  */
-import type { Attachment } from "../../core/dimension/attachment.ts";
+import { type Attachment, isFixed } from "../../core/dimension/attachment.ts";
 import { hasDimension } from "../../core/dimension/catalogue.ts";
 import type { PointKey } from "../../core/dimension/points.ts";
 import { TOOL_KINDS, type ToolKindKey } from "../../core/match/kinds.ts";
@@ -32,7 +32,7 @@ export const DDI = {
 } as const;
 
 /** DDI 157, from memory of ISO 11783-11. */
-export const CONNECTOR = { unknown: 0, drawbar: 1, semiMounted: 2, mounted: 3 } as const;
+export const CONNECTOR = { unknown: 0, drawbar: 1, semiMounted: 2, mounted: 3, chassis: 9 } as const;
 
 const CONNECTOR_OF: Record<Attachment, number> = {
   drawn: CONNECTOR.drawbar,
@@ -42,9 +42,9 @@ const CONNECTOR_OF: Record<Attachment, number> = {
   semi: CONNECTOR.semiMounted,
   mounted: CONNECTOR.mounted,
   front: CONNECTOR.mounted,
-  head: CONNECTOR.unknown,
-  boom: CONNECTOR.unknown,
-  frontBoom: CONNECTOR.unknown,
+  head: CONNECTOR.chassis,
+  boom: CONNECTOR.chassis,
+  frontBoom: CONNECTOR.chassis,
 };
 
 const HITCH_NAMES: Record<Attachment, string> = {
@@ -178,16 +178,29 @@ function switchingTimes({ values }: ResolvedRig): Property[] {
   ];
 }
 
+/**
+ * The class of what drives: a tractor, or what the machine does that carries its head or boom itself; non-specific while nobody told
+ * what that is.
+ */
+function driverClass(rig: ResolvedRig): number {
+  return isFixed(rig.attachment) ? toolClass(rig) : DEVICE_CLASS.tractor;
+}
+
+/** A head harvests, whatever it is. */
+function toolClass(rig: ResolvedRig): number {
+  return rig.attachment === "head" ? DEVICE_CLASS.harvester : CLASS_OF[kindOf(rig) ?? "other"];
+}
+
 /** Describes what drives and every tool. @throws RangeError where there is no tool */
 export function describeRig(driver: MachineIdentity, parts: readonly PartToDescribe[]): Description {
   const first = parts[0];
   if (!first) throw new RangeError("a rig has at least one tool");
   const devices: DeviceDescription[] = [
-    { ...driver, deviceClass: DEVICE_CLASS.tractor, elements: driverElements(first.rig) },
+    { ...driver, deviceClass: driverClass(first.rig), elements: driverElements(first.rig) },
     ...parts.map(
       ({ rig, identity }): DeviceDescription => ({
         ...identity,
-        deviceClass: CLASS_OF[kindOf(rig) ?? "other"],
+        deviceClass: toolClass(rig),
         elements: toolElements(rig, identity.designator),
       }),
     ),
@@ -211,7 +224,7 @@ function driverElements(rig: ResolvedRig): Element[] {
   return [
     {
       type: "device",
-      designator: "Tractor",
+      designator: isFixed(rig.attachment) ? "Machine" : "Tractor",
       number: 0,
       parent: null,
       properties: lengths({ referenceToGround: 0 }),

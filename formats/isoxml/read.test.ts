@@ -48,6 +48,28 @@ describe("files of other writers", () => {
     ]);
   });
 
+  it("that call a drill's controller a tractor are read by its elements, and the disagreement is said", () => {
+    // NAME with class 1 in bits 49 to 55; widths stand on the sections, a rate (DDI 6) as process data on a bin of the function
+    const xml = (body: string) =>
+      strToU8(
+        `<?xml version="1.0" encoding="UTF-8"?><ISO11783_TaskData VersionMajor="4" VersionMinor="0" DataTransferOrigin="1"><DVC A="DVC-1" B="Seeder" D="A002840000000001">${body}</DVC></ISO11783_TaskData>`,
+      );
+    const device =
+      '<DET A="DET-1" B="1" C="1" D="Seeder" E="0" F="0"/><DET A="DET-2" B="2" C="6" D="Eye" E="1" F="1"><DOR A="20"/></DET>';
+    const eye = '<DPT A="20" B="0086" C="4655"/>';
+    const sections = `${device}<DET A="DET-3" B="3" C="2" D="Work" E="2" F="1"/><DET A="DET-4" B="4" C="4" D="1" E="3" F="3"><DOR A="21"/></DET>${eye}<DPT A="21" B="0043" C="4000"/>`;
+    const rate = `${device}<DET A="DET-3" B="3" C="2" D="Work" E="2" F="1"/><DET A="DET-4" B="4" C="3" D="Bin" E="3" F="3"><DOR A="30"/></DET>${eye}<DPD A="30" B="0006" C="3" D="1"/>`;
+    for (const body of [sections, rate]) {
+      const [read] = readTaskData(xml(body));
+      expect(read).toMatchObject({ kind: "implement" });
+      expect(read!.values["pin.pivot"]).toBe(4.655);
+      expect(read!.notes.join(" ")).toContain("Its NAME says tractor");
+    }
+    // A tractor's own lights and valves are functions without work of their own.
+    const valves = `${device}<DET A="DET-3" B="3" C="2" D="Valves" E="2" F="1"/>${eye}`;
+    expect(readTaskData(xml(valves))[0]).toMatchObject({ kind: "tractor" });
+  });
+
   it("are read from several files, by NAME as tractor, heights from the ground, zeros named and not taken", () => {
     const zip = zipSync({
       "TASKDATA/TASKDATA.XML": example("split/TASKDATA.XML"),
@@ -63,7 +85,7 @@ describe("files of other writers", () => {
         "receiver.height": 2.875,
         "axle.pin": 1.015,
       },
-      notes: ["2 connectors; the rear one is taken."],
+      notes: ["2 connectors; the drawbar behind the axle is taken."],
     });
     expect(drill).toMatchObject({
       kind: "implement",

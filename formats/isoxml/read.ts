@@ -5,9 +5,10 @@
  * put the reference point; hitch → work = X of the connector − X of the sections. A zero is a number nobody entered:
  * it is named, not taken.
  */
-import type { Attachment } from "../../core/dimension/attachment.ts";
+import { type Attachment, isAhead } from "../../core/dimension/attachment.ts";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
-import { CONNECTOR, DDI } from "./describe.ts";
+import { senseOf } from "../../core/rig/frame.ts";
+import { CONNECTOR, DDI, DEVICE_CLASS } from "./describe.ts";
 import { inflate } from "./inflate.ts";
 import { FileProblem } from "./problem.ts";
 import { readTree, type XmlNode } from "./tree.ts";
@@ -17,8 +18,8 @@ export type ReadDevice = {
   serial: string;
   /** 16 hex digits; empty where the file has none */
   busName: string;
-  kind: "tractor" | "implement";
-  /** how the tool hangs, as far as its connector tells; a tractor's is that of a drawn tool */
+  kind: "tractor" | "self-propelled" | "implement";
+  /** how the tool hangs, as far as its connector tells; of what drives, how a tool hangs on the connector that is read */
   attachment: Attachment;
   /** metres, in each dimension's own direction */
   values: Partial<Record<DimensionKey, number>>;
@@ -67,11 +68,14 @@ function external(root: XmlNode, files: Map<string, Uint8Array>): XmlNode[] {
 const named = (node: XmlNode, name: string) => node.children.filter((child) => child.name === name);
 
 type ReadElement = {
+  id: number;
   type: number;
   number: number;
   designator: string;
   parent: number;
   values: Map<number, number>;
+  /** every identifier it has, also of process data, which carry no value of the machine itself */
+  identifiers: Set<number>;
 };
 
 function readDevice(node: XmlNode): ReadDevice {
@@ -82,17 +86,60 @@ function readDevice(node: XmlNode): ReadDevice {
     throw new FileProblem(`${title}: its NAME is not 16 figures 0 to 9 and A to F.`);
   const elements = readElements(node, title);
   const about = { designator, serial, busName };
-  return kindOf(busName, elements) === "tractor"
-    ? { ...about, kind: "tractor", ...asTractor(elements) }
-    : { ...about, kind: "implement", ...asImplement(elements) };
+  const deviceClass = classOf(busName);
+  const { kind, note } = kindOf(deviceClass, elements);
+  const found =
+    kind === "implement" ? asImplement(elements, deviceClass) : asDriver(elements, kind, deviceClass);
+  return { ...about, kind, ...found, notes: [...note, ...found.notes] };
 }
 
-/** Device class of a bus NAME (bits 49 to 55): 1 is a tractor. Without one, a machine that works is an implement. */
-function kindOf(busName: string, elements: readonly ReadElement[]): "tractor" | "implement" {
-  if (busName !== "") return ((BigInt(`0x${busName}`) >> 49n) & 0x7fn) === 1n ? "tractor" : "implement";
-  return elements.some(({ type }) => type === TYPE.section || type === TYPE.function)
-    ? "implement"
-    : "tractor";
+/** Device class of a bus NAME (bits 49 to 55); null without a NAME. */
+function classOf(busName: string): number | null {
+  return busName === "" ? null : Number((BigInt(`0x${busName}`) >> 49n) & 0x7fn);
+}
+
+const within = (low: number, high: number) => (ddi: number) => ddi >= low && ddi <= high;
+/** What only a machine has that works: widths, work states and condensed work states, application rates (ISO 11783-11). */
+const OF_WORK = [within(1, 50), within(66, 70), within(141, 141), within(161, 176), within(289, 305)];
+
+/** True where elements say that the device works: sections, or a function with a width, a work state or a rate on it or below it. */
+function worksByElements(elements: readonly ReadElement[]): boolean {
+  const byId = new Map(elements.map((each) => [each.id, each]));
+  const underFunction = (element: ReadElement | undefined): boolean =>
+    element !== undefined && (element.type === TYPE.function || underFunction(byId.get(element.parent)));
+  return elements.some(
+    (element) =>
+      element.type === TYPE.section ||
+      (underFunction(element) && [...element.identifiers].some((ddi) => OF_WORK.some((is) => is(ddi)))),
+  );
+}
+
+/** Classes of machines that may drive themselves (ISO 11783-1, from memory): fertilisers, sprayers, harvesters of all kinds. */
+const MAY_DRIVE = within(DEVICE_CLASS.fertiliser, DEVICE_CLASS.forage);
+const isHarvester = (deviceClass: number | null) =>
+  deviceClass !== null && within(DEVICE_CLASS.harvester, DEVICE_CLASS.forage)(deviceClass);
+
+/**
+ * What its elements say outvotes the class in its NAME, and the two disagreeing is said: a controller on an implement may carry any
+ * class. Nothing that works is taken for what drives.
+ */
+function kindOf(
+  deviceClass: number | null,
+  elements: readonly ReadElement[],
+): { kind: ReadDevice["kind"]; note: string[] } {
+  const works = worksByElements(elements);
+  const has = (type: number) => elements.some((each) => each.type === type);
+  if (deviceClass === DEVICE_CLASS.tractor)
+    return works
+      ? {
+          kind: "implement",
+          note: ["Its NAME says tractor, its elements have work to do: it is read as an implement."],
+        }
+      : { kind: "tractor", note: [] };
+  if (works) return { kind: "implement", note: [] };
+  if (deviceClass === null) return { kind: has(TYPE.function) ? "implement" : "tractor", note: [] };
+  const drives = MAY_DRIVE(deviceClass) && has(TYPE.navigation) && !has(TYPE.function);
+  return { kind: drives ? "self-propelled" : "implement", note: [] };
 }
 
 function whole(text: string | undefined, title: string, what: string, low: number, high: number): number {
@@ -117,24 +164,33 @@ function readElements(node: XmlNode, title: string): ReadElement[] {
       return [own(A, "an object id"), { ddi: Number.parseInt(B!, 16), value }] as const;
     }),
   );
-  for (const other of ["DPD", "DVP"])
-    for (const { attributes } of named(node, other)) own(attributes.A, "an object id");
+  const processData = new Map(
+    named(node, "DPD").map(({ attributes: { A, B } }) => [
+      own(A, "an object id"),
+      /^[0-9A-Fa-f]{4}$/.test(B ?? "") ? Number.parseInt(B!, 16) : null,
+    ]),
+  );
+  for (const { attributes } of named(node, "DVP")) own(attributes.A, "an object id");
   const ids = new Map<number, ReadElement>();
   for (const child of named(node, "DET")) {
     const { B, C, D = "", E, F } = child.attributes;
     const element: ReadElement = {
+      id: own(B, "an object id"),
       type: whole(C, title, "an element's type", 1, 7),
       number: whole(E, title, "an element's number", 0, LAST_ELEMENT_NUMBER),
       parent: whole(F, title, "an element's parent", 0, LAST_OBJECT_ID),
       designator: D,
       values: new Map(),
+      identifiers: new Set(),
     };
     for (const { attributes } of named(child, "DOR")) {
-      const property = properties.get(whole(attributes.A, title, "an object reference", 1, LAST_OBJECT_ID));
-      // References to process data (DPD) carry no value of the machine itself.
+      const reference = whole(attributes.A, title, "an object reference", 1, LAST_OBJECT_ID);
+      const property = properties.get(reference);
       if (property) element.values.set(property.ddi, property.value);
+      const ddi = property?.ddi ?? processData.get(reference) ?? null;
+      if (ddi !== null) element.identifiers.add(ddi);
     }
-    ids.set(own(B, "an object id"), element);
+    ids.set(element.id, element);
   }
   checkTree(ids, title);
   return [...ids.values()];
@@ -174,28 +230,68 @@ const first = (elements: readonly ReadElement[], type: number) =>
 const value = (element: ReadElement | undefined, ddi: number) => element?.values.get(ddi) ?? null;
 const minus = (a: number | null, b: number | null) => (a === null || b === null ? null : a - b || 0);
 
-function asTractor(elements: readonly ReadElement[]): Found {
+/** A connector of what drives, and what hangs on it. */
+type Hitch = { attachment: Attachment; x: number };
+
+/** What a connector of a machine takes, by its type and by where it is. */
+function hitchOf(element: ReadElement, deviceClass: number | null, drivesItself: boolean): Hitch {
+  const x = value(element, DDI.offsetX) ?? 0;
+  const type = value(element, DDI.connectorType);
+  if (drivesItself)
+    return { x, attachment: x <= 0 ? "boom" : isHarvester(deviceClass) ? "head" : "frontBoom" };
+  const onLinks = type === CONNECTOR.mounted || type === CONNECTOR.semiMounted;
+  return { x, attachment: onLinks ? (x > 0 ? "front" : "mounted") : "drawn" };
+}
+
+/** The connector that is read: the drawbar of a tractor, else its rear links; the only one of a machine that drives itself. */
+function chosenHitch(hitches: readonly Hitch[], drivesItself: boolean): Hitch | null {
+  if (drivesItself) return hitches.length === 1 ? hitches[0]! : null;
+  const behind = hitches.filter(({ x }) => x <= 0);
+  return behind.find(({ attachment }) => attachment === "drawn") ?? behind[0] ?? null;
+}
+
+function asDriver(
+  elements: readonly ReadElement[],
+  kind: "tractor" | "self-propelled",
+  deviceClass: number | null,
+): Found {
+  const drivesItself = kind === "self-propelled";
   const receiver = first(elements, TYPE.navigation);
-  const connectors = elements.filter(({ type }) => type === TYPE.connector);
-  const hitch = connectors.find((each) => (value(each, DDI.offsetX) ?? 0) <= 0) ?? connectors[0];
+  const hitches = elements
+    .filter(({ type, values }) => type === TYPE.connector && values.has(DDI.offsetX))
+    .map((element) => hitchOf(element, deviceClass, drivesItself));
+  const hitch = chosenHitch(hitches, drivesItself);
   const device = first(elements, TYPE.device);
   const ground = value(device, DDI.referenceToGround) ?? 0;
   const up = value(receiver, DDI.offsetZ);
-  const notes = connectors.length > 1 ? [`${connectors.length} connectors; the rear one is taken.`] : [];
+  const attachment = hitch?.attachment ?? "drawn";
   return {
-    attachment: "drawn",
+    attachment,
     ...gather([
       ["receiver.foreAft", value(receiver, DDI.offsetX), "zero is missing"],
       ["receiver.lateral", value(receiver, DDI.offsetY), "zero is a value"],
       ["receiver.height", up === null ? null : ground - up, "zero is missing"],
-      ["axle.pin", minus(0, value(hitch, DDI.offsetX)), "zero is missing"],
+      ["axle.pin", hitch && (senseOf(attachment, "axle.pin") * hitch.x || 0), "zero is missing"],
     ]),
     sections: null,
-    notes,
+    notes: hitchNotes(hitches, hitch),
   };
 }
 
-function asImplement(elements: readonly ReadElement[]): Found {
+function hitchNotes(hitches: readonly Hitch[], taken: Hitch | null): string[] {
+  if (hitches.length === 0) return [];
+  if (!taken)
+    return [
+      hitches.length === 1
+        ? "Its connector lies ahead of the axle: it is no drawbar, and is not offered."
+        : `${hitches.length} connectors, and none of them is sure to be the one that is wanted: none is offered.`,
+    ];
+  if (hitches.length === 1) return [];
+  const which = taken.attachment === "drawn" ? "the drawbar" : "the rear links";
+  return [`${hitches.length} connectors; ${which} behind the axle is taken.`];
+}
+
+function asImplement(elements: readonly ReadElement[], deviceClass: number | null): Found {
   const connector = first(elements, TYPE.connector);
   const device = first(elements, TYPE.device);
   const sections = elements.filter(({ type }) => type === TYPE.section);
@@ -205,9 +301,9 @@ function asImplement(elements: readonly ReadElement[]): Found {
   const working = sections.length > 0 ? sections : work ? [work] : [];
   const hitch = value(connector, DDI.offsetX);
   const { front, rear } = workAlong(working);
-  const attachment = attachmentOf(value(connector, DDI.connectorType), hitch, front);
+  const attachment = attachmentOf(value(connector, DDI.connectorType), hitch, front, deviceClass);
   const pivot = pivotOf(device, connector);
-  const sense = attachment === "front" ? -1 : 1;
+  const sense = isAhead(attachment) ? -1 : 1;
   const ordered = [...sections].sort((a, b) => (value(a, DDI.offsetY) ?? 0) - (value(b, DDI.offsetY) ?? 0));
   const widths = ordered.map(widthOf);
   const known =
@@ -240,18 +336,31 @@ function delayNotes(work: ReadElement | undefined): string[] {
   return [`Switching times, on ${say(on)}, off ${say(off)}: type them at the rig's Tool station.`];
 }
 
-/** Types 2 and 3 of a connector are three-point; what then works ahead of it hangs in front. */
-function attachmentOf(type: number | null, hitch: number | null, front: number | null): Attachment {
+/**
+ * Types 2 and 3 of a connector are three-point, 9 part of a machine that drives itself; what then works ahead of its connector hangs
+ * in front.
+ */
+function attachmentOf(
+  type: number | null,
+  hitch: number | null,
+  front: number | null,
+  deviceClass: number | null,
+): Attachment {
+  const ahead = hitch !== null && front !== null && front > hitch;
+  if (type === CONNECTOR.chassis) {
+    if (isHarvester(deviceClass)) return "head";
+    return ahead ? "frontBoom" : "boom";
+  }
   if (type === CONNECTOR.semiMounted) return "semi";
   if (type !== CONNECTOR.mounted) return "drawn";
-  return hitch !== null && front !== null && front > hitch ? "front" : "mounted";
+  return ahead ? "front" : "mounted";
 }
 
 /** Where a device turns, millimetres; null where it is carried and its reference point is where it hangs. */
 function pivotOf(device: ReadElement | undefined, connector: ReadElement | undefined): number | null {
   if (device?.values.has(DDI.rotationX)) return value(device, DDI.rotationX);
   const type = value(connector, DDI.connectorType);
-  const carried = type === CONNECTOR.mounted || type === CONNECTOR.unknown;
+  const carried = type === CONNECTOR.mounted || type === CONNECTOR.chassis || type === CONNECTOR.unknown;
   return carried && value(connector, DDI.offsetX) === 0 ? null : 0;
 }
 

@@ -6,9 +6,10 @@ import { stretchReading, stretchTape } from "../../../bench/field/drive.ts";
 import { chance } from "../../../bench/field/random.ts";
 import { lastToolSpacing, type Terminal, terminalFrom } from "../../../bench/field/terminal.ts";
 import type { Truth } from "../../../bench/field/truth.ts";
+import { askedLines } from "../../../core/card/ahead.ts";
 import { formOf, printedUnit } from "../../../core/card/fill.ts";
 import { byPage } from "../../../core/card/numbered.ts";
-import type { Scheme } from "../../../core/card/scheme.ts";
+import type { AskedLine } from "../../../core/card/scheme.ts";
 import { catalogueOf, type DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
 import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
@@ -17,7 +18,7 @@ import type { Fix } from "../../../core/proof/conditions.ts";
 import { testsOf } from "../../../core/proof/kinds.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { type Practice, practiceOf, truthKey } from "../../../data/practice.ts";
-import { schemeNow } from "../card-view.server.ts";
+import { schemeNow, toolsAhead } from "../card-view.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { DRIVES, type DriveKey } from "./field.dto.ts";
 
@@ -41,7 +42,12 @@ export type FieldView = {
   } | null;
 };
 
-type Ground = { practice: Practice; truth: Truth; scheme: Scheme; terminal: Terminal };
+type Ground = {
+  practice: Practice;
+  truth: Truth;
+  scheme: { name: string; lines: readonly AskedLine[] };
+  terminal: Terminal;
+};
 
 /** What the field knows of the tool in view; null for a rig of the yard. */
 export function groundOf(open: OpenRig): Ground | null {
@@ -50,7 +56,8 @@ export function groundOf(open: OpenRig): Ground | null {
     | Truth
     | undefined;
   if (!practice || !truth) return null;
-  const { scheme } = schemeNow(open);
+  const asked = schemeNow(open).scheme;
+  const scheme = { name: asked.name, lines: askedLines(asked, open.resolved, toolsAhead(open)) };
   const kept = practice.terminal[String(open.rig.couplingId)];
   return {
     practice,

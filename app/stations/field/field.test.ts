@@ -90,7 +90,7 @@ function tapeAll(name: string): void {
 function feed(name: string): void {
   const open = practiceOpen(name);
   const { scheme } = schemeNow(open);
-  const card = fillCard(scheme, open.resolved, [], PRESETS.metric);
+  const card = fillCard(scheme, open.resolved, [], PRESETS.metric, []);
   for (const { page } of fieldView(open).practice!.terminal.pages) {
     const fields = Object.fromEntries(
       card.lines.flatMap(({ figure, word }, at): [string, string][] => [

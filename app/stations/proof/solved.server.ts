@@ -14,7 +14,7 @@ import { type FieldTest, findTest, type KeptObservation, observationsOf } from "
 import { listEveryPart } from "../../../data/rigs.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import { machineName } from "../../../data/whole.ts";
-import { schemeNow } from "../card-view.server.ts";
+import { schemeNow, toolsAhead } from "../card-view.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 
 export type Solved = {
@@ -100,7 +100,8 @@ export type TerminalChange = { page: string; label: string; from: string; to: st
 /** What a correction changes on the terminal, in its own terms and signs. */
 export function terminalChanges(open: OpenRig, key: DimensionKey, value: number): TerminalChange[] {
   const { scheme } = schemeNow(open);
-  const fill = (rig: ResolvedRig): Card => fillCard(scheme, rig, [], open.preferences.units);
+  const ahead = toolsAhead(open);
+  const fill = (rig: ResolvedRig): Card => fillCard(scheme, rig, [], open.preferences.units, ahead);
   const [now, then] = [fill(open.resolved), fill(withReading(open.resolved, key, value))];
   return now.lines.flatMap((line, index) => {
     const other = then.lines[index]!;
