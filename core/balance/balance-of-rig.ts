@@ -1,6 +1,7 @@
 /** A whole rig on its axles: every state, with the weights that are on, what is short, and what to put on or take off. */
 import { isAhead, isCarried } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import { hungOf } from "../match/load-path.ts";
 import { type RigPower, tractorMass } from "../match/power-of-rig.ts";
 import { known, type Whole } from "../rig/whole.ts";
 import { type Proposal, proposeBallast, type Room } from "./ballast.ts";
@@ -126,29 +127,46 @@ function manualOf(whole: Whole, ground: { axle: number; front: number; rear: num
   const before = whole.parts.find(({ rig }) => rig.attachment === "front")?.rig;
   if (!behind && !before) return { front: null, rear: null };
   const weightAt = whole.weights.find(({ x }) => x > ground.axle)?.x ?? null;
-  const frontArm = before
-    ? known(before, "axle.pin")! + known(before, "tool.cg")! - ground.axle
-    : weightAt === null
-      ? null
-      : weightAt - ground.axle;
-  const c = behind ? known(behind, "axle.pin")! : null;
-  const d = behind ? known(behind, "tool.cg")! : null;
   const common = {
     tractor: ground.front + ground.rear,
     tractorFront: ground.front,
     tractorRear: ground.rear,
     b: ground.axle,
   };
-  const full = (rig: typeof behind) => (rig ? known(rig, "tool.mass")! + (known(rig, "tool.load") ?? 0) : 0);
+  // Empty and full, each with its common centre of gravity: neither is the worse one by rule.
+  const fills = (rig: typeof behind) =>
+    rig ? (["empty", "full"] as const).map((fill) => hungOf(rig, fill)!) : [];
+  const most = (amounts: readonly number[]) => (amounts.length === 0 ? null : Math.max(...amounts));
+  const frontArms = before
+    ? fills(before).map(({ cg }) => known(before, "axle.pin")! + cg - ground.axle)
+    : weightAt === null
+      ? []
+      : [weightAt - ground.axle];
+  const c = behind ? known(behind, "axle.pin")! : 0;
   return {
-    front:
-      frontArm === null || c === null || d === null
-        ? null
-        : minimumFront({ ...common, a: frontArm, c, d, rearMass: full(behind), frontMass: 0 }),
-    rear:
-      before === undefined || frontArm === null
-        ? null
-        : minimumRear({ ...common, a: frontArm, c: c ?? 0, d: d ?? 0, rearMass: 0, frontMass: full(before) }),
+    front: most(
+      frontArms.flatMap((a) =>
+        fills(behind).map(({ mass, cg }) =>
+          minimumFront({ ...common, a, c, d: cg, rearMass: mass, frontMass: 0 }),
+        ),
+      ),
+    ),
+    rear: before
+      ? most(
+          fills(before).flatMap(({ mass, cg }) =>
+            (behind ? fills(behind).map((each) => each.cg) : [0]).map((d) =>
+              minimumRear({
+                ...common,
+                a: known(before, "axle.pin")! + cg - ground.axle,
+                c,
+                d,
+                rearMass: 0,
+                frontMass: mass,
+              }),
+            ),
+          ),
+        )
+      : null,
   };
 }
 

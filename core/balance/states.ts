@@ -1,13 +1,13 @@
 /** The states a rig passes through, and what each puts on its axles. kg and metres, x forward from the axle that does not steer. */
 import { isAhead, isBuiltOn, isCarried, isTrain, onLinks, onPin } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import { type Fill, loadPaths, rearHitchKey, SHARE, type Stand, unplaced } from "../match/load-path.ts";
 import { GRAVITY } from "../match/power.ts";
 import type { RigPower } from "../match/power-of-rig.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { chosen, hangsAtWork, known, type Whole } from "../rig/whole.ts";
 import { axleLoads, type Placed } from "./loads.ts";
 
-export type Fill = "empty" | "half" | "full";
 export type Posture = "lifted" | "lowered" | "pulling";
 
 export type RigState = {
@@ -20,7 +20,7 @@ export type RigState = {
   total: number;
   /** on each tool's own wheels; null where it has none */
   tools: (number | null)[];
-  /** what each tool puts on its hitch, downward; null where that is carried whole */
+  /** what each tool puts on what carries it, downward, with all that hangs behind it */
   hitches: number[];
   loads: Placed[];
 };
@@ -41,31 +41,14 @@ export function groundOf(rig: ResolvedRig): Ground {
     : { ok: true, axle: wheelbase, front, rear };
 }
 
-/** How far behind its own pin the implement ahead has the hitch this one hangs on. */
-const behindKey = ({ attachment }: ResolvedRig) => (attachment === "third" ? "train.second" : "train.hitch");
-
 /** What one part needs before its loads can be told. */
 export function missingOf(rig: ResolvedRig): DimensionKey | null {
-  // Its own weight is on the machine's slip already.
-  if (isBuiltOn(rig.attachment))
-    return (known(rig, "tool.load") ?? 0) > 0 && known(rig, "tool.loadCg") === null ? "tool.loadCg" : null;
-  const keys: DimensionKey[] = ["tool.mass", "tool.cg"];
-  if (!isTrain(rig.attachment)) keys.push("axle.pin");
-  if (!isCarried(rig.attachment)) keys.push("pin.pivot");
-  if (isTrain(rig.attachment)) keys.push(behindKey(rig));
-  return keys.find((key) => known(rig, key) === null) ?? null;
-}
-
-const SHARE: Record<Fill, number> = { empty: 0, half: 0.5, full: 1 };
-
-type Hung = { mass: number; cg: number };
-
-/** Mass and c.g. of a tool at a fill, measured from its hitch. */
-function hungOf(rig: ResolvedRig, fill: Fill): Hung {
-  const [mass, cg] = [known(rig, "tool.mass")!, known(rig, "tool.cg")!];
-  const load = (known(rig, "tool.load") ?? 0) * SHARE[fill];
-  const loadCg = known(rig, "tool.loadCg") ?? cg;
-  return { mass: mass + load, cg: mass + load === 0 ? cg : (mass * cg + load * loadCg) / (mass + load) };
+  const key = unplaced(rig);
+  if (key) return key;
+  // Its own weight is on the machine's slip already where it is built on; behind another tool it hangs on that one.
+  if (isBuiltOn(rig.attachment)) return null;
+  const hitch = isTrain(rig.attachment) ? rearHitchKey(rig) : "axle.pin";
+  return known(rig, hitch) === null ? hitch : null;
 }
 
 /** x of the point a tool hangs on. */
@@ -95,11 +78,17 @@ export function stateOf(
     { what: "steered axle, unladen", mass: ground.front, x: ground.axle },
     { what: "other axle, unladen", mass: ground.rear, x: 0 },
   ];
-  const tools: (number | null)[] = whole.parts.map(() => null);
-  const hitches: number[] = whole.parts.map(() => 0);
+  const paths = loadPaths(
+    whole.parts,
+    whole.parts.map(({ rig }, index): Stand => {
+      const { posture, fill, coupled } = settings[index]!;
+      const hung =
+        posture === "lifted" ? 1 : posture === "pulling" ? carriedAtWork(rig) : hangsAtWork(rig) ? 1 : 0;
+      return { fill, coupled, hung };
+    }),
+  );
   let lever = 0;
-  // From the last tool forward: a train's load lands on the implement ahead before that one's is told.
-  for (const [index, { rig, behind, name }] of [...whole.parts.entries()].reverse()) {
+  for (const [index, { rig, behind, name }] of whole.parts.entries()) {
     const setting = settings[index]!;
     if (!setting.coupled) continue;
     if (isBuiltOn(rig.attachment)) {
@@ -107,34 +96,22 @@ export function stateOf(
       if (mass > 0) loads.push({ what: `${name}, tank`, mass, x: known(rig, "tool.loadCg")! });
       continue;
     }
-    const { mass, cg } = hungOf(rig, setting.fill);
-    const pull = setting.posture === "pulling" ? (power.parts[index]?.need?.pull ?? 0) / GRAVITY : 0;
-    if (isCarried(rig.attachment)) {
-      const share = setting.posture === "lifted" ? 1 : setting.posture === "pulling" ? carriedAtWork(rig) : 0;
-      const ahead = isAhead(rig.attachment);
-      if (share > 0) loads.push({ what: name, mass: mass * share, x: hitchX(rig) + (ahead ? cg : -cg) });
-      hitches[index] = mass * share;
-      lever += pull * pullHeight(rig);
-      continue;
-    }
-    const wheels = known(rig, "pin.pivot")!;
-    // What the tool behind it puts on its rear hitch; a hitch behind the wheels lifts the pin.
-    const onHitch = whole.parts.reduce(
-      (sum, part, at) => {
-        if (part.behind !== index || !settings[at]!.coupled) return sum;
-        return { load: sum.load + hitches[at]!, at: known(part.rig, behindKey(part.rig))! };
-      },
-      { load: 0, at: 0 },
-    );
-    const down = mass * (1 - cg / wheels) + onHitch.load * (1 - onHitch.at / wheels);
-    hitches[index] = down;
-    tools[index] = mass + onHitch.load - down;
-    if (behind === null) {
-      loads.push({ what: name, mass: down, x: hitchX(rig) });
-      lever += pullOfTrain(whole, power, index, settings) * pullHeight(rig);
-    }
+    const path = paths[index];
+    if (!path || behind !== null) continue;
+    lever += pullOfTrain(whole, power, index, settings) * pullHeight(rig);
+    if (path.hitch === 0) continue;
+    const away = path.moment / path.hitch;
+    loads.push({ what: name, mass: path.hitch, x: hitchX(rig) + (isAhead(rig.attachment) ? away : -away) });
   }
-  return { id, label, must, ...axleLoads(ground.axle, loads, lever), tools, hitches, loads };
+  return {
+    id,
+    label,
+    must,
+    ...axleLoads(ground.axle, loads, lever),
+    tools: paths.map((path) => path?.wheels ?? null),
+    hitches: paths.map((path) => path?.hitch ?? 0),
+    loads,
+  };
 }
 
 /** Height of the line of pull above ground: the pin, or the balls at work; where neither is known it is left out. */

@@ -73,18 +73,23 @@ describe("pins on lower links", () => {
 describe("the lift", () => {
   it("stops what is heavier than the balls hold, and what is heavier than is left at its centre of gravity", () => {
     expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "1500 kg" })).toMatch(
-      /^stop: .*150 kg too much/,
+      /^stop: It weighs 1650 kg; the lift holds 1500 kg at the balls, .*too much there/,
     );
     expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "1700 kg" })).toMatch(
-      /^stop: .*at its centre of gravity: .*too much there/,
+      /^stop: .*at the common centre of gravity: .*too much there/,
     );
     expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "5000 kg" })).toMatch(/^good/);
   });
 
   it("counts what fills the tool", () => {
-    expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "1700 kg", "tool.load": "100 kg" })).toMatch(
-      /^stop: It weighs 1750 kg full/,
-    );
+    expect(
+      one("lift", "mounted", {
+        ...MOUNTED,
+        "hitch.lift": "1700 kg",
+        "tool.load": "100 kg",
+        "tool.loadCg": "0.75",
+      }),
+    ).toMatch(/^stop: It weighs 1750 kg \(full\)/);
   });
 });
 
@@ -100,8 +105,10 @@ describe("a drawn tool", () => {
 
   it("puts on the pin its share by moments about its wheels, and stops where it lifts the pin", () => {
     // (3000 + 500) kg at 4.5 of 5 m: a tenth of it on the pin.
-    expect(at("vertical")).toMatch(/^good: 350 kg; permitted 1500 kg/);
-    expect(at("vertical", { "tool.cg": "5.2" })).toMatch(/^stop: It lifts the hitch by 140 kg/);
+    expect(at("vertical")).toMatch(/^good: 350 kg \(full\); permitted 1500 kg/);
+    expect(at("vertical", { "tool.cg": "5.2", "tool.loadCg": "5.2" })).toMatch(
+      /^stop: It lifts the pin by 140 kg \(full\)/,
+    );
     expect(at("vertical", { "hitch.verticalLimit": "300 kg" })).toMatch(/^stop: .*50 kg too much/);
   });
 

@@ -6,8 +6,9 @@ import { printLength } from "../quantity/length.ts";
 import { say } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import { known, type Part, type Whole } from "../rig/whole.ts";
-import { drawbarChecks } from "./drawbar-checks.ts";
+import { drawbarChecks, towedChecks } from "./drawbar-checks.ts";
 import { liftChecks, pinChecks } from "./link-checks.ts";
+import { massBehind } from "./mass.ts";
 import { powerOf, type RigPower } from "./power-of-rig.ts";
 import { ptoChecks } from "./pto-checks.ts";
 import { roadChecks } from "./road-checks.ts";
@@ -101,10 +102,13 @@ function partChecks(part: Part, index: number, whole: Whole, power: RigPower, un
   const at = checkerOf("match", rig, whole.parts.length > 1 ? index : undefined);
   return [
     ...(onLinks(attachment) ? pinChecks(rig, at, units) : []),
-    ...((isCarried(attachment) && !isBuiltOn(attachment)) || attachment === "semi"
-      ? liftChecks(rig, at, units)
+    ...(onLinks(attachment) || (isCarried(attachment) && !isBuiltOn(attachment))
+      ? liftChecks(index, whole, at, units)
       : []),
     ...(onPin(attachment) ? drawbarChecks(part, index, whole, at, units) : []),
+    ...(onLinks(attachment) && !isCarried(attachment)
+      ? towedChecks(rig, massBehind(whole.parts, index), whole, at, units)
+      : []),
     ...(isFixed(attachment) ? [] : ptoChecks(rig, power, index, at, units)),
   ];
 }

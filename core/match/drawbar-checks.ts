@@ -1,4 +1,6 @@
 /** Pin, loads, chain and brakes of a tool drawn by an eye. */
+import { isCarried } from "../dimension/attachment.ts";
+import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import type { Checker } from "../finding/checking.ts";
 import { say, sayFine } from "../quantity/say.ts";
@@ -6,6 +8,7 @@ import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { chosen, known, type Part, type Whole } from "../rig/whole.ts";
 import { chainNeeded, DRAWBAR_SIZES, type DrawbarCategory } from "./drawbar.ts";
+import { type HitchLoad, hitchLoads, missingOfHitchLoad } from "./load-path.ts";
 import { massBehind } from "./mass.ts";
 
 export function drawbarChecks(
@@ -19,7 +22,22 @@ export function drawbarChecks(
   const behind = massBehind(whole.parts, index);
   return [
     pinCheck(rig, { check, unknown }, units),
-    verticalCheck(rig, { check, unknown }, units),
+    verticalCheck(index, whole, { check, unknown }, units),
+    ...behindCarried(part, whole, { check, unknown }),
+    ...towedChecks(rig, behind, whole, { check, unknown }, units),
+    chainCheck(rig, behind, { check, unknown }, units),
+  ];
+}
+
+/** Everything on wheels behind a machine: what it may tow, and brakes. */
+export function towedChecks(
+  rig: ResolvedRig,
+  behind: number | null,
+  whole: Whole,
+  { check, unknown }: Checker,
+  units: Units,
+): Check[] {
+  return [
     behind === null
       ? unknown("towed", "Towed mass", "tool.mass")
       : limitCheck(
@@ -30,9 +48,23 @@ export function drawbarChecks(
           "hitch.towLimit",
           { check, unknown },
           units,
+          "",
         ),
-    chainCheck(rig, behind, { check, unknown }, units),
     ...brakeCheck(rig, behind, whole, { check, unknown }, units),
+  ];
+}
+
+/** A drawn tool behind a carried one goes up and down with the lift: only where a maker provides for it (common practice, no source). */
+function behindCarried({ behind }: Part, { parts }: Whole, { check }: Checker): Check[] {
+  const carrier = behind === null ? null : parts[behind]!;
+  if (!carrier || !isCarried(carrier.rig.attachment)) return [];
+  return [
+    check("behind-carried", "Drawn behind a carried tool", {
+      verdict: "check",
+      said: `It hangs on ${carrier.name}, which the lift carries: its load on the pin goes on the lift and off the front axle, raised as well.`,
+      why: "Common practice allows it only on a hitch the carrying tool's maker provides, and never on the road unless both books say so. The drawbar must neither jam nor pull on its chain through the whole lift.",
+      target: "tool.cg",
+    }),
   ];
 }
 
@@ -64,40 +96,63 @@ function pinCheck(rig: ResolvedRig, { check, unknown }: Checker, units: Units): 
   return check(id, label, { verdict: "good", said: `${sizes}: fits.`, target: "tool.eye" });
 }
 
-/** What a drawn tool puts on the pin, the most of empty and full. */
-function pinLoads(rig: ResolvedRig): { empty: number; full: number } | null {
-  const [mass, cg, wheels] = [known(rig, "tool.mass"), known(rig, "tool.cg"), known(rig, "pin.pivot")];
-  if (mass === null || cg === null || wheels === null || wheels <= 0) return null;
-  const empty = mass * (1 - cg / wheels);
-  const load = known(rig, "tool.load") ?? 0;
-  const loadCg = known(rig, "tool.loadCg") ?? cg;
-  return { empty, full: empty + load * (1 - loadCg / wheels) };
-}
-
-function verticalCheck(rig: ResolvedRig, { check, unknown }: Checker, units: Units): Check {
+/** What a tool puts on its pin, with everything behind it, every tank of them empty and full. */
+function verticalCheck(index: number, { parts }: Whole, { check, unknown }: Checker, units: Units): Check {
   const [id, label] = ["vertical", "Load on the pin"];
-  const loads = pinLoads(rig);
-  if (!loads) {
-    const missing = (["tool.mass", "tool.cg", "pin.pivot"] as const).find((key) => known(rig, key) === null);
-    return unknown(id, label, missing ?? "tool.mass");
-  }
-  const least = Math.min(loads.empty, loads.full);
-  if (least < 0)
-    return check(id, label, {
-      verdict: "stop",
-      said: `It lifts the hitch by ${say("mass", -least, units)}${loads.full < loads.empty ? " when full" : " when empty"}: its weight lies behind its wheels.`,
-      why: "It takes weight off the tractor's rear axle, and tips when unhitched. Chock and prop it, and look at the centre of gravity.",
-      target: "tool.cg",
-    });
+  const { rig } = parts[index]!;
+  const missing = missingOfHitchLoad(parts, index);
+  if (missing) return unknownOf(missing, index, parts, { id, label }, { check, unknown });
+  const loads = hitchLoads(parts, index);
+  const lifted = liftedCheck(loads, "pin", { id, label }, { check, unknown }, units);
+  if (lifted) return lifted;
+  const most = loads.reduce((worst, each) => (each.load > worst.load ? each : worst));
   return limitCheck(
     id,
     label,
-    Math.max(loads.empty, loads.full),
+    most.load,
     known(rig, "hitch.verticalLimit"),
     "hitch.verticalLimit",
     { check, unknown },
     units,
+    most.words,
   );
+}
+
+type Named = { id: string; label: string };
+
+/** The load hangs on a reading of this tool or of one behind it: said with that tool's name. */
+export function unknownOf(
+  { key, part }: { key: DimensionKey; part: number },
+  index: number,
+  parts: readonly Part[],
+  { id, label }: Named,
+  { unknown }: Checker,
+): Check {
+  if (part === index) return unknown(id, label, key);
+  const { name, rig } = parts[part]!;
+  return {
+    ...unknown(id, label, key),
+    said: `${dimension(key, rig.attachment).label} of ${name} is not known.`,
+    part,
+  };
+}
+
+/** A stop where something lifts what it hangs on, in the state in which it lifts it most; null where nothing does. */
+export function liftedCheck(
+  loads: readonly HitchLoad[],
+  on: "pin" | "links",
+  { id, label }: Named,
+  { check }: Checker,
+  units: Units,
+): Check | null {
+  const least = loads.reduce((worst, each) => (each.load < worst.load ? each : worst));
+  if (least.load >= 0) return null;
+  return check(id, label, {
+    verdict: "stop",
+    said: `It lifts the ${on} by ${say("mass", -least.load, units)}${least.words && ` (${least.words})`}: the weight lies behind its wheels.`,
+    why: "It takes weight off the axle ahead of it, and tips when unhitched. Chock and prop it; fill the other tank first, or move weight forward.",
+    target: "tool.cg",
+  });
 }
 
 function limitCheck(
@@ -108,9 +163,10 @@ function limitCheck(
   key: "hitch.verticalLimit" | "hitch.towLimit",
   { check, unknown }: Checker,
   units: Units,
+  words: string,
 ): Check {
   if (limit === null) return unknown(id, label, key);
-  const said = `${say("mass", load, units)}; permitted ${say("mass", limit, units)}`;
+  const said = `${say("mass", load, units)}${words && ` (${words})`}; permitted ${say("mass", limit, units)}`;
   return load > limit
     ? check(id, label, {
         verdict: "stop",

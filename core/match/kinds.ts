@@ -150,6 +150,7 @@ export const TOOL_KINDS = {
   cart: {
     ...none,
     label: "Cart, tank",
+    hangs: true,
     fieldEfficiency: 0.7,
     stabilisers: "rigid",
     lift: "position",

@@ -7,9 +7,10 @@ import { printLength } from "../quantity/length.ts";
 import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { chosen, known } from "../rig/whole.ts";
+import { chosen, known, type Whole } from "../rig/whole.ts";
 import { CATEGORY_SIZES, type Category, type CategorySizes, fitMast, fitPin, fitSpan } from "./category.ts";
-import { carriedShare, fullMass } from "./mass.ts";
+import { liftedCheck, unknownOf } from "./drawbar-checks.ts";
+import { hitchLoads, missingOfHitchLoad } from "./load-path.ts";
 
 const sizesOf = (rig: ResolvedRig, key: "hitch.category" | "tool.category"): CategorySizes | null => {
   const category = chosen<Category>(rig, key);
@@ -143,57 +144,91 @@ function mastCheck(
   ];
 }
 
-/** The share of the lift's force at the balls that is left at the implement's c.g., the least through the stroke. */
-function leastLiftShare(rig: ResolvedRig): number | null {
+/** Height raised at the balls for each metre raised at a point behind them, the least through the stroke; null where it cannot be told. */
+function leastLiftShare(rig: ResolvedRig, back: number): number | null {
+  if (back === 0) return 1;
   const { linkage } = linkageOf(rig);
-  const [low, high, cg] = [known(rig, "hitch.ballLow"), known(rig, "hitch.ballHigh"), known(rig, "tool.cg")];
-  if (!linkage || low === null || high === null || cg === null) return null;
+  const [low, high] = [known(rig, "hitch.ballLow"), known(rig, "hitch.ballHigh")];
+  if (!linkage || low === null || high === null) return null;
   const shares = stroke(linkage, low, high, 12).map(({ angle }) =>
-    liftShare(linkage, angle, { back: cg, up: 0 }),
+    liftShare(linkage, angle, { back, up: 0 }),
   );
   const all = shares.filter((share): share is number => share !== null);
   return all.length === 0 || all.length < shares.length ? null : Math.min(...all);
 }
 
-export function liftChecks(rig: ResolvedRig, { check, unknown }: Checker, units: Units): Check[] {
-  const [id, label] = ["lift", "Lift"];
+/**
+ * What the lift holds `back` metres behind the balls, kg, by virtual work from where its capacity is quoted: at the ball ends, or so far
+ * behind them as the plate says. Null where the linkage that tells it is not known.
+ */
+function heldAt(rig: ResolvedRig, capacity: number, back: number): number | null {
+  const quoted = known(rig, "hitch.liftBehind") ?? 0;
+  if (rig.attachment === "head" || Math.abs(quoted - back) < 0.005) return capacity;
+  const [here, there] = [leastLiftShare(rig, back), leastLiftShare(rig, quoted)];
+  return here === null || there === null ? null : (capacity * here) / there;
+}
+
+/**
+ * The load that hangs on the lift with everything behind it, every tank empty and full, against what the lift holds where that load is: at
+ * the balls for what stands on wheels of its own, at the common centre of gravity for what is carried whole.
+ */
+export function liftChecks(index: number, { parts }: Whole, checker: Checker, units: Units): Check[] {
+  const { check, unknown } = checker;
+  const named = { id: "lift", label: "Lift" };
+  const { id, label } = named;
+  const { rig } = parts[index]!;
+  const missing = missingOfHitchLoad(parts, index);
+  if (missing) return [unknownOf(missing, index, parts, named, checker)];
+  const loads = hitchLoads(parts, index);
+  const lifted = liftedCheck(loads, "links", named, checker, units);
+  if (lifted) return [lifted];
   const capacity = known(rig, "hitch.lift");
-  const mass = fullMass(rig);
-  if (mass === null) return [unknown(id, label, "tool.mass")];
   if (capacity === null) return [unknown(id, label, "hitch.lift")];
-  const carried = rig.attachment === "semi" ? carriedShare(rig, mass) : mass;
-  if (carried === null) return [unknown(id, label, "pin.pivot")];
-  const share = rig.attachment === "head" ? 1 : leastLiftShare(rig);
-  const atBalls = `It weighs ${say("mass", carried, units)}${(known(rig, "tool.load") ?? 0) > 0 ? " full" : ""}; the lift holds ${say("mass", capacity, units)} at the ${rig.attachment === "head" ? "mount" : "balls"}`;
-  const atCg = share === null ? null : capacity * share;
-  if (carried > capacity)
+  const held = loads.map((each) => ({ ...each, holds: heldAt(rig, capacity, each.at ?? 0) }));
+  const worst = held.reduce((most, each) => (spare(each) < spare(most) ? each : most));
+  const { load, holds, at, words } = worst;
+  const head = rig.attachment === "head";
+  const where = head ? "at the mount" : at === null ? "at the balls" : "at the common centre of gravity";
+  const asks = `${at === null ? "It puts" : "It weighs"} ${say("mass", load, units)}${at === null ? " on the links" : ""}${words && ` (${words})`}`;
+  const quoted = known(rig, "hitch.liftBehind") ?? 0;
+  const plate = `the lift holds ${say("mass", capacity, units)} ${head ? "at the mount" : quoted === 0 ? "at the balls" : `${printLength(quoted, units.tape)} behind the balls`}`;
+  // Nearer to the balls than its capacity is quoted at, a lift holds no less than that; further back it is not known.
+  const surely = holds ?? ((at ?? 0) <= quoted ? capacity : null);
+  if (surely === null)
     return [
-      check(id, label, {
-        verdict: "stop",
-        said: `${atBalls}: ${say("mass", carried - capacity, units)} too much.`,
-        why: "It would not leave the ground, or come down on its own. Take a larger tractor, or empty it.",
-        target: "tool.mass",
-      }),
+      load > capacity
+        ? check(id, label, tooHeavy(`${asks}; ${plate}: ${say("mass", load - capacity, units)} too much.`))
+        : check(id, label, {
+            verdict: "check",
+            said: `${asks}; ${plate}. What it holds ${where} is not known yet.`,
+            why: "The further back the weight, the less the lift holds. The hitch station's lengths give it.",
+            target: linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
+          }),
     ];
-  if (atCg === null)
+  const said =
+    surely === capacity ? `${asks}; ${plate}` : `${asks}; ${plate}, ${say("mass", surely, units)} ${where}`;
+  if (load <= surely) return [check(id, label, { verdict: "good", said: `${said}.`, target: "tool.mass" })];
+  // Quoted behind the balls it may hold more at the balls than that: without the linkage nobody knows.
+  if (holds === null)
     return [
       check(id, label, {
         verdict: "check",
-        said: `${atBalls}. What it holds at the implement's centre of gravity is not known yet.`,
-        why: "The further back the weight, the less the lift holds. The hitch station's lengths give it.",
-        target: linkageOf(rig).missing?.[0] ?? "tool.cg",
+        said: `${said}. What it holds ${where} is not known yet.`,
+        why: "Nearer to the balls the lift holds more. The hitch station's lengths give it.",
+        target: linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
       }),
     ];
-  const said =
-    rig.attachment === "head" ? atBalls : `${atBalls}, ${say("mass", atCg, units)} at its centre of gravity`;
-  return [
-    carried > atCg
-      ? check(id, label, {
-          verdict: "stop",
-          said: `${said}: ${say("mass", carried - atCg, units)} too much there.`,
-          why: "Through part of the stroke the implement's weight rises faster than the balls do.",
-          target: "tool.cg",
-        })
-      : check(id, label, { verdict: "good", said: `${said}.`, target: "tool.mass" }),
-  ];
+  return [check(id, label, tooHeavy(`${said}: ${say("mass", load - surely, units)} too much there.`))];
+}
+
+const tooHeavy = (said: string) => ({
+  verdict: "stop" as const,
+  said,
+  why: "It would not leave the ground, or come down on its own. Take a larger tractor, or empty it.",
+  target: "tool.mass" as const,
+});
+
+/** What the lift has left; a load whose place it cannot be told for counts as the least. */
+function spare({ load, holds }: { load: number; holds: number | null }): number {
+  return holds === null ? Number.NEGATIVE_INFINITY : holds - load;
 }

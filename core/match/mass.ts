@@ -8,12 +8,6 @@ export function fullMass(rig: ResolvedRig): number | null {
   return mass === null ? null : mass + (known(rig, "tool.load") ?? 0);
 }
 
-/** What a semi-mounted tool puts on the links: its weight less what its own wheel carries. */
-export function carriedShare(rig: ResolvedRig, mass: number): number | null {
-  const [cg, wheel] = [known(rig, "tool.cg"), known(rig, "pin.pivot")];
-  return cg === null || wheel === null || wheel <= 0 ? null : mass * (1 - cg / wheel);
-}
-
 /** Everything a hitch pulls: the tool of `index` and all that hang behind it, full; null while one of them is unknown. */
 export function massBehind(parts: readonly Part[], index: number): number | null {
   return parts.reduce<number | null>((sum, part, at) => {

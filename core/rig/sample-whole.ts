@@ -7,12 +7,14 @@ import { resolveRig } from "./resolve.ts";
 import { sampleReading } from "./sample.ts";
 import type { Part, Whole } from "./whole.ts";
 
-export type Lines = Partial<Record<DimensionKey, string>>;
+/** What was typed; undefined takes a line away from those it is laid over. */
+export type Lines = Partial<Record<DimensionKey, string | undefined>>;
 
 /** One tool and what was typed about it and the machine that carries it, for worked examples in tests. */
 export function samplePart(attachment: Attachment, lines: Lines, behind: number | null = null): Part {
   const readings: RigFacts["readings"] = {};
-  for (const [key, text] of Object.entries(lines) as [DimensionKey, string][]) {
+  for (const [key, text] of Object.entries(lines) as [DimensionKey, string | undefined][]) {
+    if (text === undefined) continue;
     const parsed = parseEntry(dimension(key, attachment), text, "m");
     if (!parsed.ok) throw new RangeError(`${key}: ${text}: ${parsed.problem}`);
     readings[key] = [sampleReading(key, parsed.value.value, { step: parsed.value.step, rawText: text })];
@@ -89,6 +91,7 @@ export const DRAWN: Lines = {
   "tool.mass": "3000 kg",
   "tool.cg": "4.5",
   "tool.load": "500 kg",
+  "tool.loadCg": "4.5",
   "pin.pivot": "5",
   "tool.chain": "40 kN",
   "tool.kind": "drill",
