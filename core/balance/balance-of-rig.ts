@@ -3,10 +3,11 @@ import { isAhead, isCarried } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { hungOf } from "../match/load-path.ts";
 import { type RigPower, tractorMass } from "../match/power-of-rig.ts";
+import { onTracks } from "../rig/supports.ts";
 import { known, type Whole } from "../rig/whole.ts";
 import { type Proposal, proposeBallast, type Room } from "./ballast.ts";
 import { FRONT_SHARE, minimumFront, minimumRear, REAR_SHARE } from "./loads.ts";
-import { groundOf, missingOf, type RigState, statesOf } from "./states.ts";
+import { groundOf, missingOf, ownTankOf, type RigState, statesOf } from "./states.ts";
 import { type AxlePressure, tyresOf } from "./tyres-of-rig.ts";
 
 export type BalanceOf =
@@ -31,6 +32,12 @@ export function balanceOf(whole: Whole, power: RigPower): BalanceOf {
   const lead = whole.parts[0]!.rig;
   const ground = groundOf(lead);
   if (!ground.ok) return { ok: false, missing: ground.missing, part: null };
+  if (ownTankOf(lead) === null)
+    return {
+      ok: false,
+      missing: known(lead, "tractor.grainTank") === null ? "tractor.grainTank" : "tractor.grainTankCg",
+      part: null,
+    };
   for (const [index, { rig }] of whole.parts.entries()) {
     const missing = missingOf(rig);
     if (missing) return { ok: false, missing, part: index };
@@ -38,7 +45,7 @@ export function balanceOf(whole: Whole, power: RigPower): BalanceOf {
   const bare = statesOf(whole, power, ground);
   const added = whole.weights.reduce(
     (sum, { mass, x, fitted }) => {
-      const front = (mass * fitted * x) / ground.axle;
+      const front = (mass * fitted * (x - ground.base)) / (ground.axle - ground.base);
       return {
         front: sum.front + front,
         rear: sum.rear + mass * fitted - front,
@@ -68,9 +75,14 @@ export function balanceOf(whole: Whole, power: RigPower): BalanceOf {
     unladen,
     least,
     limits,
-    manual: manualOf(whole, ground),
+    // The manual's formula is about two axles.
+    manual: onTracks(lead) ? { front: null, rear: null } : manualOf(whole, ground),
     fitted: { mass: added.mass },
-    proposal: proposeBallast(whole.weights, ground.axle, room),
+    proposal: proposeBallast(
+      whole.weights.map((each) => ({ ...each, x: each.x - ground.base })),
+      ground.axle - ground.base,
+      room,
+    ),
     enough: satisfies(added, room),
     tyres: tyresOf(whole, states, power),
   };

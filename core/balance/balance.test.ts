@@ -30,10 +30,10 @@ const place = fc.double({ min: -6, max: 6, noNaN: true });
 
 describe("axle loads", () => {
   it("are those of the worked example", () => {
-    const bare = axleLoads(2.65, placed(EXAMPLE));
+    const bare = axleLoads({ axle: 2.65 }, placed(EXAMPLE));
     expect(bare.front).toBeCloseTo(1279, 0);
     expect(bare.front / 6200).toBeCloseTo(0.206, 3);
-    const ballasted = axleLoads(2.65, placed({ ...EXAMPLE, frontMass: 600 }));
+    const ballasted = axleLoads({ axle: 2.65 }, placed({ ...EXAMPLE, frontMass: 600 }));
     expect(ballasted.front).toBeCloseTo(2242, 0);
     expect(ballasted.rear).toBeCloseTo(6208, 0);
   });
@@ -45,7 +45,7 @@ describe("axle loads", () => {
         fc.double({ min: 1.8, max: 3.6, noNaN: true }),
         (given, wheelbase) => {
           const loads = given.map((each) => ({ what: "", ...each }));
-          const { front, rear, total } = axleLoads(wheelbase, loads);
+          const { front, rear, total } = axleLoads({ axle: wheelbase }, loads);
           expect(front + rear).toBeCloseTo(total, 6);
           const aboutFront = loads.reduce((sum, each) => sum + each.mass * (wheelbase - each.x), 0);
           expect(rear).toBeCloseTo(aboutFront / wheelbase, 6);
@@ -64,8 +64,8 @@ describe("axle loads", () => {
   });
 
   it("are moved rearward by a pull above the ground, not made heavier", () => {
-    const still = axleLoads(2.65, placed(EXAMPLE));
-    const pulling = axleLoads(2.65, placed(EXAMPLE), 2000 * 0.5);
+    const still = axleLoads({ axle: 2.65 }, placed(EXAMPLE));
+    const pulling = axleLoads({ axle: 2.65 }, placed(EXAMPLE), 2000 * 0.5);
     expect(pulling.front).toBeCloseTo(still.front - 1000 / 2.65);
     expect(pulling.total).toBe(still.total);
   });
@@ -79,11 +79,11 @@ describe("axle loads", () => {
     const needed = { ...EXAMPLE, rearMass: 2300 };
     const frontMass = minimumFront(needed);
     expect(frontMass).toBeGreaterThan(0);
-    expect(axleLoads(2.65, placed({ ...needed, frontMass })).front).toBeCloseTo(0.2 * 6200, 6);
+    expect(axleLoads({ axle: 2.65 }, placed({ ...needed, frontMass })).front).toBeCloseTo(0.2 * 6200, 6);
     const front = { ...EXAMPLE, frontMass: 3800, rearMass: 0 };
     const rearMass = minimumRear(front);
     expect(rearMass).toBeGreaterThan(0);
-    expect(axleLoads(2.65, placed({ ...front, rearMass })).rear).toBeCloseTo(0.45 * 6200, 6);
+    expect(axleLoads({ axle: 2.65 }, placed({ ...front, rearMass })).rear).toBeCloseTo(0.45 * 6200, 6);
     expect(minimumFront({ ...EXAMPLE, rearMass: 0 })).toBe(0);
   });
 });

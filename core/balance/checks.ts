@@ -7,6 +7,7 @@ import type { RigPower } from "../match/power-of-rig.ts";
 import { printLength } from "../quantity/length.ts";
 import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
+import { onTracks } from "../rig/supports.ts";
 import { known, type Whole } from "../rig/whole.ts";
 import { otherName, steeredName, steersBehind } from "./axle-names.ts";
 import { type BalanceOf, balanceOf, beyondTail, scaleError } from "./balance-of-rig.ts";
@@ -47,6 +48,44 @@ function loadChecks(whole: Whole, loads: Loads, units: Units): Check[] {
   return [
     steeredCheck(whole, loads, at, units),
     ...(loads.least.rear > 0 ? [rearCheck(loads, at, units)] : []),
+    ...(onTracks(rig) ? [middleCheck(whole, loads, at, units)] : axleLimitChecks(whole, loads, at, units)),
+    limitCheck(
+      "gross-limit",
+      "Gross mass",
+      loads.states,
+      ({ total }) => total,
+      loads.limits.gross,
+      whole,
+      at,
+      units,
+    ),
+    ...toolAxleChecks(whole, loads, units),
+    ...ballastCheck(whole, loads, at, units),
+  ];
+}
+
+/** What stands on tracks bears on all of them while it lies in their middle third (the kern of a line; textbook statics). */
+const THIRD = 1 / 3;
+
+function middleCheck(whole: Whole, { states }: Loads, { check }: Checker, units: Units): Check {
+  const [id, label] = ["tracks-middle", "Weight on the tracks"];
+  const share = ({ front, total }: RigState) => front / total;
+  const off = (state: RigState) => Math.abs(share(state) - 0.5);
+  const worst = states.reduce((most, state) => (off(state) > off(most) ? state : most));
+  const said = `${worst.label}: ${say("ratio", share(worst), units)} of it on the ${steeredName(whole).toLowerCase()}`;
+  return off(worst) <= THIRD / 2
+    ? check(id, label, { verdict: "good", said: `${said}: it lies in the middle third.`, target: "weights" })
+    : check(id, label, {
+        verdict: "check",
+        said: `${said}: it leaves the middle third of the tracks.`,
+        why: `The ${share(worst) < 0.5 ? "front" : "rear"} of the tracks presses on the ground hardly at all: it steers badly, and its other end sinks in.`,
+        target: "weights",
+        next: "Look at ballast",
+      });
+}
+
+function axleLimitChecks(whole: Whole, loads: Loads, at: Checker, units: Units): Check[] {
+  return [
     limitCheck(
       "front-limit",
       steeredName(whole),
@@ -67,18 +106,6 @@ function loadChecks(whole: Whole, loads: Loads, units: Units): Check[] {
       at,
       units,
     ),
-    limitCheck(
-      "gross-limit",
-      "Gross mass",
-      loads.states,
-      ({ total }) => total,
-      loads.limits.gross,
-      whole,
-      at,
-      units,
-    ),
-    ...toolAxleChecks(whole, loads, units),
-    ...ballastCheck(whole, loads, at, units),
   ];
 }
 
@@ -232,7 +259,7 @@ function toolAxleChecks(whole: Whole, { states }: Loads, units: Units): Check[] 
 const SCALE_PLAY = 0.02;
 
 function scaleCheck(whole: Whole): Check[] {
-  const off = scaleError(whole);
+  const off = onTracks(whole.parts[0]!.rig) ? null : scaleError(whole);
   if (off === null || Math.abs(off) <= SCALE_PLAY) return [];
   const { check } = checkerOf("balance", whole.parts[0]!.rig);
   return [
@@ -267,7 +294,7 @@ const TRACK_PLAY = 0.03;
 function trackCheck(whole: Whole, units: Units): Check[] {
   const { rig } = whole.parts[0]!;
   const [front, rear] = [known(rig, "tractor.trackFront"), known(rig, "tractor.trackRear")];
-  if (front === null || rear === null) return [];
+  if (front === null || rear === null || onTracks(rig)) return [];
   const { check } = checkerOf("balance", rig);
   const [id, label] = ["track", "Track width"];
   const off = front - rear;

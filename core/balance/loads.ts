@@ -12,11 +12,18 @@ export type Placed = {
 
 export type AxleLoads = { front: number; rear: number; total: number };
 
-/** Loads on both axles of a wheelbase; `lever` is a moment in kg·m that lifts the front, such as a pull above the ground. */
-export function axleLoads(wheelbase: number, loads: readonly Placed[], lever = 0): AxleLoads {
+/**
+ * Loads on the two supports of a machine, at x = `axle` and x = `base`; `lever` is a moment in kg·m that takes weight off the first, such
+ * as a pull above the ground.
+ */
+export function axleLoads(
+  { axle, base = 0 }: { axle: number; base?: number },
+  loads: readonly Placed[],
+  lever = 0,
+): AxleLoads {
   const total = loads.reduce((sum, { mass }) => sum + mass, 0);
-  const moment = loads.reduce((sum, { mass, x }) => sum + mass * x, 0) - lever;
-  const front = moment / wheelbase;
+  const moment = loads.reduce((sum, { mass, x }) => sum + mass * (x - base), 0) - lever;
+  const front = moment / (axle - base);
   return { front, rear: total - front, total };
 }
 

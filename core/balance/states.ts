@@ -5,6 +5,7 @@ import { type Fill, loadPaths, rearHitchKey, SHARE, type Stand, unplaced } from 
 import { GRAVITY } from "../match/power.ts";
 import type { RigPower } from "../match/power-of-rig.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { onTracks } from "../rig/supports.ts";
 import { chosen, hangsAtWork, known, type Whole } from "../rig/whole.ts";
 import { axleLoads, type Placed } from "./loads.ts";
 
@@ -25,20 +26,59 @@ export type RigState = {
   loads: Placed[];
 };
 
-/** Where the machine's two axles are, and what stands on them; the first thing missing otherwise. */
+/** Where the machine's two axles or end rollers are, and what stands on them; the first thing missing otherwise. */
 export type Ground =
-  | { ok: true; axle: number; front: number; rear: number }
+  | {
+      ok: true;
+      /** x of what steers, and of the other support, metres */
+      axle: number;
+      base: number;
+      /** kg on each, unladen */
+      front: number;
+      rear: number;
+    }
   | { ok: false; missing: DimensionKey };
 
 export function groundOf(rig: ResolvedRig): Ground {
+  if (onTracks(rig)) return groundOfTracks(rig);
   for (const key of ["tractor.wheelbase", "tractor.front", "tractor.rear"] as const)
     if (known(rig, key) === null) return { ok: false, missing: key };
   const wheelbase = known(rig, "tractor.wheelbase")!;
   const [front, rear] = [known(rig, "tractor.front")!, known(rig, "tractor.rear")!];
   // A head hangs before the drive axle, and the steered axle is behind: the axle at x = 0 is the one that does not steer.
   return rig.attachment === "head"
-    ? { ok: true, axle: -wheelbase, front: rear, rear: front }
-    : { ok: true, axle: wheelbase, front, rear };
+    ? { ok: true, axle: -wheelbase, base: 0, front: rear, rear: front }
+    : { ok: true, axle: wheelbase, base: 0, front, rear };
+}
+
+/** A machine on tracks stands on its end rollers, and is shared between them by where its weight lies. */
+function groundOfTracks(rig: ResolvedRig): Ground {
+  const keys = [
+    "tractor.turn",
+    "tractor.rollerFront",
+    "tractor.rollerRear",
+    "tractor.mass",
+    "tractor.cg",
+  ] as const;
+  const missing = keys.find((key) => known(rig, key) === null);
+  if (missing) return { ok: false, missing };
+  const [turn, ahead, back, mass, cg] = keys.map((key) => known(rig, key)!) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  const front = (mass * (cg + back)) / (ahead + back);
+  return { ok: true, axle: turn + ahead, base: turn - back, front, rear: mass - front };
+}
+
+/** What a machine has of its own to fill: a combine's grain tank; null where that is not known. */
+export function ownTankOf(rig: ResolvedRig): { mass: number; x: number } | null {
+  if (rig.attachment !== "head") return { mass: 0, x: 0 };
+  const [mass, x] = [known(rig, "tractor.grainTank"), known(rig, "tractor.grainTankCg")];
+  if (mass === null || (mass > 0 && x === null)) return null;
+  return { mass, x: x ?? 0 };
 }
 
 /** What one part needs before its loads can be told. */
@@ -73,11 +113,15 @@ export function stateOf(
   ground: Extract<Ground, { ok: true }>,
   { id, label, must }: Pick<RigState, "id" | "label" | "must">,
   settings: readonly Setting[],
+  tankFill: Fill = "empty",
 ): RigState {
   const loads: Placed[] = [
     { what: "steered axle, unladen", mass: ground.front, x: ground.axle },
-    { what: "other axle, unladen", mass: ground.rear, x: 0 },
+    { what: "other axle, unladen", mass: ground.rear, x: ground.base },
   ];
+  const tank = ownTankOf(whole.parts[0]!.rig);
+  const own = (tank?.mass ?? 0) * SHARE[tankFill];
+  if (tank && own > 0) loads.push({ what: "grain tank", mass: own, x: tank.x });
   const paths = loadPaths(
     whole.parts,
     whole.parts.map(({ rig }, index): Stand => {
@@ -107,7 +151,7 @@ export function stateOf(
     id,
     label,
     must,
-    ...axleLoads(ground.axle, loads, lever),
+    ...axleLoads(ground, loads, lever),
     tools: paths.map((path) => path?.wheels ?? null),
     hitches: paths.map((path) => path?.hitch ?? 0),
     loads,
@@ -132,12 +176,18 @@ function pullOfTrain(whole: Whole, power: RigPower, index: number, settings: rea
 /** All states of a rig, from the machine alone through every step of coupling to every fill and posture. */
 export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, { ok: true }>): RigState[] {
   const { parts } = whole;
-  const filled = parts.some(({ rig }) => (known(rig, "tool.load") ?? 0) > 0);
+  const filled =
+    parts.some(({ rig }) => (known(rig, "tool.load") ?? 0) > 0) || (ownTankOf(parts[0]!.rig)?.mass ?? 0) > 0;
   const fills: Fill[] = filled ? ["empty", "half", "full"] : ["empty"];
   const all = (posture: Posture, fill: Fill): Setting[] =>
     parts.map(() => ({ posture, fill, coupled: true }));
-  const state = (id: string, label: string, must: boolean, settings: readonly Setting[]) =>
-    stateOf(whole, power, ground, { id, label, must }, settings);
+  const state = (
+    id: string,
+    label: string,
+    must: boolean,
+    settings: readonly Setting[],
+    tank: Fill = "empty",
+  ) => stateOf(whole, power, ground, { id, label, must }, settings, tank);
   const named = (fill: Fill) => (filled ? `, ${fill}` : "");
   const takenOff = parts.some(({ rig }) => !isBuiltOn(rig.attachment));
   const anyCarried = parts.some(({ rig }) => isLifted(rig));
@@ -159,10 +209,21 @@ export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, 
             true,
             all("lifted", "empty").map((each) => ({ ...each, coupled: false })),
           ),
+          ...((ownTankOf(parts[0]!.rig)?.mass ?? 0) > 0
+            ? [
+                state(
+                  "alone full",
+                  "Machine alone, full",
+                  true,
+                  all("lifted", "empty").map((each) => ({ ...each, coupled: false })),
+                  "full",
+                ),
+              ]
+            : []),
         ]
       : []),
     ...steps,
-    ...fills.map((fill) => state(`lifted ${fill}`, `${up}${named(fill)}`, true, all("lifted", fill))),
+    ...fills.map((fill) => state(`lifted ${fill}`, `${up}${named(fill)}`, true, all("lifted", fill), fill)),
     ...oneLowered(whole).map(({ index, label }) =>
       state(
         `lowered ${index}`,
@@ -179,7 +240,7 @@ export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, 
           fill !== "half" &&
           parts.some((part, index) => power.parts[index]?.need && !isBuiltOn(part.rig.attachment)),
       )
-      .map((fill) => state(`pulling ${fill}`, `At work${named(fill)}`, false, all("pulling", fill))),
+      .map((fill) => state(`pulling ${fill}`, `At work${named(fill)}`, false, all("pulling", fill), fill)),
     ...mixedFills(whole).map(({ index, label }) =>
       state(
         `mixed ${index}`,

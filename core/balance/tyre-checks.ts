@@ -3,6 +3,7 @@ import type { Check } from "../finding/check.ts";
 import { checkerOf } from "../finding/checking.ts";
 import { capital, say } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
+import { onTracks } from "../rig/supports.ts";
 import { known, type Whole } from "../rig/whole.ts";
 import { steersBehind } from "./axle-names.ts";
 import type { AxlePressure } from "./tyres-of-rig.ts";
@@ -39,6 +40,7 @@ function alikeCheck(whole: Whole, axle: AxlePressure, units: Units): Check[] {
 
 export function pressureOnly(whole: Whole, units: Units): Check[] {
   const { rig } = whole.parts[0]!;
+  if (onTracks(rig)) return [];
   const axles = [
     ["front", "tractor.pressureFrontLeft", "tractor.pressureFrontRight"],
     ["rear", "tractor.pressureRearLeft", "tractor.pressureRearRight"],

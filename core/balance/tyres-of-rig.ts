@@ -2,6 +2,7 @@
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { lowest } from "../match/drawbar.ts";
 import type { RigPower } from "../match/power-of-rig.ts";
+import { onTracks } from "../rig/supports.ts";
 import { type AxleTyres, known, type Whole } from "../rig/whole.ts";
 import type { RigState } from "./states.ts";
 import { pressureFor, type TyreAnswer } from "./tyres.ts";
@@ -65,7 +66,7 @@ export function tyresOf(whole: Whole, states: readonly RigState[], power: RigPow
   // The states count the steered axle as the front one; on a machine that steers behind, it is the rear.
   const steered = (state: RigState) => state.front;
   const other = (state: RigState) => state.rear;
-  return [
+  const machine = [
     axle(
       "front",
       "tractor.pressureFrontLeft",
@@ -80,6 +81,10 @@ export function tyresOf(whole: Whole, states: readonly RigState[], power: RigPow
       whole.tyres.rear,
       head ? steered : other,
     ),
+  ];
+  return [
+    // Tracks have no air in them.
+    ...(onTracks(lead) ? [] : machine),
     ...whole.parts.flatMap(({ rig }, part): AxlePressure[] => {
       const tyres = whole.tyres.tools[part] ?? null;
       const keys = { left: "tool.pressureLeft", right: "tool.pressureRight" } as const;

@@ -79,6 +79,8 @@ export type DimensionEntry = {
   plausible: readonly [number, number];
   /** what the drawing uses, dashed, until somebody measures */
   typical: number;
+  /** narrower ranges by what the implement is: a width ends where machines of that kind end; null: the same for all */
+  plausibleOf: Readonly<Record<string, readonly [number, number]>> | null;
   /** what is reckoned with until somebody reads it, said wherever it is used; null: nothing is reckoned without it */
   otherwise: { value: number | string; source: string } | null;
   /** standard uncertainty (1 σ) in SI by how the value was come by */
@@ -114,6 +116,7 @@ const PLAIN: Omit<
   at: "axle",
   on: null,
   when: null,
+  plausibleOf: null,
   conditions: [],
   ofVariant: null,
   touchedBy: [],
@@ -129,6 +132,9 @@ const PLAIN: Omit<
   whenMissing: "quiet",
   as: {},
 };
+
+/** Asked of what stands on axles: a machine on tracks has none. */
+export const NOT_ON_TRACKS = { key: "tractor.steering", not: ["tracks"] } as const;
 
 /** Once a season (common practice, no source). */
 export const EACH_SEASON = { months: 12, hours: null } as const;

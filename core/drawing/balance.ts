@@ -7,8 +7,9 @@ import { drawSide } from "./side.ts";
 
 export type LoadsShown = {
   state: RigState;
-  /** x of the steered axle, metres */
+  /** x of the steered axle and of the other one, metres; of end rollers on tracks */
   axle: number;
+  base: number;
   /** the axle whose load is wrong, if one is */
   stop: "front" | "rear" | null;
   weights: readonly { what: string; mass: number; x: number }[];
@@ -44,12 +45,12 @@ export function drawBalance(rig: ResolvedRig, shown: LoadsShown | null, sheet: S
   const length = (mass: number) => Math.max(10, (Math.abs(mass) / most) * longest);
   const axles = [
     {
-      x: at("frontAxle").x,
+      x: toX(shown.axle),
       mass: state.front,
       tone: shown.stop === "front" ? ("stop" as const) : ("good" as const),
     },
     {
-      x: at("axle").x,
+      x: toX(shown.base),
       mass: state.rear,
       tone: shown.stop === "rear" ? ("stop" as const) : ("good" as const),
     },

@@ -129,7 +129,7 @@ describe("the balance", () => {
     const state = loads.states.find(({ id }) => id === "lifted empty")!;
     const plan = drawBalance(
       whole.parts[0]!.rig,
-      { state, axle: 2.65, stop: null, weights: [], wheels: [] },
+      { state, axle: 2.65, base: 0, stop: null, weights: [], wheels: [] },
       sheet,
     );
     const [front, rear, tool] = plan.arrows!;

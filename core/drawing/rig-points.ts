@@ -21,6 +21,7 @@ export function pointsOf(rig: ResolvedRig): readonly PointKey[] {
       !ALIASES.includes(key) &&
       (key !== "pivot" || hasDimension(attachment, "pin.pivot")) &&
       (key !== "leadPin" || isTrain(attachment)) &&
+      (key !== "frontAxle" || steersBy(rig) !== "tracks") &&
       (key !== "joint" || steersBy(rig) === "articulated") &&
       (key !== "turn" || steersBy(rig) === "tracks") &&
       (key !== "midPin" || attachment === "third"),
@@ -34,6 +35,18 @@ export function pinAhead(points: Record<PointKey, RigPoint>, attachment: Attachm
 
 /** Every named point, the missing ones where they usually are: a drawing needs a place for what is not known yet. */
 export function rigPoints(rig: ResolvedRig): Record<PointKey, RigPoint> {
+  const points = placed(rig);
+  if (steersBy(rig) !== "tracks") return points;
+  // A machine on tracks has no front axle: its front is drawn from the front end roller.
+  const roller = rig.values["tractor.rollerFront"].value;
+  const x = points.turn.x + drawnValue(roller, "tractor.rollerFront", rig.attachment);
+  return {
+    ...points,
+    frontAxle: { key: "frontAxle", x, y: 0, assumed: points.turn.assumed || roller === null },
+  };
+}
+
+function placed(rig: ResolvedRig): Record<PointKey, RigPoint> {
   return Object.fromEntries(
     POINT_KEYS.map((key) => {
       const x = place(coordinate(rig.attachment, key, "x"), rig);

@@ -110,7 +110,7 @@ describe("widths that disagree", () => {
     expect(judge(sampleRig({ "tool.width": 4.52, "guidance.trackSpacing": 4.52 }), PRESETS.metric)).toEqual(
       [],
     );
-    expect(found(sampleRig({ "tool.width": 45 }))).toEqual(["fix range:tool.width"]);
+    expect(found(sampleRig({ "tool.width": 65 }))).toEqual(["fix range:tool.width"]);
   });
 
   it("stops without sections", () => {

@@ -32,7 +32,7 @@ export function findingOn(
 }
 
 export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Finding[] {
-  const { value, grade, doubt, stale } = rig.values[entry.key];
+  const { value, grade, doubt, stale, plausible } = rig.values[entry.key];
   if (value === null) return missing(entry);
   const shown = printEntry(entry, value, units);
   switch (doubt) {
@@ -51,7 +51,7 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Fi
         findingOn(entry, "range", {
           severity: "fix",
           what: `${entry.label} is ${shown}, outside what is usual.`,
-          why: `Usual is ${printEntry(entry, entry.plausible[0], units)} to ${printEntry(entry, entry.plausible[1], units)}: look for a slipped digit or a wrong unit.`,
+          why: `Usual is ${printEntry(entry, plausible[0], units)} to ${printEntry(entry, plausible[1], units)}: look for a slipped digit or a wrong unit.`,
         }),
       ];
   }

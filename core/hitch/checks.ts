@@ -7,6 +7,7 @@ import { printLength } from "../quantity/length.ts";
 import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { frontSupportOf } from "../rig/supports.ts";
 import { chosen, known, type Whole } from "../rig/whole.ts";
 import { type HitchOf, habitOf, hitchOf } from "./hitch-of-part.ts";
 
@@ -196,8 +197,8 @@ function virtualCheck(
 ): Check[] {
   if (!work?.ok || ahead) return [];
   const [id, label] = ["virtual", "Virtual hitch point"];
-  const wheelbase = known(rig, "tractor.wheelbase");
-  if (wheelbase === null) return [unknown(id, label, "tractor.wheelbase")];
+  const { x: wheelbase, missing } = frontSupportOf(rig);
+  if (wheelbase === null) return [unknown(id, label, missing)];
   const { virtual } = work.pose;
   if (!virtual)
     return [
@@ -291,7 +292,7 @@ function crossingCheck(
   if (ahead) return [];
   const [id, label] = ["crossing", "Links' crossing, from above"];
   if (!plan) return [unknown(id, label, known(rig, "hitch.pivots") === null ? "hitch.pivots" : "tool.span")];
-  const wheelbase = known(rig, "tractor.wheelbase");
+  const { x: wheelbase, missing } = frontSupportOf(rig);
   const cure =
     plan.spanWanted === null
       ? ""
@@ -306,7 +307,7 @@ function crossingCheck(
       }),
     ];
   if (plan.aheadOfAxle === null) return [unknown(id, label, "axle.pin")];
-  if (wheelbase === null) return [unknown(id, label, "tractor.wheelbase")];
+  if (wheelbase === null) return [unknown(id, label, missing)];
   const where = `${printLength(Math.abs(plan.aheadOfAxle), units.tape)} ${plan.aheadOfAxle >= 0 ? "ahead of" : "behind"} the rear axle`;
   if (plan.aheadOfAxle > wheelbase)
     return [

@@ -3,6 +3,7 @@ import { isAhead } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { TOOL_KINDS, type ToolKindKey } from "../match/kinds.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { frontSupportOf } from "../rig/supports.ts";
 import { chosen, known } from "../rig/whole.ts";
 import { frameSlope } from "./drawbar-level.ts";
 import { linkageOf } from "./from-rig.ts";
@@ -152,7 +153,7 @@ function planOf(rig: ResolvedRig, linkage: Linkage | null): PlanView | null {
   const links = { pivotSpacing, span, lowerLink, angle };
   const ahead = crossingAhead(links);
   const hitch = known(rig, "axle.pin");
-  const wheelbase = known(rig, "tractor.wheelbase");
+  const wheelbase = frontSupportOf(rig).x;
   const rear = !isAhead(rig.attachment);
   const wanted = wheelbase === null || !rear ? null : wheelbase * JUST_BEHIND;
   return {

@@ -18,6 +18,7 @@ import { describeShaft, type PtoType } from "../match/pto.ts";
 import { printLength } from "../quantity/length.ts";
 import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
+import { onTracks } from "../rig/supports.ts";
 import { chosen, known, type Part, type Whole } from "../rig/whole.ts";
 import type { Judged } from "../walk-round/judge-whole.ts";
 
@@ -98,6 +99,7 @@ function beforeLines(given: Known): HookupLine[] {
 
 function pressureLines(given: Known): HookupLine[] {
   const { rig } = given.whole.parts[0]!;
+  if (onTracks(rig)) return [];
   const axles = [
     ["Front", "tractor.pressureFrontLeft", "tractor.pressureFrontRight"],
     ["Rear", "tractor.pressureRearLeft", "tractor.pressureRearRight"],
@@ -414,8 +416,9 @@ function tryLines(given: Known): HookupLine[] {
 function roadLines(given: Known): HookupLine[] {
   const { checks, whole, units } = given;
   const speed = checks.find(({ id, verdict }) => id === "road-speed" && verdict === "good");
-  const widths = whole.parts.flatMap(({ rig }) => known(rig, "tool.transportWidth") ?? []);
-  const heights = whole.parts.flatMap(({ rig }) => known(rig, "tool.transportHeight") ?? []);
+  const onMachine = whole.parts.filter(({ rig }) => chosen(rig, "tool.headTravels") !== "on its own trailer");
+  const widths = onMachine.flatMap(({ rig }) => known(rig, "tool.transportWidth") ?? []);
+  const heights = onMachine.flatMap(({ rig }) => known(rig, "tool.transportHeight") ?? []);
   const size = [
     widths.length > 0 ? `${printLength(Math.max(...widths), units.tape)} wide` : "",
     heights.length > 0 ? `${printLength(Math.max(...heights), units.tape)} high` : "",

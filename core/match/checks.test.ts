@@ -219,6 +219,61 @@ describe("power", () => {
     expect(one("thumb", "mounted", { ...chisel, "tool.perMetre": "30 kW/m" })).toMatch(/^good/);
   });
 
+  it("is unknown where nobody told whether a shaft drives it, or what that takes, and is asked", () => {
+    const spreader: Lines = { ...MOUNTED, "tool.kind": "spreader", "tool.width": "24" };
+    expect(one("power", "mounted", spreader)).toMatch(/^unknown: Shaft the implement takes/);
+    expect(one("pto", "mounted", spreader)).toMatch(/^unknown/);
+    expect(one("power", "mounted", { ...spreader, "tool.pto": "1" })).toMatch(/^unknown: Power at the shaft/);
+    expect(one("power", "mounted", { ...spreader, "tool.pto": "1", "tool.shaftPower": "20 kW" })).toMatch(
+      /^good/,
+    );
+    // Nothing drives a plough, by what it is.
+    const plough: Lines = { ...MOUNTED, "tool.kind": "plough", "tool.width": "1.6", "work.depth": "22 cm" };
+    expect(one("power", "mounted", plough)).toMatch(/^good/);
+  });
+
+  it("of a mounted tool on the shaft grows with speed: the machine rolls, worked by hand", () => {
+    // 6200 + 1650 kg on tilled ground, 0.09 of 7850 × 9.80665 = 6928 N; 20 kW at the shaft.
+    const spreader: Lines = {
+      ...MOUNTED,
+      "tool.kind": "spreader",
+      "tool.pto": "1",
+      "tool.shaftPower": "20 kW",
+      "work.speed": "12 km/h",
+    };
+    const { power } = matchOf(sampleWhole([samplePart("mounted", spreader)]), PRESETS.metric);
+    expect(power.need!).toBeCloseTo(20e3 + (6928.4 * (12 / 3.6)) / 0.96, -1);
+    expect(power.curve.at(-1)!.need).toBeGreaterThan(power.curve[0]!.need + 10e3);
+    expect(power.highest!).toBeLessThan(30 / 3.6 + 1e-9);
+    // Where much is pulled, tractive efficiency has the machine's own rolling in it: it is not counted twice.
+    const drill = matchOf(sampleWhole([samplePart("drawn", DRAWN)]), PRESETS.metric).power;
+    const pull = drill.parts[0]!.need!.pull;
+    expect(drill.need!).toBeCloseTo((pull * (10 / 3.6)) / (0.73 * 0.96), 3);
+  });
+
+  it("is asked at the speed and on the ground of what works, not of the cart before it", () => {
+    const cart: Lines = {
+      ...DRAWN,
+      "tool.kind": "cart",
+      "tool.draft": undefined,
+      "work.speed": "6 km/h",
+      "work.surface": "concrete",
+    };
+    const drill: Lines = { ...DRAWN, "train.hitch": "6", "work.speed": "12 km/h", "work.surface": "firm" };
+    const whole = sampleWhole([samplePart("drawn", cart), samplePart("train", drill, 0)]);
+    const { power } = matchOf(whole, PRESETS.metric);
+    expect(power.speed.value! * 3.6).toBeCloseTo(12, 6);
+    expect(power.traction.surface).toBe("firm");
+    expect(checked(whole, "power")).toContain("At 12.0 km/h");
+  });
+
+  it("of a machine that steers by its tracks has the traction of tracks, whatever its drive was told as", () => {
+    const tracked: Lines = { ...DRAWN, "tractor.steering": "tracks", "tractor.drive": "four-wheel" };
+    const { power } = matchOf(sampleWhole([samplePart("drawn", tracked)]), PRESETS.metric);
+    expect(power.traction.drive).toBe("tracks");
+    expect(power.efficiencies.traction).toBe(0.8);
+  });
+
   it("names what is missing before it can be reckoned", () => {
     expect(one("power", "mounted", {})).toMatch(/^unknown: Rated engine power/);
     expect(one("power", "drawn", { "tractor.power": "90 kW" })).toMatch(/^unknown: What the implement is/);
@@ -230,8 +285,9 @@ describe("power", () => {
       sampleWhole([samplePart("front", mower), samplePart("mounted", mower)]),
       PRESETS.metric,
     ).power;
-    // 5 kW for each metre of a disc mower (ASABE D497 table 2, from memory), in the air and level: nothing else.
-    expect(both.need).toBeCloseTo(30e3, 6);
+    // 5 kW for each metre of a disc mower (ASABE D497 table 2, from memory), and 9500 kg rolling on tilled ground at 12 km/h:
+    // 0.09 × 9500 × 9.80665 × 3.333 / 0.96
+    expect(both.need).toBeCloseTo(30e3 + (0.09 * 9500 * 9.80665 * (12 / 3.6)) / 0.96, 3);
   });
 });
 

@@ -9,7 +9,7 @@ import { known, type Part, type Whole } from "../rig/whole.ts";
 import { drawbarChecks, towedChecks } from "./drawbar-checks.ts";
 import { liftChecks, pinChecks } from "./link-checks.ts";
 import { massBehind } from "./mass.ts";
-import { powerOf, type RigPower } from "./power-of-rig.ts";
+import { leadOf, powerOf, type RigPower } from "./power-of-rig.ts";
 import { ptoChecks } from "./pto-checks.ts";
 import { roadChecks } from "./road-checks.ts";
 
@@ -31,9 +31,9 @@ export function matchOf(whole: Whole, units: Units): Match {
 
 function powerChecks({ parts, selfPropelled }: Whole, power: RigPower, units: Units): Check[] {
   if (selfPropelled) return [];
-  const lead = parts[0]!.rig;
-  const { check, unknown } = checkerOf("match", lead);
-  if (power.available === null) return [unknown("power", "Power", "tractor.power")];
+  const lead = leadOf({ parts });
+  const { check, unknown } = checkerOf("match", parts[lead]!.rig, parts.length > 1 ? lead : undefined);
+  if (power.available === null) return [{ ...unknown("power", "Power", "tractor.power"), id: "power" }];
   const short = power.parts.findIndex(({ missing }) => missing.length > 0);
   if (short >= 0) {
     const at = checkerOf("match", parts[short]!.rig, parts.length > 1 ? short : undefined);
@@ -45,9 +45,13 @@ function powerChecks({ parts, selfPropelled }: Whole, power: RigPower, units: Un
     power.highest === null
       ? "It cannot be driven at any speed."
       : `It holds ${say("speed", power.highest, units)}.`;
-  if (need <= has) return [check("power", "Power", { verdict: "good", said: asks, target: "work.speed" })];
+  const named = (rest: Parameters<typeof check>[2]): Check => ({
+    ...check("power", "Power", rest),
+    id: "power",
+  });
+  if (need <= has) return [named({ verdict: "good", said: asks, target: "work.speed" })];
   return [
-    check("power", "Power", {
+    named({
       verdict: low <= has ? "check" : "fix",
       said: asks,
       why:

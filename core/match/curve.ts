@@ -1,6 +1,14 @@
 /** Power of all tools of a rig together: over speed, the highest speed held, and what would be held instead. SI. */
 import { DRAFT_TABLE } from "./draft.ts";
-import { deepest, type Efficiencies, FASTEST, highestSpeed, needOf, type Task, widthShare } from "./power.ts";
+import {
+  deepest,
+  type Efficiencies,
+  FASTEST,
+  highestSpeed,
+  needOfAll,
+  type Task,
+  widthShare,
+} from "./power.ts";
 
 export type Total = { need: number; low: number; high: number };
 export type CurvePoint = Total & { speed: number };
@@ -9,24 +17,12 @@ export type Instead = { depth: number | null; width: number | null };
 
 const CURVE_STEPS = 30;
 
-/** Watts at the PTO, and the ends of their range. */
-export function totalOf(tasks: readonly Task[], efficiencies: Efficiencies): Total {
-  const sum = { need: 0, low: 0, high: 0 };
-  for (const task of tasks) {
-    const { pto, low, high } = needOf(task, efficiencies);
-    sum.need += pto;
-    sum.low += low;
-    sum.high += high;
-  }
-  return sum;
-}
-
 /** Power over speed, from standing to well past the speed asked for. */
 export function curveOf(tasks: readonly Task[], efficiencies: Efficiencies, speed: number): CurvePoint[] {
   const most = Math.max(speed * 1.6, 12 / 3.6);
   return Array.from({ length: CURVE_STEPS + 1 }, (_, step) => {
     const at = (most * step) / CURVE_STEPS;
-    return { speed: at, ...totalOf(atSpeed(tasks, at), efficiencies) };
+    return { speed: at, ...needOfAll(atSpeed(tasks, at), efficiencies) };
   });
 }
 
@@ -57,7 +53,7 @@ export function fastest(
   efficiencies: Efficiencies,
   available: number,
 ): number | null {
-  const need = (speed: number) => totalOf(atSpeed(tasks, speed), efficiencies).need;
+  const need = (speed: number) => needOfAll(atSpeed(tasks, speed), efficiencies).need;
   const [only] = tasks;
   if (tasks.length === 1 && only) return highestSpeed(only, efficiencies, available);
   if (need(0) > available) return null;
@@ -79,10 +75,12 @@ export function insteadOf(
 ): Instead | null {
   const drawn = tasks.find(({ draft }) => draft !== null);
   if (!drawn) return null;
-  const others = tasks
-    .filter((task) => task !== drawn)
-    .reduce((sum, task) => sum + needOf(task, efficiencies).pto, 0);
-  const left = available - others;
+  const left =
+    available -
+    needOfAll(
+      tasks.filter((task) => task !== drawn),
+      efficiencies,
+    ).need;
   const share = widthShare(drawn, efficiencies, left);
   return { depth: deepest(drawn, efficiencies, left), width: share };
 }

@@ -21,6 +21,8 @@ export type ToolKind = {
   works?: false;
   /** false for what has neither rows, bodies, tines nor nozzles to be counted across its width */
   rows?: false;
+  /** false for what no shaft drives, by what it is (common practice, no source); elsewhere only its own sign tells */
+  driven?: false;
   /** true for what the lift carries at work too: nothing of it rests on the ground */
   hangs?: true;
 };
@@ -29,6 +31,7 @@ const none = { drafts: [], rotary: null, perMetre: null } as const;
 
 export const TOOL_KINDS = {
   plough: {
+    driven: false,
     label: "Plough",
     drafts: ["mouldboard plough"],
     rotary: null,
@@ -38,6 +41,7 @@ export const TOOL_KINDS = {
     lift: "draft",
   },
   subsoiler: {
+    driven: false,
     label: "Subsoiler",
     drafts: ["subsoiler, narrow", "subsoiler, winged"],
     rotary: null,
@@ -47,6 +51,7 @@ export const TOOL_KINDS = {
     lift: "draft",
   },
   chisel: {
+    driven: false,
     label: "Chisel plough, deep cultivator",
     drafts: ["chisel, straight", "chisel, sweep", "chisel, twisted", "sweep plough"],
     rotary: null,
@@ -56,6 +61,7 @@ export const TOOL_KINDS = {
     lift: "position",
   },
   disc: {
+    driven: false,
     label: "Disc harrow",
     drafts: ["disc tandem, secondary", "disc tandem, primary", "disc offset"],
     rotary: null,
@@ -65,6 +71,7 @@ export const TOOL_KINDS = {
     lift: "float",
   },
   cultivator: {
+    driven: false,
     label: "Field cultivator",
     drafts: ["cultivator, secondary", "cultivator, primary"],
     rotary: null,
@@ -74,6 +81,7 @@ export const TOOL_KINDS = {
     lift: "float",
   },
   hoe: {
+    driven: false,
     label: "Row hoe",
     drafts: ["row cultivator, S-tine", "row cultivator, C-shank"],
     rotary: null,
@@ -167,6 +175,7 @@ export const TOOL_KINDS = {
     rows: false,
   },
   roller: {
+    driven: false,
     ...none,
     label: "Roller, packer",
     fieldEfficiency: 0.85,

@@ -68,6 +68,8 @@ const TASK: Task = {
   toolMass: 0,
   tractorMass: 6000,
   grade: 0,
+  ownResistance: 0,
+  onOwnWheels: 0,
   motionResistance: 0,
   rotary: 0,
 };

@@ -1,9 +1,10 @@
 /** What a whole rig needs of its tractor, from readings: the rule of thumb and the draft model side by side. */
-import { isCarried } from "../dimension/attachment.ts";
+import { isCarried, isFixed } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import { steersBy } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { chosen, type Input, inputOf, known, type Part, type Whole } from "../rig/whole.ts";
-import { type CurvePoint, curveOf, fastest, type Instead, insteadOf, totalOf } from "./curve.ts";
+import { chosen, type Input, inputOf, known, type Part, type Whole, works } from "../rig/whole.ts";
+import { type CurvePoint, curveOf, fastest, type Instead, insteadOf } from "./curve.ts";
 import { DRAFT_TABLE, type DraftKey, type Soil } from "./draft.ts";
 import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "./kinds.ts";
 import {
@@ -12,6 +13,7 @@ import {
   MOTION_RESISTANCE,
   type Need,
   needOf,
+  needOfAll,
   rotaryPower,
   type Surface,
   type Task,
@@ -29,8 +31,8 @@ export type PartPower = {
   missing: DimensionKey[];
   /** metres of width, for the rate of work */
   width: number | null;
-  /** where the shaft's power comes from */
-  shaft: "none" | "book" | "table";
+  /** where the shaft's power comes from; unknown: nobody told whether it is driven, or what that takes */
+  shaft: "none" | "book" | "table" | "unknown";
   inputs: Input[];
 };
 
@@ -57,17 +59,26 @@ export type RigPower = {
   rate: number | null;
 };
 
+/** The first tool that works the field: the rig goes at its speed, on its ground. Of a rig that only carries, the first. */
+export function leadOf({ parts }: Pick<Whole, "parts">): number {
+  return Math.max(
+    0,
+    parts.findIndex(({ rig }) => works(rig)),
+  );
+}
+
 export function powerOf(whole: Whole): RigPower {
-  const [first] = whole.parts;
-  const lead = first!.rig;
+  const lead = whole.parts[leadOf(whole)]!.rig;
   const speed = inputOf(lead, "work.speed");
   const { efficiencies, traction } = efficienciesOf(lead);
-  const parts = whole.parts.map((part) => partPower(part, whole, speed.value!, traction.surface));
+  const parts = whole.parts.map((part) =>
+    partPower(part, whole, speed.value!, traction.surface, efficiencies),
+  );
   const tasks = parts.flatMap(({ task }) => task ?? []);
   const complete = tasks.length === parts.length && !whole.selfPropelled;
   const power = known(lead, "tractor.power");
   const available = power === null ? null : power * efficiencies.pto;
-  const now = complete ? totalOf(tasks, efficiencies) : null;
+  const now = complete ? needOfAll(tasks, efficiencies) : null;
   const thumbs = parts.map(({ thumb }) => thumb?.power ?? null);
   return {
     speed,
@@ -89,7 +100,7 @@ export function powerOf(whole: Whole): RigPower {
 }
 
 function efficienciesOf(rig: ResolvedRig): Pick<RigPower, "efficiencies" | "traction"> {
-  const drive = chosen<Drive>(rig, "tractor.drive")!;
+  const drive = steersBy(rig) === "tracks" ? "tracks" : chosen<Drive>(rig, "tractor.drive")!;
   const surface = chosen<Surface>(rig, "work.surface")!;
   const measured = known(rig, "tractor.traction");
   return {
@@ -116,7 +127,13 @@ function usualDraft(key: ToolKindKey, rig: ResolvedRig): DraftKey | null {
   return width < 2.4 ? "drill, narrow" : width <= 3.7 ? "drill, middle" : "drill, wide";
 }
 
-function partPower(part: Part, whole: Whole, speed: number, surface: Surface): PartPower {
+function partPower(
+  part: Part,
+  whole: Whole,
+  speed: number,
+  surface: Surface,
+  efficiencies: Efficiencies,
+): PartPower {
   const { rig } = part;
   const kind = chosen<ToolKindKey>(rig, "tool.kind");
   const width = known(rig, "tool.width");
@@ -130,6 +147,12 @@ function partPower(part: Part, whole: Whole, speed: number, surface: Surface): P
   const mass = known(rig, "tool.mass");
   const rolls = !isCarried(rig.attachment);
   if (rolls && mass === null) missing.push("tool.mass");
+  const first = part === whole.parts[0];
+  const machine = first ? tractorMass(rig) : 0;
+  const carried = rolls || isFixed(rig.attachment) ? 0 : (mass ?? 0) + (known(rig, "tool.load") ?? 0);
+  const grade = known(rig, "work.slope") ?? 0;
+  // Tractive efficiency has the machine's own rolling in it where something is pulled: without that, or uphill, its mass is asked.
+  if (machine === null && !whole.selfPropelled && (row === null || grade !== 0)) missing.push("tractor.mass");
   const task: Task = {
     draft: row,
     width: counted,
@@ -138,9 +161,11 @@ function partPower(part: Part, whole: Whole, speed: number, surface: Surface): P
     speed,
     toolMass: (mass ?? 0) + (known(rig, "tool.load") ?? 0),
     // The tractor climbs once, whatever hangs on it.
-    tractorMass: part === whole.parts[0] ? (tractorMass(rig) ?? 0) : 0,
-    grade: known(rig, "work.slope") ?? 0,
+    tractorMass: machine ?? 0,
+    grade,
     motionResistance: rolls ? MOTION_RESISTANCE[surface] : 0,
+    ownResistance: MOTION_RESISTANCE[surface],
+    onOwnWheels: (machine ?? 0) + carried,
     rotary: shaft.power,
   };
   const ready = missing.length === 0;
@@ -149,7 +174,7 @@ function partPower(part: Part, whole: Whole, speed: number, surface: Surface): P
   return {
     kind,
     task: ready ? task : null,
-    need: ready ? needOf(task, efficienciesOf(rig).efficiencies) : null,
+    need: ready ? needOf(task, efficiencies) : null,
     thumb:
       perMetre === null || width === null ? null : { power: perMetre * width, perMetre, own: own !== null },
     missing,
@@ -191,10 +216,15 @@ function shaftOf(
   width: number | null,
   missing: DimensionKey[],
 ): { power: number; from: PartPower["shaft"] } {
-  if (chosen(rig, "tool.pto") === "none") return { power: 0, from: "none" };
+  const pto = chosen(rig, "tool.pto");
+  if (pto === "none" || isFixed(rig.attachment)) return { power: 0, from: "none" };
   const book = known(rig, "tool.shaftPower");
   if (book !== null) return { power: book, from: "book" };
-  if (!kind?.rotary) return { power: 0, from: "none" };
+  if (!kind?.rotary) {
+    if (pto === null && kind?.driven === false) return { power: 0, from: "none" };
+    if (kind !== null) missing.push(pto === null ? "tool.pto" : "tool.shaftPower");
+    return { power: 0, from: "unknown" };
+  }
   if (width === null) missing.push("tool.width");
   return { power: rotaryPower(kind.rotary, width ?? 0, 0), from: "table" };
 }

@@ -54,6 +54,10 @@ export type Task = {
   grade: number;
   /** share of the tool's weight its wheels resist with; 0 for a mounted tool */
   motionResistance: number;
+  /** share of the weight on the machine's own wheels that they resist with */
+  ownResistance: number;
+  /** kg on the machine's own wheels: itself, and what it carries of this tool */
+  onOwnWheels: number;
   /** watts at the shaft */
   rotary: number;
 };
@@ -71,6 +75,8 @@ export type Need = {
   rotary: number;
   /** watts that lift the tractor itself up the slope */
   climbing: number;
+  /** newtons of the machine's own rolling; in tractive efficiency already where much is pulled */
+  ownRolling: number;
   /** watts, as PTO power: what a tractor is compared by */
   pto: number;
   engine: number;
@@ -80,18 +86,42 @@ export type Need = {
 };
 
 /**
+ * Watts at the PTO that move a rig. Tractive efficiency is drawbar power over axle power of a machine that pulls as it should: its own
+ * rolling is in it. One that pulls little, as with a mounted tool on its shaft, still rolls: never less than pull and own rolling together.
+ */
+function movingPower(
+  { pull, rolling, climbing, speed }: { pull: number; rolling: number; climbing: number; speed: number },
+  { traction, axle }: Efficiencies,
+): number {
+  return Math.max(0, Math.max(pull / traction, pull + rolling) * (speed / axle) + climbing);
+}
+
+/** Newtons of the machine's own rolling, and watts that lift it up the slope. */
+function ownOf(task: Task, { axle }: Efficiencies): { rolling: number; climbing: number } {
+  const slope = Math.atan(task.grade);
+  return {
+    rolling: task.ownResistance * task.onOwnWheels * GRAVITY * Math.cos(slope),
+    climbing: (task.tractorMass * GRAVITY * Math.sin(slope) * task.speed) / axle,
+  };
+}
+
+/**
  * Drawbar power is pull × speed; PTO power is drawbar / (TE · η_axle) plus what the shaft takes; engine power is PTO / η_PTO.
  * Gradient and motion resistance are added as forces. Downhill a rig pushes: power never falls below zero.
  */
 export function needOf(task: Task, efficiencies: Efficiencies): Need {
-  const { traction, axle, pto: ptoEfficiency } = efficiencies;
+  const { pto: ptoEfficiency } = efficiencies;
   const slope = Math.atan(task.grade);
   const draft = task.draft ? draftOf(task.draft, task) : { force: 0, low: 0, high: 0 };
   const gradient = task.toolMass * GRAVITY * Math.sin(slope);
   const rolling = task.motionResistance * task.toolMass * GRAVITY * Math.cos(slope);
-  const climbing = (task.tractorMass * GRAVITY * Math.sin(slope) * task.speed) / axle;
+  const own = ownOf(task, efficiencies);
+  const { climbing } = own;
   const ptoAt = (force: number) =>
-    Math.max(0, ((force + gradient + rolling) * task.speed) / (traction * axle) + climbing) + task.rotary;
+    movingPower(
+      { pull: force + gradient + rolling, rolling: own.rolling, climbing, speed: task.speed },
+      efficiencies,
+    ) + task.rotary;
   const pull = draft.force + gradient + rolling;
   const pto = ptoAt(draft.force);
   return {
@@ -102,10 +132,36 @@ export function needOf(task: Task, efficiencies: Efficiencies): Need {
     drawbar: pull * task.speed,
     rotary: task.rotary,
     climbing,
+    ownRolling: own.rolling,
     pto,
     engine: pto / ptoEfficiency,
     low: ptoAt(draft.low),
     high: ptoAt(draft.high),
+  };
+}
+
+/** Watts at the PTO of several tools on one machine at one speed, and the ends of their range: their pulls add before any efficiency. */
+export function needOfAll(
+  tasks: readonly Task[],
+  efficiencies: Efficiencies,
+): { need: number; low: number; high: number } {
+  const needs = tasks.map((task) => needOf(task, efficiencies));
+  const own = tasks.map((task) => ownOf(task, efficiencies));
+  const total = (amounts: readonly number[]) => amounts.reduce((sum, each) => sum + each, 0);
+  const at = (pulls: readonly number[]) =>
+    movingPower(
+      {
+        pull: total(pulls),
+        rolling: total(own.map((each) => each.rolling)),
+        climbing: total(own.map((each) => each.climbing)),
+        speed: tasks[0]?.speed ?? 0,
+      },
+      efficiencies,
+    ) + total(needs.map(({ rotary }) => rotary));
+  return {
+    need: at(needs.map(({ pull }) => pull)),
+    low: at(needs.map(({ pull, draft }) => pull - draft.force + draft.low)),
+    high: at(needs.map(({ pull, draft }) => pull - draft.force + draft.high)),
   };
 }
 

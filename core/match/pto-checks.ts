@@ -18,8 +18,9 @@ export function ptoChecks(
   units: Units,
 ): Check[] {
   const wanted = chosen<PtoType | "none">(rig, "tool.pto");
-  const driven = power.parts[index]!.shaft !== "none";
-  if (wanted === "none" || (wanted === null && !driven)) return [];
+  const { shaft, kind } = power.parts[index]!;
+  // While nobody told what it is, nobody knows whether it is driven: that is asked first.
+  if (wanted === "none" || (wanted === null && (shaft === "none" || kind === null))) return [];
   if (wanted === null) return [unknown("pto", "PTO shaft", "tool.pto")];
   const type = chosen<PtoType>(rig, "pto.type");
   return [

@@ -5,7 +5,8 @@ import { checkerOf } from "../finding/checking.ts";
 import { printLength } from "../quantity/length.ts";
 import { say } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
-import { known, type Whole } from "../rig/whole.ts";
+import { onTracks } from "../rig/supports.ts";
+import { chosen, known, type Whole } from "../rig/whole.ts";
 import { lowest } from "./drawbar.ts";
 
 /** Speed, width and height on the road. */
@@ -54,7 +55,8 @@ function speedCheck(whole: Whole, units: Units): Check {
 
 /** The fastest speed each tyre table covers. */
 function tyreSpeeds({ tyres, parts }: Whole): { what: string; value: number | null }[] {
-  const all = [tyres.front, tyres.rear, ...tyres.tools.slice(0, parts.length)];
+  const machine = onTracks(parts[0]!.rig) ? [] : [tyres.front, tyres.rear];
+  const all = [...machine, ...tyres.tools.slice(0, parts.length)];
   return all.flatMap((each) =>
     each && each.table.cells.length > 0
       ? [{ what: `tyre ${each.label}`, value: Math.max(...each.table.cells.map(({ speed }) => speed)) }]
@@ -75,6 +77,16 @@ function sizeChecks({ parts, limits }: Whole, units: Units): Check[] {
   ];
   return parts.flatMap(({ rig }, index) => {
     const { check, unknown } = checkerOf("match", rig, parts.length > 1 ? index : undefined);
+    if (chosen(rig, "tool.headTravels") === "on its own trailer")
+      return [
+        check("road-width", "Transport width", {
+          verdict: "good",
+          said: "The head travels on its own trailer: it has no transport width on the machine.",
+          why: "The trailer has limits of its own: lengthways, locked down, lit.",
+          target: "tool.headTravels",
+        }),
+      ];
+    const head = rig.attachment === "head";
     return sizes.map(({ id, label, key, limit }) => {
       const value = known(rig, key);
       if (value === null) return unknown(id, label, key);
@@ -89,9 +101,12 @@ function sizeChecks({ parts, limits }: Whole, units: Units): Check[] {
         });
       return value > limit
         ? check(id, label, {
-            verdict: "fix",
+            // A head is not folded: wider than the road allows, it comes off.
+            verdict: head && key === "tool.transportWidth" ? "stop" : "fix",
             said: `${label} ${shown}; the limit entered for ${where} is ${printLength(limit, units.tape)}.`,
-            why: "It needs a permit, an escort or a truck. Check local rules.",
+            why: head
+              ? "Take it off and draw it lengthways on its own trailer. Check local rules."
+              : "It needs a permit, an escort or a truck. Check local rules.",
             target: key,
           })
         : check(id, label, {

@@ -18,6 +18,8 @@ export type Resolved = {
   /** standard uncertainty, 1 σ, SI; for a missing or disbelieved value that of the plausible range */
   sigma: number;
   doubt: Doubt | null;
+  /** the range it is believed in, SI: that of what the implement is, where its kind has one */
+  plausible: readonly [number, number];
   /** the change since the reading that touches it; null while nothing did */
   stale: Change | null;
   /** the newest reading of the current sitting */
@@ -50,7 +52,10 @@ const SECTIONS_TOUCHED_BY: readonly ChangeKind[] = ["tool openers"];
 export function resolveRig(facts: RigFacts): ResolvedRig {
   const proofs = facts.proofs.filter((proof) => holds(proof, facts));
   const values = Object.fromEntries(
-    DIMENSION_KEYS.map((key) => [key, resolveValue(dimension(key, facts.attachment), facts, proofs)]),
+    DIMENSION_KEYS.map((key) => [
+      key,
+      resolveValue(ofKind(dimension(key, facts.attachment), facts), facts, proofs),
+    ]),
   ) as Record<DimensionKey, Resolved>;
   for (const proof of proofs) sharpen(values, proof);
   const { sections } = facts;
@@ -126,11 +131,18 @@ function touched(kinds: readonly ChangeKind[], since: string, changes: readonly 
   return changes.find(({ kind, at }) => kinds.includes(kind) && at > since) ?? null;
 }
 
+/** An entry with the range of what the implement is. */
+function ofKind(entry: Dimension, { readings }: RigFacts): Dimension {
+  const kind = readings["tool.kind"]?.at(-1)?.rawText;
+  if (!entry.plausibleOf || kind === undefined || !Object.hasOwn(entry.plausibleOf, kind)) return entry;
+  return { ...entry, plausible: entry.plausibleOf[kind]! };
+}
+
 function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[]): Resolved {
   const { key } = entry;
   const repeats = facts.readings[key] ?? [];
   const reading = repeats.at(-1) ?? null;
-  const base = { key, reading, repeats, previous: facts.previous[key] ?? null };
+  const base = { key, plausible: entry.plausible, reading, repeats, previous: facts.previous[key] ?? null };
   if (!reading)
     return {
       ...base,

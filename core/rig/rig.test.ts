@@ -86,7 +86,8 @@ describe("resolving", () => {
     ["work.overlap", 0, "book", null],
     ["pin.workRear", -4.5, "book", "sign"],
     ["tool.lateral", -0.4, "tape", null],
-    ["tool.width", 45, "tape", "range"],
+    ["tool.width", 45, "tape", null],
+    ["tool.width", 62, "tape", "range"],
   ])("%s of %d by %s: doubt %s", (key, value, instrument, doubt) => {
     expect(sampleRig({ [key]: value }, { [key]: instrument }).values[key].doubt).toBe(doubt);
   });

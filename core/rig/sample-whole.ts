@@ -96,6 +96,7 @@ export const DRAWN: Lines = {
   "tool.chain": "40 kN",
   "tool.kind": "drill",
   "tool.draft": "drill, pneumatic",
+  "tool.pto": "none",
   "tool.width": "6",
   "work.speed": "10 km/h",
 };

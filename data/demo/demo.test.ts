@@ -45,7 +45,7 @@ const WEAK: [string, RegExp[]][] = [
   ["Seed cart", [/^stop match: Chain 62.0 kN; everything behind it weighs 97.9 kN/]],
   [
     "Combine",
-    [/^stop balance: Lifted: 2423 kg on the steered axle, 19 %/, /^fix match: Transport width 6.240 m/],
+    [/^stop balance: Lifted, empty: 2423 kg on the steered axle, 19 %/, /^fix balance: .*3 × tail plate/],
   ],
   ["Seed cart", [/^stop hoses: At field work and the headland .*that takes five couplings of their own/]],
   [

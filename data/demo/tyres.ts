@@ -75,9 +75,9 @@ export const SPRAYER_WHEEL = table("380/90 R46", {
   3.6: [5030, 4060, 3730, 3480],
 });
 
-export const DRIVE_WHEEL = table("680/85 R32", {
-  1.2: [4700, 3790, null, null],
-  1.6: [5730, 4620, null, null],
-  2: [6690, 5390, null, null],
-  2.4: [7600, 6120, null, null],
+export const DRIVE_WHEEL = table("800/70 R38", {
+  1.2: [6530, 5270, null, null],
+  1.6: [7960, 6420, null, null],
+  2: [9300, 7490, null, null],
+  2.4: [10560, 8510, null, null],
 });

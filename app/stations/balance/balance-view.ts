@@ -185,6 +185,7 @@ function drawingOf(
       ? {
           state: shown,
           axle: ground.axle,
+          base: ground.base,
           stop: wrong?.front ? ("front" as const) : wrong?.rear ? ("rear" as const) : null,
           weights: whole.weights
             .filter(({ fitted }) => fitted > 0)

@@ -1,6 +1,6 @@
 import { lazy, useState } from "react";
-import { atSpeed, curveOf, fastest, insteadOf, totalOf, workedAs } from "../../../core/match/curve.ts";
-import { FASTEST } from "../../../core/match/power.ts";
+import { atSpeed, curveOf, fastest, insteadOf, workedAs } from "../../../core/match/curve.ts";
+import { FASTEST, needOfAll } from "../../../core/match/power.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { Later } from "../../ui/Later.tsx";
@@ -89,7 +89,7 @@ function triedWords(
   { efficiencies, available, units, width: whole }: PowerTrial,
   { tasks, speed, width }: { tasks: PowerTrial["tasks"]; speed: number; width: number },
 ): string {
-  const { need } = totalOf(tasks, efficiencies);
+  const { need } = needOfAll(tasks, efficiencies);
   const highest = fastest(tasks, efficiencies, available);
   const asks = `Asks ${say("power", need, units)} at ${say("speed", speed, units)}`;
   const holds = heldWords(highest, units);

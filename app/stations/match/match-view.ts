@@ -202,6 +202,10 @@ function modelView(whole: Whole, power: RigPower, units: Units): MatchView["mode
   const { efficiencies, traction, parts } = power;
   const drawbar = parts.reduce((sum, { need }) => sum + (need?.drawbar ?? 0), 0);
   const climbing = parts.reduce((sum, { need }) => sum + (need?.climbing ?? 0), 0);
+  const [pull, rolling] = [
+    parts.reduce((sum, { need }) => sum + (need?.pull ?? 0), 0),
+    parts.reduce((sum, { need }) => sum + (need?.ownRolling ?? 0), 0),
+  ];
   if (power.need === null) return null;
   return {
     total: `${say("power", power.need, units)}${power.low !== power.high ? ` (${say("power", power.low!, units)} to ${say("power", power.high!, units)})` : ""}`,
@@ -212,6 +216,16 @@ function modelView(whole: Whole, power: RigPower, units: Units): MatchView["mode
         text: say("power", drawbar, units),
         source: `pull × ${say("speed", power.speed.value!, units)}${power.speed.assumed ? `, ${power.speed.assumed}` : ""}`,
       },
+      ...(pull + rolling > pull / efficiencies.traction
+        ? [
+            {
+              label: "The machine's own rolling",
+              text: say("force", rolling, units),
+              source:
+                "of the weight on its wheels, by the ground (common practice); it pulls little, so no efficiency has it in",
+            },
+          ]
+        : []),
       ...(climbing !== 0
         ? [{ label: "Tractor uphill", text: say("power", climbing, units), source: "its own weight" }]
         : []),

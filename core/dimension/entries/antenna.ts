@@ -1,4 +1,4 @@
-import { choice, EACH_SEASON, entriesOf, length, measure } from "../entry-type.ts";
+import { choice, EACH_SEASON, entriesOf, length, measure, NOT_ON_TRACKS } from "../entry-type.ts";
 
 const ON_LINKS = {
   label: "Rear axle to lower link balls",
@@ -149,6 +149,7 @@ export const ANTENNA = {
       span: { from: "axle", to: "frontAxle", axis: "x" },
       at: "frontAxle",
       conditions: ["level floor", "wheels straight"],
+      when: NOT_ON_TRACKS,
       matters: "Steering knows from it how sharply the tractor turns.",
       untapedZero: "stop",
       whenMissing: "note",
@@ -215,6 +216,34 @@ export const ANTENNA = {
       matters: "A machine on tracks turns about this point, not about its axle.",
       untapedZero: "stop",
       whenMissing: "note",
+    }),
+    "tractor.rollerFront": length([0.3, 3], 1, {
+      label: "Middle of the tracks to the front end roller",
+      fromTo:
+        "from the middle of what the tracks have on the ground forward to the foremost roller that bears on it",
+      how: "Mark where the tracks leave the ground ahead: the last roller before it counts.",
+      subject: "tractor",
+      direction: "forward",
+      at: "turn",
+      on: DRIVEN,
+      when: { key: "tractor.steering", is: ["tracks"] },
+      conditions: ["level floor"],
+      matters: "A machine on tracks tips about its end rollers: they are its axles.",
+      untapedZero: "stop",
+    }),
+    "tractor.rollerRear": length([0.3, 3], 1, {
+      label: "Middle of the tracks to the rear end roller",
+      fromTo:
+        "from the middle of what the tracks have on the ground back to the rearmost roller that bears on it",
+      how: "Mark where the tracks leave the ground behind: the last roller before it counts.",
+      subject: "tractor",
+      direction: "rearward",
+      at: "turn",
+      on: DRIVEN,
+      when: { key: "tractor.steering", is: ["tracks"] },
+      conditions: ["level floor"],
+      matters: "A machine on tracks tips about its end rollers: they are its axles.",
+      untapedZero: "stop",
     }),
     "train.hitch": length([2, 14], 6, {
       letter: "T",

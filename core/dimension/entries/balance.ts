@@ -1,4 +1,4 @@
-import { entriesOf, length, measure } from "../entry-type.ts";
+import { entriesOf, length, measure, NOT_ON_TRACKS } from "../entry-type.ts";
 
 const WEIGHED = { taped: 15, book: 60, assumed: 200 };
 const WEIGHED_BARE = ["nothing coupled", "driver on"] as const;
@@ -13,6 +13,7 @@ const pressure = (label: string, side: string) =>
     label,
     fromTo: `on the gauge, ${side}, tyre cold`,
     subject: "tractor",
+    when: NOT_ON_TRACKS,
     // Tyres still hard from the road slip and press the soil: after another job they are gauged again.
     touchedBy: ["tractor tyres", "tractor pressure", "other job"],
     alters: "tractor pressure",
@@ -25,6 +26,7 @@ const pressure = (label: string, side: string) =>
 const onImplement = (label: string, side: string) => ({
   ...pressure(label, side),
   subject: "implement" as const,
+  when: null,
   on: ROLLING,
   touchedBy: ["tool pressure"] as const,
   alters: "tool pressure" as const,
@@ -32,7 +34,8 @@ const onImplement = (label: string, side: string) => ({
 
 export const BALANCE = {
   ...entriesOf("balance", "Machine on the scales", {
-    "tractor.front": measure("mass", [100, 15000], 2400, {
+    "tractor.front": measure("mass", [100, 20000], 2400, {
+      when: NOT_ON_TRACKS,
       letter: "22",
       label: "Front axle, unladen",
       fromTo: "what the weighbridge shows under the front axle",
@@ -48,6 +51,7 @@ export const BALANCE = {
       },
     }),
     "tractor.rear": measure("mass", [100, 20000], 3800, {
+      when: NOT_ON_TRACKS,
       letter: "23",
       label: "Rear axle, unladen",
       fromTo: "what the weighbridge shows under the rear axle",
@@ -72,7 +76,42 @@ export const BALANCE = {
       matters: "Both axles must add up to it.",
       as: { boom: BOOM_ON },
     }),
-    "tractor.frontLimit": measure("mass", [300, 20000], 4000, {
+    "tractor.cg": length([-2, 2], 0, {
+      label: "Middle of the tracks to the machine's c.g.",
+      fromTo: "from the middle of what the tracks have on the ground to where the bare machine would balance",
+      how: "From its book; or weigh it with only the front end rollers on the bridge: that load over the whole mass, times the distance between the end rollers, less the rear roller's distance from the middle.",
+      subject: "tractor",
+      direction: "forward",
+      sides: { plus: "ahead", minus: "behind" },
+      at: "turn",
+      on: ["drawn", "train", "links", "semi", "mounted", "front"],
+      when: { key: "tractor.steering", is: ["tracks"] },
+      conditions: WEIGHED_BARE,
+      sigma: { taped: 0.03, book: 0.05, assumed: 0.2 },
+      matters: "It tells how much stands on the front of the tracks, and how much on their rear.",
+    }),
+    "tractor.grainTank": measure("mass", [0, 25000], 8000, {
+      label: "Grain tank, full",
+      fromTo: "mass of what fills the machine's own tank; 0 where it has none",
+      how: "Litres times the density of the heaviest crop: wheat is about 0.78 kg a litre.",
+      subject: "tractor",
+      on: ["head"],
+      sigma: { taped: 50, book: 100, assumed: 400 },
+      matters: "Empty and full are different machines: both must stand.",
+    }),
+    "tractor.grainTankCg": length([-4, 4], 0, {
+      label: "Drive axle to the grain tank's c.g.",
+      fromTo: "from the middle of the drive axle to the middle of the full tank",
+      how: "Weigh both axles with the tank full: what the steered axle gains, over what the tank holds, is this length over the wheelbase.",
+      subject: "tractor",
+      direction: "forward",
+      sides: { plus: "ahead", minus: "behind" },
+      on: ["head"],
+      sigma: { taped: 0.03, book: 0.1, assumed: 0.25 },
+      matters: "It decides which axle the grain stands on.",
+    }),
+    "tractor.frontLimit": measure("mass", [300, 32000], 4000, {
+      when: NOT_ON_TRACKS,
       label: "Front axle, permitted",
       fromTo: "from the plate or the papers",
       subject: "tractor",
@@ -80,6 +119,7 @@ export const BALANCE = {
       as: { head: { label: "Drive axle, permitted" } },
     }),
     "tractor.rearLimit": measure("mass", [300, 30000], 7000, {
+      when: NOT_ON_TRACKS,
       label: "Rear axle, permitted",
       fromTo: "from the plate or the papers",
       subject: "tractor",
@@ -203,6 +243,7 @@ export const BALANCE = {
     "tool.pressureLeft": onImplement("Implement's tyre pressure, left", "left"),
     "tool.pressureRight": onImplement("Implement's tyre pressure, right", "right"),
     "tractor.trackFront": length([1, 3.2], 1.8, {
+      when: NOT_ON_TRACKS,
       label: "Front track width",
       fromTo: "from the middle of the left front tyre to the middle of the right one",
       subject: "tractor",

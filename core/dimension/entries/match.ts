@@ -422,7 +422,20 @@ export const MATCH = {
         matters: "A heavy tool pushes the tractor straight on in a bend.",
       },
     ),
-    "tool.transportWidth": length([0.8, 7], 3, {
+    "tool.headTravels": choice(
+      [
+        { key: "on the machine", label: "On the machine" },
+        { key: "on its own trailer", label: "On its own trailer" },
+      ],
+      {
+        label: "Head on the road",
+        fromTo: "how the head travels",
+        subject: "implement",
+        on: ["head"],
+        matters: "A head wider than the road allows is taken off and drawn lengthways.",
+      },
+    ),
+    "tool.transportWidth": length([0.8, 20], 3, {
       label: "Transport width",
       fromTo: "across the folded implement or the tractor's wheels, whichever is wider",
       subject: "implement",

@@ -28,6 +28,25 @@ const DELAY = {
   sigma: { taped: 0.05, book: 0.2, assumed: 0.5 },
 } as const;
 
+/** Where machines end that are built, metres of working width (ours); one-legged, one-bodied and one-row tools exist. */
+const WIDTHS: Readonly<Record<string, readonly [number, number]>> = {
+  plough: [0.2, 8],
+  subsoiler: [0.2, 40],
+  chisel: [0.2, 40],
+  disc: [0.3, 40],
+  cultivator: [0.3, 40],
+  hoe: [0.2, 40],
+  roller: [0.3, 40],
+  planter: [0.2, 40],
+  drill: [0.2, 40],
+  mower: [0.5, 20],
+  conditioner: [0.5, 20],
+  rake: [0.5, 20],
+  header: [0.5, 20],
+  spreader: [1, 60],
+  sprayer: [0.5, 60],
+};
+
 export const TOOL = {
   ...entriesOf("tool", "Tool", {
     "pin.pivot": length([1, 15], 4.5, {
@@ -194,7 +213,8 @@ export const TOOL = {
       untapedZero: "check",
       whenMissing: "stop",
     }),
-    "tool.width": length([1, 30], 4, {
+    "tool.width": length([0.2, 60], 4, {
+      plausibleOf: WIDTHS,
       dueAfter: EACH_SEASON,
       ofVariant: "own",
       letter: "J",
@@ -213,12 +233,12 @@ export const TOOL = {
         boom: {
           fromTo: "from half a spacing outside the first nozzle to half a spacing outside the last",
           how: "Count the nozzles and multiply by their spacing; or tape the first to the last and add one spacing.",
-          plausible: [4, 48],
+          plausible: [0.5, 60],
           typical: 24,
         },
       },
     }),
-    "rows.count": count([2, 200], 24, {
+    "rows.count": count([1, 240], 24, {
       when: HAS_ROWS,
       ofVariant: "own",
       letter: "K",
@@ -281,7 +301,8 @@ export const TOOL = {
       untapedZero: "fine",
       whenMissing: "stop",
     }),
-    "guidance.trackSpacing": length([0.8, 30], 4, {
+    "guidance.trackSpacing": length([0.2, 60], 4, {
+      plausibleOf: WIDTHS,
       ofVariant: "own",
       letter: "R",
       label: "Track spacing in the terminal",
@@ -294,7 +315,7 @@ export const TOOL = {
       matters: "The lines keep the last tool's spacing until somebody changes it.",
       untapedZero: "stop",
       whenMissing: "note",
-      as: { boom: { plausible: [4, 48], typical: 24 } },
+      as: { boom: { plausible: [0.5, 60], typical: 24 } },
     }),
     "work.delayOn": measure("time", [0, 4], 0.5, {
       ...DELAY,
