@@ -68,7 +68,10 @@ export function balanceOf(whole: Whole, power: RigPower): BalanceOf {
     gross: known(lead, "tractor.grossLimit"),
   };
   const least = { front: FRONT_SHARE * unladen, rear: inFront(whole) ? REAR_SHARE * unladen : 0 };
-  const room = roomOf(bare, least, limits);
+  const room = roomOf(bare, least, limits, {
+    front: known(lead, head ? "tractor.rearFieldLimit" : "tractor.frontFieldLimit"),
+    rear: known(lead, head ? "tractor.frontFieldLimit" : "tractor.rearFieldLimit"),
+  });
   return {
     ok: true,
     states,
@@ -92,31 +95,29 @@ function inFront({ parts }: Whole): boolean {
   return parts.some(({ rig }) => rig.attachment === "front");
 }
 
-/** What all states together still need and allow: shares are a must on the road, limits always. */
+type Limits = { front: number | null; rear: number | null; gross: number | null };
+
+/** What all states together still need and allow: shares and limits are a must on the road, at work a limit that is told for work. */
 function roomOf(
   states: readonly RigState[],
   least: { front: number; rear: number },
-  limits: { front: number | null; rear: number | null; gross: number | null },
+  limits: Limits,
+  atWork: Pick<Limits, "front" | "rear">,
 ): Room {
   const must = states.filter((state) => state.must);
-  const most = (pick: (state: RigState) => number) => Math.max(...states.map(pick));
-  const spare = (limit: number | null, load: number) =>
-    limit === null ? Number.POSITIVE_INFINITY : limit - load;
+  const spare = (key: "front" | "rear" | "total", road: number | null, field: number | null) =>
+    Math.min(
+      ...states.map((state) => {
+        const limit = state.must ? road : field;
+        return limit === null ? Number.POSITIVE_INFINITY : limit - state[key];
+      }),
+    );
   return {
     needFront: least.front - Math.min(...must.map(({ front }) => front)),
     needRear: least.rear - Math.min(...must.map(({ rear }) => rear)),
-    spareFront: spare(
-      limits.front,
-      most(({ front }) => front),
-    ),
-    spareRear: spare(
-      limits.rear,
-      most(({ rear }) => rear),
-    ),
-    spareGross: spare(
-      limits.gross,
-      most(({ total }) => total),
-    ),
+    spareFront: spare("front", limits.front, atWork.front),
+    spareRear: spare("rear", limits.rear, atWork.rear),
+    spareGross: spare("total", limits.gross, null),
   };
 }
 

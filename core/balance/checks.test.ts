@@ -91,6 +91,33 @@ describe("a tool carried behind", () => {
     expect(checked(mounted(), "rear-limit")).toMatch(/^unknown/);
   });
 
+  it("holds loads at work against the maker's limit for work, or the road's as a check said as such", () => {
+    // A sprayer-like tool that hangs at work as on the road; pulling puts more on the rear axle than standing does.
+    const pulled = (lines: Lines) =>
+      mounted({
+        "tool.kind": "plough",
+        "tool.draft": "mouldboard plough",
+        "tool.width": "1.6",
+        "work.depth": "22 cm",
+        "work.control": "draft",
+        "work.draftShare": "100 %",
+        "tractor.frontLimit": "4000 kg",
+        ...lines,
+      });
+    const states = loadsOf(pulled({})).states;
+    const [road, work] = [
+      Math.max(...states.filter(({ must }) => must).map(({ rear }) => rear)),
+      Math.max(...states.filter(({ must }) => !must).map(({ rear }) => rear)),
+    ];
+    expect(work).toBeGreaterThan(road + 100);
+    const between = Math.round((road + work) / 2);
+    const limit = (lines: Lines) =>
+      checked(pulled({ "tractor.rearLimit": `${between} kg`, ...lines }), "rear-limit");
+    expect(limit({})).toMatch(/^check: .*over it at work. No limit for work is told/);
+    expect(limit({ "tractor.rearFieldLimit": `${Math.ceil(work) + 10} kg` })).toMatch(/^good/);
+    expect(limit({ "tractor.rearFieldLimit": `${between + 5} kg` })).toMatch(/^stop: .* at work, /);
+  });
+
   it("refuses to believe a centre of gravity behind the tail, and slips that do not add up", () => {
     expect(checked(mounted({ "pin.workRear": "0.6" }), "tail")).toMatch(
       /^fix: .*0.150 m behind the last part/,

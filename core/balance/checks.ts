@@ -1,6 +1,6 @@
 /** The balance station: does the steered axle keep its share, does nothing carry too much, and what to put on? */
 import { isCarried } from "../dimension/attachment.ts";
-import { dimension } from "../dimension/catalogue.ts";
+import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import { type Checker, checkerOf } from "../finding/checking.ts";
 import type { RigPower } from "../match/power-of-rig.ts";
@@ -49,16 +49,7 @@ function loadChecks(whole: Whole, loads: Loads, units: Units): Check[] {
     steeredCheck(whole, loads, at, units),
     ...(loads.least.rear > 0 ? [rearCheck(loads, at, units)] : []),
     ...(onTracks(rig) ? [middleCheck(whole, loads, at, units)] : axleLimitChecks(whole, loads, at, units)),
-    limitCheck(
-      "gross-limit",
-      "Gross mass",
-      loads.states,
-      ({ total }) => total,
-      loads.limits.gross,
-      whole,
-      at,
-      units,
-    ),
+    limitCheck("gross-limit", "Gross mass", loads.states, ({ total }) => total, whole, at, units),
     ...toolAxleChecks(whole, loads, units),
     ...ballastCheck(whole, loads, at, units),
   ];
@@ -86,26 +77,8 @@ function middleCheck(whole: Whole, { states }: Loads, { check }: Checker, units:
 
 function axleLimitChecks(whole: Whole, loads: Loads, at: Checker, units: Units): Check[] {
   return [
-    limitCheck(
-      "front-limit",
-      steeredName(whole),
-      loads.states,
-      ({ front }) => front,
-      loads.limits.front,
-      whole,
-      at,
-      units,
-    ),
-    limitCheck(
-      "rear-limit",
-      otherName(whole),
-      loads.states,
-      ({ rear }) => rear,
-      loads.limits.rear,
-      whole,
-      at,
-      units,
-    ),
+    limitCheck("front-limit", steeredName(whole), loads.states, ({ front }) => front, whole, at, units),
+    limitCheck("rear-limit", otherName(whole), loads.states, ({ rear }) => rear, whole, at, units),
   ];
 }
 
@@ -181,35 +154,82 @@ function rearCheck({ states, unladen }: Loads, { check }: Checker, units: Units)
   });
 }
 
+/** A permitted load: on the road, and at work where the maker names another. */
+type Permitted = { key: DimensionKey; road: number | null; field: number | null };
+
+/** What limits a front or rear axle, or the whole; a machine that steers behind has its axles the other way round. */
+function permittedOf(id: string, whole: Whole): Permitted {
+  const { rig } = whole.parts[0]!;
+  const front = (id === "front-limit") !== steersBehind(whole);
+  if (id === "gross-limit")
+    return { key: "tractor.grossLimit", road: known(rig, "tractor.grossLimit"), field: null };
+  return front
+    ? {
+        key: "tractor.frontLimit",
+        road: known(rig, "tractor.frontLimit"),
+        field: known(rig, "tractor.frontFieldLimit"),
+      }
+    : {
+        key: "tractor.rearLimit",
+        road: known(rig, "tractor.rearLimit"),
+        field: known(rig, "tractor.rearFieldLimit"),
+      };
+}
+
+type Over = { state: RigState; load: number; limit: number };
+
+/**
+ * The worst state on the road against its limit, and the worst at work against the maker's limit for work. Without one the road's limit
+ * stands in, and passing it is a check, said as such.
+ */
+function overOf(
+  states: readonly RigState[],
+  pick: (state: RigState) => number,
+  { road, field }: { road: number; field: number | null },
+): { must: Over; work: (Over & { own: boolean }) | null } {
+  const worst = (must: boolean, limit: number): Over | null => {
+    const own = states.filter((state) => state.must === must);
+    if (own.length === 0) return null;
+    const state = worstOf(own, (each) => -pick(each));
+    return { state, load: pick(state), limit };
+  };
+  const work = worst(false, field ?? road);
+  return { must: worst(true, road)!, work: work && { ...work, own: field !== null } };
+}
+
 function limitCheck(
   id: string,
   label: string,
   states: readonly RigState[],
   pick: (state: RigState) => number,
-  limit: number | null,
   whole: Whole,
   { check, unknown }: Checker,
   units: Units,
 ): Check {
-  const heads = steersBehind(whole);
-  const key = {
-    "front-limit": heads ? "tractor.rearLimit" : "tractor.frontLimit",
-    "rear-limit": heads ? "tractor.frontLimit" : "tractor.rearLimit",
-    "gross-limit": "tractor.grossLimit",
-  }[id] as "tractor.frontLimit";
-  if (limit === null) return unknown(id, label, key);
-  const worst = worstOf(states, (state) => -pick(state));
-  const load = pick(worst);
-  const said = `${worst.label}: ${say("mass", load, units)}; permitted ${say("mass", limit, units)}`;
-  return load > limit
-    ? check(id, label, {
-        verdict: "stop",
-        said: `${label} carries too much. ${said}, ${say("mass", load - limit, units)} over.`,
-        why: `It breaks the axle, or the law. ${lighter(states, pick, limit, whole, units)}`,
-        target: "weights",
-        next: "Look at ballast",
-      })
-    : check(id, label, { verdict: "good", said: `${said}.`, target: key });
+  const { key, road, field } = permittedOf(id, whole);
+  if (road === null) return unknown(id, label, key as "tractor.frontLimit");
+  const { must, work } = overOf(states, pick, { road, field });
+  const target = "weights" as const;
+  const told = ({ state, load, limit }: Over) =>
+    `${state.label}: ${say("mass", load, units)}; permitted ${say("mass", limit, units)}`;
+  if (must.load > must.limit || (work?.own && work.load > work.limit)) {
+    const over = must.load > must.limit ? must : work!;
+    return check(id, label, {
+      verdict: "stop",
+      said: `${label} carries too much. ${told(over)}${over === must ? "" : " at work"}, ${say("mass", over.load - over.limit, units)} over.`,
+      why: `It breaks the axle, or the law. ${lighter(states, pick, over.limit, whole, units)}`,
+      target,
+      next: "Look at ballast",
+    });
+  }
+  if (work && work.load > work.limit)
+    return check(id, label, {
+      verdict: "check",
+      said: `${told(work)} on the road, ${say("mass", work.load - work.limit, units)} over it at work. No limit for work is told.`,
+      why: "Some makers permit more at walking pace in the field: their book says. Until then the road's limit is all that is known.",
+      target: key,
+    });
+  return check(id, label, { verdict: "good", said: `${told(must)}.`, target: key });
 }
 
 /** What to do about too much load: how far to fill, where filling is what brings it over. */
@@ -234,24 +254,34 @@ function toolAxleChecks(whole: Whole, { states }: Loads, units: Units): Check[] 
     if (isCarried(rig.attachment)) return [];
     const { check, unknown } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
     const limit = known(rig, "tool.axleLimit");
-    const worst = worstOf(states, (state) => -(state.tools[index] ?? 0));
-    const load = worst.tools[index] ?? 0;
-    if (limit === null) return [unknown("tool-axle", "Implement's axle", "tool.axleLimit")];
-    const said = `${worst.label}: ${say("mass", load, units)} on its wheels; permitted ${say("mass", limit, units)}`;
-    return [
-      load > limit
-        ? check("tool-axle", "Implement's axle", {
-            verdict: "stop",
-            said: `${said}, ${say("mass", load - limit, units)} over.`,
-            why: "Fill less.",
-            target: "tool.axleLimit",
-          })
-        : check("tool-axle", "Implement's axle", {
-            verdict: "good",
-            said: `${said}.`,
-            target: "tool.axleLimit",
-          }),
-    ];
+    const [id, label] = ["tool-axle", "Implement's axle"];
+    if (limit === null) return [unknown(id, label, "tool.axleLimit")];
+    const field = known(rig, "tool.axleFieldLimit");
+    const { must, work } = overOf(states, (state) => state.tools[index] ?? 0, { road: limit, field });
+    const told = ({ state, load, limit: most }: Over) =>
+      `${state.label}: ${say("mass", load, units)} on its wheels; permitted ${say("mass", most, units)}`;
+    const target = "tool.axleLimit" as const;
+    if (must.load > must.limit || (work?.own && work.load > work.limit)) {
+      const over = must.load > must.limit ? must : work!;
+      return [
+        check(id, label, {
+          verdict: "stop",
+          said: `${told(over)}${over === must ? "" : " at work"}, ${say("mass", over.load - over.limit, units)} over.`,
+          why: "Fill less.",
+          target,
+        }),
+      ];
+    }
+    if (work && work.load > work.limit)
+      return [
+        check(id, label, {
+          verdict: "check",
+          said: `${told(work)} on the road, ${say("mass", work.load - work.limit, units)} over it at work. No limit for work is told.`,
+          why: "Its maker's book may permit more in the field.",
+          target: "tool.axleFieldLimit",
+        }),
+      ];
+    return [check(id, label, { verdict: "good", said: `${told(must)}.`, target })];
   });
 }
 

@@ -4,7 +4,7 @@
  */
 import { type DimensionKey, hasDimension } from "../dimension/catalogue.ts";
 import type { HitchOf } from "../hitch/hitch-of-part.ts";
-import { carried } from "../hitch/linkage.ts";
+import { carried, topLinkFor } from "../hitch/linkage.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
 import { between, drawn, type LinkageSheet, type Part, placed, type Spot } from "./linkage-marks.ts";
@@ -47,17 +47,21 @@ const IN_PLAN = new Set<DimensionKey>(["hitch.pivots", "tool.span", "hitch.linkL
 export function sideShape(rig: ResolvedRig, hitch: HitchOf): SideShape {
   const at = (key: DimensionKey) => drawn(rig, key);
   const read = (...keys: DimensionKey[]) => keys.every((key) => rig.values[key].value !== null);
+  const linkage = {
+    lowerPivot: { x: at("hitch.lowerBack"), z: at("hitch.lowerUp") },
+    upperPivot: { x: at("hitch.upperBack"), z: at("hitch.upperUp") },
+    lowerLink: (at("hitch.linkLeft") + at("hitch.linkRight")) / 2,
+    topLink: at("work.topLink"),
+    pivotSpacing: at("hitch.pivots"),
+    span: at("tool.span"),
+    mast: at("tool.mast"),
+    setback: at("tool.setback"),
+  };
+  // A semi-mounted tool is pitched by its wheel: its top link is drawn as long as that makes it.
+  const follows =
+    hitch.tail?.work == null ? null : topLinkFor(linkage, at("work.ballHeight"), hitch.tail.work);
   return {
-    linkage: {
-      lowerPivot: { x: at("hitch.lowerBack"), z: at("hitch.lowerUp") },
-      upperPivot: { x: at("hitch.upperBack"), z: at("hitch.upperUp") },
-      lowerLink: (at("hitch.linkLeft") + at("hitch.linkRight")) / 2,
-      topLink: at("work.topLink"),
-      pivotSpacing: at("hitch.pivots"),
-      span: at("tool.span"),
-      mast: at("tool.mast"),
-      setback: at("tool.setback"),
-    },
+    linkage: { ...linkage, topLink: follows ?? linkage.topLink },
     ballHeight: at("work.ballHeight"),
     low: rig.values["hitch.ballLow"].value,
     high: rig.values["hitch.ballHigh"].value,

@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import type { Attachment } from "../dimension/attachment.ts";
+import { hookupList } from "../hookup/list.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
+import { judgeWhole } from "../walk-round/judge-whole.ts";
 import { hitchesOf } from "./checks.ts";
 import { poseAtHeight } from "./linkage.ts";
 
@@ -64,12 +66,6 @@ describe("make it right", () => {
     expect(short.beyond?.end).toBe("long");
     expect(short.beyond?.by).toBeCloseTo(0.02, 2);
   });
-
-  it("gives the cross shaft whose lines cross just behind the front axle", () => {
-    const { plan } = hitched({}).parts[0]!;
-    const again = hitched({ "tool.span": plan!.spanWanted!.toFixed(4) }).parts[0]!.plan!;
-    expect(again.aheadOfAxle).toBeCloseTo(0.92 * 2.65, 1);
-  });
 });
 
 describe("a linkage that cannot be", () => {
@@ -98,11 +94,93 @@ describe("a linkage that cannot be", () => {
 });
 
 describe("from above", () => {
-  it("is good behind the front axle, and wanders where a short cross shaft throws the crossing beyond it", () => {
-    // 0.87 m with pivots 0.52 m apart: the crossing of the textbook example, 2.32 m ahead of the hitch line, less c.
-    expect(checked("crossing")).toMatch(/^good: 1.2/);
-    expect(checked("crossing", { "tool.span": "0.6" })).toMatch(/^fix: .*ahead of the front axle/);
-    expect(checked("crossing", { "tool.span": "0.52" })).toMatch(/^fix: The lower links run parallel/);
+  const PLOUGH = { "tool.kind": "plough" } as const;
+
+  it("is judged for what finds its line by it, and for nothing else", () => {
+    expect(checked("crossing", { "tool.span": "0.6" })).toMatch(/^unknown: What the implement is/);
+    expect(checked("crossing", { "tool.kind": "mower", "tool.span": "0.6" })).toMatch(
+      /^good: .*Only ploughs/,
+    );
+    expect(checked("virtual", { "tool.kind": "mower" })).toBe("none");
+    expect(checked("crossing", { ...PLOUGH, "tool.span": "0.6" })).toMatch(/^fix: .*ahead of the front axle/);
+    expect(checked("crossing", { ...PLOUGH, "tool.span": "0.52" })).toMatch(
+      /^fix: The lower links run parallel/,
+    );
+  });
+
+  it("is good in the band of 70 to 100 % of the wheelbase, a check short of it", () => {
+    // 0.87 m with pivots 0.52 m apart, links falling 3.0°: 2.321 m × cos 3.0° ahead of the hitch line, less 1.05: 1.27 m; the band
+    // begins at 0.7 × 2.65 = 1.855.
+    expect(checked("crossing", PLOUGH)).toMatch(
+      /^check: The links' lines cross 1.26\d m .*1.855 m to 2.650 m/,
+    );
+    // pivots 0.56, shaft 0.825: splay 0.1325, 0.825 × √(0.95² − 0.1325²) × cos 3.0° / 0.265 − 1.05 = 1.87
+    const inside = { ...PLOUGH, "hitch.pivots": "0.56", "tool.span": "0.825" };
+    expect(checked("crossing", inside)).toMatch(/^good: 1.87/);
+  });
+
+  it("proposes a cross shaft only where a category has it", () => {
+    const far = checked("crossing", { ...PLOUGH, "hitch.pivots": "0.56", "tool.span": "0.7" });
+    expect(far).toMatch(/^fix: .*The cross shaft of category (2|3N), 0.825 m/);
+    expect(checked("crossing", { ...PLOUGH, "tool.span": "0.6" })).not.toContain("category");
+  });
+});
+
+describe("one advice", () => {
+  it("is given of unequal rods wherever they are spoken of: the longer comes in", () => {
+    const rods = { "hitch.rodLeft": "0.744", "hitch.rodRight": "0.730" };
+    expect(checked("rods", rods)).toContain("Shorten the left rod by 14 mm");
+    const whole = sampleWhole([samplePart("mounted", { ...MOUNTED, ...rods })]);
+    const judged = judgeWhole(whole, PRESETS.metric);
+    const line = hookupList(whole, judged, PRESETS.metric).find(({ key }) => key === "rods 1")!;
+    expect(line.text.replace(/\u00a0/g, " ")).toContain("Shorten the left rod by 14 mm");
+  });
+});
+
+describe("a semi-mounted tool", () => {
+  const TAIL: Lines = {
+    ...MOUNTED,
+    "tool.eyeHeight": "0.62",
+    "tool.tailLift": "0.35",
+    "pin.pivot": "4.2",
+    "tool.under": "0.62",
+    "tool.underBack": "3.6",
+    "work.ballHeight": "0.5",
+    "hitch.ballHigh": "0.98",
+  };
+  const at = (id: string, lines: Lines = {}) => {
+    const { checks } = hitchesOf(sampleWhole([samplePart("semi", { ...TAIL, ...lines })]), PRESETS.metric);
+    const found = checks.find((check) => check.id === id);
+    return found ? `${found.verdict}: ${found.said} ${found.why}`.replace(/\u00a0/g, " ") : "none";
+  };
+
+  it("pitches about its wheel, worked by hand", () => {
+    // Balls 0.12 under level over 4.2 m: asin(−0.12 / 4.2) = −1.64°
+    expect(at("pitch")).toMatch(/^fix: 1.6° nose down; .*Set the balls to 0.620 m above ground/);
+    expect(at("pitch", { "work.ballHeight": "0.62" })).toMatch(/^good: level/);
+    expect(at("pitch", { "tool.eyeHeight": undefined })).toMatch(/^unknown: Lower pins' height/);
+  });
+
+  it("clears the road by balls and wheel, not by a top link", () => {
+    // Raised: asin((0.98 − 0.62 − 0.35) / 4.2) = 0.136° up; 0.98 − 3.6 × sin − 0.62 × cos = 0.351
+    expect(at("clearance")).toMatch(/^good: 0.351 m under its lowest part/);
+    // The wheel left down: asin(0.36 / 4.2) = 4.92° nose up, the lowest part near the tail at 0.98 − 0.309 − 0.618 = 0.054
+    expect(at("clearance", { "tool.tailLift": "0" })).toMatch(
+      /^fix: Only 0.05\d m .*Its wheel lifts the tail/,
+    );
+    expect(at("clearance", { "tool.tailLift": undefined })).toMatch(/^unknown: Wheel raises the tail/);
+    expect(at("stroke")).toBe("none");
+    expect(at("virtual")).toBe("none");
+  });
+});
+
+describe("a tank in front", () => {
+  it("need not hang level", () => {
+    const { checks } = hitchesOf(
+      sampleWhole([samplePart("front", { ...MOUNTED, "axle.pin": "3.6", "tool.kind": "cart" })]),
+      PRESETS.metric,
+    );
+    expect(checks.find(({ id }) => id === "pitch")).toMatchObject({ verdict: "good" });
   });
 });
 

@@ -1,5 +1,6 @@
 /** The hitch station: is it hitched right, and what to turn by how much? */
 import { isBuiltOn, onLinks, onPin } from "../dimension/attachment.ts";
+import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import { type Checker, checkerOf } from "../finding/checking.ts";
 import type { ToolKindKey } from "../match/kinds.ts";
@@ -8,8 +9,8 @@ import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { frontSupportOf } from "../rig/supports.ts";
-import { chosen, known, type Whole } from "../rig/whole.ts";
-import { type HitchOf, habitOf, hitchOf } from "./hitch-of-part.ts";
+import { chosen, known, type Whole, works } from "../rig/whole.ts";
+import { BEHIND_FRONT, findsItsLine, type HitchOf, habitOf, hitchOf } from "./hitch-of-part.ts";
 
 export type Hitch = { parts: HitchOf[]; checks: Check[] };
 
@@ -59,6 +60,12 @@ function checksOf(rig: ResolvedRig, hitch: HitchOf, at: Checker, units: Units): 
 /** Links and rods further apart than this are told from a slip of the tape (our threshold), metres. */
 const EQUAL = 0.005;
 
+/** The one advice about two that should be alike, wherever it is given: the longer comes in to the other's length. */
+export function shorten(difference: number, what: "link" | "rod", units: Units): string {
+  const longer = difference > 0 ? "left" : "right";
+  return `Shorten the ${longer} ${what} by ${sayFine(Math.abs(difference), units)}, unless its maker wants them different.`;
+}
+
 function linksCheck({ links }: HitchOf, { check, unknown }: Checker, units: Units): Check {
   const [id, label] = ["links", "Lower links equal"];
   if (!links) return unknown(id, label, "hitch.linkRight");
@@ -70,11 +77,11 @@ function linksCheck({ links }: HitchOf, { check, unknown }: Checker, units: Unit
       said: difference === 0 ? "Equal." : `Within ${by}.`,
       target: "hitch.linkLeft",
     });
-  const [longer, shorter] = difference > 0 ? ["left", "right"] : ["right", "left"];
+  const longer = difference > 0 ? "left" : "right";
   return check(id, label, {
     verdict: "fix",
     said: `The ${longer} lower link is ${by} longer: the cross shaft stands ${turn === null ? "askew" : `${say("angle", Math.abs(turn), units)} askew`}.`,
-    why: `The tool pulls to the side. Set the ${longer} link in, or the ${shorter} out, by ${by}.`,
+    why: `The tool pulls to the side. ${shorten(difference, "link", units)}`,
     target: difference > 0 ? "hitch.linkLeft" : "hitch.linkRight",
   });
 }
@@ -93,16 +100,33 @@ function rodsCheck({ rods }: HitchOf, { check, unknown }: Checker, units: Units)
   return check(id, label, {
     verdict: "fix",
     said: `The ${longer} lift rod is ${by} longer: the tool leans ${rods.lean === null ? "" : `${say("angle", Math.abs(rods.lean), units)} `}to the ${longer}.`,
-    why: `One side works deeper. Shorten the ${longer} rod by ${by}, unless its maker wants them different.`,
+    why: `One side works deeper. ${shorten(rods.difference, "rod", units)}`,
     target: rods.difference > 0 ? "hitch.rodLeft" : "hitch.rodRight",
   });
 }
 
 function linkageChecks(rig: ResolvedRig, hitch: HitchOf, at: Checker, units: Units): Check[] {
   const [missing] = hitch.missing;
+  if (hitch.tail)
+    return [
+      rodsCheck(hitch, at, units),
+      tailPitchCheck(rig, hitch, at, units),
+      clearanceCheck(rig, hitch, at, units),
+      ...controlCheck(rig, at, units),
+    ];
   return [
     rodsCheck(hitch, at, units),
-    ...(missing ? [at.unknown("pitch", "Pitch at work", missing)] : [pitchCheck(hitch, at, units)]),
+    ...(!works(rig)
+      ? [
+          at.check("pitch", "Pitch at work", {
+            verdict: "good",
+            said: "It only carries: it need not hang level.",
+            target: "tool.kind",
+          }),
+        ]
+      : missing
+        ? [at.unknown("pitch", "Pitch at work", missing)]
+        : [pitchCheck(hitch, at, units)]),
     ...(missing ? [] : strokeChecks(hitch, at, units)),
     ...(missing ? [] : virtualCheck(rig, hitch, at, units)),
     ...(missing ? [] : slopeCheck(rig, hitch, at, units)),
@@ -133,6 +157,39 @@ function pitchCheck(hitch: HitchOf, { check, unknown }: Checker, units: Units): 
     why: "Front and rear of the tool work at different depths.",
     target: "work.topLink",
     next: "Set top link",
+  });
+}
+
+/** A semi-mounted tool is level where the balls are as high as its pins stand with the frame level: links up or down, no top link. */
+function tailPitchCheck(
+  rig: ResolvedRig,
+  { tail, wantedPitch }: HitchOf,
+  { check, unknown }: Checker,
+  units: Units,
+): Check {
+  const [id, label] = ["pitch", "Pitch at work"];
+  const pitch = tail?.work ?? null;
+  const [level, wheel] = [known(rig, "tool.eyeHeight"), known(rig, "pin.pivot")];
+  if (pitch === null || level === null || wheel === null) {
+    const open = (["tool.eyeHeight", "pin.pivot", "work.ballHeight"] as const).find(
+      (key) => known(rig, key) === null,
+    );
+    return unknown(id, label, open ?? "work.ballHeight");
+  }
+  const now = pitchWords(pitch, units);
+  const height = level + wheel * Math.sin(wantedPitch);
+  if (Math.abs(pitch - wantedPitch) <= PITCH_PLAY)
+    return check(id, label, {
+      verdict: "good",
+      said: `${now}; wanted ${pitchWords(wantedPitch, units)}.`,
+      target: "work.ballHeight",
+    });
+  return check(id, label, {
+    verdict: "fix",
+    said: `${now}; wanted ${pitchWords(wantedPitch, units)}. Set the balls to ${printLength(height, units.tape)} above ground.`,
+    why: "It hangs in the balls and stands on its wheel: the lower links set its pitch, no top link does.",
+    target: "work.ballHeight",
+    next: "Set the lift",
   });
 }
 
@@ -195,7 +252,7 @@ function virtualCheck(
   { check, unknown }: Checker,
   units: Units,
 ): Check[] {
-  if (!work?.ok || ahead) return [];
+  if (!work?.ok || ahead || !findsItsLine(rig)) return [];
   const [id, label] = ["virtual", "Virtual hitch point"];
   const { x: wheelbase, missing } = frontSupportOf(rig);
   if (wheelbase === null) return [unknown(id, label, missing)];
@@ -211,13 +268,13 @@ function virtualCheck(
     ];
   const forward = -virtual.x;
   const where = `${printLength(Math.abs(forward), units.tape)} ${forward >= 0 ? "ahead of" : "behind"} the rear axle, ${printLength(Math.abs(virtual.z), units.tape)} ${virtual.z >= 0 ? "above" : "under"} ground`;
-  const inside = forward > 0 && forward < wheelbase;
+  const inside = forward >= BEHIND_FRONT.from * wheelbase && forward <= BEHIND_FRONT.to * wheelbase;
   return [
     check(id, label, {
       verdict: inside ? "good" : "check",
       said: inside
         ? `${where}.`
-        : `The links' lines cross ${where}; common practice wants it between the axles, just behind the front one.`,
+        : `The links' lines cross ${where}; common practice wants it just behind the front axle: ${printLength(BEHIND_FRONT.from * wheelbase, units.tape)} to ${printLength(wheelbase, units.tape)} ahead of the rear one (our band).`,
       why: inside
         ? ""
         : "It decides how weight moves to the tractor and how the tool follows the ground. Try another hole for the top link.",
@@ -254,15 +311,15 @@ const ROAD_CLEARANCE = 0.3;
 
 function clearanceCheck(
   rig: ResolvedRig,
-  { clearance, missing }: HitchOf,
+  { clearance, missing, tail }: HitchOf,
   { check, unknown }: Checker,
   units: Units,
 ): Check {
   const [id, label] = ["clearance", "Clear of the road"];
   if (clearance === null) {
-    const open = (["hitch.ballHigh", "tool.under", "tool.underBack"] as const).find(
-      (key) => known(rig, key) === null,
-    );
+    const own: DimensionKey[] = tail ? ["tool.eyeHeight", "pin.pivot", "tool.tailLift"] : [];
+    const keys: DimensionKey[] = ["hitch.ballHigh", "tool.under", "tool.underBack", ...own];
+    const open = keys.find((key) => known(rig, key) === null);
     return unknown(id, label, open ?? missing[0] ?? "work.topLink");
   }
   const height = printLength(Math.abs(clearance), units.tape);
@@ -278,8 +335,8 @@ function clearanceCheck(
       clearance <= 0
         ? `Its lowest part stays ${height} in the ground with the lift right up.`
         : `Only ${height} under its lowest part with the lift right up.`,
-    why: `Common practice leaves ${printLength(ROAD_CLEARANCE, units.tape)}. Another top link hole lifts the tail higher.`,
-    target: "hitch.upperUp",
+    why: `Common practice leaves ${printLength(ROAD_CLEARANCE, units.tape)}. ${tail ? "Its wheel lifts the tail: let its cylinder right out." : "Another top link hole lifts the tail higher."}`,
+    target: tail ? "tool.tailLift" : "hitch.upperUp",
   });
 }
 
@@ -292,11 +349,23 @@ function crossingCheck(
   if (ahead) return [];
   const [id, label] = ["crossing", "Links' crossing, from above"];
   if (!plan) return [unknown(id, label, known(rig, "hitch.pivots") === null ? "hitch.pivots" : "tool.span")];
-  const { x: wheelbase, missing } = frontSupportOf(rig);
-  const cure =
-    plan.spanWanted === null
+  const { band, wanted } = plan;
+  const where =
+    plan.aheadOfAxle === null
       ? ""
-      : ` A cross shaft of ${printLength(plan.spanWanted, units.tape)} brings it just behind the front axle.`;
+      : `${printLength(Math.abs(plan.aheadOfAxle), units.tape)} ${plan.aheadOfAxle >= 0 ? "ahead of" : "behind"} the rear axle`;
+  if (chosen(rig, "tool.kind") === null) return [unknown(id, label, "tool.kind")];
+  if (!findsItsLine(rig))
+    return [
+      check(id, label, {
+        verdict: "good",
+        said: `${where === "" ? "" : `They cross ${where}. `}Only ploughs and subsoilers find their line by it.`,
+        target: "tool.span",
+      }),
+    ];
+  const cure = wanted
+    ? ` The cross shaft of category ${wanted.category}, ${printLength(wanted.span, units.tape)}, would bring it to ${printLength(wanted.aheadOfAxle, units.tape)}.`
+    : "";
   if (plan.ahead === null || plan.ahead < 0)
     return [
       check(id, label, {
@@ -307,9 +376,10 @@ function crossingCheck(
       }),
     ];
   if (plan.aheadOfAxle === null) return [unknown(id, label, "axle.pin")];
-  if (wheelbase === null) return [unknown(id, label, missing)];
-  const where = `${printLength(Math.abs(plan.aheadOfAxle), units.tape)} ${plan.aheadOfAxle >= 0 ? "ahead of" : "behind"} the rear axle`;
-  if (plan.aheadOfAxle > wheelbase)
+  const front = frontSupportOf(rig);
+  if (band === null) return [unknown(id, label, front.missing ?? "tractor.wheelbase")];
+  const wants = `common practice wants it just behind the front axle, ${printLength(band.from, units.tape)} to ${printLength(band.to, units.tape)} ahead of the rear one (our band)`;
+  if (plan.aheadOfAxle > band.to)
     return [
       check(id, label, {
         verdict: "fix",
@@ -319,13 +389,16 @@ function crossingCheck(
         next: "Set cross shaft",
       }),
     ];
-  return [
-    check(id, label, {
-      verdict: "good",
-      said: `${where}.${plan.aheadOfAxle < wheelbase * 0.6 ? cure : ""}`,
-      target: "tool.span",
-    }),
-  ];
+  if (plan.aheadOfAxle < band.from)
+    return [
+      check(id, label, {
+        verdict: "check",
+        said: `The links' lines cross ${where}; ${wants}.${cure}`,
+        why: "The tool swings about a point so near that it fights the steering.",
+        target: "tool.span",
+      }),
+    ];
+  return [check(id, label, { verdict: "good", said: `${where}.`, target: "tool.span" })];
 }
 
 function stabiliserCheck(rig: ResolvedRig, { check, unknown }: Checker): Check[] {

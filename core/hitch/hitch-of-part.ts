@@ -1,6 +1,7 @@
 /** What follows from the lengths of one tool's hitch: poses, stroke, crossing, lean, and how to make them right. */
-import { isAhead } from "../dimension/attachment.ts";
+import { isAhead, onPin } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import { CATEGORIES, CATEGORY_SIZES } from "../match/category.ts";
 import { TOOL_KINDS, type ToolKindKey } from "../match/kinds.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { frontSupportOf } from "../rig/supports.ts";
@@ -21,7 +22,7 @@ import {
   topLinkFor,
   turnsFor,
 } from "./linkage.ts";
-import { crossingAhead, lean, shaftTurn, spanFor } from "./plan-view.ts";
+import { crossingAhead, type Links, lean, shaftTurn } from "./plan-view.ts";
 
 export type TopLinkCure = {
   /** the length that gives the wanted pitch, metres, and the change from now */
@@ -40,9 +41,10 @@ export type PlanView = {
   ahead: number | null;
   /** ahead of the rear axle; null as above, or where the hitch is not placed yet */
   aheadOfAxle: number | null;
-  /** the span that brings the crossing just behind the front axle; null where none does or lengths are missing */
-  spanWanted: number | null;
-  wantedAheadOfAxle: number | null;
+  /** the span of a category that brings the crossing into the band behind the front axle; null where none does or lengths are missing */
+  wanted: { span: number; category: string; aheadOfAxle: number } | null;
+  /** the band it should lie in for what finds its line by it, ahead of the rear axle, metres; null while the front is not placed */
+  band: { from: number; to: number } | null;
   angle: number;
 };
 
@@ -67,10 +69,12 @@ export type HitchOf = {
   rods: { difference: number; lean: number | null } | null;
   /** of a drawn tool: nose up positive, radians, and how far the pin has to come down, metres */
   frame: { slope: number; lower: number } | null;
+  /** of a semi-mounted tool: nose up positive at work, right down and right up; null on any other */
+  tail: Tail | null;
 };
 
-/** Just behind the front axle, as a share of the wheelbase (common practice). */
-const JUST_BEHIND = 0.92;
+/** "Just behind the front axle" is a band, as shares of the wheelbase ahead of the rear axle (ours). */
+export const BEHIND_FRONT = { from: 0.7, to: 1 } as const;
 
 export function hitchOf(rig: ResolvedRig): HitchOf {
   const ahead = isAhead(rig.attachment);
@@ -82,7 +86,8 @@ export function hitchOf(rig: ResolvedRig): HitchOf {
   const work = at("work.ballHeight");
   const high = at("hitch.ballHigh");
   const [lowest, highest] = [known(rig, "hitch.ballLow"), known(rig, "hitch.ballHigh")];
-  const pitch = work?.ok ? noseUp(work.pose.pitch, ahead) : null;
+  const tail = tailOf(rig);
+  const pitch = tail ? tail.work : work?.ok ? noseUp(work.pose.pitch, ahead) : null;
   const wantedPitch = known(rig, "work.pitch") ?? 0;
   return {
     ahead,
@@ -91,15 +96,16 @@ export function hitchOf(rig: ResolvedRig): HitchOf {
     work,
     low: at("hitch.ballLow"),
     high,
-    poses: linkage && lowest !== null && highest !== null ? stroke(linkage, lowest, highest) : [],
-    cure: linkage ? cureOf(rig, linkage, noseUp(wantedPitch, ahead)) : null,
+    poses: !tail && linkage && lowest !== null && highest !== null ? stroke(linkage, lowest, highest) : [],
+    cure: linkage && !tail ? cureOf(rig, linkage, noseUp(wantedPitch, ahead)) : null,
     pitch,
     wantedPitch,
-    clearance: clearanceOf(rig, high),
+    clearance: tail ? tailClearance(rig, tail) : clearanceOf(rig, high),
     plan: planOf(rig, linkage),
     links: linksOf(rig),
     rods: rodsOf(rig),
     frame: frameOf(rig),
+    tail,
   };
 }
 
@@ -143,6 +149,16 @@ function clearanceOf(rig: ResolvedRig, high: Posed | null): number | null {
   return high?.ok && under !== null && back !== null ? carried(high.pose, { back, up: -under }).z : null;
 }
 
+function tailClearance(rig: ResolvedRig, { high }: Tail): number | null {
+  const [under, back, ball] = [
+    known(rig, "tool.under"),
+    known(rig, "tool.underBack"),
+    known(rig, "hitch.ballHigh"),
+  ];
+  if (high === null || under === null || back === null || ball === null) return null;
+  return ball - back * Math.sin(high) - under * Math.cos(high);
+}
+
 function planOf(rig: ResolvedRig, linkage: Linkage | null): PlanView | null {
   const lengths = (["hitch.linkLeft", "hitch.linkRight"] as const).flatMap((key) => known(rig, key) ?? []);
   const [pivotSpacing, span] = [known(rig, "hitch.pivots"), known(rig, "tool.span")];
@@ -153,15 +169,63 @@ function planOf(rig: ResolvedRig, linkage: Linkage | null): PlanView | null {
   const links = { pivotSpacing, span, lowerLink, angle };
   const ahead = crossingAhead(links);
   const hitch = known(rig, "axle.pin");
-  const wheelbase = frontSupportOf(rig).x;
-  const rear = !isAhead(rig.attachment);
-  const wanted = wheelbase === null || !rear ? null : wheelbase * JUST_BEHIND;
+  const wheelbase = isAhead(rig.attachment) ? null : frontSupportOf(rig).x;
+  const band =
+    wheelbase === null ? null : { from: BEHIND_FRONT.from * wheelbase, to: BEHIND_FRONT.to * wheelbase };
   return {
     ahead,
-    aheadOfAxle: rear && ahead !== null && hitch !== null ? ahead - hitch : null,
-    spanWanted: wanted === null || hitch === null ? null : spanFor(links, wanted + hitch),
-    wantedAheadOfAxle: wanted,
+    aheadOfAxle: !isAhead(rig.attachment) && ahead !== null && hitch !== null ? ahead - hitch : null,
+    wanted: band === null || hitch === null ? null : categoryFor(links, hitch, band),
+    band,
     angle,
+  };
+}
+
+/** Of the spans that are made, the one whose crossing lies nearest to the middle of the band; null where none lies in it. */
+function categoryFor(links: Links, hitch: number, band: { from: number; to: number }): PlanView["wanted"] {
+  const middle = (band.from + band.to) / 2;
+  const fitting = CATEGORIES.flatMap((category) => {
+    const { span } = CATEGORY_SIZES[category];
+    const ahead = crossingAhead({ ...links, span });
+    const aheadOfAxle = ahead === null ? null : ahead - hitch;
+    return aheadOfAxle !== null && aheadOfAxle >= band.from && aheadOfAxle <= band.to
+      ? [{ span, category, aheadOfAxle }]
+      : [];
+  });
+  return fitting.reduce<PlanView["wanted"]>(
+    (best, each) =>
+      best === null || Math.abs(each.aheadOfAxle - middle) < Math.abs(best.aheadOfAxle - middle)
+        ? each
+        : best,
+    null,
+  );
+}
+
+/** A tool that finds its own line by where the links' lines cross (common practice, no source): others are held to the tractor's. */
+export function findsItsLine(rig: ResolvedRig): boolean {
+  const kind = chosen<ToolKindKey>(rig, "tool.kind");
+  return kind === "plough" || kind === "subsoiler";
+}
+
+/** Of a semi-mounted tool: it hangs in the balls and stands on its wheel, and turns about where that touches the ground. Radians, metres. */
+export type Tail = { work: number | null; low: number | null; high: number | null };
+
+/**
+ * Nose up where the balls stand higher than with the frame level, over the distance back to the wheel. With the lift right up the wheel
+ * is as high as its own cylinder raises the tail.
+ */
+function tailOf(rig: ResolvedRig): Tail | null {
+  if (rig.attachment !== "semi") return null;
+  const [level, wheel] = [known(rig, "tool.eyeHeight"), known(rig, "pin.pivot")];
+  const at = (height: number | null, raised: number | null) => {
+    if (level === null || wheel === null || height === null || raised === null) return null;
+    const sine = (height - level - raised) / wheel;
+    return Math.abs(sine) < 1 ? Math.asin(sine) : null;
+  };
+  return {
+    work: at(known(rig, "work.ballHeight"), 0),
+    low: at(known(rig, "hitch.ballLow"), 0),
+    high: at(known(rig, "hitch.ballHigh"), known(rig, "tool.tailLift")),
   };
 }
 
@@ -192,6 +256,7 @@ function frameOf(rig: ResolvedRig): HitchOf["frame"] {
     known(rig, "tool.eyeHeight"),
     known(rig, "pin.pivot"),
   ];
+  if (!onPin(rig.attachment)) return null;
   if (pin === null || eye === null || drawbar === null || drawbar <= 0) return null;
   return { slope: frameSlope(pin, eye, drawbar), lower: pin - eye };
 }

@@ -7,14 +7,17 @@ export type Links = {
   span: number;
   /** pivot to ball */
   lowerLink: number;
-  /** of the lower links from level, radians */
+  /** of the lower links from level, seen from the side, radians */
   angle: number;
 };
 
-/** How far apart along the tractor the link's ends are, seen from above; null where it cannot reach. */
+/**
+ * How far apart along the tractor the link's ends are, seen from above: √(l² − splay²) · cos α, with α the slope seen from the side, where
+ * the link is shortened by its splay already. Null where it cannot reach.
+ */
 export function alongLength({ pivotSpacing, span, lowerLink, angle }: Links): number | null {
-  const square = (lowerLink * Math.cos(angle)) ** 2 - ((span - pivotSpacing) / 2) ** 2;
-  return square > 0 ? Math.sqrt(square) : null;
+  const square = lowerLink ** 2 - ((span - pivotSpacing) / 2) ** 2;
+  return square > 0 ? Math.sqrt(square) * Math.cos(angle) : null;
 }
 
 /** Links this near to parallel cross too far off to say where, metres of difference in span. */
@@ -29,22 +32,6 @@ export function crossingAhead(links: Links): number | null {
   const difference = links.span - links.pivotSpacing;
   if (along === null || Math.abs(difference) < PARALLEL) return null;
   return (links.span * along) / difference;
-}
-
-/** The span that puts the crossing at a distance ahead of the hitch line, found by halving; null where no span does. */
-export function spanFor(links: Links, ahead: number): number | null {
-  let [low, high] = [links.pivotSpacing + 2 * PARALLEL, links.pivotSpacing + 2 * links.lowerLink * 0.98];
-  const at = (span: number) => crossingAhead({ ...links, span });
-  const farthest = at(low);
-  if (farthest === null || ahead > farthest) return null;
-  for (let step = 0; step < 80; step++) {
-    const middle = (low + high) / 2;
-    const reached = at(middle);
-    if (reached === null || reached < ahead) high = middle;
-    else low = middle;
-  }
-  const found = at(low);
-  return found !== null && Math.abs(found - ahead) < 1e-3 ? low : null;
 }
 
 /** Lower links of unequal length turn the cross shaft; positive where the left end trails. */

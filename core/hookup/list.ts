@@ -8,6 +8,7 @@ import { setText } from "../balance/ballast-checks.ts";
 import { isBuiltOn, onLinks, onPin } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension, isDimensionKey } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
+import { shorten } from "../hitch/checks.ts";
 import { type HitchOf, habitOf } from "../hitch/hitch-of-part.ts";
 import type { Hoses } from "../hoses/checks.ts";
 import { remoteName } from "../hoses/circuit.ts";
@@ -144,23 +145,24 @@ function ballastLines({ loads, whole, units }: Known): HookupLine[] {
 function linkLines({ rig, name }: Part, index: number, given: Known): HookupLine[] {
   if (!onLinks(rig.attachment)) return [];
   const { units } = given;
-  const both = (what: string, left: DimensionKey, right: DimensionKey, key: string) => {
+  const both = (what: string, left: DimensionKey, right: DimensionKey, key: string, rod: "link" | "rod") => {
     const [l, r] = [known(rig, left), known(rig, right)];
     if (l === null || r === null)
       return line("Before", `${key} ${index + 1}`, `${what} for ${name}: measure both before coupling.`);
-    const target = (l + r) / 2;
     return line(
       "Before",
       `${key} ${index + 1}`,
       Math.abs(l - r) <= 0.005
-        ? `${what} for ${name} equal: ${printLength(target, units.tape)}.`
-        : `${what} for ${name}: set both to ${printLength(target, units.tape)}; now ${printLength(l, units.tape)} left, ${printLength(r, units.tape)} right.`,
+        ? `${what} for ${name} equal: ${printLength(Math.min(l, r), units.tape)}.`
+        : `${what} for ${name}: ${printLength(l, units.tape)} left, ${printLength(r, units.tape)} right. ${shorten(l - r, rod, units)}`,
       { cites: read(given, cite(index, left, right)) },
     );
   };
   return [
-    both("Lower links", "hitch.linkLeft", "hitch.linkRight", "links"),
-    ...(rig.attachment === "links" ? [] : [both("Lift rods", "hitch.rodLeft", "hitch.rodRight", "rods")]),
+    both("Lower links", "hitch.linkLeft", "hitch.linkRight", "links", "link"),
+    ...(rig.attachment === "links"
+      ? []
+      : [both("Lift rods", "hitch.rodLeft", "hitch.rodRight", "rods", "rod")]),
   ];
 }
 

@@ -4,7 +4,7 @@ import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { drawLinkage, sideShape } from "../../../core/drawing/linkage.ts";
 import type { SideShape } from "../../../core/drawing/linkage-side.ts";
 import type { Plan } from "../../../core/drawing/sheet.ts";
-import { cureText, pitchWords } from "../../../core/hitch/checks.ts";
+import { cureText, pitchWords, shorten } from "../../../core/hitch/checks.ts";
 import { type HitchOf, habitOf, threadOf } from "../../../core/hitch/hitch-of-part.ts";
 import type { Thread } from "../../../core/hitch/linkage.ts";
 import { METRES_PER, printLength } from "../../../core/quantity/length.ts";
@@ -70,7 +70,7 @@ export type Trial = {
 
 function trialOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Trial | null {
   const [low, high] = [known(rig, "hitch.ballLow"), known(rig, "hitch.ballHigh")];
-  if (!hitch.linkage || low === null || high === null || high <= low) return null;
+  if (!hitch.linkage || hitch.tail || low === null || high === null || high <= low) return null;
   const shape = sideShape(rig, hitch);
   const now = hitch.linkage.topLink;
   return {
@@ -86,7 +86,7 @@ function trialOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Trial | null {
 }
 
 /** What to turn, which way, and how far. */
-function rightOf({ cure, pitch, wantedPitch, plan, rods, links, frame }: HitchOf, units: Units): string[] {
+function rightOf({ cure, pitch, wantedPitch, rods, links, frame }: HitchOf, units: Units): string[] {
   const right: string[] = [];
   if (cure && pitch !== null)
     right.push(
@@ -95,18 +95,11 @@ function rightOf({ cure, pitch, wantedPitch, plan, rods, links, frame }: HitchOf
         : `For ${pitchWords(wantedPitch, units)}: ${lowerFirst(cureText(cure, units))}`,
     );
   if (cure?.perDegree) right.push(`One degree is ${cure.perDegree.toFixed(1)} turns of the top link.`);
-  if (plan?.spanWanted && plan.aheadOfAxle !== null)
-    right.push(
-      `For a crossing just behind the front axle: a cross shaft of ${printLength(plan.spanWanted, units.tape)}, shoulder to shoulder.`,
-    );
   if (rods && Math.abs(rods.difference) > 0.005)
     right.push(
-      `Lift rods: the ${rods.difference > 0 ? "left" : "right"} one in by ${sayFine(Math.abs(rods.difference), units)}${rods.lean === null ? "" : `, and the lean of ${say("angle", Math.abs(rods.lean), units)} is gone`}.`,
+      `${shorten(rods.difference, "rod", units)}${rods.lean === null ? "" : ` Then the lean of ${say("angle", Math.abs(rods.lean), units)} is gone.`}`,
     );
-  if (links && Math.abs(links.difference) > 0.005)
-    right.push(
-      `Lower links: the ${links.difference > 0 ? "left" : "right"} one in by ${sayFine(Math.abs(links.difference), units)}.`,
-    );
+  if (links && Math.abs(links.difference) > 0.005) right.push(shorten(links.difference, "link", units));
   if (frame)
     right.push(
       Math.abs(frame.lower) < 0.005
@@ -124,7 +117,12 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Row[] {
   const { work, low, high, poses, plan, clearance, rods, links, frame } = hitch;
   const length = (metres: number) => printLength(metres, units.tape);
   const rows: Row[] = [];
-  if (work?.ok) {
+  if (hitch.tail) {
+    if (hitch.tail.work !== null)
+      rows.push({ label: "Pitch at work", text: pitchWords(hitch.tail.work, units) });
+    if (hitch.tail.high !== null)
+      rows.push({ label: "Pitch on the road", text: pitchWords(hitch.tail.high, units) });
+  } else if (work?.ok) {
     const { pose } = work;
     rows.push(
       { label: "Pitch at work", text: pitchWords(hitch.pitch!, units) },
@@ -139,7 +137,7 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Row[] {
           : "none: links parallel",
       });
   }
-  if (low?.ok && high?.ok)
+  if (!hitch.tail && low?.ok && high?.ok)
     rows.push({ label: "Lifts the balls by", text: length(high.pose.ball.z - low.pose.ball.z) });
   if (poses.length > 1) {
     const pitches = poses.map(({ pitch }) => (hitch.ahead ? -pitch : pitch));

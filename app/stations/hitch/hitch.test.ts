@@ -20,7 +20,7 @@ describe("a three-point hitch", () => {
     const view = look("Stubble");
     expect(view.right.join(" ")).toMatch(/set the top link to 0\.78\d m/);
     expect(view.right.join(" ")).toMatch(/One degree is \d\.\d turns/);
-    expect(view.right.join(" ")).toContain("Lift rods: the left one in by 14 mm");
+    expect(view.right.join(" ")).toContain("Shorten the left rod by 14 mm");
     expect(row(view, "Lift rods, left less right")).toContain("14 mm");
     expect(row(view, "Lower links, left less right")).toBe("equal");
   });

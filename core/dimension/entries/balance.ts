@@ -126,6 +126,22 @@ export const BALANCE = {
       matters: "More breaks the axle, or the law.",
       as: { head: { label: "Steered axle, permitted" } },
     }),
+    "tractor.frontFieldLimit": measure("mass", [300, 40000], 5000, {
+      when: NOT_ON_TRACKS,
+      label: "Front axle, permitted at work",
+      fromTo: "from the maker's book, for slow work off the road; empty where it names none",
+      subject: "tractor",
+      matters: "Some makers permit more at walking pace in the field than on the road.",
+      as: { head: { label: "Drive axle, permitted at work" } },
+    }),
+    "tractor.rearFieldLimit": measure("mass", [300, 40000], 8500, {
+      when: NOT_ON_TRACKS,
+      label: "Rear axle, permitted at work",
+      fromTo: "from the maker's book, for slow work off the road; empty where it names none",
+      subject: "tractor",
+      matters: "Some makers permit more at walking pace in the field than on the road.",
+      as: { head: { label: "Steered axle, permitted at work" } },
+    }),
     "tractor.grossLimit": measure("mass", [600, 45000], 10000, {
       label: "Gross mass, permitted",
       fromTo: "from the plate or the papers",
@@ -226,6 +242,13 @@ export const BALANCE = {
           fromTo: "from the pin straight back to the middle of the tank or hopper",
         },
       },
+    }),
+    "tool.axleFieldLimit": measure("mass", [200, 60000], 8000, {
+      label: "Implement's axle, permitted at work",
+      fromTo: "from its maker's book, for slow work off the road; empty where it names none",
+      subject: "implement",
+      on: ROLLING,
+      matters: "Some makers permit more at walking pace in the field than on the road.",
     }),
     "tool.axleLimit": measure("mass", [200, 40000], 6000, {
       label: "Implement's axle, permitted",
