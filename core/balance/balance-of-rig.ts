@@ -6,8 +6,10 @@ import { type RigPower, tractorMass } from "../match/power-of-rig.ts";
 import { onTracks } from "../rig/supports.ts";
 import { known, type Whole } from "../rig/whole.ts";
 import { type Proposal, proposeBallast, type Room } from "./ballast.ts";
+import { type Largest, largestOf } from "./largest.ts";
 import { FRONT_SHARE, minimumFront, minimumRear, REAR_SHARE } from "./loads.ts";
-import { groundOf, missingOf, ownTankOf, type RigState, statesOf } from "./states.ts";
+import { withMiddle } from "./sideways.ts";
+import { groundOf, missingOf, ownTankOf, type RigState, stateOf, statesOf } from "./states.ts";
 import { type AxlePressure, tyresOf } from "./tyres-of-rig.ts";
 
 export type BalanceOf =
@@ -25,6 +27,7 @@ export type BalanceOf =
       proposal: Proposal;
       /** true where the weights that are on satisfy everything already */
       enough: boolean;
+      largest: Largest;
       tyres: AxlePressure[];
     };
 
@@ -54,12 +57,15 @@ export function balanceOf(whole: Whole, power: RigPower): BalanceOf {
     },
     { front: 0, rear: 0, mass: 0 },
   );
-  const states = bare.map((state) => ({
+  const onSides = onTracks(lead) ? { front: added.mass, rear: added.mass } : added;
+  const withBallast = (state: RigState): RigState => ({
     ...state,
     front: state.front + added.front,
     rear: state.rear + added.rear,
     total: state.total + added.mass,
-  }));
+    sides: withMiddle(state.sides, onSides),
+  });
+  const states = bare.map(withBallast);
   const unladen = ground.front + ground.rear;
   const head = lead.attachment === "head";
   const limits = {
@@ -87,6 +93,21 @@ export function balanceOf(whole: Whole, power: RigPower): BalanceOf {
       room,
     ),
     enough: satisfies(added, room),
+    largest: largestOf(whole, ground, unladen, states, (full) =>
+      withBallast(
+        stateOf(
+          whole,
+          power,
+          ground,
+          { id: "", label: "", must: true },
+          whole.parts.map((_, at) => ({
+            posture: "lifted" as const,
+            fill: full(at) ? ("full" as const) : ("empty" as const),
+            coupled: true,
+          })),
+        ),
+      ),
+    ),
     tyres: tyresOf(whole, states, power),
   };
 }

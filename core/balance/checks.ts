@@ -1,5 +1,5 @@
 /** The balance station: does the steered axle keep its share, does nothing carry too much, and what to put on? */
-import { isCarried } from "../dimension/attachment.ts";
+import { isBuiltOn, isCarried } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import { type Checker, checkerOf } from "../finding/checking.ts";
@@ -13,6 +13,7 @@ import { otherName, steeredName, steersBehind } from "./axle-names.ts";
 import { type BalanceOf, balanceOf, beyondTail, scaleError } from "./balance-of-rig.ts";
 import { ballastCheck } from "./ballast-checks.ts";
 import { FRONT_SHARE, REAR_SHARE } from "./loads.ts";
+import { unplacedSideways } from "./sideways.ts";
 import type { RigState } from "./states.ts";
 import { pressureOnly, tyreChecks } from "./tyre-checks.ts";
 
@@ -50,6 +51,7 @@ function loadChecks(whole: Whole, loads: Loads, units: Units): Check[] {
     ...(loads.least.rear > 0 ? [rearCheck(loads, at, units)] : []),
     ...(onTracks(rig) ? [middleCheck(whole, loads, at, units)] : axleLimitChecks(whole, loads, at, units)),
     limitCheck("gross-limit", "Gross mass", loads.states, ({ total }) => total, whole, at, units),
+    ...sidewaysChecks(whole, loads, at, units),
     ...toolAxleChecks(whole, loads, units),
     ...ballastCheck(whole, loads, at, units),
   ];
@@ -283,6 +285,78 @@ function toolAxleChecks(whole: Whole, { states }: Loads, units: Units): Check[] 
       ];
     return [check(id, label, { verdict: "good", said: `${told(must)}.`, target })];
   });
+}
+
+/** The heavier wheel of an axle carries this much of the lighter before it is spoken of (our threshold). */
+const UNEVEN = 1.25;
+
+/** What hangs to one side: which wheel carries it, and whether that may. */
+function sidewaysChecks(whole: Whole, { states }: Loads, { check, unknown }: Checker, units: Units): Check[] {
+  const [id, label] = ["sideways", "Left and right wheel"];
+  const lead = whole.parts[0]!.rig;
+  for (const [index, { rig, behind }] of whole.parts.entries()) {
+    const missing = behind === null && isCarried(rig.attachment) ? unplacedSideways(rig) : null;
+    if (missing) {
+      const at = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
+      return [at.unknown(id, label, missing)];
+    }
+  }
+  const told = states.flatMap((state) => state.sides.map((side) => ({ state, side })));
+  if (told.length === 0) {
+    const key = steersBehind(whole) ? "tractor.trackFront" : "tractor.trackRear";
+    const lopsided = whole.parts.some(
+      ({ rig }) => (known(rig, "tool.cgSide") ?? known(rig, "tool.lateral") ?? 0) !== 0,
+    );
+    const carried = whole.parts.some(({ rig }) => isCarried(rig.attachment) && !isBuiltOn(rig.attachment));
+    return lopsided && carried && known(lead, key) === null ? [unknown(id, label, key)] : [];
+  }
+  const worst = told.reduce((most, each) => (each.side.ratio > most.side.ratio ? each : most));
+  const { left, right, ratio, axle } = worst.side;
+  const heavy = left > right ? "left" : "right";
+  const loads = `${worst.state.label}: ${say("mass", left, units)} left, ${say("mass", right, units)} right on the ${(axle === "front" ? steeredName(whole) : otherName(whole)).toLowerCase()}`;
+  if (Math.min(left, right) < 0)
+    return [
+      check(id, label, {
+        verdict: "stop",
+        said: `${loads}: the ${heavy === "left" ? "right" : "left"} wheel lifts off.`,
+        why: "It tips to the side. Weight on the other side, or another machine.",
+        target: "tool.cgSide",
+      }),
+    ];
+  const over = told
+    .map(({ state, side }) => ({
+      state,
+      load: Math.max(side.left, side.right),
+      limit: halfOf(side.axle, whole),
+    }))
+    .filter(({ state, load, limit }) => state.must && limit !== null && load > limit);
+  const [most] = over.sort((a, b) => b.load - a.load);
+  if (most)
+    return [
+      check(id, label, {
+        verdict: "stop",
+        said: `${most.state.label}: ${say("mass", most.load, units)} on one wheel; its half of the permitted axle load is ${say("mass", most.limit!, units)}.`,
+        why: `What hangs to one side is too much for that wheel. A counterweight on the other side of the tool, or a lighter one.`,
+        target: "tool.cgSide",
+      }),
+    ];
+  if (ratio >= UNEVEN)
+    return [
+      check(id, label, {
+        verdict: "check",
+        said: `${loads}: the ${heavy} wheel carries ${ratio.toFixed(2)} times the other.`,
+        why: "It leans, most of all raised at a headland, and slips on the light side. Common practice is a counterweight on the tool's other side.",
+        target: "tool.cgSide",
+      }),
+    ];
+  return [check(id, label, { verdict: "good", said: `${loads}.`, target: "tool.cgSide" })];
+}
+
+/** Half of what an axle may carry on the road: one wheel's share; null where no limit is told, or there are tracks. */
+function halfOf(axle: "front" | "rear", whole: Whole): number | null {
+  if (onTracks(whole.parts[0]!.rig)) return null;
+  const { road } = permittedOf(`${axle}-limit`, whole);
+  return road === null ? null : road / 2;
 }
 
 /** Weighbridge slips of one day agree within this share (common practice, no source). */

@@ -8,6 +8,7 @@ import type { ResolvedRig } from "../rig/resolve.ts";
 import { onTracks } from "../rig/supports.ts";
 import { chosen, hangsAtWork, known, type Whole } from "../rig/whole.ts";
 import { axleLoads, type Placed } from "./loads.ts";
+import { type Sides, sidesOf } from "./sideways.ts";
 
 export type Posture = "lifted" | "lowered" | "pulling";
 
@@ -24,6 +25,8 @@ export type RigState = {
   /** what each tool puts on what carries it, downward, with all that hangs behind it */
   hitches: number[];
   loads: Placed[];
+  /** left and right wheels of what takes what hangs to one side; empty where no track width is told and nothing does */
+  sides: Sides[];
 };
 
 /** Where the machine's two axles or end rollers are, and what stands on them; the first thing missing otherwise. */
@@ -122,15 +125,13 @@ export function stateOf(
   const tank = ownTankOf(whole.parts[0]!.rig);
   const own = (tank?.mass ?? 0) * SHARE[tankFill];
   if (tank && own > 0) loads.push({ what: "grain tank", mass: own, x: tank.x });
-  const paths = loadPaths(
-    whole.parts,
-    whole.parts.map(({ rig }, index): Stand => {
-      const { posture, fill, coupled } = settings[index]!;
-      const hung =
-        posture === "lifted" ? 1 : posture === "pulling" ? carriedAtWork(rig) : hangsAtWork(rig) ? 1 : 0;
-      return { fill, coupled, hung };
-    }),
-  );
+  const stands = whole.parts.map(({ rig }, index): Stand => {
+    const { posture, fill, coupled } = settings[index]!;
+    const hung =
+      posture === "lifted" ? 1 : posture === "pulling" ? carriedAtWork(rig) : hangsAtWork(rig) ? 1 : 0;
+    return { fill, coupled, hung };
+  });
+  const paths = loadPaths(whole.parts, stands);
   let lever = 0;
   for (const [index, { rig, behind, name }] of whole.parts.entries()) {
     const setting = settings[index]!;
@@ -147,14 +148,16 @@ export function stateOf(
     const away = path.moment / path.hitch;
     loads.push({ what: name, mass: path.hitch, x: hitchX(rig) + (isAhead(rig.attachment) ? away : -away) });
   }
+  const axles = axleLoads(ground, loads, lever);
   return {
     id,
     label,
     must,
-    ...axleLoads(ground, loads, lever),
+    ...axles,
     tools: paths.map((path) => path?.wheels ?? null),
     hitches: paths.map((path) => path?.hitch ?? 0),
     loads,
+    sides: sidesOf(whole.parts, paths, stands, axles).sides,
   };
 }
 

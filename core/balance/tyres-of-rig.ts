@@ -24,6 +24,12 @@ export type AxlePressure = {
 /** Where no limit of speed is known, tyres are looked up at this one, m/s: 40 km/h. */
 const ROAD_SPEED = 40 / 3.6;
 
+/** What an axle would carry were both its sides as heavy as the heavier: its tyres are looked up by that. */
+function heavierTwice(state: RigState, axle: "front" | "rear"): number {
+  const side = state.sides.find((each) => each.axle === axle);
+  return side ? 2 * Math.max(side.left, side.right) : state[axle];
+}
+
 export function tyresOf(whole: Whole, states: readonly RigState[], power: RigPower): AxlePressure[] {
   const lead = whole.parts[0]!.rig;
   const head = lead.attachment === "head";
@@ -64,8 +70,8 @@ export function tyresOf(whole: Whole, states: readonly RigState[], power: RigPow
     ...asked(tyres, pick),
   });
   // The states count the steered axle as the front one; on a machine that steers behind, it is the rear.
-  const steered = (state: RigState) => state.front;
-  const other = (state: RigState) => state.rear;
+  const steered = (state: RigState) => heavierTwice(state, "front");
+  const other = (state: RigState) => heavierTwice(state, "rear");
   const machine = [
     axle(
       "front",

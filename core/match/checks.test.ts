@@ -175,11 +175,44 @@ describe("the shaft", () => {
     expect(at("guard", { "tool.guard": "missing" })).toMatch(/^stop: .*guard is missing/);
   });
 
+  it("keeps a third of its tubes' overlap where it is longest, and 25 mm free where it is shortest (common practice)", () => {
+    // Pushed together 0.82 m with 0.45 m of overlap: at 1.10 m 0.45 − 0.28 = 0.17 are left, a third is 0.15.
+    const lengths: Lines = {
+      "tool.shaftClosed": "0.82",
+      "tool.shaftTubes": "0.45",
+      "work.shaftWork": "0.95",
+      "work.shaftRaised": "1.10",
+    };
+    expect(at("shaft-overlap", lengths)).toMatch(/^good: .*170 mm in each other; .*asks 150 mm.*130 mm free/);
+    expect(at("shaft-overlap", { ...lengths, "tool.shaftLeast": "0.2" })).toMatch(
+      /^fix: .*its book asks 200 mm/,
+    );
+    expect(at("shaft-overlap", { ...lengths, "work.shaftRaised": "1.3" })).toMatch(
+      /^stop: The tubes come apart: .*30 mm/,
+    );
+    expect(at("shaft-overlap", { ...lengths, "work.shaftWork": "0.84" })).toMatch(
+      /^fix: At its shortest 20 mm/,
+    );
+    expect(at("shaft-overlap", { ...lengths, "work.shaftWork": "0.8" })).toMatch(/^stop: .*20 mm shorter/);
+    expect(at("shaft-overlap", { ...lengths, "work.shaftRaised": undefined })).toMatch(
+      /^unknown: Drive shaft, raised/,
+    );
+    // On a drawbar nothing is raised: straight and turned.
+    const drawn: Lines = {
+      ...DRAWN,
+      "pto.type": "2",
+      "tool.pto": "2",
+      ...lengths,
+      "work.shaftRaised": undefined,
+    };
+    expect(one("shaft-overlap", "drawn", drawn)).toMatch(/^unknown: Drive shaft in the tightest turn/);
+  });
+
   it("of a drawn tool lies 406 mm from the pin for 1000 rpm on 35 mm (ASABE S203, from memory)", () => {
     const lines = { ...DRAWN, "pto.type": "2", "tool.pto": "2" } as const;
     expect(one("pto-distance", "drawn", { ...lines, "hitch.toPto": "0.406" })).toMatch(/^good/);
     expect(one("pto-distance", "drawn", { ...lines, "hitch.toPto": "0.356" })).toMatch(
-      /^fix: .*pull the drawbar out by 50 mm/,
+      /^fix: .*pull the drawbar out by 44 mm/,
     );
   });
 });

@@ -22,6 +22,7 @@ export function unplaced(rig: ResolvedRig): DimensionKey | null {
   const filled = (known(rig, "tool.load") ?? 0) > 0;
   const keys: DimensionKey[] = isBuiltOn(rig.attachment) ? [] : ["tool.mass", "tool.cg"];
   if (filled) keys.push("tool.loadCg");
+  if ((known(rig, "tool.ballast") ?? 0) > 0) keys.push("tool.ballastCg");
   if (!isCarried(rig.attachment)) keys.push("pin.pivot");
   return keys.find((key) => known(rig, key) === null) ?? null;
 }
@@ -31,16 +32,18 @@ export function rearHitchKey({ attachment }: ResolvedRig): DimensionKey {
   return attachment === "third" ? "train.second" : "train.hitch";
 }
 
-/** Mass and common centre of gravity at a fill; null while one of them is not known. */
+/** Mass and common centre of gravity at a fill, with the weights that sit on it; null while one of them is not known. */
 export function hungOf(rig: ResolvedRig, fill: Fill): Hung | null {
-  const [mass, cg] = [known(rig, "tool.mass"), known(rig, "tool.cg")];
   const load = (known(rig, "tool.load") ?? 0) * SHARE[fill];
-  const loadCg = known(rig, "tool.loadCg");
-  if (mass === null || cg === null || (load > 0 && loadCg === null)) return null;
-  return {
-    mass: mass + load,
-    cg: mass + load === 0 ? cg : (mass * cg + (load > 0 ? load * loadCg! : 0)) / (mass + load),
-  };
+  const placed = [
+    { mass: known(rig, "tool.mass"), at: known(rig, "tool.cg") },
+    { mass: known(rig, "tool.ballast"), at: known(rig, "tool.ballastCg") },
+    { mass: load, at: known(rig, "tool.loadCg") },
+  ].filter(({ mass }, index) => index === 0 || mass !== 0);
+  if (placed.some(({ mass, at }) => mass === null || at === null)) return null;
+  const mass = placed.reduce((sum, each) => sum + each.mass!, 0);
+  const moment = placed.reduce((sum, each) => sum + each.mass! * each.at!, 0);
+  return { mass, cg: mass === 0 ? placed[0]!.at! : moment / mass };
 }
 
 /** How a tool stands in a state: its fill, and the share of its own weight that hangs on the lift, where it is carried. */

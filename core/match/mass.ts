@@ -2,10 +2,10 @@
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { known, type Part } from "../rig/whole.ts";
 
-/** Mass with all it may be filled with; null until the empty mass is known. */
+/** Mass with the weights on it and all it may be filled with; null until the empty mass is known. */
 export function fullMass(rig: ResolvedRig): number | null {
   const mass = known(rig, "tool.mass");
-  return mass === null ? null : mass + (known(rig, "tool.load") ?? 0);
+  return mass === null ? null : mass + (known(rig, "tool.ballast") ?? 0) + (known(rig, "tool.load") ?? 0);
 }
 
 /** Everything a hitch pulls: the tool of `index` and all that hang behind it, full; null while one of them is unknown. */

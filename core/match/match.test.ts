@@ -174,7 +174,15 @@ describe("power take-off and drawbar", () => {
     expect(PTO_TYPES.map((type) => PTO_SHAFTS[type].splines)).toEqual([6, 21, 20, 22]);
     expect(PTO_SHAFTS["1"].speed * 60).toBeCloseTo(540);
     expect(pinDistance("1", 0.36)).toBe(0);
-    expect(pinDistance("3", 0.406)).toBeCloseTo(-0.102);
+    // Either standard's distance is right: 356 or 400 mm, 406 or 400 mm, 508 or 500 mm.
+    for (const [type, distances] of [
+      ["1", [0.356, 0.4]],
+      ["2", [0.406, 0.4]],
+      ["3", [0.508, 0.5]],
+    ] as const)
+      for (const distance of distances) expect(pinDistance(type, distance)).toBe(0);
+    expect(pinDistance("1", 0.378)).toBeCloseTo(0.022);
+    expect(pinDistance("3", 0.406)).toBeCloseTo(-0.094);
     expect(pinDistance("4", 0.5)).toBeNull();
   });
 

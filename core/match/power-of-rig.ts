@@ -7,6 +7,7 @@ import { chosen, type Input, inputOf, known, type Part, type Whole, works } from
 import { type CurvePoint, curveOf, fastest, type Instead, insteadOf } from "./curve.ts";
 import { DRAFT_TABLE, type DraftKey, type Soil } from "./draft.ts";
 import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "./kinds.ts";
+import { fullMass } from "./mass.ts";
 import {
   type Drive,
   type Efficiencies,
@@ -149,7 +150,7 @@ function partPower(
   if (rolls && mass === null) missing.push("tool.mass");
   const first = part === whole.parts[0];
   const machine = first ? tractorMass(rig) : 0;
-  const carried = rolls || isFixed(rig.attachment) ? 0 : (mass ?? 0) + (known(rig, "tool.load") ?? 0);
+  const carried = rolls || isFixed(rig.attachment) ? 0 : (fullMass(rig) ?? 0);
   const grade = known(rig, "work.slope") ?? 0;
   // Tractive efficiency has the machine's own rolling in it where something is pulled: without that, or uphill, its mass is asked.
   if (machine === null && !whole.selfPropelled && (row === null || grade !== 0)) missing.push("tractor.mass");
@@ -159,7 +160,7 @@ function partPower(
     depth: depth ?? 0,
     soil: chosen<Soil>(rig, "work.soil")!,
     speed,
-    toolMass: (mass ?? 0) + (known(rig, "tool.load") ?? 0),
+    toolMass: fullMass(rig) ?? 0,
     // The tractor climbs once, whatever hangs on it.
     tractorMass: machine ?? 0,
     grade,

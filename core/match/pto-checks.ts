@@ -1,4 +1,5 @@
 /** Shaft, speed, distance, size and guard of a driven tool. */
+import { hasDimension } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import type { Checker } from "../finding/checking.ts";
 import { printLength } from "../quantity/length.ts";
@@ -7,7 +8,16 @@ import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { chosen, known } from "../rig/whole.ts";
 import type { RigPower } from "./power-of-rig.ts";
-import { describeShaft, PTO_SHAFTS, type PtoType, pinDistance, speedOff } from "./pto.ts";
+import {
+  describeShaft,
+  LEAST_OVERLAP,
+  PTO_SHAFTS,
+  type PtoType,
+  pinDistance,
+  SHAFT_FREE,
+  shaftRoom,
+  speedOff,
+} from "./pto.ts";
 import { shaftRating } from "./shaft.ts";
 
 export function ptoChecks(
@@ -40,6 +50,7 @@ export function ptoChecks(
           }),
     ptoSpeedCheck(rig, type, { check, unknown }, units),
     ...(rig.attachment === "drawn" && type ? [ptoDistanceCheck(rig, type, { check, unknown }, units)] : []),
+    overlapCheck(rig, { check, unknown }, units),
     ...shaftSizeCheck(rig, power, index, { check, unknown }, units),
     guardCheck(rig, { check, unknown }),
   ];
@@ -95,7 +106,8 @@ function ptoDistanceCheck(rig: ResolvedRig, type: PtoType, { check, unknown }: C
       why: "The implement's book gives the distance and the shaft's length.",
       target: "hitch.toPto",
     });
-  const said = `${printLength(distance, units.tape)} from the pin to the shaft's end; standard for this shaft is ${printLength(standard, units.tape)}`;
+  const both = `${printLength(standard.asabe, units.tape)} (ASABE S203) or ${printLength(standard.iso, units.tape)} (ISO 6489-3)`;
+  const said = `${printLength(distance, units.tape)} from the pin to the shaft's end; standard for this shaft is ${both}, the implement's maker says which`;
   return off === 0
     ? check(id, label, { verdict: "good", said: `${said}.`, target: "hitch.toPto" })
     : check(id, label, {
@@ -103,9 +115,64 @@ function ptoDistanceCheck(rig: ResolvedRig, type: PtoType, { check, unknown }: C
         said: `${said}: ${off > 0 ? "push the drawbar in" : "pull the drawbar out"} by ${sayFine(Math.abs(off), units)}.`,
         why:
           off < 0
-            ? "Too near, the joint jams in a turn and breaks. (ASABE S203, from memory.)"
-            : "Too far, the shaft may pull apart in a turn. (ASABE S203, from memory.)",
+            ? "Too near, the joint jams in a turn and breaks. (Standards from memory.)"
+            : "Too far, the shaft may pull apart in a turn. (Standards from memory.)",
         target: "hitch.toPto",
+      });
+}
+
+/** Positions a shaft is read in, by how the tool hangs: at work, raised on links, turned on anything that swings. */
+const POSITIONS = ["work.shaftWork", "work.shaftRaised", "work.shaftTurned"] as const;
+
+/** Pulled apart at its longest, or bottoming out at its shortest: the worst of all positions decides. */
+function overlapCheck(rig: ResolvedRig, { check, unknown }: Checker, units: Units): Check {
+  const [id, label] = ["shaft-overlap", "Shaft's overlap"];
+  const asked = POSITIONS.filter((key) => hasDimension(rig.attachment, key));
+  const missing = (["tool.shaftClosed", "tool.shaftTubes", ...asked] as const).find(
+    (key) => known(rig, key) === null,
+  );
+  if (missing) return unknown(id, label, missing);
+  const [closed, tubes] = [known(rig, "tool.shaftClosed")!, known(rig, "tool.shaftTubes")!];
+  const { overlap, free } = shaftRoom(
+    { closed, tubes },
+    asked.map((key) => known(rig, key)!),
+  );
+  const book = known(rig, "tool.shaftLeast");
+  const least = book ?? tubes * LEAST_OVERLAP;
+  const target = "work.shaftWork" as const;
+  if (free < 0)
+    return check(id, label, {
+      verdict: "stop",
+      said: `The shaft is read ${sayFine(-free, units)} shorter than it can be pushed together.`,
+      why: "One of the lengths is wrong, or it is bottoming out: that breaks the gearbox and the PTO's bearing.",
+      target,
+    });
+  if (overlap <= 0)
+    return check(id, label, {
+      verdict: "stop",
+      said: `The tubes come apart: at its longest the shaft is ${sayFine(-overlap, units)} longer than they reach.`,
+      why: "It flails when it comes apart. Another shaft, or the drawbar further in.",
+      target,
+    });
+  if (free < SHAFT_FREE)
+    return check(id, label, {
+      verdict: "fix",
+      said: `At its shortest ${sayFine(free, units)} are left before it bottoms out; ${sayFine(SHAFT_FREE, units)} should stay free.`,
+      why: "It pushes on the gearbox and the PTO's bearing. Both tubes and both guards shortened alike, by its book.",
+      target,
+    });
+  const said = `At its longest the tubes lie ${sayFine(overlap, units)} in each other; ${book === null ? "a third of their overlap pushed together (common practice)" : "its book"} asks ${sayFine(least, units)}`;
+  return overlap < least
+    ? check(id, label, {
+        verdict: "fix",
+        said: `${said}.`,
+        why: "It bends and wears there, and may pull apart in a turn. A longer shaft.",
+        target,
+      })
+    : check(id, label, {
+        verdict: "good",
+        said: `${said}; ${sayFine(free, units)} free at its shortest.`,
+        target,
       });
 }
 

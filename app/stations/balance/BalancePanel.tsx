@@ -31,6 +31,7 @@ const tone = (wrong: boolean) => (wrong ? "text-stop font-bold" : "");
 /** Every state the rig passes through; pressing one draws it. */
 function States({ view: { states, heads } }: { view: BalanceView }) {
   const tools = states.some((state) => state.tools !== "");
+  const sides = states.some((state) => state.sides !== "");
   return (
     <section aria-label="States" className="overflow-x-auto">
       <table className="w-full border-collapse">
@@ -46,6 +47,11 @@ function States({ view: { states, heads } }: { view: BalanceView }) {
             <th scope="col" className="text-right">
               {heads.rear}
             </th>
+            {sides && (
+              <th scope="col" className="text-right">
+                Left / right
+              </th>
+            )}
             {tools && (
               <th scope="col" className="text-right">
                 Tool's wheels
@@ -58,7 +64,7 @@ function States({ view: { states, heads } }: { view: BalanceView }) {
         </thead>
         <tbody>
           {states.map((state) => (
-            <State key={state.id} state={state} tools={tools} />
+            <State key={state.id} state={state} tools={tools} sides={sides} />
           ))}
         </tbody>
       </table>
@@ -66,7 +72,7 @@ function States({ view: { states, heads } }: { view: BalanceView }) {
   );
 }
 
-function State({ state, tools }: { state: StateRow; tools: boolean }) {
+function State({ state, tools, sides }: { state: StateRow; tools: boolean; sides: boolean }) {
   const { id, label, front, share, rear, total, now, wrong, href } = state;
   return (
     <tr className={`border-b border-hair ${now ? "bg-dye-wash" : ""}`} data-state={id}>
@@ -83,6 +89,7 @@ function State({ state, tools }: { state: StateRow; tools: boolean }) {
       <td className={`text-right ${tone(wrong.front)}`}>{front}</td>
       <td className={`text-right ${tone(wrong.front)}`}>{share}</td>
       <td className={`text-right ${tone(wrong.rear)}`}>{rear}</td>
+      {sides && <td className="text-right whitespace-nowrap">{state.sides || "–"}</td>}
       {tools && <td className="text-right">{state.tools || "–"}</td>}
       <td className={`text-right ${tone(wrong.total)}`}>{total}</td>
     </tr>
@@ -91,7 +98,7 @@ function State({ state, tools }: { state: StateRow; tools: boolean }) {
 
 /** The weights there are, how many are on, and how many would do. */
 function Ballast({ view, action, person, machine, stales }: Props) {
-  const { weights, proposal, manual } = view;
+  const { weights, proposal, manual, largest } = view;
   const fetcher = useFetcher<Outcome>();
   const [typed, setTyped] = useState<Record<number, string>>({});
   const changed = weights.some(({ id, fitted }) => (typed[id] ?? String(fitted)).trim() !== String(fitted));
@@ -159,6 +166,11 @@ function Ballast({ view, action, person, machine, stales }: Props) {
           </div>
           {errors.form && <p className="problem">{errors.form}</p>}
         </fetcher.Form>
+      )}
+      {largest.length > 0 && (
+        <p className="pt-1 text-soft" data-largest>
+          With 20 % left in front: {largest.join(" ")}
+        </p>
       )}
       {manual.length > 0 && (
         <p className="pt-1 text-soft">By the formula most implement manuals print: {manual.join(" ")}</p>

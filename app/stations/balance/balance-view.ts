@@ -10,7 +10,7 @@ import type { Plan } from "../../../core/drawing/sheet.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { say } from "../../../core/quantity/say.ts";
 import type { Units } from "../../../core/quantity/units.ts";
-import type { Whole } from "../../../core/rig/whole.ts";
+import { known, type Whole } from "../../../core/rig/whole.ts";
 import { answerText } from "./answer-text.ts";
 
 export type StateRow = {
@@ -21,6 +21,8 @@ export type StateRow = {
   rear: string;
   total: string;
   tools: string;
+  /** left and right wheel of what takes what hangs to one side; empty where nobody can tell */
+  sides: string;
   now: boolean;
   /** short or over, at a must or a limit */
   wrong: { front: boolean; rear: boolean; total: boolean };
@@ -45,6 +47,8 @@ export type BalanceView = {
   weights: WeightRow[];
   proposal: string | null;
   manual: string[];
+  /** the largest load on the pin and the largest fill that leave a fifth in front */
+  largest: string[];
   tyres: TyreRow[];
   drawing: { desk: Plan; phone: Plan; title: string };
 };
@@ -76,6 +80,7 @@ export function balanceView({ whole, index, loads, units, state, hrefOf, title }
     })),
     proposal: loads.ok && loads.proposal.ok ? setText(loads.proposal, units) : null,
     manual: manualOf(loads, units),
+    largest: largestOf(whole, loads, units),
     tyres: loads.ok ? tyreRows(whole, loads, units) : [],
     drawing: drawingOf(whole, index, loads, shown, units, title),
   };
@@ -127,6 +132,9 @@ function stateRow(
     share: say("ratio", state.front / loads.unladen, units),
     rear: say("mass", state.rear, units),
     total: say("mass", state.total, units),
+    sides: state.sides
+      .map(({ left, right }) => `${say("mass", left, units)} / ${say("mass", right, units)}`)
+      .join(", "),
     tools: state.tools.flatMap((each) => (each === null ? [] : [say("mass", each, units)])).join(", "),
     now: state.id === shown?.id,
     wrong: wrongOf(state, loads),
@@ -148,6 +156,34 @@ function manualOf(loads: BalanceOf, units: Units): string[] {
       : [
           `Behind at least ${say("mass", rear, units)}, for 45 % on the rear axle with the front tool raised.`,
         ]),
+  ];
+}
+
+function largestOf(whole: Whole, loads: BalanceOf, units: Units): string[] {
+  if (!loads.ok) return [];
+  const { pin, fill } = loads.largest;
+  const of = (part: number) => (whole.parts.length > 1 ? ` of ${whole.parts[part]!.name}` : "");
+  return [
+    ...pin.flatMap((load, part) =>
+      load === null
+        ? []
+        : [
+            load > 0
+              ? `On the pin${of(part)} at most ${say("mass", load, units)}.`
+              : `Nothing may go on the pin${of(part)}: the front is too light without it.`,
+          ],
+    ),
+    ...fill.flatMap((share, part) => {
+      if (share === null) return [];
+      const mass = known(whole.parts[part]!.rig, "tool.load")! * share;
+      const name = whole.parts[part]!.name;
+      if (share >= 1) return [`${name} may be filled whole.`];
+      return [
+        share <= 0
+          ? `${name} may not be filled at all.`
+          : `Fill ${name} to ${say("mass", Math.floor(mass), units)} at most, ${say("ratio", Math.floor(share * 100) / 100, units)} of it.`,
+      ];
+    }),
   ];
 }
 

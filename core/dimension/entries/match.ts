@@ -22,6 +22,8 @@ const PINNED = ["drawn", "train"] as const;
 const BEHIND_ANOTHER = { train: { subject: "rear hitch" } } as const;
 const IN_SOIL = ["drawn", "train", "links", "semi", "mounted", "front"] as const;
 
+const DRIVEN_BY_SHAFT = { key: "tool.pto", is: PTO_TYPES };
+
 export const MATCH = {
   ...entriesOf("match", "Work and power", {
     "tool.kind": choice(
@@ -354,6 +356,66 @@ export const MATCH = {
       subject: "implement",
       on: IN_SOIL,
       matters: "Without it the table's figure for its width is used.",
+    }),
+    "tool.shaftClosed": length([0.3, 3], 0.9, {
+      label: "Drive shaft, pushed together",
+      fromTo: "from joint centre to joint centre with the shaft pushed right together",
+      how: "Off the tractor, guard slid back. Push until the tubes meet the yoke.",
+      subject: "implement",
+      on: IN_SOIL,
+      when: DRIVEN_BY_SHAFT,
+      sigma: { taped: 0.003, book: 0.01, assumed: 0.05 },
+      touchedBy: ["tool rebuilt"],
+      matters: "Shorter it cannot be: a shaft that bottoms out breaks the gearbox.",
+    }),
+    "tool.shaftTubes": length([0.1, 2], 0.5, {
+      label: "Tubes' overlap, pushed together",
+      fromTo: "how far the inner tube lies in the outer one with the shaft pushed right together",
+      subject: "implement",
+      on: IN_SOIL,
+      when: DRIVEN_BY_SHAFT,
+      sigma: { taped: 0.003, book: 0.01, assumed: 0.05 },
+      touchedBy: ["tool rebuilt"],
+      matters: "A third of it must stay in each other in every position.",
+    }),
+    "tool.shaftLeast": length([0.03, 1], 0.2, {
+      label: "Least overlap, from its book",
+      fromTo: "what the shaft's maker asks for; empty where the book says nothing",
+      subject: "implement",
+      on: IN_SOIL,
+      when: DRIVEN_BY_SHAFT,
+      matters: "It counts before the third of common practice.",
+    }),
+    "work.shaftWork": length([0.3, 3.5], 1, {
+      label: "Drive shaft at work",
+      fromTo: "from joint centre to joint centre, straight behind, at working height",
+      subject: "coupling",
+      on: IN_SOIL,
+      when: DRIVEN_BY_SHAFT,
+      sigma: { taped: 0.005, book: 0.02, assumed: 0.1 },
+      touchedBy: ["links", "top link", "tractor drawbar"],
+      matters: "The shaft's overlap is reckoned from it.",
+    }),
+    "work.shaftRaised": length([0.3, 3.5], 1, {
+      label: "Drive shaft, raised",
+      fromTo: "from joint centre to joint centre where it is shortest or longest through the lift",
+      how: "Shaft off. Lift slowly by the outside control, PTO stopped, and hold the tape where the distance between both stubs is least or greatest.",
+      subject: "coupling",
+      on: ["mounted", "front", "semi", "links"],
+      when: DRIVEN_BY_SHAFT,
+      sigma: { taped: 0.005, book: 0.02, assumed: 0.1 },
+      touchedBy: ["links", "top link"],
+      matters: "Through the lift it pushes together or pulls apart.",
+    }),
+    "work.shaftTurned": length([0.3, 3.5], 1.1, {
+      label: "Drive shaft in the tightest turn",
+      fromTo: "from joint centre to joint centre with the machine turned as far as it goes",
+      subject: "coupling",
+      on: ["drawn", "semi", "links"],
+      when: DRIVEN_BY_SHAFT,
+      sigma: { taped: 0.005, book: 0.02, assumed: 0.1 },
+      touchedBy: ["tractor drawbar", "links"],
+      matters: "In a turn it pulls apart, or pushes together.",
     }),
     "tool.shaftCategory": choice(
       ["1", "2", "3", "4", "5", "6", "7", "8"].map((key) => ({ key, label: `Size ${key}` })),
