@@ -152,7 +152,7 @@ describe("each rig of the demo yard", () => {
     ["Seed cart", "chain", "stop"],
     ["Seed cart", "road-width:2", "fix"],
     ["Combine", "front", "stop"],
-    ["Combine", "road-width", "fix"],
+    ["Combine", "road-width", "good"],
   ])("%s shows its weakness at %s", (name, id, verdict) => {
     const { checks } = judgeWhole(wholeOf(rigNamed(name).id), PRESETS.metric);
     expect(checks.find((check) => check.id === id)?.verdict).toBe(verdict);

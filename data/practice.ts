@@ -1,7 +1,7 @@
 /** Rigs of the simulated field: copies on machines of their own, so that nothing practised touches a real one. */
 import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
-import { dimension } from "../core/dimension/catalogue.ts";
+import { unchanging } from "../core/dimension/catalogue.ts";
 import type { Database } from "./handle.ts";
 import { currentReadings, currentSections } from "./live.ts";
 import { archiveMachine, pointsOf } from "./machines.ts";
@@ -117,7 +117,7 @@ function copyReadings(
     couplings: [...couplings.keys()],
   });
   for (const row of rows) {
-    if (start === "empty" && TAPED_ANEW.has(dimension(row.dimension).station)) continue;
+    if (start === "empty" && TAPED_ANEW.has(unchanging(row.dimension).station)) continue;
     const subject = {
       machineId: row.machineId === null ? null : machines.get(row.machineId)!,
       pointId: row.pointId === null ? null : points.get(row.pointId)!,

@@ -1,8 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { desc, eq, inArray, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
+import { type Attachment, attachmentAt } from "../core/dimension/attachment.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
+import type { PointKind } from "../core/dimension/point-kinds.ts";
 import type { Reading, SectionPart } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import { pointIdsOf, readingsOf, subjectColumns } from "./facts.ts";
@@ -220,7 +222,12 @@ export function findPhoto(db: Database, id: string): { type: string; bytes: Buff
   );
 }
 
-export type ListedReading = Reading & { machine: string; point: string; takenBack: boolean };
+export type ListedReading = Reading & {
+  /** in whose words it is written down */ attachment: Attachment;
+  machine: string;
+  point: string;
+  takenBack: boolean;
+};
 
 /** Every reading in the yard, not of practice rigs, or of one rig's machines, oldest first, those taken back as well. */
 export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
@@ -249,8 +256,22 @@ export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
     ...toReading(row),
     machine: nameOf(of.machine ?? of.holder ?? of.implement),
     point: of.point?.label ?? (of.implement ? "coupling" : ""),
+    attachment: wordsOf(of),
     takenBack: taken !== null,
   }));
+}
+
+/** In whose words a reading is written down: its tool's, those of what hangs on its point, or a drawn tool's for a tractor itself. */
+function wordsOf(of: {
+  machine: { kind: string; attachment: Attachment } | null;
+  point: { kind: PointKind } | null;
+  implement: { attachment: Attachment } | null;
+}): Attachment {
+  if (of.implement) return of.implement.attachment;
+  if (of.machine?.kind === "implement") return of.machine.attachment;
+  if (of.machine?.kind === "self-propelled") return "boom";
+  const { point } = of;
+  return point ? attachmentAt(point.kind) : "drawn";
 }
 
 function nameOf(of: { make: string; model: string; fleetNumber: string } | null): string {

@@ -33,6 +33,8 @@ export type ImportDevice = {
   target: Target;
   /** why this machine was proposed */
   because: string;
+  /** how the tool hangs, as the chosen machine is known to or the file tells */
+  attachment: Attachment;
   /** in the directions the chosen machine counts them */
   values: ReadDevice["values"];
   rows: ImportRow[];
@@ -81,6 +83,7 @@ export function viewImport(
       return {
         device,
         target,
+        attachment,
         values,
         because: found?.machine.id === machine ? found.because : "",
         rows: machine === "skip" ? [] : rowsOf(db, { ...device, values }, target, attachment, units),
@@ -92,9 +95,13 @@ export function viewImport(
 }
 
 /** Whose reading a dimension becomes on the chosen machine; null for a machine that is not there yet. */
-export function subjectOn(key: DimensionKey, { machine, mount, hole }: Target): SubjectColumns | null {
+export function subjectOn(
+  key: DimensionKey,
+  { machine, mount, hole }: Target,
+  attachment: Attachment,
+): SubjectColumns | null {
   if (typeof machine !== "number") return null;
-  switch (dimension(key).subject) {
+  switch (dimension(key, attachment).subject) {
     case "receiver mount":
       return mount === null ? null : { pointId: mount };
     case "hitch":
@@ -139,7 +146,7 @@ function rowsOf(
 ): ImportRow[] {
   const known = machineFacts(
     db,
-    (key) => subjectOn(key, target),
+    (key) => subjectOn(key, target, attachment),
     typeof target.machine === "number" ? target.machine : null,
   );
   const rows = catalogueOf(attachment).flatMap((entry): ImportRow[] => {

@@ -91,10 +91,10 @@ describe("the preview", () => {
     expect(look([tractor])[0]!.rows[0]).toMatchObject({ state: "differs" });
     expect(look([tractor], { hole })[0]!.rows[0]).toMatchObject({ state: "new", ticked: true });
     const target = { machine: 1, mount: 1, hole };
-    expect(subjectOn("axle.pin", target)).toEqual({ pointId: hole });
-    expect(subjectOn("tractor.wheelbase", target)).toEqual({ machineId: 1 });
-    expect(subjectOn("work.overlap", target)).toBeNull();
-    expect(subjectOn("axle.pin", { ...target, machine: "new" })).toBeNull();
+    expect(subjectOn("axle.pin", target, "drawn")).toEqual({ pointId: hole });
+    expect(subjectOn("tractor.wheelbase", target, "drawn")).toEqual({ machineId: 1 });
+    expect(subjectOn("work.overlap", target, "drawn")).toBeNull();
+    expect(subjectOn("axle.pin", { ...target, machine: "new" }, "drawn")).toBeNull();
   });
 });
 

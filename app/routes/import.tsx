@@ -90,12 +90,12 @@ export async function action({ request, params }: Route.ActionArgs) {
   db.transaction(() => {
     const readings: ImportedReading[] = [];
     const layouts: ImportedSections[] = [];
-    for (const [index, { device, target, values, rows }] of devices.entries()) {
+    for (const [index, { device, target, attachment, values, rows }] of devices.entries()) {
       if (target.machine === "skip") continue;
       const onto = target.machine === "new" ? newMachine(device) : target;
       for (const { key } of rows.filter((row) => row.state !== "zero" && ticked(index, row.key))) {
         if (key === "sections") layouts.push({ machineId: onto.machine as number, widths: device.sections! });
-        const subject = isDimensionKey(key) ? subjectOn(key, onto) : null;
+        const subject = isDimensionKey(key) ? subjectOn(key, onto, attachment) : null;
         if (isDimensionKey(key) && subject) readings.push({ key, value: values[key]!, subject });
       }
     }

@@ -56,6 +56,7 @@ export function EntryForm({ row, preferences, action }: Props) {
         values={{
           intent: row.kind === "sections" ? "keep-sections" : "keep-reading",
           dimension: row.target,
+          hangs: row.hangs,
           style: row.style,
           ...numbers,
           conditions: conditions.join(","),
@@ -392,9 +393,8 @@ function echo(row: ReadingRow, text: string): string {
   return `= ${printLength(size, "m")} = ${printLength(size, "ft-in")}${side}`;
 }
 
-/** The entry as this row has it: sides differ by attachment. */
 function entryOf(row: ReadingRow) {
-  return { ...dimension(row.target as DimensionKey), sides: row.sides };
+  return dimension(row.target as DimensionKey, row.hangs);
 }
 
 function amountOf(row: ReadingRow, text: string): Parsed<number> {

@@ -80,7 +80,7 @@ export function viewCard(open: OpenRig): CardView {
   const { db, rig, preferences } = open;
   const { card, terminal } = cardNow(open);
   const { lines, stops, ...rest } = card;
-  const rows = lines.map((line) => rowOf(line, rig.id, preferences.units));
+  const rows = lines.map((line) => rowOf(line, open));
   const pages = byPage(rows).map(({ page, lines: own }) => ({ page, rows: own }));
   const latest = latestCard(db, rig);
   return {
@@ -134,24 +134,35 @@ export function cabState({ db }: OpenRig, latest: NumberedCard, now: Card): CabS
   };
 }
 
-function rowOf({ chain, rounding, form: _, ...line }: CardLine, rigId: number, units: Units): CardRow {
+function rowOf(
+  { chain, rounding, form: _, ...line }: CardLine,
+  { rig, index, whole, parts, preferences: { units } }: OpenRig,
+): CardRow {
   const inches = fineStyle(units) === "in";
+  const about = line.tool === null ? index : aheadOf(whole.parts, index)[line.tool]!;
   return {
     ...line,
     grade: chain?.grade ?? null,
     stale: chain?.stale ?? false,
-    links: (chain?.links ?? []).map(({ key, contribution, coefficient, grade }) => ({
-      letter: dimension(key).letter,
-      label: `${dimension(key).label}${Math.abs(coefficient) === 0.5 ? ", half" : ""}`,
-      text:
-        contribution === null
-          ? "missing"
-          : dimension(key).kind === "length"
-            ? printLength(contribution, units.tape, { signed: true })
-            : printEntry(dimension(key), contribution, units),
-      grade,
-      href: `/rigs/${rigId}/${dimension(key).station}?at=${key}`,
-    })),
+    links: (chain?.links ?? []).map(({ key, contribution, coefficient, grade, next }) => {
+      const part = next ? index : about;
+      const entry = dimension(key, whole.parts[part]!.rig.attachment);
+      return {
+        letter: entry.letter,
+        label: `${entry.label}${Math.abs(coefficient) === 0.5 ? ", half" : ""}`,
+        text:
+          contribution === null
+            ? "missing"
+            : entry.kind === "length"
+              ? printLength(contribution, units.tape, { signed: true })
+              : printEntry(entry, contribution, units),
+        grade,
+        href: `/rigs/${rig.id}/${entry.station}?${new URLSearchParams({
+          ...(parts.length > 1 ? { tool: String(parts[part]!.couplingId) } : {}),
+          at: key,
+        })}`,
+      };
+    }),
     total:
       chain?.total == null || chain.links.length < 2
         ? null

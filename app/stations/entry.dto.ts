@@ -9,6 +9,7 @@ import {
   ValidateIf,
   type ValidationArguments,
 } from "class-validator";
+import { ATTACHMENT_KEYS, type Attachment } from "../../core/dimension/attachment.ts";
 import {
   DIMENSION_KEYS,
   type DimensionKey,
@@ -63,9 +64,13 @@ export class KeepReadingDto extends StampedDto {
   @IsIn(DIMENSION_KEYS, { message: "There is no such reading." })
   dimension!: DimensionKey;
 
-  @Reads<KeepReadingDto>((text, { dimension: key, style }) => {
-    if (!isDimensionKey(key)) return null;
-    const read = parseEntry(dimension(key), text, style);
+  /** how the tool hangs it is read of: what a dimension is called and which way it runs follow from it */
+  @IsIn(ATTACHMENT_KEYS, { message: "This entry does not say how its tool hangs." })
+  hangs!: Attachment;
+
+  @Reads<KeepReadingDto>((text, { dimension: key, hangs, style }) => {
+    if (!isDimensionKey(key) || !ATTACHMENT_KEYS.includes(hangs)) return null;
+    const read = parseEntry(dimension(key, hangs), text, style);
     return read.ok ? null : read.problem;
   })
   text!: string;
@@ -103,6 +108,7 @@ export class KeepReadingDto extends StampedDto {
 export const READING_FIELDS = [
   "id",
   "dimension",
+  "hangs",
   "text",
   "style",
   "instrument",

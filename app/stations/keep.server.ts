@@ -53,6 +53,8 @@ export async function carryOut(asked: Asked, form: FormData): Promise<Outcome> {
 }
 
 async function keepOne({ db, rig, units }: Asked, form: FormData): Promise<Outcome> {
+  // What waited on a device since an older build does not say how its tool hangs; the rig does, and its word counts.
+  form.set("hangs", rig.attachment);
   const checked = validateForm(KeepReadingDto, READING_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, dimension: key, text, style, instrument, person, reason, sitting, note } = checked.value;

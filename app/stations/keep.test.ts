@@ -170,3 +170,12 @@ describe("taking back", () => {
     expect((await errorsOf({ intent: "sing" })).form).toContain("not understood");
   });
 });
+
+describe("a reading of a tool that hangs otherwise", () => {
+  it("is read in that tool's own words: behind, on a boom built onto its machine", async () => {
+    rig = listRigs(db).find(({ attachment }) => attachment === "boom")!;
+    expect(await keep({ dimension: "tool.loadCg", text: "1.2 m behind" })).toMatchObject({ ok: true });
+    expect(resolved().values["tool.loadCg"].value).toBe(-1.2);
+    expect(await errorsOf({ ...READING, dimension: "tool.loadCg", text: "1.2 m below" })).toHaveProperty("text");
+  });
+});

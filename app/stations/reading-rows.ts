@@ -1,3 +1,4 @@
+import type { Attachment } from "../../core/dimension/attachment.ts";
 import {
   type Choice,
   type Dimension,
@@ -22,6 +23,8 @@ import { bareWord, day, fine } from "./print.ts";
 
 export type ReadingRow = {
   target: Target;
+  /** how the tool hangs it is read of */
+  hangs: Attachment;
   /** the heading it stands under */
   topic: string;
   letter: string;
@@ -87,6 +90,7 @@ function readingRow(
   const { value, grade, doubt, reading, stale, repeats, spread, proof } = rig.values[entry.key];
   return {
     target: entry.key,
+    hangs: rig.attachment,
     topic: entry.topic,
     letter: entry.letter,
     label: entry.label,
@@ -172,9 +176,10 @@ function sourceOf({ rawText, person, measuredAt, note }: Reading): string {
   return [`typed “${rawText}”`, person, day(measuredAt), note].filter(Boolean).join(", ");
 }
 
-function sectionsRow({ sections, sectionsStale }: ResolvedRig, units: Units): ReadingRow {
+function sectionsRow({ attachment, sections, sectionsStale }: ResolvedRig, units: Units): ReadingRow {
   return {
     target: "sections",
+    hangs: attachment,
     topic: "Tool",
     letter: SECTIONS_LETTER,
     label: "Sections",

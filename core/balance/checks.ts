@@ -411,7 +411,7 @@ function trackCheck(whole: Whole, units: Units): Check[] {
         })
       : check(id, label, {
           verdict: "note",
-          said: `${dimension("tractor.trackFront").label} is ${sayFine(Math.abs(off), units)} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
+          said: `${dimension("tractor.trackFront", rig.attachment).label} is ${sayFine(Math.abs(off), units)} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
           why: "Between rows and in tramlines each wheel makes a rut of its own.",
           target: "tractor.trackFront",
         }),

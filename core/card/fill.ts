@@ -1,4 +1,4 @@
-import { dimension, hasDimension, isOfWork } from "../dimension/catalogue.ts";
+import { dimension, hasDimension, isOfWork, unchanging } from "../dimension/catalogue.ts";
 import { type PointKey, pointLabel } from "../dimension/points.ts";
 import type { Finding } from "../finding/finding.ts";
 import { stopsOf } from "../finding/finding.ts";
@@ -233,7 +233,7 @@ function hasNone(measure: AskedMeasure, rig: ResolvedRig): boolean {
 }
 
 function isCount(measure: AskedMeasure): boolean {
-  return measure.kind === "dimension" && dimension(measure.key).kind === "count";
+  return measure.kind === "dimension" && unchanging(measure.key).kind === "count";
 }
 
 const POSITIVE_WORD = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;

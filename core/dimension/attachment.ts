@@ -61,3 +61,11 @@ export function onPin(attachment: Attachment): boolean {
 export function isAhead(attachment: Attachment): boolean {
   return attachment === "front" || attachment === "head" || attachment === "frontBoom";
 }
+
+/** What hangs on a point of a kind, the commonest first; a drawn tool on what has none. */
+export function attachmentAt(kind: PointKind): Attachment {
+  return (
+    ATTACHMENT_KEYS.find((key) => (ATTACHMENTS[key].hitches as readonly PointKind[]).includes(kind)) ??
+    "drawn"
+  );
+}

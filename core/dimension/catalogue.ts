@@ -61,11 +61,25 @@ export function catalogueOf(attachment: Attachment): readonly Dimension[] {
   return entries;
 }
 
+/** What an entry says however a tool hangs. */
+export type Unchanging = Pick<
+  Dimension,
+  "key" | "letter" | "kind" | "family" | "choices" | "station" | "topic"
+>;
+
 /**
- * An entry in the words of an attachment; a drawn tool's where none is in sight, as in a list of everything.
+ * What is the same of an entry on every attachment: its mark, its kind, where it is asked. Anything said in words is not.
  * @throws RangeError for a key that is not in the catalogue
  */
-export function dimension(key: DimensionKey, attachment: Attachment = "drawn"): Dimension {
+export function unchanging(key: DimensionKey): Unchanging {
+  return dimension(key, "drawn");
+}
+
+/**
+ * An entry in the words of an attachment.
+ * @throws RangeError for a key that is not in the catalogue
+ */
+export function dimension(key: DimensionKey, attachment: Attachment): Dimension {
   const entry = entriesOn(attachment).get(key);
   if (!entry) throw new RangeError(`no such dimension: ${key}`);
   return entry;

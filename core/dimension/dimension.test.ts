@@ -3,15 +3,30 @@ import { describe, expect, it } from "vitest";
 import { printedStep } from "../quantity/length.ts";
 import { PRESETS, UNIT_SYSTEMS, type UnitSystem } from "../quantity/units.ts";
 import { ATTACHMENT_KEYS } from "./attachment.ts";
-import { catalogueOf, dimension, isDimensionKey } from "./catalogue.ts";
+import { catalogueOf, DIMENSION_KEYS, dimension, isDimensionKey, unchanging } from "./catalogue.ts";
 import { parseEntry, printEntry } from "./entry.ts";
 
 const read = (key: Parameters<typeof dimension>[0], text: string, system: UnitSystem = "metric") =>
-  parseEntry(dimension(key), text, PRESETS[system][dimension(key).shown]);
+  parseEntry(dimension(key, "drawn"), text, PRESETS[system][dimension(key, "drawn").shown]);
 
 const EVERYTHING = ATTACHMENT_KEYS.flatMap((attachment) => catalogueOf(attachment));
 
 describe("the catalogue", () => {
+  it("has nothing among what is called unchanging that changes with how a tool hangs", () => {
+    for (const key of DIMENSION_KEYS)
+      for (const attachment of ATTACHMENT_KEYS) {
+        const { letter, kind, family, choices, station, topic } = dimension(key, attachment);
+        expect(unchanging(key), `${key} ${attachment}`).toMatchObject({
+          letter,
+          kind,
+          family,
+          choices,
+          station,
+          topic,
+        });
+      }
+  });
+
   it.each(ATTACHMENT_KEYS)("gives every drawn dimension of what is %s a mark of its own", (attachment) => {
     const letters = catalogueOf(attachment)
       .map((entry) => entry.letter)
@@ -29,7 +44,7 @@ describe("the catalogue", () => {
   it("knows its keys", () => {
     expect(isDimensionKey("tool.width")).toBe(true);
     expect(isDimensionKey("toString")).toBe(false);
-    expect(() => dimension("nonsense" as never)).toThrow(RangeError);
+    expect(() => dimension("nonsense" as never, "drawn")).toThrow(RangeError);
   });
 });
 

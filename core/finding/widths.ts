@@ -1,5 +1,5 @@
 import { isBuiltOn } from "../dimension/attachment.ts";
-import { dimension, SECTIONS_LETTER } from "../dimension/catalogue.ts";
+import { dimension, SECTIONS_LETTER, unchanging } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
 import { printLength } from "../quantity/length.ts";
 import { capital } from "../quantity/say.ts";
@@ -99,7 +99,7 @@ function widthEstimate({ values }: ResolvedRig, units: Units): Estimate | null {
     metres: value,
     grade,
     target: "tool.width",
-    letter: dimension("tool.width").letter,
+    letter: unchanging("tool.width").letter,
     text,
   };
 }
@@ -135,8 +135,8 @@ function rowsEstimate(rig: ResolvedRig, units: Units): Estimate | null {
     metres,
     grade: look.grade,
     target: look.key,
-    letter: dimension(look.key).letter,
-    text: `${count.value} ${rowWord(rig)}s × ${printEntry(dimension("rows.spacing"), spacing.value, units)} = ${printLength(metres, units.tape)}`,
+    letter: unchanging(look.key).letter,
+    text: `${count.value} ${rowWord(rig)}s × ${printEntry(dimension("rows.spacing", rig.attachment), spacing.value, units)} = ${printLength(metres, units.tape)}`,
   };
 }
 
@@ -153,7 +153,7 @@ export function judgeTrackSpacing(rig: ResolvedRig, units: Units): Finding[] {
   if (Math.abs(off) < SPACING_STEP - 1e-9) return [];
   const by = printLength(Math.abs(off), units.tape);
   return [
-    findingOn(dimension("guidance.trackSpacing"), "track-spacing", {
+    findingOn(dimension("guidance.trackSpacing", rig.attachment), "track-spacing", {
       severity: "fix",
       what: `The terminal's lines are ${printLength(set.value, units.tape)} apart; width less overlap is ${printLength(wanted, units.tape)}.`,
       why: off > 0 ? `Every joint is left ${by} wide.` : `Every joint is worked twice, ${by} wide.`,

@@ -1,5 +1,5 @@
 /** What to enter after a test, and what it then proves. */
-import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import { type DimensionKey, unchanging } from "../dimension/catalogue.ts";
 import type { Term } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { TestConditions } from "./conditions.ts";
@@ -100,4 +100,4 @@ function correctionOf(
 const likeliest = (rig: ResolvedRig) => (a: Correction, b: Correction) =>
   rig.values[b.key].sigma - rig.values[a.key].sigma || ofTool(b) - ofTool(a);
 
-const ofTool = ({ key }: Correction) => (dimension(key).station === "tool" ? 1 : 0);
+const ofTool = ({ key }: Correction) => (unchanging(key).station === "tool" ? 1 : 0);

@@ -11,6 +11,8 @@ export type Link = Term & {
   grade: Grade;
   sigma: number;
   stale: Change | null;
+  /** true for a link that stands in the second of two rigs joined end to end */
+  next: boolean;
 };
 
 /** A length derived from readings, with everything it came from. */
@@ -55,6 +57,7 @@ function toLink(term: Term, { value, grade, sigma, stale }: Resolved): Link {
     grade,
     sigma,
     stale,
+    next: false,
     contribution: value === null ? null : term.coefficient * value,
   };
 }
@@ -62,7 +65,7 @@ function toLink(term: Term, { value, grade, sigma, stale }: Resolved): Link {
 /** Two sums that stand in two rigs, end to end; a proof of one of them is none of the whole. */
 export function joined(a: Chain, b: Chain): Chain {
   return {
-    links: [...a.links, ...b.links],
+    links: [...a.links, ...b.links.map((link) => ({ ...link, next: true }))],
     total: a.total === null || b.total === null ? null : a.total + b.total,
     known: a.known + b.known,
     sigma: a.sigma === null || b.sigma === null ? null : Math.hypot(a.sigma, b.sigma),

@@ -89,11 +89,11 @@ function holds(proof: Proof, facts: RigFacts): boolean {
 }
 
 /** What ended a proof: a newer reading, or a change; null while nothing did. */
-function endOf({ terms, at }: Proof, { readings, changes }: RigFacts): Reading | Change | null {
+function endOf({ terms, at }: Proof, { attachment, readings, changes }: RigFacts): Reading | Change | null {
   for (const { key } of terms) {
     const newest = readings[key]?.at(-1);
     if (newest && newest.measuredAt > at) return newest;
-    const change = touched(dimension(key).touchedBy, at, changes);
+    const change = touched(dimension(key, attachment).touchedBy, at, changes);
     if (change) return change;
   }
   return null;

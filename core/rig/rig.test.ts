@@ -273,3 +273,30 @@ describe("tape this next", () => {
     }
   });
 });
+
+describe("a proof of a tool that hangs otherwise", () => {
+  const at = "2026-04-02T10:00:00.000Z";
+  const facts = { ...sampleFacts({ "pin.pivot": null }), attachment: "mounted" as const };
+  const proof = {
+    id: "p",
+    what: "",
+    how: "",
+    result: "",
+    person: "",
+    at,
+    sigma: 0.004,
+    readingId: null,
+    terms: [{ key: "axle.pin" as const, coefficient: 1 }],
+  };
+  const changed = (kind: "links" | "tractor drawbar") =>
+    resolveRig({
+      ...facts,
+      proofs: [proof],
+      changes: [{ id: "c", kind, at: "2026-04-03T10:00:00.000Z", person: "", note: "" }],
+    }).proofs;
+
+  it("ends with what changes that tool's hitch, not a drawn one's", () => {
+    expect(changed("links")).toEqual([]);
+    expect(changed("tractor drawbar")).toHaveLength(1);
+  });
+});

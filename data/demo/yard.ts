@@ -78,7 +78,7 @@ function keepAll(db: Database, rig: Rig, told: readonly Told[], { person, at }: 
       instrument: by,
       person,
       at: new Date(at),
-      conditions: by === "tape" ? [...dimension(key).conditions] : [],
+      conditions: by === "tape" ? [...dimension(key, rig.attachment).conditions] : [],
     });
 }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { sampleReading } from "../../core/rig/sample.ts";
 import { readingsCsv } from "./readings.ts";
 
-const about = { machine: "D2 Sorrick", point: "", takenBack: false };
+const about = { attachment: "drawn" as const, machine: "D2 Sorrick", point: "", takenBack: false };
 const rows = (text: string) => Papa.parse<Record<string, string>>(text, { header: true }).data;
 
 describe("readings as CSV", () => {

@@ -1,9 +1,12 @@
 import Papa from "papaparse";
+import type { Attachment } from "../../core/dimension/attachment.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import type { Reading } from "../../core/rig/facts.ts";
 import { gradeOf } from "../../core/rig/grade.ts";
 
 export type ReadingLine = Reading & {
+  /** how the tool hangs it is read of, or that hangs on what it is read of: its words follow */
+  attachment: Attachment;
   machine: string;
   /** the mount or hole, where it is one's */
   point: string;
@@ -17,7 +20,7 @@ export type ReadingLine = Reading & {
 export function readingsCsv(lines: readonly ReadingLine[]): string {
   return Papa.unparse(
     lines.map((line) => {
-      const entry = dimension(line.key);
+      const entry = dimension(line.key, line.attachment);
       return {
         machine: line.machine,
         point: line.point,

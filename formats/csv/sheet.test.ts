@@ -24,7 +24,7 @@ describe("a sheet of readings", () => {
   });
 
   it("reads what was handed out, the last of each, not what was taken back", () => {
-    const about = { machine: "", point: "", takenBack: false };
+    const about = { attachment: "drawn" as const, machine: "", point: "", takenBack: false };
     const text = readingsCsv([
       { ...sampleReading("pin.pivot", 5.2), ...about },
       { ...sampleReading("pin.pivot", 5.26), ...about },

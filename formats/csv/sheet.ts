@@ -1,6 +1,6 @@
 /** A sheet of readings filled in a spreadsheet, or readings as they were handed out: what to type for each dimension. */
 import Papa from "papaparse";
-import { type DimensionKey, dimension, isDimensionKey } from "../../core/dimension/catalogue.ts";
+import { type DimensionKey, isDimensionKey, unchanging } from "../../core/dimension/catalogue.ts";
 import { FAMILIES, type Family } from "../../core/quantity/measure.ts";
 
 export type SheetRead = { ok: true; texts: Map<DimensionKey, string> } | { ok: false; problem: string };
@@ -20,8 +20,8 @@ export function sheetCsv(lines: readonly SheetLine[]): string {
 }
 
 /**
- * Reads a sheet by its column "reading", or readings by "value (m or count)". Of several of one dimension the last counts;
- * what was taken back does not.
+ * Reads a sheet by its column "reading", or readings by "value (m or count)". A dimension that is filled in twice is
+ * refused; what was taken back does not count.
  */
 export function readSheetCsv(text: string): SheetRead {
   const plain = text.replace(/^\ufeff/, "");
@@ -44,6 +44,8 @@ export function readSheetCsv(text: string): SheetRead {
     if (value === "" || row["taken back"] === "yes") continue;
     if (!isDimensionKey(key))
       return { ok: false, problem: `Line ${index + 2}: there is no dimension “${key ?? ""}”.` };
+    if (column === "reading" && texts.has(key))
+      return { ok: false, problem: `Line ${index + 2}: “${key}” is there twice. Leave one of them.` };
     texts.set(key, column === "reading" ? value : asTyped(key, value, row["as typed"] ?? ""));
   }
   return texts.size === 0 ? { ok: false, problem: "Nothing is filled in." } : { ok: true, texts };
@@ -57,7 +59,7 @@ function delimiterOf(text: string): string {
 
 /** An SI value as a person would type it. */
 function asTyped(key: DimensionKey, value: string, typed: string): string {
-  const { kind, family } = dimension(key);
+  const { kind, family } = unchanging(key);
   if (kind === "choice") return typed.replace(/^'/, "");
   if (kind === "length") return `${value} m`;
   if (kind === "count") return value;

@@ -77,7 +77,7 @@ export function proofView(open: OpenRig): ProofView {
         because: chain.proof
           ? `${chain.proof.result} ${chain.proof.person}, ${day(chain.proof.at)}.`
           : lapsed
-            ? lapsedText(lapsed)
+            ? lapsedText(lapsed, rig.attachment)
             : chain.total === null
               ? "A reading of it is missing."
               : `${chain.grade}${chain.stale ? ", stale" : ""}, never proved.`,
@@ -123,11 +123,11 @@ function provableText(
     : printLength(Math.abs(value), units.tape);
 }
 
-function lapsedText({ proof, by }: NonNullable<ReturnType<typeof lapsedBy>>): string {
+function lapsedText({ proof, by }: NonNullable<ReturnType<typeof lapsedBy>>, attachment: Attachment): string {
   const since =
     "kind" in by
       ? CHANGES[by.kind].label.toLowerCase()
-      : `${dimension(by.key).label.toLowerCase()} was read again`;
+      : `${dimension(by.key, attachment).label.toLowerCase()} was read again`;
   return `Proved ${day(proof.at)}, no longer: ${since}, ${day("kind" in by ? by.at : by.measuredAt)}. Prove it again.`;
 }
 

@@ -103,7 +103,7 @@ function proofReason(
   const by =
     "kind" in lapsed.by
       ? CHANGES[lapsed.by.kind].label.toLowerCase()
-      : `${dimension(lapsed.by.key).label.toLowerCase()} read again`;
+      : `${dimension(lapsed.by.key, rig.attachment).label.toLowerCase()} read again`;
   return `proved ${day(lapsed.proof.at)}, since then ${by}`;
 }
 
