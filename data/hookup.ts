@@ -1,19 +1,19 @@
 import { randomUUID } from "node:crypto";
-import { and, eq, isNull, sql } from "drizzle-orm";
+import { and, desc, eq, isNull, sql } from "drizzle-orm";
 import type { Database } from "./handle.ts";
 import { couplingEvent, hookupTick, retraction } from "./schema.ts";
 
 export type CouplingEvent = typeof couplingEvent.$inferSelect;
 export type Tick = typeof hookupTick.$inferSelect;
 
-/** Hitchings and unhitchings of a rig that nobody took back, the newest first. */
+/** Hitchings and unhitchings of a rig that nobody took back, the newest first by the time it happened. */
 export function eventsOf(db: Database, rigId: number): CouplingEvent[] {
   return db
     .select({ row: couplingEvent })
     .from(couplingEvent)
     .leftJoin(retraction, eq(retraction.eventId, couplingEvent.id))
     .where(and(isNull(retraction.id), eq(couplingEvent.rigId, rigId)))
-    .orderBy(sql`${couplingEvent}.rowid desc`)
+    .orderBy(desc(couplingEvent.at), sql`${couplingEvent}.rowid desc`)
     .all()
     .map(({ row }) => row);
 }
@@ -25,7 +25,7 @@ export function ticksOf(db: Database, rigId: number): Tick[] {
     .from(hookupTick)
     .leftJoin(retraction, eq(retraction.tickId, hookupTick.id))
     .where(and(isNull(retraction.id), eq(hookupTick.rigId, rigId)))
-    .orderBy(sql`${hookupTick}.rowid desc`)
+    .orderBy(desc(hookupTick.at), sql`${hookupTick}.rowid desc`)
     .all()
     .map(({ row }) => row);
 }

@@ -1,5 +1,5 @@
 /** What happened on rigs, for their ladders: couplings, runs, kept hoses, ticks of people, field tests. */
-import { and, eq, inArray, isNull, like, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, like, sql } from "drizzle-orm";
 import type { SequenceKind } from "../core/sequence/step.ts";
 import type { Database } from "./handle.ts";
 import { TAKES_BACK_PROOF } from "./live.ts";
@@ -30,7 +30,7 @@ export function ladderFacts(
     .from(couplingEvent)
     .leftJoin(retraction, eq(retraction.eventId, couplingEvent.id))
     .where(and(isNull(retraction.id), inArray(couplingEvent.rigId, ids)))
-    .orderBy(sql`${couplingEvent}.rowid`)
+    .orderBy(asc(couplingEvent.at), sql`${couplingEvent}.rowid`)
     .all()
     .map(({ row }) => row);
   const ticks = db
@@ -38,7 +38,7 @@ export function ladderFacts(
     .from(hookupTick)
     .leftJoin(retraction, eq(retraction.tickId, hookupTick.id))
     .where(and(isNull(retraction.id), inArray(hookupTick.rigId, ids), like(hookupTick.line, `${MARK}%`)))
-    .orderBy(sql`${hookupTick}.rowid`)
+    .orderBy(asc(hookupTick.at), sql`${hookupTick}.rowid`)
     .all()
     .map(({ row }) => row);
   const runs = db

@@ -38,7 +38,8 @@ export type Subjects = { machines: number[]; points: number[]; couplings: number
 export type ReadingRow = typeof reading.$inferSelect;
 
 /**
- * The current sitting of each dimension of each subject, and the newest reading before it, oldest first. A yard keeps
+ * The current sitting of each dimension of each subject, and the newest reading before it, oldest first. What is newest is told by the time
+ * it happened and then by the order it came in: what waited on a device does not displace what was read after it. A yard keeps
  * every reading it ever had: those further back are history, and are not carried through every page.
  */
 export function currentReadings(db: Database, { machines, points, couplings }: Subjects): ReadingRow[] {
@@ -51,19 +52,23 @@ export function currentReadings(db: Database, { machines, points, couplings }: S
     const current = sql`
       with live as (
         select ${reading}.rowid as n, ${reading.machineId} as m, ${reading.pointId} as p, ${reading.couplingId} as c,
-          ${reading.variantId} as v, ${reading.dimension} as d, ${reading.sitting} as sitting
+          ${reading.variantId} as v, ${reading.dimension} as d, ${reading.sitting} as sitting, ${reading.measuredAt} as at
         from ${reading} where ${mine} and ${LIVE_READING}),
       marked as (
-        select n, m, p, c, v, d, sitting, first_value(sitting) over (partition by m, p, c, v, d order by n desc) as newest
-        from live)
+        select n, m, p, c, v, d, at, sitting,
+          first_value(sitting) over (partition by m, p, c, v, d order by at desc, n desc) as newest
+        from live),
+      before as (
+        select n, row_number() over (partition by m, p, c, v, d order by at desc, n desc) as place
+        from marked where sitting <> newest)
       select n from marked where sitting = newest
       union all
-      select max(n) from marked where sitting <> newest group by m, p, c, v, d`;
+      select n from before where place = 1`;
     return db
       .select()
       .from(reading)
       .where(sql`${reading}.rowid in (${current})`)
-      .orderBy(sql`${reading}.rowid`)
+      .orderBy(asc(reading.measuredAt), sql`${reading}.rowid`)
       .prepare();
   });
   return query.all({
@@ -81,7 +86,7 @@ export const layoutKey = (machineId: number, variantId: number | null): string =
 export function currentSections(db: Database, machineIds: readonly number[]): Map<string, LiveLayout> {
   const query = prepared(db, "current sections", () => {
     const live = sql`not exists (select 1 from ${retraction} where ${retraction.layoutId} = ${sectionLayout.id} or (${sectionLayout.batchId} is not null and ${retraction.batchId} = ${sectionLayout.batchId}))`;
-    const newest = sql`${sectionLayout}.rowid in (select max(${sectionLayout}.rowid) from ${sectionLayout} where ${among(sectionLayout.machineId, "machines")} and ${live} group by ${sectionLayout.machineId}, ${sectionLayout.variantId})`;
+    const newest = sql`${sectionLayout}.rowid in (select n from (select ${sectionLayout}.rowid as n, row_number() over (partition by ${sectionLayout.machineId}, ${sectionLayout.variantId} order by ${sectionLayout.measuredAt} desc, ${sectionLayout}.rowid desc) as place from ${sectionLayout} where ${among(sectionLayout.machineId, "machines")} and ${live}) where place = 1)`;
     return db
       .select({ layout: sectionLayout, section })
       .from(sectionLayout)
@@ -160,7 +165,7 @@ export function liveProofs(db: Database, rigIds: readonly number[]): Map<number,
       .innerJoin(proofTerm, eq(proofTerm.proofId, proof.id))
       .leftJoin(retraction, TAKES_BACK_PROOF)
       .where(and(isNull(retraction.id), among(proof.rigId, "rigs")))
-      .orderBy(sql`${proof}.rowid desc`)
+      .orderBy(sql`${proof.at} desc`, sql`${proof}.rowid desc`)
       .prepare(),
   );
   const proofs = new Map<string, LiveProof & { rigId: number; terms: Proof["terms"][number][] }>();

@@ -3,6 +3,7 @@ import { desc, eq, inArray, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import { type Attachment, attachmentAt } from "../core/dimension/attachment.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
+import { CHANGES, type ChangeKind } from "../core/dimension/change.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
 import type { PointKind } from "../core/dimension/point-kinds.ts";
 import type { Reading, SectionPart } from "../core/rig/facts.ts";
@@ -45,11 +46,22 @@ export type NewReading = Stamp & {
   note?: string;
   photo?: { type: "image/jpeg" | "image/png" | "image/webp"; bytes: Buffer } | null;
   measuredAt?: Date;
+  /** it was set to another value, not merely read again: what else hangs on that goes stale */
+  changed?: { kind: ChangeKind; note: string } | null;
 };
 
 /** Appends a reading to the subject the catalogue names; returns its id. An id that is there already is left as it is. */
 export function keepReading(db: Database, rig: Rig, given: NewReading): string {
-  const { key, at, reason = "", id = randomUUID(), measuredAt = at, photo: picture = null, ...rest } = given;
+  const {
+    key,
+    at,
+    reason = "",
+    id = randomUUID(),
+    measuredAt = at,
+    photo: picture = null,
+    changed = null,
+    ...rest
+  } = given;
   const recordedAt = at.toISOString();
   const subject = subjectColumns(key, rig);
   if (!subject) throw new RangeError(`${rig.name} has nothing that ${key} could be read of`);
@@ -73,6 +85,18 @@ export function keepReading(db: Database, rig: Rig, given: NewReading): string {
         recordedAt,
       })
       .run();
+    // What was set to another value was changed: what hangs on it goes stale, the reading itself does not. One number for both.
+    if (changed)
+      tx.insert(change)
+        .values({
+          id,
+          machineId: CHANGES[changed.kind].machine === "tractor" ? rig.tractor.id : rig.implement.id,
+          ...changed,
+          person: rest.person,
+          at: new Date(measuredAt.getTime() - 1).toISOString(),
+          recordedAt,
+        })
+        .run();
   });
   return id;
 }
@@ -82,9 +106,14 @@ export function keepSections(
   db: Database,
   rig: Rig,
   widths: readonly number[],
-  { at, id = randomUUID(), parts = [], ...rest }: Stamp & { id?: string; parts?: readonly SectionPart[] },
+  {
+    at,
+    id = randomUUID(),
+    parts = [],
+    measuredAt = at,
+    ...rest
+  }: Stamp & { id?: string; parts?: readonly SectionPart[]; measuredAt?: Date },
 ): string {
-  const stamp = at.toISOString();
   db.transaction((tx) => {
     if (tx.select({ id: sectionLayout.id }).from(sectionLayout).where(eq(sectionLayout.id, id)).get()) return;
     tx.insert(sectionLayout)
@@ -93,8 +122,8 @@ export function keepSections(
         machineId: rig.implement.id,
         variantId: rig.variant?.id ?? null,
         ...rest,
-        measuredAt: stamp,
-        recordedAt: stamp,
+        measuredAt: measuredAt.toISOString(),
+        recordedAt: at.toISOString(),
       })
       .run();
     tx.insert(section)
@@ -132,6 +161,11 @@ export function retract(
     tx.insert(retraction)
       .values({ id: randomUUID(), [column]: id, person, recordedAt: at.toISOString() })
       .run();
+    // A change that was kept with a reading, under its number, goes with it.
+    if (column === "readingId" && tx.select().from(change).where(eq(change.id, id)).get())
+      tx.insert(retraction)
+        .values({ id: randomUUID(), changeId: id, person, recordedAt: at.toISOString() })
+        .run();
     return true;
   });
 }

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { discard, onWaitingChanged, send, sendWaiting, waiting } from "./queue.ts";
+import { discard, onWaitingChanged, send, sendWaiting, tryAgain, waiting } from "./queue.ts";
 
 const kept = vi.hoisted(() => ({ entries: new Map<string, unknown>(), full: false }));
 vi.mock("idb-keyval", () => ({
@@ -54,19 +54,20 @@ describe("an entry", () => {
     stop();
     const [entry] = await waiting();
     expect(entry).toMatchObject({ id: "a", action: "/rigs/1/keep", label: "F 5.064", refused: null });
-    const { measuredAt } = Object.fromEntries(entry!.fields);
-    expect(Math.abs(Date.now() - new Date(measuredAt as string).getTime())).toBeLessThan(5000);
+    const { happenedAt } = Object.fromEntries(entry!.fields);
+    expect(Math.abs(Date.now() - new Date(happenedAt as string).getTime())).toBeLessThan(5000);
   });
 
   it("waits as well where something answers that is not Ambrek, or a server that broke", async () => {
     for (const [id, answer] of [
       ["portal", { type: "text/html" }],
       ["broken", { status: 503 }],
+      ["locked", { status: 401 }],
     ] as const) {
       answers = [answer];
       expect(await keep(id), id).toEqual({ sent: false });
     }
-    expect((await waiting()).map(({ id }) => id)).toEqual(["portal", "broken"]);
+    expect((await waiting()).map(({ id }) => id)).toEqual(["portal", "broken", "locked"]);
   });
 
   it("stays in its field where the browser keeps nothing", async () => {
@@ -84,11 +85,11 @@ describe("what waits", () => {
     await keep("b");
     posted = [];
     answers = [{}, {}];
-    expect(await sendWaiting()).toBe(2);
+    expect(await sendWaiting()).toMatchObject({ sent: 2, locked: false });
     expect(posted.map(({ fields }) => fields.id)).toEqual(["a", "b"]);
     expect(posted[0]).toMatchObject({ action: "/rigs/1/keep", fields: { text: "5.064" } });
     expect(await waiting()).toEqual([]);
-    expect(await sendWaiting()).toBe(0);
+    expect((await sendWaiting()).sent).toBe(0);
   });
 
   it("stops at the first that finds no connection, and loses nothing", async () => {
@@ -96,7 +97,7 @@ describe("what waits", () => {
     await keep("b");
     await keep("c");
     answers = [{}, "no connection"];
-    expect(await sendWaiting()).toBe(1);
+    expect((await sendWaiting()).sent).toBe(1);
     expect((await waiting()).map(({ id }) => id)).toEqual(["b", "c"]);
   });
 
@@ -104,12 +105,64 @@ describe("what waits", () => {
     await keep("a");
     await keep("b");
     answers = [{ body: { ok: false, errors: { text: "12 m is no drawbar." } } }, {}];
-    expect(await sendWaiting()).toBe(1);
+    expect((await sendWaiting()).sent).toBe(1);
     expect(await waiting()).toMatchObject([{ id: "a", refused: "12 m is no drawbar." }]);
     posted = [];
-    expect(await sendWaiting()).toBe(0);
+    expect((await sendWaiting()).sent).toBe(0);
     expect(posted).toEqual([]);
     await discard("a");
     expect(await waiting()).toEqual([]);
+  });
+
+  it("is kept and sent in the order it was entered, whatever the numbers of the entries, with the device's clock beside it", async () => {
+    for (const id of ["c", "a", "b"]) await keep(id);
+    // A browser's own store hands entries out in the order of their keys.
+    kept.entries = new Map([...kept.entries].sort(([a], [b]) => a.localeCompare(b)));
+    posted = [];
+    answers = [{}, {}, {}];
+    await sendWaiting();
+    expect(posted.map(({ fields }) => fields.id)).toEqual(["c", "a", "b"]);
+    for (const { fields } of posted) {
+      expect(fields.happenedAt).toMatch(/Z$/);
+      expect(Date.parse(fields.sentAt as string)).toBeGreaterThanOrEqual(
+        Date.parse(fields.happenedAt as string),
+      );
+    }
+  });
+
+  it("goes on past what is refused in words or by a bare status, and past what the server breaks on", async () => {
+    for (const id of ["a", "b", "c", "d"]) await keep(id);
+    answers = [{ status: 413, type: "text/plain" }, { status: 500, type: "text/html" }, {}, {}];
+    expect((await sendWaiting()).sent).toBe(2);
+    expect(await waiting()).toMatchObject([
+      { id: "a", refused: "It is too large for the server." },
+      { id: "b", refused: null, broke: 1 },
+    ]);
+    for (let times = 0; times < 2; times++) {
+      answers = [{ status: 500, type: "text/html" }];
+      await sendWaiting();
+    }
+    expect(await waiting()).toMatchObject([
+      { id: "a" },
+      { id: "b", refused: expect.stringContaining("Try it again") },
+    ]);
+    await tryAgain("b");
+    answers = [{}];
+    expect((await sendWaiting()).sent).toBe(1);
+  });
+
+  it("waits for the passphrase where the session has ended", async () => {
+    await keep("a");
+    answers = [{ status: 401, body: { ok: false, errors: {} } }];
+    expect(await sendWaiting()).toMatchObject({ sent: 0, locked: true });
+    expect(await waiting()).toMatchObject([{ id: "a", refused: null }]);
+  });
+
+  it("hands on what the server says of this device's clock", async () => {
+    await keep("a");
+    answers = [
+      { body: { ok: true, kept: { id: "a", said: "Kept F. This device's clock is 5 hours slow" } } },
+    ];
+    expect((await sendWaiting()).said).toEqual([expect.stringContaining("5 hours slow")]);
   });
 });

@@ -11,15 +11,27 @@ export type Waiting = {
   fields: [string, string | Blob][];
   /** "F 5.064": what waits, in the operator's words */
   label: string;
+  /** in which order they were entered on this device */
+  sequence: number;
   /** why the server refused it, once it could be asked */
   refused: string | null;
+  /** how often the server broke on it */
+  broke: number;
 };
+
+/** The session ended: nothing is taken before somebody enters the passphrase. */
+export class NeedsPassphrase extends Error {}
 
 const CHANGED = "ambrek-waiting";
 const store = () => createStore("ambrek", "waiting");
 
+/** What waits, in the order it was entered. */
 export async function waiting(): Promise<Waiting[]> {
-  return (await entries<string, Waiting>(store())).map(([, entry]) => entry);
+  const kept = (await entries<string, Partial<Waiting> & Omit<Waiting, "sequence" | "broke">>(store())).map(
+    // Entries of an older build have no order of their own: they come first.
+    ([, entry]): Waiting => ({ sequence: 0, broke: 0, ...entry }),
+  );
+  return kept.sort((a, b) => a.sequence - b.sequence);
 }
 
 export function onWaitingChanged(listen: () => void): () => void {
@@ -37,11 +49,31 @@ export async function discard(id: string): Promise<void> {
   window.dispatchEvent(new Event(CHANGED));
 }
 
+/** A server that is there, and broke. */
+class Broke extends Error {}
+
+const REFUSED: Record<number, string> = {
+  403: "The server refused it: it did not come from Ambrek's own pages. Load this page again.",
+  404: "The server knows no such rig any more.",
+  413: "It is too large for the server.",
+};
+
+/** Sends a form with the device's clock beside it. @throws TypeError where nobody answers who is Ambrek */
 async function post(action: string, form: FormData): Promise<Outcome> {
-  const answer = await fetch(action, { method: "POST", body: form });
-  const type = answer.headers.get("Content-Type") ?? "";
-  if (answer.status >= 500 || !type.includes("json")) throw new TypeError(`no answer: ${answer.status}`);
-  return (await answer.json()) as Outcome;
+  form.set("sentAt", new Date().toISOString());
+  const answer = await fetch(action, { method: "POST", body: form, headers: { Accept: "application/json" } });
+  const { status } = answer;
+  if (status === 401) throw new NeedsPassphrase();
+  if (status >= 500) throw new Broke(`${status}`);
+  if ((answer.headers.get("Content-Type") ?? "").includes("json")) return (await answer.json()) as Outcome;
+  if (status >= 400)
+    return {
+      ok: false,
+      errors: { form: REFUSED[status] ?? `The server refused it (${status}).` },
+      asksReason: false,
+    };
+  // Something else answers in its place, such as the page of a network that wants a password.
+  throw new TypeError(`no answer: ${status}`);
 }
 
 /** A browser that keeps nothing, such as one in private mode: the text stays in the field. */
@@ -55,22 +87,46 @@ export type Sent = { sent: true; outcome: Outcome } | { sent: false };
 
 /** Sends an entry, or keeps it on the device where nobody answers. */
 export async function send(action: string, form: FormData, label: string): Promise<Sent> {
+  // It happens now, whenever it is sent.
+  form.set("happenedAt", new Date().toISOString());
   try {
     return { sent: true, outcome: await post(action, form) };
   } catch {
-    // The time of reading is now, whenever it is sent.
-    form.set("measuredAt", new Date().toISOString());
-    const entry = { id: String(form.get("id")), action, fields: [...form], label, refused: null };
-    return put(entry).then(
-      () => ({ sent: false }),
-      () => ({ sent: true, outcome: NOT_KEPT }),
-    );
+    try {
+      const sequence = Math.max(0, ...(await waiting()).map((entry) => entry.sequence)) + 1;
+      await put({
+        id: String(form.get("id")),
+        action,
+        fields: [...form],
+        label,
+        sequence,
+        refused: null,
+        broke: 0,
+      });
+      return { sent: false };
+    } catch {
+      return { sent: true, outcome: NOT_KEPT };
+    }
   }
 }
 
-/** Tries everything that waits; returns how many went through. Stops at the first that finds no connection. */
-export async function sendWaiting(): Promise<number> {
-  let sent = 0;
+/** So often may the server break on an entry before that counts as a refusal. */
+const MOST_BREAKS = 3;
+
+export type SentNow = {
+  sent: number;
+  /** what the server said of them, such as that this device's clock is wrong */
+  said: string[];
+  /** nothing more is taken before somebody enters the passphrase */
+  locked: boolean;
+};
+
+/**
+ * Tries everything that waits, in order. What is refused, or what the server breaks on again and again, is set aside with the reason and
+ * the next go on; it stops at the first that finds no connection.
+ */
+export async function sendWaiting(): Promise<SentNow> {
+  const now: SentNow = { sent: 0, said: [], locked: false };
   for (const entry of await waiting()) {
     if (entry.refused) continue;
     const form = new FormData();
@@ -79,11 +135,26 @@ export async function sendWaiting(): Promise<number> {
       const outcome = await post(entry.action, form);
       if (outcome.ok) {
         await discard(entry.id);
-        sent += 1;
+        now.sent += 1;
+        if (outcome.kept && /clock|does not count/.test(outcome.kept.said)) now.said.push(outcome.kept.said);
       } else await put({ ...entry, refused: Object.values(outcome.errors)[0] ?? "It was refused." });
-    } catch {
-      break;
+    } catch (error) {
+      if (error instanceof NeedsPassphrase) return { ...now, locked: true };
+      if (!(error instanceof Broke)) break;
+      const broke = entry.broke + 1;
+      await put({
+        ...entry,
+        broke,
+        refused:
+          broke >= MOST_BREAKS ? "The server could not take it. Try it again, or throw it away." : null,
+      });
     }
   }
-  return sent;
+  return now;
+}
+
+/** Lets an entry that was set aside be sent again. */
+export async function tryAgain(id: string): Promise<void> {
+  const entry = (await waiting()).find((each) => each.id === id);
+  if (entry) await put({ ...entry, refused: null, broke: 0 });
 }

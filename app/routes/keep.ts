@@ -1,10 +1,12 @@
 import { data } from "react-router";
+import { type KeptKind, wasKept } from "../../data/kept.ts";
+import { type Stamp, stampOf } from "../session/clock.server.ts";
 import { writePreferences } from "../session/preferences.server.ts";
 import { keepWeights } from "../stations/balance/keep-weights.server.ts";
 import { keepDriven, keepTerminal } from "../stations/field/keep-field.server.ts";
 import { keepCoupling, keepTicked } from "../stations/hookup/keep-hookup.server.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "../stations/hoses/keep-hoses.server.ts";
-import { carryOut, type Outcome } from "../stations/keep.server.ts";
+import { carryOut, type Outcome, refused } from "../stations/keep.server.ts";
 import { keepRung } from "../stations/ladder.server.ts";
 import {
   keepAccepted,
@@ -21,7 +23,7 @@ import { keepSheet } from "../stations/sheet/keep-sheet.server.ts";
 import type { Route } from "./+types/keep";
 
 /** What needs the whole rig to be decided. */
-const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome | Promise<Outcome>> = {
+const WIDE: Record<string, (open: OpenRig, form: FormData, stamp: Stamp) => Outcome | Promise<Outcome>> = {
   "fit-weights": keepWeights,
   tick: keepTicked,
   coupling: keepCoupling,
@@ -44,17 +46,49 @@ const WIDE: Record<string, (open: OpenRig, form: FormData) => Outcome | Promise<
   drive: keepDriven,
 };
 
+/** What a device may send twice, and where its number is looked up. */
+const KEPT: Record<string, KeptKind> = {
+  "keep-reading": "reading",
+  "keep-sections": "layout",
+  "keep-layout": "layout",
+  tick: "tick",
+  rung: "tick",
+  coupling: "event",
+  run: "run",
+  observe: "observation",
+};
+
+/** True where this very entry was kept before: it is answered as kept, whatever has become of it since. */
+function isRepeat(open: OpenRig, intent: string, form: FormData): boolean {
+  const kind = Object.hasOwn(KEPT, intent) ? KEPT[intent] : undefined;
+  return kind !== undefined && wasKept(open.db, kind, String(form.get("id")));
+}
+
+async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
+  const { db, rig, preferences } = open;
+  const intent = String(form.get("intent"));
+  const stamped = stampOf(form, new Date());
+  if (!stamped.ok) return refused({ form: stamped.problem });
+  if (isRepeat(open, intent, form))
+    return { ok: true, kept: { id: String(form.get("id")), said: "Kept before" }, person: null };
+  const wide = Object.hasOwn(WIDE, intent) ? WIDE[intent] : undefined;
+  const { units, person } = preferences;
+  const { stamp } = stamped;
+  const outcome = wide
+    ? await wide(open, form, stamp)
+    : await carryOut({ db, rig, units, person }, form, stamp);
+  if (!outcome.ok || !outcome.kept || stamp.clock === "") return outcome;
+  return { ...outcome, kept: { ...outcome.kept, said: `${outcome.kept.said}. ${stamp.clock}` } };
+}
+
 /** Everything a station writes comes here: by form, or later from a device that had no connection. */
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
-  const { db, rig, preferences } = open;
-  const { units, person } = preferences;
-  const form = await request.formData();
-  const wide = WIDE[String(form.get("intent"))];
-  const outcome = wide ? await wide(open, form) : await carryOut({ db, rig, units, person }, form);
+  const outcome = await outcomeOf(open, await request.formData());
   if (!outcome.ok) return data(outcome, { status: 422 });
-  const named = outcome.person ?? person;
+  const { preferences } = open;
+  const person = outcome.person ?? preferences.person;
   return data(outcome, {
-    headers: { "Set-Cookie": await writePreferences({ ...preferences, person: named }) },
+    headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) },
   });
 }

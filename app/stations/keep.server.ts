@@ -11,6 +11,7 @@ import { keepChange } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
 import { keepReading, keepSections, retract } from "../../data/readings.ts";
 import type { Rig } from "../../data/rigs.ts";
+import type { Stamp } from "../session/clock.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import {
   conditionsIn,
@@ -37,14 +38,14 @@ export const refused = (errors: FieldErrors, asksReason = false): Outcome => ({
 type Asked = { db: Database; rig: Rig; units: Units; person: string };
 
 /** Carries out what a station's form asks for. Nothing is written unless all of it is right. */
-export async function carryOut(asked: Asked, form: FormData): Promise<Outcome> {
+export async function carryOut(asked: Asked, form: FormData, stamp: Stamp): Promise<Outcome> {
   switch (form.get("intent")) {
     case "keep-reading":
-      return keepOne(asked, form);
+      return keepOne(asked, form, stamp);
     case "keep-sections":
-      return keepLayout(asked, form);
+      return keepLayout(asked, form, stamp);
     case "keep-change":
-      return noteChange(asked, form);
+      return noteChange(asked, form, stamp);
     case "take-back":
       return takeBack(asked, form);
     default:
@@ -52,7 +53,7 @@ export async function carryOut(asked: Asked, form: FormData): Promise<Outcome> {
   }
 }
 
-async function keepOne({ db, rig, units }: Asked, form: FormData): Promise<Outcome> {
+async function keepOne({ db, rig, units }: Asked, form: FormData, { at, now }: Stamp): Promise<Outcome> {
   // What waited on a device since an older build does not say how its tool hangs; the rig does, and its word counts.
   form.set("hangs", rig.attachment);
   const checked = validateForm(KeepReadingDto, READING_FIELDS, form);
@@ -74,17 +75,7 @@ async function keepOne({ db, rig, units }: Asked, form: FormData): Promise<Outco
       },
       true,
     );
-  const now = new Date();
-  const taken = checked.value.measuredAt === "" ? now : new Date(checked.value.measuredAt);
-  // What was set to another value was changed: what hangs on it goes stale, the reading itself does not.
-  if (checked.value.changed === "yes" && entry.alters && current)
-    keepChange(db, rig, {
-      kind: entry.alters,
-      note: `${entry.label}: ${printReading(entry, { value: read.value.value, rawText: text }, units)}`,
-      person,
-      at: new Date(Math.min(taken.getTime(), now.getTime()) - 1),
-      now,
-    });
+  const said = printReading(entry, { value: read.value.value, rawText: text }, units);
   keepReading(db, rig, {
     id,
     key,
@@ -98,27 +89,30 @@ async function keepOne({ db, rig, units }: Asked, form: FormData): Promise<Outco
     conditions: conditionsIn(checked.value.conditions),
     photo: picture.photo,
     at: now,
-    // A device's clock may run ahead: nothing was read later than it was recorded.
-    measuredAt: taken < now ? taken : now,
+    measuredAt: at,
+    changed:
+      checked.value.changed === "yes" && entry.alters && current
+        ? { kind: entry.alters, note: `${entry.label}: ${said}` }
+        : null,
   });
   return {
     ok: true,
     kept: {
       id,
-      said: `Kept ${entry.letter || entry.label}: ${printReading(entry, { value: read.value.value, rawText: text }, units)}`,
+      said: `Kept ${entry.letter || entry.label}: ${said}`,
     },
     person,
   };
 }
 
-function keepLayout({ db, rig }: Asked, form: FormData): Outcome {
+function keepLayout({ db, rig }: Asked, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(KeepSectionsDto, SECTION_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, text, style, instrument, person } = checked.value;
   if (!isLengthStyle(style)) return refused({ style: "Sections are given in a unit of length." });
   const read = parseSections(text, style);
   if (!read.ok) return refused({ text: read.problem });
-  keepSections(db, rig, read.value, { id, instrument, person, at: new Date() });
+  keepSections(db, rig, read.value, { id, instrument, person, at: now, measuredAt: at });
   return { ok: true, kept: { id, said: `Kept ${countSections({ widths: read.value })}` }, person };
 }
 
@@ -128,11 +122,10 @@ function moment(day: string, now: Date): Date {
   return end < now ? end : now;
 }
 
-function noteChange({ db, rig }: Asked, form: FormData): Outcome {
+function noteChange({ db, rig }: Asked, form: FormData, { now }: Stamp): Outcome {
   const checked = validateForm(KeepChangeDto, ["kind", "day", "note", "person"], form);
   if (!checked.ok) return refused(checked.errors);
   const { kind, day, note, person } = checked.value;
-  const now = new Date();
   const id = keepChange(db, rig, { kind, note, person, at: moment(day, now), now });
   return { ok: true, kept: { id, said: `Noted: ${CHANGES[kind].label.toLowerCase()}` }, person };
 }

@@ -4,9 +4,11 @@ import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
 import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
+import { keepProof } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
 import { findPhoto, historyOf } from "../../data/readings.ts";
 import { listRigs, type Rig } from "../../data/rigs.ts";
+import { stampOf } from "../session/clock.server.ts";
 import { carryOut } from "./keep.server.ts";
 
 let db: Database;
@@ -38,8 +40,12 @@ function form(fields: Fields): FormData {
   return own;
 }
 
-const send = (fields: Fields, units = PRESETS.metric) =>
-  carryOut({ db, rig, units, person: "Mira" }, form(fields));
+const send = (fields: Fields, units = PRESETS.metric) => {
+  const sent = form(fields);
+  const stamped = stampOf(sent, new Date());
+  if (!stamped.ok) throw new Error(stamped.problem);
+  return carryOut({ db, rig, units, person: "Mira" }, sent, stamped.stamp);
+};
 const keep = (fields: Fields = {}, units = PRESETS.metric) => send({ ...READING, ...fields }, units);
 const resolved = () => resolveRig(rigFacts(db, rig));
 const pivot = () => resolved().values["pin.pivot"];
@@ -84,7 +90,6 @@ describe("keeping a reading", () => {
     ["sitting", { sitting: "" }, "no sitting"],
     ["note", { note: "x".repeat(301) }, "under 300"],
     ["conditions", { conditions: "level floor,full moon" }, "no such condition"],
-    ["measuredAt", { measuredAt: "yesterday" }, "not understood"],
   ])("refuses a wrong %s by the field, and changes nothing: %o", async (field, fields, piece) => {
     expect((await errorsOf({ ...READING, ...fields }))[field]).toContain(piece);
   });
@@ -176,6 +181,49 @@ describe("a reading of a tool that hangs otherwise", () => {
     rig = listRigs(db).find(({ attachment }) => attachment === "boom")!;
     expect(await keep({ dimension: "tool.loadCg", text: "1.2 m behind" })).toMatchObject({ ok: true });
     expect(resolved().values["tool.loadCg"].value).toBe(-1.2);
-    expect(await errorsOf({ ...READING, dimension: "tool.loadCg", text: "1.2 m below" })).toHaveProperty("text");
+    expect(await errorsOf({ ...READING, dimension: "tool.loadCg", text: "1.2 m below" })).toHaveProperty(
+      "text",
+    );
+  });
+});
+
+describe("an entry that comes late", () => {
+  const at = (measuredAt: string, more: Fields = {}) => keep({ measuredAt, ...more });
+
+  it("does not displace what was read after it, nor is it called proven", async () => {
+    await at("2026-11-20T09:00:00Z", { text: "5.30" });
+    await at("2026-11-20T11:00:00Z", { text: "5.33" });
+    keepProof(db, rig, {
+      what: "circle",
+      how: "",
+      result: "",
+      terms: [{ key: "pin.pivot", coefficient: 1 }],
+      person: "Mira",
+      at: new Date("2026-11-20T12:00:00Z"),
+      now: new Date("2026-11-20T12:00:00Z"),
+    });
+    // Read at 10:00 without a connection, sent now.
+    await at("2026-11-20T10:00:00Z", { text: "5.10" });
+    expect(pivot()).toMatchObject({ value: 5.33, grade: "proven" });
+    expect(pivot().previous).toMatchObject({ value: 5.1 });
+    // One read after the proof ends it, whenever it is sent.
+    await at("2026-11-20T13:00:00Z", { text: "5.31" });
+    expect(pivot()).toMatchObject({ value: 5.31, grade: "taped" });
+  });
+});
+
+describe("set to another value", () => {
+  const set = { dimension: "tractor.trackRear", text: "1.86", changed: "yes" };
+  const changes = () => rigFacts(db, rig).changes.filter(({ kind }) => kind === "tractor wheels");
+
+  it("is one entry with its change: sent twice it is kept once, taken back it goes whole", async () => {
+    await keep({ dimension: "tractor.trackRear", text: "1.80" });
+    const id = uuid();
+    await keep({ ...set, id });
+    await keep({ ...set, id });
+    expect(changes()).toHaveLength(1);
+    expect(await send({ intent: "take-back", id })).toMatchObject({ ok: true });
+    expect(changes()).toEqual([]);
+    expect(resolved().values["tractor.trackRear"].value).toBe(1.8);
   });
 });

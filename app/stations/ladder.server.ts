@@ -1,5 +1,6 @@
 import { keepTick } from "../../data/hookup.ts";
 import { type LadderFacts, ladderFacts, rungLine } from "../../data/ladder.ts";
+import type { Stamp } from "../session/clock.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { type Outcome, refused } from "./keep.server.ts";
 import { RUNG_FIELDS, RungDto } from "./ladder.dto.ts";
@@ -11,7 +12,7 @@ export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
 }
 
 /** Ticks a rung only a person can know of. */
-export function keepRung(open: OpenRig, form: FormData): Outcome {
+export function keepRung(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
   const checked = validateForm(RungDto, RUNG_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, rung } = checked.value;
@@ -21,7 +22,7 @@ export function keepRung(open: OpenRig, form: FormData): Outcome {
     open.db,
     open.rig.id,
     { line: rungLine(rung), said: found.label, state: "done", reason: "" },
-    { id, person, at: new Date() },
+    { id, person, at },
   );
   return { ok: true, kept: { id, said: found.label }, person };
 }

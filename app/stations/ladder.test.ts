@@ -4,7 +4,7 @@ import type { Database } from "../../data/handle.ts";
 import { keepEvent } from "../../data/hookup.ts";
 import { keepRung, ladderFactsOf } from "./ladder.server.ts";
 import { rungsOf } from "./rungs.ts";
-import { sampleForm, sampleOpen } from "./sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "./sample-open.server.ts";
 
 let db: Database;
 beforeEach(() => {
@@ -30,20 +30,25 @@ describe("the start-of-work ladder", () => {
   });
 
   it("takes a tick only where no station can know, and by name", () => {
-    expect(keepRung(open(), sampleForm({ rung: "coupled" }))).toMatchObject({
+    expect(keepRung(open(), sampleForm({ rung: "coupled" }), arrived())).toMatchObject({
       ok: false,
       errors: { form: "That rung is told by its station, not ticked." },
     });
-    expect(keepRung(open(), sampleForm({ rung: "dance" }))).toMatchObject({ ok: false });
-    expect(keepRung(open(), sampleForm({ rung: "position", person: "" }))).toMatchObject({ ok: false });
+    expect(keepRung(open(), sampleForm({ rung: "dance" }), arrived())).toMatchObject({ ok: false });
+    expect(keepRung(open(), sampleForm({ rung: "position", person: "" }), arrived())).toMatchObject({
+      ok: false,
+    });
     expect(rung("position").state).toBe("not yet");
-    expect(keepRung(open(), sampleForm({ rung: "position" }))).toMatchObject({ ok: true, person: "Mira" });
+    expect(keepRung(open(), sampleForm({ rung: "position" }), arrived())).toMatchObject({
+      ok: true,
+      person: "Mira",
+    });
     expect(rung("position").state).toBe("good");
     expect(rung("position").why).toContain("Mira");
   });
 
   it("is climbed anew once the rig was uncoupled", () => {
-    keepRung(open(), sampleForm({ rung: "position" }));
+    keepRung(open(), sampleForm({ rung: "position" }), arrived());
     keepEvent(db, open().rig.id, "uncoupled", { person: "Mira", at: new Date() });
     expect(rung("coupled").state).toBe("not yet");
     keepEvent(db, open().rig.id, "coupled", { person: "Mira", at: new Date(Date.now() + 1000) });

@@ -113,7 +113,8 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
 
 type Opened = Pick<OpenRig, "db" | "parts" | "whole" | "judged" | "preferences">;
 
-function seenFrom({ db, parts, whole, judged, preferences }: Opened, index: number): OpenRig {
+/** A rig that was read and judged, seen from one of its tools. */
+export function seenFrom({ db, parts, whole, judged, preferences }: Opened, index: number): OpenRig {
   const rig = parts[index]!;
   const resolved = whole.parts[index]!.rig;
   return {

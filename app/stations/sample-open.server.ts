@@ -5,7 +5,8 @@ import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
 import type { Database } from "../../data/handle.ts";
 import { listRigs, partsOf } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
-import type { OpenRig } from "./rig-view.server.ts";
+import type { Stamp } from "../session/clock.server.ts";
+import { type OpenRig, seenFrom } from "./rig-view.server.ts";
 
 const PREFERENCES = {
   choice: "metric" as const,
@@ -16,23 +17,11 @@ const PREFERENCES = {
 
 export function sampleOpen(db: Database, name: string, units = PRESETS.metric): OpenRig {
   const parts = partsOf(db, listRigs(db).find((rig) => rig.name.startsWith(name))!.id);
-  const rig = parts[0]!;
-  const whole = wholesOf(db, parts).get(rig.id)!;
-  const judged = judgeWhole(whole, units);
-  return {
-    db,
-    rig,
-    parts,
-    index: 0,
-    whole,
-    resolved: whole.parts[0]!.rig,
-    changes: [],
-    dues: () => new Map(),
-    judged,
-    findings: judged.findings,
-    cardFindings: [],
-    preferences: { ...PREFERENCES, units },
-  };
+  const whole = wholesOf(db, parts).get(parts[0]!.id)!;
+  return seenFrom(
+    { db, parts, whole, judged: judgeWhole(whole, units), preferences: { ...PREFERENCES, units } },
+    0,
+  );
 }
 
 export function sampleForm(fields: Record<string, string>): FormData {
@@ -41,3 +30,6 @@ export function sampleForm(fields: Record<string, string>): FormData {
     form.set(name, value);
   return form;
 }
+
+/** An entry that arrives as it happens, or that happened at another time. */
+export const arrived = (at = new Date()): Stamp => ({ at, now: new Date(), clock: "" });

@@ -4,7 +4,7 @@ import { PRESETS } from "../../core/quantity/units.ts";
 import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
-import { eventsOf } from "../../data/hookup.ts";
+import { eventsOf, keepEvent, ticksOf } from "../../data/hookup.ts";
 import { keepReading } from "../../data/readings.ts";
 import { fittedOf } from "../../data/settings.ts";
 import { balanceView } from "./balance/balance-view.ts";
@@ -15,7 +15,7 @@ import { keepCoupling, keepTicked } from "./hookup/keep-hookup.server.ts";
 import { carryOut } from "./keep.server.ts";
 import { matchView } from "./match/match-view.ts";
 import type { OpenRig } from "./rig-view.server.ts";
-import { sampleForm, sampleOpen } from "./sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "./sample-open.server.ts";
 
 let db: Database;
 beforeEach(() => {
@@ -32,20 +32,24 @@ const errorsOf = (outcome: ReturnType<typeof keepTicked>) => {
 describe("the hook-up list", () => {
   const tick = (rig: OpenRig, key: string, fields: Record<string, string> = {}) => {
     const { line } = statesOf(rig).find((each) => each.line.key === key)!;
-    return keepTicked(rig, form({ line: key, said: line.metric, state: "done", reason: "", ...fields }));
+    return keepTicked(
+      rig,
+      form({ line: key, said: line.metric, state: "done", reason: "", ...fields }),
+      arrived(),
+    );
   };
 
   it("is ticked in order, coupled when all that protects people is settled, and expires when uncoupled", () => {
     const rig = () => open("Grain drill");
     const guards = statesOf(rig()).filter(({ line }) => line.protects);
     expect(errorsOf(tick(rig(), guards[1]!.line.key)).form).toMatch(/^First: /);
-    expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }))).form).toMatch(/^Still open: /);
+    expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived())).form).toMatch(/^Still open: /);
     for (const { line } of statesOf(rig())) expect(tick(rig(), line.key).ok).toBe(true);
     expect(hookupView(rig())).toMatchObject({ open: null, coupled: null });
-    expect(keepCoupling(rig(), form({ kind: "coupled" })).ok).toBe(true);
-    expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }))).form).toMatch(/already/);
+    expect(keepCoupling(rig(), form({ kind: "coupled" }), arrived()).ok).toBe(true);
+    expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived())).form).toMatch(/already/);
     expect(hookupView(rig()).coupled?.said).toContain("Mira");
-    expect(keepCoupling(rig(), form({ kind: "uncoupled" })).ok).toBe(true);
+    expect(keepCoupling(rig(), form({ kind: "uncoupled" }), arrived()).ok).toBe(true);
     expect(hookupView(rig()).done).toBe(0);
     expect(eventsOf(db, rig().rig.id)).toHaveLength(2);
   });
@@ -115,6 +119,42 @@ describe("weights put on", () => {
   });
 });
 
+describe("ticks that come late", () => {
+  const tickAt = (rig: OpenRig, key: string, at: Date) => {
+    const { line } = statesOf(rig).find((each) => each.line.key === key)!;
+    return keepTicked(rig, form({ line: key, said: line.metric, state: "done", reason: "" }), arrived(at));
+  };
+  const hour = (n: number) => new Date(Date.parse("2026-11-20T00:00:00Z") + n * 3600_000);
+
+  it("belong to the coupling they were made in: of one that is over they are kept, said, and not counted", () => {
+    const rig = () => open("Grain drill");
+    const guards = statesOf(rig()).filter(({ line }) => line.protects);
+    keepEvent(db, rig().rig.id, "coupled", { person: "Mira", at: hour(6) });
+    keepEvent(db, rig().rig.id, "uncoupled", { person: "Mira", at: hour(10) });
+    // Every line ticked at nine without a connection, sent after the uncoupling at ten.
+    for (const { line } of statesOf(rig())) {
+      const kept = tickAt(rig(), line.key, hour(9));
+      expect(kept).toMatchObject({ ok: true, kept: { said: expect.stringContaining("does not count now") } });
+    }
+    expect(ticksOf(db, rig().rig.id).length).toBeGreaterThanOrEqual(guards.length);
+    expect(hookupView(rig()).done).toBe(0);
+    expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived(hour(11)))).form).toMatch(
+      /^Still open/,
+    );
+  });
+
+  it("let a coupling stand that was made with them, at its own time", () => {
+    const rig = () => open("Grain drill");
+    for (const { line } of statesOf(rig())) expect(tickAt(rig(), line.key, hour(8)).ok).toBe(true);
+    // Coupled at seven: nothing was ticked yet.
+    expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived(hour(7)))).form).toMatch(
+      /^Still open/,
+    );
+    expect(keepCoupling(rig(), form({ kind: "coupled" }), arrived(hour(9))).ok).toBe(true);
+    expect(eventsOf(db, rig().rig.id)[0]!.at).toBe(hour(9).toISOString());
+  });
+});
+
 describe("setting to another value", () => {
   it("keeps the reading and the change it is: what hangs on it goes stale", async () => {
     const { rig } = open("Stubble");
@@ -133,6 +173,7 @@ describe("setting to another value", () => {
         sitting: uuid(),
         changed: "yes",
       }),
+      arrived(),
     );
     expect(outcome.ok).toBe(true);
     const { values } = open("Stubble").resolved;

@@ -21,7 +21,7 @@ import { keepAccepted } from "../proof/keep-proof.server.ts";
 import { jobView } from "../proof/proof-view.server.ts";
 import { solved } from "../proof/solved.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
-import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { keepSheet } from "../sheet/keep-sheet.server.ts";
 import { DRIVES } from "./field.dto.ts";
 import { fieldView, tapeBetween, tapeReading } from "./field-view.server.ts";
@@ -80,6 +80,7 @@ function tapeAll(name: string): void {
       "r-work.overlap": "0",
       "u-work.overlap": "cm",
     }),
+    arrived(),
   );
   expect(kept).toMatchObject({ ok: true });
   const width = practiceOpen(name).resolved.values["tool.width"].value!;

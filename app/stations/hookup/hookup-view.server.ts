@@ -42,11 +42,31 @@ export type HookupView = {
   log: { id: string; said: string }[];
 };
 
-/** The list of a rig as it stands now, with the ticks that hold. */
-export function statesOf({ db, rig, whole, judged, preferences }: OpenRig): LineState[] {
+/**
+ * The list of a rig with the ticks that hold at a time, now where none is told: those made between the uncoupling before it and
+ * that time, on the lines as they read now.
+ */
+export function statesOf(
+  { db, rig, whole, judged, preferences }: OpenRig,
+  at: Date | null = null,
+): LineState[] {
   const lines = shownLines(whole, judged, preferences.units);
-  const uncoupled = eventsOf(db, rig.id).find(({ kind }) => kind === "uncoupled");
-  return lineStates(lines, ticksOf(db, rig.id), uncoupled?.at ?? null);
+  const until = at?.toISOString() ?? null;
+  const past = <T extends { at: string }>(all: T[]) =>
+    all.filter((each) => until === null || each.at <= until);
+  const uncoupled = past(eventsOf(db, rig.id)).find(({ kind }) => kind === "uncoupled");
+  return lineStates(lines, past(ticksOf(db, rig.id)), uncoupled?.at ?? null);
+}
+
+/** The uncoupling that ended the span a moment lies in; null where that span is not over. */
+export function endedBy(
+  { db, rig }: Pick<OpenRig, "db" | "rig">,
+  at: Date,
+): { at: string; person: string } | null {
+  const later = eventsOf(db, rig.id).filter(
+    (event) => event.kind === "uncoupled" && event.at > at.toISOString(),
+  );
+  return later.at(-1) ?? null;
 }
 
 function shownLines(whole: Whole, judged: Judged, units: Units): ShownLine[] {

@@ -3,7 +3,7 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepReading } from "../../../data/readings.ts";
-import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { hookupView } from "./hookup-view.server.ts";
 import { keepTicked } from "./keep-hookup.server.ts";
 
@@ -61,6 +61,7 @@ describe("the hook-up list", () => {
     const refusal = keepTicked(
       open("Grain drill"),
       sampleForm({ line: line.key, said: line.metric, state: "not applicable", reason: "" }),
+      arrived(),
     );
     expect(refusal).toMatchObject({ ok: false });
   });
@@ -70,6 +71,7 @@ describe("the hook-up list", () => {
     const kept = keepTicked(
       open("Grain drill", PRESETS.us),
       sampleForm({ line: line.key, said: line.metric, state: "done", reason: "" }),
+      arrived(),
     );
     expect(kept).toMatchObject({ ok: true });
     expect(rows("Grain drill")[0]!.done!.said).toContain("Mira");

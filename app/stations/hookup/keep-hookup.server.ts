@@ -1,16 +1,36 @@
 import { heldBy, openProtections } from "../../../core/hookup/ticks.ts";
 import { eventsOf, keepEvent, keepTick } from "../../../data/hookup.ts";
+import type { Stamp } from "../../session/clock.server.ts";
 import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
+import { moment } from "../print.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { EVENT_FIELDS, EventDto, TICK_FIELDS, TickDto } from "./hookup.dto.ts";
-import { statesOf } from "./hookup-view.server.ts";
+import { endedBy, statesOf } from "./hookup-view.server.ts";
 
 /** Ticks a line, or declares that it does not apply; a line that reads otherwise by now is not ticked. */
-export function keepTicked(open: OpenRig, form: FormData): Outcome {
+export function keepTicked(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
   const checked = validateForm(TickDto, TICK_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, line, said, state, reason } = checked.value;
+  const ended = endedBy(open, at);
+  if (ended) {
+    // Of a coupling that is over: it is in the log, and counts for nothing now.
+    keepTick(
+      open.db,
+      open.rig.id,
+      { line, said, state, reason: state === "done" ? "" : reason },
+      { id, person, at },
+    );
+    return {
+      ok: true,
+      kept: {
+        id,
+        said: `Kept in the log only: it was ticked before ${ended.person} uncoupled, ${moment(ended.at)}, and does not count now`,
+      },
+      person,
+    };
+  }
   const states = statesOf(open);
   const found = states.find((each) => each.line.key === line)?.line;
   if (!found) return refused({ form: "There is no such line on the list any more. Look at the list again." });
@@ -21,22 +41,25 @@ export function keepTicked(open: OpenRig, form: FormData): Outcome {
     open.db,
     open.rig.id,
     { line, said, state, reason: state === "done" ? "" : reason },
-    { id, person, at: new Date() },
+    { id, person, at },
   );
   return { ok: true, kept: { id, said: state === "done" ? "Ticked" : "Does not apply" }, person };
 }
 
-/** Records that the rig was hitched up or taken apart. It is coupled only when every line that protects people is settled. */
-export function keepCoupling(open: OpenRig, form: FormData): Outcome {
+/**
+ * Records that the rig was hitched up or taken apart, at the time it was. It is coupled only when every line that protects people was
+ * settled by ticks of that time.
+ */
+export function keepCoupling(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
   const checked = validateForm(EventDto, EVENT_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, kind } = checked.value;
-  const [latest] = eventsOf(open.db, open.rig.id);
+  const latest = eventsOf(open.db, open.rig.id).find((event) => event.at <= at.toISOString());
   if ((latest?.kind ?? "uncoupled") === kind)
     return refused({ form: kind === "coupled" ? "It is coupled already." : "It is not coupled." });
-  const [first] = kind === "coupled" ? openProtections(statesOf(open)) : [];
+  const [first] = kind === "coupled" ? openProtections(statesOf(open, at)) : [];
   if (first) return refused({ form: `Still open: ${first.text}` });
-  keepEvent(open.db, open.rig.id, kind, { id, person, at: new Date() });
+  keepEvent(open.db, open.rig.id, kind, { id, person, at });
   return {
     ok: true,
     kept: { id, said: kind === "coupled" ? "Coupled" : "Uncoupled: the ticks have expired" },

@@ -21,6 +21,7 @@ import {
   setTest,
 } from "../../../data/field-tests.ts";
 import { DECIMALS_WANTED, type Log, readLog } from "../../../formats/nmea/log.ts";
+import type { Stamp } from "../../session/clock.server.ts";
 import { validateForm } from "../../session/validate.ts";
 import { idOf } from "../entry-ids.ts";
 import { type Outcome, refused } from "../keep.server.ts";
@@ -90,10 +91,10 @@ export function keepConditions(open: OpenRig, form: FormData): Outcome {
   return { ok: true, kept: { id: test, said: "Conditions kept" }, person: null };
 }
 
-export function keepObserved(open: OpenRig, form: FormData): Outcome {
+export function keepObserved(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
   const checked = validateForm(ObserveDto, OBSERVE_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
-  const { id, test: testId, styles, person, measuredAt } = checked.value;
+  const { id, test: testId, styles, person } = checked.value;
   const barred = writable(open, testId);
   if (barred) return barred;
   const { kind } = findTest(open.db, open.rig, testId)!;
@@ -101,12 +102,7 @@ export function keepObserved(open: OpenRig, form: FormData): Outcome {
   if (!read.ok) return refused(read.errors);
   if (kind === "run-log") return refused({ form: "Passes come out of a log. Give the file." });
   const { values, choices, texts } = read;
-  const now = new Date();
-  const taken = measuredAt === "" ? now : new Date(measuredAt);
-  keepObservations(open.db, testId, [{ id, values, choices, texts }], {
-    person,
-    at: taken < now ? taken : now,
-  });
+  keepObservations(open.db, testId, [{ id, values, choices, texts }], { person, at });
   return { ok: true, kept: { id, said: "Kept" }, person };
 }
 

@@ -5,7 +5,7 @@ import { observationsOf, testsOfRig } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
 import { carryOut } from "../keep.server.ts";
-import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import {
   keepAccepted,
   keepBegun,
@@ -44,7 +44,7 @@ function begin(kind: string): string {
 const conditions = (test: string, told: Partial<typeof CONDITIONS> = {}) =>
   keepConditions(open(), sampleForm({ test, styles: STYLES, ...CONDITIONS, ...told }));
 const observe = (test: string, fields: Record<string, string>) =>
-  keepObserved(open(), sampleForm({ test, styles: STYLES, measuredAt: "", ...fields }));
+  keepObserved(open(), sampleForm({ test, styles: STYLES, measuredAt: "", ...fields }), arrived());
 const joint = (test: string, pair: string, text: string, word = "") =>
   observe(test, { "f-pair": pair, "f-joint": text, "w-joint": word });
 
@@ -109,7 +109,9 @@ describe("a field test", () => {
     const batch = job(test).accepted!.batchId;
     const { rig } = open();
     const back = sampleForm({ intent: "take-back", id: batch });
-    expect(await carryOut({ db, rig, units: open().preferences.units, person: "Mira" }, back)).toMatchObject({
+    expect(
+      await carryOut({ db, rig, units: open().preferences.units, person: "Mira" }, back, arrived()),
+    ).toMatchObject({
       ok: true,
     });
     expect(open().resolved.values["tool.lateral"]).toMatchObject({ value: 0, grade: "book" });
@@ -136,6 +138,7 @@ describe("a field test", () => {
         changed: "",
         measuredAt: "",
       }),
+      arrived(),
     );
     const row = proofView(open()).rows.find(({ key }) => key === "across")!;
     expect(row).toMatchObject({ proven: false, lapsed: true });

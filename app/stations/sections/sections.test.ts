@@ -6,7 +6,7 @@ import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import { carryOut } from "../keep.server.ts";
-import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { swathsView } from "../swaths/swaths-view.ts";
 import { keepChosen, keepTable, keepVariant } from "./keep-sections.server.ts";
 import { sectionsView } from "./sections-view.server.ts";
@@ -109,6 +109,7 @@ describe("a variant", () => {
         changed: "",
         measuredAt: "",
       }),
+      arrived(),
     );
     expect(open().resolved.values["tool.width"].value).toBe(15.5);
     expect(open().findings.map(({ id }) => id)).toContain("sections-sum");

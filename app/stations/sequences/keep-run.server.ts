@@ -1,5 +1,6 @@
 import { positionOf, refusal, refusalBack } from "../../../core/sequence/run.ts";
 import { keepRunEvents, type NewEvent } from "../../../data/sequences.ts";
+import type { Stamp } from "../../session/clock.server.ts";
 import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
@@ -7,7 +8,7 @@ import { openSequence, saidOf } from "./open-sequence.server.ts";
 import { RUN_FIELDS, RunDto } from "./run.dto.ts";
 
 /** Keeps what happened in a run, if it can happen now; out of order it is refused with the reason. */
-export function keepRun(open: OpenRig, form: FormData): Outcome {
+export function keepRun(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
   const checked = validateForm(RunDto, RUN_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, kind, run, what, step, said } = checked.value;
@@ -32,7 +33,7 @@ export function keepRun(open: OpenRig, form: FormData): Outcome {
   if (last) events.push({ what: "finished", step: "", said: "Run through" });
   keepRunEvents(open.db, { id: run, rigId: open.rig.id, machineId: open.rig.implement.id, kind }, events, {
     person,
-    at: new Date(),
+    at,
   });
   return { ok: true, kept: { id, said: last ? "Run through, to the end" : "" }, person };
 }

@@ -5,7 +5,7 @@ import type { SequenceKind } from "../../../core/sequence/step.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepList, listsOf, openRunOf, runEventsOf, runsOf } from "../../../data/sequences.ts";
-import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { keepEdited } from "./keep-list.server.ts";
 import { keepRun } from "./keep-run.server.ts";
 import { openSequence } from "./open-sequence.server.ts";
@@ -30,7 +30,7 @@ function press(
 ) {
   const said = view(name, kind).steps.find(({ id }) => id === step)?.said ?? "why";
   const form = sampleForm({ kind, run, what: "done", step, said, ...more });
-  const kept = keepRun(open(name), form);
+  const kept = keepRun(open(name), form, arrived());
   return kept.ok ? "kept" : Object.values(kept.errors).join(" ");
 }
 

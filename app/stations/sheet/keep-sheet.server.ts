@@ -2,6 +2,7 @@ import { dimension } from "../../../core/dimension/catalogue.ts";
 import { below, gradeOf } from "../../../core/rig/grade.ts";
 import { subjectColumns } from "../../../data/facts.ts";
 import { keepReading } from "../../../data/readings.ts";
+import type { Stamp } from "../../session/clock.server.ts";
 import { validateForm } from "../../session/validate.ts";
 import { idOf } from "../entry-ids.ts";
 import { type Outcome, refused } from "../keep.server.ts";
@@ -9,22 +10,23 @@ import type { OpenRig } from "../rig-view.server.ts";
 import { KeepSheetDto, lineName, readSheet, SHEET_FIELDS } from "./sheet.dto.ts";
 
 /** Keeps a sheet: all of its lines, or none. */
-export function keepSheet({ db, rig, resolved }: OpenRig, form: FormData): Outcome {
+export function keepSheet({ db, rig, resolved }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(KeepSheetDto, SHEET_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const read = readSheet(form, rig.attachment);
   if (!read.ok) return refused(read.errors);
-  const { id, instrument, person, measuredAt } = checked.value;
+  const { id, instrument, person } = checked.value;
   const errors: Record<string, string> = {};
   for (const { key } of read.entries) {
-    const now = resolved.values[key];
+    const known = resolved.values[key];
     if (!subjectColumns(key, rig)) errors[lineName(key)] = "This rig has no such reading.";
-    else if (now.value !== null && below(gradeOf(instrument), now.grade === "proven" ? "taped" : now.grade))
-      errors[lineName(key)] = `This is ${now.grade} now. Enter it at its station, with a reason.`;
+    else if (
+      known.value !== null &&
+      below(gradeOf(instrument), known.grade === "proven" ? "taped" : known.grade)
+    )
+      errors[lineName(key)] = `This is ${known.grade} now. Enter it at its station, with a reason.`;
   }
   if (Object.keys(errors).length > 0) return refused(errors);
-  const now = new Date();
-  const taken = measuredAt === "" ? now : new Date(measuredAt);
   db.transaction(() => {
     for (const [index, { key, text, value, step }] of read.entries.entries()) {
       const own = idOf(id, index);
@@ -39,7 +41,7 @@ export function keepSheet({ db, rig, resolved }: OpenRig, form: FormData): Outco
           dimension(key, rig.attachment).kind === "choice" && instrument === "tape" ? "look" : instrument,
         person,
         at: now,
-        measuredAt: taken < now ? taken : now,
+        measuredAt: at,
       });
     }
   });

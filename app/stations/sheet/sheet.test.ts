@@ -4,7 +4,7 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
-import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { keepSheet } from "./keep-sheet.server.ts";
 import { sheetTopics } from "./sheet-view.ts";
 
@@ -28,6 +28,7 @@ const send = (lines: Record<string, string>, fields: Record<string, string> = {}
       ),
       ...fields,
     }),
+    arrived(),
   );
 
 describe("a sheet of readings", () => {
