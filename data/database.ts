@@ -22,6 +22,8 @@ export function openDatabase(path: string): Database {
 export function databaseOver(file: SqliteFile.Database): Database {
   file.pragma("foreign_keys = ON");
   file.pragma("busy_timeout = 5000");
+  // A phone drops its own copy of an entry on the answer: what is answered is on the disk.
+  file.pragma("synchronous = FULL");
   return drizzle(file, { schema, casing: "snake_case" });
 }
 

@@ -9,7 +9,7 @@ import { PHASES, type Phase } from "./phases.ts";
 import { keepsThrough, type Plan, type Problem, type Stage, stagesOf, swapsOf } from "./problem.ts";
 import { appliedAll, curesOf, reasonsOf } from "./reasons.ts";
 import { litresPerMinute, sampleFunction, sampleProblem, sampleRemote, twelveOnSix } from "./sample.ts";
-import { solve } from "./solve.ts";
+import { keyOf, solve } from "./solve.ts";
 
 const maybe = <T>(value: T) => fc.constantFrom(value, null);
 const use = fc.constantFrom("moves", "floats", "holds", "runs", undefined, undefined);
@@ -395,5 +395,22 @@ describe("where there is no plan", () => {
       "power beyond",
       "other tractor",
     ]);
+  });
+});
+
+describe("the key of a state", () => {
+  it("tells every state apart, also of 36 functions on 11 couplings, where numbers run out", () => {
+    expect(39 ** 11).toBeGreaterThan(Number.MAX_SAFE_INTEGER);
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 38 }), { minLength: 11, maxLength: 11 }),
+        fc.integer({ min: 0, max: 10 }),
+        (digits, at) => {
+          const other = digits.map((digit, index) => (index === at ? (digit + 1) % 39 : digit));
+          expect(keyOf(other, 39)).not.toBe(keyOf(digits, 39));
+        },
+      ),
+    );
+    expect(keyOf([1, 2, 3], 10)).toBe(123);
   });
 });

@@ -55,6 +55,12 @@ export function solve(problem: Problem): Solved | null {
   return best && { stages: board.stages, plan: planOf(problem, board, best), cost: costFrom(best.cost) };
 }
 
+/** A row of digits below `base` as one key: a number while numbers tell them all apart, text beyond. */
+export function keyOf(digits: readonly number[], base: number): number | string {
+  if (base ** digits.length > Number.MAX_SAFE_INTEGER) return digits.join(" ");
+  return digits.reduce((sum, digit) => sum * base + digit, 0);
+}
+
 /** Cost of a stage's choice, swaps apart, taken apart so that little is left to do for each choice. */
 function costs(problem: Problem, { stages, allowed }: Board): Priced["costOf"] {
   const remotes = remotesOf(problem);
@@ -102,9 +108,9 @@ function slowedIn(
     const always = count((fn) => remotes[allowed[fn]![0]!]!);
     return () => always;
   }
-  const known = new Map<number, number>();
+  const known = new Map<number | string, number>();
   return (chosen) => {
-    const key = chosen.reduce((sum, remote) => sum * remotes.length + remote, 0);
+    const key = keyOf(chosen, remotes.length);
     const found = known.get(key) ?? count((fn) => remotes[chosen[stage.active.indexOf(fn)]!]!);
     known.set(key, found);
     return found;
@@ -138,7 +144,7 @@ function lowerBounds({ active, allowed, stages }: Board, costOf: Priced["costOf"
 function search({ board, costOf, rest, swapsToCome }: Priced, limit: number, width: number): State | null {
   let states: State[] = [{ at: nothingPlugged(board), cost: 0, from: null, chosen: [] }];
   for (const stage of board.stages.keys()) {
-    const reached = new Map<number, { state: State; bound: number }>();
+    const reached = new Map<number | string, { state: State; bound: number }>();
     const after = rest[stage + 1] ?? 0;
     for (const from of states)
       eachChoice(
@@ -151,7 +157,10 @@ function search({ board, costOf, rest, swapsToCome }: Priced, limit: number, wid
           const at = pluggedAfter(board, stage, from.at, chosen);
           const bound = cost + after + swapsToCome(stage, at) * SWAP;
           if (bound > limit) return;
-          const key = at.reduce((sum, fn) => sum * (board.allowed.length + 3) + fn + 3, 0);
+          const key = keyOf(
+            at.map((fn) => fn + 3),
+            board.allowed.length + 3,
+          );
           const known = reached.get(key);
           if (!known || cost < known.state.cost)
             reached.set(key, { state: { at, cost, from, chosen: [...chosen] }, bound });
@@ -176,7 +185,9 @@ function swapCounter(board: Board): (stage: number, at: Plugged) => number {
     const at = active.findIndex((each, stage) => stage > after && each.includes(fn));
     return at < 0 ? ALL : at;
   };
-  const known = stages.map(() => new Map<number, number>());
+  const known = stages.map(() => new Map<number | string, number>());
+  // Held functions as bits of a number, with room and free beside them: exact up to here, by name beyond.
+  const counted = 2 ** board.allowed.length * (board.allowed.length + 2) ** 2 <= Number.MAX_SAFE_INTEGER;
   return (stage, at) => {
     let [held, room, free] = [0, 0, 0];
     for (const fn of at) {
@@ -184,7 +195,9 @@ function swapCounter(board: Board): (stage: number, at: Plugged) => number {
       if (fn !== STUCK) room += 1;
       if (fn === NEVER) free += 1;
     }
-    const key = (held * (at.length + 1) + room) * (at.length + 1) + free;
+    const key = counted
+      ? (held * (at.length + 1) + room) * (at.length + 1) + free
+      : `${[...at].filter((fn) => fn >= 0).sort((a, b) => a - b)} ${room} ${free}`;
     const found = known[stage]!.get(key);
     if (found !== undefined) return found;
     const present = new Set(at.filter((fn) => fn >= 0));

@@ -58,6 +58,7 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
     ]),
   ) as Record<DimensionKey, Resolved>;
   for (const proof of proofs) sharpen(values, proof);
+  for (const proof of facts.proofs) if (!proofs.includes(proof)) blunt(values, proof);
   const { sections } = facts;
   const sectionsStale = sections ? touched(SECTIONS_TOUCHED_BY, sections.measuredAt, facts.changes) : null;
   return {
@@ -119,12 +120,38 @@ function sharpen(values: Record<DimensionKey, Resolved>, { terms, sigma, reading
     const value = values[key];
     const wrote = value.reading?.id === readingId && readingId !== null;
     if (terms.length > 1 && !wrote) continue;
-    const others = terms
-      .filter((term) => term.key !== key)
-      .map((term) => term.coefficient * values[term.key].sigma);
-    const fitted = Math.hypot(sigma, ...others) / Math.abs(coefficient);
+    const fitted = fittedSigma(values, terms, key, sigma) / Math.abs(coefficient);
     values[key] = { ...value, sigma: wrote ? fitted : Math.min(value.sigma, fitted) };
   }
+}
+
+/**
+ * A reading that a test wrote was never taped: once its proof has ended it is as uncertain as the fit left it, no surer for being called
+ * measured.
+ */
+function blunt(values: Record<DimensionKey, Resolved>, { terms, sigma, readingId }: Proof): void {
+  if (sigma === null || readingId === null) return;
+  for (const { key, coefficient } of terms) {
+    const value = values[key];
+    if (value.reading?.id !== readingId || value.proof) continue;
+    values[key] = {
+      ...value,
+      sigma: Math.max(value.sigma, fittedSigma(values, terms, key, sigma) / Math.abs(coefficient)),
+    };
+  }
+}
+
+/** What a fitted sum leaves for one of its terms: the fit's own uncertainty and that of all the others. */
+function fittedSigma(
+  values: Record<DimensionKey, Resolved>,
+  terms: readonly Term[],
+  key: DimensionKey,
+  sigma: number,
+): number {
+  const others = terms
+    .filter((term) => term.key !== key)
+    .map((term) => term.coefficient * values[term.key].sigma);
+  return Math.hypot(sigma, ...others);
 }
 
 function touched(kinds: readonly ChangeKind[], since: string, changes: readonly Change[]): Change | null {

@@ -300,3 +300,40 @@ describe("a proof of a tool that hangs otherwise", () => {
     expect(changed("tractor drawbar")).toHaveLength(1);
   });
 });
+
+describe("a proof that has ended", () => {
+  it("leaves the reading it wrote no surer than its fit was", () => {
+    const at = "2026-04-02T10:00:00.000Z";
+    const facts = sampleFacts({}, { "tool.lateral": "field test" });
+    const joint = {
+      id: "p",
+      what: "",
+      how: "",
+      result: "",
+      person: "",
+      at,
+      sigma: 0.031,
+      readingId: "tool.lateral",
+      terms: [
+        { key: "tool.lateral" as const, coefficient: 1 },
+        { key: "receiver.lateral" as const, coefficient: -1 },
+      ],
+    };
+    const held = resolveRig({ ...facts, proofs: [joint] });
+    const other = held.values["receiver.lateral"].sigma;
+    expect(held.values["tool.lateral"]).toMatchObject({ grade: "proven" });
+    expect(held.values["tool.lateral"].sigma).toBeCloseTo(Math.hypot(0.031, other), 9);
+    // The receiver's offset is read again: the sum is proved no more, the tool's offset still came out of that fit.
+    const again = sampleReading("receiver.lateral", -0.02, {
+      id: "again",
+      measuredAt: "2026-04-03T10:00:00.000Z",
+    });
+    const ended = resolveRig({
+      ...facts,
+      readings: { ...facts.readings, "receiver.lateral": [again] },
+      proofs: [joint],
+    });
+    expect(ended.values["tool.lateral"].grade).toBe("taped");
+    expect(ended.values["tool.lateral"].sigma).toBeGreaterThanOrEqual(0.031);
+  });
+});

@@ -50,12 +50,13 @@ export function planSwaths(
   if (count > MOST_PASSES) throw new RangeError(`${count} passes`);
   const fits = count === 1 ? width - field <= FITS : (count - 1) * spacing + width - field <= FITS;
   const full = fits ? count : count - 1;
-  const left = fits ? 0 : Math.max(0, field - ((full - 1) * spacing + width));
+  // With no full pass before it, the one pass has the whole field before it.
+  const left = fits ? 0 : full === 0 ? field : Math.max(0, field - ((full - 1) * spacing + width));
   if (fits) return { full, left: 0, plans: [plainPlan(count, width, spacing)] };
   const last = partPass(field, left, { width, sections }, "far");
   return {
     full,
-    left: full === 0 ? field : left,
+    left,
     plans: [
       {
         school: "last",
