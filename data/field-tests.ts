@@ -120,7 +120,8 @@ export type Accepted = {
   how: string;
   result: string;
   terms: readonly Term[];
-  sigma: number;
+  /** standard error of the fit; null where one observation gave none */
+  sigma: number | null;
   evidence: Evidence;
   /** the reading it changes; null where it confirms what stands */
   correction: { key: DimensionKey; value: number; rawText: string } | null;

@@ -5,6 +5,7 @@ import { freeze } from "../../core/card/numbered.ts";
 import { ENTRY_ORDER } from "../../core/card/order.ts";
 import { issueCard } from "../../data/cards.ts";
 import { findScheme, setTerminal } from "../../data/schemes.ts";
+import { formOf } from "../session/form.server.ts";
 import { writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { type CardRow, type CardView, cardNow, viewCard } from "../stations/card-view.server.ts";
@@ -25,7 +26,7 @@ const said = (errors: FieldErrors) => data({ errors }, { status: Object.keys(err
 
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
-  const form = await request.formData();
+  const form = await formOf(request);
   return form.get("intent") === "issue" ? issue(open, form) : chooseTerminal(open, form);
 }
 

@@ -1,4 +1,5 @@
 import { data, Form, redirect } from "react-router";
+import { formOf } from "../session/form.server.ts";
 import { isOnNetwork, isPassphrase, mayTry, openSession } from "../session/passphrase.server.ts";
 import { TextField } from "../ui/Field.tsx";
 import type { Route } from "./+types/enter";
@@ -9,7 +10,7 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await formOf(request);
   if (!mayTry(Date.now())) return data({ problem: "Too many tries. Wait a minute." }, { status: 429 });
   if (!isPassphrase(String(form.get("passphrase") ?? "")))
     return data({ problem: "That is not this yard's passphrase." }, { status: 422 });

@@ -1,6 +1,7 @@
 import { randomInt } from "node:crypto";
 import { data, Form, Link, redirect } from "react-router";
 import { endPractice } from "../../data/practice.ts";
+import { formOf } from "../session/form.server.ts";
 import { Drives, SimulatedTape, SimulatedTerminal } from "../stations/field/FieldPanel.tsx";
 import { fieldView } from "../stations/field/field-view.server.ts";
 import { beginPractice } from "../stations/field/keep-field.server.ts";
@@ -16,7 +17,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** Makes a practice copy and goes there. The seed is the server's: nobody is told it. */
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
-  const form = await request.formData();
+  const form = await formOf(request);
   if (form.get("intent") === "put-away") return putAway(open);
   const given = Number(process.env.AMBREK_FIELD_SEED ?? "");
   const seed = given > 0 ? given : randomInt(1, 2 ** 31);

@@ -5,6 +5,7 @@ import { keepPreview, listImports } from "../../data/imports.ts";
 import { retractBatch } from "../../data/readings.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
 import { readTaskDataApart } from "../files/read-taskdata.server.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { day } from "../stations/print.ts";
@@ -29,7 +30,7 @@ const MOST_RESTORE = 512 * 1024 * 1024;
 const refused = (errors: FieldErrors) => data({ errors, said: "" }, { status: 422 });
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await formOf(request);
   switch (form.get("intent")) {
     case "import":
       return takeIn(form.get("taskdata"));

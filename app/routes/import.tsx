@@ -18,6 +18,7 @@ import {
   type Target,
   viewImport,
 } from "../files/import-view.server.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences, writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { PersonDto } from "../stations/terminal.dto.ts";
@@ -67,7 +68,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const batch = importOr404(params.batchId);
   const preferences = await readPreferences(request.clone());
-  const form = await request.formData();
+  const form = await formOf(request);
   const checked = validateForm(PersonDto, ["person"], form);
   if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
   const said = (form: string) => data({ errors: { form } as FieldErrors }, { status: 422 });

@@ -1,6 +1,7 @@
 import { data } from "react-router";
 import { type KeptKind, wasKept } from "../../data/kept.ts";
 import { type Stamp, stampOf } from "../session/clock.server.ts";
+import { formOf } from "../session/form.server.ts";
 import { writePreferences } from "../session/preferences.server.ts";
 import { keepWeights } from "../stations/balance/keep-weights.server.ts";
 import { keepDriven, keepTerminal } from "../stations/field/keep-field.server.ts";
@@ -84,7 +85,7 @@ async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
 /** Everything a station writes comes here: by form, or later from a device that had no connection. */
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
-  const outcome = await outcomeOf(open, await request.formData());
+  const outcome = await outcomeOf(open, await formOf(request));
   if (!outcome.ok) return data(outcome, { status: 422 });
   const { preferences } = open;
   const person = outcome.person ?? preferences.person;

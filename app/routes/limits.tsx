@@ -4,6 +4,7 @@ import { say } from "../../core/quantity/say.ts";
 import { type Units, unitOf } from "../../core/quantity/units.ts";
 import { database } from "../../data/database.ts";
 import { roadLimitsOf, setRoadLimits } from "../../data/settings.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { TextField } from "../ui/Field.tsx";
@@ -38,7 +39,7 @@ const unitsOf = (units: Units) => ({
 });
 
 export async function action({ request }: Route.ActionArgs) {
-  const checked = validateForm(LimitsDto, LIMITS_FIELDS, await request.formData());
+  const checked = validateForm(LimitsDto, LIMITS_FIELDS, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors, kept: false }, { status: 422 });
   const { country, width, height, speed, unbraked, ...unit } = checked.value;
   const read = (text: string, family: "length" | "speed" | "mass", of: string) => {

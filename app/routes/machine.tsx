@@ -8,6 +8,7 @@ import { database } from "../../data/database.ts";
 import { findMachine, pointsOf } from "../../data/machines.ts";
 import { type Machine, rigsOf } from "../../data/rigs.ts";
 import { axleTyresOf, listTyres, type StockedWeight, weightsOf } from "../../data/settings.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
@@ -106,7 +107,7 @@ function axlesOf({ id, kind }: Machine) {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const known = machineOr404(params.machineId);
-  return keepMachine(database(), known, await request.formData());
+  return keepMachine(database(), known, await formOf(request));
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {

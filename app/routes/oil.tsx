@@ -3,6 +3,7 @@ import { database } from "../../data/database.ts";
 import { functionsOf, hydraulicsOf, lastTakenOut, remotesOf } from "../../data/hoses.ts";
 import { findMachine } from "../../data/machines.ts";
 import type { Machine } from "../../data/rigs.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { FunctionsSection } from "../yard/oil/FunctionsSection.tsx";
@@ -45,7 +46,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  return keepOil(database(), machineOr404(params.machineId), await request.formData());
+  return keepOil(database(), machineOr404(params.machineId), await formOf(request));
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {

@@ -1,11 +1,12 @@
 import { data } from "react-router";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences, UNIT_CHOICES, writePreferences } from "../session/preferences.server.ts";
 import type { Route } from "./+types/preferences";
 
 export async function action({ request }: Route.ActionArgs) {
   const before = await readPreferences(request.clone());
-  const form = await request.formData();
+  const form = await formOf(request);
   const chosen = <T extends string>(name: string, choices: readonly T[], otherwise: T): T =>
     choices.find((each) => each === form.get(name)) ?? otherwise;
   const after = {

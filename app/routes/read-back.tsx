@@ -3,6 +3,7 @@ import { useState } from "react";
 import { data, Form, Link } from "react-router";
 import { type Comparison, compareShown } from "../../core/card/read-back.ts";
 import { keepReadbacks, type NewReadback } from "../../data/cards.ts";
+import { formOf } from "../session/form.server.ts";
 import { writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { viewCard } from "../stations/card-view.server.ts";
@@ -30,7 +31,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const { open, card } = openCard(await openRig(request, params.rigId), params.number);
-  const form = await request.formData();
+  const form = await formOf(request);
   const who = validateForm(PersonDto, ["person"], form);
   const errors: FieldErrors = who.ok ? {} : who.errors;
   const kept: NewReadback[] = [];

@@ -4,6 +4,7 @@ import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import { database } from "../../data/database.ts";
 import { listMachines, listPoints } from "../../data/machines.ts";
 import { createRig } from "../../data/rigs.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
@@ -36,7 +37,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const checked = validateForm(NewRigDto, NEW_RIG_FIELDS, await request.formData());
+  const checked = validateForm(NewRigDto, NEW_RIG_FIELDS, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
   const { name, tools } = checked.value;
   const [tractorId, receiverPointId] = [checked.value.tractorId, checked.value.receiverPointId].map(

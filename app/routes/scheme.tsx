@@ -5,6 +5,7 @@ import { database } from "../../data/database.ts";
 import { findScheme, listSchemes, saveScheme } from "../../data/schemes.ts";
 import { SchemeEditor } from "../schemes/SchemeEditor.tsx";
 import { checkScheme } from "../schemes/scheme.dto.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
@@ -32,7 +33,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const db = database();
   const id = params.schemeId === NEW ? randomUUID() : schemeOr404(params.schemeId).id;
-  const form = await request.formData();
+  const form = await formOf(request);
   const checked = checkScheme({
     name: form.get("name"),
     asks: form.get("asks"),

@@ -1,5 +1,6 @@
 import { data, Form, Link, useSearchParams } from "react-router";
 import { readSheetCsv } from "../../formats/csv/sheet.ts";
+import { formOf } from "../session/form.server.ts";
 import { headOf, openRig } from "../stations/rig-view.server.ts";
 import { SheetForm } from "../stations/sheet/SheetForm.tsx";
 import { isSheetKey, SHEETS, type SheetKey, sheetTopics } from "../stations/sheet/sheet-view.ts";
@@ -24,7 +25,7 @@ const MOST_BYTES = 2_000_000;
 
 /** A filled sheet comes back as a file: it fills the form, and nothing is kept until somebody has looked at it. */
 export async function action({ request }: Route.ActionArgs) {
-  const file = (await request.formData()).get("sheet");
+  const file = (await formOf(request)).get("sheet");
   if (!(file instanceof File) || file.size === 0)
     return data({ filled: {}, problem: "Choose the file of the sheet." }, { status: 422 });
   if (file.size > MOST_BYTES)

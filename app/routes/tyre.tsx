@@ -6,6 +6,7 @@ import type { Units } from "../../core/quantity/units.ts";
 import { database } from "../../data/database.ts";
 import { addTyre, changeTyre, listTyres, type Tyre } from "../../data/settings.ts";
 import { readTyreTable, type TyreCell, writeTyreTable } from "../../formats/csv/tyre-table.ts";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { answerText } from "../stations/balance/answer-text.ts";
@@ -37,7 +38,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const known = tyreOr404(params.tyreId);
   const { units } = await readPreferences(request);
-  const checked = validateForm(TyreDto, TYRE_FIELDS, await request.formData());
+  const checked = validateForm(TyreDto, TYRE_FIELDS, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
   const { label, source, table } = checked.value;
   const read = readTyreTable(table, units);

@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import { database } from "../../data/database.ts";
 import { archiveRig, copyRig, findRig, renameRig } from "../../data/rigs.ts";
 import { ThumbnailDrawing } from "../drawing/ThumbnailDrawing.tsx";
+import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/rig-view.server.ts";
@@ -27,7 +28,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 type Outcome = { errors: FieldErrors; said: string; rigId: number; undo: "away" | "back" | null };
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await formOf(request);
   const db = database();
   const rig = rigOr404(db, String(form.get("rigId")));
   const done = (said: string, undo: Outcome["undo"] = null) =>

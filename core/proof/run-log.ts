@@ -54,8 +54,8 @@ export function findPasses(points: readonly Fixed[]): Pass[] {
     const alongs = placed.map(({ along }) => along);
     return {
       way: (Math.abs(angle(run[0]!.course - line)) < Math.PI / 2 ? first : -first) as 1 | -1,
-      from: Math.min(...alongs),
-      to: Math.max(...alongs),
+      from: alongs.reduce((least, each) => Math.min(least, each), Number.POSITIVE_INFINITY),
+      to: alongs.reduce((most, each) => Math.max(most, each), Number.NEGATIVE_INFINITY),
       points: run.length,
       across: (from, to) => {
         const inside = placed.filter(({ along }) => along >= from && along <= to);

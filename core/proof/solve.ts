@@ -31,8 +31,40 @@ export function enteredOf(rig: ResolvedRig): Entered {
   };
 }
 
-/** Solves a test; `left` are observations somebody left out, by number from 0. */
+/** What an observation of each test must have before it says anything. */
+const NEEDED: Record<TestKey, readonly string[]> = {
+  joints: ["joint"],
+  "wheel-marks": ["first", "second"],
+  "wheel-coordinates": ["latitude1", "longitude1", "latitude2", "longitude2", "heading"],
+  headland: ["speed", "mark"],
+  circle: ["tractorOuter", "tractorInner", "toolOuter", "toolInner"],
+  "cross-tape": ["distance"],
+  "run-log": ["across"],
+};
+
+/**
+ * Solves a test; `left` are observations somebody left out, by number from 0. One that lacks a figure is left out as well and named: it
+ * never counts as a zero.
+ */
 export function solveTest(
+  kind: TestKey,
+  observations: readonly Observation[],
+  left: ReadonlySet<number>,
+  setup: TestSetup,
+  rig: ResolvedRig,
+): TestResult {
+  const lacking = observations.flatMap(({ values }, at) =>
+    NEEDED[kind].every((name) => Number.isFinite(values[name])) ? [] : [at],
+  );
+  const result = solveWhole(kind, observations, new Set([...left, ...lacking]), setup, rig);
+  return {
+    ...result,
+    residuals: result.residuals.filter(({ at }) => !lacking.includes(at)),
+    open: [...result.open, ...lacking.map((at) => `Observation ${at + 1} lacks a figure, and is left out.`)],
+  };
+}
+
+function solveWhole(
   kind: TestKey,
   observations: readonly Observation[],
   left: ReadonlySet<number>,
@@ -41,6 +73,11 @@ export function solveTest(
 ): TestResult {
   const entered = enteredOf(rig);
   const { attachment } = rig;
+  if (kind === "joints" && setup.rowToRow && entered.value("rows.spacing") === null)
+    return {
+      ...NOTHING_YET,
+      open: ["Joints were measured from row to row, and the row spacing is not read yet: read it first."],
+    };
   switch (kind) {
     case "joints":
       return solveJoints(

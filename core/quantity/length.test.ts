@@ -189,3 +189,12 @@ describe("printing", () => {
     );
   });
 });
+
+describe("words every object has", () => {
+  it.each(["5 constructor", "5 toString", "5 hasOwnProperty", "5 __proto__", "5 valueOf"])(
+    "%s is no length",
+    (text) => {
+      expect(parseLength(text, "m").ok).toBe(false);
+    },
+  );
+});

@@ -129,7 +129,7 @@ function tokenise(body: string): Token[] | string {
     const number = /^(?:\d+\/\d+|\d{1,3}(?: \d{3})+(?![\d/])(?:[.,]\d+)?|\d[\d.,]*|[.,]\d+)/.exec(rest)?.[0];
     const unit = /^(?:['"]|[a-zµ]+\.?)/.exec(rest)?.[0];
     if (number) tokens.push({ kind: "number", text: number });
-    else if (unit && UNIT_WORDS[unit.replace(/\.$/, "")])
+    else if (unit && Object.hasOwn(UNIT_WORDS, unit.replace(/\.$/, "")))
       tokens.push({ kind: "unit", unit: UNIT_WORDS[unit.replace(/\.$/, "")]!, text: unit });
     else return /^(?:[a-zµ]+|.)/.exec(rest)![0];
     rest = rest.slice((number ?? unit)!.length);

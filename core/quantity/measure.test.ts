@@ -90,3 +90,13 @@ describe("what people write", () => {
     expect(() => printMeasure("mass", Number.NaN, "kg")).toThrow(RangeError);
   });
 });
+
+describe("words every object has", () => {
+  it.each(["constructor", "toString", "__proto__"])(
+    "%s is no unit, of what was typed or of the field",
+    (word) => {
+      expect(parseMeasure("mass", `5 ${word}`, "kg").ok).toBe(false);
+      expect(parseMeasure("mass", "5", word as "kg").ok).toBe(false);
+    },
+  );
+});

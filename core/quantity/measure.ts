@@ -156,7 +156,8 @@ export function parseMeasure<F extends Family>(family: F, text: string, unit: Un
   if (typeof figure === "string") return refuse(figure);
   if (figure.grouped !== null)
     return refuse(`“${digits}” could be ${digits.replace(",", ".")} or ${figure.grouped}.`);
-  const found = word === "" ? FAMILIES[family][unit] : unitNamed(family, word);
+  const bare = Object.hasOwn(FAMILIES[family], unit) ? FAMILIES[family][unit] : undefined;
+  const found = word === "" ? bare : unitNamed(family, word);
   if (!found) return refuse(`“${word}” is not a unit of ${family}.`);
   const { factor } = found as UnitEntry;
   return { ok: true, value: { value: figure.value * factor, step: figure.step * factor } };

@@ -306,8 +306,13 @@ function asImplement(elements: readonly ReadElement[], deviceClass: number | nul
   const sense = isAhead(attachment) ? -1 : 1;
   const ordered = [...sections].sort((a, b) => (value(a, DDI.offsetY) ?? 0) - (value(b, DDI.offsetY) ?? 0));
   const widths = ordered.map(widthOf);
+  // Side by side only where each says where it lies.
   const known =
-    widths.length > 0 && widths.every((each) => each !== null && each > 0) ? (widths as number[]) : null;
+    ordered.every((each) => value(each, DDI.offsetY) !== null) &&
+    widths.length > 0 &&
+    widths.every((each) => each !== null && each > 0)
+      ? (widths as number[])
+      : null;
   const sum = known?.reduce((total, each) => total + each, 0) ?? null;
   const width = (work ? widthOf(work) : null) ?? (device ? widthOf(device) : null) ?? sum;
   const [toFront, toRear] = [minus(hitch, front), minus(hitch, rear)];
@@ -322,7 +327,7 @@ function asImplement(elements: readonly ReadElement[], deviceClass: number | nul
     ]),
     sections: known?.map((each) => each / 1000) ?? null,
     notes: [
-      ...(sections.length > 0 && !known ? ["Its sections have no widths, and are left out."] : []),
+      ...(sections.length > 0 && !known ? ["Its sections have no widths or places, and are left out."] : []),
       ...delayNotes(work),
     ],
   };
@@ -389,6 +394,8 @@ function middleOf(ordered: readonly ReadElement[]): number | null {
   const [left, right] = [ordered[0], ordered.at(-1)];
   if (!left || !right) return null;
   const [from, to] = [value(left, DDI.offsetY), value(right, DDI.offsetY)];
-  if (from === null || to === null) return null;
-  return Math.round((from - (widthOf(left) ?? 0) / 2 + to + (widthOf(right) ?? 0) / 2) / 2) || 0;
+  const [wide, broad] = [widthOf(left), widthOf(right)];
+  // Sections without a width have no edges.
+  if (from === null || to === null || wide === null || broad === null) return null;
+  return Math.round((from - wide / 2 + to + broad / 2) / 2) || 0;
 }

@@ -61,3 +61,17 @@ describe("a receiver's log", () => {
     );
   });
 });
+
+describe("a log of several hours", () => {
+  it("of 130 000 positions is read like any other", () => {
+    const lines: string[] = [];
+    for (let at = 0; at < 130_000; at++) {
+      const time = `${String(Math.floor(at / 36_000) % 24).padStart(2, "0")}${String(Math.floor(at / 600) % 60).padStart(2, "0")}${((at / 10) % 60).toFixed(1).padStart(4, "0")}`;
+      const body = `GPGGA,${time},5212.${String(100000 + at).slice(0, 6)},N,00940.123456,E,4,12,0.8,80.0,M,46.0,M,,`;
+      lines.push(`$${body}*${checksum(body).toString(16).toUpperCase().padStart(2, "0")}`);
+    }
+    const read = readLog(lines.join("\n"));
+    expect(read.ok && read.log.points.length).toBe(130_000);
+    expect(read.ok && read.log.decimals).toBe(6);
+  });
+});

@@ -58,7 +58,11 @@ export function readLog(text: string): ReadLog {
     log: {
       points,
       origin,
-      decimals: Math.min(...positions.map(({ decimals }) => decimals)),
+      // A log of hours has more positions than a call takes arguments.
+      decimals: positions.reduce(
+        (least, { decimals }) => Math.min(least, decimals),
+        Number.POSITIVE_INFINITY,
+      ),
       rate: rateOf(points),
       fixes: sharesOf(points),
       spoiled,
@@ -107,7 +111,14 @@ function positionsOf(sentences: readonly Sentence[]): Position[] {
 
 function ggaOf([time, latitude, ns, longitude, ew, quality]: string[]): Position | null {
   if (quality === "0" || quality === "") return null;
-  return position(time, latitude, ns, longitude, ew, FIX_OF[quality ?? ""] ?? null);
+  return position(
+    time,
+    latitude,
+    ns,
+    longitude,
+    ew,
+    Object.hasOwn(FIX_OF, quality ?? "") ? FIX_OF[quality!]! : null,
+  );
 }
 
 function rmcOf([time, status, latitude, ns, longitude, ew]: string[]): Position | null {

@@ -234,7 +234,7 @@ function acceptedFrom(
     how: `${job.kind.title}, ${count} ${job.kind.one}${count === 1 ? "" : "s"}.`,
     result: `${found}${said}`,
     terms: measured.terms,
-    sigma: measured.off.error ?? 0,
+    sigma: measured.off.error,
     correction: correction
       ? { key: correction.key, value: correction.to, rawText: printEntry(entry!, correction.to, units) }
       : null,

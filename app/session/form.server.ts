@@ -1,0 +1,12 @@
+/**
+ * What was sent, as a form. @throws a 400 response with a sentence where the body is no form, or breaks off: nothing was understood of it,
+ * and nothing is written
+ */
+export async function formOf(request: Request): Promise<FormData> {
+  try {
+    return await request.formData();
+  } catch (error) {
+    if (error instanceof Response) throw error;
+    throw new Response("What was sent was not understood: it broke off, or is no form.", { status: 400 });
+  }
+}
