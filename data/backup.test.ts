@@ -7,7 +7,10 @@ import { backupOf, restoreFile } from "./backup.ts";
 import { openDatabase } from "./database.ts";
 import { plantedYard } from "./demo/planted.ts";
 import { plantDemoYard } from "./demo/yard.ts";
-import { listRigs, renameRig } from "./rigs.ts";
+import type { Database } from "./handle.ts";
+import { copiesOf } from "./keeping.ts";
+import { listEveryPart, listRigs, renameRig } from "./rigs.ts";
+import { wholesOf } from "./whole.ts";
 
 let folder: string;
 let path: string;
@@ -17,6 +20,15 @@ beforeEach(() => {
 });
 afterEach(() => rmSync(folder, { recursive: true }));
 
+/** A backup as somebody downloads it. */
+async function bytesOf(db: Database): Promise<Buffer> {
+  const { path: file, remove } = await backupOf(db);
+  const bytes = readFileSync(file);
+  remove();
+  expect(existsSync(file)).toBe(false);
+  return bytes;
+}
+
 const names = () => {
   const db = openDatabase(path);
   const found = listRigs(db).map(({ name }) => name);
@@ -25,15 +37,82 @@ const names = () => {
 };
 
 describe("a backup", () => {
-  it("is restored whole; what was there before is kept beside it", () => {
+  it("is restored whole; what was there before is kept beside it, under a name of its own each time", async () => {
     const db = openDatabase(path);
     plantDemoYard(db);
-    const bytes = backupOf(db);
+    const bytes = await bytesOf(db);
     renameRig(db, 1, "Changed since");
     expect(restoreFile(path, bytes, () => db.$client.close())).toBeNull();
     expect(names()[0]).toBe("Grain drill, 4.5 m");
-    expect(existsSync(`${path}.before-restore`)).toBe(true);
-    expect(existsSync(`${path}.restoring`)).toBe(false);
+    expect(restoreFile(path, bytes, () => {})).toBeNull();
+    const copies = copiesOf(path);
+    expect(copies.map(({ why }) => why)).toEqual(["before-restore", "before-restore"]);
+    const [, first] = copies;
+    const old = new SqliteFile(join(folder, first!.name), { readonly: true });
+    expect(old.prepare("select name from rig where id = 1").pluck().get()).toBe("Changed since");
+    old.close();
+    for (const end of [".restoring", ".rebuilt", ".restoring-wal"])
+      expect(existsSync(path + end)).toBe(false);
+  });
+
+  it("has every row of every table, in its order, whatever resolves from it", async () => {
+    const db = plantedYard();
+    const judged = () =>
+      JSON.stringify([...wholesOf(db, listEveryPart(db)).values()].map(({ parts }) => parts));
+    const before = judged();
+    restoreFile(path, await bytesOf(db), () => {});
+    const restored = openDatabase(path);
+    expect(
+      JSON.stringify([...wholesOf(restored, listEveryPart(restored)).values()].map(({ parts }) => parts)),
+    ).toBe(before);
+    restored.$client.close();
+  });
+
+  it.each([
+    ["triggers", "create trigger t after insert on reading begin delete from reading; end"],
+    ["views", "create view v as select * from reading"],
+  ])("brings no %s of its own", async (_kind, sql) => {
+    const db = plantedYard();
+    db.$client.exec(sql);
+    expect(restoreFile(path, await bytesOf(db), () => {})).toBeNull();
+    const restored = openDatabase(path);
+    const kinds = restored.$client.prepare("select distinct type from sqlite_master").pluck().all();
+    expect(kinds.sort()).toEqual(["index", "table"]);
+    restored.$client.close();
+  });
+
+  it.each([
+    [
+      "JSON that is none",
+      "update reading set conditions = '[' where rowid = 3",
+      /table reading, row 3, has a conditions/,
+    ],
+    [
+      "a kind nobody knows",
+      "update machine set kind = 'constructor' where id = 2",
+      /table machine, row 2, has a kind/,
+    ],
+    [
+      "text for a number",
+      "update reading set value = 'much' where rowid = 5",
+      /table reading, row 5, has a value/,
+    ],
+    [
+      "a row that points nowhere",
+      "update coupling set rig_id = 999 where id = 1",
+      /table coupling, row 1, points to a rig/,
+    ],
+    [
+      "a photo that is a page",
+      "insert into photo (id, type, bytes, recorded_at) values ('p', 'image/png', cast('<script>' as blob), '2026-01-01')",
+      /table photo, row 1, is no picture/,
+    ],
+  ])("with %s is refused by its row, and nothing changes", async (_kind, sql, message) => {
+    const db = plantedYard();
+    db.$client.pragma("foreign_keys = OFF");
+    db.$client.exec(sql);
+    expect(restoreFile(path, await bytesOf(db), () => expect.unreachable())).toMatch(message);
+    expect(existsSync(path)).toBe(false);
   });
 
   it.each([
@@ -42,8 +121,7 @@ describe("a backup", () => {
     [
       "a damaged yard",
       () => {
-        const db = plantedYard();
-        const bytes = backupOf(db);
+        const bytes = plantedYard().$client.serialize();
         bytes.fill(0x5a, 4096 * 3, 4096 * 9);
         return bytes;
       },

@@ -1,11 +1,27 @@
-import { copyFileSync, existsSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { dirname, join } from "node:path";
 import SqliteFile from "better-sqlite3";
 import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
+import { copiesOf, copyBeside } from "./keeping.ts";
+import { rebuild, YardRefused } from "./rebuild.ts";
 
-/** The whole database as the bytes of one SQLite file, in one consistent state. */
-export function backupOf(db: Database): Buffer {
-  return db.$client.serialize();
+/**
+ * Copies the whole database into a file of its own, in one consistent state, by SQLite's online backup: page by page, while others read and
+ * write. Returns the file and what takes it away again.
+ */
+export async function backupOf(db: Database): Promise<{ path: string; remove: () => void }> {
+  const folder = mkdtempSync(join(tmpdir(), "ambrek-backup-"));
+  const path = join(folder, "yard.db");
+  const remove = () => rmSync(folder, { recursive: true, force: true });
+  try {
+    await db.$client.backup(path);
+    return { path, remove };
+  } catch (error) {
+    remove();
+    throw error;
+  }
 }
 
 /** Tables without which a file is no yard. */
@@ -17,8 +33,6 @@ function problemOf(path: string): string | null {
   try {
     file = new SqliteFile(path, { readonly: true, fileMustExist: true });
     if (file.pragma("integrity_check", { simple: true }) !== "ok") return "The file is damaged.";
-    if ((file.pragma("foreign_key_check") as unknown[]).length > 0)
-      return "The file is damaged: records point nowhere.";
     const tables = file
       .prepare("select name from sqlite_master where type = 'table'")
       .pluck()
@@ -46,37 +60,59 @@ function columnsOf({ $client }: Database): string {
     .join("\n");
 }
 
+/** What else a file brought that would run by itself here: it stays out before anything is asked of the file. */
+function disarm(path: string): void {
+  const file = new SqliteFile(path);
+  try {
+    file.pragma("trusted_schema = OFF");
+    const armed = file
+      .prepare("select type, name from sqlite_master where type in ('trigger', 'view')")
+      .all() as { type: string; name: string }[];
+    for (const { type, name } of armed) file.exec(`drop ${type} "${name.replaceAll('"', '""')}"`);
+  } finally {
+    file.close();
+  }
+}
+
 /**
- * Puts a backup in the place of the database file at `path`, brought up to date; the file that was there is kept
- * beside it. `close` lets go of the running database. Returns why it was refused, or null; refused, nothing changes.
+ * Puts a backup in the place of the database file at `path`, brought up to date; a dated copy of the file that was there is kept beside
+ * it. Its rows go into a database of this build's own making, checked row by row, and the yard is judged once before it takes the place.
+ * `close` lets go of the running database. Returns why it was refused, or null; refused, nothing changes.
  */
 export function restoreFile(path: string, bytes: Uint8Array, close: () => void): string | null {
-  const fresh = `${path}.restoring`;
+  const [given, fresh] = [`${path}.restoring`, `${path}.rebuilt`];
   const clear = () => {
-    for (const end of ["", "-wal", "-shm"]) rmSync(fresh + end, { force: true });
+    for (const file of [given, fresh])
+      for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
   };
   clear();
   try {
-    writeFileSync(fresh, bytes);
-    const problem = problemOf(fresh);
+    writeFileSync(given, bytes);
+    const problem = problemOf(given);
     if (problem) return problem;
     try {
-      const checked = openDatabase(fresh);
+      disarm(given);
+      const checked = openDatabase(given, { anew: true });
       const ours = openDatabase(":memory:");
       const known = columnsOf(checked) === columnsOf(ours);
-      ours.$client.close();
-      checked.$client.pragma("wal_checkpoint(TRUNCATE)");
-      checked.$client.close();
+      for (const each of [checked, ours]) each.$client.close();
       if (!known) return OF_ANOTHER_KIND;
-    } catch {
-      return OF_ANOTHER_KIND;
+      for (const copy of migrationCopies(given)) rmSync(copy, { force: true });
+      rebuild(given, fresh);
+    } catch (error) {
+      return error instanceof YardRefused ? error.message : OF_ANOTHER_KIND;
     }
     close();
-    if (existsSync(path)) copyFileSync(path, `${path}.before-restore`);
+    if (existsSync(path)) copyBeside(path, "before-restore");
     for (const end of ["-wal", "-shm"]) rmSync(path + end, { force: true });
     renameSync(fresh, path);
     return null;
   } finally {
     clear();
   }
+}
+
+/** What bringing the given file up to date copied: the backup itself is the copy. */
+function migrationCopies(given: string): string[] {
+  return copiesOf(given).map(({ name }) => join(dirname(given), name));
 }

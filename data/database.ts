@@ -1,21 +1,47 @@
-import { mkdirSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync } from "node:fs";
 import { dirname, resolve } from "node:path";
 import SqliteFile from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import type { Database } from "./handle.ts";
+import { copyBeside, identityOf, mayBegin, takeYard, YardProblem } from "./keeping.ts";
 import * as schema from "./schema.ts";
 import { keepShippedSchemes } from "./schemes.ts";
 
-/** Opens, or creates, a database file and brings it up to date. `:memory:` opens a throw-away one. */
-export function openDatabase(path: string): Database {
-  if (path !== ":memory:") mkdirSync(dirname(resolve(path)), { recursive: true });
+const MIGRATIONS = "data/migrations";
+
+/**
+ * Opens, or creates, a database file and brings it up to date; a yard that has to be changed for that is copied first. `:memory:` opens a
+ * throw-away one. `anew`: a new one is begun whatever lies beside it.
+ * @throws YardProblem where a new yard would hide an old one
+ */
+export function openDatabase(path: string, { anew = false } = {}): Database {
+  const inMemory = path === ":memory:";
+  if (!inMemory) {
+    mkdirSync(dirname(resolve(path)), { recursive: true });
+    if (!anew) mayBegin(path);
+  }
   const file = new SqliteFile(path);
   file.pragma("journal_mode = WAL");
+  if (!inMemory && isBehind(file)) {
+    file.pragma("wal_checkpoint(TRUNCATE)");
+    copyBeside(path, "before-migration");
+  }
   const database = databaseOver(file);
-  migrate(database, { migrationsFolder: resolve("data/migrations") });
+  migrate(database, { migrationsFolder: resolve(MIGRATIONS) });
   keepShippedSchemes(database);
   return database;
+}
+
+/** True for a yard of an older build: it has been migrated before, and not as far as this build goes. */
+function isBehind(file: SqliteFile.Database): boolean {
+  const known = file.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get();
+  if (!known) return false;
+  const done = file.prepare("select count(*) from __drizzle_migrations").pluck().get() as number;
+  const journal = JSON.parse(readFileSync(resolve(MIGRATIONS, "meta/_journal.json"), "utf8")) as {
+    entries: unknown[];
+  };
+  return done > 0 && done < journal.entries.length;
 }
 
 /** Drizzle over an open file that is up to date. */
@@ -27,21 +53,48 @@ export function databaseOver(file: SqliteFile.Database): Database {
   return drizzle(file, { schema, casing: "snake_case" });
 }
 
-let opened: Database | null = null;
+type Opened = { database: Database; path: string; identity: string | null; release: () => void };
+let opened: Opened | null = null;
 
 export function databasePath(): string {
   return process.env.AMBREK_DB || "var/ambrek.db";
 }
 
-/** The server's one connection, to the file named by AMBREK_DB. */
+/**
+ * The server's one connection, to the file named by AMBREK_DB, which no other server may have.
+ * @throws a 503 response with a sentence where the file is another's, was taken away, or was put aside for another one
+ */
 export function database(): Database {
-  opened ??= openDatabase(databasePath());
-  return opened;
+  try {
+    opened ??= openOwn(databasePath());
+    if (identityOf(opened.path) !== opened.identity)
+      throw new YardProblem(
+        "The file of this yard was taken away or replaced while it was open: nothing is written. Stop Ambrek, put the file right, and start it again.",
+      );
+    return opened.database;
+  } catch (error) {
+    if (!(error instanceof YardProblem)) throw error;
+    throw new Response(error.message, { status: 503 });
+  }
+}
+
+function openOwn(path: string): Opened {
+  mkdirSync(dirname(resolve(path)), { recursive: true });
+  const release = takeYard(path);
+  try {
+    const own = openDatabase(path);
+    process.once("exit", release);
+    return { database: own, path, identity: existsSync(path) ? identityOf(path) : null, release };
+  } catch (error) {
+    release();
+    throw error;
+  }
 }
 
 /** Lets go of the file; the next call of `database` opens it again. */
 export function closeDatabase(): void {
-  opened?.$client.pragma("wal_checkpoint(TRUNCATE)");
-  opened?.$client.close();
+  opened?.database.$client.pragma("wal_checkpoint(TRUNCATE)");
+  opened?.database.$client.close();
+  opened?.release();
   opened = null;
 }

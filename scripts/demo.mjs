@@ -9,5 +9,7 @@ ensureInstalled();
 build();
 if (process.argv.includes("--fresh"))
   for (const end of ["", "-wal", "-shm"]) rmSync(database + end, { force: true });
-must(bin("tsx"), ["data/demo/plant.ts"], { env: { AMBREK_DB: database } });
+must(bin("tsx"), ["data/demo/plant.ts"], {
+  env: { AMBREK_DB: database, ...(process.argv.includes("--fresh") ? { AMBREK_ANEW: "yes" } : {}) },
+});
 serve({ AMBREK_DB: database });

@@ -2,13 +2,14 @@ import { data, Form, Link, redirect } from "react-router";
 import { restoreFile } from "../../data/backup.ts";
 import { closeDatabase, database, databasePath } from "../../data/database.ts";
 import { keepPreview, listImports } from "../../data/imports.ts";
+import { copiesOf } from "../../data/keeping.ts";
 import { retractBatch } from "../../data/readings.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
 import { readTaskDataApart } from "../files/read-taskdata.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
-import { day } from "../stations/print.ts";
+import { day, moment } from "../stations/print.ts";
 import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/files";
@@ -21,6 +22,12 @@ export async function loader({ request }: Route.LoaderArgs) {
       fileName,
       who: `${person}, ${day(recordedAt)}`,
       takenBack,
+    })),
+    copies: copiesOf(databasePath()).map(({ name, why, at, bytes }) => ({
+      name,
+      why: why === "before-restore" ? "before a backup was restored" : "before this build changed it",
+      at: moment(at),
+      size: `${(bytes / 1e6).toFixed(1)} MB`,
     })),
   };
 }
@@ -72,7 +79,7 @@ async function restore(file: FormDataEntryValue | null, sure: boolean) {
     ? refused({ backup: `${problem} Nothing was changed.` })
     : data({
         errors: {} as FieldErrors,
-        said: "Restored. The yard that was here is kept beside it, as a file ending in .before-restore.",
+        said: "Restored. The yard that was here is kept beside it, and listed below.",
       });
 }
 
@@ -80,7 +87,10 @@ export function meta() {
   return [{ title: "Files · Ambrek" }];
 }
 
-export default function Files({ loaderData: { preferences, imports }, actionData }: Route.ComponentProps) {
+export default function Files({
+  loaderData: { preferences, imports, copies },
+  actionData,
+}: Route.ComponentProps) {
   const errors = (actionData?.errors ?? {}) as FieldErrors;
   return (
     <YardFrame preferences={preferences} here="files">
@@ -179,6 +189,24 @@ export default function Files({ loaderData: { preferences, imports }, actionData
               Restore
             </button>
           </Form>
+          {copies.length > 0 && (
+            <>
+              <h3 className="pt-2 font-bold">Copies kept beside this yard</h3>
+              <p className="text-soft">
+                Never overwritten. To go back to one, restore it from the yard's own folder.
+              </p>
+              <ul>
+                {copies.map(({ name, why, at, size }) => (
+                  <li key={name} className="border-b border-hair py-2">
+                    <b className="break-all">{name}</b>
+                    <span className="block text-soft">
+                      {at}, {why}, {size}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
         </section>
       </div>
     </YardFrame>

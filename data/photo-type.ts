@@ -1,0 +1,11 @@
+export type PhotoType = "image/jpeg" | "image/png" | "image/webp";
+
+/** What the first bytes say a picture is, whatever its name claims; null for anything that is no picture. */
+export function photoType(bytes: Buffer): PhotoType | null {
+  if (bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff]))) return "image/jpeg";
+  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a])))
+    return "image/png";
+  if (bytes.toString("latin1", 0, 4) === "RIFF" && bytes.toString("latin1", 8, 12) === "WEBP")
+    return "image/webp";
+  return null;
+}
