@@ -12,6 +12,7 @@ import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
 import { listMachines } from "../data/machines.ts";
 import { findRig } from "../data/rigs.ts";
+import { benchLadder } from "./ladder.ts";
 import { report, yardOf } from "./measure.ts";
 import { benchProofs } from "./proofs.ts";
 import { benchWalkRound } from "./walk-round.ts";
@@ -42,6 +43,8 @@ const twelve = twelveOnSix();
 report("12 functions on 6 remotes through 8 phases, proved optimal", () => solve(twelve));
 
 benchProofs(small);
+
+benchLadder();
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
 const sheet = {

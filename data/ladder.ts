@@ -1,8 +1,9 @@
 /** What happened on rigs, for their ladders: couplings, runs, kept hoses, ticks of people, field tests. */
-import { and, asc, eq, inArray, isNull, like, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { SequenceKind } from "../core/sequence/step.ts";
 import type { Database } from "./handle.ts";
 import { TAKES_BACK_PROOF } from "./live.ts";
+import { among, listed, prepared } from "./prepared.ts";
 import type { Rig } from "./rigs.ts";
 import { couplingEvent, hookupTick, hosePlan, proof, retraction, run, runEvent } from "./schema.ts";
 
@@ -33,14 +34,7 @@ export function ladderFacts(
     .orderBy(asc(couplingEvent.at), sql`${couplingEvent}.rowid`)
     .all()
     .map(({ row }) => row);
-  const ticks = db
-    .select({ row: hookupTick })
-    .from(hookupTick)
-    .leftJoin(retraction, eq(retraction.tickId, hookupTick.id))
-    .where(and(isNull(retraction.id), inArray(hookupTick.rigId, ids), like(hookupTick.line, `${MARK}%`)))
-    .orderBy(asc(hookupTick.at), sql`${hookupTick}.rowid`)
-    .all()
-    .map(({ row }) => row);
+  const ticks = newestTicks(db, ids);
   const runs = db
     .select({ rigId: run.rigId, machineId: run.machineId, kind: run.kind, at: runEvent.at })
     .from(run)
@@ -80,8 +74,8 @@ export function ladderFacts(
           plugged: plan ? new Set(plan.places.map(({ kind, number }) => `${kind} ${number}`)) : null,
           ticks: new Map(
             ticks
-              .filter(({ rigId, at }) => rigId === id && at > since)
-              .map(({ line, ...tick }) => [line.slice(MARK.length), tick]),
+              .filter((tick) => tick.rigId === id && tick.at > since)
+              .map(({ line, person, at, id: tick }) => [line.slice(MARK.length), { person, at, id: tick }]),
           ),
           proved: proofs
             .filter(({ rigId }) => rigId === id)
@@ -90,4 +84,35 @@ export function ladderFacts(
       ];
     }),
   );
+}
+
+type NewestTick = { rigId: number; line: string; id: string; person: string; at: string };
+
+/**
+ * Of each rung the newest tick nobody took back: whether it still counts hangs on the last uncoupling. The lines come out of the index
+ * alone, and each is looked up from its end, so that years of ticks cost little more than none.
+ */
+function newestTicks(db: Database, rigIds: readonly number[]): NewestTick[] {
+  const query = prepared(db, "newest ladder ticks", () =>
+    db
+      .select({
+        rigId: hookupTick.rigId,
+        line: hookupTick.line,
+        id: hookupTick.id,
+        person: hookupTick.person,
+        at: hookupTick.at,
+      })
+      .from(hookupTick)
+      .where(
+        sql`${hookupTick}.rowid in (
+          select (select t.rowid from hookup_tick t
+            where t.rig_id = lines.rig_id and t.line = lines.line
+              and not exists (select 1 from retraction r where r.tick_id = t.id)
+            order by t.at desc, t.rowid desc limit 1)
+          from (select distinct rig_id, line from hookup_tick
+            where ${among(sql.raw("rig_id"), "rigs")} and line >= ${MARK} and line < ${`${MARK.trim()}!`}) as lines)`,
+      )
+      .prepare(),
+  );
+  return query.all({ rigs: listed(rigIds) });
 }

@@ -16,7 +16,7 @@ export function prepared<Query>(db: Database, name: string, build: () => Query):
 }
 
 /** True for the values of a list of any length, given as JSON under this name: a prepared query has no lists. */
-export function among(column: SQLiteColumn, name: string): SQL {
+export function among(column: SQLiteColumn | SQL, name: string): SQL {
   return sql`${column} in (select value from json_each(${sql.placeholder(name)}))`;
 }
 

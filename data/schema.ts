@@ -126,7 +126,10 @@ export const hookupTick = sqliteTable(
     person: text().notNull(),
     at: text().notNull(),
   },
-  (table) => [index("hookup_tick_by_rig").on(table.rigId)],
+  (table) => [
+    index("hookup_tick_by_rig").on(table.rigId),
+    index("hookup_tick_by_line").on(table.rigId, table.line, table.at),
+  ],
 );
 
 /** Weights a tractor can take: so many of one mass at one place. */
@@ -635,6 +638,10 @@ export const retraction = sqliteTable(
     index("retraction_by_batch").on(table.batchId),
     index("retraction_by_change").on(table.changeId),
     index("retraction_by_proof").on(table.proofId),
+    index("retraction_by_tick").on(table.tickId),
+    index("retraction_by_event").on(table.eventId),
+    index("retraction_by_observation").on(table.observationId),
+    index("retraction_by_test").on(table.testId),
   ],
 );
 

@@ -87,11 +87,12 @@ export default function BudgetPage({ loaderData: { frame, view } }: Route.Compon
   );
 }
 
-function Part({ budget: { key, title, verdict, good, bars, rows, next } }: { budget: BudgetView }) {
+function Part({ budget: { key, title, verdict, good, bars, rows, next, forbids } }: { budget: BudgetView }) {
   return (
     <section aria-label={title} data-budget={key} className="grid gap-2">
       <h2 className="border-b-2 border-ink pb-1">{title}</h2>
       <p className={`text-lead font-semibold ${good ? "text-ok" : "text-warn"}`}>{verdict}</p>
+      {forbids && <p data-forbids>{forbids}</p>}
       {next && (
         <p className="border-[1.5px] border-dye px-3 py-1.5">
           <Link to={next.href} className="flex min-h-9 items-center font-bold text-dye">

@@ -2,7 +2,8 @@
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import type { PointKey } from "../../core/dimension/points.ts";
 import { fromPlane, type Geographic } from "../../core/geodesy/plane.ts";
-import { FIX_SIGMA, type Fix, PASS_TO_PASS } from "../../core/proof/conditions.ts";
+import type { Fix } from "../../core/proof/conditions.ts";
+import { FIX_SIGMA, PASS_TO_PASS } from "../../core/rig/receiver.ts";
 import type { Believed } from "./believed.ts";
 import type { Chance } from "./random.ts";
 import { ORIGIN } from "./receiver.ts";

@@ -1,6 +1,7 @@
 /** The receiver of a practice rig on an up-and-back run: its log, sentence by sentence. */
 import { fromPlane, type Geographic } from "../../core/geodesy/plane.ts";
-import { FIX_SIGMA, type Fix } from "../../core/proof/conditions.ts";
+import type { Fix } from "../../core/proof/conditions.ts";
+import { FIX_SIGMA } from "../../core/rig/receiver.ts";
 import { checksum } from "../../formats/nmea/log.ts";
 import type { Chance } from "./random.ts";
 import { type Truth, trueBetween } from "./truth.ts";

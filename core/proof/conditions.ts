@@ -39,9 +39,3 @@ export const UNKNOWN_CONDITIONS: TestConditions = {
   soil: null,
   speed: null,
 };
-
-/** How far one pass strays from another by the receiver alone, metres, 1 σ, over 15 minutes (common practice, no source). */
-export const FIX_SIGMA: Record<Fix, number> = { fixed: 0.02, float: 0.12, differential: 0.15, single: 1 };
-
-/** What of it one pass differs from the next by, as a share (common practice, no source). */
-export const PASS_TO_PASS = 0.7;

@@ -9,14 +9,14 @@ const of = (budget: ReturnType<typeof crossTrack>, key: string) =>
   budget.contributors.find((each) => each.key === key);
 
 describe("the budget across the line", () => {
-  it("worked by hand: 25 mm receiver, twice a taped lateral, 0.3° at 2.94 m", () => {
+  it("worked by hand: 25 mm receiver at 95 %, 0.7 of it pass to pass, twice a taped lateral, 0.3° at 2.94 m", () => {
     const rig = sampleRig();
     const budget = crossTrack(rig, level, 0.08);
     const lateral = rig.values["tool.lateral"].sigma;
-    expect(of(budget, "receiver")!.sigma).toBe(0.025);
+    expect(of(budget, "receiver")!.sigma).toBeCloseTo((0.025 / 2) * 0.7, 12);
     expect(of(budget, "roll")!.sigma).toBeCloseTo(2.94 * degrees(0.3), 12);
     expect(budget.total).toBeCloseTo(
-      Math.hypot(0.025, lateral, rig.values["receiver.lateral"].sigma, 2.94 * degrees(0.3)),
+      Math.hypot(0.00875, lateral, rig.values["receiver.lateral"].sigma, 2.94 * degrees(0.3)),
       12,
     );
     expect(budget.contributors.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12);
@@ -59,6 +59,37 @@ describe("the budget across the line", () => {
     const budget = crossTrack(resolveRig({ ...sampleFacts(), proofs: [proof] }), level, 0.08);
     expect(of(budget, "proof")!.sigma).toBe(0.004);
     expect(of(budget, "tool.lateral")).toBeUndefined();
+  });
+
+  it("of a proved planter is within 25 mm, of a hoe it is not, and says what forbids that", () => {
+    // 12.5 mm × 0.7 = 8.75, the sum proved to 5, 0.1° at 3.0 m = 5.24: √(8.75² + 5² + 5.24²) = 11.4, × 1.96 = 22.3 mm.
+    const proof = {
+      id: "p",
+      what: "joints",
+      how: "",
+      result: "",
+      person: "",
+      at: "2026-04-01T10:00:00.000Z",
+      sigma: 0.005,
+      readingId: null,
+      terms: [
+        { key: "receiver.lateral" as const, coefficient: -1 },
+        { key: "tool.lateral" as const, coefficient: 1 },
+      ],
+    };
+    const rig = resolveRig({ ...sampleFacts({ "receiver.height": 3 }), proofs: [proof] });
+    const planter = crossTrack(rig, level, 0.025);
+    expect(planter.half).toBeCloseTo(0.0223, 4);
+    expect(planter).toMatchObject({ good: true, floor: null });
+    const hoe = crossTrack(rig, level, 0.019);
+    expect(hoe.good).toBe(false);
+    expect(hoe.floor).toMatchObject({ label: "Receiver, pass to pass" });
+    // Never proved, the roll sensor alone stands in the way of a planter, however well it is taped.
+    const taped = crossTrack(sampleRig({ "receiver.height": 3 }), level, 0.025);
+    expect(taped.good).toBe(false);
+    expect(taped.floor).toMatchObject({ label: "Roll sensor at the receiver's height" });
+    // A drill's 40 mm are reached with every length perfect.
+    expect(crossTrack(sampleRig({ "receiver.height": 3 }), level, 0.04).floor).toBeNull();
   });
 
   it("has the play of an eye on its pin", () => {

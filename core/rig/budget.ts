@@ -6,14 +6,15 @@ import { isCarried, isFixed, onPin } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { type Term, termsBetween } from "./frame.ts";
 import { below } from "./grade.ts";
+import { FIX_SIGMA, PASS_TO_PASS } from "./receiver.ts";
 import { provenBy, type ResolvedRig } from "./resolve.ts";
 
-/** What a receiver may be, with the standard uncertainty of one position against the next days', metres. */
+/** What a receiver may be, by the kind of fix it has. */
 export const RECEIVERS = {
-  rtk: { label: "fixed (RTK or own base)", sigma: 0.025 },
-  float: { label: "precise satellite correction", sigma: 0.06 },
-  satellite: { label: "free satellite correction", sigma: 0.2 },
-  none: { label: "no correction", sigma: 1.5 },
+  rtk: { label: "fixed (RTK or own base)", fix: "fixed" },
+  float: { label: "precise satellite correction", fix: "float" },
+  satellite: { label: "free satellite correction", fix: "differential" },
+  none: { label: "no correction", fix: "single" },
 } as const;
 export type ReceiverClass = keyof typeof RECEIVERS;
 
@@ -49,10 +50,15 @@ export type Budget = {
   /** metres the tolerance allows */
   tolerance: number;
   good: boolean;
+  /** where no tape brings it within the tolerance: what is left with every length perfect, half of 95 %, and what most of it comes from */
+  floor: { half: number; label: string } | null;
 };
 
-/** A roll sensor, levelled by its own routine, radians, 1 σ (common practice, no source). */
-const ROLL = (0.3 * Math.PI) / 180;
+/** A roll sensor, levelled by its own routine, degrees, 1 σ (common practice, no source). */
+const ROLL = 0.3;
+/** What is left of it once a test found the sum it stands in: its constant part lies in that sum, degrees, 1 σ (common practice, no source). */
+const ROLL_PROVEN = 0.1;
+const radians = (degrees: number) => (degrees * Math.PI) / 180;
 /** Nobody entered when the terminal switches: no better known than this, seconds, 1 σ. */
 const DELAY_UNKNOWN = 0.15;
 /** A receiver's own lag that is not told from a valve's, seconds, 1 σ (common practice, no source). */
@@ -74,21 +80,22 @@ export function crossTrack(rig: ResolvedRig, { receiver, slope }: Circumstances,
   const { attachment, values } = rig;
   const sum = termsBetween(attachment, "receiver", "workMid", "y");
   const height = values["receiver.height"].value ?? dimension("receiver.height", attachment).typical;
+  const roll = provenBy(sum, rig.proofs)?.sigma == null ? ROLL : ROLL_PROVEN;
   return budgetOf(
     [
       {
         key: "receiver",
-        label: "Receiver",
-        from: RECEIVERS[receiver].label,
-        sigma: RECEIVERS[receiver].sigma,
+        label: "Receiver, pass to pass",
+        from: `${RECEIVERS[receiver].label}, ${PASS_TO_PASS} of it between neighbouring passes`,
+        sigma: FIX_SIGMA[RECEIVERS[receiver].fix] * PASS_TO_PASS,
         tape: null,
       },
       ...linksOf(sum, rig),
       {
         key: "roll",
         label: "Roll sensor at the receiver's height",
-        from: `0.3° at ${height.toFixed(2)} m`,
-        sigma: height * ROLL,
+        from: `${roll}° at ${height.toFixed(2)} m${roll === ROLL ? "" : ", its constant part is in the proved sum"}`,
+        sigma: height * radians(roll),
         tape: null,
       },
       ...(slope === 0
@@ -119,7 +126,7 @@ export function alongTrack(rig: ResolvedRig, { receiver, speed }: Circumstances,
         key: "receiver",
         label: "Receiver",
         from: RECEIVERS[receiver].label,
-        sigma: RECEIVERS[receiver].sigma,
+        sigma: FIX_SIGMA[RECEIVERS[receiver].fix],
         tape: null,
       },
       ...linksOf(termsBetween(attachment, "receiver", "workFront", "x"), rig),
@@ -213,7 +220,16 @@ function budgetOf(raw: readonly Raw[], tolerance: number, rig: ResolvedRig): Bud
     )
     .sort((a, b) => b.sigma - a.sigma);
   const half = NORMAL_95 * total;
-  return { contributors, total, half, tolerance, good: half <= tolerance };
+  return { contributors, total, half, tolerance, good: half <= tolerance, floor: floorOf(raw, tolerance) };
+}
+
+/** What no tape lowers, with every length and every fitted sum perfect; null where that is within the tolerance. */
+function floorOf(raw: readonly Raw[], tolerance: number): Budget["floor"] {
+  const fixed = raw.filter(({ tape, key }) => tape === null && key !== "proof");
+  const half = NORMAL_95 * Math.hypot(...fixed.map(({ sigma }) => sigma));
+  if (half <= tolerance) return null;
+  const most = fixed.reduce((worst, each) => (each.sigma > worst.sigma ? each : worst));
+  return { half, label: most.label };
 }
 
 /** The total with one reading taped as well as a tape can; null where it is taped already. */

@@ -12,6 +12,7 @@ import {
   type ReceiverClass,
 } from "../../../core/rig/budget.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import { chosen } from "../../../core/rig/whole.ts";
 
 export type BudgetView = {
   key: "across" | "along";
@@ -21,6 +22,8 @@ export type BudgetView = {
   bars: { label: string; millimetres: number }[];
   rows: { key: string; label: string; from: string; sigma: string; share: string }[];
   next: { label: string; href: string; why: string } | null;
+  /** why no tape brings it within the tolerance, and what does; empty where one can */
+  forbids: string;
 };
 
 export type BudgetsView = {
@@ -77,7 +80,7 @@ export function budgetsView(
 function view(
   key: BudgetView["key"],
   title: string,
-  { contributors, total, half, tolerance, good }: Budget,
+  { contributors, total, half, tolerance, good, floor }: Budget,
   rig: ResolvedRig,
   units: Units,
   hrefOf: (station: string, key: string) => string,
@@ -97,6 +100,7 @@ function view(
       sigma: size(sigma, units),
       share: `${Math.round(share * 100)} %`,
     })),
+    forbids: floor ? forbidsText(floor, key, rig, units) : "",
     next:
       open && entry
         ? {
@@ -106,4 +110,18 @@ function view(
           }
         : null,
   };
+}
+
+/** What stands in the way with every length perfect, and the way round it. */
+function forbidsText(
+  floor: NonNullable<Budget["floor"]>,
+  key: BudgetView["key"],
+  rig: ResolvedRig,
+  units: Units,
+): string {
+  const what = `With every length perfect ${size(floor.half, units)} remain, most of them from: ${floor.label.toLowerCase()}.`;
+  if (key === "along") return `${what} Measure the delays, or drive slower at boundaries.`;
+  if (chosen(rig, "tool.kind") === "hoe")
+    return `${what} A hoe this near to the row needs row guidance: a camera or feelers on the tool.`;
+  return `${what} A better fix, or the joints proved in the field: then the roll sensor's constant part is found with them.`;
 }

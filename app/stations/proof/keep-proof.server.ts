@@ -41,6 +41,9 @@ import {
 } from "./proof.dto.ts";
 import { type Solved, solved } from "./solved.server.ts";
 
+/** Half the 95 % interval of a normal spread, in standard deviations. */
+const NORMAL_95 = 1.96;
+
 const GONE = { form: "There is no such test on this rig any more." };
 const CLOSED = { form: "This test was accepted. Take the proof back first, or begin a new one." };
 
@@ -234,7 +237,8 @@ function acceptedFrom(
     how: `${job.kind.title}, ${count} ${job.kind.one}${count === 1 ? "" : "s"}.`,
     result: `${found}${said}`,
     terms: measured.terms,
-    sigma: measured.off.error,
+    // Of few observations the interval is wider than two standard errors: what is kept stands for the same interval.
+    sigma: measured.off.half === null ? measured.off.error : measured.off.half / NORMAL_95,
     correction: correction
       ? { key: correction.key, value: correction.to, rawText: printEntry(entry!, correction.to, units) }
       : null,

@@ -1,0 +1,38 @@
+/** The facts a ladder is derived from, with years of ticks behind them. */
+import { randomUUID } from "node:crypto";
+import { keepTick } from "../data/hookup.ts";
+import { ladderFacts, rungLine } from "../data/ladder.ts";
+import { partsOf } from "../data/rigs.ts";
+import { retraction } from "../data/schema.ts";
+import { report, yardOf } from "./measure.ts";
+
+const TICKS = 8_000;
+const TAKEN_BACK = 2_000;
+const RUNGS = ["position", "record", "engaged", "pressure", "drive", "lamp"];
+
+export function benchLadder(): void {
+  const db = yardOf(1, 0);
+  const at = (n: number) => new Date(Date.parse("2024-01-01T06:00:00Z") + n * 60_000);
+  db.transaction(() => {
+    for (let n = 0; n < TICKS; n += 1) {
+      const id = keepTick(
+        db,
+        1,
+        { line: rungLine(RUNGS[n % RUNGS.length]!), said: "", state: "done", reason: "" },
+        { person: "Mira", at: at(n) },
+      );
+      if (n % (TICKS / TAKEN_BACK) === 0)
+        db.insert(retraction)
+          .values({ id: randomUUID(), tickId: id, person: "Mira", recordedAt: at(n).toISOString() })
+          .run();
+    }
+  });
+  const rigs = new Map([[1, partsOf(db, 1)]]);
+  const bare = report("ladder facts of a new yard", () => ladderFacts(yardOfOne, rigs));
+  const many = report(`ladder facts with ${TICKS} ticks, ${TAKEN_BACK} of them taken back`, () =>
+    ladderFacts(db, rigs),
+  );
+  console.log(`  ratio with / without history: ${(many / bare).toFixed(1)}\n`);
+}
+
+const yardOfOne = yardOf(1, 0);
