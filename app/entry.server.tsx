@@ -6,6 +6,9 @@ import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, ServerRouter } from "react-router";
 import { Nonce } from "./session/nonce.ts";
 
+/** For the server this is built into: who is let in, asked before a body is read. */
+export { mostBytes, turnedAway } from "./session/door.server.ts";
+
 function contentSecurityPolicy(nonce: string): string {
   return [
     "default-src 'self'",

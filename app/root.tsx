@@ -14,34 +14,16 @@ import { Toaster } from "sonner";
 import type { Route } from "./+types/root";
 import "./app.css";
 import { WaitingEntries } from "./offline/WaitingEntries.tsx";
+import { turnedAway } from "./session/door.server.ts";
 import { Nonce } from "./session/nonce.ts";
-import { hasSession, isOnNetwork } from "./session/passphrase.server.ts";
 import { readPreferences } from "./session/preferences.server.ts";
-import { fromOurOwnPages, namesLoopback } from "./session/same-origin.server.ts";
 
-/** Uploads end here: a backup of a large yard is the largest thing anybody sends. */
-const MOST_BYTES = 520 * 1024 * 1024;
-
+/** The server asks at its own door first, before it reads a body; here it is asked again, whatever server this runs on. */
 export const middleware: Route.MiddlewareFunction[] = [
   async ({ request }, next) => {
-    if (!isOnNetwork() && !namesLoopback(request))
-      return new Response("Refused: without a passphrase only this machine itself is answered.", {
-        status: 403,
-      });
-    if (!fromOurOwnPages(request))
-      return new Response("Refused: this did not come from Ambrek's own pages.", { status: 403 });
-    if (Number(request.headers.get("Content-Length") ?? 0) > MOST_BYTES)
-      return new Response("That is too large.", { status: 413 });
-    const entering = /^\/enter(\.data)?$/.test(new URL(request.url).pathname);
-    if (isOnNetwork() && !entering && !(await hasSession(request))) {
-      if (!request.headers.get("Accept")?.startsWith("application/json")) throw redirect("/enter");
-      // What waits on a device is sent by a script: a page to log in on would be no answer to it.
-      return Response.json(
-        { ok: false, errors: { form: "The session has ended: enter the passphrase." }, asksReason: false },
-        { status: 401 },
-      );
-    }
-    return next();
+    const away = await turnedAway(request);
+    if (away && away.status === 302) throw redirect("/enter");
+    return away ?? next();
   },
 ];
 

@@ -43,11 +43,7 @@ export async function openYard(more: Record<string, string> = {}): Promise<Yard>
 }
 
 async function start(env: NodeJS.ProcessEnv, address: string): Promise<ChildProcess> {
-  const server = spawn(
-    process.execPath,
-    [resolve("node_modules/@react-router/serve/bin.js"), "build/server/index.js"],
-    { env, stdio: "ignore" },
-  );
+  const server = spawn(process.execPath, [resolve("scripts/server.mjs")], { env, stdio: "ignore" });
   for (let attempt = 0; attempt < 100; attempt += 1) {
     const answered = await fetch(address).then(
       ({ status }) => status < 500,

@@ -2,7 +2,7 @@ import { spawn } from "node:child_process";
 import { existsSync } from "node:fs";
 import { networkInterfaces } from "node:os";
 import { join } from "node:path";
-import { bin, build, ensureInstalled, ROOT } from "./bootstrap.mjs";
+import { build, ensureInstalled, ROOT } from "./bootstrap.mjs";
 
 const LOOPBACK = "127.0.0.1";
 const SHORTEST_PASSPHRASE = 8;
@@ -25,7 +25,7 @@ export function network() {
 export function serve(env = {}) {
   const port = process.env.PORT || "4180";
   const bound = network();
-  const server = spawn(bin("react-router-serve"), ["build/server/index.js"], {
+  const server = spawn(process.execPath, [join(ROOT, "scripts", "server.mjs")], {
     cwd: ROOT,
     stdio: ["ignore", "ignore", "inherit"],
     env: { ...process.env, NODE_ENV: "production", PORT: port, ...bound, ...env },

@@ -41,7 +41,6 @@ export default function BudgetPage({ loaderData: { frame, view } }: Route.Compon
     <RigFrame
       view={frame}
       station="proof"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}${tool ? `&tool=${tool.id}` : ""}`}
       lit={null}
       ways={{
         next: view.budgets[0]?.next?.href ?? null,

@@ -64,12 +64,10 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export default function CabCard({ loaderData: { frame, card }, actionData }: Route.ComponentProps) {
   const { id } = frame.rig;
-  const hrefOf = (target: string) => `/rigs/${id}/tool?at=${target}`;
   return (
     <RigFrame
       view={frame}
       station="card"
-      hrefOf={hrefOf}
       lit={null}
       ways={{ next: card.stops[0]?.href ?? null, below: null, above: null, close: null }}
     >

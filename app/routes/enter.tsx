@@ -10,8 +10,8 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await formOf(request);
   if (!mayTry(Date.now())) return data({ problem: "Too many tries. Wait a minute." }, { status: 429 });
+  const form = await formOf(request);
   if (!isPassphrase(String(form.get("passphrase") ?? "")))
     return data({ problem: "That is not this yard's passphrase." }, { status: 422 });
   throw redirect("/", { headers: { "Set-Cookie": await openSession() } });

@@ -44,7 +44,6 @@ export default function FieldPage({ loaderData: { frame, view }, actionData }: R
     <RigFrame
       view={frame}
       station="proof"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       ways={{ next: null, below: null, above: null, close: `${rigPath}/proof${query}` }}
     >

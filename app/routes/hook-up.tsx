@@ -20,7 +20,6 @@ export default function HookUp({ loaderData: { frame, list } }: Route.ComponentP
     <RigFrame
       view={{ ...frame, tools: [] }}
       station="hook-up"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       ways={{ next: null, below: null, above: null, close: null }}
     >

@@ -22,7 +22,6 @@ export default function LadderPage({ loaderData: { frame, rungs, standing: stand
     <RigFrame
       view={{ ...frame, tools: [] }}
       station="ladder"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       ways={{ next: null, below: null, above: null, close: null }}
     >

@@ -35,7 +35,6 @@ export default function ProofJob({ loaderData: { frame, job, drawing } }: Route.
     <RigFrame
       view={frame}
       station="proof"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       drawing={drawing}
       alone

@@ -36,7 +36,6 @@ export default function Proof({ loaderData: { frame, view, practice }, actionDat
     <RigFrame
       view={frame}
       station="proof"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       ways={{ next: null, below: null, above: null, close: null }}
     >

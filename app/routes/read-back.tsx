@@ -86,7 +86,6 @@ export default function ReadBack({ loaderData, actionData }: Route.ComponentProp
     <RigFrame
       view={frame}
       station="card"
-      hrefOf={(target) => `/rigs/${id}/tool?at=${target}`}
       lit={null}
       ways={{ next: null, below: null, above: null, close: `/rigs/${id}/card` }}
     >

@@ -25,12 +25,11 @@ export function meta({ loaderData }: Route.MetaArgs) {
 }
 
 export default function Rehearse({ loaderData: { frame, view, dry } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
+  const _rigPath = `/rigs/${frame.rig.id}`;
   return (
     <RigFrame
       view={frame}
       station="sequences"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       alone
       picture={view ? <div id={PICTURE} /> : undefined}

@@ -17,13 +17,12 @@ export function meta({ loaderData }: Route.MetaArgs) {
 
 export default function Sections({ loaderData: { frame, view } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;
-  const { tool, query } = toolInView(frame);
+  const { query } = toolInView(frame);
   const props = { view, action: `${rigPath}/keep${query}`, person: frame.preferences.person };
   return (
     <RigFrame
       view={frame}
       station="tool"
-      hrefOf={(target) => `${rigPath}/tool?at=${target}${tool ? `&tool=${tool.id}` : ""}`}
       lit="sections"
       ways={{ next: null, below: null, above: null, close: `${rigPath}/tool${query}` }}
     >

@@ -36,7 +36,6 @@ export default function SequenceEdit({ loaderData }: Route.ComponentProps) {
     <RigFrame
       view={{ ...frame, tools: [] }}
       station="sequences"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       ways={{ next: null, below: null, above: null, close: null }}
     >

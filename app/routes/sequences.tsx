@@ -44,7 +44,6 @@ export default function Sequences({ loaderData: { frame, view, board, search } }
     <RigFrame
       view={frame}
       station="sequences"
-      hrefOf={(target) => `${rigPath}/antenna?at=${target}`}
       lit={null}
       alone
       picture={board && <HoseBoard board={board} action={`${rigPath}/keep${search}`} />}

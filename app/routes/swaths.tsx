@@ -25,7 +25,6 @@ export default function Swaths({ loaderData: { frame, view } }: Route.ComponentP
     <RigFrame
       view={frame}
       station="tool"
-      hrefOf={(target) => `${rigPath}/tool?at=${target}${tool ? `&tool=${tool.id}` : ""}`}
       lit={null}
       ways={{ next: null, below: null, above: null, close: `${rigPath}/tool${query}` }}
     >

@@ -7,6 +7,8 @@ export async function formOf(request: Request): Promise<FormData> {
     return await request.formData();
   } catch (error) {
     if (error instanceof Response) throw error;
+    if ((error as { cause?: { code?: string }; code?: string }).code === "TOO_LARGE")
+      throw new Response("That is too large.", { status: 413 });
     throw new Response("What was sent was not understood: it broke off, or is no form.", { status: 400 });
   }
 }

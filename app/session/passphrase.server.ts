@@ -49,10 +49,15 @@ const MOST_TRIES = 10;
 const MINUTE = 60_000;
 let tries: number[] = [];
 
+/** False once there were too many tries within a minute; counts none. */
+export function triesLeft(now: number): boolean {
+  tries = tries.filter((at) => at > now - MINUTE);
+  return tries.length < MOST_TRIES;
+}
+
 /** Counts a try; false once there were too many within a minute. */
 export function mayTry(now: number): boolean {
-  tries = tries.filter((at) => at > now - MINUTE);
-  if (tries.length >= MOST_TRIES) return false;
+  if (!triesLeft(now)) return false;
   tries.push(now);
   return true;
 }

@@ -9,7 +9,8 @@ import type { Peg } from "./stations.ts";
 type Props = {
   view: RigFrameView;
   station: string;
-  hrefOf: (target: string) => string;
+  /** where a letter of a drawing of the page's own leads; without it each opens its reading */
+  hrefOf?: (target: string) => string;
   lit: string | null;
   /** in the place of the rig's plan and side view, where the station draws something of its own */
   drawing?: { desk: Plan; phone: Plan; title: string };
@@ -41,7 +42,7 @@ const TURNED = {
 export function RigFrame({
   view,
   station,
-  hrefOf,
+  hrefOf: own,
   lit,
   drawing,
   picture,
@@ -51,6 +52,7 @@ export function RigFrame({
 }: Props) {
   const { rig, preferences, pegs } = view;
   const drawn = drawing ?? view.drawn;
+  const hrefOf = own ?? ((target: string) => view.opens[target] ?? `/rigs/${rig.id}/antenna?at=${target}`);
   const here = pegs.findIndex(({ key }) => key === station);
   const title = drawing?.title ?? `${rig.name}, seen from ${SEEN_FROM[view.view]}, to scale`;
   const next = TURNED[view.view];

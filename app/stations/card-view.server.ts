@@ -6,7 +6,7 @@ import { dimension } from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
 import { type Finding, stopsOf } from "../../core/finding/finding.ts";
 import { printLength } from "../../core/quantity/length.ts";
-import { fineStyle, type Units } from "../../core/quantity/units.ts";
+import { fineStyle } from "../../core/quantity/units.ts";
 import type { Grade } from "../../core/rig/grade.ts";
 import { aheadOf, works } from "../../core/rig/whole.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../data/cards.ts";
@@ -77,7 +77,7 @@ export function toolsAhead(open: Pick<OpenRig, "whole" | "index" | "findings">):
 }
 
 export function viewCard(open: OpenRig): CardView {
-  const { db, rig, preferences } = open;
+  const { db, rig } = open;
   const { card, terminal } = cardNow(open);
   const { lines, stops, ...rest } = card;
   const rows = lines.map((line) => rowOf(line, open));

@@ -1,6 +1,11 @@
 import { redirect } from "react-router";
 import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
-import { type DimensionKey, isDimensionKey, type StationKey } from "../../core/dimension/catalogue.ts";
+import {
+  type DimensionKey,
+  isDimensionKey,
+  type StationKey,
+  unchanging,
+} from "../../core/dimension/catalogue.ts";
 import { drawPlan } from "../../core/drawing/plan.ts";
 import { drawRear } from "../../core/drawing/rear.ts";
 import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
@@ -59,6 +64,8 @@ export type RigFrameView = {
   tools: ToolChoice[];
   /** null where the station draws something of its own in its place */
   drawn: { desk: Plan; phone: Plan } | null;
+  /** where each letter of the drawing opens its reading: at its own station, of the tool that is drawn */
+  opens: Readonly<Record<string, string>>;
 };
 
 export type OpenRig = {
@@ -181,6 +188,7 @@ export function frameOf(
   const search = new URL(request.url).searchParams;
   const asked = search.get("view");
   const view: RigDrawing = asked === "side" || asked === "rear" ? asked : "plan";
+  const drawn = ownDrawing ? null : drawingOf(open, station, view, search.get("at"));
   return {
     rig: headOf(parts),
     preferences,
@@ -199,8 +207,22 @@ export function frameOf(
     view,
     coupling: rig.couplingId,
     tools: parts.length < 2 ? [] : parts.map((part) => toolChoice(part, rig, station, search)),
-    drawn: ownDrawing ? null : drawingOf(open, station, view, search.get("at")),
+    drawn,
+    opens: Object.fromEntries(
+      (drawn?.desk.marks ?? []).map(({ target }) => [target, readingHref(open, target, view)]),
+    ),
   };
+}
+
+/** Where a reading of the tool in view is entered, in the same view of the rig. */
+function readingHref({ rig, parts }: OpenRig, target: string, view: RigDrawing): string {
+  const station = isDimensionKey(target) ? unchanging(target).station : "tool";
+  const query = new URLSearchParams({
+    ...(parts.length > 1 ? { tool: String(rig.couplingId) } : {}),
+    ...(view === "plan" ? {} : { view }),
+    at: target,
+  });
+  return `/rigs/${rig.id}/${station}?${query}`;
 }
 
 function drawingOf(
