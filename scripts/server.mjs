@@ -40,7 +40,8 @@ function requestOf(req, res, body) {
   for (const [name, value] of Object.entries(req.headers))
     for (const each of [value].flat()) if (each !== undefined) headers.append(name, each);
   const gone = new AbortController();
-  res.on("close", () => gone.abort());
+  // Closing after all was sent is no breaking off.
+  res.on("close", () => res.writableFinished || gone.abort());
   return new Request(`${req.protocol}://${req.get("host") ?? "localhost"}${req.originalUrl}`, {
     method: req.method,
     headers,
@@ -95,6 +96,8 @@ const port = Number(process.env.PORT || 4180);
 const server = app.listen(port, process.env.HOST || "127.0.0.1");
 for (const signal of ["SIGTERM", "SIGINT"])
   process.once(signal, () => {
-    server.close();
-    server.closeAllConnections();
+    // What is being answered is answered; a line that stays open longer is cut.
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), 3000).unref();
   });

@@ -1,0 +1,93 @@
+/** The door of a running server, knocked on without a browser: bodies without a length, names of elsewhere, no session. */
+import { request } from "node:http";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { openYard, type Yard } from "./server.ts";
+
+const MB = 1024 * 1024;
+let yard: Yard;
+let locked: Yard;
+beforeAll(async () => {
+  [yard, locked] = await Promise.all([openYard(), openYard({ AMBREK_PASSPHRASE: "seven wet gloves" })]);
+});
+afterAll(async () => {
+  await Promise.all([yard.close(), locked.close()]);
+});
+
+type Answer = { status: number; text: string; sent: number };
+
+/** Posts `megabytes` without telling how many, and says how much of it was taken before the answer came. */
+function pour(
+  address: string,
+  path: string,
+  megabytes: number,
+  headers: Record<string, string> = {},
+): Promise<Answer> {
+  const { hostname, port, origin } = new URL(address);
+  return new Promise((done, fail) => {
+    let sent = 0;
+    let over = false;
+    const asked = request({
+      hostname,
+      port,
+      path,
+      method: "POST",
+      headers: { Origin: origin, "Content-Type": "multipart/form-data; boundary=x", ...headers },
+    });
+    asked.on("response", (answer) => {
+      let text = "";
+      answer.setEncoding("utf8");
+      answer.on("data", (piece: string) => {
+        text += piece;
+      });
+      const finish = () => {
+        over = true;
+        done({ status: answer.statusCode ?? 0, text, sent });
+      };
+      answer.on("end", finish);
+      answer.on("close", finish);
+    });
+    asked.on("error", (error) => over || fail(error));
+    const piece = Buffer.alloc(MB, "a");
+    const more = () => {
+      if (over || sent >= megabytes) return asked.end();
+      sent += 1;
+      if (asked.write(piece)) setImmediate(more);
+      else asked.once("drain", more);
+    };
+    more();
+  });
+}
+
+describe("a body without a length", () => {
+  it("is cut off at what its route may take", async () => {
+    const answer = await pour(yard.address, "/rigs/1/keep", 200);
+    expect(answer).toMatchObject({ status: 413, text: "That is too large." });
+    expect(answer.sent).toBeLessThan(100);
+  });
+
+  it("is not read at all before somebody entered the passphrase", async () => {
+    const answer = await pour(locked.address, "/files", 400, { Accept: "application/json" });
+    expect(answer.status).toBe(401);
+    expect(answer.sent).toBeLessThan(100);
+  });
+
+  it("that breaks off is answered with a sentence, and the server goes on", async () => {
+    const answer = await pour(yard.address, "/limits", 1);
+    expect(answer.status).toBe(400);
+    expect(answer.text).toContain("not understood");
+    expect((await fetch(yard.address)).status).toBe(200);
+  });
+});
+
+describe("a name of elsewhere", () => {
+  it("is not answered without a passphrase", async () => {
+    const { hostname, port } = new URL(yard.address);
+    const status = await new Promise((done) => {
+      request({ hostname, port, path: "/", headers: { Host: "rebound.example" } }, (answer) => {
+        answer.resume();
+        done(answer.statusCode);
+      }).end();
+    });
+    expect(status).toBe(403);
+  });
+});
