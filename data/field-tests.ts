@@ -1,6 +1,6 @@
 /** Field tests as jobs: begun, measured observation by observation, accepted as proofs or taken back. */
 import { randomUUID } from "node:crypto";
-import { and, desc, eq, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { TestConditions } from "../core/proof/conditions.ts";
 import type { Evidence } from "../core/proof/evidence.ts";
@@ -81,16 +81,19 @@ export function setTest(
   db.update(fieldTest).set(changed).where(eq(fieldTest.id, id)).run();
 }
 
-/** What was measured in a test and not taken back, in the order it was. */
-export function observationsOf(db: Database, testId: string): KeptObservation[] {
+/**
+ * What was measured in a test and not taken back, in the order it was. Each has the number it was measured under: taking one back does not
+ * make its neighbours neighbours of each other.
+ */
+export function observationsOf(db: Database, testId: string): (KeptObservation & { number: number })[] {
   return db
-    .select({ row: observation })
+    .select({ row: observation, taken: retraction.id })
     .from(observation)
     .leftJoin(retraction, eq(retraction.observationId, observation.id))
-    .where(and(isNull(retraction.id), eq(observation.testId, testId)))
-    .orderBy(sql`${observation}.rowid`)
+    .where(eq(observation.testId, testId))
+    .orderBy(asc(observation.at), sql`${observation}.rowid`)
     .all()
-    .map(({ row }) => row);
+    .flatMap(({ row, taken }, number) => (taken === null ? [{ ...row, number }] : []));
 }
 
 export type NewObservation = Pick<KeptObservation, "id" | "values" | "choices" | "texts">;

@@ -27,10 +27,11 @@ export function middleRadius(outer: number, inner: number): number {
 export function solveCircle(
   observations: readonly Observation[],
   left: ReadonlySet<number>,
+  /** how far the hitch lies behind the point the machine turns about, and how sure that is, metres; null where it is not read */
+  behind: { hitch: number; sigma: number } | null,
   entered: Entered,
 ): TestResult {
-  const hitch = entered.value("axle.pin");
-  if (hitch === null)
+  if (behind === null)
     return {
       measured: [],
       also: [],
@@ -38,6 +39,7 @@ export function solveCircle(
       along: "number",
       open: ["The hitch behind the axle is not read yet: tape it first."],
     };
+  const { hitch } = behind;
   const radii = observations.map(({ values }) => ({
     tractor: middleRadius(values.tractorOuter ?? 0, values.tractorInner ?? 0),
     tool: middleRadius(values.toolOuter ?? 0, values.toolInner ?? 0),
@@ -62,7 +64,7 @@ export function solveCircle(
       `Circle ${at + 1}: the tool runs outside the hitch's own circle. No drawn tool does: look for diameters changed over.`,
   );
   if (!fit) return { measured: [], also: [], residuals, along: "number", open };
-  const absolute = estimateOf(fit, 0);
+  const absolute = withHitch(estimateOf(fit, 0), hitch, behind.sigma);
   const value = entered.value("pin.pivot");
   const radius = radii.find((_, at) => !leave.has(at))!;
   return {
@@ -92,6 +94,16 @@ export function solveCircle(
       ...(fit.freedom === 0 ? ["One diameter gives a figure without certainty: measure another."] : []),
     ],
   };
+}
+
+/** Half the 95 % interval of a normal spread, in standard deviations. */
+const NORMAL_95 = 1.96;
+
+/** What circles do not tell: a hitch that is off by σ puts the pivot off by L_h / L_t of it, the same in every circle. */
+function withHitch(found: Estimate, hitch: number, sigma: number): Estimate {
+  if (found.error === null || found.half === null) return found;
+  const own = (Math.abs(hitch) / found.value) * sigma;
+  return { ...found, error: Math.hypot(found.error, own), half: Math.hypot(found.half, NORMAL_95 * own) };
 }
 
 function exact(value: number): Estimate {

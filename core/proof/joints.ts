@@ -72,7 +72,7 @@ export function solveJoints(
   const kept = joints.map((_, at) => at).filter((at) => !left.has(at));
   const fit = fitJoints(
     kept.map((at) => joints[at]!),
-    kept,
+    kept.map((at) => observations[at]!.number ?? at),
     wander,
   );
   const shown = fit ?? plain;

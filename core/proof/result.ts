@@ -48,6 +48,8 @@ export const NOTHING_YET: TestResult = { measured: [], also: [], residuals: [], 
 export type Observation = {
   values: Readonly<Record<string, number>>;
   choices: Readonly<Record<string, string>>;
+  /** under which it was measured, from 0; its place in the list where none is told */
+  number?: number;
 };
 
 /** What is entered, as the solvers look it up. */

@@ -2,7 +2,8 @@
 import { hasDimension } from "../dimension/catalogue.ts";
 import { TAPE_SIGMA } from "../dimension/entry-type.ts";
 import { POINT_KEYS, type PointKey, pointLabel } from "../dimension/points.ts";
-import { evaluate } from "../rig/chain.ts";
+import { steersBy } from "../rig/asked.ts";
+import { between, evaluate } from "../rig/chain.ts";
 import { termsBetween } from "../rig/frame.ts";
 import { FIX_SIGMA, PASS_TO_PASS } from "../rig/receiver.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
@@ -30,6 +31,12 @@ export function enteredOf(rig: ResolvedRig): Entered {
     sum: (terms) => evaluate(terms, rig).total,
     value: (key) => rig.values[key].value,
   };
+}
+
+/** The hitch behind what the machine turns about: its axle, or the middle of its tracks. */
+function hitchBehind(rig: ResolvedRig): { hitch: number; sigma: number } | null {
+  const { total, sigma } = between(rig, steersBy(rig) === "tracks" ? "turn" : "axle", "pin", "x");
+  return total === null || sigma === null ? null : { hitch: -total, sigma };
 }
 
 /** What an observation of each test must have before it says anything. */
@@ -108,7 +115,7 @@ function solveWhole(
         entered,
       );
     case "circle":
-      return solveCircle(observations, left, entered);
+      return solveCircle(observations, left, hitchBehind(rig), entered);
     case "cross-tape":
       return solveCrossTape(observations, left, rig);
     case "run-log":
