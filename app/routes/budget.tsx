@@ -109,7 +109,7 @@ function Part({ budget: { key, title, verdict, good, bars, rows, next, forbids }
             <th className="py-1 font-semibold">Contributes</th>
             <th className="py-1 font-semibold">from</th>
             <th className="py-1 text-right font-semibold">1 σ</th>
-            <th className="py-1 text-right font-semibold">share</th>
+            <th className="py-1 pl-4 text-right font-semibold">share</th>
           </tr>
         </thead>
         <tbody>
@@ -118,7 +118,7 @@ function Part({ budget: { key, title, verdict, good, bars, rows, next, forbids }
               <td className="py-1 font-[650]">{row.label}</td>
               <td className="py-1 text-soft">{row.from}</td>
               <td className="py-1 text-right whitespace-nowrap">{row.sigma}</td>
-              <td className="py-1 text-right">{row.share}</td>
+              <td className="py-1 pl-4 text-right">{row.share}</td>
             </tr>
           ))}
         </tbody>

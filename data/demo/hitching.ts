@@ -225,6 +225,7 @@ export const MOWERS: DemoHitching = {
   lines: {
     "tractor.power": "112 kW",
     "tractor.drive": "front-wheel assist",
+    "tractor.trackRear": "1.86",
     "tractor.wheelbase": "2.67",
     "tractor.front": "2930 kg",
     "tractor.rear": "3580 kg",

@@ -38,26 +38,26 @@ function States({ view: { states, heads } }: { view: BalanceView }) {
         <thead>
           <tr className="border-b-2 border-ink text-left">
             <th scope="col">State</th>
-            <th scope="col" className="text-right">
+            <th scope="col" className="pl-3 text-right whitespace-nowrap">
               {heads.front}
             </th>
-            <th scope="col" className="text-right">
+            <th scope="col" className="pl-3 text-right whitespace-nowrap">
               Share
             </th>
-            <th scope="col" className="text-right">
+            <th scope="col" className="pl-3 text-right whitespace-nowrap">
               {heads.rear}
             </th>
             {sides && (
-              <th scope="col" className="text-right">
+              <th scope="col" className="pl-3 text-right whitespace-nowrap">
                 Left / right
               </th>
             )}
             {tools && (
-              <th scope="col" className="text-right">
+              <th scope="col" className="pl-3 text-right whitespace-nowrap">
                 Tool's wheels
               </th>
             )}
-            <th scope="col" className="text-right">
+            <th scope="col" className="pl-3 text-right whitespace-nowrap">
               In all
             </th>
           </tr>
@@ -81,17 +81,17 @@ function State({ state, tools, sides }: { state: StateRow; tools: boolean; sides
           to={href}
           preventScrollReset
           aria-current={now ? "true" : undefined}
-          className="flex min-h-11 items-center font-semibold text-dye"
+          className="flex min-h-11 items-center font-semibold text-dye max-sm:min-w-32"
         >
           {label}
         </Link>
       </td>
-      <td className={`text-right ${tone(wrong.front)}`}>{front}</td>
-      <td className={`text-right ${tone(wrong.front)}`}>{share}</td>
-      <td className={`text-right ${tone(wrong.rear)}`}>{rear}</td>
-      {sides && <td className="text-right whitespace-nowrap">{state.sides || "–"}</td>}
-      {tools && <td className="text-right">{state.tools || "–"}</td>}
-      <td className={`text-right ${tone(wrong.total)}`}>{total}</td>
+      <td className={`pl-3 text-right whitespace-nowrap ${tone(wrong.front)}`}>{front}</td>
+      <td className={`pl-3 text-right whitespace-nowrap ${tone(wrong.front)}`}>{share}</td>
+      <td className={`pl-3 text-right whitespace-nowrap ${tone(wrong.rear)}`}>{rear}</td>
+      {sides && <td className="pl-3 text-right whitespace-nowrap">{state.sides || "–"}</td>}
+      {tools && <td className="pl-3 text-right whitespace-nowrap">{state.tools || "–"}</td>}
+      <td className={`pl-3 text-right whitespace-nowrap ${tone(wrong.total)}`}>{total}</td>
     </tr>
   );
 }

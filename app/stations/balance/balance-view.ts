@@ -4,12 +4,14 @@ import { otherName, steeredName, steersBehind } from "../../../core/balance/axle
 import type { BalanceOf } from "../../../core/balance/balance-of-rig.ts";
 import { setText } from "../../../core/balance/ballast-checks.ts";
 import { groundOf, type RigState } from "../../../core/balance/states.ts";
+import { onPin } from "../../../core/dimension/attachment.ts";
 import { drawBalance } from "../../../core/drawing/balance.ts";
 import { rigPoints } from "../../../core/drawing/rig-points.ts";
 import type { Plan } from "../../../core/drawing/sheet.ts";
 import { printLength } from "../../../core/quantity/length.ts";
+import { FAMILIES } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
-import type { Units } from "../../../core/quantity/units.ts";
+import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import { known, type Whole } from "../../../core/rig/whole.ts";
 import { answerText } from "./answer-text.ts";
 
@@ -133,7 +135,7 @@ function stateRow(
     rear: say("mass", state.rear, units),
     total: say("mass", state.total, units),
     sides: state.sides
-      .map(({ left, right }) => `${say("mass", left, units)} / ${say("mass", right, units)}`)
+      .map(({ left, right }) => `${Math.round(left / massOf(units))} / ${say("mass", right, units)}`)
       .join(", "),
     tools: state.tools.flatMap((each) => (each === null ? [] : [say("mass", each, units)])).join(", "),
     now: state.id === shown?.id,
@@ -159,9 +161,13 @@ function manualOf(loads: BalanceOf, units: Units): string[] {
   ];
 }
 
+/** Kilograms in one of the unit masses are shown in. */
+const massOf = (units: Units) => FAMILIES.mass[unitOf("mass", units)].factor;
+
 function largestOf(whole: Whole, loads: BalanceOf, units: Units): string[] {
   if (!loads.ok) return [];
   const { pin, fill } = loads.largest;
+  const hitchWord = (part: number) => (onPin(whole.parts[part]!.rig.attachment) ? "pin" : "links");
   const of = (part: number) => (whole.parts.length > 1 ? ` of ${whole.parts[part]!.name}` : "");
   return [
     ...pin.flatMap((load, part) =>
@@ -169,8 +175,8 @@ function largestOf(whole: Whole, loads: BalanceOf, units: Units): string[] {
         ? []
         : [
             load > 0
-              ? `On the pin${of(part)} at most ${say("mass", load, units)}.`
-              : `Nothing may go on the pin${of(part)}: the front is too light without it.`,
+              ? `On the ${hitchWord(part)}${of(part)} at most ${say("mass", load, units)}.`
+              : `Nothing may go on the ${hitchWord(part)}${of(part)}: the front is too light without it.`,
           ],
     ),
     ...fill.flatMap((share, part) => {
