@@ -17,13 +17,15 @@ import { WaitingEntries } from "./offline/WaitingEntries.tsx";
 import { turnedAway } from "./session/door.server.ts";
 import { Nonce } from "./session/nonce.ts";
 import { readPreferences } from "./session/preferences.server.ts";
+import { TellZone } from "./session/TellZone.tsx";
+import { inZoneOf } from "./session/zone.server.ts";
 
 /** The server asks at its own door first, before it reads a body; here it is asked again, whatever server this runs on. */
 export const middleware: Route.MiddlewareFunction[] = [
   async ({ request }, next) => {
     const away = await turnedAway(request);
     if (away && away.status === 302) throw redirect("/enter");
-    return away ?? next();
+    return away ?? inZoneOf(request, next);
   },
 ];
 
@@ -47,6 +49,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
       <body>
         {children}
         <WaitingEntries />
+        <TellZone />
         <Toaster
           theme={theme === "night" ? "dark" : "light"}
           position="bottom-right"

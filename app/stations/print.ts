@@ -13,20 +13,31 @@ export function plusMinus({ sigma }: Pick<Chain, "sigma">, units: Units): string
   return sigma === null ? null : `± ${fine(sigma, units)}`;
 }
 
-/** "14 Sep 2026", the day in UTC. */
+/** In which zone days and minutes are printed: the server tells that of the device it answers. */
+let zoneNow = () => "UTC";
+
+export function printIn(zone: () => string): void {
+  zoneNow = zone;
+}
+
+/** "14 Sep 2026", the day in the device's zone. */
 export function day(iso: string): string {
   return new Date(iso).toLocaleDateString("en-GB", {
     day: "numeric",
     month: "short",
     year: "numeric",
-    timeZone: "UTC",
+    timeZone: zoneNow(),
   });
 }
 
-/** "3 Nov 2026, 06:12", in UTC as everything stored is. */
-/** The day and the minute in UTC. */
+/** "3 Nov 2026, 06:12", the day and the minute in the device's zone. */
 export function moment(iso: string): string {
-  return `${day(iso)}, ${iso.slice(11, 16)}`;
+  const time = new Date(iso).toLocaleTimeString("en-GB", {
+    hour: "2-digit",
+    minute: "2-digit",
+    timeZone: zoneNow(),
+  });
+  return `${day(iso)}, ${time}`;
 }
 
 /** What a bare number means in a field that shows `style`. */

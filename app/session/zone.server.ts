@@ -1,0 +1,25 @@
+/** The zone of the device a page is made for: days and minutes are printed in it. */
+import { AsyncLocalStorage } from "node:async_hooks";
+import { printIn } from "../stations/print.ts";
+
+const UTC = "UTC";
+const zones = new AsyncLocalStorage<string>();
+printIn(() => zones.getStore() ?? UTC);
+
+/** The zone a device told in its cookie; UTC where it told none, or none there is. */
+export function zoneOf(request: Request): string {
+  const told = /(?:^|;\s*)zone=([^;]{1,60})/.exec(request.headers.get("Cookie") ?? "")?.[1];
+  if (!told) return UTC;
+  try {
+    const zone = decodeURIComponent(told);
+    new Intl.DateTimeFormat("en-GB", { timeZone: zone });
+    return zone;
+  } catch {
+    return UTC;
+  }
+}
+
+/** Does all of `work` in a device's zone. */
+export function inZoneOf<T>(request: Request, work: () => T): T {
+  return zones.run(zoneOf(request), work);
+}
