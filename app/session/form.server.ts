@@ -3,6 +3,16 @@
  * and nothing is written
  */
 export async function formOf(request: Request): Promise<FormData> {
+  const form = await readForm(request);
+  if ([...form.keys()].length > MOST_FIELDS)
+    throw new Response("That is too much for one form: send it in parts.", { status: 413 });
+  return form;
+}
+
+/** A thousand rows of three fields each: no list of a yard's is longer. */
+const MOST_FIELDS = 3_000;
+
+async function readForm(request: Request): Promise<FormData> {
   try {
     return await request.formData();
   } catch (error) {

@@ -34,10 +34,13 @@ export function readRows(rows: readonly TypedSection[], style: LengthStyle): Rea
 }
 
 /** The table as it comes in one field; null where it is no table. */
+/** Rows of one form. */
+const MOST_ROWS = 1_000;
+
 export function rowsIn(text: string): TypedSection[] | null {
   try {
     const rows: unknown = JSON.parse(text);
-    if (!Array.isArray(rows)) return null;
+    if (!Array.isArray(rows) || rows.length > MOST_ROWS) return null;
     return rows.map((row: Partial<Record<keyof TypedSection, unknown>>) => ({
       width: String(row?.width ?? ""),
       ahead: String(row?.ahead ?? ""),

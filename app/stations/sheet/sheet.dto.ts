@@ -43,6 +43,10 @@ export function readSheet(
     const key = name.startsWith("r-") ? name.slice(2) : "";
     const text = typeof value === "string" ? value.trim() : "";
     if (!isDimensionKey(key) || text === "") continue;
+    if (form.getAll(name).length > 1) {
+      errors[name] = "This reading is there twice. Leave one of them.";
+      continue;
+    }
     if (!hasDimension(attachment, key)) {
       errors[name] = "This rig has no such reading.";
       continue;

@@ -4,8 +4,10 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
+import { formOf } from "../../session/form.server.ts";
 import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { keepSheet } from "./keep-sheet.server.ts";
+import { readSheet } from "./sheet.dto.ts";
 import { sheetTopics } from "./sheet-view.ts";
 
 let db: Database;
@@ -77,5 +79,25 @@ describe("a sheet of readings", () => {
       ok: false,
       errors: { "r-receiver.foreAft": expect.stringContaining("taped now") },
     });
+  });
+});
+
+describe("a reading that is there twice", () => {
+  it("is refused by its line, and a thousand rows are enough for a form", async () => {
+    const form = new FormData();
+    for (const text of ["5.2", "5.3"]) form.append("r-pin.pivot", text);
+    form.set("u-pin.pivot", "m");
+    const read = readSheet(form, "drawn");
+    expect(read).toMatchObject({ ok: false, errors: { "r-pin.pivot": expect.stringContaining("twice") } });
+    const crowd = new FormData();
+    for (let at = 0; at < 3001; at++) crowd.append(`x${at}`, "1");
+    const sent = new Request("http://127.0.0.1/", { method: "POST", body: crowd });
+    await expect(formOf(sent)).rejects.toMatchObject({ status: 413 });
+    const broken = new Request("http://127.0.0.1/", {
+      method: "POST",
+      body: "--x",
+      headers: { "Content-Type": "multipart/form-data; boundary=x" },
+    });
+    await expect(formOf(broken)).rejects.toMatchObject({ status: 400 });
   });
 });
