@@ -1,8 +1,11 @@
 import { beforeEach, describe, expect, it } from "vitest";
+import { type DimensionKey, unchanging } from "../../../core/dimension/catalogue.ts";
 import { PRESETS } from "../../../core/quantity/units.ts";
+import { gradeOf } from "../../../core/rig/grade.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepReading } from "../../../data/readings.ts";
+import { day } from "../print.ts";
 import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { hookupView } from "./hookup-view.server.ts";
 import { keepTicked } from "./keep-hookup.server.ts";
@@ -22,8 +25,10 @@ describe("the hook-up list", () => {
     for (const { label, value, who, href } of cited) {
       expect(label).not.toBe("");
       expect(value).not.toBe("");
-      expect(who).toMatch(/\d{4}|book|nobody|assumed/);
-      expect(href).toMatch(/^\/rigs\/3\/\w+\?at=/);
+      const key = new URL(href, "http://ambrek").searchParams.get("at") as DimensionKey;
+      expect(href).toBe(`/rigs/3/${unchanging(key).station}?at=${key}`);
+      const { instrument, person, measuredAt } = open("Meadow drill").resolved.values[key].reading!;
+      expect(who).toBe(`${gradeOf(instrument)}, ${person}, ${day(measuredAt)}`);
     }
   });
 
