@@ -1,4 +1,5 @@
 /** A yard's rows in a database of this build's own making: nothing of the given file's schema is carried over, and each row is looked at. */
+import { toSnakeCase } from "drizzle-orm/casing";
 import { getTableConfig, type SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import { PRESETS } from "../core/quantity/units.ts";
 import { judgeWhole } from "../core/walk-round/judge-whole.ts";
@@ -12,7 +13,6 @@ import { wholesOf } from "./whole.ts";
 /** Why a yard is not taken, with the row it is about. */
 export class YardRefused extends Error {}
 
-const snake = (name: string) => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 const quoted = (name: string) => `"${name}"`;
 
 type Table = { name: string; columns: SQLiteColumn[] };
@@ -56,7 +56,7 @@ const refusal = (table: string, row: number | null, what: string) =>
 
 /** In the order they were written, which is an order of its own where two happened at one time. */
 function copyRows(file: Database["$client"], { name, columns }: Table): void {
-  const list = columns.map((column) => quoted(snake(column.name))).join(", ");
+  const list = columns.map((column) => quoted(toSnakeCase(column.name))).join(", ");
   try {
     file.exec(
       `insert into main.${quoted(name)} (${list}) select ${list} from given.${quoted(name)} order by rowid`,
@@ -68,7 +68,7 @@ function copyRows(file: Database["$client"], { name, columns }: Table): void {
 
 /** What a column may hold, as SQL that is true of a wrong value; empty where anything may stand. */
 function wrongIn(column: SQLiteColumn): string {
-  const name = quoted(snake(column.name));
+  const name = quoted(toSnakeCase(column.name));
   const wrong: string[] = [];
   if (column.dataType === "json") wrong.push(`not json_valid(${name})`);
   else if (column.dataType === "number") wrong.push(`typeof(${name}) not in ('integer', 'real')`);
@@ -88,7 +88,8 @@ function checkRows(file: Database["$client"], { name, columns }: Table): void {
       .prepare(`select rowid from ${quoted(name)} where ${wrong} limit 1`)
       .pluck()
       .get();
-    if (row !== undefined) throw refusal(name, row as number, `has a ${snake(column.name)} that cannot be`);
+    if (row !== undefined)
+      throw refusal(name, row as number, `has a ${toSnakeCase(column.name)} that cannot be`);
   }
 }
 

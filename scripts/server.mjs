@@ -8,8 +8,8 @@ import { createReadableStreamFromReadable, writeReadableStreamToWritable } from 
 import compression from "compression";
 import express from "express";
 import { createRequestHandler } from "react-router";
+import { ROOT } from "./bootstrap.mjs";
 
-const ROOT = new URL("..", import.meta.url).pathname;
 const build = await import(join(ROOT, "build", "server", "index.js"));
 const { mostBytes, turnedAway } = build.entry.module;
 const handle = createRequestHandler(build, process.env.NODE_ENV);

@@ -1,12 +1,22 @@
 import { describe, expect, it } from "vitest";
 import { alongTrack, crossTrack } from "./budget.ts";
 import { resolveRig } from "./resolve.ts";
-import { sampleFacts, sampleRig } from "./sample.ts";
+import { sampleFacts, sampleProof, sampleRig } from "./sample.ts";
 
 const level = { receiver: "rtk" as const, slope: 0, speed: 2.5 };
 const degrees = (angle: number) => (angle * Math.PI) / 180;
 const of = (budget: ReturnType<typeof crossTrack>, key: string) =>
   budget.contributors.find((each) => each.key === key);
+const jointsProof = (sigma: number) =>
+  sampleProof({
+    what: "joints",
+    at: "2026-04-01T10:00:00.000Z",
+    sigma,
+    terms: [
+      { key: "receiver.lateral", coefficient: -1 },
+      { key: "tool.lateral", coefficient: 1 },
+    ],
+  });
 
 describe("the budget across the line", () => {
   it("worked by hand: 25 mm receiver at 95 %, 0.7 of it pass to pass, twice a taped lateral, 0.3° at 2.94 m", () => {
@@ -42,20 +52,7 @@ describe("the budget across the line", () => {
   });
 
   it("takes a proved sum for what its test fitted, and no longer its links", () => {
-    const proof = {
-      id: "p",
-      what: "joints",
-      how: "",
-      result: "",
-      person: "",
-      at: "2026-04-01T10:00:00.000Z",
-      sigma: 0.004,
-      readingId: null,
-      terms: [
-        { key: "receiver.lateral" as const, coefficient: -1 },
-        { key: "tool.lateral" as const, coefficient: 1 },
-      ],
-    };
+    const proof = jointsProof(0.004);
     const budget = crossTrack(resolveRig({ ...sampleFacts(), proofs: [proof] }), level, 0.08);
     expect(of(budget, "proof")!.sigma).toBe(0.004);
     expect(of(budget, "tool.lateral")).toBeUndefined();
@@ -63,20 +60,7 @@ describe("the budget across the line", () => {
 
   it("of a proved planter is within 25 mm, of a hoe it is not, and says what forbids that", () => {
     // 12.5 mm × 0.7 = 8.75, the sum proved to 5, 0.1° at 3.0 m = 5.24: √(8.75² + 5² + 5.24²) = 11.4, × 1.96 = 22.3 mm.
-    const proof = {
-      id: "p",
-      what: "joints",
-      how: "",
-      result: "",
-      person: "",
-      at: "2026-04-01T10:00:00.000Z",
-      sigma: 0.005,
-      readingId: null,
-      terms: [
-        { key: "receiver.lateral" as const, coefficient: -1 },
-        { key: "tool.lateral" as const, coefficient: 1 },
-      ],
-    };
+    const proof = jointsProof(0.005);
     const rig = resolveRig({ ...sampleFacts({ "receiver.height": 3 }), proofs: [proof] });
     const planter = crossTrack(rig, level, 0.025);
     expect(planter.half).toBeCloseTo(0.0223, 4);

@@ -7,7 +7,7 @@ import { between } from "./chain.ts";
 import type { RigFacts } from "./facts.ts";
 import { termsBetween } from "./frame.ts";
 import { resolveRig } from "./resolve.ts";
-import { sampleReading } from "./sample.ts";
+import { bareFacts, sampleReading } from "./sample.ts";
 
 type Told = Partial<Record<DimensionKey, number | string>>;
 
@@ -25,15 +25,7 @@ function rigOn(attachment: Attachment, told: Told) {
         : sampleReading(key, value),
     ];
   }
-  return resolveRig({
-    attachment,
-    variant: null,
-    readings,
-    previous: {},
-    sections: null,
-    changes: [],
-    proofs: [],
-  });
+  return resolveRig(bareFacts(attachment, readings));
 }
 
 const asked = (attachment: Attachment, told: Told = {}) =>

@@ -6,7 +6,7 @@ import { PRESETS } from "../quantity/units.ts";
 import { between } from "./chain.ts";
 import { dueOf, dueProofs, dueWords, hoursAt } from "./due.ts";
 import { lapsedBy, resolveRig } from "./resolve.ts";
-import { sampleFacts, sampleReading } from "./sample.ts";
+import { sampleFacts, sampleProof, sampleReading } from "./sample.ts";
 
 const at = (day: string) => `${day}T08:00:00.000Z`;
 const HOUR = 3600;
@@ -75,17 +75,11 @@ describe("one edge more in the catalogue, and nothing else", () => {
 
   it("makes the reading stale, the chain, the finding, and ends the proof", () => {
     const ballast = { id: "c", kind: "ballast" as const, at: at("2026-05-01"), person: "Mira", note: "" };
-    const proof = {
-      id: "p",
-      what: "",
-      how: "",
-      result: "",
-      person: "",
+    const proof = sampleProof({
       at: at("2026-04-01"),
       sigma: 0.01,
-      readingId: null,
       terms: [{ key, coefficient: 1 }],
-    };
+    });
     const facts = { ...sampleFacts(), changes: [ballast], proofs: [proof] };
     expect(resolveRig(facts).values[key]).toMatchObject({ stale: null, grade: "proven" });
 

@@ -6,7 +6,7 @@ import { between, trackSpacing } from "./chain.ts";
 import { termsBetween } from "./frame.ts";
 import { below, weakest } from "./grade.ts";
 import { resolveRig } from "./resolve.ts";
-import { SAMPLE_LENGTHS, sampleFacts, sampleReading, sampleRig } from "./sample.ts";
+import { SAMPLE_LENGTHS, sampleFacts, sampleProof, sampleReading, sampleRig } from "./sample.ts";
 import { parseSections, placeSections } from "./sections.ts";
 import { rankTaping } from "./tape-next.ts";
 
@@ -277,17 +277,11 @@ describe("tape this next", () => {
 describe("a proof of a tool that hangs otherwise", () => {
   const at = "2026-04-02T10:00:00.000Z";
   const facts = { ...sampleFacts({ "pin.pivot": null }), attachment: "mounted" as const };
-  const proof = {
-    id: "p",
-    what: "",
-    how: "",
-    result: "",
-    person: "",
+  const proof = sampleProof({
     at,
     sigma: 0.004,
-    readingId: null,
-    terms: [{ key: "axle.pin" as const, coefficient: 1 }],
-  };
+    terms: [{ key: "axle.pin", coefficient: 1 }],
+  });
   const changed = (kind: "links" | "tractor drawbar") =>
     resolveRig({
       ...facts,
@@ -305,20 +299,15 @@ describe("a proof that has ended", () => {
   it("leaves the reading it wrote no surer than its fit was", () => {
     const at = "2026-04-02T10:00:00.000Z";
     const facts = sampleFacts({}, { "tool.lateral": "field test" });
-    const joint = {
-      id: "p",
-      what: "",
-      how: "",
-      result: "",
-      person: "",
+    const joint = sampleProof({
       at,
       sigma: 0.031,
       readingId: "tool.lateral",
       terms: [
-        { key: "tool.lateral" as const, coefficient: 1 },
-        { key: "receiver.lateral" as const, coefficient: -1 },
+        { key: "tool.lateral", coefficient: 1 },
+        { key: "receiver.lateral", coefficient: -1 },
       ],
-    };
+    });
     const held = resolveRig({ ...facts, proofs: [joint] });
     const other = held.values["receiver.lateral"].sigma;
     expect(held.values["tool.lateral"]).toMatchObject({ grade: "proven" });

@@ -4,7 +4,7 @@ import { parseEntry } from "../dimension/entry.ts";
 import { NO_HOSES } from "../hoses/rig-hoses.ts";
 import type { RigFacts } from "./facts.ts";
 import { resolveRig } from "./resolve.ts";
-import { sampleReading } from "./sample.ts";
+import { bareFacts, sampleReading } from "./sample.ts";
 import type { Part, Whole } from "./whole.ts";
 
 /** What was typed; undefined takes a line away from those it is laid over. */
@@ -19,19 +19,10 @@ export function samplePart(attachment: Attachment, lines: Lines, behind: number 
     if (!parsed.ok) throw new RangeError(`${key}: ${text}: ${parsed.problem}`);
     readings[key] = [sampleReading(key, parsed.value.value, { step: parsed.value.step, rawText: text })];
   }
-  const facts = {
-    attachment,
-    variant: null,
-    readings,
-    previous: {},
-    sections: null,
-    changes: [],
-    proofs: [],
-  };
   return {
     id: 1,
     name: `tool ${behind === null ? 1 : behind + 2}`,
-    rig: resolveRig(facts),
+    rig: resolveRig(bareFacts(attachment, readings)),
     behind,
     hitch: "hitch",
   };

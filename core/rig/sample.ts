@@ -1,5 +1,6 @@
+import type { Attachment } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
-import type { Reading, RigFacts } from "./facts.ts";
+import type { Proof, Reading, RigFacts } from "./facts.ts";
 import type { Instrument } from "./grade.ts";
 import { type ResolvedRig, resolveRig } from "./resolve.ts";
 
@@ -49,14 +50,19 @@ export function sampleFacts(
       readings[key] = [sampleReading(key, value, { instrument: instruments[key] ?? "tape" })];
   const stamp = { person: "Test", measuredAt: "2026-03-01T08:00:00.000Z" };
   return {
-    attachment: "drawn",
-    variant: null,
-    readings,
-    previous: {},
+    ...bareFacts("drawn", readings),
     sections: widths ? { id: "s", widths, parts: [], instrument: "tape", ...stamp } : null,
-    changes: [],
-    proofs: [],
   };
+}
+
+/** Readings and nothing else: no variant, sections, changes or proofs. */
+export function bareFacts(attachment: Attachment, readings: RigFacts["readings"]): RigFacts {
+  return { attachment, variant: null, readings, previous: {}, sections: null, changes: [], proofs: [] };
+}
+
+/** A field test's proof of what its terms come to, with nothing told of how it was made. */
+export function sampleProof(told: Pick<Proof, "at" | "sigma" | "terms"> & Partial<Proof>): Proof {
+  return { id: "p", what: "", how: "", result: "", person: "", readingId: null, ...told };
 }
 
 export function sampleReading(key: DimensionKey, value: number, rest: Partial<Reading> = {}): Reading {

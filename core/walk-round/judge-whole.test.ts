@@ -10,7 +10,7 @@ import { drawSide } from "../drawing/side.ts";
 import { hookupList } from "../hookup/list.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { resolveRig } from "../rig/resolve.ts";
-import { sampleReading } from "../rig/sample.ts";
+import { bareFacts, sampleReading } from "../rig/sample.ts";
 import { NO_LIMITS, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import type { Part } from "../rig/whole.ts";
 import { judgeWhole } from "./judge-whole.ts";
@@ -37,16 +37,7 @@ function anyPart(attachment: Attachment, behind: number | null): fc.Arbitrary<Pa
         return [[entry.key, [sampleReading(entry.key, value, { rawText })]]];
       }),
     );
-    const facts = {
-      attachment,
-      variant: null,
-      readings,
-      previous: {},
-      sections: null,
-      changes: [],
-      proofs: [],
-    };
-    return { ...samplePart(attachment, {}, behind), rig: resolveRig(facts) };
+    return { ...samplePart(attachment, {}, behind), rig: resolveRig(bareFacts(attachment, readings)) };
   });
 }
 

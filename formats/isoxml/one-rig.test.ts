@@ -15,7 +15,7 @@ import { rigPoints } from "../../core/drawing/rig-points.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import type { RigFacts } from "../../core/rig/facts.ts";
 import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
-import { sampleReading } from "../../core/rig/sample.ts";
+import { bareFacts, sampleReading } from "../../core/rig/sample.ts";
 import { DDI, type Description, type DeviceDescription, describeRig, type Element } from "./describe.ts";
 
 const HEIGHT = "receiver.height" as DimensionKey;
@@ -29,15 +29,7 @@ function rigOf(attachment: Attachment, at: (key: DimensionKey) => number): Resol
     const metres = Math.round((low + (high - low) * at(key)) * 1000) / 1000;
     readings[key] = [sampleReading(key, direction === "across" ? Math.max(1, metres) : metres)];
   }
-  return resolveRig({
-    attachment,
-    variant: null,
-    readings,
-    previous: {},
-    sections: null,
-    changes: [],
-    proofs: [],
-  });
+  return resolveRig(bareFacts(attachment, readings));
 }
 
 /** Somewhere in a range by dimension, the same each time it is asked. */
