@@ -95,6 +95,17 @@ describe("a copy", () => {
     expect(copiesOf(join(folder, "missing.db"))).toEqual([]);
   });
 
+  it("stands in the list by its day, whatever it was made for", () => {
+    writeFileSync(path, "a yard");
+    for (const [why, day] of [
+      ["before-restore", "2026-03-01"],
+      ["before-migration", "2026-03-02"],
+      ["before-restore", "2026-03-03"],
+    ] as const)
+      copyBeside(path, why, new Date(`${day}T10:00:00Z`));
+    expect(copiesOf(path).map(({ at }) => at.slice(8, 10))).toEqual(["03", "02", "01"]);
+  });
+
   it("is made before a yard of an older build is changed", () => {
     openDatabase(path).$client.close();
     expect(copiesOf(path)).toEqual([]);

@@ -41,7 +41,7 @@ export function copiesOf(path: string): KeptCopy[] {
         },
       ];
     })
-    .sort((a, b) => b.name.localeCompare(a.name));
+    .sort((a, b) => b.at.localeCompare(a.at) || b.name.localeCompare(a.name));
 }
 
 /** Copies a yard that nobody writes to, under a name of its own; written aside and renamed, so that a copy is whole or not there. */
