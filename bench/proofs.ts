@@ -1,4 +1,5 @@
-import { fitJoints, type Joint } from "../core/proof/joints.ts";
+import { designJoints, fitJoints, type Joint } from "../core/proof/joints.ts";
+import { mixesOf } from "../core/proof/straying.ts";
 import { alongTrack, crossTrack } from "../core/rig/budget.ts";
 import { dueOf } from "../core/rig/due.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
@@ -16,8 +17,15 @@ export function benchProofs(db: Database): void {
     return { left: way, right: -way as 1 | -1, gap: -2 * way * 0.05 + random.normal(0.02) };
   });
   const numbers = joints.map((_, at) => at);
-  const thousand = report("1000 joints fitted", () => fitJoints(joints, numbers, 0.014));
-  const hundred = report("100 joints fitted", () => fitJoints(joints.slice(0, 100), numbers, 0.014));
+  const fitOf = (count: number) => () => {
+    const some = joints.slice(0, count);
+    fitJoints(
+      designJoints(some, numbers, mixesOf("fixed"))!,
+      some.map(({ gap }) => gap),
+    );
+  };
+  const thousand = report("1000 joints fitted", fitOf(1000));
+  const hundred = report("100 joints fitted", fitOf(100));
   console.log(`  ratio 1000 / 100: ${(thousand / hundred).toFixed(1)}`);
   const largest = listEveryPart(db)
     .map((part) => rigFacts(db, part))

@@ -1,6 +1,7 @@
 import { type Estimate, estimateOf } from "./estimate.ts";
 import { fitWithout, outliers } from "./outliers.ts";
 import type { Entered, Observation, TestResult } from "./result.ts";
+import { NORMAL_95 } from "./student.ts";
 
 /**
  * Steady circle of a drawn tool: R_t² = R² + L_h² − L_t², with the rear axle on R, the hitch L_h behind it, and the tool's
@@ -95,9 +96,6 @@ export function solveCircle(
     ],
   };
 }
-
-/** Half the 95 % interval of a normal spread, in standard deviations. */
-const NORMAL_95 = 1.96;
 
 /** What circles do not tell: a hitch that is off by σ puts the pivot off by L_h / L_t of it, the same in every circle. */
 function withHitch(found: Estimate, hitch: number, sigma: number): Estimate {

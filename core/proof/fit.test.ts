@@ -3,7 +3,6 @@ import { Matrix, pseudoInverse, solve } from "ml-matrix";
 import { linearRegression, mean, sampleStandardDeviation } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { combined, estimateOf, scaled } from "./estimate.ts";
-import { fitJoints, type Joint } from "./joints.ts";
 import { leastSquares } from "./least-squares.ts";
 import { fitWithout, outliers } from "./outliers.ts";
 import { t95, tQuantile } from "./student.ts";
@@ -163,37 +162,5 @@ describe("estimates and outliers", () => {
     // standard error of a fitted value: s·√(1/n + (x − x̄)²/Sxx)
     expect(at2.error).toBeCloseTo(fit.scatter! * Math.sqrt(1 / 4 + 0.25 / 5), 12);
     expect(scaled(at2, -2, 1)).toMatchObject({ value: 1 - 2 * at2.value, error: 2 * at2.error! });
-  });
-});
-
-describe("joints of neighbouring passes", () => {
-  it("are fitted as a matrix library fits them with the covariance written out", () => {
-    const gaps = [-0.071, 0.128, -0.049, 0.151, -0.083, 0.119, -0.055];
-    const numbers = [0, 1, 2, 4, 5, 6, 7];
-    const joints = gaps.map((gap, at): Joint => {
-      const way = numbers[at]! % 2 === 0 ? 1 : -1;
-      return { left: way, right: -way as 1 | -1, gap };
-    });
-    const [wander, tape] = [0.014, 0.008];
-    const covariance = Matrix.zeros(7, 7);
-    for (const [row, a] of numbers.entries())
-      for (const [column, b] of numbers.entries())
-        covariance.set(
-          row,
-          column,
-          a === b ? 2 * wander ** 2 + tape ** 2 : Math.abs(a - b) === 1 ? -(wander ** 2) : 0,
-        );
-    const x = new Matrix(joints.map(({ left, right }) => [1, right - left]));
-    const g = Matrix.columnVector(gaps);
-    const weights = pseudoInverse(covariance);
-    const spread = pseudoInverse(x.transpose().mmul(weights).mmul(x));
-    const beta = spread.mmul(x.transpose()).mmul(weights).mmul(g);
-    const residual = Matrix.sub(g, x.mmul(beta));
-    const scatter = residual.transpose().mmul(weights).mmul(residual).get(0, 0) / 5;
-    const fit = fitJoints(joints, numbers, wander)!;
-    for (const unknown of [0, 1]) {
-      expect(fit.estimates[unknown]).toBeCloseTo(beta.get(unknown, 0), 9);
-      expect(fit.errors![unknown]).toBeCloseTo(Math.sqrt(scatter * spread.get(unknown, unknown)), 9);
-    }
   });
 });

@@ -70,6 +70,7 @@ const KINDS: Record<TestKey, Omit<TestKind, "key">> = {
     blind: [
       "Receiver and tool are not told apart here: the test finds the sum of both. The wheel-mark test tells them apart.",
       "What shifts every pass the same way over the field stays unseen: drift of a drawn tool on a side slope, a moved base.",
+      "Few joints do not tell how far passes stray and how far the tape: the intervals hold for passes that stray 3 to 14 mm with a fixed solution, and a tape that strays 2 to 15 mm at a joint. More than that is said.",
     ],
     cautions: [ON_FOOT],
     one: "joint",

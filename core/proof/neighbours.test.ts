@@ -3,8 +3,9 @@ import { sampleRig } from "../rig/sample.ts";
 import { samplePart } from "../rig/sample-whole.ts";
 import { towedRadius } from "./circle.ts";
 import { UNKNOWN_CONDITIONS } from "./conditions.ts";
-import { fitJoints } from "./joints.ts";
+import { designJoints, fitJoints } from "./joints.ts";
 import { solveTest, type TestSetup } from "./solve.ts";
+import { mixesOf } from "./straying.ts";
 
 const SETUP: TestSetup = { ...UNKNOWN_CONDITIONS, fix: "fixed", spacing: 4.5, rowToRow: false };
 
@@ -19,16 +20,18 @@ describe("a joint that was taken back", () => {
     const all = gaps.map(joint);
     const without = all.filter(({ number }) => number !== 3);
     const fit = fitJoints(
-      without.map(({ values, number }) => ({
-        gap: values.joint,
-        left: number % 2 === 0 ? 1 : -1,
-        right: number % 2 === 0 ? -1 : 1,
-      })),
-      [0, 1, 2, 4, 5],
-      0.0125 * 0.7,
-    )!;
+      designJoints(
+        without.map(({ number }) => ({
+          left: number % 2 === 0 ? 1 : -1,
+          right: number % 2 === 0 ? -1 : 1,
+        })),
+        [0, 1, 2, 4, 5],
+        mixesOf("fixed"),
+      )!,
+      without.map(({ values }) => values.joint),
+    );
     const { measured } = solveTest("joints", without, new Set(), SETUP, sampleRig());
-    expect(measured.find(({ key }) => key === "lateral")!.off.value).toBeCloseTo(fit.estimates[1]!, 12);
+    expect(measured.find(({ key }) => key === "lateral")!.off.value).toBeCloseTo(fit.lateral.value, 12);
   });
 });
 

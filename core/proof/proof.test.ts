@@ -30,7 +30,9 @@ describe("pass joints", () => {
     );
     expect(by(measured, "lateral").off.value).toBeCloseTo(0.05, 12);
     expect(by(measured, "width").off.value).toBeCloseTo(-0.04, 12);
-    expect(by(measured, "width").off.error).toBeCloseTo(0, 9);
+    // Joints that agree to the digit were still read with a tape.
+    expect(by(measured, "width").off.error!).toBeGreaterThan(0.0005);
+    expect(by(measured, "width").off.error!).toBeLessThan(0.003);
     expect(open).toEqual([]);
   });
 

@@ -5,7 +5,6 @@ import { POINT_KEYS, type PointKey, pointLabel } from "../dimension/points.ts";
 import { steersBy } from "../rig/asked.ts";
 import { between, evaluate } from "../rig/chain.ts";
 import { termsBetween } from "../rig/frame.ts";
-import { FIX_SIGMA, PASS_TO_PASS } from "../rig/receiver.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { solveCircle } from "./circle.ts";
 import type { Fix } from "./conditions.ts";
@@ -15,6 +14,7 @@ import { solveJoints } from "./joints.ts";
 import type { TestKey } from "./kinds.ts";
 import { type Entered, type Measured, NOTHING_YET, type Observation, type TestResult } from "./result.ts";
 import { solveRunLog } from "./run-log.ts";
+import { NORMAL_95 } from "./student.ts";
 import { solveCoordinates, solveWheelMarks } from "./wheel-marks.ts";
 
 /** What a test is set up with, besides its observations. */
@@ -94,7 +94,7 @@ function solveWhole(
         {
           spacing: setup.spacing,
           less: setup.rowToRow ? (entered.value("rows.spacing") ?? 0) : 0,
-          wander: FIX_SIGMA[setup.fix ?? "fixed"] * PASS_TO_PASS,
+          fix: setup.fix,
           across: termsBetween(attachment, "receiver", "workMid", "y"),
         },
         entered,
@@ -122,9 +122,6 @@ function solveWhole(
       return solveRunLog(observations, left, entered);
   }
 }
-
-/** Half the 95 % interval of a normal spread, in standard deviations. */
-const NORMAL_95 = 1.96;
 
 /** Each distance stands for itself: its uncertainty is the tape's. */
 function solveCrossTape(

@@ -18,6 +18,9 @@ export function tQuantile(p: number, freedom: number): number {
   return (low + high) / 2;
 }
 
+/** Half the 95 % interval of a normal spread, in standard deviations. */
+export const NORMAL_95 = 1.96;
+
 /** Half the width of the 95 % interval, in standard errors. */
 export function t95(freedom: number): number {
   return tQuantile(0.975, freedom);

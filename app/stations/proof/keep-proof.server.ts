@@ -4,6 +4,7 @@ import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts"
 import type { Verdict } from "../../../core/proof/corrections.ts";
 import { testsOf } from "../../../core/proof/kinds.ts";
 import { acrossOf, findPasses } from "../../../core/proof/run-log.ts";
+import { NORMAL_95 } from "../../../core/proof/student.ts";
 import { halfWords, offWords } from "../../../core/proof/words.ts";
 import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
@@ -40,9 +41,6 @@ import {
   TestConditionsDto,
 } from "./proof.dto.ts";
 import { type Solved, solved } from "./solved.server.ts";
-
-/** Half the 95 % interval of a normal spread, in standard deviations. */
-const NORMAL_95 = 1.96;
 
 const GONE = { form: "There is no such test on this rig any more." };
 const CLOSED = { form: "This test was accepted. Take the proof back first, or begin a new one." };
