@@ -2,6 +2,7 @@
 import { couplingsOf } from "./circuit.ts";
 import { type Need, unmet } from "./fit.ts";
 import { keepsThrough, type Problem, type Stage, stagesOf } from "./problem.ts";
+import { type Steps, step, stepsOf } from "./steps.ts";
 
 export type Board = {
   stages: readonly Stage[];
@@ -102,6 +103,7 @@ export type Plugged = readonly number[];
 /**
  * Every way to plug in what a stage uses: `take` gets the coupling of each active function and the number of swaps, and
  * `stop`, asked on the way with the swaps so far, cuts a branch off.
+ * @throws TooManyWays once `steps` are used up
  */
 export function eachChoice(
   board: Board,
@@ -109,10 +111,12 @@ export function eachChoice(
   at: Plugged,
   take: (chosen: readonly number[], swaps: number) => void,
   stop: (swaps: number) => boolean,
+  steps: Steps,
 ): void {
   const active = board.active[stage]!;
   const chosen: number[] = [];
   const choose = (swaps: number) => {
+    step(steps);
     if (stop(swaps)) return;
     const fn = active[chosen.length];
     if (fn === undefined) return take(chosen, swaps);
@@ -154,8 +158,8 @@ export function pluggedAfter(
 
 export const nothingPlugged = ({ remotes }: Board): Plugged => Array(remotes).fill(NEVER);
 
-/** Whether there is any plan at all. */
-export function feasible(board: Board): boolean {
+/** Whether there is any plan at all. @throws TooManyWays once `steps` are used up */
+export function feasible(board: Board, steps: Steps = stepsOf()): boolean {
   if (board.allowed.some((remotes, fn) => remotes.length === 0 && board.first[fn] !== -1)) return false;
   const failed = board.stages.map(() => new Set<string>());
   const reach = (stage: number, at: Plugged): boolean => {
@@ -171,6 +175,7 @@ export function feasible(board: Board): boolean {
         found = reach(stage + 1, pluggedAfter(board, stage, at, chosen));
       },
       () => found,
+      steps,
     );
     if (!found) failed[stage]!.add(key);
     return found;

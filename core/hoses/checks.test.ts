@@ -108,3 +108,37 @@ describe("what it says of what it found", () => {
     );
   });
 });
+
+describe("more ways than can be weighed", () => {
+  const used = { field: "moves", headland: "moves" } as const;
+  const remotes = (rest: (number: number) => Parameters<typeof sampleRemote>[1]) =>
+    Array.from({ length: 11 }, (_, at) => sampleRemote(at + 1, rest(at + 1)));
+  const functions = (rest: (number: number) => Partial<HoseFunction>) =>
+    Array.from({ length: 11 }, (_, at) => ({ name: `Function ${at + 1}`, uses: used, ...rest(at + 1) }));
+
+  it("are unknown, neither good nor impossible, with what makes them tellable", () => {
+    // Three that the terminal must drive, and one remote it can drive: nothing works, but to see it takes eight factorial.
+    const all = said(
+      functions((number) => ({ automatic: number > 8 })),
+      { remotes: remotes((number) => ({ automatic: number === 1 })) },
+    );
+    expect(all).toContainEqual(
+      expect.stringMatching(
+        /^unknown assignment: 11 functions used at once on 11 couplings: there are too many ways to weigh\. .*Pin the functions/,
+      ),
+    );
+    // Nor does the oil suffice for what nobody knows how to plug in.
+    expect(all).toHaveLength(1);
+  });
+
+  it("a plan that was found in them is shown, and not said to be the best", () => {
+    const all = said(
+      functions((number) => (number < 9 ? {} : { uses: { transport: "moves" }, automatic: true })).slice(
+        0,
+        10,
+      ),
+      { remotes: remotes((number) => ({ automatic: number > 7 })).slice(0, 9) },
+    );
+    expect(all.find((each) => / assignment: /.test(each))).toMatch(/not proved, there are too many to weigh/);
+  });
+});

@@ -7,16 +7,20 @@ import type { Whole } from "../rig/whole.ts";
 import { couplingsOf, type HoseFunction, type Supply } from "./circuit.ts";
 import { wantedFlow } from "./oil.ts";
 import { PHASES } from "./phases.ts";
-import { type Problem, swapsOf } from "./problem.ts";
+import { type Problem, remotesOf, stagesOf, swapsOf } from "./problem.ts";
 import { type Change, curesOf, reasonsOf } from "./reasons.ts";
 import type { RigHoses } from "./rig-hoses.ts";
 import { type Solved, solve } from "./solve.ts";
+import { within } from "./steps.ts";
 import { lentOil, type Movement, movementsOf } from "./times.ts";
 import { counted, cureWords, listed, reasonWords, swapSteps } from "./words.ts";
 
 export type Hoses = {
   problem: Problem | null;
+  /** null where no way works, or where there are too many to tell */
   solved: Solved | null;
+  /** there are more ways to plug in than can be weighed: nothing is proved */
+  tooMany: boolean;
   movements: Movement[];
   /** where there is no plan: what would give one */
   cures: Change[][];
@@ -33,20 +37,35 @@ export function hosesOf(whole: Whole, units: Units): Hoses {
   const open = untold(whole, at);
   const problem = problemOf(hoses);
   if (!problem || hoses.functions.length === 0)
-    return { problem, solved: null, movements: [], cures: [], checks: [...open, ...nothing(whole, at)] };
-  const solved = solve(problem);
-  const cures = solved ? [] : curesOf(problem);
+    return {
+      problem,
+      solved: null,
+      tooMany: false,
+      movements: [],
+      cures: [],
+      checks: [...open, ...nothing(whole, at)],
+    };
+  const answer = within(() => solve(problem), "too many");
+  const tooMany = answer === "too many";
+  const solved = tooMany ? null : answer;
+  const cures = solved || tooMany ? [] : curesOf(problem);
   const movements = solved ? movementsOf(problem, solved.stages, solved.plan) : [];
   return {
     problem,
     solved,
+    tooMany,
     movements,
     cures,
     checks: [
-      solved ? assignedCheck(problem, solved, at) : refusedCheck(problem, cures, at),
+      solved
+        ? assignedCheck(problem, solved, at)
+        : tooMany
+          ? tooManyCheck(problem, at)
+          : refusedCheck(problem, cures, at),
       ...open,
       ...functionChecks(whole, at, units),
-      ...slowChecks(problem, movements, at, units),
+      // Without a plan nobody knows what moves with what flow: nothing is said of it, least of all that it suffices.
+      ...(solved ? slowChecks(problem, movements, at, units) : []),
       ...oilCheck(problem, at, units),
       ...socketChecks(whole, at),
     ],
@@ -95,7 +114,20 @@ function nothing({ hoses }: Whole, { check }: Checker): Check[] {
     : [];
 }
 
-function assignedCheck(problem: Problem, { stages, plan }: Solved, { check }: Checker): Check {
+/** The most functions used in one stage, and the couplings there are: what makes the ways so many. */
+function tooManyCheck(problem: Problem, { check }: Checker): Check {
+  const most = Math.max(...stagesOf(problem).map(({ active }) => active.length));
+  const couplings = remotesOf(problem).length;
+  return check("assignment", "Assignment", {
+    verdict: "unknown",
+    said: `${capital(counted(most))} functions used at once on ${counted(couplings)} couplings: there are too many ways to weigh.`,
+    why: "Nothing is proved, neither that a way works nor that none does. Pin the functions whose coupling you know: each one pinned leaves fewer ways.",
+    target: "hoses",
+    next: "Pin some",
+  });
+}
+
+function assignedCheck(problem: Problem, { stages, plan, proved }: Solved, { check }: Checker): Check {
   const [id, label] = ["assignment", "Assignment"];
   const swaps = swapsOf(stages, plan);
   const functions = problem.functions.length;
@@ -108,16 +140,22 @@ function assignedCheck(problem: Problem, { stages, plan }: Solved, { check }: Ch
   return check(id, label, {
     verdict: "check",
     said: `${has}: hoses are swapped before ${listed(steps.map(({ before }) => before))}.`,
-    why: `No way of plugging them in has fewer swaps. ${steps[0]!.words}`,
+    why: `${proved ? "No way of plugging them in has fewer swaps." : NOT_PROVED} ${steps[0]!.words}`,
     ...rest,
   });
 }
 
+const NOT_PROVED =
+  "It works; whether another way has fewer swaps is not proved, there are too many to weigh. Pin what you know.";
+
 function refusedCheck(problem: Problem, cures: readonly Change[][], { check }: Checker): Check {
+  const reasons = within(() => reasonWords(problem, reasonsOf(problem)).join(" "), null);
+  const least = cures.length === 0 ? "" : ` The least that would: ${cureWords(problem, cures)}`;
   return check("assignment", "Assignment", {
     verdict: "stop",
-    said: reasonWords(problem, reasonsOf(problem)).join(" "),
-    why: `No way of plugging them in works. The least that would: ${cureWords(problem, cures)}`,
+    said:
+      reasons ?? "No way of plugging them in works; what stands in the way has too many parts to single out.",
+    why: `No way of plugging them in works.${least}`,
     target: "hoses",
     next: "Look at the hoses",
   });

@@ -3,20 +3,26 @@ import { boardOf, feasible, type Rule, rulesOf } from "./board.ts";
 import type { HoseFunction, Remote } from "./circuit.ts";
 import type { Need } from "./fit.ts";
 import type { Problem } from "./problem.ts";
+import { type Steps, stepsOf, within } from "./steps.ts";
+
+/** Reasons, and cures, take a question for each rule or change: all of them together may take so many searches' steps. */
+const SEARCHES = 3;
 
 /**
  * A smallest set of rules that together rule out every plan: without any one of them there is a plan. Empty where there is
  * a plan with all of them.
+ * @throws TooManyWays where it would take more steps than a page may
  */
 export function reasonsOf(problem: Problem): Rule[] {
-  if (feasible(boardOf(problem))) return [];
+  const steps = stepsOf(SEARCHES);
+  if (feasible(boardOf(problem), steps)) return [];
   const rules = rulesOf(problem);
   let needed = rules;
   // What can be waived without giving a plan is no reason; what is left at the end all is.
   for (const rule of rules) {
     const without = needed.filter((each) => each !== rule);
     const waived = rules.filter((each) => !without.includes(each));
-    if (!feasible(boardOf(problem, waived))) needed = without;
+    if (!feasible(boardOf(problem, waived), steps)) needed = without;
   }
   return needed;
 }
@@ -32,10 +38,15 @@ export type Change =
   | { kind: "more"; place: Remote["place"]; count: number }
   | { kind: "other tractor"; fn: number; need: Need };
 
-/** Changes that cure it, those that cost least first; each a set of as few changes as it takes, two at the most. */
+/**
+ * Changes that cure it, those that cost least first; each a set of as few changes as it takes, two at the most. A change that
+ * cannot be tried within the steps is not among them.
+ */
 export function curesOf(problem: Problem, most = 3): Change[][] {
   const single = changesFor(problem);
-  const works = (changes: readonly Change[]) => feasible(boardOf(appliedAll(problem, changes)));
+  const steps: Steps = stepsOf(SEARCHES);
+  const works = (changes: readonly Change[]) =>
+    within(() => feasible(boardOf(appliedAll(problem, changes)), steps), false);
   const alone = single.filter((change) => works([change]));
   if (alone.length > 0) {
     // Where one more remote does, two are no answer.

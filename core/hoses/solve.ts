@@ -18,8 +18,15 @@ import { brokenAlone, type Cost, costFrom, weigh } from "./cost.ts";
 import { sharesOf } from "./flow.ts";
 import { wantedFlow } from "./oil.ts";
 import { type Plan, type Problem, remotesOf, type Stage } from "./problem.ts";
+import { type Steps, step, stepsOf, TooManyWays, within } from "./steps.ts";
 
-export type Solved = { stages: readonly Stage[]; plan: Plan; cost: Cost };
+export type Solved = {
+  stages: readonly Stage[];
+  plan: Plan;
+  cost: Cost;
+  /** no plan is cheaper; false where there were too many ways to weigh them all */
+  proved: boolean;
+};
 
 type State = {
   at: Plugged;
@@ -42,17 +49,28 @@ type Priced = {
 const SWAP = weigh({ swaps: 1, slowed: 0, broken: 0, numbers: 0 });
 /** States kept for each stage in the first run. */
 const NARROW = 40;
+/** Choices looked at from each state in the first run: the first ones, by number of the coupling. */
+const FIRST_CHOICES = 300;
 const ALL = Number.POSITIVE_INFINITY;
 
-/** The cheapest plan, the same one every time; null where there is none. */
-export function solve(problem: Problem): Solved | null {
+/**
+ * The cheapest plan, the same one every time; null where there is none. Where the ways are too many for a proof, the best of
+ * those that a narrow look finds, not proved.
+ * @throws TooManyWays where even that takes more steps than `steps`
+ */
+export function solve(problem: Problem, steps: Steps = stepsOf(2)): Solved | null {
   const board = boardOf(problem);
   if (board.allowed.some((remotes, fn) => remotes.length === 0 && board.first[fn] !== -1)) return null;
   const costOf = costs(problem, board);
   const priced = { board, costOf, rest: lowerBounds(board, costOf), swapsToCome: swapCounter(board) };
-  const quick = search(priced, ALL, NARROW);
-  const best = search(priced, quick ? quick.cost - 1 : ALL, ALL) ?? quick;
-  return best && { stages: board.stages, plan: planOf(problem, board, best), cost: costFrom(best.cost) };
+  const quick = search(priced, ALL, NARROW, steps);
+  const better = within(() => search(priced, quick ? quick.cost - 1 : ALL, ALL, steps), "not proved");
+  const proved = better !== "not proved";
+  if (!proved && !quick) throw new TooManyWays();
+  const best = proved ? (better ?? quick) : quick;
+  return (
+    best && { stages: board.stages, plan: planOf(problem, board, best), cost: costFrom(best.cost), proved }
+  );
 }
 
 /** A row of digits below `base` as one key: a number while numbers tell them all apart, text beyond. */
@@ -117,12 +135,17 @@ function slowedIn(
   };
 }
 
-/** For each stage the least it and all after it can cost, swaps apart: its best choice, whatever was plugged in before. */
+/**
+ * For each stage the least it and all after it can cost, swaps apart: its best choice, whatever was plugged in before. Nothing,
+ * which holds as well, where there are too many.
+ */
 function lowerBounds({ active, allowed, stages }: Board, costOf: Priced["costOf"]): number[] {
   const least = stages.map((_, stage) => {
     const chosen: number[] = [];
+    const steps = stepsOf();
     let best = ALL;
     const choose = () => {
+      step(steps);
       const fn = active[stage]![chosen.length];
       if (fn === undefined) {
         best = Math.min(best, costOf(stage, chosen));
@@ -135,23 +158,32 @@ function lowerBounds({ active, allowed, stages }: Board, costOf: Priced["costOf"
         chosen.pop();
       }
     };
-    choose();
-    return best;
+    return within(() => {
+      choose();
+      return best;
+    }, 0);
   });
   return stages.map((_, at) => least.slice(at).reduce((sum, each) => sum + each, 0));
 }
 
-function search({ board, costOf, rest, swapsToCome }: Priced, limit: number, width: number): State | null {
+function search(
+  { board, costOf, rest, swapsToCome }: Priced,
+  limit: number,
+  width: number,
+  steps: Steps,
+): State | null {
   let states: State[] = [{ at: nothingPlugged(board), cost: 0, from: null, chosen: [] }];
   for (const stage of board.stages.keys()) {
     const reached = new Map<number | string, { state: State; bound: number }>();
     const after = rest[stage + 1] ?? 0;
-    for (const from of states)
+    for (const from of states) {
+      let seen = 0;
       eachChoice(
         board,
         stage,
         from.at,
         (chosen, swaps) => {
+          seen += 1;
           const cost = from.cost + swaps * SWAP + costOf(stage, chosen);
           if (cost + after > limit) return;
           const at = pluggedAfter(board, stage, from.at, chosen);
@@ -165,8 +197,11 @@ function search({ board, costOf, rest, swapsToCome }: Priced, limit: number, wid
           if (!known || cost < known.state.cost)
             reached.set(key, { state: { at, cost, from, chosen: [...chosen] }, bound });
         },
-        (swaps) => from.cost + swaps * SWAP + rest[stage]! > limit,
+        (swaps) =>
+          from.cost + swaps * SWAP + rest[stage]! > limit || (width !== ALL && seen >= FIRST_CHOICES),
+        steps,
       );
+    }
     const all = [...reached.values()];
     const kept = all.length > width ? all.sort((a, b) => a.bound - b.bound).slice(0, width) : all;
     states = kept.map(({ state }) => state);

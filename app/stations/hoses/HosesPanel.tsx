@@ -17,7 +17,7 @@ export function HosesPanel(props: Props) {
           <HoseBoard board={view.board} action={props.action} />
         </div>
       )}
-      {view.refused && <Refused refused={view.refused} />}
+      {view.refused && view.refused.length > 0 && <Refused refused={view.refused} />}
       {view.open && <OneFunction key={view.open.id} {...props} open={view.open} />}
       {view.phases.length > 0 && <Phases view={view} />}
       {view.swaps.length > 0 && <Swaps view={view} />}
@@ -178,7 +178,7 @@ function Kept({ view, action, person, rigPath }: Props) {
   const outcome = fetcher.data;
   useSaid(outcome);
   const errors = outcome && !outcome.ok ? outcome.errors : {};
-  if (view.refused && view.pinned === 0) return null;
+  if (!view.planned && view.pinned === 0) return null;
   return (
     <section aria-label="Kept">
       {view.preferences.map((each) => (
@@ -187,7 +187,7 @@ function Kept({ view, action, person, rigPath }: Props) {
         </p>
       ))}
       <div className="flex flex-wrap items-end gap-2">
-        {!view.refused && (
+        {view.planned && (
           <Link to={`${rigPath}/hoses/tags`} className="key">
             Hose tags
           </Link>
@@ -200,7 +200,7 @@ function Kept({ view, action, person, rigPath }: Props) {
             </button>
           </fetcher.Form>
         )}
-        {!view.refused && !view.kept && (
+        {view.planned && !view.kept && (
           <fetcher.Form method="post" action={action} className="flex flex-wrap items-end gap-2" noValidate>
             <input type="hidden" name="intent" value="keep-plan" />
             <TextField name="person" label="Who plugs in" defaultValue={person} problem={errors.person} />

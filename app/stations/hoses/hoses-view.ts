@@ -15,6 +15,7 @@ import {
 } from "../../../core/hoses/problem.ts";
 import { appliedAll, type Change } from "../../../core/hoses/reasons.ts";
 import { type Solved, solve } from "../../../core/hoses/solve.ts";
+import { type Steps, stepsOf, within } from "../../../core/hoses/steps.ts";
 import { lentOil, type Movement } from "../../../core/hoses/times.ts";
 import {
   changeWords,
@@ -62,8 +63,9 @@ export type HosesView = {
   stages: { label: string; now: boolean; href: string }[];
   phases: PhaseRow[];
   swaps: { before: string; words: string }[];
-  /** where there is no plan: what would give one, and what it would be like then */
+  /** where there is no plan: what would give one, and what it would be like then; null where there is one, or nobody can tell */
   refused: { cure: string; after: string }[] | null;
+  planned: boolean;
   /** of the function that is open: every coupling, with what it would cost or why not */
   open: { id: number; name: string; about: string; choices: Choice[]; pinned: boolean } | null;
   times: { phase: string; name: string; remote: string; flow: string; time: string; slow: string }[];
@@ -98,6 +100,7 @@ export function hosesView(asked: Asked): HosesView {
     phases: [],
     swaps: [],
     refused: null,
+    planned: false,
     open: null,
     times: [],
     oil: "",
@@ -119,7 +122,8 @@ export function hosesView(asked: Asked): HosesView {
     swaps: solved
       ? swapSteps(problem, stages, plan).map(({ before, words }) => ({ before: `Before ${before}`, words }))
       : [],
-    refused: solved ? null : hoses.cures.map((cure) => cureRow(problem, cure)),
+    refused: solved || hoses.tooMany ? null : hoses.cures.map((cure) => cureRow(problem, cure)),
+    planned: solved !== null,
     open: openFunction(problem, solved, asked),
     times: movements.map((each) => timeRow(problem, stages, plan, each, units)),
     oil: oilText(problem, units),
@@ -153,11 +157,12 @@ export function boardView(asked: Omit<Asked, "kept">): Board | null {
 }
 
 function cureRow(problem: Problem, cure: readonly Change[]): { cure: string; after: string } {
-  const then = solve(appliedAll(problem, cure));
-  const swaps = then?.cost.swaps ?? 0;
-  const slow = then?.cost.slowed ?? 0;
+  const then = within(() => solve(appliedAll(problem, cure)), null);
+  const words = capital(listed(cure.map((change) => changeWords(problem, change))));
+  if (!then) return { cure: words, after: "there is a way, and there are too many to find the cheapest" };
+  const { swaps, slowed: slow } = then.cost;
   return {
-    cure: capital(listed(cure.map((change) => changeWords(problem, change)))),
+    cure: words,
     after: `${swaps === 0 ? "nothing is swapped" : `${counted(swaps)} ${swaps === 1 ? "swap" : "swaps"}`}, ${slow === 0 ? "nothing slowed" : `${counted(slow)} ${slow === 1 ? "movement" : "movements"} slowed`}`,
   };
 }
@@ -281,14 +286,16 @@ function openFunction(problem: Problem, solved: Solved | null, { fn: id, whole }
   const kind = kindOf(fn);
   const own = solved ? places(solved.plan, index) : [];
   const others = new Map([...problem.pins].filter(([other]) => other !== fn.id));
-  const free = solve({ ...problem, pins: others });
+  // One function is looked at with as many steps as two plans take, however many couplings there are.
+  const steps = stepsOf(4);
+  const free = within(() => solve({ ...problem, pins: others }, steps), null);
   return {
     id: fn.id,
     name: fn.name,
     pinned: problem.pins.has(fn.id),
     about: [toolOf(whole, index), `At work: ${kind.atWork}.`, kind.caution].filter(Boolean).join(" "),
     choices: remotesOf(problem).map((remote, at) =>
-      choiceOf({ problem, solved, free, others, index }, remote, own.includes(at)),
+      choiceOf({ problem, solved, free, others, index, steps }, remote, own.includes(at)),
     ),
   };
 }
@@ -301,19 +308,29 @@ type Looked = {
   /** pins of the other functions */
   others: ReadonlyMap<number, number>;
   index: number;
+  steps: Steps;
 };
 
 /** What it would mean to have it on a coupling: solved anew with it pinned there. */
-function choiceOf({ problem, solved, free, others, index }: Looked, remote: Remote, now: boolean): Choice {
+function choiceOf(
+  { problem, solved, free, others, index, steps }: Looked,
+  remote: Remote,
+  now: boolean,
+): Choice {
   const fn = problem.functions[index]!;
   const base = { id: remote.id, label: capital(remoteName(remote)), lever: remote.lever, now };
   const lacks = unmet(fn, remote, problem.supply);
   if (lacks.length > 0) return { ...base, can: false, said: capital(lacksWords(lacks)) };
-  const there = solve({ ...problem, pins: new Map(others).set(fn.id, remote.id) });
+  const pinned = { ...problem, pins: new Map(others).set(fn.id, remote.id) };
+  const there = within(() => solve(pinned, steps), "too many");
+  if (there === "too many")
+    return { ...base, can: true, said: "Not weighed: there are too many ways to plug in the rest" };
   if (!there) return { ...base, can: false, said: "Then something else has no place" };
   if (now && solved && there.cost.swaps === solved.cost.swaps)
     return { ...base, can: true, said: whyThere(problem, index, remote) };
-  const more = free && dearer(free.cost, there.cost);
+  if (!there.proved || !free?.proved)
+    return { ...base, can: true, said: "Works; there are too many ways to weigh it against the others" };
+  const more = dearer(free.cost, there.cost);
   return { ...base, can: true, said: more ? capital(more) : "As good" };
 }
 
