@@ -97,6 +97,26 @@ describe("without a connection", () => {
       ),
     ).toBe(1);
   });
+
+  it("what the server refuses once it is asked is mended where it waits, and is the same entry", async () => {
+    await open(2, "antenna", "receiver.height");
+    await fill(page, "person", "Mira Tolland");
+    await page.setOfflineMode(true);
+    await fill(page, "text", "3.21");
+    await press(page, "Book", '[aria-label="Come by with"]');
+    await page.focus('input[name="text"]');
+    await page.keyboard.press("Enter");
+    await seen(page, "1 entry waits on this device");
+    await page.setOfflineMode(false);
+    await page.evaluate(() => window.dispatchEvent(new Event("online")));
+    await seen(page, "Say why a value that is only");
+    const waits = 'aside[aria-label="Waiting on this device"]';
+    await page.type(`${waits} input[name="reason"]`, "tyres swapped, book for now");
+    await press(page, "Send it mended", waits);
+    await gone(page, waits);
+    await visit(page, `${yard.address}/rigs/2/antenna?at=receiver.height`);
+    await seen(page, "instead of a better one because: tyres swapped, book for now");
+  });
 });
 
 describe("on the phone", () => {

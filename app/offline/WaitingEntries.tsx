@@ -1,7 +1,16 @@
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { useRevalidator } from "react-router";
 import { toast } from "sonner";
-import { discard, onWaitingChanged, sendWaiting, tryAgain, type Waiting, waiting } from "./queue.ts";
+import { SelectField, TextField } from "../ui/Field.tsx";
+import {
+  discard,
+  mendable,
+  onWaitingChanged,
+  sendWaiting,
+  tryAgain,
+  type Waiting,
+  waiting,
+} from "./queue.ts";
 
 const TRY_EVERY = 10_000;
 
@@ -10,17 +19,17 @@ export function WaitingEntries() {
   const [entries, setEntries] = useState<Waiting[]>([]);
   const [locked, setLocked] = useState(false);
   const { revalidate } = useRevalidator();
+  const retry = useCallback(async () => {
+    const now = await sendWaiting().catch(() => null);
+    setLocked(now?.locked ?? false);
+    for (const said of now?.said ?? []) toast.warning(said);
+    const sent = now?.sent ?? 0;
+    if (sent === 0) return;
+    toast.success(`Sent ${sent} ${sent === 1 ? "entry" : "entries"} that waited on this device`);
+    revalidate();
+  }, [revalidate]);
   useEffect(() => {
     const look = () => waiting().then(setEntries, () => setEntries([]));
-    const retry = async () => {
-      const now = await sendWaiting().catch(() => null);
-      setLocked(now?.locked ?? false);
-      for (const said of now?.said ?? []) toast.warning(said);
-      const sent = now?.sent ?? 0;
-      if (sent === 0) return;
-      toast.success(`Sent ${sent} ${sent === 1 ? "entry" : "entries"} that waited on this device`);
-      revalidate();
-    };
     look();
     retry();
     const stop = onWaitingChanged(look);
@@ -31,43 +40,87 @@ export function WaitingEntries() {
       clearInterval(timer);
       window.removeEventListener("online", retry);
     };
-  }, [revalidate]);
+  }, [retry]);
   if (entries.length === 0) return null;
+  const refused = entries.filter((entry) => entry.refused).length;
+  const open = entries.length - refused;
   return (
     <aside
       aria-label="Waiting on this device"
-      className="fixed bottom-2 left-2 z-20 grid max-w-[min(420px,94vw)] gap-1 border-2 border-warn bg-warn-wash px-3 py-2"
+      className="fixed bottom-2 left-2 z-20 grid max-h-[80vh] max-w-[min(420px,94vw)] gap-1 overflow-y-auto border-2 border-warn bg-warn-wash px-3 py-2"
     >
-      <p className="font-bold text-warn">
-        {entries.length === 1 ? "1 entry waits" : `${entries.length} entries wait`} on this device.{" "}
-        {locked ? (
-          <>
-            The session has ended: <a href="/enter">enter the passphrase</a>, and they are sent.
-          </>
-        ) : (
-          "Keep this page open: it is sent when the connection is back."
-        )}
-      </p>
-      <ul className="grid gap-1">
-        {entries.map(({ id, label, refused }) => (
-          <li key={id} className="flex items-center justify-between gap-3">
-            <span>
-              {label}
-              {refused && <span className="problem block">{refused}</span>}
-            </span>
-            {refused && (
-              <span className="flex gap-2">
-                <button type="button" className="key" onClick={() => tryAgain(id)}>
-                  Try again
-                </button>
-                <button type="button" className="key" onClick={() => discard(id)}>
-                  Throw away
-                </button>
-              </span>
-            )}
-          </li>
-        ))}
-      </ul>
+      {/* Folded with a thumb where it lies over what is being typed. */}
+      <details open>
+        <summary className="min-h-11 cursor-pointer content-center font-bold text-warn">
+          {refused > 0 && `${counted(refused)} refused. `}
+          {open > 0 && `${counted(open, "waits", "wait")} on this device.`}
+        </summary>
+        <p>
+          {locked ? (
+            <>
+              The session has ended: <a href="/enter">enter the passphrase</a>, and they are sent.
+            </>
+          ) : open > 0 ? (
+            "Keep this page open: it is sent when the connection is back."
+          ) : (
+            "Mend it here and send it, or throw it away. Until then nothing of it is kept in the yard."
+          )}
+        </p>
+        <ul className="grid gap-1">
+          {entries.map((entry) => (
+            <li key={entry.id} className="grid gap-1">
+              {entry.refused ? <Refused entry={entry} onSend={retry} /> : entry.label}
+            </li>
+          ))}
+        </ul>
+      </details>
     </aside>
+  );
+}
+
+/** "1 entry waits", "2 entries". */
+function counted(count: number, one = "", more = one): string {
+  return count === 1 ? `1 entry ${one}`.trim() : `${count} entries ${more}`.trim();
+}
+
+/** One the server refused: the fields it found wrong to type anew, and the ways out. It stays the same entry, read when it was. */
+function Refused({ entry, onSend }: { entry: Waiting; onSend: () => void }) {
+  const fields = mendable(entry);
+  const sendAgain = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    await tryAgain(
+      entry.id,
+      Object.fromEntries(fields.map(({ name }) => [name, String(form.get(name) ?? "")])),
+    );
+    onSend();
+  };
+  return (
+    <form onSubmit={sendAgain} className="grid gap-1" noValidate>
+      <b>{entry.label}</b>
+      {fields.length === 0 && <span className="problem">{entry.refused}</span>}
+      {fields.map(({ name, label, text, said, choices }) =>
+        choices ? (
+          <SelectField
+            key={name}
+            name={name}
+            label={label}
+            problem={said}
+            choices={choices}
+            defaultValue={text}
+          />
+        ) : (
+          <TextField key={name} name={name} label={label} problem={said} defaultValue={text} />
+        ),
+      )}
+      <span className="flex gap-2">
+        <button type="submit" className="key">
+          {fields.length > 0 ? "Send it mended" : "Try again"}
+        </button>
+        <button type="button" className="key" onClick={() => discard(entry.id)}>
+          Throw away
+        </button>
+      </span>
+    </form>
   );
 }

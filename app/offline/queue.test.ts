@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { discard, onWaitingChanged, send, sendWaiting, tryAgain, waiting } from "./queue.ts";
+import { discard, mendable, onWaitingChanged, send, sendWaiting, tryAgain, waiting } from "./queue.ts";
 
 const kept = vi.hoisted(() => ({ entries: new Map<string, unknown>(), full: false }));
 vi.mock("idb-keyval", () => ({
@@ -112,6 +112,44 @@ describe("what waits", () => {
     expect(posted).toEqual([]);
     await discard("a");
     expect(await waiting()).toEqual([]);
+  });
+
+  it("that was refused is mended where it waits: the wrong fields alone are asked anew, and it stays the same entry", async () => {
+    const asked = {
+      text: { label: "Drawbar pin to wheels", choices: null },
+      instrument: { label: "Read with", choices: [["tape", "Tape"] as [string, string]] },
+    };
+    await send("/rigs/1/keep", form("a", { instrument: "tape", text: "12 m" }), "F 12 m", asked);
+    await keep("b");
+    const { happenedAt } = Object.fromEntries((await waiting())[0]!.fields);
+    answers = [{ body: { ok: false, errors: { text: "12 m is no drawbar.", reason: "Say why." } } }, {}];
+    await sendWaiting();
+    const [refused] = await waiting();
+    expect(mendable(refused!)).toEqual([
+      {
+        name: "text",
+        text: "12 m",
+        said: "12 m is no drawbar.",
+        label: "Drawbar pin to wheels",
+        choices: null,
+      },
+      { name: "reason", text: "", said: "Say why.", label: "Reason", choices: null },
+    ]);
+    await tryAgain("a", { text: "1.2 m", reason: "" });
+    expect(await waiting()).toMatchObject([{ id: "a", label: "F 1.2 m", refused: null, wrong: {} }]);
+    posted = [];
+    answers = [{}];
+    expect((await sendWaiting()).sent).toBe(1);
+    expect(posted[0]!.fields).toMatchObject({ id: "a", text: "1.2 m", instrument: "tape", happenedAt });
+  });
+
+  it("that was refused for no field of its own has nothing to type", async () => {
+    await keep("a");
+    answers = [{ body: { ok: false, errors: { form: "There is no such rig any more." } } }];
+    await sendWaiting();
+    const [refused] = await waiting();
+    expect(refused).toMatchObject({ refused: "There is no such rig any more." });
+    expect(mendable(refused!)).toEqual([]);
   });
 
   it("is kept and sent in the order it was entered, whatever the numbers of the entries, with the device's clock beside it", async () => {

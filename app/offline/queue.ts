@@ -5,16 +5,23 @@
 import { createStore, del, entries, set } from "idb-keyval";
 import type { Outcome } from "../stations/keep.server.ts";
 
+/** A field as its form had it: what it is called, and for a choice what there is to choose from. */
+export type Asked = { label: string; choices: [value: string, words: string][] | null };
+
 export type Waiting = {
   id: string;
   action: string;
   fields: [string, string | Blob][];
+  /** how the form asked for each field, by its name */
+  asked: Record<string, Asked>;
   /** "F 5.064": what waits, in the operator's words */
   label: string;
   /** in which order they were entered on this device */
   sequence: number;
   /** why the server refused it, once it could be asked */
   refused: string | null;
+  /** what the server said of single fields, by name: they can be mended where they wait */
+  wrong: Record<string, string>;
   /** how often the server broke on it */
   broke: number;
 };
@@ -25,11 +32,14 @@ export class NeedsPassphrase extends Error {}
 const CHANGED = "ambrek-waiting";
 const store = () => createStore("ambrek", "waiting");
 
+/** What entries of an older build do not have. */
+type Later = "sequence" | "broke" | "asked" | "wrong";
+
 /** What waits, in the order it was entered. */
 export async function waiting(): Promise<Waiting[]> {
-  const kept = (await entries<string, Partial<Waiting> & Omit<Waiting, "sequence" | "broke">>(store())).map(
+  const kept = (await entries<string, Partial<Waiting> & Omit<Waiting, Later>>(store())).map(
     // Entries of an older build have no order of their own: they come first.
-    ([, entry]): Waiting => ({ sequence: 0, broke: 0, ...entry }),
+    ([, entry]): Waiting => ({ sequence: 0, broke: 0, asked: {}, wrong: {}, ...entry }),
   );
   return kept.sort((a, b) => a.sequence - b.sequence);
 }
@@ -85,8 +95,31 @@ const NOT_KEPT: Outcome = {
 
 export type Sent = { sent: true; outcome: Outcome } | { sent: false };
 
-/** Sends an entry, or keeps it on the device where nobody answers. */
-export async function send(action: string, form: FormData, label: string): Promise<Sent> {
+/** How a form asks for its fields: to ask again where the server refuses what waited. */
+export function askedIn(form: HTMLFormElement): Record<string, Asked> {
+  return Object.fromEntries(
+    [...form.elements].flatMap((control) => {
+      const select = control instanceof HTMLSelectElement;
+      const typed =
+        control instanceof HTMLInputElement && control.type !== "hidden" && control.type !== "file";
+      if (!select && !typed) return [];
+      const label =
+        control.getAttribute("aria-label") ?? control.labels?.[0]?.firstChild?.textContent ?? control.name;
+      const choices = select
+        ? [...control.options].map(({ value, text }): [string, string] => [value, text])
+        : null;
+      return [[control.name, { label, choices }]];
+    }),
+  );
+}
+
+/** Sends an entry, or keeps it on the device where nobody answers; `asked` is how its form asked for it. */
+export async function send(
+  action: string,
+  form: FormData,
+  label: string,
+  asked: Record<string, Asked> = {},
+): Promise<Sent> {
   // It happens now, whenever it is sent.
   form.set("happenedAt", new Date().toISOString());
   try {
@@ -98,9 +131,11 @@ export async function send(action: string, form: FormData, label: string): Promi
         id: String(form.get("id")),
         action,
         fields: [...form],
+        asked,
         label,
         sequence,
         refused: null,
+        wrong: {},
         broke: 0,
       });
       return { sent: false };
@@ -137,7 +172,12 @@ export async function sendWaiting(): Promise<SentNow> {
         await discard(entry.id);
         now.sent += 1;
         if (outcome.kept && /clock|does not count/.test(outcome.kept.said)) now.said.push(outcome.kept.said);
-      } else await put({ ...entry, refused: Object.values(outcome.errors)[0] ?? "It was refused." });
+      } else
+        await put({
+          ...entry,
+          refused: Object.values(outcome.errors)[0] ?? "It was refused.",
+          wrong: outcome.errors,
+        });
     } catch (error) {
       if (error instanceof NeedsPassphrase) return { ...now, locked: true };
       if (!(error instanceof Broke)) break;
@@ -153,8 +193,36 @@ export async function sendWaiting(): Promise<SentNow> {
   return now;
 }
 
-/** Lets an entry that was set aside be sent again. */
-export async function tryAgain(id: string): Promise<void> {
+/** Lets an entry that was set aside be sent again, some fields of it mended. It stays the same entry, of the same time. */
+export async function tryAgain(id: string, mended: Readonly<Record<string, string>> = {}): Promise<void> {
   const entry = (await waiting()).find((each) => each.id === id);
-  if (entry) await put({ ...entry, refused: null, broke: 0 });
+  if (!entry) return;
+  const others = entry.fields.filter(([name]) => !Object.hasOwn(mended, name));
+  const [before, now] = [entry.fields.find(([name]) => name === "text")?.[1], mended.text];
+  await put({
+    ...entry,
+    fields: [...others, ...Object.entries(mended)],
+    label: typeof before === "string" && now !== undefined ? entry.label.replace(before, now) : entry.label,
+    refused: null,
+    wrong: {},
+    broke: 0,
+  });
+}
+
+/** Fields of a refused entry that the server found wrong and that can be typed anew, with what they hold. */
+export function mendable({
+  fields,
+  asked,
+  wrong,
+}: Waiting): (Asked & { name: string; text: string; said: string })[] {
+  const texts = new Map(fields);
+  return Object.entries(wrong).flatMap(([name, said]) => {
+    const text = texts.get(name) ?? "";
+    const own = Object.hasOwn(asked, name) ? asked[name]! : null;
+    // A reason is asked for only once something is odd: its form had no field for it yet.
+    if (!own && name !== "reason") return [];
+    return typeof text === "string"
+      ? [{ name, text, said, ...(own ?? { label: "Reason", choices: null }) }]
+      : [];
+  });
 }

@@ -10,7 +10,7 @@ import { isLengthStyle, printLength } from "../../core/quantity/length.ts";
 import { inInches, PRESETS } from "../../core/quantity/units.ts";
 import type { Instrument } from "../../core/rig/grade.ts";
 import { parseSections, sectionSum } from "../../core/rig/sections.ts";
-import { send } from "../offline/queue.ts";
+import { askedIn, send } from "../offline/queue.ts";
 import type { Preferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { TextField } from "../ui/Field.tsx";
@@ -433,7 +433,7 @@ function useKeeping(row: ReadingRow, action: string) {
     }
     setErrors({});
     setBusy(true);
-    const sent = await send(action, form, `${row.letter} ${form.get("text")}`);
+    const sent = await send(action, form, `${row.letter} ${form.get("text")}`, askedIn(element));
     setBusy(false);
     if (sent.sent && !sent.outcome.ok) {
       refuse(sent.outcome.errors, element);

@@ -4,7 +4,7 @@ import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { FieldUnit } from "../../../core/dimension/entry.ts";
 import type { Field as Asked } from "../../../core/proof/kinds.ts";
-import { send } from "../../offline/queue.ts";
+import { askedIn, send } from "../../offline/queue.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
@@ -38,13 +38,14 @@ export function ObservationForm({ job, action, person }: Props) {
   };
   const keep = async (event: React.FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    const data = new FormData(event.currentTarget);
+    const element = event.currentTarget;
+    const data = new FormData(element);
     const checked = validateForm(ObserveDto, OBSERVE_FIELDS, data);
     const read = readObservation(job.kind, (name) => String(data.get(name) ?? ""), job.styles);
     const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
     if (Object.keys(found).length > 0) return refuse(found);
     setBusy(true);
-    const sent = await send(action, data, `${job.one} ${count + 1}`);
+    const sent = await send(action, data, `${job.one} ${count + 1}`, askedIn(element));
     setBusy(false);
     if (sent.sent && !sent.outcome.ok) return refuse(sent.outcome.errors);
     setErrors({});

@@ -3,7 +3,7 @@ import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { Attachment } from "../../../core/dimension/attachment.ts";
-import { send } from "../../offline/queue.ts";
+import { askedIn, send } from "../../offline/queue.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
@@ -51,7 +51,7 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
       element.querySelector<HTMLElement>(`[name="${CSS.escape(Object.keys(wrong)[0]!)}"]`)?.focus();
     };
     if (Object.keys(found).length > 0) return refuse(found);
-    const sent = await send(action, form, "a sheet of readings");
+    const sent = await send(action, form, "a sheet of readings", askedIn(element));
     if (sent.sent && !sent.outcome.ok) return refuse(sent.outcome.errors);
     window.localStorage.removeItem(draft);
     setTexts({});
