@@ -1,13 +1,26 @@
 import { defineConfig } from "vitest/config";
 
+/** Tests that replace modules, clocks or the environment: each gets a process of its own. */
+const ALONE = "{core,data,formats,bench,app}/**/*.alone.test.{ts,tsx}";
+
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: "unit", include: ["{core,data,formats,bench,app}/**/*.test.{ts,tsx}"] } },
+      {
+        test: {
+          name: "unit",
+          include: ["{core,data,formats,bench,app}/**/*.test.{ts,tsx}"],
+          exclude: [ALONE],
+          // Loading every module anew for each file took half of the time.
+          isolate: false,
+        },
+      },
+      { test: { name: "unit alone", include: [ALONE] } },
       {
         test: {
           name: "browser",
           include: ["e2e/**/*.test.ts"],
+          globalSetup: "e2e/planted.ts",
           // Two servers and two browsers are what two cores carry.
           maxWorkers: 2,
           testTimeout: 180_000,

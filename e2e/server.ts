@@ -1,10 +1,9 @@
-import { type ChildProcess, spawn, spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
+import { type ChildProcess, spawn } from "node:child_process";
+import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
-
-const bin = (name: string) => resolve("node_modules/.bin", name);
+import { inject } from "vitest";
 
 export type Yard = {
   address: string;
@@ -25,8 +24,7 @@ export async function openYard(more: Record<string, string> = {}): Promise<Yard>
     PORT: String(port),
     ...more,
   };
-  const planted = spawnSync(bin("tsx"), ["data/demo/plant.ts"], { env, encoding: "utf8" });
-  if (planted.status !== 0) throw new Error(planted.stderr);
+  copyFileSync(inject("planted"), env.AMBREK_DB);
   const address = `http://127.0.0.1:${port}`;
   let server = await start(env, address);
   return {

@@ -21,9 +21,9 @@ function step(name, command, args) {
   return ok;
 }
 
-function vitest(project) {
-  console.log(`\n── ${project} tests`);
-  const report = join(ROOT, "var", `${project}.json`);
+function vitest(project, name = project) {
+  console.log(`\n── ${name} tests`);
+  const report = join(ROOT, "var", `${name}.json`);
   rmSync(report, { force: true });
   const status = run(
     bin("vitest"),
@@ -59,7 +59,7 @@ step("arrows between rooms", bin("depcruise"), [
   "err",
 ]);
 step("nothing unused", bin("knip"), []);
-vitest("unit");
+vitest("unit*", "unit");
 const built = step("build", bin("react-router"), ["build", "--logLevel", "warn"]);
 const workers = step("build workers", bin("vite"), [
   "build",
