@@ -1,15 +1,16 @@
 import axe from "axe-core";
 import type { Browser, Page } from "puppeteer-core";
-import { press, visit } from "./acts.ts";
+import { visit } from "./acts.ts";
 import { type DESK, openPage, type PHONE } from "./browser.ts";
 
 /** Serious barriers. By night the same pages have other colours and nothing else: contrast is looked at alone. */
 async function violations(page: Page, light: "Day" | "Night"): Promise<string[]> {
-  await page.evaluate(axe.source);
   return page.evaluate(async (night) => {
     type Violation = { impact: string; id: string; nodes: { html: string }[] };
     const scan = window as unknown as { axe: { run: (how: object) => Promise<{ violations: Violation[] }> } };
-    const found = (await scan.axe.run(night ? { runOnly: ["color-contrast"] } : {})).violations;
+    const plainly = { resultTypes: ["violations"], preload: false };
+    const found = (await scan.axe.run(night ? { ...plainly, runOnly: ["color-contrast"] } : plainly))
+      .violations;
     return found
       .filter(({ impact }) => impact === "serious" || impact === "critical")
       .map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
@@ -39,31 +40,39 @@ function tooSmall(page: Page): Promise<string[]> {
   );
 }
 
-/** What is wrong on some screens in one light: serious barriers, small letters, what is cut off sideways, console errors. */
+/** Turns the page to one light as its own key does, at once. */
+function turn(page: Page, light: "Day" | "Night"): Promise<void> {
+  return page.evaluate((theme: string) => {
+    document.documentElement.dataset.theme = theme;
+  }, light.toLowerCase());
+}
+
+/**
+ * What is wrong on some screens: serious barriers, small letters, what is cut off sideways, console errors; by night those of
+ * `byNight` again.
+ */
 export async function faultsOf(
   browser: Browser,
   address: string,
   viewport: typeof DESK | typeof PHONE,
-  light: "Day" | "Night",
   screens: readonly string[],
+  byNight: readonly string[],
 ): Promise<string[]> {
   const { page, errors } = await openPage(browser, viewport);
-  await visit(page, address);
-  await press(page, light);
-  await page.waitForFunction(
-    (theme: string) => document.documentElement.dataset.theme === theme,
-    {},
-    light.toLowerCase(),
-  );
   const found: string[] = [];
   for (const screen of screens) {
     await visit(page, address + screen);
     const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    await page.evaluate(axe.source);
     const here = [
-      ...(await violations(page, light)),
+      ...(await violations(page, "Day")),
       ...(await tooSmall(page)).map((each) => `under 14 px: ${each}`),
       ...(sideways > 0 ? [`${sideways} px too wide`] : []),
     ];
+    if (byNight.includes(screen)) {
+      await turn(page, "Night");
+      here.push(...(await violations(page, "Night")).map((each) => `by night, ${each}`));
+    }
     found.push(...here.map((each) => `${screen}: ${each}`));
   }
   await page.close();

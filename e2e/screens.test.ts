@@ -1,6 +1,6 @@
 import type { Browser } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { seen, visit } from "./acts.ts";
+import { press, seen, visit } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
 import { faultsOf } from "./faults.ts";
 import { openYard, type Yard } from "./server.ts";
@@ -88,14 +88,28 @@ beforeAll(async () => {
 afterAll(() => Promise.all([browser.close(), yard.close()]));
 
 describe.each([
-  ["desk, day", DESK, "Day", SCREENS],
-  ["desk, night", DESK, "Night", SCREENS],
-  ["phone, day", PHONE, "Day", SCREENS],
-  ["phone, night", PHONE, "Night", PHONE_AT_NIGHT],
-] as const)("every screen, %s", (_name, viewport, light, screens) => {
-  it("has no serious barrier, no console error, nothing cut off sideways", async () => {
-    expect(await faultsOf(browser, yard.address, viewport, light, screens)).toEqual([]);
+  ["desk", DESK, SCREENS],
+  ["phone", PHONE, PHONE_AT_NIGHT],
+] as const)("every screen, %s", (_name, viewport, byNight) => {
+  it("has no serious barrier, no console error, nothing cut off sideways, by day and by night", async () => {
+    expect(await faultsOf(browser, yard.address, viewport, SCREENS, byNight)).toEqual([]);
   }, 300_000);
+});
+
+describe("day and night", () => {
+  it("are turned by their key, for every page after it and after a fresh start", async () => {
+    const { page } = await openPage(browser);
+    await visit(page, yard.address);
+    const theme = () => page.evaluate(() => document.documentElement.dataset.theme);
+    expect(await theme()).toBe("day");
+    await press(page, "Night");
+    await page.waitForFunction(() => document.documentElement.dataset.theme === "night");
+    for (const path of ["/rigs/1/antenna", "/machines"]) {
+      await visit(page, yard.address + path);
+      expect(await theme(), path).toBe("night");
+    }
+    await page.close();
+  });
 });
 
 describe("the drawing", () => {
