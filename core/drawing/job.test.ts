@@ -40,6 +40,7 @@ describe("the sketch of a field test", () => {
         way: fc.constantFrom("there", "back"),
       }),
     });
+    let drawn = 0;
     fc.assert(
       fc.property(
         fc.constantFrom(...TEST_KEYS),
@@ -49,6 +50,7 @@ describe("the sketch of a field test", () => {
           const own = phone ? { ...sheet, width: 390, height: 236 } : sheet;
           const plan = drawJob(kind, observations, own);
           if (!plan) return;
+          drawn += 1;
           for (const { points } of plan.strokes) {
             expect(Math.min(...xs(points))).toBeGreaterThanOrEqual(0);
             expect(Math.max(...xs(points))).toBeLessThanOrEqual(own.width);
@@ -63,6 +65,7 @@ describe("the sketch of a field test", () => {
         },
       ),
     );
+    expect(drawn).toBeGreaterThan(20);
   });
 
   it("sets no two of its words on each other, on a desk and on a phone", () => {

@@ -256,7 +256,8 @@ describe("the assignment", () => {
       [0, swaps[0]!.in],
       [swaps[0]!.in, 0],
     ]);
-    expect([1, 2]).toContain(swaps[0]!.in);
+    // Of the two lifts the one that does not start and stop the record.
+    expect(swaps[0]!.in).toBe(1);
   });
 
   it("never swaps between field and headland", () => {

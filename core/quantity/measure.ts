@@ -175,8 +175,8 @@ function unitNamed(family: Family, word: string): UnitEntry | undefined {
 
 function exampleOf(family: Family, unit: string): string {
   const others = entriesOf(family).map(([name]) => name);
-  const other = others.find((name) => name !== unit) ?? unit;
-  return `12.5 ${unit} or 12.5 ${other}`;
+  const other = others.find((name) => name !== unit);
+  return other ? `12.5 ${unit} or 12.5 ${other}` : `12.5 ${unit}`;
 }
 
 /** The last printed place, SI. */

@@ -49,8 +49,10 @@ describe("how sure it is", () => {
 
   it("refuses a slope nobody works on, and what is no speed, by the field", () => {
     expect(look(sampleRig(), { slope: "40" }).errors.slope).toContain("Steeper");
-    expect(look(sampleRig(), { slope: "steep" }).errors.slope).toBeTruthy();
-    expect(look(sampleRig(), { speed: "fast" }).errors.speed).toBeTruthy();
+    expect(look(sampleRig(), { slope: "steep" }).errors.slope).toBe(
+      "“steep” was not understood. Type it like 12.5 °.",
+    );
+    expect(look(sampleRig(), { speed: "fast" }).errors.speed).toContain("“fast” was not understood");
     expect(look(sampleRig(), { slope: "steep", speed: "fast" }).slope).toBe("steep");
     expect(look(sampleRig(), { receiver: "crystal ball" }).receiver).toBe("rtk");
     expect(look(sampleRig()).errors).toEqual({});
