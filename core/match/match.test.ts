@@ -113,6 +113,7 @@ describe("power", () => {
   });
 
   it("is just used up at the highest speed, the deepest depth and the widest share", () => {
+    let cut = 0;
     fc.assert(
       fc.property(
         fc.double({ min: 20e3, max: 200e3, noNaN: true }),
@@ -125,10 +126,15 @@ describe("power", () => {
           if (depth !== null && depth < 1)
             expect(needOf({ ...task, depth }, EFFICIENT).pto).toBeCloseTo(available, 0);
           const share = widthShare(task, EFFICIENT, available);
-          if (share !== null) expect(share).toBeLessThanOrEqual(1);
+          if (share === 1) expect(needOf(task, EFFICIENT).pto).toBeLessThanOrEqual(available);
+          if (share === null || share === 1) return;
+          cut += 1;
+          const narrower = { ...task, width: task.width * share, toolMass: task.toolMass * share };
+          expect(needOf(narrower, EFFICIENT).pto).toBeCloseTo(available, 0);
         },
       ),
     );
+    expect(cut).toBeGreaterThan(10);
   });
 
   it("holds no speed where the shaft alone takes more than there is", () => {
