@@ -8,7 +8,7 @@ import { printLength } from "../quantity/length.ts";
 import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { frontSupportOf } from "../rig/supports.ts";
+import { frontSupportOf, onTracks } from "../rig/supports.ts";
 import { chosen, known, type Whole, works } from "../rig/whole.ts";
 import { BEHIND_FRONT, findsItsLine, type HitchOf, habitOf, hitchOf } from "./hitch-of-part.ts";
 
@@ -267,7 +267,7 @@ function virtualCheck(
       }),
     ];
   const forward = -virtual.x;
-  const where = `${printLength(Math.abs(forward), units.tape)} ${forward >= 0 ? "ahead of" : "behind"} the rear axle, ${printLength(Math.abs(virtual.z), units.tape)} ${virtual.z >= 0 ? "above" : "under"} ground`;
+  const where = `${aheadWords(rig, forward, units)}, ${printLength(Math.abs(virtual.z), units.tape)} ${virtual.z >= 0 ? "above" : "under"} ground`;
   const inside = forward >= BEHIND_FRONT.from * wheelbase && forward <= BEHIND_FRONT.to * wheelbase;
   return [
     check(id, label, {
@@ -340,6 +340,12 @@ function clearanceCheck(
   });
 }
 
+/** "1.04 m ahead of the rear axle", or on tracks of the axle of the drive wheels. */
+export function aheadWords(rig: ResolvedRig, ahead: number, units: Units): string {
+  const axle = onTracks(rig) ? "the drive wheels' axle" : "the rear axle";
+  return `${printLength(Math.abs(ahead), units.tape)} ${ahead >= 0 ? "ahead of" : "behind"} ${axle}`;
+}
+
 function crossingCheck(
   rig: ResolvedRig,
   { plan, ahead }: HitchOf,
@@ -350,10 +356,7 @@ function crossingCheck(
   const [id, label] = ["crossing", "Links' crossing, from above"];
   if (!plan) return [unknown(id, label, known(rig, "hitch.pivots") === null ? "hitch.pivots" : "tool.span")];
   const { band, wanted } = plan;
-  const where =
-    plan.aheadOfAxle === null
-      ? ""
-      : `${printLength(Math.abs(plan.aheadOfAxle), units.tape)} ${plan.aheadOfAxle >= 0 ? "ahead of" : "behind"} the rear axle`;
+  const where = plan.aheadOfAxle === null ? "" : aheadWords(rig, plan.aheadOfAxle, units);
   if (chosen(rig, "tool.kind") === null) return [unknown(id, label, "tool.kind")];
   if (!findsItsLine(rig))
     return [

@@ -73,14 +73,14 @@ export function hosesOf(whole: Whole, units: Units): Hoses {
 }
 
 /** The tractor's couplings, and each implement's functions, where nobody entered them. */
-function untold({ hoses, parts }: Whole, { check }: Checker): Check[] {
+function untold({ hoses, parts, selfPropelled }: Whole, { check }: Checker): Check[] {
   const missing = parts.filter((_, part) => !hoses.told[part]).map(({ name }) => name);
   return [
     ...(hoses.supply === null && (hoses.functions.length > 0 || missing.length > 0)
       ? [
           check("remotes", "Remotes", {
             verdict: "unknown",
-            said: "The tractor's remotes are not entered.",
+            said: `The ${selfPropelled ? "machine" : "tractor"}'s remotes are not entered.`,
             why: "Without them nobody can say where a hose may go.",
             target: "remotes",
             next: "Enter remotes",

@@ -135,7 +135,11 @@ describe("a drawn tool", () => {
     );
     expect(at("brakes", { "tool.brakes": "working" }, { limits })).toMatch(/^good/);
     expect(at("brakes", {}, { limits })).toMatch(/^unknown/);
-    expect(at("brakes")).toBe("none");
+    // No limit told: working brakes are good under any, none are unknown, not passed over.
+    expect(at("brakes", { "tool.brakes": "working" })).toMatch(/^good/);
+    expect(at("brakes", { "tool.brakes": "none" })).toMatch(/^unknown: .*no limit for that is entered/);
+    const { "tool.mass": _, ...massless } = DRAWN;
+    expect(one("brakes", "drawn", massless, { limits })).toMatch(/^unknown/);
   });
 });
 

@@ -214,25 +214,38 @@ function brakeCheck(
   units: Units,
 ): Check[] {
   const [id, label] = ["brakes", "Brakes"];
-  if (behind === null || limits.unbraked === null) return [];
+  if (behind === null) return [unknown(id, label, "tool.mass")];
   const brakes = chosen(rig, "tool.brakes");
-  if (behind <= limits.unbraked)
+  const { unbraked } = limits;
+  const rest = { target: "tool.brakes" as const };
+  const mass = say("mass", behind, units);
+  if (unbraked !== null && behind <= unbraked)
     return [
       check(id, label, {
         verdict: "good",
-        said: `${say("mass", behind, units)}; without brakes up to ${say("mass", limits.unbraked, units)} is allowed here.`,
-        target: "tool.brakes",
+        said: `${mass}; without brakes up to ${say("mass", unbraked, units)} is allowed here.`,
+        ...rest,
       }),
     ];
   if (brakes === null) return [unknown(id, label, "tool.brakes")];
+  if (brakes === "working")
+    return [check(id, label, { verdict: "good", said: "Working, coupled to the tractor.", ...rest })];
+  if (unbraked === null)
+    return [
+      check(id, label, {
+        verdict: "unknown",
+        said: `${mass} without working brakes; no limit for that is entered for ${limits.country || "here"}.`,
+        why: "Enter the limits of your country once: Machines, Road limits.",
+        target: "limits",
+        next: "Enter limits",
+      }),
+    ];
   return [
-    brakes === "working"
-      ? check(id, label, { verdict: "good", said: "Working, coupled to the tractor.", target: "tool.brakes" })
-      : check(id, label, {
-          verdict: "stop",
-          said: `${say("mass", behind, units)} on the road without working brakes; ${say("mass", limits.unbraked, units)} is the limit entered for ${limits.country || "here"}.`,
-          why: "It pushes the tractor straight on in a bend. Check local rules.",
-          target: "tool.brakes",
-        }),
+    check(id, label, {
+      verdict: "stop",
+      said: `${mass} on the road without working brakes; ${say("mass", unbraked, units)} is the limit entered for ${limits.country || "here"}.`,
+      why: "It pushes the tractor straight on in a bend. Check local rules.",
+      ...rest,
+    }),
   ];
 }

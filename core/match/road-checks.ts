@@ -20,7 +20,10 @@ function speedCheck(whole: Whole, units: Units): Check {
   const lead = parts[0]!.rig;
   const { check } = checkerOf("match", lead);
   const [id, label] = ["road-speed", "Road speed"];
-  const own = { what: "the tractor's own", value: known(lead, "tractor.roadSpeed") };
+  const own = {
+    what: whole.selfPropelled ? "the machine's own" : "the tractor's own",
+    value: known(lead, "tractor.roadSpeed"),
+  };
   const signs = parts.map(({ rig, name }) => ({
     what: `${name}'s sign`,
     value: known(rig, "tool.roadSpeed"),

@@ -4,7 +4,7 @@ import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { drawLinkage, sideShape } from "../../../core/drawing/linkage.ts";
 import type { SideShape } from "../../../core/drawing/linkage-side.ts";
 import type { Plan } from "../../../core/drawing/sheet.ts";
-import { cureText, pitchWords, shorten } from "../../../core/hitch/checks.ts";
+import { aheadWords, cureText, pitchWords, shorten } from "../../../core/hitch/checks.ts";
 import { type HitchOf, habitOf, threadOf } from "../../../core/hitch/hitch-of-part.ts";
 import type { Thread } from "../../../core/hitch/linkage.ts";
 import { METRES_PER, printLength } from "../../../core/quantity/length.ts";
@@ -132,9 +132,7 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Row[] {
     if (!hitch.ahead)
       rows.push({
         label: "Virtual hitch point",
-        text: pose.virtual
-          ? `${length(Math.abs(pose.virtual.x))} ${pose.virtual.x < 0 ? "ahead of" : "behind"} the rear axle`
-          : "none: links parallel",
+        text: pose.virtual ? aheadWords(rig, -pose.virtual.x, units) : "none: links parallel",
       });
   }
   if (!hitch.tail && low?.ok && high?.ok)
@@ -155,7 +153,7 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Row[] {
           ? "nowhere: parallel"
           : plan.aheadOfAxle === null
             ? `${length(plan.ahead)} ahead of the balls`
-            : `${length(Math.abs(plan.aheadOfAxle))} ${plan.aheadOfAxle >= 0 ? "ahead of" : "behind"} the rear axle`,
+            : aheadWords(rig, plan.aheadOfAxle, units),
     });
   if (links) rows.push({ label: "Lower links, left less right", text: equalOr(links.difference, units) });
   if (rods)

@@ -27,9 +27,9 @@ describe("a three-point hitch", () => {
 
   it("knows where the links meet, seen from the side and from above", () => {
     const view = look("Reversible plough");
-    // From above the lower links, 0.985 m long and 35 mm down, widen from 0.53 to 0.972 m over 0.959 m: they meet
-    // 0.972·0.959/(0.972 − 0.53) = 2.110 m ahead of the balls, which are 1.069 m behind the axle. From the side the lower link falls
-    // by 0.0365 a metre from (0.11, 0.595), the upper rises by 0.1099 from (0.25, 1.13): they meet at −3.44 m.
+    // From above the lower links, 0.985 m long and falling 35 mm, widen from 0.53 to 0.965 m over 0.960 m: they meet
+    // 0.965·0.960/(0.965 − 0.53) = 2.130 m ahead of the balls, which were taped 1.09 m behind the axle. From the side the lower link
+    // falls by 0.0365 a metre from (0.11, 0.595), the upper rises by 0.1099 from (0.25, 1.13): they meet at −3.44 m.
     expect(row(view, "Links cross, from above")).toBe("1.040 m ahead of the rear axle");
     expect(row(view, "Virtual hitch point")).toBe("3.441 m ahead of the rear axle");
     expect(row(view, "Stabilisers")).toBe("work: free; road: rigid");
