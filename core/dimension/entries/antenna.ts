@@ -150,7 +150,8 @@ export const ANTENNA = {
       at: "frontAxle",
       conditions: ["level floor", "wheels straight"],
       when: NOT_ON_TRACKS,
-      matters: "Steering knows from it how sharply the tractor turns, and loads are shared between the axles by it.",
+      matters:
+        "Steering knows from it how sharply the tractor turns, and loads are shared between the axles by it.",
       untapedZero: "stop",
       whenMissing: "note",
       as: {
