@@ -11,7 +11,7 @@ import { plantedYard } from "./demo/planted.ts";
 import { plantDemoYard } from "./demo/yard.ts";
 import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { keepReading, keepSections, retract } from "./readings.ts";
+import { keepReading, keepSections, listReadings, retract } from "./readings.ts";
 import { findRig, listRigs, type Rig } from "./rigs.ts";
 import { findScheme, keepShippedSchemes, listSchemes, setTerminal, terminalOf } from "./schemes.ts";
 
@@ -78,6 +78,22 @@ describe("readings", () => {
     );
     again.$client.close();
     rmSync(folder, { recursive: true });
+  });
+});
+
+describe("readings as they are written down", () => {
+  it("are in the words of what hangs there, those of a machine that drives itself of what it carries", () => {
+    const listed = listReadings(db, null);
+    const wordsOf = (name: string) =>
+      new Set(
+        listed.flatMap((each) => (each.machine === name && each.point === "" ? [each.attachment] : [])),
+      );
+    const rig = (name: string) => listRigs(db).find((each) => each.name.startsWith(name))!;
+    const nameOf = ({ tractor: { fleetNumber, make, model } }: Rig) => `${fleetNumber} ${make} ${model}`;
+    expect(wordsOf(nameOf(rig("Combine")))).toEqual(new Set(["head"]));
+    expect(wordsOf(nameOf(rig("Sprayer")))).toEqual(new Set(["boom"]));
+    expect(wordsOf(nameOf(rig("Front boom")))).toEqual(new Set(["frontBoom"]));
+    expect(wordsOf(nameOf(rig("Grain drill")))).toEqual(new Set(["drawn"]));
   });
 });
 

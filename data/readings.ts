@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { desc, eq, inArray, or, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
-import { type Attachment, attachmentAt } from "../core/dimension/attachment.ts";
+import { type Attachment, hangsOn } from "../core/dimension/attachment.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../core/dimension/change.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
@@ -286,26 +286,51 @@ export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
     .where(mine)
     .orderBy(sql`${reading}.rowid`)
     .all();
+  const own = wordsOfSelfPropelled(db);
   return rows.map(({ row, taken, ...of }) => ({
     ...toReading(row),
     machine: nameOf(of.machine ?? of.holder ?? of.implement),
     point: of.point?.label ?? (of.implement ? "coupling" : ""),
-    attachment: wordsOf(of),
+    attachment: wordsOf(of, own),
     takenBack: taken !== null,
   }));
 }
 
 /** In whose words a reading is written down: its tool's, those of what hangs on its point, or a drawn tool's for a tractor itself. */
-function wordsOf(of: {
-  machine: { kind: string; attachment: Attachment } | null;
-  point: { kind: PointKind } | null;
-  implement: { attachment: Attachment } | null;
-}): Attachment {
+function wordsOf(
+  of: {
+    machine: { id: number; kind: string; attachment: Attachment } | null;
+    point: { kind: PointKind } | null;
+    implement: { attachment: Attachment } | null;
+  },
+  selfPropelled: ReadonlyMap<number, Attachment>,
+): Attachment {
   if (of.implement) return of.implement.attachment;
   if (of.machine?.kind === "implement") return of.machine.attachment;
-  if (of.machine?.kind === "self-propelled") return "boom";
-  const { point } = of;
-  return point ? attachmentAt(point.kind) : "drawn";
+  const { machine, point } = of;
+  return (
+    (machine && selfPropelled.get(machine.id)) ?? (point && hangsOn(point.kind)) ?? ("drawn" as Attachment)
+  );
+}
+
+/** What each machine that drives itself carries: what is coupled to it, or would hang on its own points. */
+function wordsOfSelfPropelled(db: Database): Map<number, Attachment> {
+  const implement = alias(machine, "implement");
+  const rows = db
+    .select({ id: point.machineId, kind: point.kind, coupled: implement.attachment })
+    .from(point)
+    .innerJoin(machine, eq(machine.id, point.machineId))
+    .leftJoin(coupling, eq(coupling.parentPointId, point.id))
+    .leftJoin(implement, eq(implement.id, coupling.implementId))
+    .where(eq(machine.kind, "self-propelled"))
+    .orderBy(sql`${coupling.id} is null`, point.id)
+    .all();
+  const found = new Map<number, Attachment>();
+  for (const { id, kind, coupled } of rows) {
+    const carried = coupled ?? hangsOn(kind);
+    if (carried && !found.has(id)) found.set(id, carried);
+  }
+  return found;
 }
 
 function nameOf(of: { make: string; model: string; fleetNumber: string } | null): string {

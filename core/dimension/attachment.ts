@@ -62,10 +62,9 @@ export function isAhead(attachment: Attachment): boolean {
   return attachment === "front" || attachment === "head" || attachment === "frontBoom";
 }
 
-/** What hangs on a point of a kind, the commonest first; a drawn tool on what has none. */
-export function attachmentAt(kind: PointKind): Attachment {
+/** What hangs on a point of a kind, the commonest first; null where nothing does. */
+export function hangsOn(kind: PointKind): Attachment | null {
   return (
-    ATTACHMENT_KEYS.find((key) => (ATTACHMENTS[key].hitches as readonly PointKind[]).includes(kind)) ??
-    "drawn"
+    ATTACHMENT_KEYS.find((key) => (ATTACHMENTS[key].hitches as readonly PointKind[]).includes(kind)) ?? null
   );
 }

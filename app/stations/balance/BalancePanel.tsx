@@ -134,7 +134,7 @@ function Ballast({ view, action, person, machine, stales }: Props) {
             {weights.map(({ id, what, each, place, count, fitted, wanted }) => (
               <li
                 key={`${id} ${fitted}`}
-                className="grid grid-cols-[1fr_auto_92px] items-center gap-3 border-b border-hair py-1 leading-snug"
+                className="grid grid-cols-[1fr_auto_124px] items-center gap-3 border-b border-hair py-1 leading-snug"
               >
                 <span>
                   <b className="font-[650]">{what}</b>, {each} each
@@ -149,7 +149,7 @@ function Ballast({ view, action, person, machine, stales }: Props) {
                     inputMode="numeric"
                     aria-label={`${what}, on now`}
                     aria-invalid={errors[`count-${id}`] !== undefined}
-                    className="field w-14 text-center"
+                    className="field w-20 text-center"
                   />
                   of {count}
                 </label>
