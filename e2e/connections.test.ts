@@ -98,9 +98,10 @@ describe("a tool on the links of a tractor on tracks, on the phone", () => {
     );
     await visit(phone, `${yard.address}/rigs/14/tool?at=tool.axleType`);
     await seen(phone, "terminals are often preset to steered");
-    expect(await phone.$$eval('[data-open="tool.axleType"] [name="text"]', (fields) => fields.length)).toBe(
-      1,
-    );
+    const choices = '[data-open="tool.axleType"] [name="text"]';
+    expect(
+      await phone.$$eval(choices, (fields) => fields.map((field) => (field as HTMLInputElement).value)),
+    ).toEqual(["rigid", "steered wheels", "steered drawbar"]);
     await visit(phone, `${yard.address}/rigs/14/tool`);
     await phone.waitForSelector('[data-reading="tool.steerAngle"]');
     await phone.close();

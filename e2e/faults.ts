@@ -4,17 +4,23 @@ import { visit } from "./acts.ts";
 import { type DESK, openPage, type PHONE } from "./browser.ts";
 
 /** Serious barriers. By night the same pages have other colours and nothing else: contrast is looked at alone. */
-async function violations(page: Page, light: "Day" | "Night"): Promise<string[]> {
-  return page.evaluate(async (night) => {
+async function violations(page: Page, look: "contrast" | "all" | "all but contrast"): Promise<string[]> {
+  return page.evaluate(async (what) => {
     type Violation = { impact: string; id: string; nodes: { html: string }[] };
     const scan = window as unknown as { axe: { run: (how: object) => Promise<{ violations: Violation[] }> } };
     const plainly = { resultTypes: ["violations"], preload: false };
-    const found = (await scan.axe.run(night ? { ...plainly, runOnly: ["color-contrast"] } : plainly))
-      .violations;
+    const only = { runOnly: ["color-contrast"] };
+    const without = { rules: { "color-contrast": { enabled: false } } };
+    const found = (
+      await scan.axe.run({
+        ...plainly,
+        ...(what === "contrast" ? only : what === "all but contrast" ? without : {}),
+      })
+    ).violations;
     return found
       .filter(({ impact }) => impact === "serious" || impact === "critical")
       .map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
-  }, light === "Night");
+  }, look);
 }
 
 /** Letters smaller than 14 px on the screen, drawing included. */
@@ -48,15 +54,16 @@ function turn(page: Page, light: "Day" | "Night"): Promise<void> {
 }
 
 /**
- * What is wrong on some screens: serious barriers, small letters, what is cut off sideways, console errors; by night those of
- * `byNight` again.
+ * What is wrong on some screens: serious barriers, small letters, what is cut off sideways, console errors. Contrast is looked at
+ * on those of `colours`, and there by night as well where that is asked.
  */
 export async function faultsOf(
   browser: Browser,
   address: string,
   viewport: typeof DESK | typeof PHONE,
   screens: readonly string[],
-  byNight: readonly string[],
+  colours: readonly string[],
+  byNight: boolean,
 ): Promise<string[]> {
   const { page, errors } = await openPage(browser, viewport);
   const found: string[] = [];
@@ -65,13 +72,13 @@ export async function faultsOf(
     const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     await page.evaluate(axe.source);
     const here = [
-      ...(await violations(page, "Day")),
+      ...(await violations(page, colours.includes(screen) ? "all" : "all but contrast")),
       ...(await tooSmall(page)).map((each) => `under 14 px: ${each}`),
       ...(sideways > 0 ? [`${sideways} px too wide`] : []),
     ];
-    if (byNight.includes(screen)) {
+    if (byNight && colours.includes(screen)) {
       await turn(page, "Night");
-      here.push(...(await violations(page, "Night")).map((each) => `by night, ${each}`));
+      here.push(...(await violations(page, "contrast")).map((each) => `by night, ${each}`));
     }
     found.push(...here.map((each) => `${screen}: ${each}`));
   }

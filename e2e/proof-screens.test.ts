@@ -48,6 +48,6 @@ describe.each([
   ["phone", PHONE, false],
 ] as const)("screens of proof and tool, %s", (_name, viewport, byNight) => {
   it("have no serious barrier, no console error, nothing cut off sideways", async () => {
-    expect(await faultsOf(browser, yard.address, viewport, screens, byNight ? screens : [])).toEqual([]);
+    expect(await faultsOf(browser, yard.address, viewport, screens, screens, byNight)).toEqual([]);
   }, 300_000);
 });

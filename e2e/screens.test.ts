@@ -57,8 +57,8 @@ const SCREENS = [
   "/rigs/99",
 ];
 
-/** By night a phone has the desk's colours: only what it alone draws, or draws otherwise, is looked at there. */
-const PHONE_AT_NIGHT = [
+/** A phone has the desk's colours: contrast is looked at where it draws alone, or otherwise. */
+const COLOURS_OF_PHONE = [
   "/",
   "/rigs/2/tool?at=tool.lateral",
   "/rigs/4/match",
@@ -89,10 +89,10 @@ afterAll(() => Promise.all([browser.close(), yard.close()]));
 
 describe.each([
   ["desk", DESK, SCREENS],
-  ["phone", PHONE, PHONE_AT_NIGHT],
-] as const)("every screen, %s", (_name, viewport, byNight) => {
+  ["phone", PHONE, COLOURS_OF_PHONE],
+] as const)("every screen, %s", (_name, viewport, colours) => {
   it("has no serious barrier, no console error, nothing cut off sideways, by day and by night", async () => {
-    expect(await faultsOf(browser, yard.address, viewport, SCREENS, byNight)).toEqual([]);
+    expect(await faultsOf(browser, yard.address, viewport, SCREENS, colours, true)).toEqual([]);
   }, 300_000);
 });
 

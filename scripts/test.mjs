@@ -1,4 +1,5 @@
 // Type check, lint, unit tests, build, browser tests; ends with one line that counts them.
+import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { bin, ensureInstalled, must, ROOT, run } from "./bootstrap.mjs";
@@ -19,6 +20,31 @@ function step(name, command, args) {
   const ok = run(command, args) === 0;
   count[ok ? "passed" : "failed"] += 1;
   return ok;
+}
+
+/** Checks that do not need one another, at once; each says what it found when it is done. */
+function atOnce(checks) {
+  return Promise.all(
+    checks.map(
+      ([name, command, args]) =>
+        new Promise((done) => {
+          const child = spawn(command, args, { cwd: ROOT, stdio: ["ignore", "pipe", "pipe"] });
+          let said = "";
+          for (const stream of [child.stdout, child.stderr])
+            stream.on("data", (piece) => {
+              said += piece;
+            });
+          child.once("error", (error) => {
+            said += error.message;
+          });
+          child.once("close", (status) => {
+            console.log(`\n── ${name}\n${said}`);
+            count[status === 0 ? "passed" : "failed"] += 1;
+            done();
+          });
+        }),
+    ),
+  );
 }
 
 function vitest(project, name = project) {
@@ -46,19 +72,16 @@ ensureInstalled();
 ensureChromium();
 mkdirSync(join(ROOT, "var"), { recursive: true });
 step("route types", bin("react-router"), ["typegen"]);
-step("type check", bin("tsc"), []);
-step("lint", bin("biome"), ["check", "."]);
-step("arrows between rooms", bin("depcruise"), [
-  "core",
-  "data",
-  "formats",
-  "bench",
-  "app",
-  "e2e",
-  "--output-type",
-  "err",
+await atOnce([
+  ["type check", bin("tsc"), []],
+  ["lint", bin("biome"), ["check", "."]],
+  [
+    "arrows between rooms",
+    bin("depcruise"),
+    ["core", "data", "formats", "bench", "app", "e2e", "--output-type", "err"],
+  ],
+  ["nothing unused", bin("knip"), []],
 ]);
-step("nothing unused", bin("knip"), []);
 vitest("unit*", "unit");
 const built = step("build", bin("react-router"), ["build", "--logLevel", "warn"]);
 const workers = step("build workers", bin("vite"), [
