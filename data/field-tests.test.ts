@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
+import type { Accepted } from "../core/proof/accepting.ts";
 import { UNKNOWN_CONDITIONS } from "../core/proof/conditions.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { plantedYard } from "./demo/planted.ts";
 import { rigFacts } from "./facts.ts";
 import {
-  type Accepted,
   acceptedOf,
   acceptTest,
   beginTest,

@@ -1,11 +1,9 @@
 /** Field tests as jobs: begun, measured observation by observation, accepted as proofs or taken back. */
 import { randomUUID } from "node:crypto";
 import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
-import type { DimensionKey } from "../core/dimension/catalogue.ts";
+import type { Accepted } from "../core/proof/accepting.ts";
 import type { TestConditions } from "../core/proof/conditions.ts";
-import type { Evidence } from "../core/proof/evidence.ts";
 import type { TestKey } from "../core/proof/kinds.ts";
-import type { Term } from "../core/rig/frame.ts";
 import { subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { TAKES_BACK_PROOF } from "./live.ts";
@@ -117,18 +115,6 @@ export function keepObservations(
 export function leaveOut(db: Database, id: string, leftOut: boolean): void {
   db.update(observation).set({ leftOut }).where(eq(observation.id, id)).run();
 }
-
-export type Accepted = {
-  what: string;
-  how: string;
-  result: string;
-  terms: readonly Term[];
-  /** standard error of the fit; null where one observation gave none */
-  sigma: number | null;
-  evidence: Evidence;
-  /** the reading it changes; null where it confirms what stands */
-  correction: { key: DimensionKey; value: number; rawText: string } | null;
-};
 
 /**
  * Accepts figures of a test: proofs, and the readings they write, as one batch. Returns its id, by which it is taken

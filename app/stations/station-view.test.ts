@@ -82,7 +82,7 @@ describe("a station's view", () => {
     expect([view.taped, view.readings.length]).toEqual([13, 13]);
     expect(row(view, "tool.width")).toMatchObject({
       grade: "proven",
-      proof: expect.stringContaining("2.998 m"),
+      proof: expect.stringContaining("off by −2 mm, ± 4 mm"),
     });
     expect(view.follows.find(({ label }) => label.startsWith("Work, seen"))).toMatchObject({
       text: "1.5 cm right",

@@ -1,6 +1,7 @@
 /** The three drawn drills of the demo yard. Every name and figure is made up. */
-import type { Proof } from "../../core/rig/facts.ts";
+
 import type { Instrument } from "../../core/rig/grade.ts";
+import type { DemoTest } from "./proofs.ts";
 import { type Told, told } from "./told.ts";
 
 export type DemoRig = {
@@ -108,10 +109,19 @@ export const BORROWED: DemoRig = {
   sections: { widths: [1, 1, 1, 1, 1, 0.7], by: "book" },
 };
 
-export type Tested = Pick<Proof, "what" | "how" | "result" | "terms"> & { at: string };
+/** Joints row to row, millimetres, left to right; and marks at the headland: km/h, millimetres past the line, which way. */
+const JOINTS = [141, 168, 144, 158, 151, 139, 163, 149, 147, 166, 143, 155];
+const MARKS = [
+  [4.1, 14, "there"],
+  [4.0, -3, "back"],
+  [4.2, 9, "there"],
+  [9.8, -6, "back"],
+  [10.2, 17, "there"],
+  [10.0, 4, "back"],
+] as const;
 
 /** Taped throughout, proved in the field, its card read back. */
-export const PROVEN: DemoRig & { tested: Tested[]; cardAt: string } = {
+export const PROVEN: DemoRig & { tested: readonly DemoTest[]; cardAt: string } = {
   name: "Meadow drill, 3 m",
   tractor: {
     make: "Velmark",
@@ -157,33 +167,35 @@ export const PROVEN: DemoRig & { tested: Tested[]; cardAt: string } = {
   sections: { widths: [1.5, 1.5], by: "tape" },
   tested: [
     {
-      what: "work seen from the receiver, sideways",
-      how: "Twelve joints on the bottom meadow, alternate directions, tape from row to row.",
-      result:
-        "Mean of the wide and the narrow joints differ by 4 mm: tool 1 mm right of where it is entered, ± 3 mm.",
+      kind: "joints",
+      conditions: { fix: "fixed", source: "own base, 2 km", slope: "level", soil: "firm", speed: 7 / 3.6 },
+      spacing: 3,
+      rowToRow: true,
+      note: "Bottom meadow, thirteen passes, taped from row to row.",
+      observations: JOINTS.map((joint, at) => ({
+        values: { joint: joint / 1000 },
+        choices: { pair: at % 2 === 0 ? "up-down" : "down-up" },
+        texts: { joint: `${(joint / 10).toFixed(1)} cm` },
+      })),
+      confirmed: ["lateral", "width"],
       at: "2026-08-27T15:20:00.000Z",
-      terms: [
-        { key: "receiver.lateral", coefficient: -1 },
-        { key: "tool.lateral", coefficient: 1 },
-      ],
     },
     {
-      what: "working width",
-      how: "The same twelve joints: mean joint against row spacing.",
-      result: "Mean joint 15.2 cm at 15 cm row spacing: width 2.998 m, ± 4 mm.",
-      at: "2026-08-27T15:20:00.000Z",
-      terms: [{ key: "tool.width", coefficient: 1 }],
-    },
-    {
-      what: "receiver to front rank",
-      how: "Six crossings of a sprayed line at 4 and 10 km/h, both ways, first seed dug up.",
-      result: "Mark error 8 mm at no speed, ± 15 mm: length confirmed.",
+      kind: "headland",
+      conditions: { fix: "fixed", source: "own base, 2 km", slope: "level", soil: "firm", speed: null },
+      spacing: null,
+      rowToRow: false,
+      note: "Sprayed line, first seed dug up.",
+      observations: MARKS.map(([speed, mark, way]) => ({
+        values: { speed: speed / 3.6, mark: mark / 1000 },
+        choices: { edge: "on", way },
+        texts: {
+          speed: `${speed.toFixed(1)} km/h`,
+          mark: `${(Math.abs(mark) / 10).toFixed(1)} cm ${mark < 0 ? "short" : "past"}`,
+        },
+      })),
+      confirmed: ["onLength"],
       at: "2026-08-28T09:45:00.000Z",
-      terms: [
-        { key: "receiver.foreAft", coefficient: -1 },
-        { key: "axle.pin", coefficient: -1 },
-        { key: "pin.workFront", coefficient: -1 },
-      ],
     },
   ],
   cardAt: "2026-08-29T05:55:00.000Z",

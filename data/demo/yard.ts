@@ -10,7 +10,6 @@ import { resolveRig } from "../../core/rig/resolve.ts";
 import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
 import { issueCard, keepReadbacks, latestCard } from "../cards.ts";
 import { rigFacts } from "../facts.ts";
-import { keepProof } from "../field-log.ts";
 import type { Database } from "../handle.ts";
 import { keepEvent, keepTick } from "../hookup.ts";
 import { addFunction, addRemote, setHydraulics } from "../hoses.ts";
@@ -38,6 +37,7 @@ import {
 } from "./hitching.ts";
 import { FOLDER, PLANTER, PLOUGH } from "./hosed.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
+import { plantTest } from "./proofs.ts";
 import { read, type Told } from "./told.ts";
 import { BROAD_REAR, CART, DRIVE_WHEEL, DUAL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
 import { FRONT_BOOM, LONG_TRAIN, TRACKED } from "./wide.ts";
@@ -49,8 +49,7 @@ export function plantDemoYard(db: Database): void {
   db.transaction(() => {
     const [first] = [GRASS_AND_GRAIN, BORROWED].map((each) => plantRig(db, each)) as [Rig, Rig];
     const proven = plantRig(db, PROVEN);
-    for (const { at, ...test } of PROVEN.tested)
-      keepProof(db, proven, { ...test, person: PROVEN.person, at: new Date(at), now: new Date(at) });
+    for (const [index, test] of PROVEN.tested.entries()) plantTest(db, proven, test, index, PROVEN.person);
     setRoadLimits(db, ROAD_LIMITS);
     const tyres = plantTyres(db);
     keepAll(db, first, read({ ...BELVANE, ...FIRST_DRILL }), GRASS_AND_GRAIN);

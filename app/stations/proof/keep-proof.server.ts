@@ -1,16 +1,11 @@
-import { dimension, isDimensionKey } from "../../../core/dimension/catalogue.ts";
-import { printEntry } from "../../../core/dimension/entry.ts";
+import { type Accepted, acceptFigure } from "../../../core/proof/accepting.ts";
 import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
-import type { Verdict } from "../../../core/proof/corrections.ts";
 import { testsOf } from "../../../core/proof/kinds.ts";
 import { acrossOf, findPasses } from "../../../core/proof/run-log.ts";
-import { NORMAL_95 } from "../../../core/proof/student.ts";
-import { halfWords, offWords } from "../../../core/proof/words.ts";
 import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import {
-  type Accepted,
   acceptedOf,
   acceptTest,
   beginTest,
@@ -40,7 +35,7 @@ import {
   ObserveDto,
   TestConditionsDto,
 } from "./proof.dto.ts";
-import { type Solved, solved } from "./solved.server.ts";
+import { solved } from "./solved.server.ts";
 
 const GONE = { form: "There is no such test on this rig any more." };
 const CLOSED = { form: "This test was accepted. Take the proof back first, or begin a new one." };
@@ -196,11 +191,13 @@ export function keepAccepted(open: OpenRig, form: FormData): Outcome {
   const barred = writable(open, testId);
   if (barred) return barred;
   const job = solved(open, findTest(open.db, open.rig, testId)!);
+  const { test, observations, verdicts } = job;
+  const tested = { ...test, observations, verdicts };
   const accepted: Accepted[] = [];
   for (const verdict of job.verdicts) {
     const chosen = String(form.get(`accept-${verdict.measured.key}`) ?? "");
     if (chosen === "") continue;
-    const made = acceptedFrom(open, job, verdict, chosen);
+    const made = acceptFigure(tested, verdict, chosen, open.rig.attachment, open.preferences.units);
     if ("problem" in made) return refused({ [`accept-${verdict.measured.key}`]: made.problem });
     accepted.push(made);
   }
@@ -208,51 +205,4 @@ export function keepAccepted(open: OpenRig, form: FormData): Outcome {
   const batchId = acceptTest(open.db, open.rig, testId, accepted, { person, at: new Date() });
   const figures = accepted.length === 1 ? "One figure" : `${accepted.length} figures`;
   return { ok: true, kept: { id: batchId, said: `${figures} proven` }, person };
-}
-
-function acceptedFrom(
-  open: OpenRig,
-  job: Solved,
-  { measured, verdict, unproven, corrections }: Verdict,
-  chosen: string,
-): Accepted | { problem: string } {
-  if (unproven.length > 0) return { problem: unproven[0]! };
-  const { units } = open.preferences;
-  const correction = corrections.find(({ key }) => key === chosen);
-  if (chosen !== "confirm" && !(correction && isDimensionKey(chosen)))
-    return { problem: "Choose which reading to correct." };
-  if (chosen === "confirm" && verdict !== "agrees")
-    return { problem: "It does not agree: choose which reading to correct." };
-  const half = halfWords(measured.unit, measured.off, units);
-  const found = `${measured.label}: off by ${offWords(measured, units)}${half ? `, ${half} (95 %)` : ""}.`;
-  const entry = correction && dimension(correction.key, open.rig.attachment);
-  const said = entry
-    ? ` ${entry.label} ${printEntry(entry, correction.to, units)} from now on.`
-    : " Confirmed.";
-  const count = job.observations.filter(({ leftOut }) => !leftOut).length;
-  return {
-    what: measured.label.charAt(0).toLowerCase() + measured.label.slice(1),
-    how: `${job.kind.title}, ${count} ${job.kind.one}${count === 1 ? "" : "s"}.`,
-    result: `${found}${said}`,
-    terms: measured.terms,
-    // Of few observations the interval is wider than two standard errors: what is kept stands for the same interval.
-    sigma: measured.off.half === null ? measured.off.error : measured.off.half / NORMAL_95,
-    correction: correction
-      ? { key: correction.key, value: correction.to, rawText: printEntry(entry!, correction.to, units) }
-      : null,
-    evidence: {
-      kind: job.test.kind,
-      conditions: job.test.conditions,
-      spacing: job.test.spacing,
-      rowToRow: job.test.rowToRow,
-      observations: job.observations.map(({ values, choices, leftOut }) => ({ values, choices, leftOut })),
-      figures: job.verdicts.map(({ measured: { label, entered, off } }) => ({
-        label,
-        entered,
-        off: off.value,
-        error: off.error,
-        half: off.half,
-      })),
-    },
-  };
 }

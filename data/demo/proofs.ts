@@ -1,0 +1,66 @@
+/** Field tests of the demo yard: joints and marks as somebody taped them, solved and accepted as the product does it. */
+import { acceptFigure } from "../../core/proof/accepting.ts";
+import type { TestConditions } from "../../core/proof/conditions.ts";
+import { verdictsOf } from "../../core/proof/corrections.ts";
+import { type TestKey, testKind } from "../../core/proof/kinds.ts";
+import { solveTest } from "../../core/proof/solve.ts";
+import { toleranceOf } from "../../core/proof/tolerance.ts";
+import { PRESETS } from "../../core/quantity/units.ts";
+import { resolveRig } from "../../core/rig/resolve.ts";
+import { rigFacts } from "../facts.ts";
+import { acceptTest, beginTest, keepObservations, setTest } from "../field-tests.ts";
+import type { Database } from "../handle.ts";
+import type { Rig } from "../rigs.ts";
+
+export type DemoTest = {
+  kind: TestKey;
+  conditions: TestConditions;
+  /** metres */
+  spacing: number | null;
+  rowToRow: boolean;
+  note: string;
+  observations: readonly {
+    values: Record<string, number>;
+    choices: Record<string, string>;
+    texts: Record<string, string>;
+  }[];
+  /** figures that are accepted, by key: each agrees with what is entered */
+  confirmed: readonly string[];
+  at: string;
+};
+
+/** @throws Error where a figure that is to be confirmed does not agree: the yard would say what its own tests do not */
+export function plantTest(db: Database, rig: Rig, test: DemoTest, index: number, person: string): void {
+  const stamp = { person, at: new Date(test.at) };
+  const id = `demo-test-${rig.id}-${index + 1}`;
+  const { kind, conditions, spacing, rowToRow, note } = test;
+  beginTest(db, rig, { id, kind, conditions, spacing, ...stamp });
+  setTest(db, id, { rowToRow, note });
+  keepObservations(
+    db,
+    id,
+    test.observations.map((each, at) => ({ id: `${id}-${at + 1}`, ...each })),
+    stamp,
+  );
+  const resolved = resolveRig(rigFacts(db, rig));
+  const setup = { fix: conditions.fix, spacing, rowToRow };
+  const { measured } = solveTest(kind, test.observations, new Set(), setup, resolved);
+  const { across, along } = toleranceOf(resolved);
+  const verdicts = verdictsOf(testKind(kind), measured, resolved, conditions, {
+    tolerance: kind === "headland" || kind === "circle" ? along : across,
+    observations: test.observations.length,
+  });
+  const tested = {
+    ...test,
+    verdicts,
+    observations: test.observations.map((each) => ({ ...each, leftOut: false })),
+  };
+  const accepted = test.confirmed.map((key) => {
+    const verdict = verdicts.find((each) => each.measured.key === key);
+    if (!verdict) throw new Error(`no ${key} in ${kind}`);
+    const made = acceptFigure(tested, verdict, "confirm", rig.attachment, PRESETS.metric);
+    if ("problem" in made) throw new Error(`${key}: ${made.problem}`);
+    return made;
+  });
+  acceptTest(db, rig, id, accepted, stamp);
+}
