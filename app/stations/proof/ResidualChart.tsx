@@ -37,6 +37,7 @@ export default function ResidualChart({ residuals, plot }: Pick<JobView, "residu
             dataKey="apart"
             type="number"
             domain={[-most, most]}
+            padding={{ top: 8, bottom: 8 }}
             ticks={roundTicks(-most, most, 4)}
             tick={AXIS}
             width={62}
