@@ -1,6 +1,6 @@
 // Node's built-ins only: these run before anything is installed.
-import { spawnSync } from "node:child_process";
-import { existsSync } from "node:fs";
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, openSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 
 export const ROOT = new URL("..", import.meta.url).pathname;
@@ -37,6 +37,30 @@ export function ensureInstalled() {
   if (existsSync(join(ROOT, "node_modules", "react-router")) && nativeModuleLoads()) return;
   console.log("Installing packages; the database module is compiled, which takes a few minutes …");
   must("npm", ["ci", "--no-audit", "--no-fund"], { env: localHeaders() });
+}
+
+/**
+ * The same, but only as far as nothing must be compiled; the rest, above all the database module on one core for minutes, goes on beside
+ * what does not need it. What is returned waits for it.
+ */
+export function installMeanwhile() {
+  if (existsSync(join(ROOT, "node_modules", "react-router")) && nativeModuleLoads()) return async () => {};
+  console.log("Installing packages; the database module is compiled meanwhile, which takes a few minutes …");
+  must("npm", ["ci", "--no-audit", "--no-fund", "--ignore-scripts"]);
+  mkdirSync(join(ROOT, "var"), { recursive: true });
+  const log = join(ROOT, "var", "install.log");
+  const output = openSync(log, "w");
+  const env = { ...process.env, ...localHeaders() };
+  const compiling = spawn("npm", ["rebuild"], { cwd: ROOT, stdio: ["ignore", output, output], env });
+  const ended = new Promise((done) => {
+    compiling.once("error", () => done(1));
+    compiling.once("close", done);
+  });
+  return async () => {
+    if ((await ended) === 0 && nativeModuleLoads()) return;
+    console.error(`${readFileSync(log, "utf8")}\nThe database module could not be compiled.`);
+    process.exit(1);
+  };
 }
 
 /** Builds the pages, and the server's workers. */

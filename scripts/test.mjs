@@ -1,8 +1,8 @@
-// Type check, lint, unit tests, build, browser tests; ends with one line that counts them.
+// Type check, lint, build, unit tests, browser tests; ends with one line that counts them.
 import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { bin, ensureInstalled, must, ROOT, run } from "./bootstrap.mjs";
+import { bin, installMeanwhile, must, ROOT, run } from "./bootstrap.mjs";
 
 const CHROMIUM = process.env.CHROMIUM || "/usr/bin/chromium";
 
@@ -68,7 +68,7 @@ function vitest(project, name = project) {
   count.failed += numFailedTests || (status === 0 ? 0 : 1);
 }
 
-ensureInstalled();
+const installed = installMeanwhile();
 ensureChromium();
 mkdirSync(join(ROOT, "var"), { recursive: true });
 step("route types", bin("react-router"), ["typegen"]);
@@ -82,7 +82,6 @@ await atOnce([
   ],
   ["nothing unused", bin("knip"), []],
 ]);
-vitest("unit*", "unit");
 const built = step("build", bin("react-router"), ["build", "--logLevel", "warn"]);
 const workers = step("build workers", bin("vite"), [
   "build",
@@ -91,6 +90,8 @@ const workers = step("build workers", bin("vite"), [
   "--logLevel",
   "warn",
 ]);
+await installed();
+vitest("unit*", "unit");
 if (built && workers) vitest("browser");
 
 console.log(`\n${count.passed} passed, ${count.failed} failed`);
