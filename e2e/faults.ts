@@ -4,19 +4,14 @@ import { visit } from "./acts.ts";
 import { type DESK, openPage, type PHONE } from "./browser.ts";
 
 /** Serious barriers. By night the same pages have other colours and nothing else: contrast is looked at alone. */
-async function violations(page: Page, look: "contrast" | "all" | "all but contrast"): Promise<string[]> {
+async function violations(page: Page, look: "contrast" | "all"): Promise<string[]> {
+  await page.evaluate(axe.source);
   return page.evaluate(async (what) => {
     type Violation = { impact: string; id: string; nodes: { html: string }[] };
     const scan = window as unknown as { axe: { run: (how: object) => Promise<{ violations: Violation[] }> } };
     const plainly = { resultTypes: ["violations"], preload: false };
     const only = { runOnly: ["color-contrast"] };
-    const without = { rules: { "color-contrast": { enabled: false } } };
-    const found = (
-      await scan.axe.run({
-        ...plainly,
-        ...(what === "contrast" ? only : what === "all but contrast" ? without : {}),
-      })
-    ).violations;
+    const found = (await scan.axe.run({ ...plainly, ...(what === "contrast" ? only : {}) })).violations;
     return found
       .filter(({ impact }) => impact === "serious" || impact === "critical")
       .map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
@@ -54,15 +49,15 @@ function turn(page: Page, light: "Day" | "Night"): Promise<void> {
 }
 
 /**
- * What is wrong on some screens: serious barriers, small letters, what is cut off sideways, console errors. Contrast is looked at
- * on those of `colours`, and there by night as well where that is asked.
+ * What is wrong on some screens: small letters, what is cut off sideways, console errors; on those of `own`, which no other
+ * viewport shows alike, serious barriers as well, and their contrast by night where that is asked.
  */
 export async function faultsOf(
   browser: Browser,
   address: string,
   viewport: typeof DESK | typeof PHONE,
   screens: readonly string[],
-  colours: readonly string[],
+  own: readonly string[],
   byNight: boolean,
 ): Promise<string[]> {
   const { page, errors } = await openPage(browser, viewport);
@@ -70,13 +65,12 @@ export async function faultsOf(
   for (const screen of screens) {
     await visit(page, address + screen);
     const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-    await page.evaluate(axe.source);
     const here = [
-      ...(await violations(page, colours.includes(screen) ? "all" : "all but contrast")),
+      ...(own.includes(screen) ? await violations(page, "all") : []),
       ...(await tooSmall(page)).map((each) => `under 14 px: ${each}`),
       ...(sideways > 0 ? [`${sideways} px too wide`] : []),
     ];
-    if (byNight && colours.includes(screen)) {
+    if (byNight && own.includes(screen)) {
       await turn(page, "Night");
       here.push(...(await violations(page, "contrast")).map((each) => `by night, ${each}`));
     }

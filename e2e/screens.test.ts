@@ -57,8 +57,8 @@ const SCREENS = [
   "/rigs/99",
 ];
 
-/** A phone has the desk's colours: contrast is looked at where it draws alone, or otherwise. */
-const COLOURS_OF_PHONE = [
+/** A phone has the desk's pages and colours: barriers are looked for where it draws alone, or otherwise. */
+const OF_PHONE = [
   "/",
   "/rigs/2/tool?at=tool.lateral",
   "/rigs/4/match",
@@ -89,10 +89,10 @@ afterAll(() => Promise.all([browser.close(), yard.close()]));
 
 describe.each([
   ["desk", DESK, SCREENS],
-  ["phone", PHONE, COLOURS_OF_PHONE],
-] as const)("every screen, %s", (_name, viewport, colours) => {
+  ["phone", PHONE, OF_PHONE],
+] as const)("every screen, %s", (_name, viewport, own) => {
   it("has no serious barrier, no console error, nothing cut off sideways, by day and by night", async () => {
-    expect(await faultsOf(browser, yard.address, viewport, SCREENS, colours, true)).toEqual([]);
+    expect(await faultsOf(browser, yard.address, viewport, SCREENS, own, true)).toEqual([]);
   }, 300_000);
 });
 
