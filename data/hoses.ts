@@ -1,8 +1,8 @@
 /** Both sides of the hoses as they are kept, what somebody pinned, and how they were plugged in. */
 import { randomUUID } from "node:crypto";
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
-import type { HoseFunction, Remote } from "../core/hoses/circuit.ts";
-import type { RigHoses } from "../core/hoses/rig-hoses.ts";
+import type { HoseFunction, Remote } from "../core/yard/circuit.ts";
+import type { RigHoses } from "../core/yard/rig-hoses.ts";
 import type { Database } from "./handle.ts";
 import type { Rig } from "./rigs.ts";
 import { hoseFunction, hosePin, hosePlan, hydraulics, remote, rig } from "./schema.ts";

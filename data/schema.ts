@@ -16,13 +16,13 @@ import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ChangeKind } from "../core/dimension/change.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
 import { POINT_KINDS } from "../core/dimension/point-kinds.ts";
-import { PLACES, type Use } from "../core/hoses/circuit.ts";
-import type { PhaseKey } from "../core/hoses/phases.ts";
 import type { TestConditions } from "../core/proof/conditions.ts";
 import type { Evidence } from "../core/proof/evidence.ts";
 import type { TestKey } from "../core/proof/kinds.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import { SEQUENCE_KINDS, type Step } from "../core/sequence/step.ts";
+import type { PhaseKey } from "../core/trade/phases.ts";
+import { PLACES, type Use } from "../core/yard/circuit.ts";
 
 export const machine = sqliteTable("machine", {
   id: integer().primaryKey(),

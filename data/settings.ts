@@ -1,8 +1,8 @@
 /** What a yard has besides readings: weights, tyres, and the limits of its roads. */
 import { randomUUID } from "node:crypto";
 import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
-import type { TyreTable } from "../core/balance/tyres.ts";
-import type { RoadLimits } from "../core/match/road.ts";
+import type { RoadLimits } from "../core/yard/road.ts";
+import type { TyreTable } from "../core/yard/tyres.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
 import { axleTyre, roadLimits, settingChange, tyre, tyreCell, weight, weightFitted } from "./schema.ts";

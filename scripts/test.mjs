@@ -80,6 +80,11 @@ await atOnce([
     bin("depcruise"),
     ["core", "data", "formats", "bench", "app", "e2e", "--output-type", "err"],
   ],
+  [
+    "rooms of core in one direction",
+    bin("depcruise"),
+    ["core", "--config", ".dependency-cruiser.rooms.cjs", "--output-type", "err"],
+  ],
   ["nothing unused", bin("knip"), []],
 ]);
 const built = step("build", bin("react-router"), ["build", "--logLevel", "warn"]);

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { data, Form, redirect } from "react-router";
-import { pressureFor } from "../../core/balance/tyres.ts";
 import { say } from "../../core/quantity/say.ts";
 import type { Units } from "../../core/quantity/units.ts";
+import { pressureFor } from "../../core/yard/tyres.ts";
 import { database } from "../../data/database.ts";
 import { addTyre, changeTyre, listTyres, type Tyre } from "../../data/settings.ts";
 import { readTyreTable, type TyreCell, writeTyreTable } from "../../formats/csv/tyre-table.ts";

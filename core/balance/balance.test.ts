@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { Matrix, solve } from "ml-matrix";
 import { describe, expect, it } from "vitest";
-import { proposeBallast, type Room, type Weight } from "./ballast.ts";
+import { loadAt, pressureFor, type TyreTable } from "../yard/tyres.ts";
+import type { Weight } from "../yard/weights.ts";
+import { proposeBallast, type Room } from "./ballast.ts";
 import { axleLoads, drawnLoads, minimumFront, minimumRear } from "./loads.ts";
-import { loadAt, pressureFor, type TyreTable } from "./tyres.ts";
 
 /** The example of the formula most implement manuals print, worked by hand. */
 const EXAMPLE = {

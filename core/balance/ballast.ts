@@ -1,13 +1,5 @@
 /** The smallest set of the weights a tractor has that satisfies every state of the rig at once. kg and metres. */
-
-export type Weight = {
-  id: number;
-  what: string;
-  mass: number;
-  /** forward of the rear axle */
-  x: number;
-  count: number;
-};
+import type { Weight } from "../yard/weights.ts";
 
 /** What the states together still need and allow, before any ballast: a weight adds the same to every state. */
 export type Room = {

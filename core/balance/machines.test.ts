@@ -2,12 +2,12 @@
 import { describe, expect, it } from "vitest";
 import { hookupList } from "../hookup/list.ts";
 import { powerOf } from "../match/power-of-rig.ts";
-import type { RoadLimits } from "../match/road.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { askedOf } from "../rig/asked.ts";
 import { DRAWN, type Lines, NO_LIMITS, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import type { Whole } from "../rig/whole.ts";
 import { judgeWhole } from "../walk-round/judge-whole.ts";
+import type { RoadLimits } from "../yard/road.ts";
 import { balanceAt } from "./checks.ts";
 
 const { metric } = PRESETS;

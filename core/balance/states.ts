@@ -2,11 +2,11 @@
 import { isAhead, isBuiltOn, isCarried, isTrain, onLinks, onPin } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { type Fill, loadPaths, rearHitchKey, SHARE, type Stand, unplaced } from "../match/load-path.ts";
-import { GRAVITY } from "../match/power.ts";
 import type { RigPower } from "../match/power-of-rig.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { onTracks } from "../rig/supports.ts";
 import { chosen, hangsAtWork, known, type Whole } from "../rig/whole.ts";
+import { GRAVITY } from "../trade/power.ts";
 import { axleLoads, type Placed } from "./loads.ts";
 import { type Sides, sidesOf } from "./sideways.ts";
 

@@ -1,11 +1,11 @@
 /** Pressures of a whole rig's tyres: what is in them, and what field and road ask for by the tyre makers' tables. */
 import type { DimensionKey } from "../dimension/catalogue.ts";
-import { lowest } from "../match/drawbar.ts";
 import type { RigPower } from "../match/power-of-rig.ts";
 import { onTracks } from "../rig/supports.ts";
 import { type AxleTyres, known, type Whole } from "../rig/whole.ts";
+import { lowest } from "../trade/drawbar.ts";
+import { pressureFor, type TyreAnswer } from "../yard/tyres.ts";
 import type { RigState } from "./states.ts";
-import { pressureFor, type TyreAnswer } from "./tyres.ts";
 
 export type AxlePressure = {
   axle: "front" | "rear" | "tool";

@@ -2,8 +2,9 @@
  * The tractor from behind with its couplings in a row, the hoses hanging from them to the functions below: a function's row
  * meets the column of its coupling where its hose ends. A diagram of what is plugged where, not to scale.
  */
-import { isPort, type Remote } from "../hoses/circuit.ts";
+
 import type { Plan } from "../hoses/problem.ts";
+import { isPort, type Remote } from "../yard/circuit.ts";
 
 export type HoseColumn = { remote: number; x: number; label: string; pair: boolean };
 

@@ -3,13 +3,13 @@ import { isBuiltOn, onLinks, onPin } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import { type Checker, checkerOf } from "../finding/checking.ts";
-import type { ToolKindKey } from "../match/kinds.ts";
 import { printLength } from "../quantity/length.ts";
 import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { frontSupportOf, onTracks } from "../rig/supports.ts";
 import { chosen, known, type Whole, works } from "../rig/whole.ts";
+import type { ToolKindKey } from "../trade/kinds.ts";
 import { BEHIND_FRONT, findsItsLine, type HitchOf, habitOf, hitchOf } from "./hitch-of-part.ts";
 
 export type Hitch = { parts: HitchOf[]; checks: Check[] };

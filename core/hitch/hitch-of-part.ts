@@ -1,11 +1,11 @@
 /** What follows from the lengths of one tool's hitch: poses, stroke, crossing, lean, and how to make them right. */
 import { isAhead, onPin } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
-import { CATEGORIES, CATEGORY_SIZES } from "../match/category.ts";
-import { TOOL_KINDS, type ToolKindKey } from "../match/kinds.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { frontSupportOf } from "../rig/supports.ts";
 import { chosen, known } from "../rig/whole.ts";
+import { CATEGORIES, CATEGORY_SIZES } from "../trade/category.ts";
+import { TOOL_KINDS, type ToolKindKey } from "../trade/kinds.ts";
 import { frameSlope } from "./drawbar-level.ts";
 import { linkageOf } from "./from-rig.ts";
 import {

@@ -1,5 +1,5 @@
 /** The assignment without costs: what may be plugged where, and what follows for the stage after. */
-import { couplingsOf } from "./circuit.ts";
+import { couplingsOf } from "../yard/circuit.ts";
 import { type Need, unmet } from "./fit.ts";
 import { keepsThrough, type Problem, type Stage, stagesOf } from "./problem.ts";
 import { type Steps, step, stepsOf } from "./steps.ts";

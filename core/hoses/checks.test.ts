@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { PRESETS } from "../quantity/units.ts";
 import { MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
+import type { HoseFunction, Supply } from "../yard/circuit.ts";
 import { hosesOf } from "./checks.ts";
-import type { HoseFunction, Supply } from "./circuit.ts";
 import { litresPerMinute, sampleFunction, sampleRemote, sampleSupply } from "./sample.ts";
 
 /** What the hoses station says of one tool with these functions, each check as "verdict id: words". */

@@ -1,5 +1,5 @@
 /** What a plan costs, most important first: swaps, functions slowed, preferences broken, remote numbers. */
-import { isPort, type Remote } from "./circuit.ts";
+import { isPort, type Remote } from "../yard/circuit.ts";
 import { sharesOf } from "./flow.ts";
 import { type Plan, type Problem, remotesOf, type Stage, swapsOf } from "./problem.ts";
 

@@ -1,5 +1,5 @@
 /** Whether a function's hoses may go on a coupling, and if not, for which needs. */
-import { type HoseFunction, isPort, type Remote, type Supply } from "./circuit.ts";
+import { type HoseFunction, isPort, type Remote, type Supply } from "../yard/circuit.ts";
 import { wantedFlow } from "./oil.ts";
 
 /** What a function needs of its coupling: each can be what stands in the way. */

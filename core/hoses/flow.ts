@@ -1,7 +1,8 @@
 /** Who gets how much of the pump in a phase: motors first, what moves shares the rest. */
-import type { HoseFunction, Remote } from "./circuit.ts";
+
+import type { Phase } from "../trade/phases.ts";
+import type { HoseFunction, Remote } from "../yard/circuit.ts";
 import { wantedFlow } from "./oil.ts";
-import type { Phase } from "./phases.ts";
 
 export type Share = {
   /** index of the function */

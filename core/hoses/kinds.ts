@@ -1,6 +1,7 @@
 /** What implements do with oil: sensible starting data for each kind of function (common practice; the maker's book comes first). */
-import type { HoseFunction, Place, Use } from "./circuit.ts";
-import type { PhaseKey } from "./phases.ts";
+
+import type { PhaseKey } from "../trade/phases.ts";
+import type { HoseFunction, Place, Use } from "../yard/circuit.ts";
 
 export type FunctionKind = {
   label: string;

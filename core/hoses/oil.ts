@@ -1,5 +1,5 @@
 /** Oil: volumes, times and flows of cylinders and motors. SI throughout. */
-import type { Cylinder, HoseFunction, Motor } from "./circuit.ts";
+import type { Cylinder, HoseFunction, Motor } from "../yard/circuit.ts";
 
 /** Share of its displacement a gear motor passes to its shaft (common practice, no source). */
 export const MOTOR_EFFICIENCY = 0.92;

@@ -1,6 +1,7 @@
 /** The assignment problem: which coupling carries which function in which phase. */
-import { couplingsOf, type HoseFunction, type Remote, type Supply } from "./circuit.ts";
-import type { Phase } from "./phases.ts";
+
+import type { Phase } from "../trade/phases.ts";
+import { couplingsOf, type HoseFunction, type Remote, type Supply } from "../yard/circuit.ts";
 
 export type Problem = {
   phases: readonly Phase[];

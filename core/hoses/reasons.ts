@@ -1,6 +1,7 @@
 /** Why there is no plan, as few reasons as it takes; and the least changes that would give one. */
+
+import type { HoseFunction, Remote } from "../yard/circuit.ts";
 import { boardOf, feasible, type Rule, rulesOf } from "./board.ts";
-import type { HoseFunction, Remote } from "./circuit.ts";
 import type { Need } from "./fit.ts";
 import type { Problem } from "./problem.ts";
 import { type Steps, stepsOf, within } from "./steps.ts";

@@ -1,6 +1,7 @@
 /** Made-up hydraulics for worked examples in tests and the benchmark. */
-import type { HoseFunction, Remote, Supply } from "./circuit.ts";
-import { PHASES } from "./phases.ts";
+
+import { PHASES } from "../trade/phases.ts";
+import type { HoseFunction, Remote, Supply } from "../yard/circuit.ts";
 import type { Problem } from "./problem.ts";
 
 export const litresPerMinute = (value: number) => value / 60_000;

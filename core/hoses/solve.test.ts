@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solve as solveInteger } from "yalps";
+import { PHASES, type Phase } from "../trade/phases.ts";
+import { couplingsOf, type HoseFunction } from "../yard/circuit.ts";
 import { boardOf, feasible, rulesOf } from "./board.ts";
-import { couplingsOf, type HoseFunction } from "./circuit.ts";
 import { costFrom, planCost, weigh } from "./cost.ts";
 import { unmet } from "./fit.ts";
-import { PHASES, type Phase } from "./phases.ts";
 import { keepsThrough, type Plan, type Problem, type Stage, stagesOf, swapsOf } from "./problem.ts";
 import { appliedAll, curesOf, reasonsOf } from "./reasons.ts";
 import { litresPerMinute, sampleFunction, sampleProblem, sampleRemote, twelveOnSix } from "./sample.ts";

@@ -3,6 +3,8 @@
  * ways to reach a state only the cheapest matters. A first, narrow run finds a good plan; the second leaves out nothing
  * but what cannot become cheaper than that, so what it ends with is the optimum.
  */
+
+import { isPort, type Remote } from "../yard/circuit.ts";
 import {
   type Board,
   boardOf,
@@ -13,7 +15,6 @@ import {
   pluggedAfter,
   STUCK,
 } from "./board.ts";
-import { isPort, type Remote } from "./circuit.ts";
 import { brokenAlone, type Cost, costFrom, weigh } from "./cost.ts";
 import { sharesOf } from "./flow.ts";
 import { wantedFlow } from "./oil.ts";

@@ -1,5 +1,5 @@
 /** Tags for both ends of every hose: the coupling's number and a letter, the function, and what the port does. */
-import { isPort } from "./circuit.ts";
+import { isPort } from "../yard/circuit.ts";
 import { kindOf } from "./kinds.ts";
 import { type Plan, type Problem, remotesOf, type Stage, swapsOf } from "./problem.ts";
 

@@ -1,8 +1,9 @@
 /** How long each movement takes on its coupling, and what it has to share the pump with. */
-import type { HoseFunction } from "./circuit.ts";
+
+import type { Phase } from "../trade/phases.ts";
+import type { HoseFunction } from "../yard/circuit.ts";
 import { type Share, sharesOf } from "./flow.ts";
 import { inVolume, lentVolume, motorSpeed, outVolume, timeFor, wantedFlow } from "./oil.ts";
-import type { Phase } from "./phases.ts";
 import { type Plan, type Problem, remotesOf, type Stage } from "./problem.ts";
 
 export type Movement = Share & {

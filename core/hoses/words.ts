@@ -1,7 +1,7 @@
 /** The assignment in words: why none, what cures it, what is swapped when, and what each choice costs. */
 import { capital } from "../quantity/say.ts";
+import { remoteName } from "../yard/circuit.ts";
 import type { Rule } from "./board.ts";
-import { remoteName } from "./circuit.ts";
 import type { Cost } from "./cost.ts";
 import { type Need, unmet } from "./fit.ts";
 import { kindOf } from "./kinds.ts";

@@ -1,5 +1,5 @@
 /** Power of all tools of a rig together: over speed, the highest speed held, and what would be held instead. SI. */
-import { DRAFT_TABLE } from "./draft.ts";
+import { DRAFT_TABLE } from "../trade/draft.ts";
 import {
   deepest,
   type Efficiencies,
@@ -8,7 +8,7 @@ import {
   needOfAll,
   type Task,
   widthShare,
-} from "./power.ts";
+} from "../trade/power.ts";
 
 export type Total = { need: number; low: number; high: number };
 export type CurvePoint = Total & { speed: number };

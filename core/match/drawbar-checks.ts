@@ -7,7 +7,7 @@ import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { chosen, known, type Part, type Whole } from "../rig/whole.ts";
-import { chainNeeded, DRAWBAR_SIZES, type DrawbarCategory } from "./drawbar.ts";
+import { chainNeeded, DRAWBAR_SIZES, type DrawbarCategory } from "../trade/drawbar.ts";
 import { type HitchLoad, hitchLoads, missingOfHitchLoad } from "./load-path.ts";
 import { massBehind } from "./mass.ts";
 

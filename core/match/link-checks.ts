@@ -8,7 +8,14 @@ import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { chosen, known, type Whole } from "../rig/whole.ts";
-import { CATEGORY_SIZES, type Category, type CategorySizes, fitMast, fitPin, fitSpan } from "./category.ts";
+import {
+  CATEGORY_SIZES,
+  type Category,
+  type CategorySizes,
+  fitMast,
+  fitPin,
+  fitSpan,
+} from "../trade/category.ts";
 import { liftedCheck, unknownOf } from "./drawbar-checks.ts";
 import { hitchLoads, missingOfHitchLoad } from "./load-path.ts";
 

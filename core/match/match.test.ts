@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { CATEGORIES, CATEGORY_SIZES, fitMast, fitPin, fitSpan } from "./category.ts";
-import { DRAFT_TABLE, draftOf } from "./draft.ts";
-import { chainNeeded, DRAWBAR_CATEGORIES, DRAWBAR_SIZES, lowest } from "./drawbar.ts";
+import { CATEGORIES, CATEGORY_SIZES, fitMast, fitPin, fitSpan } from "../trade/category.ts";
+import { DRAFT_TABLE, draftOf } from "../trade/draft.ts";
+import { chainNeeded, DRAWBAR_CATEGORIES, DRAWBAR_SIZES, lowest } from "../trade/drawbar.ts";
 import {
   deepest,
   FASTEST,
@@ -14,8 +14,8 @@ import {
   tractiveEfficiency,
   widthShare,
   workRate,
-} from "./power.ts";
-import { PTO_SHAFTS, PTO_TYPES, pinDistance, speedInBand, speedOff } from "./pto.ts";
+} from "../trade/power.ts";
+import { PTO_SHAFTS, PTO_TYPES, pinDistance, speedInBand, speedOff } from "../trade/pto.ts";
 
 const kmh = (speed: number) => speed / 3.6;
 

@@ -4,10 +4,8 @@ import type { DimensionKey } from "../dimension/catalogue.ts";
 import { steersBy } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { chosen, type Input, inputOf, known, type Part, type Whole, works } from "../rig/whole.ts";
-import { type CurvePoint, curveOf, fastest, type Instead, insteadOf } from "./curve.ts";
-import { DRAFT_TABLE, type DraftKey, type Soil } from "./draft.ts";
-import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "./kinds.ts";
-import { fullMass } from "./mass.ts";
+import { DRAFT_TABLE, type DraftKey, type Soil } from "../trade/draft.ts";
+import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../trade/kinds.ts";
 import {
   type Drive,
   type Efficiencies,
@@ -20,7 +18,9 @@ import {
   type Task,
   tractiveEfficiency,
   workRate,
-} from "./power.ts";
+} from "../trade/power.ts";
+import { type CurvePoint, curveOf, fastest, type Instead, insteadOf } from "./curve.ts";
+import { fullMass } from "./mass.ts";
 
 export type PartPower = {
   kind: ToolKindKey | null;

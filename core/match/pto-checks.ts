@@ -7,7 +7,6 @@ import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { chosen, known } from "../rig/whole.ts";
-import type { RigPower } from "./power-of-rig.ts";
 import {
   describeShaft,
   LEAST_OVERLAP,
@@ -17,7 +16,8 @@ import {
   SHAFT_FREE,
   shaftRoom,
   speedOff,
-} from "./pto.ts";
+} from "../trade/pto.ts";
+import type { RigPower } from "./power-of-rig.ts";
 import { shaftRating } from "./shaft.ts";
 
 export function ptoChecks(

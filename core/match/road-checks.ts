@@ -7,7 +7,7 @@ import { say } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import { onTracks } from "../rig/supports.ts";
 import { chosen, known, type Whole } from "../rig/whole.ts";
-import { lowest } from "./drawbar.ts";
+import { lowest } from "../trade/drawbar.ts";
 
 /** Speed, width and height on the road. */
 export function roadChecks(whole: Whole, units: Units): Check[] {

@@ -4,11 +4,11 @@ import { type DimensionKey, dimension, isDimensionKey } from "../dimension/catal
 import { printEntry } from "../dimension/entry.ts";
 import type { Units } from "../quantity/units.ts";
 import type { Term } from "../rig/frame.ts";
+import { NORMAL_95 } from "../statistics/student.ts";
 import type { TestConditions } from "./conditions.ts";
 import type { Verdict } from "./corrections.ts";
 import type { Evidence } from "./evidence.ts";
 import { type TestKey, testKind } from "./kinds.ts";
-import { NORMAL_95 } from "./student.ts";
 import { halfWords, offWords } from "./words.ts";
 
 export type Accepted = {

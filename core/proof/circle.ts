@@ -1,7 +1,7 @@
-import { type Estimate, estimateOf } from "./estimate.ts";
-import { fitWithout, outliers } from "./outliers.ts";
+import { type Estimate, estimateOf } from "../statistics/estimate.ts";
+import { fitWithout, outliers } from "../statistics/outliers.ts";
+import { NORMAL_95 } from "../statistics/student.ts";
 import type { Entered, Observation, TestResult } from "./result.ts";
-import { NORMAL_95 } from "./student.ts";
 
 /**
  * Steady circle of a drawn tool: R_t² = R² + L_h² − L_t², with the rear axle on R, the hitch L_h behind it, and the tool's

@@ -2,8 +2,8 @@
 import { type DimensionKey, unchanging } from "../dimension/catalogue.ts";
 import type { Term } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { differsFromZero } from "../statistics/estimate.ts";
 import type { TestConditions } from "./conditions.ts";
-import { differsFromZero } from "./estimate.ts";
 import type { TestKind } from "./kinds.ts";
 import type { Measured } from "./result.ts";
 

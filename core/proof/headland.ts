@@ -1,8 +1,8 @@
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { Term } from "../rig/frame.ts";
-import { combined, estimateOf } from "./estimate.ts";
-import type { Fit } from "./least-squares.ts";
-import { fitBoth } from "./outliers.ts";
+import { combined, estimateOf } from "../statistics/estimate.ts";
+import type { Fit } from "../statistics/least-squares.ts";
+import { fitBoth } from "../statistics/outliers.ts";
 import type { Entered, Measured, Observation, TestResult } from "./result.ts";
 
 export type Crossing = {

@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { determinant, inverse, Matrix } from "ml-matrix";
 import { describe, expect, it } from "vitest";
 import { sampleRig } from "../rig/sample.ts";
+import { above, halfWidth, meanOf, sigmaOf } from "../statistics/mixture.ts";
 import { UNKNOWN_CONDITIONS } from "./conditions.ts";
 import { designJoints, fitJoints } from "./joints.ts";
-import { above, halfWidth, meanOf, sigmaOf } from "./mixture.ts";
 import { solveTest } from "./solve.ts";
 import { type Mix, mixesOf, type Straying } from "./straying.ts";
 

@@ -1,12 +1,12 @@
 import type { Term } from "../rig/frame.ts";
+import { type Estimate, scaled } from "../statistics/estimate.ts";
+import { leastSquares } from "../statistics/least-squares.ts";
+import { halfWidth, meanOf, sigmaOf } from "../statistics/mixture.ts";
+import { outliers } from "../statistics/outliers.ts";
+import { NORMAL_95, t95 } from "../statistics/student.ts";
 import { FIXES, type Fix } from "./conditions.ts";
-import { type Estimate, scaled } from "./estimate.ts";
-import { leastSquares } from "./least-squares.ts";
-import { halfWidth, meanOf, sigmaOf } from "./mixture.ts";
-import { outliers } from "./outliers.ts";
 import type { Entered, Observation, TestResult } from "./result.ts";
 import { filterOf, type Mix, mixesOf, whiten } from "./straying.ts";
-import { NORMAL_95, t95 } from "./student.ts";
 
 /** Directions of the passes left and right of a joint: +1 as the first pass was driven. */
 const DIRECTIONS: Record<string, readonly [left: 1 | -1, right: 1 | -1]> = {

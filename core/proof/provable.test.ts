@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { ATTACHMENT_KEYS, isTrain } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
-import { TOOL_KINDS, type ToolKindKey } from "../match/kinds.ts";
 import type { Proof } from "../rig/facts.ts";
 import { resolveRig } from "../rig/resolve.ts";
 import { sampleFacts, sampleRig } from "../rig/sample.ts";
+import { TOOL_KINDS, type ToolKindKey } from "../trade/kinds.ts";
 import { testsOf } from "./kinds.ts";
 import { provables, provedOf } from "./provable.ts";
 import { toleranceOf } from "./tolerance.ts";

@@ -1,7 +1,7 @@
 import type { OnPlane } from "../geodesy/plane.ts";
+import { estimateOf } from "../statistics/estimate.ts";
+import { fitBoth } from "../statistics/outliers.ts";
 import type { Fix } from "./conditions.ts";
-import { estimateOf } from "./estimate.ts";
-import { fitBoth } from "./outliers.ts";
 import type { Entered, Observation, TestResult } from "./result.ts";
 
 /** One position of the antenna. */

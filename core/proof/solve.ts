@@ -6,6 +6,7 @@ import { steersBy } from "../rig/asked.ts";
 import { between, evaluate } from "../rig/chain.ts";
 import { termsBetween } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { NORMAL_95 } from "../statistics/student.ts";
 import { solveCircle } from "./circle.ts";
 import type { Fix } from "./conditions.ts";
 import { predictDistance } from "./cross-tape.ts";
@@ -14,7 +15,6 @@ import { solveJoints } from "./joints.ts";
 import type { TestKey } from "./kinds.ts";
 import { type Entered, type Measured, NOTHING_YET, type Observation, type TestResult } from "./result.ts";
 import { solveRunLog } from "./run-log.ts";
-import { NORMAL_95 } from "./student.ts";
 import { solveCoordinates, solveWheelMarks } from "./wheel-marks.ts";
 
 /** What a test is set up with, besides its observations. */

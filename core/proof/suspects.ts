@@ -2,7 +2,7 @@
 import { type DimensionKey, dimension, hasDimension } from "../dimension/catalogue.ts";
 import type { Term } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { differsFromZero } from "./estimate.ts";
+import { differsFromZero } from "../statistics/estimate.ts";
 import type { Measured } from "./result.ts";
 
 export type Slip =

@@ -1,7 +1,7 @@
 import { toPlane } from "../geodesy/plane.ts";
-import { estimateOf } from "./estimate.ts";
-import { leastSquares } from "./least-squares.ts";
-import { fitBoth } from "./outliers.ts";
+import { estimateOf } from "../statistics/estimate.ts";
+import { leastSquares } from "../statistics/least-squares.ts";
+import { fitBoth } from "../statistics/outliers.ts";
 import type { Entered, Measured, Observation, TestResult } from "./result.ts";
 
 /** Two parkings by their coordinates, as seen by the first heading: first − second to the right, and ahead. Radians, metres. */

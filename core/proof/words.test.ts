@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { PRESETS } from "../quantity/units.ts";
 import { sampleRig } from "../rig/sample.ts";
-import type { Estimate } from "./estimate.ts";
+import type { Estimate } from "../statistics/estimate.ts";
 import type { Measured } from "./result.ts";
 import type { Slip } from "./suspects.ts";
 import { halfWords, offWords, size, suspectWords } from "./words.ts";

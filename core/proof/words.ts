@@ -5,8 +5,8 @@ import { printLength } from "../quantity/length.ts";
 import { printMeasure } from "../quantity/measure.ts";
 import { fineStyle, type Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import type { Estimate } from "../statistics/estimate.ts";
 import type { Verdict } from "./corrections.ts";
-import type { Estimate } from "./estimate.ts";
 import type { Measured } from "./result.ts";
 import type { Slip, Suspect } from "./suspects.ts";
 

@@ -1,7 +1,7 @@
 import { type Attachment, isFixed } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { parseEntry } from "../dimension/entry.ts";
-import { NO_HOSES } from "../hoses/rig-hoses.ts";
+import { NO_HOSES } from "../yard/rig-hoses.ts";
 import type { RigFacts } from "./facts.ts";
 import { resolveRig } from "./resolve.ts";
 import { bareFacts, sampleReading } from "./sample.ts";

@@ -1,10 +1,11 @@
 /** A whole rig: the machine that drives, everything coupled to it in order, and what it may carry. */
-import type { Weight } from "../balance/ballast.ts";
-import type { TyreTable } from "../balance/tyres.ts";
+
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
-import type { RigHoses } from "../hoses/rig-hoses.ts";
-import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../match/kinds.ts";
-import type { RoadLimits } from "../match/road.ts";
+import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../trade/kinds.ts";
+import type { RigHoses } from "../yard/rig-hoses.ts";
+import type { RoadLimits } from "../yard/road.ts";
+import type { TyreTable } from "../yard/tyres.ts";
+import type { Weight } from "../yard/weights.ts";
 import type { Grade } from "./grade.ts";
 import type { ResolvedRig } from "./resolve.ts";
 

@@ -3,9 +3,9 @@
  * with what one tyre carries at each speed. Cells are parted by tabs or semicolons; an empty cell or a dash is a hole.
  */
 import Papa from "papaparse";
-import type { TyreTable } from "../../core/balance/tyres.ts";
 import { type Family, parseMeasure, printMeasure } from "../../core/quantity/measure.ts";
 import { type Units, unitOf } from "../../core/quantity/units.ts";
+import type { TyreTable } from "../../core/yard/tyres.ts";
 
 export type TyreCell = TyreTable["cells"][number];
 export type TableRead =

@@ -10,10 +10,10 @@
 import { type Attachment, isFixed } from "../../core/dimension/attachment.ts";
 import { hasDimension } from "../../core/dimension/catalogue.ts";
 import type { PointKey } from "../../core/dimension/points.ts";
-import { TOOL_KINDS, type ToolKindKey } from "../../core/match/kinds.ts";
 import { between } from "../../core/rig/chain.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { placeSections } from "../../core/rig/sections.ts";
+import { TOOL_KINDS, type ToolKindKey } from "../../core/trade/kinds.ts";
 
 /** Identifiers of ISO 11783-11's data dictionary used here. */
 export const DDI = {

@@ -1,6 +1,6 @@
-import type { TyreAnswer } from "../../../core/balance/tyres.ts";
 import { say } from "../../../core/quantity/say.ts";
 import type { Units } from "../../../core/quantity/units.ts";
+import type { TyreAnswer } from "../../../core/yard/tyres.ts";
 
 /** What a tyre table answers, in words. */
 export function answerText(answer: TyreAnswer, units: Units): string {

@@ -1,7 +1,6 @@
 /** The panel of the hoses station: what is plugged where in each phase, what is swapped, how long it takes, and why so. */
 import { drawHoses, type HoseSheet } from "../../../core/drawing/hoses.ts";
 import { type Hoses, seconds } from "../../../core/hoses/checks.ts";
-import { isPort, type Remote, remoteName, type Supply, type Use } from "../../../core/hoses/circuit.ts";
 import { brokenAlone } from "../../../core/hoses/cost.ts";
 import { unmet } from "../../../core/hoses/fit.ts";
 import { kindOf } from "../../../core/hoses/kinds.ts";
@@ -29,6 +28,7 @@ import {
 import { capital, say } from "../../../core/quantity/say.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import type { Whole } from "../../../core/rig/whole.ts";
+import { isPort, type Remote, remoteName, type Supply, type Use } from "../../../core/yard/circuit.ts";
 
 export type BoardRow = {
   id: number;

@@ -1,5 +1,5 @@
-import { remoteName } from "../../../core/hoses/circuit.ts";
 import { remotesOf } from "../../../core/hoses/problem.ts";
+import { remoteName } from "../../../core/yard/circuit.ts";
 import { keepPlan, pinFunction, unpinAll } from "../../../data/hoses.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";

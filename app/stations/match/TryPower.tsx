@@ -1,8 +1,8 @@
 import { lazy, useState } from "react";
 import { atSpeed, curveOf, fastest, insteadOf, workedAs } from "../../../core/match/curve.ts";
-import { FASTEST, needOfAll } from "../../../core/match/power.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { say } from "../../../core/quantity/say.ts";
+import { FASTEST, needOfAll } from "../../../core/trade/power.ts";
 import { Later } from "../../ui/Later.tsx";
 import { Slide } from "../../ui/Slide.tsx";
 import { chartOf, heldWords, type PowerChartView, type PowerTrial } from "./match-view.ts";

@@ -1,9 +1,6 @@
 /** The panel of the match station: two ways to the power, and what each figure comes from. */
 
 import type { CurvePoint } from "../../../core/match/curve.ts";
-import { DRAFT_TABLE, type DraftRow } from "../../../core/match/draft.ts";
-import { TOOL_KINDS } from "../../../core/match/kinds.ts";
-import { type Efficiencies, FASTEST, type Task } from "../../../core/match/power.ts";
 import type { RigPower } from "../../../core/match/power-of-rig.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { FAMILIES } from "../../../core/quantity/measure.ts";
@@ -11,6 +8,9 @@ import { say } from "../../../core/quantity/say.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import type { Whole } from "../../../core/rig/whole.ts";
 import { chosen, inputOf } from "../../../core/rig/whole.ts";
+import { DRAFT_TABLE, type DraftRow } from "../../../core/trade/draft.ts";
+import { TOOL_KINDS } from "../../../core/trade/kinds.ts";
+import { type Efficiencies, FASTEST, type Task } from "../../../core/trade/power.ts";
 
 export type PowerLine = { label: string; text: string; source: string };
 

@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { Form, Link } from "react-router";
 import { FUNCTION_KIND_KEYS, FUNCTION_KINDS } from "../../../core/hoses/kinds.ts";
-import { PHASES } from "../../../core/hoses/phases.ts";
+import { PHASES } from "../../../core/trade/phases.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";

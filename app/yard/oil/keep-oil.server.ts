@@ -1,8 +1,8 @@
 import { data } from "react-router";
-import { type HoseFunction, type Remote, SOCKETS, USES, type Use } from "../../../core/hoses/circuit.ts";
 import { functionOfKind, isFunctionKind } from "../../../core/hoses/kinds.ts";
-import { PHASE_KEYS, type PhaseKey } from "../../../core/hoses/phases.ts";
 import type { Family } from "../../../core/quantity/measure.ts";
+import { PHASE_KEYS, type PhaseKey } from "../../../core/trade/phases.ts";
+import { type HoseFunction, type Remote, SOCKETS, USES, type Use } from "../../../core/yard/circuit.ts";
 import type { Database } from "../../../data/handle.ts";
 import {
   addFunction,

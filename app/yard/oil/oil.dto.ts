@@ -1,5 +1,5 @@
 import { IsIn, Length, Matches, MaxLength } from "class-validator";
-import { PLACES, type Place } from "../../../core/hoses/circuit.ts";
+import { PLACES, type Place } from "../../../core/yard/circuit.ts";
 import { IsAmount } from "../amount.ts";
 
 const TICK = /^(on)?$/;

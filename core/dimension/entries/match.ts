@@ -1,9 +1,9 @@
-import { CATEGORIES } from "../../match/category.ts";
-import { DRAFT_TABLE } from "../../match/draft.ts";
-import { DRAWBAR_CATEGORIES } from "../../match/drawbar.ts";
-import { TOOL_KINDS } from "../../match/kinds.ts";
-import { DRIVES, SURFACES } from "../../match/power.ts";
-import { describeShaft, PTO_TYPES } from "../../match/pto.ts";
+import { CATEGORIES } from "../../trade/category.ts";
+import { DRAFT_TABLE } from "../../trade/draft.ts";
+import { DRAWBAR_CATEGORIES } from "../../trade/drawbar.ts";
+import { TOOL_KINDS } from "../../trade/kinds.ts";
+import { DRIVES, SURFACES } from "../../trade/power.ts";
+import { describeShaft, PTO_TYPES } from "../../trade/pto.ts";
 import { choice, count, entriesOf, length, measure } from "../entry-type.ts";
 
 const plain = (keys: readonly string[], label: (key: string) => string = capital) =>

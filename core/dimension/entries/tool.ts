@@ -1,4 +1,4 @@
-import { ROWLESS } from "../../match/kinds.ts";
+import { ROWLESS } from "../../trade/kinds.ts";
 import { choice, count, EACH_SEASON, entriesOf, length, measure } from "../entry-type.ts";
 
 const behind = (end: string) => ({

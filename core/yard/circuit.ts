@@ -1,5 +1,5 @@
 /** Both sides of the hoses: what a tractor offers and what an implement's functions need. SI: m³/s, Pa, m, rev/s. */
-import type { PhaseKey } from "./phases.ts";
+import type { PhaseKey } from "../trade/phases.ts";
 
 export const PLACES = ["rear", "front", "mid"] as const;
 export type Place = (typeof PLACES)[number];
