@@ -3,10 +3,10 @@ import { mixesOf } from "../core/proof/straying.ts";
 import { alongTrack, crossTrack } from "../core/rig/budget.ts";
 import { dueOf } from "../core/rig/due.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
+import { chance } from "../core/simulation/random.ts";
 import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
 import { listEveryPart } from "../data/rigs.ts";
-import { chance } from "./field/random.ts";
 import { report } from "./measure.ts";
 
 /** A thousand joints, and what is reckoned of a rig each time its proof is opened. */

@@ -1,11 +1,5 @@
 /** The simulated field: a practice rig's terminal and what can be driven. What the rig really is never leaves the server. */
 
-import { believe } from "../../../bench/field/believed.ts";
-import type { Field } from "../../../bench/field/drive.ts";
-import { stretchReading, stretchTape } from "../../../bench/field/drive.ts";
-import { chance } from "../../../bench/field/random.ts";
-import { lastToolSpacing, type Terminal, terminalFrom } from "../../../bench/field/terminal.ts";
-import type { Truth } from "../../../bench/field/truth.ts";
 import { askedLines } from "../../../core/card/ahead.ts";
 import { formOf, printedUnit } from "../../../core/card/fill.ts";
 import { byPage } from "../../../core/card/numbered.ts";
@@ -17,6 +11,12 @@ import { pointsOf } from "../../../core/drawing/rig-points.ts";
 import type { Fix } from "../../../core/proof/conditions.ts";
 import { testsOf } from "../../../core/proof/kinds.ts";
 import { printLength } from "../../../core/quantity/length.ts";
+import { believe } from "../../../core/simulation/believed.ts";
+import type { Field } from "../../../core/simulation/drive.ts";
+import { stretchReading, stretchTape } from "../../../core/simulation/drive.ts";
+import { chance } from "../../../core/simulation/random.ts";
+import { lastToolSpacing, type Terminal, terminalFrom } from "../../../core/simulation/terminal.ts";
+import type { Truth } from "../../../core/simulation/truth.ts";
 import { type Practice, practiceOf, truthKey } from "../../../data/practice.ts";
 import { schemeNow, toolsAhead } from "../card-view.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";

@@ -1,4 +1,8 @@
 import { v4 as uuid } from "uuid";
+import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
+import { printMeasure } from "../../../core/quantity/measure.ts";
+import { unitOf } from "../../../core/quantity/units.ts";
+import { resolveRig } from "../../../core/rig/resolve.ts";
 import {
   crossString,
   driveCircle,
@@ -6,14 +10,10 @@ import {
   type Field,
   parkOnCoordinates,
   parkTwice,
-} from "../../../bench/field/drive.ts";
-import { recordRun } from "../../../bench/field/receiver.ts";
-import { entryProblem } from "../../../bench/field/terminal.ts";
-import { seedTruth } from "../../../bench/field/truth.ts";
-import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
-import { printMeasure } from "../../../core/quantity/measure.ts";
-import { unitOf } from "../../../core/quantity/units.ts";
-import { resolveRig } from "../../../core/rig/resolve.ts";
+} from "../../../core/simulation/drive.ts";
+import { recordRun } from "../../../core/simulation/receiver.ts";
+import { entryProblem } from "../../../core/simulation/terminal.ts";
+import { seedTruth } from "../../../core/simulation/truth.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import {
   acceptedOf,
@@ -25,6 +25,7 @@ import {
 } from "../../../data/field-tests.ts";
 import { feedTerminal, makePractice, nextDrive, practiceOf, truthKey } from "../../../data/practice.ts";
 import { variantsOf } from "../../../data/variants.ts";
+import { writeLog } from "../../../formats/nmea/write.ts";
 import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import { takeLog } from "../proof/keep-proof.server.ts";
@@ -100,7 +101,7 @@ export function keepDriven(open: OpenRig, form: FormData): Outcome {
   const testId = testFor(open, drive, id, { fix, person, spacing: field.believed.spacing });
   const stamp = { person, at: new Date() };
   if (drive === "run-log") {
-    const log = recordRun(field, { times: 3, decimals: 7 });
+    const log = writeLog(recordRun(field, 3), 7);
     return takeLog(open, testId, log, { id: uuid(), person }) ?? driven(testId, person);
   }
   keepObservations(db, testId, foundOn(field, drive, open), stamp);

@@ -1,6 +1,8 @@
 import { Check, Circle, CircleDot, OctagonAlert } from "lucide-react";
 import { useEffect, useState } from "react";
 import { createPortal } from "react-dom";
+import { unmetNeeds } from "../../../core/sequence/run.ts";
+import { type Step, stateWords } from "../../../core/sequence/step.ts";
 import {
   type Folding,
   type FoldingKind,
@@ -12,10 +14,8 @@ import {
   tick,
   withLever,
   worldOf,
-} from "../../../bench/folding.ts";
-import { type Part, sketchOf } from "../../../bench/folding-drawing.ts";
-import { unmetNeeds } from "../../../core/sequence/run.ts";
-import { type Step, stateWords } from "../../../core/sequence/step.ts";
+} from "../../../core/simulation/folding.ts";
+import { type Part, sketchOf } from "../../../core/simulation/folding-drawing.ts";
 import type { RehearsalView } from "./rehearsal-view.ts";
 
 /** Rehearsed faster than it goes in earnest: nobody learns from waiting. */

@@ -1,10 +1,11 @@
 /** What a rehearsal of a folding tool needs: its functions on their levers, how fast they move, and the steps to follow. */
-import { FOLDING_KINDS, type FoldingKind, type Speeds } from "../../../bench/folding.ts";
+
 import { kindOf } from "../../../core/hoses/kinds.ts";
 import { remotesOf, swapsOf } from "../../../core/hoses/problem.ts";
 import { capital } from "../../../core/quantity/say.ts";
 import { type RigStep, stepsOfRig } from "../../../core/sequence/of-rig.ts";
 import type { Lists } from "../../../core/sequence/templates.ts";
+import { FOLDING_KINDS, type FoldingKind, type Speeds } from "../../../core/simulation/folding.ts";
 import { isPort, remoteName } from "../../../core/yard/circuit.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 

@@ -2,7 +2,7 @@
  * A folding tool on the hydraulics, simulated: remotes move its cylinders as fast as their oil lets them, and what is done in
  * the wrong order shows what would break or hurt. A stand-in to practise on; no maker's machine.
  */
-import type { World } from "../core/sequence/step.ts";
+import type { World } from "../sequence/step.ts";
 
 /** Functions it has, by kind; each with the seconds it takes right out and right in. */
 export const FOLDING_KINDS = ["jack", "undercarriage", "wings", "front lift", "rear lift"] as const;

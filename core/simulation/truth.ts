@@ -1,9 +1,9 @@
 /** What a practice rig really is: known to the simulated field, and to nobody who works on it. */
-import { type Attachment, isFixed, onPin } from "../../core/dimension/attachment.ts";
-import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../../core/dimension/catalogue.ts";
-import type { Axis, PointKey } from "../../core/dimension/points.ts";
-import { termsBetween } from "../../core/rig/frame.ts";
-import type { ResolvedRig } from "../../core/rig/resolve.ts";
+import { type Attachment, isFixed, onPin } from "../dimension/attachment.ts";
+import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../dimension/catalogue.ts";
+import type { Axis, PointKey } from "../dimension/points.ts";
+import { termsBetween } from "../rig/frame.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
 import { chance } from "./random.ts";
 
 export type Truth = {

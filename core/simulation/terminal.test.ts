@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { fillCard } from "../../core/card/fill.ts";
-import type { SchemeLine } from "../../core/card/scheme.ts";
-import { SHIPPED_SCHEMES } from "../../core/card/shipped.ts";
-import { PRESETS } from "../../core/quantity/units.ts";
-import { sampleRig } from "../../core/rig/sample.ts";
+import { fillCard } from "../card/fill.ts";
+import type { SchemeLine } from "../card/scheme.ts";
+import { SHIPPED_SCHEMES } from "../card/shipped.ts";
+import { PRESETS } from "../quantity/units.ts";
+import { sampleRig } from "../rig/sample.ts";
 import { believe, lineValue } from "./believed.ts";
 import { entryProblem, freshTerminal, lastToolSpacing, terminalFrom } from "./terminal.ts";
 

@@ -1,8 +1,7 @@
-/** The receiver of a practice rig on an up-and-back run: its log, sentence by sentence. */
-import { fromPlane, type Geographic } from "../../core/geodesy/plane.ts";
-import type { Fix } from "../../core/proof/conditions.ts";
-import { FIX_SIGMA } from "../../core/rig/receiver.ts";
-import { checksum } from "../../formats/nmea/log.ts";
+/** The receiver of a practice rig on an up-and-back run: where it believes it is, five times a second. */
+import { fromPlane, type Geographic } from "../geodesy/plane.ts";
+import type { Fix } from "../proof/conditions.ts";
+import { FIX_SIGMA } from "../rig/receiver.ts";
 import type { Chance } from "./random.ts";
 import { type Truth, trueBetween } from "./truth.ts";
 
@@ -11,7 +10,9 @@ export const ORIGIN: Geographic = { latitude: (55.2 * Math.PI) / 180, longitude:
 const RATE = 5;
 const SPEED = 1.8;
 const LENGTH = 110;
-const QUALITY: Record<Fix, number> = { single: 1, differential: 2, fixed: 4, float: 5 };
+
+/** One position as the receiver has it: seconds since the start, heading in radians from north, m/s. */
+export type Position = { at: Geographic; seconds: number; heading: number; speed: number; fix: Fix };
 
 type Pose = { x: number; y: number; heading: number };
 
@@ -42,14 +43,14 @@ function* poses(times: number): Generator<Pose> {
   }
 }
 
-/** The log of the run, with `decimals` of a minute. */
+/** The positions of the run, `times` up and back. */
 export function recordRun(
   { truth, random, fix }: { truth: Truth; random: Chance; fix: Fix },
-  { times, decimals }: { times: number; decimals: number },
-): string {
+  times: number,
+): Position[] {
   const ahead = trueBetween(truth, "axle", "receiver", "x");
   const right = trueBetween(truth, "axle", "receiver", "y");
-  const lines: string[] = [];
+  const positions: Position[] = [];
   let [wanderX, wanderY, marks] = [0, 0, 0];
   let tick = 0;
   for (const { x, y, heading } of poses(times)) {
@@ -60,37 +61,14 @@ export function recordRun(
     const side = right + marks;
     const east = x + ahead * Math.sin(heading) + side * Math.cos(heading) + wanderX;
     const north = y + ahead * Math.cos(heading) - side * Math.sin(heading) + wanderY;
-    lines.push(
-      ...sentences(fromPlane(ORIGIN, { east, north }), tick / RATE, heading, QUALITY[fix], decimals),
-    );
+    positions.push({
+      at: fromPlane(ORIGIN, { east, north }),
+      seconds: tick / RATE,
+      heading,
+      speed: SPEED,
+      fix,
+    });
     tick += 1;
   }
-  return `${lines.join("\r\n")}\r\n`;
-}
-
-function sentences(
-  at: Geographic,
-  seconds: number,
-  heading: number,
-  quality: number,
-  decimals: number,
-): string[] {
-  const clock = new Date(Date.UTC(2026, 3, 2, 9, 12, 0) + seconds * 1000);
-  const time = `${clock.toISOString().slice(11, 19).replace(/:/g, "")}.${String(clock.getUTCMilliseconds() / 10).padStart(2, "0")}`;
-  const latitude = `${degrees(at.latitude, 2, decimals)},N`;
-  const longitude = `${degrees(at.longitude, 3, decimals)},E`;
-  const course = ((((heading * 180) / Math.PI) % 360) + 360) % 360;
-  const knots = (SPEED * 3600) / 1852;
-  return [
-    `GPGGA,${time},${latitude},${longitude},${quality},14,0.7,12.4,M,41.0,M,1.0,0021`,
-    `GPRMC,${time},A,${latitude},${longitude},${knots.toFixed(2)},${course.toFixed(2)},020426,,,R`,
-    `GPVTG,${course.toFixed(2)},T,,M,${knots.toFixed(2)},N,${(SPEED * 3.6).toFixed(2)},K,R`,
-  ].map((body) => `$${body}*${checksum(body).toString(16).toUpperCase().padStart(2, "0")}`);
-}
-
-/** "ddmm.mmmmmmm" */
-function degrees(radians: number, digits: number, decimals: number): string {
-  const total = (radians * 180) / Math.PI;
-  const whole = Math.floor(total);
-  return `${String(whole).padStart(digits, "0")}${((total - whole) * 60).toFixed(decimals).padStart(3 + decimals, "0")}`;
+  return positions;
 }

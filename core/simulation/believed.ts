@@ -1,9 +1,9 @@
 /** What a terminal believes of a rig, from what was typed into it line by line. */
-import { type AskedLine, type AskedScheme, isTimeUnit } from "../../core/card/scheme.ts";
-import type { DimensionKey } from "../../core/dimension/catalogue.ts";
-import type { Axis, PointKey } from "../../core/dimension/points.ts";
-import { parseLength } from "../../core/quantity/length.ts";
-import { parseMeasure } from "../../core/quantity/measure.ts";
+import { type AskedLine, type AskedScheme, isTimeUnit } from "../card/scheme.ts";
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { Axis, PointKey } from "../dimension/points.ts";
+import { parseLength } from "../quantity/length.ts";
+import { parseMeasure } from "../quantity/measure.ts";
 
 /** What stands in one line of the simulated terminal. */
 export type Typed = { text: string; word: string };

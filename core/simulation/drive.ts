@@ -1,9 +1,9 @@
 /** A practice rig driven over the simulated field by what its terminal believes; what one then finds on the ground. */
-import type { DimensionKey } from "../../core/dimension/catalogue.ts";
-import type { PointKey } from "../../core/dimension/points.ts";
-import { fromPlane, type Geographic } from "../../core/geodesy/plane.ts";
-import type { Fix } from "../../core/proof/conditions.ts";
-import { FIX_SIGMA, PASS_TO_PASS } from "../../core/rig/receiver.ts";
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { PointKey } from "../dimension/points.ts";
+import { fromPlane, type Geographic } from "../geodesy/plane.ts";
+import type { Fix } from "../proof/conditions.ts";
+import { FIX_SIGMA, PASS_TO_PASS } from "../rig/receiver.ts";
 import type { Believed } from "./believed.ts";
 import type { Chance } from "./random.ts";
 import { ORIGIN } from "./receiver.ts";

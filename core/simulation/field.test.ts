@@ -1,19 +1,20 @@
 import { describe, expect, it, vi } from "vitest";
-import { fillCard } from "../../core/card/fill.ts";
-import { SHIPPED_SCHEMES } from "../../core/card/shipped.ts";
-import type { Axis, PointKey } from "../../core/dimension/points.ts";
-import { pivotOf, towedRadius } from "../../core/proof/circle.ts";
-import type { Fix } from "../../core/proof/conditions.ts";
-import type { Measured, Observation } from "../../core/proof/result.ts";
-import { acrossOf, findPasses } from "../../core/proof/run-log.ts";
-import { solveTest, type TestSetup } from "../../core/proof/solve.ts";
-import { PRESETS } from "../../core/quantity/units.ts";
-import { between } from "../../core/rig/chain.ts";
-import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
-import { sampleFacts } from "../../core/rig/sample.ts";
-import { leastSquares } from "../../core/statistics/least-squares.ts";
-import { t95 } from "../../core/statistics/student.ts";
 import { readLog } from "../../formats/nmea/log.ts";
+import { writeLog } from "../../formats/nmea/write.ts";
+import { fillCard } from "../card/fill.ts";
+import { SHIPPED_SCHEMES } from "../card/shipped.ts";
+import type { Axis, PointKey } from "../dimension/points.ts";
+import { pivotOf, towedRadius } from "../proof/circle.ts";
+import type { Fix } from "../proof/conditions.ts";
+import type { Measured, Observation } from "../proof/result.ts";
+import { acrossOf, findPasses } from "../proof/run-log.ts";
+import { solveTest, type TestSetup } from "../proof/solve.ts";
+import { PRESETS } from "../quantity/units.ts";
+import { between } from "../rig/chain.ts";
+import { type ResolvedRig, resolveRig } from "../rig/resolve.ts";
+import { sampleFacts } from "../rig/sample.ts";
+import { leastSquares } from "../statistics/least-squares.ts";
+import { t95 } from "../statistics/student.ts";
 import { type Believed, believe } from "./believed.ts";
 import { crossString, driveCircle, driveJoints, parkOnCoordinates, parkTwice, settle } from "./drive.ts";
 import { chance } from "./random.ts";
@@ -241,7 +242,7 @@ describe("the log of an up-and-back run", () => {
     values: { ...seedTruth(rig, 21).values, "receiver.lateral": 0.147 },
   });
   const run = (decimals: number, seed = 3) =>
-    readLog(recordRun({ truth, random: chance(seed), fix: "fixed" }, { times: 3, decimals }));
+    readLog(writeLog(recordRun({ truth, random: chance(seed), fix: "fixed" }, 3), decimals));
 
   it("is read, its six passes found, and the receiver's lateral told", () => {
     const read = run(7);

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { walk } from "../core/sequence/run.ts";
-import { listOf, startOf } from "../core/sequence/templates.ts";
+import { walk } from "../sequence/run.ts";
+import { listOf, startOf } from "../sequence/templates.ts";
 import {
   FOLDING_KINDS,
   type Folding,

@@ -3,8 +3,8 @@
  * zero until somebody types it, the axle is preset to steered, the lines keep the last tool's spacing, and a page that is
  * left with Cancel forgets what was chosen on it.
  */
-import { type AskedLine, type AskedScheme, isTimeUnit, type TimeUnit } from "../../core/card/scheme.ts";
-import { bareUnit, isFeet, printLength } from "../../core/quantity/length.ts";
+import { type AskedLine, type AskedScheme, isTimeUnit, type TimeUnit } from "../card/scheme.ts";
+import { bareUnit, isFeet, printLength } from "../quantity/length.ts";
 import { lineValue, type Typed } from "./believed.ts";
 
 export type Terminal = {
