@@ -32,9 +32,13 @@ function nativeModuleLoads() {
   return run(process.execPath, ["-e", "new (require('better-sqlite3'))(':memory:')"], { quiet: true }) === 0;
 }
 
+function installed() {
+  return existsSync(join(ROOT, "node_modules", "react-router")) && nativeModuleLoads();
+}
+
 /** npm ci where node_modules is missing or its native module does not load on this Node. */
 export function ensureInstalled() {
-  if (existsSync(join(ROOT, "node_modules", "react-router")) && nativeModuleLoads()) return;
+  if (installed()) return;
   console.log("Installing packages; the database module is compiled, which takes a few minutes …");
   must("npm", ["ci", "--no-audit", "--no-fund"], { env: localHeaders() });
 }
@@ -44,7 +48,7 @@ export function ensureInstalled() {
  * what does not need it. What is returned waits for it.
  */
 export function installMeanwhile() {
-  if (existsSync(join(ROOT, "node_modules", "react-router")) && nativeModuleLoads()) return async () => {};
+  if (installed()) return async () => {};
   console.log("Installing packages; the database module is compiled meanwhile, which takes a few minutes …");
   must("npm", ["ci", "--no-audit", "--no-fund", "--ignore-scripts"]);
   mkdirSync(join(ROOT, "var"), { recursive: true });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { PHASES } from "../trade/phases.ts";
 import { boardOf, feasible } from "./board.ts";
 import { sampleFunction, sampleProblem, sampleRemote, twelveOnSix } from "./sample.ts";
 import { solve } from "./solve.ts";
@@ -43,18 +44,8 @@ describe("more ways to plug in than can be weighed", () => {
   });
 
   it("a train of 36 functions on 11 couplings has a plan that works, proved or said not to be", () => {
-    const phases = [
-      "stand",
-      "couple",
-      "unfold",
-      "field",
-      "headland",
-      "fold",
-      "transport",
-      "uncouple",
-    ] as const;
     const functions = Array.from({ length: 36 }, (_, at) =>
-      sampleFunction(at + 1, { uses: { [phases[at % 8]!]: "moves" } }),
+      sampleFunction(at + 1, { uses: { [PHASES[at % PHASES.length]!.key]: "moves" } }),
     );
     const { stages, plan, proved } = solve(sampleProblem(remotes(11), functions))!;
     expect(proved).toBe(false);

@@ -1,6 +1,6 @@
 import type { Term } from "../rig/frame.ts";
 import { type Estimate, scaled } from "../statistics/estimate.ts";
-import { leastSquares } from "../statistics/least-squares.ts";
+import { dot, leastSquares } from "../statistics/least-squares.ts";
 import { halfWidth, meanOf, sigmaOf } from "../statistics/mixture.ts";
 import { outliers } from "../statistics/outliers.ts";
 import { NORMAL_95, t95 } from "../statistics/student.ts";
@@ -142,12 +142,6 @@ function beyondAll(left: number, freedom: number): boolean {
   if (freedom < 1) return false;
   const share = 2 / (9 * freedom);
   return left > freedom * (1 - share + TOO_MUCH * Math.sqrt(share)) ** 3;
-}
-
-function dot(a: readonly number[], b: readonly number[]): number {
-  let sum = 0;
-  for (let at = 0; at < a.length; at += 1) sum += a[at]! * b[at]!;
-  return sum;
 }
 
 type Setup = {

@@ -2,8 +2,10 @@
  * How far the tool may run from where guidance believes it, sideways and along the line: every contributor with its standard
  * uncertainty, added as a root sum of squares (GUM, 5.1.2), the largest first.
  */
+
 import { isCarried, isFixed, onPin } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import { NORMAL_95 } from "../statistics/student.ts";
 import { type Term, termsBetween } from "./frame.ts";
 import { below } from "./grade.ts";
 import { FIX_SIGMA, PASS_TO_PASS } from "./receiver.ts";
@@ -72,7 +74,6 @@ const LINK_PLAY = 0.02;
 const CORNERING = 5;
 /** Half of a drift that is reckoned and not measured is believed either way. */
 const DRIFT_TRUST = 0.5;
-const NORMAL_95 = 1.96;
 
 type Raw = Omit<Contributor, "share" | "taped">;
 

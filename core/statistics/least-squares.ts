@@ -47,7 +47,8 @@ export function leastSquares(rows: readonly (readonly number[])[], y: readonly n
   };
 }
 
-function dot(a: readonly number[], b: readonly number[]): number {
+/** Σ aᵢ·bᵢ of two rows of one length. */
+export function dot(a: readonly number[], b: readonly number[]): number {
   let sum = 0;
   for (let index = 0; index < a.length; index += 1) sum += a[index]! * b[index]!;
   return sum;

@@ -1,10 +1,8 @@
 /** Field tests of the demo yard: joints and marks as somebody taped them, solved and accepted as the product does it. */
 import { acceptFigure } from "../../core/proof/accepting.ts";
 import type { TestConditions } from "../../core/proof/conditions.ts";
-import { verdictsOf } from "../../core/proof/corrections.ts";
-import { type TestKey, testKind } from "../../core/proof/kinds.ts";
-import { solveTest } from "../../core/proof/solve.ts";
-import { toleranceOf } from "../../core/proof/tolerance.ts";
+import { judgeTest } from "../../core/proof/judged.ts";
+import type { TestKey } from "../../core/proof/kinds.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
 import { rigFacts } from "../facts.ts";
@@ -42,19 +40,9 @@ export function plantTest(db: Database, rig: Rig, test: DemoTest, index: number,
     test.observations.map((each, at) => ({ id: `${id}-${at + 1}`, ...each })),
     stamp,
   );
-  const resolved = resolveRig(rigFacts(db, rig));
-  const setup = { fix: conditions.fix, spacing, rowToRow };
-  const { measured } = solveTest(kind, test.observations, new Set(), setup, resolved);
-  const { across, along } = toleranceOf(resolved);
-  const verdicts = verdictsOf(testKind(kind), measured, resolved, conditions, {
-    tolerance: kind === "headland" || kind === "circle" ? along : across,
-    observations: test.observations.length,
-  });
-  const tested = {
-    ...test,
-    verdicts,
-    observations: test.observations.map((each) => ({ ...each, leftOut: false })),
-  };
+  const judged = { ...test, observations: test.observations.map((each) => ({ ...each, leftOut: false })) };
+  const { verdicts } = judgeTest(judged, resolveRig(rigFacts(db, rig)));
+  const tested = { ...judged, verdicts };
   const accepted = test.confirmed.map((key) => {
     const verdict = verdicts.find((each) => each.measured.key === key);
     if (!verdict) throw new Error(`no ${key} in ${kind}`);

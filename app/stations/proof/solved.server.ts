@@ -1,12 +1,11 @@
 /** A field test of a rig solved and judged: what its page shows, and what may be accepted, come of the same. */
 import { type Card, fillCard } from "../../../core/card/fill.ts";
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
-import { receiverDoubts, type Verdict, verdictsOf } from "../../../core/proof/corrections.ts";
+import { receiverDoubts, type Verdict } from "../../../core/proof/corrections.ts";
+import { judgeTest } from "../../../core/proof/judged.ts";
 import { type TestKind, testKind } from "../../../core/proof/kinds.ts";
 import type { TestResult } from "../../../core/proof/result.ts";
-import { solveTest } from "../../../core/proof/solve.ts";
 import { type Other, type Suspect, suspectsOf } from "../../../core/proof/suspects.ts";
-import { toleranceOf } from "../../../core/proof/tolerance.ts";
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { factsOf, rigFacts } from "../../../data/facts.ts";
@@ -39,21 +38,14 @@ export function solved(open: OpenRig, test: FieldTest): Solved {
   const { db, resolved } = open;
   const kind = testKind(test.kind);
   const observations = observationsOf(db, test.id);
-  const left = new Set(observations.flatMap(({ leftOut }, at) => (leftOut ? [at] : [])));
-  const setup = { fix: test.conditions.fix, spacing: test.spacing, rowToRow: test.rowToRow };
-  const result = solveTest(test.kind, observations, left, setup, resolved);
-  const { across, along } = toleranceOf(resolved);
-  const tolerance = test.kind === "headland" || test.kind === "circle" ? along : across;
+  const { result, verdicts, tolerance } = judgeTest({ ...test, observations }, resolved);
   return {
     test,
     kind,
     observations,
     result,
     tolerance,
-    verdicts: verdictsOf(kind, result.measured, resolved, test.conditions, {
-      tolerance,
-      observations: observations.length - left.size,
-    }),
+    verdicts,
     suspects: suspectsOf(result.measured, {
       rig: resolved,
       spacing: test.spacing,
