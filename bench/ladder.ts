@@ -1,9 +1,8 @@
 /** The facts a ladder is derived from, with years of ticks behind them. */
-import { randomUUID } from "node:crypto";
-import { keepTick } from "../data/hookup.ts";
-import { ladderFacts, rungLine } from "../data/ladder.ts";
+import { keepTick, RUNG } from "../data/hookup.ts";
+import { ladderFacts } from "../data/ladder.ts";
+import { takeBack } from "../data/record.ts";
 import { partsOf } from "../data/rigs.ts";
-import { retraction } from "../data/schema.ts";
 import { report, yardOf } from "./measure.ts";
 
 const TICKS = 8_000;
@@ -18,13 +17,10 @@ export function benchLadder(): void {
       const id = keepTick(
         db,
         1,
-        { line: rungLine(RUNGS[n % RUNGS.length]!), said: "", state: "done", reason: "" },
-        { person: "Mira", at: at(n) },
+        { line: RUNGS[n % RUNGS.length]!, said: "", state: "done", reason: "" },
+        { person: "Mira", at: at(n), on: RUNG },
       );
-      if (n % (TICKS / TAKEN_BACK) === 0)
-        db.insert(retraction)
-          .values({ id: randomUUID(), tickId: id, person: "Mira", recordedAt: at(n).toISOString() })
-          .run();
+      if (n % (TICKS / TAKEN_BACK) === 0) takeBack(db, id, { person: "Mira", at: at(n) });
     }
   });
   const rigs = new Map([[1, partsOf(db, 1)]]);

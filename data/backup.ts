@@ -25,7 +25,7 @@ export async function backupOf(db: Database): Promise<{ path: string; remove: ()
 }
 
 /** Tables without which a file is no yard. */
-const OURS = ["machine", "point", "rig", "coupling", "reading", "retraction", "scheme"];
+const OURS = ["machine", "point", "rig", "coupling", "reading", "scheme"];
 
 /** Why a file cannot be a yard; null where it can. Opens it apart from the running database, read-only. */
 function problemOf(path: string): string | null {

@@ -1,119 +1,134 @@
-import { randomUUID } from "node:crypto";
-import { and, asc, desc, eq, isNull, max, or, sql } from "drizzle-orm";
+import { and, asc, desc, eq, max } from "drizzle-orm";
 import type { FrozenLine } from "../core/card/numbered.ts";
 import type { Database } from "./handle.ts";
+import { inOrder, record, type Told } from "./record.ts";
 import type { Rig } from "./rigs.ts";
-import { card, cardLine, readback } from "./schema.ts";
+import { card, cardLine, fact, readback } from "./schema/index.ts";
 
-export type NumberedCard = typeof card.$inferSelect & { lines: FrozenLine[] };
-export type Readback = typeof readback.$inferSelect;
+const CARD = "card";
+const READ_BACK = "read-back";
 
-type NewCard = {
+export type NumberedCard = typeof card.$inferSelect & {
+  /** the tool it is for */
+  couplingId: number;
+  person: string;
+  issuedAt: string;
+  lines: FrozenLine[];
+};
+export type Readback = Omit<typeof readback.$inferSelect, "seq"> & { person: string; at: string };
+
+type NewCard = Told & {
   terminalName: string;
   schemeName: string;
   profileName: string;
-  person: string;
-  at: Date;
   lines: readonly FrozenLine[];
 };
 
 /** Writes the next numbered card of the rig's tractor; returns its number. */
-export function issueCard(db: Database, rig: Rig, { lines, at, ...rest }: NewCard): number {
-  return db.transaction((tx) => {
-    const last = tx
+export function issueCard(
+  db: Database,
+  { couplingId, tractor }: Rig,
+  { lines, terminalName, schemeName, profileName, ...told }: NewCard,
+): number {
+  return db.transaction(() => {
+    const last = db
       .select({ number: max(card.number) })
       .from(card)
-      .where(eq(card.tractorId, rig.tractor.id))
+      .where(eq(card.tractorId, tractor.id))
       .get();
     const number = (last?.number ?? 0) + 1;
-    const { id } = tx
-      .insert(card)
-      .values({
-        rigId: rig.id,
-        tractorId: rig.tractor.id,
-        couplingId: rig.couplingId,
-        number,
-        ...rest,
-        issuedAt: at.toISOString(),
-      })
-      .returning()
-      .get();
-    tx.insert(cardLine)
-      .values(lines.map((line, position) => ({ cardId: id, position, ...line })))
-      .run();
+    record(db, { kind: CARD, about: { couplingId } }, told, (seq) => {
+      db.insert(card)
+        .values({ seq, tractorId: tractor.id, number, terminalName, schemeName, profileName })
+        .run();
+      db.insert(cardLine)
+        .values(lines.map((line, position) => ({ card: seq, position, ...line })))
+        .run();
+    });
     return number;
   });
 }
 
-/** Cards of the tool in view; those from before a rig had several belong to its first. */
-function ofTool({ couplingId, position }: Rig) {
-  return position === 1
-    ? or(eq(card.couplingId, couplingId), isNull(card.couplingId))
-    : eq(card.couplingId, couplingId);
+function cardsOf(db: Database, { couplingId }: Pick<Rig, "couplingId">) {
+  return db
+    .select({ card, couplingId: fact.couplingId, person: fact.person, issuedAt: fact.happened })
+    .from(fact)
+    .innerJoin(card, eq(card.seq, fact.seq))
+    .where(and(eq(fact.about, `coupling ${couplingId}`), eq(fact.kind, CARD)))
+    .orderBy(desc(card.number));
 }
 
 /** The card the cab has for this tool of the rig: the newest, or null before the first. */
 export function latestCard(db: Database, rig: Rig): NumberedCard | null {
-  const head = db
-    .select()
-    .from(card)
-    .where(and(eq(card.rigId, rig.id), ofTool(rig)))
-    .orderBy(desc(card.number))
-    .get();
+  const head = cardsOf(db, rig).get();
   return head ? withLines(db, head) : null;
 }
 
-export function findCard(db: Database, rig: Rig, number: number): NumberedCard | null {
-  const head = db
-    .select()
-    .from(card)
-    .where(and(eq(card.rigId, rig.id), eq(card.number, number)))
-    .get();
-  return head ? withLines(db, head) : null;
+/** A card of one of a rig's tools, by its number; null where that rig has none such. */
+export function findCard(db: Database, tools: readonly Rig[], number: number): NumberedCard | null {
+  for (const rig of tools) {
+    const head = cardsOf(db, rig)
+      .all()
+      .find((each) => each.card.number === number);
+    if (head) return withLines(db, head);
+  }
+  return null;
 }
 
-function withLines(db: Database, head: typeof card.$inferSelect): NumberedCard {
+type Head = ReturnType<ReturnType<typeof cardsOf>["all"]>[number];
+
+function withLines(db: Database, { card: head, couplingId, ...of }: Head): NumberedCard {
   const lines = db
     .select()
     .from(cardLine)
-    .where(eq(cardLine.cardId, head.id))
+    .where(eq(cardLine.card, head.seq))
     .orderBy(asc(cardLine.position))
     .all();
-  return { ...head, lines: lines.map(({ cardId: _, position: __, ...line }) => line) };
+  return {
+    ...head,
+    ...of,
+    couplingId: couplingId!,
+    lines: lines.map(({ card: _, position: __, ...line }) => line),
+  };
 }
 
 export function listCards(db: Database, rig: Rig): { number: number; person: string; issuedAt: string }[] {
-  return db
-    .select({ number: card.number, person: card.person, issuedAt: card.issuedAt })
-    .from(card)
-    .where(and(eq(card.rigId, rig.id), ofTool(rig)))
-    .orderBy(desc(card.number))
-    .all();
+  return cardsOf(db, rig)
+    .all()
+    .map(({ card: { number }, person, issuedAt }) => ({ number, person, issuedAt }));
 }
 
 export type NewReadback = Pick<Readback, "position" | "shown" | "word" | "outcome" | "by" | "wrong">;
 
 export function keepReadbacks(
   db: Database,
-  cardId: number,
+  { seq: partOf, couplingId }: Pick<NumberedCard, "seq" | "couplingId">,
   lines: readonly NewReadback[],
-  { person, at }: { person: string; at: Date },
+  told: Told,
 ): void {
-  if (lines.length === 0) return;
-  db.transaction((tx) => {
-    tx.insert(readback)
-      .values(lines.map((line) => ({ id: randomUUID(), cardId, ...line, person, at: at.toISOString() })))
-      .run();
+  db.transaction(() => {
+    for (const line of lines)
+      record(
+        db,
+        { kind: READ_BACK, about: { couplingId }, topic: String(line.position), partOf },
+        told,
+        (seq) =>
+          db
+            .insert(readback)
+            .values({ seq, ...line })
+            .run(),
+      );
   });
 }
 
 /** The newest read-back of each line of a card, by position. */
-export function readbacksOf(db: Database, cardId: number): Map<number, Readback> {
+export function readbacksOf(db: Database, { seq }: Pick<NumberedCard, "seq">): Map<number, Readback> {
   const rows = db
-    .select()
-    .from(readback)
-    .where(eq(readback.cardId, cardId))
-    .orderBy(sql`${readback}.rowid`)
+    .select({ readback, person: fact.person, at: fact.happened })
+    .from(fact)
+    .innerJoin(readback, eq(readback.seq, fact.seq))
+    .where(eq(fact.partOf, seq))
+    .orderBy(...inOrder)
     .all();
-  return new Map(rows.map((row) => [row.position, row]));
+  return new Map(rows.map(({ readback: { seq: _, ...line }, ...of }) => [line.position, { ...line, ...of }]));
 }

@@ -13,6 +13,7 @@ import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { keepReading, keepSections, listReadings, retract } from "./readings.ts";
 import { findRig, listRigs, type Rig } from "./rigs.ts";
+import { BY } from "./sample-told.ts";
 import { findScheme, keepShippedSchemes, listSchemes, setTerminal, terminalOf } from "./schemes.ts";
 
 let db: Database;
@@ -83,7 +84,7 @@ describe("readings", () => {
 
 describe("readings as they are written down", () => {
   it("are in the words of what hangs there, those of a machine that drives itself of what it carries", () => {
-    const listed = listReadings(db, null);
+    const listed = [...listReadings(db, null)];
     const wordsOf = (name: string) =>
       new Set(
         listed.flatMap((each) => (each.machine === name && each.point === "" ? [each.attachment] : [])),
@@ -121,14 +122,14 @@ describe("schemes and terminals", () => {
   });
 
   it("remember the terminal of a tractor, and refuse a scheme that does not exist", () => {
-    setTerminal(db, rig.tractor.id, { schemeId: "axle-m", profileName: "X", name: "left screen" });
+    setTerminal(db, rig.tractor.id, { schemeId: "axle-m", profileName: "X", name: "left screen" }, BY);
     expect(terminalOf(db, rig.tractor.id)).toMatchObject({
       schemeId: "axle-m",
       profileName: "X",
       name: "left screen",
     });
     expect(() =>
-      setTerminal(db, rig.tractor.id, { schemeId: "nonsense", profileName: "", name: "" }),
+      setTerminal(db, rig.tractor.id, { schemeId: "nonsense", profileName: "", name: "" }, BY),
     ).toThrow();
   });
 });

@@ -5,15 +5,16 @@ import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import type { Database } from "./handle.ts";
 import { copyBeside, identityOf, mayBegin, takeYard, YardProblem } from "./keeping.ts";
-import * as schema from "./schema.ts";
+import * as schema from "./schema/index.ts";
 import { keepShippedSchemes } from "./schemes.ts";
+import { upgrade } from "./upgrade.ts";
 
 const MIGRATIONS = "data/migrations";
 
 /**
  * Opens, or creates, a database file and brings it up to date; a yard that has to be changed for that is copied first. `:memory:` opens a
  * throw-away one. `anew`: a new one is begun whatever lies beside it.
- * @throws YardProblem where a new yard would hide an old one
+ * @throws YardProblem where a new yard would hide an old one, or the file was written by a newer Ambrek
  */
 export function openDatabase(path: string, { anew = false } = {}): Database {
   const inMemory = path === ":memory:";
@@ -22,26 +23,41 @@ export function openDatabase(path: string, { anew = false } = {}): Database {
     if (!anew) mayBegin(path);
   }
   const file = new SqliteFile(path);
+  const version = versionOf();
+  if ((file.pragma("user_version", { simple: true }) as number) > version) {
+    file.close();
+    throw new YardProblem(
+      "This yard was written by a newer Ambrek than this one: nothing was changed. Open it with the newer one.",
+    );
+  }
   file.pragma("journal_mode = WAL");
   if (!inMemory && isBehind(file)) {
     file.pragma("wal_checkpoint(TRUNCATE)");
     copyBeside(path, "before-migration");
   }
-  const database = databaseOver(file);
+  // Tables are made anew under their old names, which is not to take with it what points to them.
+  file.pragma("foreign_keys = OFF");
+  const database = drizzle(file, { schema, casing: "snake_case" });
   migrate(database, { migrationsFolder: resolve(MIGRATIONS) });
-  keepShippedSchemes(database);
-  return database;
+  upgrade(database);
+  file.pragma(`user_version = ${version}`);
+  const ready = databaseOver(file);
+  keepShippedSchemes(ready);
+  return ready;
 }
+
+type Journal = { entries: unknown[] };
+const journal = () => JSON.parse(readFileSync(resolve(MIGRATIONS, "meta/_journal.json"), "utf8")) as Journal;
+
+/** The version of the yards this build writes: how many steps its file has come. */
+const versionOf = () => journal().entries.length;
 
 /** True for a yard of an older build: it has been migrated before, and not as far as this build goes. */
 function isBehind(file: SqliteFile.Database): boolean {
   const known = file.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get();
   if (!known) return false;
   const done = file.prepare("select count(*) from __drizzle_migrations").pluck().get() as number;
-  const journal = JSON.parse(readFileSync(resolve(MIGRATIONS, "meta/_journal.json"), "utf8")) as {
-    entries: unknown[];
-  };
-  return done > 0 && done < journal.entries.length;
+  return done > 0 && done < versionOf();
 }
 
 /** Drizzle over an open file that is up to date. */

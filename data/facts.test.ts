@@ -8,10 +8,10 @@ import { resolveRig } from "../core/rig/resolve.ts";
 import { findCard, issueCard, keepReadbacks, latestCard, readbacksOf } from "./cards.ts";
 import { plantedYard } from "./demo/planted.ts";
 import { factsOf, rigFacts } from "./facts.ts";
-import { keepChange, keepProof } from "./field-log.ts";
+import { keepProof } from "./field-tests.ts";
 import type { Database } from "./handle.ts";
 import { addPoint, archiveMachine, createMachine, listMachines, pointsOf } from "./machines.ts";
-import { findPhoto, historyOf, keepReading, retract } from "./readings.ts";
+import { findPhoto, historyOf, keepChange, keepReading, retract } from "./readings.ts";
 import {
   archiveRig,
   copyRig,
@@ -22,6 +22,7 @@ import {
   type Rig,
   renameRig,
 } from "./rigs.ts";
+import { BY } from "./sample-told.ts";
 import { findScheme, saveScheme } from "./schemes.ts";
 
 let db: Database;
@@ -78,7 +79,7 @@ describe("sittings", () => {
 
   it("are read alike for one rig and for the whole yard", () => {
     pivot(5.32, { sitting: "a" });
-    for (let extra = 0; extra < 70; extra += 1) copyRig(db, rig, `copy ${extra}`);
+    for (let extra = 0; extra < 70; extra += 1) copyRig(db, rig, `copy ${extra}`, BY);
     const all = factsOf(db, listRigs(db));
     for (const each of [rig, proven]) expect(all.get(each.id)).toEqual(rigFacts(db, each));
   });
@@ -86,7 +87,7 @@ describe("sittings", () => {
 
 describe("changes", () => {
   it("make what they touch stale on every rig of the machine, until they are taken back", () => {
-    const other = findRig(db, copyRig(db, rig, "again"))!;
+    const other = findRig(db, copyRig(db, rig, "again", BY))!;
     const id = keepChange(db, rig, { kind: "tractor tyres", note: "", person: "Mira", at, now: at });
     expect(resolved(other).values["receiver.height"].stale).toMatchObject({ kind: "tractor tyres" });
     expect(resolved().values["axle.pin"].stale).toBeNull();
@@ -118,11 +119,11 @@ describe("proofs", () => {
 
 describe("holes and mounts", () => {
   it("have readings of their own: back in the first hole, its readings are current again", () => {
-    const second = addPoint(db, rig.tractor.id, "drawbar hole", "hole 4");
+    const second = addPoint(db, rig.tractor.id, "drawbar hole", "hole 4", BY);
     const [mount] = pointsOf(db, rig.tractor.id);
     const ids = { tractorId: rig.tractor.id, receiverPointId: mount!.id };
     const couplings = [{ pointId: second, implementId: rig.implement.id, behind: null }];
-    const moved = findRig(db, createRig(db, { name: "hole 4", ...ids, couplings }))!;
+    const moved = findRig(db, createRig(db, { name: "hole 4", ...ids, couplings }, BY))!;
     expect(resolved(moved).values["axle.pin"].value).toBeNull();
     expect(resolved(moved).values["receiver.foreAft"].value).toBe(1.472);
     expect(resolved().values["axle.pin"].value).toBe(1.126);
@@ -131,36 +132,36 @@ describe("holes and mounts", () => {
 
 describe("the yard's records", () => {
   it("are renamed, copied, put away and brought back", () => {
-    renameRig(db, rig.id, "Renamed");
+    renameRig(db, rig.id, "Renamed", BY);
     expect(findRig(db, rig.id)?.name).toBe("Renamed");
-    const copy = findRig(db, copyRig(db, findRig(db, rig.id)!, "Copy"))!;
+    const copy = findRig(db, copyRig(db, findRig(db, rig.id)!, "Copy", BY))!;
     expect(resolved(copy).values["pin.pivot"].value).toBe(5.318);
     expect(resolved(copy).values["work.overlap"]).toMatchObject({
       value: 0,
       reading: { note: "copied from Renamed" },
     });
     const inUse = listRigs(db).length;
-    archiveRig(db, copy.id, at);
+    archiveRig(db, copy.id, true, BY);
     expect(listRigs(db)).toHaveLength(inUse - 1);
     expect(
       listEveryRig(db)
         .filter(({ archivedAt }) => archivedAt)
         .map(({ name }) => name),
     ).toEqual(["Copy"]);
-    archiveRig(db, copy.id, null);
+    archiveRig(db, copy.id, false, BY);
     expect(listRigs(db)).toHaveLength(inUse);
   });
 
   it("give a new tractor a mount and a hole, and put machines away", () => {
     const details = { make: "Belvane", model: "90", fleetNumber: "", serial: "", busName: "" };
-    const id = createMachine(db, "tractor", details);
+    const id = createMachine(db, "tractor", details, BY);
     expect(pointsOf(db, id).map(({ kind }) => kind)).toEqual([
       "receiver mount",
       "drawbar hole",
       "rear three-point",
       "rear PTO",
     ]);
-    archiveMachine(db, id, at);
+    archiveMachine(db, id, true, BY);
     expect(listMachines(db).map((each) => each.id)).not.toContain(id);
   });
 });
@@ -182,30 +183,30 @@ describe("numbered cards", () => {
 
   it("count up by tractor and stay as they were issued", () => {
     expect([issue(), issue()]).toEqual([1, 2]);
-    const first = findCard(db, rig, 1)!;
+    const first = findCard(db, [rig], 1)!;
     pivot(5.4);
-    expect(findCard(db, rig, 1)).toEqual(first);
+    expect(findCard(db, [rig], 1)).toEqual(first);
     expect(retype(latestCard(db, rig)!.lines, cardNow())).toMatchObject([
       { was: "5.32 behind", now: "5.40 behind" },
     ]);
-    expect(findCard(db, rig, 9)).toBeNull();
+    expect(findCard(db, [rig], 9)).toBeNull();
   });
 
   it("remember what the terminal showed, the newest by line", () => {
     issue();
-    const { id } = latestCard(db, rig)!;
+    const card = latestCard(db, rig)!;
     const line = { position: 2, word: "", wrong: "terminal" as const };
-    keepReadbacks(db, id, [{ ...line, shown: "2.8", outcome: "differs", by: "−0.08 m" }], {
+    keepReadbacks(db, card, [{ ...line, shown: "2.8", outcome: "differs", by: "−0.08 m" }], {
       person: "Mira",
       at,
     });
-    keepReadbacks(db, id, [{ ...line, shown: "2.88", outcome: "match", by: "", wrong: "" }], {
+    keepReadbacks(db, card, [{ ...line, shown: "2.88", outcome: "match", by: "", wrong: "" }], {
       person: "Mira",
       at,
     });
-    expect(readbacksOf(db, id).get(2)).toMatchObject({ outcome: "match", shown: "2.88" });
+    expect(readbacksOf(db, card).get(2)).toMatchObject({ outcome: "match", shown: "2.88" });
     expect(() =>
-      keepReadbacks(db, 999, [{ ...line, shown: "1", outcome: "match", by: "" }], { person: "Mira", at }),
+      keepReadbacks(db, { ...card, seq: 99_999 }, [{ ...line, shown: "1", outcome: "match", by: "" }], BY),
     ).toThrow();
   });
 });
@@ -214,9 +215,9 @@ describe("a scheme of one's own", () => {
   it("is the same record as a shipped one, and written whole", () => {
     const shipped = findScheme(db, "hitch-m")!;
     const own = { ...shipped, id: "own", name: "Ours", lines: shipped.lines.slice(0, 3) };
-    saveScheme(db, own);
+    saveScheme(db, own, BY);
     expect(findScheme(db, "own")).toEqual(own);
-    saveScheme(db, { ...own, lines: own.lines.slice(1) });
+    saveScheme(db, { ...own, lines: own.lines.slice(1) }, BY);
     expect(findScheme(db, "own")?.lines).toHaveLength(2);
   });
 });

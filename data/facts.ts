@@ -1,4 +1,3 @@
-import { and, eq, isNull, type SQL } from "drizzle-orm";
 import {
   DIMENSION_KEYS,
   type DimensionKey,
@@ -20,7 +19,6 @@ import {
   toReading,
 } from "./live.ts";
 import type { Rig } from "./rigs.ts";
-import { reading } from "./schema.ts";
 
 export type SubjectColumns = {
   machineId?: number;
@@ -29,6 +27,11 @@ export type SubjectColumns = {
   /** null: of the tool as a whole */
   variantId?: number | null;
 };
+
+/** A subject as a fact is given it: what it is about, and of which variant. */
+export function ofSubject({ variantId = null, ...about }: SubjectColumns) {
+  return { about, variantId };
+}
 
 /** Whose reading a dimension of this rig is; null where the rig has no such thing, as a tractor without a shaft in front. */
 function columnsOf(subject: Subject, rig: Rig): SubjectColumns | null {
@@ -97,7 +100,7 @@ export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFact
   const changes = liveChanges(db, machines);
   const proofs = liveProofs(
     db,
-    rigs.map(({ id }) => id),
+    rigs.map(({ couplingId }) => couplingId),
   );
   return new Map(
     rigs.map((rig) => [
@@ -108,9 +111,8 @@ export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFact
         ...sittings(rig, readings),
         sections: sections.get(layoutKey(rig.implement.id, rig.variant?.id ?? null)) ?? null,
         changes: [...(changes.get(rig.tractor.id) ?? []), ...(changes.get(rig.implement.id) ?? [])],
-        proofs: (proofs.get(rig.id) ?? []).filter(
-          ({ couplingId, variantId }) =>
-            couplingId === null || (couplingId === rig.couplingId && variantId === (rig.variant?.id ?? null)),
+        proofs: (proofs.get(rig.couplingId) ?? []).filter(
+          ({ variantId }) => variantId === (rig.variant?.id ?? null),
         ),
       },
     ]),
@@ -129,11 +131,19 @@ const subjectKey = ({
   couplingId,
   variantId,
 }: Partial<Record<keyof SubjectColumns, number | null>>): string =>
-  `${machineId ? `m${machineId}` : pointId ? `p${pointId}` : `c${couplingId}`}${variantId ? `v${variantId}` : ""}`;
+  `${aboutOf({ machineId, pointId, couplingId })}/${variantId ?? ""}`;
+
+/** What a reading's subject is called in the record. */
+const aboutOf = ({
+  machineId,
+  pointId,
+  couplingId,
+}: Partial<Record<keyof SubjectColumns, number | null | undefined>>): string =>
+  machineId ? `machine ${machineId}` : pointId ? `point ${pointId}` : `coupling ${couplingId}`;
 
 function bySubject(rows: readonly ReadingRow[]): Map<string, Reading[]> {
   const found = new Map<string, Reading[]>();
-  for (const row of rows) push(found, subjectKey(row), toReading(row));
+  for (const row of rows) push(found, subjectKey(row.fact), toReading(row));
   return found;
 }
 
@@ -172,16 +182,21 @@ function standsOnVariant(key: DimensionKey, rig: Rig, own: ReadonlySet<Dimension
   return ofVariant === null || (ofVariant === "inherits" && !own.has(key));
 }
 
-/** The condition that names one dimension's readings on a rig. */
-export function readingsOf(rig: Rig, key: DimensionKey): SQL {
-  const { machineId, pointId, couplingId, variantId } = subjectColumns(key, rig) ?? { pointId: -1 };
-  return and(
-    variantId ? eq(reading.variantId, variantId) : isNull(reading.variantId),
-    eq(reading.dimension, key),
-    machineId ? eq(reading.machineId, machineId) : undefined,
-    pointId ? eq(reading.pointId, pointId) : undefined,
-    couplingId ? eq(reading.couplingId, couplingId) : undefined,
-  )!;
+/** Where one dimension's readings of a rig stand in the record; null where it has none such. */
+export function placeOf(rig: Rig, key: DimensionKey): { about: string; slot: string } | null {
+  const subject = subjectColumns(key, rig);
+  return subject && { about: aboutOf(subject), slot: `${key}/${subject.variantId ?? ""}` };
+}
+
+/** The subjects under which a rig's facts are written. */
+export function aboutsOfRig(rig: Rig): string[] {
+  return [
+    `rig ${rig.id}`,
+    `machine ${rig.tractor.id}`,
+    `machine ${rig.implement.id}`,
+    ...pointIdsOf(rig).map((id) => `point ${id}`),
+    `coupling ${rig.couplingId}`,
+  ];
 }
 
 /** The newest readings of one machine, wherever `subjectOf` says each dimension's are kept, and its sections. */

@@ -17,8 +17,9 @@ import {
   testsOfRig,
 } from "./field-tests.ts";
 import type { Database } from "./handle.ts";
-import { retractBatch } from "./readings.ts";
+import { retract } from "./readings.ts";
 import { partsOf, type Rig } from "./rigs.ts";
+import { BY } from "./sample-told.ts";
 import { addVariant, archiveVariant, chooseVariant, variantsOf } from "./variants.ts";
 
 let db: Database;
@@ -62,15 +63,15 @@ describe("a field test", () => {
 
   it("of one variant is not one of another: its figures are other figures", () => {
     const boom = rigOf(8);
-    const folded = addVariant(db, boom.implement.id, "one wing folded");
+    const folded = addVariant(db, boom.implement.id, "one wing folded", BY);
     const whole = begin(boom);
-    chooseVariant(db, boom.couplingId, folded);
+    chooseVariant(db, boom.couplingId, folded, BY);
     const wing = rigOf(8);
     expect(wing.variant).toMatchObject({ name: "one wing folded" });
     expect(testsOfRig(db, wing)).toEqual([]);
     const own = begin(wing);
     expect(testsOfRig(db, wing).map(({ id }) => id)).toEqual([own]);
-    chooseVariant(db, boom.couplingId, null);
+    chooseVariant(db, boom.couplingId, null, BY);
     expect(testsOfRig(db, rigOf(8)).map(({ id }) => id)).toEqual([whole]);
   });
 
@@ -86,13 +87,13 @@ describe("a field test", () => {
     const broken = { ...joint("e", 1), values: undefined as never };
     expect(() => keepObservations(db, id, [joint("d", 0.01), broken], stamp)).toThrow();
     expect(observationsOf(db, id)).toHaveLength(3);
-    leaveOut(db, "b", true);
+    leaveOut(db, "b", true, stamp);
     expect(observationsOf(db, id).map(({ leftOut }) => leftOut)).toEqual([false, true, false]);
   });
 
   it("has its conditions and spacing told later", () => {
     const id = begin(rigOf(1));
-    setTest(db, id, { spacing: 4.4, conditions: { ...UNKNOWN_CONDITIONS, fix: "fixed" } });
+    setTest(db, id, { spacing: 4.4, conditions: { ...UNKNOWN_CONDITIONS, fix: "fixed" } }, stamp);
     expect(findTest(db, rigOf(1), id)).toMatchObject({ spacing: 4.4, conditions: { fix: "fixed" } });
   });
 });
@@ -116,10 +117,10 @@ describe("accepting", () => {
     const id = begin(rig);
     const batch = acceptTest(db, rig, id, [accepted()], stamp);
     expect(now(rig)).toMatchObject({ value: 0.03, grade: "proven" });
-    expect(acceptedOf(db, rig.id).get(id)).toMatchObject([{ what: "Tool off the line", batchId: batch }]);
-    expect(retractBatch(db, batch, stamp)).toBe(true);
+    expect(acceptedOf(db, rig).get(id)).toMatchObject([{ what: "Tool off the line", acceptance: batch }]);
+    expect(retract(db, rig, batch, stamp)).toBe(true);
     expect(now(rig).value).toBe(before);
-    expect(acceptedOf(db, rig.id).size).toBe(0);
+    expect(acceptedOf(db, rig).size).toBe(0);
   });
 
   it("may confirm what stands without a new reading", () => {
@@ -139,8 +140,8 @@ describe("accepting", () => {
 
   it("is of the tool and the variant it was driven with", () => {
     const boom = rigOf(8);
-    const folded = addVariant(db, boom.implement.id, "one wing folded");
-    chooseVariant(db, boom.couplingId, folded);
+    const folded = addVariant(db, boom.implement.id, "one wing folded", BY);
+    chooseVariant(db, boom.couplingId, folded, BY);
     const wing = rigOf(8);
     acceptTest(
       db,
@@ -156,7 +157,7 @@ describe("accepting", () => {
     );
     const width = () => resolveRig(rigFacts(db, rigOf(8))).values["tool.width"];
     expect(width()).toMatchObject({ value: 13.5, grade: "proven" });
-    chooseVariant(db, boom.couplingId, null);
+    chooseVariant(db, boom.couplingId, null, BY);
     expect(width()).toMatchObject({ value: 24, grade: "taped" });
   });
 });
@@ -164,12 +165,12 @@ describe("accepting", () => {
 describe("a variant", () => {
   it("taken out of use leaves its rigs working whole, and comes back by choice", () => {
     const boom = rigOf(8);
-    const folded = addVariant(db, boom.implement.id, "one wing folded");
-    chooseVariant(db, boom.couplingId, folded);
-    archiveVariant(db, folded, new Date());
+    const folded = addVariant(db, boom.implement.id, "one wing folded", BY);
+    chooseVariant(db, boom.couplingId, folded, BY);
+    archiveVariant(db, folded, true, BY);
     expect(rigOf(8).variant).toBeNull();
     expect(variantsOf(db, boom.implement.id)).toEqual([]);
-    archiveVariant(db, folded, null);
+    archiveVariant(db, folded, false, BY);
     expect(variantsOf(db, boom.implement.id).map(({ name }) => name)).toEqual(["one wing folded"]);
     expect(rigOf(8).variant).toBeNull();
   });

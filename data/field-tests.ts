@@ -1,19 +1,37 @@
 /** Field tests as jobs: begun, measured observation by observation, accepted as proofs or taken back. */
 import { randomUUID } from "node:crypto";
-import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, type SQL, sql } from "drizzle-orm";
 import type { Accepted } from "../core/proof/accepting.ts";
 import type { TestConditions } from "../core/proof/conditions.ts";
 import type { TestKey } from "../core/proof/kinds.ts";
-import { subjectColumns } from "./facts.ts";
+import type { Proof } from "../core/rig/facts.ts";
+import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { TAKES_BACK_PROOF } from "./live.ts";
+import { PROOF } from "./live.ts";
+import { keepReading } from "./readings.ts";
+import { backing, factOf, inOrder, type NewFact, record, standing, TAKES_BACK, type Told } from "./record.ts";
 import type { Rig } from "./rigs.ts";
-import { batch, fieldTest, observation, proof, proofTerm, reading, retraction } from "./schema.ts";
+import { fact, leftOut, observation, proof, proofReading, proofTerm, testSetup } from "./schema/index.ts";
 
-export type FieldTest = typeof fieldTest.$inferSelect;
-export type KeptObservation = typeof observation.$inferSelect;
+const TEST = "field test";
+const SET_UP = "set-up";
+const OBSERVATION = "observation";
+const LEFT_OUT = "left out";
+const ACCEPTANCE = "acceptance";
 
-type Stamp = { person: string; at: Date };
+type SetUp = Omit<typeof testSetup.$inferSelect, "seq">;
+
+export type FieldTest = SetUp & { id: string; seq: number; kind: TestKey; person: string; at: string };
+export type KeptObservation = Omit<typeof observation.$inferSelect, "seq"> & {
+  id: string;
+  /** taken back or left out, it does not make its neighbours neighbours of each other */
+  number: number;
+  leftOut: boolean;
+  person: string;
+  at: string;
+};
+
+const ofTool = (rig: Rig) => ({ about: { couplingId: rig.couplingId }, variantId: rig.variant?.id ?? null });
 
 export function beginTest(
   db: Database,
@@ -23,75 +41,91 @@ export function beginTest(
     kind,
     conditions,
     spacing,
-    person,
-    at,
-  }: Stamp & {
-    id: string;
-    kind: TestKey;
-    conditions: TestConditions;
-    spacing: number | null;
-  },
+    ...told
+  }: Told & { id: string; kind: TestKey; conditions: TestConditions; spacing: number | null },
 ): void {
-  db.insert(fieldTest)
-    .values({
-      id,
-      rigId: rig.id,
-      couplingId: rig.couplingId,
-      variantId: rig.variant?.id ?? null,
-      kind,
-      conditions,
-      spacing,
-      person,
-      at: at.toISOString(),
-    })
-    .onConflictDoNothing()
-    .run();
+  record(db, { kind: TEST, ...ofTool(rig), id, topic: kind }, told, (seq) =>
+    keepSetUp(db, { ...ofTool(rig), partOf: seq }, { conditions, spacing, rowToRow: false, note: "" }, told),
+  );
+}
+
+/** What a fact of a test is about, and that it is part of it. */
+type OfTest = Pick<NewFact, "about" | "variantId" | "partOf">;
+
+/** @throws where there is no such test */
+function ofTest(db: Database, id: string): OfTest & { partOf: number } {
+  const test = factOf(db, id);
+  if (test?.kind !== TEST) throw new RangeError("There is no such field test.");
+  return { about: { couplingId: test.couplingId }, variantId: test.variantId, partOf: test.seq };
+}
+
+function keepSetUp(db: Database, of: OfTest, told: SetUp, by: Told): void {
+  record(db, { kind: SET_UP, ...of }, by, (seq) =>
+    db
+      .insert(testSetup)
+      .values({ seq, ...told })
+      .run(),
+  );
 }
 
 /** The tests of a rig with the tool in view, as the variant it works as, that nobody took back, newest first. */
 export function testsOfRig(db: Database, rig: Rig): FieldTest[] {
   return db
-    .select({ row: fieldTest })
-    .from(fieldTest)
-    .leftJoin(retraction, eq(retraction.testId, fieldTest.id))
+    .select({ fact, setUp: testSetup })
+    .from(fact)
+    .innerJoin(testSetup, sql`${testSetup.seq} = ${newestSetUp(sql`${fact.seq}`)}`)
     .where(
       and(
-        isNull(retraction.id),
-        eq(fieldTest.rigId, rig.id),
-        eq(fieldTest.couplingId, rig.couplingId),
-        rig.variant ? eq(fieldTest.variantId, rig.variant.id) : isNull(fieldTest.variantId),
+        eq(fact.about, `coupling ${rig.couplingId}`),
+        eq(fact.kind, TEST),
+        sql`${fact.variantId} is ${rig.variant?.id ?? null}`,
+        standing(),
       ),
     )
-    .orderBy(desc(sql`${fieldTest}.rowid`))
+    .orderBy(sql`${fact.seq} desc`)
     .all()
-    .map(({ row }) => row);
+    .map(({ fact: { id, seq, topic, person, happened }, setUp: { seq: _, ...setUp } }) => ({
+      ...setUp,
+      id,
+      seq,
+      kind: topic as TestKey,
+      person,
+      at: happened,
+    }));
 }
 
 export function findTest(db: Database, rig: Rig, id: string): FieldTest | null {
   return testsOfRig(db, rig).find((each) => each.id === id) ?? null;
 }
 
-export function setTest(
-  db: Database,
-  id: string,
-  changed: Partial<Pick<FieldTest, "conditions" | "spacing" | "rowToRow" | "note">>,
-): void {
-  db.update(fieldTest).set(changed).where(eq(fieldTest.id, id)).run();
+/** Sets a test up otherwise; what is not given stays as it is. */
+export function setTest(db: Database, id: string, changed: Partial<SetUp>, told: Told): void {
+  const of = ofTest(db, id);
+  const { seq: _, ...last } = db
+    .select()
+    .from(testSetup)
+    .where(sql`${testSetup.seq} = ${newestSetUp(sql`${of.partOf}`)}`)
+    .get()!;
+  keepSetUp(db, of, { ...last, ...changed }, told);
 }
 
-/**
- * What was measured in a test and not taken back, in the order it was. Each has the number it was measured under: taking one back does not
- * make its neighbours neighbours of each other.
- */
-export function observationsOf(db: Database, testId: string): (KeptObservation & { number: number })[] {
+const newestSetUp = (test: SQL) =>
+  sql`(select f.seq from fact f where f.part_of = ${test} and f.kind = ${SET_UP} order by f.happened desc, f.seq desc limit 1)`;
+
+/** What was measured in a test and not taken back, in the order it was, each under the number it was measured under. */
+export function observationsOf(db: Database, testId: string): KeptObservation[] {
+  const out = sql<number>`coalesce((select l.out from left_out l join fact f on f.seq = l.seq where l.observation = ${observation.seq} order by f.happened desc, f.seq desc limit 1), 0)`;
   return db
-    .select({ row: observation, taken: retraction.id })
-    .from(observation)
-    .leftJoin(retraction, eq(retraction.observationId, observation.id))
-    .where(eq(observation.testId, testId))
-    .orderBy(asc(observation.at), sql`${observation}.rowid`)
+    .select({ fact, observation, out, taken: backing.seq })
+    .from(fact)
+    .innerJoin(observation, eq(observation.seq, fact.seq))
+    .leftJoin(backing, TAKES_BACK)
+    .where(eq(fact.partOf, ofTest(db, testId).partOf))
+    .orderBy(...inOrder)
     .all()
-    .flatMap(({ row, taken }, number) => (taken === null ? [{ ...row, number }] : []));
+    .flatMap(({ fact: { id, person, happened: at }, observation: { seq: _, ...row }, out, taken }, number) =>
+      taken === null ? [{ ...row, id, number, leftOut: out === 1, person, at }] : [],
+    );
 }
 
 export type NewObservation = Pick<KeptObservation, "id" | "values" | "choices" | "texts">;
@@ -101,106 +135,138 @@ export function keepObservations(
   db: Database,
   testId: string,
   observations: readonly NewObservation[],
-  { person, at }: Stamp,
+  told: Told,
 ): void {
-  db.transaction((tx) => {
-    for (const each of observations)
-      tx.insert(observation)
-        .values({ ...each, testId, person, at: at.toISOString() })
-        .onConflictDoNothing()
-        .run();
+  const of = ofTest(db, testId);
+  db.transaction(() => {
+    for (const { id, ...rest } of observations)
+      record(db, { kind: OBSERVATION, ...of, id }, told, (seq) =>
+        db
+          .insert(observation)
+          .values({ seq, ...rest })
+          .run(),
+      );
   });
 }
 
-export function leaveOut(db: Database, id: string, leftOut: boolean): void {
-  db.update(observation).set({ leftOut }).where(eq(observation.id, id)).run();
+/** Leaves an observation out of the fit, or takes it in again. */
+export function leaveOut(db: Database, id: string, out: boolean, told: Told): void {
+  const { seq: observation, couplingId, variantId, partOf } = factOf(db, id)!;
+  record(db, { kind: LEFT_OUT, about: { couplingId }, variantId, topic: id, partOf }, told, (seq) =>
+    db.insert(leftOut).values({ seq, observation, out }).run(),
+  );
 }
 
 /**
- * Accepts figures of a test: proofs, and the readings they write, as one batch. Returns its id, by which it is taken
- * back.
+ * Accepts figures of a test: proofs, and the readings they write, as one. Returns its id, by which all of it is taken back.
  */
 export function acceptTest(
   db: Database,
   rig: Rig,
   testId: string,
   accepted: readonly Accepted[],
-  { person, at }: Stamp,
+  told: Told,
 ): string {
-  const batchId = randomUUID();
-  const stamp = at.toISOString();
-  db.transaction((tx) => {
-    tx.insert(batch)
-      .values({
-        id: batchId,
-        kind: "proof",
-        fileName: "",
-        hash: "",
-        content: "",
-        state: "taken",
-        person,
-        recordedAt: stamp,
-      })
-      .run();
-    for (const { correction, terms, ...rest } of accepted) {
-      const readingId = correction && randomUUID();
-      if (correction && readingId)
-        tx.insert(reading)
-          .values({
-            id: readingId,
-            dimension: correction.key,
-            ...subjectColumns(correction.key, rig),
-            rawText: correction.rawText,
-            value: correction.value,
-            step: 0.001,
-            sitting: readingId,
-            note: rest.what,
-            instrument: "field test",
-            person,
-            measuredAt: stamp,
-            recordedAt: stamp,
-            batchId,
-          })
-          .run();
-      const id = randomUUID();
-      tx.insert(proof)
-        .values({
-          id,
-          rigId: rig.id,
-          couplingId: rig.couplingId,
-          variantId: rig.variant?.id ?? null,
-          ...rest,
-          readingId,
-          testId,
-          batchId,
-          person,
-          at: stamp,
-          recordedAt: stamp,
-        })
-        .run();
-      tx.insert(proofTerm)
-        .values(terms.map(({ key, coefficient }) => ({ proofId: id, dimension: key, coefficient })))
-        .run();
-    }
+  const { partOf: test } = ofTest(db, testId);
+  return record(db, { kind: ACCEPTANCE, ...ofTool(rig) }, told, (acceptance) => {
+    const written = accepted.map((each) => ({
+      ...each,
+      wrote: writeCorrection(db, rig, each, acceptance, told),
+    }));
+    // What a proof rests on is what counts once all of them have written.
+    const facts = rigFacts(db, rig);
+    for (const { correction: _, terms, what, how, result, sigma, evidence, wrote } of written)
+      record(db, { kind: PROOF, ...ofTool(rig), partOf: acceptance }, told, (seq) => {
+        db.insert(proof).values({ seq, what, how, result, sigma, evidence, wrote, test }).run();
+        keepTerms(db, seq, terms, facts);
+      });
   });
-  return batchId;
 }
 
-export type Standing = Pick<
-  typeof proof.$inferSelect,
-  "id" | "testId" | "what" | "result" | "batchId" | "at" | "person"
->;
+/** Writes the reading a figure corrects; returns its number, or null where it confirms what stood. */
+function writeCorrection(
+  db: Database,
+  rig: Rig,
+  { correction, what }: Accepted,
+  partOf: number,
+  told: Told,
+): number | null {
+  if (!correction) return null;
+  const id = randomUUID();
+  const { key, rawText, value } = correction;
+  keepReading(db, rig, {
+    id,
+    key,
+    rawText,
+    value,
+    step: 0.001,
+    note: what,
+    instrument: "field test",
+    person: told.person,
+    at: told.now ?? told.at,
+    measuredAt: told.at,
+    partOf,
+  });
+  return factOf(db, id)!.seq;
+}
 
-/** The accepted proofs of a rig's tests that stand, by test. */
-export function acceptedOf(db: Database, rigId: number): Map<string, Standing[]> {
-  const found = new Map<string, Standing[]>();
+/** A proof's sum, and the readings that count in it. */
+function keepTerms(
+  db: Database,
+  seq: number,
+  terms: Proof["terms"],
+  { readings }: ReturnType<typeof rigFacts>,
+): void {
+  db.insert(proofTerm)
+    .values(terms.map(({ key, coefficient }) => ({ proof: seq, dimension: key, coefficient })))
+    .run();
+  const rests = terms.flatMap(({ key }) => readings[key] ?? []);
+  if (rests.length > 0)
+    db.insert(proofReading)
+      .values(rests.map((each) => ({ proof: seq, reading: each.seq })))
+      .run();
+}
+
+/** Records a field test somebody tells of, without a job, and the sum it confirms; returns its id. */
+export function keepProof(
+  db: Database,
+  rig: Rig,
+  { terms, what, how, result, ...told }: Told & Pick<Proof, "what" | "how" | "result" | "terms">,
+): string {
+  return record(db, { kind: PROOF, ...ofTool(rig) }, told, (seq) => {
+    db.insert(proof).values({ seq, what, how, result }).run();
+    keepTerms(db, seq, terms, rigFacts(db, rig));
+  });
+}
+
+export type AcceptedProof = {
+  id: string;
+  what: string;
+  result: string;
+  /** what it was accepted with, by which all of it is taken back; null where it stands alone */
+  acceptance: string | null;
+  at: string;
+  person: string;
+};
+
+/** The accepted proofs of a tool's tests that stand, by the test's id. */
+export function acceptedOf(db: Database, rig: Rig): Map<string, AcceptedProof[]> {
+  const found = new Map<string, AcceptedProof[]>();
   const rows = db
-    .select({ row: proof })
-    .from(proof)
-    .leftJoin(retraction, TAKES_BACK_PROOF)
-    .where(and(isNull(retraction.id), eq(proof.rigId, rigId)))
-    .orderBy(sql`${proof}.rowid`)
+    .select({
+      id: fact.id,
+      what: proof.what,
+      result: proof.result,
+      acceptance: sql<string | null>`(select a.id from fact a where a.seq = ${fact.partOf})`,
+      test: sql<string | null>`(select t.id from fact t where t.seq = ${proof.test})`,
+      at: fact.happened,
+      person: fact.person,
+    })
+    .from(fact)
+    .innerJoin(proof, eq(proof.seq, fact.seq))
+    .where(and(eq(fact.about, `coupling ${rig.couplingId}`), eq(fact.kind, PROOF), standing()))
+    .orderBy(asc(fact.seq))
     .all();
-  for (const { row } of rows) if (row.testId) found.set(row.testId, [...(found.get(row.testId) ?? []), row]);
+  for (const { test, ...row } of rows) if (test) found.set(test, [...(found.get(test) ?? []), row]);
   return found;
 }

@@ -12,12 +12,13 @@ import { judgeWhole } from "../core/walk-round/judge-whole.ts";
 import { openDatabase } from "./database.ts";
 import { plantedYard } from "./demo/planted.ts";
 import { rigFacts } from "./facts.ts";
-import { keepChange } from "./field-log.ts";
 import type { Database } from "./handle.ts";
 import { eventsOf, keepEvent, keepTick, ticksOf } from "./hookup.ts";
 import { addPoint, createMachine, pointsOf } from "./machines.ts";
-import { keepReading, retract } from "./readings.ts";
+import { keepChange, keepReading, retract } from "./readings.ts";
+import { markOf, touchedSince } from "./record.ts";
 import { copyRig, createRig, findRig, listRigs, partsOf, type Rig, rigsOf } from "./rigs.ts";
+import { BY } from "./sample-told.ts";
 import {
   addTyre,
   addWeight,
@@ -31,7 +32,6 @@ import {
   setRoadLimits,
   weightsOf,
 } from "./settings.ts";
-import { marksOf, touchedSince } from "./touched.ts";
 import { wholesOf } from "./whole.ts";
 
 let db: Database;
@@ -51,24 +51,33 @@ describe("a train of three", () => {
       Rig,
       Rig,
     ];
-    const behind = addPoint(db, drill.implement.id, "rear hitch", "rear hitch");
-    const packer = createMachine(db, "implement", {
-      make: "Tessbury",
-      model: "Press 60",
-      fleetNumber: "W6",
-      serial: "",
-      busName: "",
-    });
-    const id = createRig(db, {
-      name: "Cart, drill and packer",
-      tractorId: cart.tractor.id,
-      receiverPointId: cart.receiver.id,
-      couplings: [
-        { pointId: cart.hitch.id, implementId: cart.implement.id, behind: null },
-        { pointId: drill.rearHitch!.id, implementId: drill.implement.id, behind: 0 },
-        { pointId: behind, implementId: packer, behind: 1 },
-      ],
-    });
+    const behind = addPoint(db, drill.implement.id, "rear hitch", "rear hitch", BY);
+    const packer = createMachine(
+      db,
+      "implement",
+      {
+        make: "Tessbury",
+        model: "Press 60",
+        fleetNumber: "W6",
+        serial: "",
+        busName: "",
+      },
+      BY,
+    );
+    const id = createRig(
+      db,
+      {
+        name: "Cart, drill and packer",
+        tractorId: cart.tractor.id,
+        receiverPointId: cart.receiver.id,
+        couplings: [
+          { pointId: cart.hitch.id, implementId: cart.implement.id, behind: null },
+          { pointId: drill.rearHitch!.id, implementId: drill.implement.id, behind: 0 },
+          { pointId: behind, implementId: packer, behind: 1 },
+        ],
+      },
+      BY,
+    );
     const [first, second, third] = partsOf(db, id) as [Rig, Rig, Rig];
     expect([first, second, third].map(({ attachment }) => attachment)).toEqual(["drawn", "train", "third"]);
     expect(third.hitch.id).toBe(cart.hitch.id);
@@ -110,7 +119,7 @@ describe("rigs of several tools", () => {
 
   it("are copied whole, trains behind their own cart", () => {
     const original = rigNamed("Seed cart");
-    const copy = partsOf(db, copyRig(db, findRig(db, original.id)!, "Copy"));
+    const copy = partsOf(db, copyRig(db, findRig(db, original.id)!, "Copy", BY));
     expect(copy).toHaveLength(2);
     expect(copy[1]!.parentCouplingId).toBe(copy[0]!.couplingId);
     const speed = wholeOf(copy[0]!.id).parts[1]!.rig.values["work.speed"];
@@ -119,24 +128,34 @@ describe("rigs of several tools", () => {
   });
 
   it("couple a self-propelled machine with its head", () => {
-    const id = createMachine(db, "self-propelled", {
-      make: "A",
-      model: "B",
-      fleetNumber: "",
-      serial: "",
-      busName: "",
-    });
-    const head = createMachine(db, "implement", {
-      make: "C",
-      model: "D",
-      fleetNumber: "",
-      serial: "",
-      busName: "",
-      attachment: "head",
-    });
+    const id = createMachine(
+      db,
+      "self-propelled",
+      {
+        make: "A",
+        model: "B",
+        fleetNumber: "",
+        serial: "",
+        busName: "",
+      },
+      BY,
+    );
+    const head = createMachine(
+      db,
+      "implement",
+      {
+        make: "C",
+        model: "D",
+        fleetNumber: "",
+        serial: "",
+        busName: "",
+        attachment: "head",
+      },
+      BY,
+    );
     const [receiver, mount] = pointsOf(db, id);
     const couplings = [{ pointId: mount!.id, implementId: head, behind: null }];
-    const rig = createRig(db, { name: "N", tractorId: id, receiverPointId: receiver!.id, couplings });
+    const rig = createRig(db, { name: "N", tractorId: id, receiverPointId: receiver!.id, couplings }, BY);
     expect(wholeOf(rig)).toMatchObject({ selfPropelled: true, parts: [{ rig: { attachment: "head" } }] });
   });
 });
@@ -209,50 +228,52 @@ describe("staleness", () => {
 describe("weights, tyres and limits", () => {
   it("are a stock: what is taken out is proposed no more", () => {
     const { tractor } = rigNamed("Stubble");
-    const id = addWeight(db, { machineId: tractor.id, label: "box", mass: 600, place: 3.9, count: 1 });
+    const id = addWeight(db, { machineId: tractor.id, label: "box", mass: 600, place: 3.9, count: 1 }, BY);
     expect(weightsOf(db, tractor.id)).toHaveLength(2);
-    archiveWeight(db, id, at);
+    archiveWeight(db, id, true, BY);
     expect(weightsOf(db, tractor.id)).toHaveLength(1);
-    archiveWeight(db, id, null);
+    archiveWeight(db, id, false, BY);
     expect(weightsOf(db, tractor.id)).toHaveLength(2);
   });
 
   it("a tyre's table is written anew, whole, and taken off an axle", () => {
     const cell = { speed: 10, pressure: 1e5, load: 2000 };
-    const id = addTyre(db, { label: "T", source: "", cells: [cell, { ...cell, pressure: 2e5, load: 3000 }] });
-    changeTyre(db, id, { label: "T2", source: "book", cells: [cell] });
+    const id = addTyre(
+      db,
+      { label: "T", source: "", cells: [cell, { ...cell, pressure: 2e5, load: 3000 }] },
+      BY,
+    );
+    changeTyre(db, id, { label: "T2", source: "book", cells: [cell] }, BY);
     expect(listTyres(db).find((tyre) => tyre.id === id)).toMatchObject({ label: "T2", cells: [cell] });
     const axle = { machineId: rigNamed("Stubble").tractor.id, axle: "rear" as const };
-    setAxleTyre(db, axle, { tyreId: id, count: 4 });
+    setAxleTyre(db, axle, { tyreId: id, count: 4 }, BY);
     expect(axleTyresOf(db, [axle.machineId]).find((each) => each.axle === "rear")).toMatchObject({
       count: 4,
       tyre: { label: "T2" },
     });
-    setAxleTyre(db, axle, null);
+    setAxleTyre(db, axle, null, BY);
     expect(axleTyresOf(db, [axle.machineId])).toHaveLength(1);
   });
 
   it("limits are one row, changed in place", () => {
     const limits = { country: "Elsewhere", width: 2.55, height: null, speed: null, unbraked: null };
-    setRoadLimits(db, limits);
+    setRoadLimits(db, limits, BY);
     expect(roadLimitsOf(db)).toMatchObject(limits);
   });
 
   it("make the yard judge again: a new limit every rig, weights on one rig that one", () => {
-    let marks = marksOf(db);
+    let mark = markOf(db);
     fitWeights(
       db,
       rigNamed("Stubble").id,
       new Map([[weightsOf(db, rigNamed("Stubble").tractor.id)[0]!.id, 2]]),
       by,
     );
-    let now = marksOf(db);
-    expect(touchedSince(db, marks, now)?.size).toBe(1);
-    marks = now;
-    setRoadLimits(db, { country: "", width: 2, height: null, speed: null, unbraked: null });
-    now = marksOf(db);
-    expect(touchedSince(db, marks, now)).toBeNull();
-    expect(touchedSince(db, now, marksOf(db))?.size).toBe(0);
+    expect(touchedSince(db, mark)).toEqual(new Set([`rig ${rigNamed("Stubble").id}`]));
+    mark = markOf(db);
+    setRoadLimits(db, { country: "", width: 2, height: null, speed: null, unbraked: null }, BY);
+    expect(touchedSince(db, mark)).toBeNull();
+    expect(touchedSince(db, markOf(db))?.size).toBe(0);
   });
 });
 

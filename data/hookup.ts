@@ -1,61 +1,78 @@
-import { randomUUID } from "node:crypto";
-import { and, desc, eq, isNull, sql } from "drizzle-orm";
+/** Hitching and unhitching, and the ticks of people: on the hook-up list, and on the ladder. */
+import { and, eq, type SQL } from "drizzle-orm";
 import type { Database } from "./handle.ts";
-import { couplingEvent, hookupTick, retraction } from "./schema.ts";
+import { newestFirst, record, standing, type Told } from "./record.ts";
+import { couplingEvent, fact, tick } from "./schema/index.ts";
 
-export type CouplingEvent = typeof couplingEvent.$inferSelect;
-export type Tick = typeof hookupTick.$inferSelect;
+export const COUPLING = "coupling";
+/** A tick on the hook-up list, and one on the ladder. */
+export const TICK = "tick";
+export const RUNG = "rung";
+
+export type CouplingEvent = {
+  id: string;
+  seq: number;
+  kind: "coupled" | "uncoupled";
+  person: string;
+  at: string;
+};
+export type Tick = Omit<typeof tick.$inferSelect, "seq"> & {
+  id: string;
+  seq: number;
+  line: string;
+  person: string;
+  at: string;
+};
+
+export const aboutRig = (kind: string, rigId: number): SQL =>
+  and(eq(fact.about, `rig ${rigId}`), eq(fact.kind, kind), standing())!;
 
 /** Hitchings and unhitchings of a rig that nobody took back, the newest first by the time it happened. */
 export function eventsOf(db: Database, rigId: number): CouplingEvent[] {
   return db
-    .select({ row: couplingEvent })
-    .from(couplingEvent)
-    .leftJoin(retraction, eq(retraction.eventId, couplingEvent.id))
-    .where(and(isNull(retraction.id), eq(couplingEvent.rigId, rigId)))
-    .orderBy(desc(couplingEvent.at), sql`${couplingEvent}.rowid desc`)
-    .all()
-    .map(({ row }) => row);
+    .select({ id: fact.id, seq: fact.seq, kind: couplingEvent.what, person: fact.person, at: fact.happened })
+    .from(fact)
+    .innerJoin(couplingEvent, eq(couplingEvent.seq, fact.seq))
+    .where(aboutRig(COUPLING, rigId))
+    .orderBy(...newestFirst)
+    .all();
 }
 
-/** Every tick of a rig that nobody took back, the newest first. Which of them still hold is for core to say. */
+/** Every tick on a rig's hook-up list that nobody took back, the newest first. Which of them still hold is for core to say. */
 export function ticksOf(db: Database, rigId: number): Tick[] {
   return db
-    .select({ row: hookupTick })
-    .from(hookupTick)
-    .leftJoin(retraction, eq(retraction.tickId, hookupTick.id))
-    .where(and(isNull(retraction.id), eq(hookupTick.rigId, rigId)))
-    .orderBy(desc(hookupTick.at), sql`${hookupTick}.rowid desc`)
+    .select({ id: fact.id, line: fact.topic, person: fact.person, at: fact.happened, tick })
+    .from(fact)
+    .innerJoin(tick, eq(tick.seq, fact.seq))
+    .where(aboutRig(TICK, rigId))
+    .orderBy(...newestFirst)
     .all()
-    .map(({ row }) => row);
+    .map(({ tick: row, ...of }) => ({ ...of, ...row }));
 }
-
-type Told = { person: string; at: Date; id?: string };
 
 /** Records that a rig was hitched up or taken apart; returns the event's id. */
 export function keepEvent(
   db: Database,
   rigId: number,
-  kind: CouplingEvent["kind"],
-  { person, at, id = randomUUID() }: Told,
+  what: CouplingEvent["kind"],
+  { id, ...told }: Told & { id?: string },
 ): string {
-  db.insert(couplingEvent)
-    .values({ id, rigId, kind, person, at: at.toISOString() })
-    .onConflictDoNothing()
-    .run();
-  return id;
+  return record(db, { kind: COUPLING, about: { rigId }, id }, told, (seq) =>
+    db.insert(couplingEvent).values({ seq, what }).run(),
+  );
 }
 
-/** Ticks a line of the hook-up list as it reads now; returns the tick's id. */
+/** Ticks a line of the hook-up list, or a rung of the ladder, as it reads now; returns the tick's id. */
 export function keepTick(
   db: Database,
   rigId: number,
-  tick: Pick<Tick, "line" | "said" | "state" | "reason">,
-  { person, at, id = randomUUID() }: Told,
+  { line, ...rest }: Pick<Tick, "line" | "said" | "state" | "reason">,
+  { id, on = TICK, ...told }: Told & { id?: string; on?: typeof TICK | typeof RUNG },
 ): string {
-  db.insert(hookupTick)
-    .values({ id, rigId, ...tick, person, at: at.toISOString() })
-    .onConflictDoNothing()
-    .run();
-  return id;
+  return record(db, { kind: on, about: { rigId }, id, topic: line }, told, (seq) =>
+    db
+      .insert(tick)
+      .values({ seq, ...rest })
+      .run(),
+  );
 }

@@ -1,14 +1,18 @@
 /** Both sides of the hoses as they are kept, what somebody pinned, and how they were plugged in. */
-import { randomUUID } from "node:crypto";
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { HoseFunction, Remote } from "../core/yard/circuit.ts";
 import type { RigHoses } from "../core/yard/rig-hoses.ts";
 import type { Database } from "./handle.ts";
+import { prepared } from "./prepared.ts";
+import { aboutsOf, inOrder, isNewest, record, settingChanged, type Told } from "./record.ts";
 import type { Rig } from "./rigs.ts";
-import { hoseFunction, hosePin, hosePlan, hydraulics, remote, rig } from "./schema.ts";
-import { settingChanged } from "./settings.ts";
+import { fact, hoseFunction, hosePin, hosePlan, hydraulics, remote, rig } from "./schema/index.ts";
 
 export type Hydraulics = Omit<typeof hydraulics.$inferSelect, "machineId">;
+/** In the record: how the hoses of a rig were plugged in. */
+export const PLUGGED = "hoses";
+
+export type HosePlan = { places: { kind: string; number: number }[]; person: string; at: string };
 export type NewRemote = Omit<Remote, "id">;
 export type NewFunction = Omit<HoseFunction, "id">;
 
@@ -34,13 +38,13 @@ export function hydraulicsOf(db: Database, machineIds: readonly number[]): Map<n
 }
 
 /** Keeps what was told of a machine's hydraulics; what is not given stays as it is. */
-export function setHydraulics(db: Database, machineId: number, told: Partial<Hydraulics>): void {
-  db.transaction((tx) => {
-    tx.insert(hydraulics)
+export function setHydraulics(db: Database, machineId: number, told: Partial<Hydraulics>, by: Told): void {
+  db.transaction(() => {
+    db.insert(hydraulics)
       .values({ machineId, ...NO_HYDRAULICS, ...told })
       .onConflictDoUpdate({ target: hydraulics.machineId, set: { machineId, ...told } })
       .run();
-    settingChanged(tx, "hoses");
+    settingChanged(db, "hoses", { machineId }, by);
   });
 }
 
@@ -55,10 +59,10 @@ export function remotesOf(db: Database, machineIds: readonly number[]): Map<numb
   return grouped(rows.map(({ machineId, archivedAt: _, ...each }) => [machineId, each]));
 }
 
-export function addRemote(db: Database, machineId: number, given: NewRemote): number {
-  return db.transaction((tx) => {
-    settingChanged(tx, "hoses");
-    return tx
+export function addRemote(db: Database, machineId: number, given: NewRemote, by: Told): number {
+  return db.transaction(() => {
+    settingChanged(db, "hoses", { machineId }, by);
+    return db
       .insert(remote)
       .values({ machineId, ...given })
       .returning()
@@ -66,30 +70,30 @@ export function addRemote(db: Database, machineId: number, given: NewRemote): nu
   });
 }
 
-export function changeRemote(db: Database, id: number, given: NewRemote): void {
-  db.transaction((tx) => {
-    tx.update(remote).set(given).where(eq(remote.id, id)).run();
-    settingChanged(tx, "hoses");
+export function changeRemote(db: Database, id: number, given: NewRemote, by: Told): void {
+  db.transaction(() => {
+    db.update(remote).set(given).where(eq(remote.id, id)).run();
+    settingChanged(db, "hoses", remoteMachine(db, id), by);
   });
 }
 
-/** Takes a remote out, or with null back in; pins on it go. False where another has its number by now. */
-export function archiveRemote(db: Database, id: number, at: Date | null): boolean {
-  return db.transaction((tx) => {
-    const known = tx.select().from(remote).where(eq(remote.id, id)).get();
+/** Takes a remote out, or puts it back in; pins on it go. False where another has its number by now. */
+export function archiveRemote(db: Database, id: number, away: boolean, by: Told): boolean {
+  return db.transaction(() => {
+    const known = db.select().from(remote).where(eq(remote.id, id)).get();
     if (!known) return false;
     const same = and(
       eq(remote.machineId, known.machineId),
       eq(remote.number, known.number),
       isNull(remote.archivedAt),
     );
-    if (at === null && tx.select().from(remote).where(same).get()) return false;
-    tx.update(remote)
-      .set({ archivedAt: at?.toISOString() ?? null })
+    if (!away && db.select().from(remote).where(same).get()) return false;
+    db.update(remote)
+      .set({ archivedAt: away ? by.at.toISOString() : null })
       .where(eq(remote.id, id))
       .run();
-    tx.delete(hosePin).where(eq(hosePin.remoteId, id)).run();
-    settingChanged(tx, "hoses");
+    db.delete(hosePin).where(eq(hosePin.remoteId, id)).run();
+    settingChanged(db, "hoses", { machineId: known.machineId }, by);
     return true;
   });
 }
@@ -143,15 +147,15 @@ function columnsOf({ cylinder, motor, ...rest }: NewFunction) {
 }
 
 /** Adds a function behind the others; the implement's functions are told from then on. */
-export function addFunction(db: Database, machineId: number, given: NewFunction): number {
-  return db.transaction((tx) => {
-    const { last } = tx
+export function addFunction(db: Database, machineId: number, given: NewFunction, by: Told): number {
+  return db.transaction(() => {
+    const { last } = db
       .select({ last: sql<number>`coalesce(max(${hoseFunction.position}), 0)` })
       .from(hoseFunction)
       .where(eq(hoseFunction.machineId, machineId))
       .get()!;
-    settingChanged(tx, "hoses");
-    return tx
+    settingChanged(db, "hoses", { machineId }, by);
+    return db
       .insert(hoseFunction)
       .values({ machineId, position: last + 1, ...columnsOf(given) })
       .returning()
@@ -159,22 +163,22 @@ export function addFunction(db: Database, machineId: number, given: NewFunction)
   });
 }
 
-export function changeFunction(db: Database, id: number, given: NewFunction): void {
-  db.transaction((tx) => {
-    tx.update(hoseFunction).set(columnsOf(given)).where(eq(hoseFunction.id, id)).run();
-    settingChanged(tx, "hoses");
+export function changeFunction(db: Database, id: number, given: NewFunction, by: Told): void {
+  db.transaction(() => {
+    db.update(hoseFunction).set(columnsOf(given)).where(eq(hoseFunction.id, id)).run();
+    settingChanged(db, "hoses", functionMachine(db, id), by);
   });
 }
 
-/** Takes a function out, or with null back in; pins of it go. */
-export function archiveFunction(db: Database, id: number, at: Date | null): void {
-  db.transaction((tx) => {
-    tx.update(hoseFunction)
-      .set({ archivedAt: at?.toISOString() ?? null })
+/** Takes a function out, or puts it back in; pins of it go. */
+export function archiveFunction(db: Database, id: number, away: boolean, by: Told): void {
+  db.transaction(() => {
+    db.update(hoseFunction)
+      .set({ archivedAt: away ? by.at.toISOString() : null })
       .where(eq(hoseFunction.id, id))
       .run();
-    tx.delete(hosePin).where(eq(hosePin.functionId, id)).run();
-    settingChanged(tx, "hoses");
+    db.delete(hosePin).where(eq(hosePin.functionId, id)).run();
+    settingChanged(db, "hoses", functionMachine(db, id), by);
   });
 }
 
@@ -202,67 +206,92 @@ export function lastTakenOut(
 }
 
 /** Puts a machine's functions in an order, from its front; ids that are not its own are left out. */
-export function orderFunctions(db: Database, machineId: number, ids: readonly number[]): void {
-  db.transaction((tx) => {
+export function orderFunctions(db: Database, machineId: number, ids: readonly number[], by: Told): void {
+  db.transaction(() => {
     for (const [at, id] of ids.entries())
-      tx.update(hoseFunction)
+      db.update(hoseFunction)
         .set({ position: at + 1 })
         .where(and(eq(hoseFunction.id, id), eq(hoseFunction.machineId, machineId)))
         .run();
-    settingChanged(tx, "hoses");
+    settingChanged(db, "hoses", { machineId }, by);
   });
 }
 
 /** Wants a function of a rig on a remote, or with null wherever it may go. */
-export function pinFunction(db: Database, rigId: number, functionId: number, remoteId: number | null): void {
-  db.transaction((tx) => {
-    tx.delete(hosePin)
-      .where(and(eq(hosePin.rigId, rigId), eq(hosePin.functionId, functionId)))
-      .run();
-    if (remoteId !== null) tx.insert(hosePin).values({ rigId, functionId, remoteId }).run();
-    settingChanged(tx, "hoses");
-  });
-}
-
-export function unpinAll(db: Database, rigId: number): void {
-  db.transaction((tx) => {
-    tx.delete(hosePin).where(eq(hosePin.rigId, rigId)).run();
-    settingChanged(tx, "hoses");
-  });
-}
-
-export type HosePlan = typeof hosePlan.$inferSelect;
-
-/** Keeps how a rig's hoses are plugged in; the tractor's other rigs are held to it from then on. */
-export function keepPlan(
+export function pinFunction(
   db: Database,
   rigId: number,
-  places: HosePlan["places"],
-  { person, at }: { person: string; at: Date },
+  functionId: number,
+  remoteId: number | null,
+  by: Told,
 ): void {
-  db.transaction((tx) => {
-    tx.insert(hosePlan).values({ id: randomUUID(), rigId, places, person, at: at.toISOString() }).run();
-    settingChanged(tx, "hoses");
+  db.transaction(() => {
+    db.delete(hosePin)
+      .where(and(eq(hosePin.rigId, rigId), eq(hosePin.functionId, functionId)))
+      .run();
+    if (remoteId !== null) db.insert(hosePin).values({ rigId, functionId, remoteId }).run();
+    settingChanged(db, "hoses", { rigId }, by);
+  });
+}
+
+export function unpinAll(db: Database, rigId: number, by: Told): void {
+  db.transaction(() => {
+    db.delete(hosePin).where(eq(hosePin.rigId, rigId)).run();
+    settingChanged(db, "hoses", { rigId }, by);
+  });
+}
+
+/** Keeps how the hoses of a rig are plugged in; what the driver is used to counts for the other rigs of the same machine. */
+export function keepPlan(
+  db: Database,
+  { id: rigId, tractor }: Pick<Rig, "id" | "tractor">,
+  places: HosePlan["places"],
+  by: Told,
+): void {
+  record(db, { kind: PLUGGED, about: { rigId } }, by, (seq) => {
+    db.insert(hosePlan).values({ seq, places }).run();
+    settingChanged(db, "hoses", { machineId: tractor.id }, by);
   });
 }
 
 /** The newest plan kept of every rig of some tractors, the oldest first. */
-function plansOf(db: Database, tractorIds: readonly number[]): (HosePlan & { tractorId: number })[] {
-  const rows = db
-    .select({ plan: hosePlan, tractorId: rig.tractorId })
-    .from(hosePlan)
-    .innerJoin(rig, eq(rig.id, hosePlan.rigId))
-    .where(inArray(rig.tractorId, [...tractorIds]))
-    .orderBy(sql`${hosePlan}.rowid`)
-    .all()
-    .map(({ plan, tractorId }) => ({ ...plan, tractorId }));
-  return [...new Map(rows.map((row) => [row.rigId, row])).values()];
+function plansOf(
+  db: Database,
+  tractorIds: readonly number[],
+): (HosePlan & { rigId: number; tractorId: number })[] {
+  const rigs = new Map(
+    db
+      .select({ id: rig.id, tractorId: rig.tractorId })
+      .from(rig)
+      .where(inArray(rig.tractorId, [...tractorIds]))
+      .all()
+      .map(({ id, tractorId }) => [id, tractorId]),
+  );
+  const query = prepared(db, "hose plans", () =>
+    db
+      .select({ rigId: fact.rigId, person: fact.person, at: fact.happened, places: hosePlan.places })
+      .from(fact)
+      .innerJoin(hosePlan, eq(hosePlan.seq, fact.seq))
+      .where(isNewest(PLUGGED))
+      .orderBy(...inOrder)
+      .prepare(),
+  );
+  return query
+    .all({ abouts: aboutsOf({ rig: rigs.keys() }) })
+    .map(({ rigId, ...plan }) => ({ ...plan, rigId: rigId!, tractorId: rigs.get(rigId!)! }));
 }
 
 /** The plan of a rig that was kept last; null where none was. */
 export function planOf(db: Database, { id, tractor }: Pick<Rig, "id" | "tractor">): HosePlan | null {
   return plansOf(db, [tractor.id]).find(({ rigId }) => rigId === id) ?? null;
 }
+
+const remoteMachine = (db: Database, id: number) =>
+  db.select({ machineId: remote.machineId }).from(remote).where(eq(remote.id, id)).get() ?? {};
+
+const functionMachine = (db: Database, id: number) =>
+  db.select({ machineId: hoseFunction.machineId }).from(hoseFunction).where(eq(hoseFunction.id, id)).get() ??
+  {};
 
 /** Everything about the hoses of whole rigs, by rig. */
 export function hosesOfRigs(db: Database, rigs: ReadonlyMap<number, readonly Rig[]>): Map<number, RigHoses> {

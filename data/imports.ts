@@ -1,91 +1,116 @@
+/** Files from elsewhere: read, looked at, taken over as one. */
 import { createHash, randomUUID } from "node:crypto";
-import { desc, eq, sql } from "drizzle-orm";
+import { and, desc, eq } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
-import type { SubjectColumns } from "./facts.ts";
+import { ofSubject, type SubjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { batch, reading, retraction, section, sectionLayout } from "./schema.ts";
+import { READING, SECTIONS } from "./live.ts";
+import { writeSections } from "./readings.ts";
+import { backing, factOf, record, TAKES_BACK, type Told, takeBack } from "./record.ts";
+import { fact, imported, reading, upload } from "./schema/index.ts";
 
-export type ImportBatch = typeof batch.$inferSelect & { takenBack: boolean };
+const IMPORT = "import";
 
-/** Keeps what was read in a file until somebody has looked at it; returns the batch's id. */
+/** A file that waits to be looked at, or was taken over, and perhaps taken back. */
+export type FileRead = {
+  id: string;
+  fileName: string;
+  hash: string;
+  content: string;
+  state: "preview" | "taken";
+  person: string;
+  at: string;
+  takenBack: boolean;
+};
+
+/** Keeps what was read in a file until somebody has looked at it; returns its id. */
 export function keepPreview(
   db: Database,
   { fileName, bytes, content, at }: { fileName: string; bytes: Uint8Array; content: unknown; at: Date },
 ): string {
   const id = randomUUID();
   const hash = createHash("sha256").update(bytes).digest("hex");
-  db.insert(batch)
-    .values({
-      id,
-      kind: "import",
-      fileName,
-      hash,
-      content: JSON.stringify(content),
-      state: "preview",
-      recordedAt: at.toISOString(),
-    })
+  db.insert(upload)
+    .values({ id, fileName, hash, content: JSON.stringify(content), arrived: at.toISOString() })
     .run();
   return id;
 }
 
-export function findImport(db: Database, id: string): ImportBatch | null {
-  return importsQuery(db).find((each) => each.id === id) ?? null;
+export function findImport(db: Database, id: string): FileRead | null {
+  const taken = importsQuery(db, id)[0];
+  if (taken) return taken;
+  const waiting = db.select().from(upload).where(eq(upload.id, id)).get();
+  if (!waiting) return null;
+  const { arrived: at, ...rest } = waiting;
+  return { ...rest, at, state: "preview", person: "", takenBack: false };
 }
 
 /** Imports that were taken over, newest first. */
-export function listImports(db: Database): ImportBatch[] {
-  return importsQuery(db).filter(({ state }) => state === "taken");
+export function listImports(db: Database): FileRead[] {
+  return importsQuery(db, null);
 }
 
-function importsQuery(db: Database): ImportBatch[] {
+function importsQuery(db: Database, id: string | null): FileRead[] {
   return db
-    .select({ row: batch, taken: retraction.id })
-    .from(batch)
-    .leftJoin(retraction, eq(retraction.batchId, batch.id))
-    .where(eq(batch.kind, "import"))
-    .orderBy(desc(sql`${batch}.rowid`))
+    .select({ id: fact.id, person: fact.person, at: fact.happened, imported, taken: backing.seq })
+    .from(fact)
+    .innerJoin(imported, eq(imported.seq, fact.seq))
+    .leftJoin(backing, TAKES_BACK)
+    .where(and(eq(fact.kind, IMPORT), id === null ? undefined : eq(fact.id, id)))
+    .orderBy(desc(fact.seq))
     .all()
-    .map(({ row, taken }) => ({ ...row, takenBack: taken !== null }));
+    .map(({ imported: { seq: _, ...file }, taken, ...of }) => ({
+      ...of,
+      ...file,
+      state: "taken",
+      takenBack: taken !== null,
+    }));
 }
 
 export type ImportedReading = { key: DimensionKey; value: number; subject: SubjectColumns };
 export type ImportedSections = { machineId: number; widths: readonly number[] };
 
-/** Takes an import over as one batch, graded as what came in a file. Nothing is written unless all of it can be. */
+/** Takes a file over as one, graded as what came in a file. Nothing is written unless all of it can be. */
 export function takeOver(
   db: Database,
-  batchId: string,
+  id: string,
   readings: readonly ImportedReading[],
   layouts: readonly ImportedSections[],
-  { person, at }: { person: string; at: Date },
+  told: Told,
 ): void {
-  const stamp = at.toISOString();
-  const common = { instrument: "file" as const, person, measuredAt: stamp, recordedAt: stamp, batchId };
-  db.transaction((tx) => {
-    tx.update(batch).set({ state: "taken", person, recordedAt: stamp }).where(eq(batch.id, batchId)).run();
-    for (const { key, value, subject } of readings) {
-      const id = randomUUID();
-      tx.insert(reading)
-        .values({
-          id,
-          dimension: key,
-          ...subject,
+  db.transaction(() => {
+    const waiting = db.select().from(upload).where(eq(upload.id, id)).get();
+    if (!waiting) throw new RangeError("There is no such file waiting.");
+    const { fileName, hash, content } = waiting;
+    record(db, { kind: IMPORT, about: {}, id }, told, (partOf) => {
+      db.insert(imported).values({ seq: partOf, fileName, hash, content }).run();
+      for (const { key, value, subject } of readings) {
+        const own = randomUUID();
+        const of = { kind: READING, ...ofSubject(subject), id: own, topic: key, partOf };
+        const written = {
           rawText: `${value} m`,
           value,
           step: 0.001,
-          sitting: id,
-          ...common,
-        })
-        .run();
-    }
-    for (const { machineId, widths } of layouts) {
-      const id = randomUUID();
-      tx.insert(sectionLayout)
-        .values({ id, machineId, ...common })
-        .run();
-      tx.insert(section)
-        .values(widths.map((width, index) => ({ layoutId: id, number: index + 1, width })))
-        .run();
-    }
+          sitting: own,
+          instrument: "file" as const,
+        };
+        record(db, of, told, (seq) =>
+          db
+            .insert(reading)
+            .values({ seq, ...written })
+            .run(),
+        );
+      }
+      for (const { machineId, widths } of layouts)
+        record(db, { kind: SECTIONS, about: { machineId }, partOf }, told, (seq) =>
+          writeSections(db, seq, "file", widths),
+        );
+    });
+    db.delete(upload).where(eq(upload.id, id)).run();
   });
+}
+
+/** Takes an import back as one. Returns false where it was never taken over, or was taken back already. */
+export function retractImport(db: Database, id: string, told: Told): boolean {
+  return factOf(db, id)?.kind === IMPORT && takeBack(db, id, told);
 }

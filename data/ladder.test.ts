@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import { plantedYard } from "./demo/planted.ts";
-import { keepProof } from "./field-log.ts";
+import { keepProof } from "./field-tests.ts";
 import type { Database } from "./handle.ts";
-import { keepEvent, keepTick } from "./hookup.ts";
+import { keepEvent, keepTick, RUNG } from "./hookup.ts";
 import { keepPlan } from "./hoses.ts";
-import { ladderFacts, rungLine } from "./ladder.ts";
+import { ladderFacts } from "./ladder.ts";
 import { retract } from "./readings.ts";
 import { partsOf, type Rig } from "./rigs.ts";
 import { doneIn, keepList, keepRunEvents, listsOf, openRunOf, runEventsOf, runsOf } from "./sequences.ts";
@@ -20,7 +20,7 @@ const by = (minute: number) => ({ person: "Joren Talbeck", at: at(minute) });
 const rigOf = (id: number, tool = 0): Rig => partsOf(db, id)[tool]!;
 const facts = (id: number) => ladderFacts(db, new Map([[id, partsOf(db, id)]])).get(id)!;
 const tick = (id: number, rung: string, minute: number) =>
-  keepTick(db, id, { line: rungLine(rung), said: rung, state: "done", reason: "" }, by(minute));
+  keepTick(db, id, { line: rung, said: rung, state: "done", reason: "" }, { ...by(minute), on: RUNG });
 
 describe("what a ladder knows of its rig", () => {
   it("is coupled while nobody uncoupled it since", () => {
@@ -46,15 +46,14 @@ describe("what a ladder knows of its rig", () => {
   });
 
   it("knows the sequences run to the end, by tool, and the hoses as they were kept last", () => {
-    const { implement } = rigOf(9);
-    const run = { id: randomUUID(), rigId: 9, machineId: implement.id, kind: "unfold" as const };
+    const run = { id: randomUUID(), couplingId: rigOf(9).couplingId, kind: "unfold" as const };
     keepRunEvents(db, run, [{ what: "done", step: "a", said: "A" }], by(1));
     expect(facts(9).runs[0]!.size).toBe(0);
     keepRunEvents(db, run, [{ what: "finished", step: "", said: "" }], by(2));
     expect(facts(9).runs[0]!.get("unfold")).toBe(at(2).toISOString());
     expect(facts(9).plugged).toBeNull();
-    keepPlan(db, 9, [{ functionId: 1, kind: "remote", number: 1 } as never], by(3));
-    keepPlan(db, 9, [{ functionId: 1, kind: "remote", number: 2 } as never], by(4));
+    keepPlan(db, rigOf(9), [{ functionId: 1, kind: "remote", number: 1 } as never], by(3));
+    keepPlan(db, rigOf(9), [{ functionId: 1, kind: "remote", number: 2 } as never], by(4));
     expect(facts(9).plugged).toEqual(new Set(["remote 2"]));
   });
 
@@ -80,11 +79,8 @@ describe("what a ladder knows of its rig", () => {
 });
 
 describe("runs through a list", () => {
-  const begin = () => {
-    const { implement } = rigOf(9);
-    return { id: randomUUID(), rigId: 9, machineId: implement.id, kind: "fold" as const };
-  };
-  const open = () => openRunOf(db, 9, rigOf(9).implement.id, "fold");
+  const begin = () => ({ id: randomUUID(), couplingId: rigOf(9).couplingId, kind: "fold" as const });
+  const open = () => openRunOf(db, rigOf(9).couplingId, "fold");
 
   it("are under way until they are finished or given up, one at a time", () => {
     expect(open()).toBeNull();

@@ -1,11 +1,16 @@
 /** What happened on rigs, for their ladders: couplings, runs, kept hoses, ticks of people, field tests. */
-import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
+import { isAfter, type Moment } from "../core/rig/facts.ts";
 import type { SequenceKind } from "../core/sequence/step.ts";
 import type { Database } from "./handle.ts";
-import { TAKES_BACK_PROOF } from "./live.ts";
-import { among, listed, prepared } from "./prepared.ts";
+import { COUPLING, RUNG } from "./hookup.ts";
+import { PLUGGED } from "./hoses.ts";
+import { PROOF } from "./live.ts";
+import { prepared } from "./prepared.ts";
+import { aboutsOf, inOrder, isNewest, newestIn, slotsOf, standing } from "./record.ts";
 import type { Rig } from "./rigs.ts";
-import { couplingEvent, hookupTick, hosePlan, proof, retraction, run, runEvent } from "./schema.ts";
+import { couplingEvent, fact, hosePlan, runEvent } from "./schema/index.ts";
+import { RUN_EVENT } from "./sequences.ts";
 
 export type LadderFacts = {
   coupled: { at: string; person: string } | null;
@@ -15,10 +20,7 @@ export type LadderFacts = {
   proved: string | null;
 };
 
-const MARK = "ladder ";
-
-/** The line a rung's tick is kept under. */
-export const rungLine = (key: string) => `${MARK}${key}`;
+const BEFORE_ALL: Moment = { at: "", seq: 0 };
 
 /** Ladder facts of whole rigs, by rig. Ticks count from the last uncoupling on. */
 export function ladderFacts(
@@ -26,93 +28,149 @@ export function ladderFacts(
   rigs: ReadonlyMap<number, readonly Rig[]>,
 ): Map<number, LadderFacts> {
   const ids = [...rigs.keys()];
-  const events = db
-    .select({ row: couplingEvent })
-    .from(couplingEvent)
-    .leftJoin(retraction, eq(retraction.eventId, couplingEvent.id))
-    .where(and(isNull(retraction.id), inArray(couplingEvent.rigId, ids)))
-    .orderBy(asc(couplingEvent.at), sql`${couplingEvent}.rowid`)
-    .all()
-    .map(({ row }) => row);
-  const ticks = newestTicks(db, ids);
-  const runs = db
-    .select({ rigId: run.rigId, machineId: run.machineId, kind: run.kind, at: runEvent.at })
-    .from(run)
-    .innerJoin(runEvent, and(eq(runEvent.runId, run.id), eq(runEvent.what, "finished")))
-    .where(inArray(run.rigId, ids))
-    .all();
-  const plans = db
-    .select()
-    .from(hosePlan)
-    .where(inArray(hosePlan.rigId, ids))
-    .orderBy(sql`${hosePlan}.rowid`)
-    .all();
-  const proofs = db
-    .select({ rigId: proof.rigId, at: proof.at })
-    .from(proof)
-    .leftJoin(retraction, TAKES_BACK_PROOF)
-    .where(and(isNull(retraction.id), inArray(proof.rigId, ids)))
-    .all();
+  const couplings = [...rigs.values()].flat().map(({ couplingId }) => couplingId);
+  const events = grouped(lastEvents(db, ids), ({ rigId }) => rigId);
+  const ticks = grouped(newestTicks(db, ids), ({ rigId }) => rigId);
+  const runs = grouped(finishedRuns(db, couplings), ({ couplingId }) => couplingId);
+  const plans = new Map(newestPlans(db, ids).map(({ rigId, places }) => [rigId, places]));
+  const proved = newestProofs(db, couplings);
   return new Map(
-    [...rigs].map(([id, parts]): [number, LadderFacts] => {
-      const own = events.filter(({ rigId }) => rigId === id);
-      const last = own.at(-1);
-      const since = own.findLast(({ kind }) => kind === "uncoupled")?.at ?? "";
-      const plan = plans.findLast(({ rigId }) => rigId === id);
+    [...rigs].map(([id, tools]): [number, LadderFacts] => {
+      const [last] = events.get(id) ?? [];
+      const since = events.get(id)?.find(({ what }) => what === "uncoupled") ?? BEFORE_ALL;
+      const places = plans.get(id);
       return [
         id,
         {
-          coupled: last?.kind === "coupled" ? { at: last.at, person: last.person } : null,
-          runs: parts.map(
-            ({ implement }) =>
-              new Map(
-                runs
-                  .filter(({ rigId, machineId }) => rigId === id && machineId === implement.id)
-                  .map(({ kind, at }) => [kind, at]),
-              ),
+          coupled: last?.what === "coupled" ? { at: last.at, person: last.person } : null,
+          runs: tools.map(
+            ({ couplingId }) =>
+              new Map((runs.get(couplingId) ?? []).map(({ kind, at }) => [kind as SequenceKind, at])),
           ),
-          plugged: plan ? new Set(plan.places.map(({ kind, number }) => `${kind} ${number}`)) : null,
+          plugged: places ? new Set(places.map(({ kind, number }) => `${kind} ${number}`)) : null,
           ticks: new Map(
-            ticks
-              .filter((tick) => tick.rigId === id && tick.at > since)
-              .map(({ line, person, at, id: tick }) => [line.slice(MARK.length), { person, at, id: tick }]),
+            (ticks.get(id) ?? [])
+              .filter((tick) => isAfter(tick, since))
+              .map(({ rung, person, at, id: tick }) => [rung, { person, at, id: tick }]),
           ),
-          proved: proofs
-            .filter(({ rigId }) => rigId === id)
-            .reduce<string | null>((latest, { at }) => (latest === null || at > latest ? at : latest), null),
+          proved: latest(tools.map(({ couplingId }) => proved.get(couplingId))),
         },
       ];
     }),
   );
 }
 
-type NewestTick = { rigId: number; line: string; id: string; person: string; at: string };
+function grouped<T>(rows: readonly T[], by: (row: T) => number | null): Map<number | null, T[]> {
+  const found = new Map<number | null, T[]>();
+  for (const row of rows) {
+    const key = by(row);
+    const own = found.get(key);
+    if (own) own.push(row);
+    else found.set(key, [row]);
+  }
+  return found;
+}
 
-/**
- * Of each rung the newest tick nobody took back: whether it still counts hangs on the last uncoupling. The lines come out of the index
- * alone, and each is looked up from its end, so that years of ticks cost little more than none.
- */
-function newestTicks(db: Database, rigIds: readonly number[]): NewestTick[] {
+function latest(times: readonly (string | undefined)[]): string | null {
+  return times.reduce<string | null>((last, at) => (at && (last === null || at > last) ? at : last), null);
+}
+
+/** The last event of each rig, and the last time it was uncoupled, the newest first. */
+function lastEvents(db: Database, rigIds: readonly number[]) {
+  const query = prepared(db, "last coupling events", () => {
+    const uncoupled = sql`and exists (select 1 from coupling_event e where e.seq = f.seq and e.what = 'uncoupled')`;
+    return db
+      .select({
+        rigId: fact.rigId,
+        what: couplingEvent.what,
+        person: fact.person,
+        at: fact.happened,
+        seq: fact.seq,
+      })
+      .from(fact)
+      .innerJoin(couplingEvent, eq(couplingEvent.seq, fact.seq))
+      .where(
+        sql`${fact.seq} in (with recursive ${slotsOf(COUPLING)}
+          select ${newestIn(COUPLING, "slots")} from slots where slots.slot is not null
+          union all select ${newestIn(COUPLING, "slots", uncoupled)} from slots where slots.slot is not null)`,
+      )
+      .orderBy(sql`${fact.happened} desc`, sql`${fact.seq} desc`)
+      .prepare();
+  });
+  return query.all({ abouts: aboutsOf({ rig: rigIds }) });
+}
+
+/** Of each rung the newest tick nobody took back: whether it still counts hangs on the last uncoupling. */
+function newestTicks(db: Database, rigIds: readonly number[]) {
   const query = prepared(db, "newest ladder ticks", () =>
     db
       .select({
-        rigId: hookupTick.rigId,
-        line: hookupTick.line,
-        id: hookupTick.id,
-        person: hookupTick.person,
-        at: hookupTick.at,
+        rigId: fact.rigId,
+        rung: fact.topic,
+        id: fact.id,
+        person: fact.person,
+        at: fact.happened,
+        seq: fact.seq,
       })
-      .from(hookupTick)
-      .where(
-        sql`${hookupTick}.rowid in (
-          select (select t.rowid from hookup_tick t
-            where t.rig_id = lines.rig_id and t.line = lines.line
-              and not exists (select 1 from retraction r where r.tick_id = t.id)
-            order by t.at desc, t.rowid desc limit 1)
-          from (select distinct rig_id, line from hookup_tick
-            where ${among(sql.raw("rig_id"), "rigs")} and line >= ${MARK} and line < ${`${MARK.trim()}!`}) as lines)`,
-      )
+      .from(fact)
+      .where(isNewest(RUNG))
       .prepare(),
   );
-  return query.all({ rigs: listed(rigIds) });
+  return query.all({ abouts: aboutsOf({ rig: rigIds }) });
+}
+
+/** Runs that were finished, in order: the last of a kind is when it was done last. */
+function finishedRuns(db: Database, couplingIds: readonly number[]) {
+  const query = prepared(db, "finished runs", () =>
+    db
+      .select({
+        couplingId: fact.couplingId,
+        kind: sql<string>`(select run.topic from fact run where run.seq = ${fact.partOf})`,
+        at: fact.happened,
+      })
+      .from(fact)
+      .innerJoin(runEvent, and(eq(runEvent.seq, fact.seq), eq(runEvent.what, "finished")))
+      .where(
+        and(
+          sql`${fact.about} in (select value from json_each(${sql.placeholder("abouts")}))`,
+          eq(fact.kind, RUN_EVENT),
+          standing(),
+        ),
+      )
+      .orderBy(...inOrder)
+      .prepare(),
+  );
+  return query.all({ abouts: aboutsOf({ coupling: couplingIds }) });
+}
+
+function newestPlans(db: Database, rigIds: readonly number[]) {
+  const query = prepared(db, "newest hose plans", () =>
+    db
+      .select({ rigId: fact.rigId, places: hosePlan.places })
+      .from(fact)
+      .innerJoin(hosePlan, eq(hosePlan.seq, fact.seq))
+      .where(isNewest(PLUGGED))
+      .prepare(),
+  );
+  return query.all({ abouts: aboutsOf({ rig: rigIds }) });
+}
+
+/** When each tool was proved last, of what nobody took back. */
+function newestProofs(db: Database, couplingIds: readonly number[]): Map<number, string> {
+  const query = prepared(db, "newest proofs", () =>
+    db
+      .select({ couplingId: fact.couplingId, at: sql<string>`max(${fact.happened})` })
+      .from(fact)
+      .where(
+        and(
+          sql`${fact.about} in (select value from json_each(${sql.placeholder("abouts")}))`,
+          eq(fact.kind, PROOF),
+          standing(),
+        ),
+      )
+      .groupBy(fact.couplingId)
+      .prepare(),
+  );
+  const rows = query.all({ abouts: aboutsOf({ coupling: couplingIds }) });
+  return new Map(rows.map(({ couplingId, at }) => [couplingId!, at]));
 }

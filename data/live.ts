@@ -1,111 +1,106 @@
-/** What nobody took back: readings, sections, changes and proofs, for any number of machines at once. */
-import { and, asc, eq, isNull, or, type SQL, sql } from "drizzle-orm";
+/** What counts now: readings, sections, changes and proofs that stand, for any number of machines at once. */
+import { and, asc, eq, type SQL, sql } from "drizzle-orm";
+import type { DimensionKey } from "../core/dimension/catalogue.ts";
+import type { ChangeKind } from "../core/dimension/change.ts";
 import type { HourMark } from "../core/rig/due.ts";
 import type { Change, Proof, Reading, SectionLayout, SectionPart } from "../core/rig/facts.ts";
 import type { Database } from "./handle.ts";
-import { among, listed, prepared } from "./prepared.ts";
-import { change, proof, proofTerm, reading, retraction, section, sectionLayout } from "./schema.ts";
+import { prepared } from "./prepared.ts";
+import { aboutsOf, inOrder, isNewest, newestFirst, newestIn, slotsOf, standing } from "./record.ts";
+import {
+  change,
+  fact,
+  proof,
+  proofReading,
+  proofTerm,
+  reading,
+  section,
+  sectionLayout,
+} from "./schema/index.ts";
 
-/** Readings that nobody took back, singly or with the import they came in. */
-export const LIVE_READING: SQL = sql`${reading.id} not in (select ${retraction.readingId} from ${retraction} where ${retraction.readingId} is not null) and (${reading.batchId} is null or ${reading.batchId} not in (select ${retraction.batchId} from ${retraction} where ${retraction.batchId} is not null))`;
+export const READING = "reading";
+export const SECTIONS = "sections";
+export const CHANGE = "change";
+export const PROOF = "proof";
 
-/** Joins a reading with the retraction that took it back, singly or with its import. */
-export const TAKES_BACK_READING: SQL = sql`(${retraction.readingId} = ${reading.id} or (${reading.batchId} is not null and ${retraction.batchId} = ${reading.batchId}))`;
+export type ReadingRow = { fact: typeof fact.$inferSelect; reading: typeof reading.$inferSelect };
 
-/** Joins a proof with the retraction that took it back, singly or with all that was accepted with it. */
-export const TAKES_BACK_PROOF: SQL = sql`(${retraction.proofId} = ${proof.id} or (${proof.batchId} is not null and ${retraction.batchId} = ${proof.batchId}))`;
-
-export function toReading(row: typeof reading.$inferSelect): Reading {
-  const { id, dimension: key, value, step, rawText, instrument, person, measuredAt } = row;
-  const { sitting, conditions, note, photoId } = row;
-  return {
-    id,
-    key,
-    value,
-    step,
-    rawText,
-    instrument,
-    person,
-    measuredAt,
-    sitting,
-    conditions,
-    note,
-    photoId,
-  };
+export function toReading({ fact: { id, seq, topic, person, happened }, reading: row }: ReadingRow): Reading {
+  const { seq: _, reason: __, ...rest } = row;
+  return { id, seq, key: topic as DimensionKey, person, measuredAt: happened, ...rest };
 }
 
 export type Subjects = { machines: number[]; points: number[]; couplings: number[] };
-export type ReadingRow = typeof reading.$inferSelect;
 
 /**
  * The current sitting of each dimension of each subject, and the newest reading before it, oldest first. What is newest is told by the time
  * it happened and then by the order it came in: what waited on a device does not displace what was read after it. A yard keeps
- * every reading it ever had: those further back are history, and are not carried through every page.
+ * every reading it ever had: those further back are history, and no page walks through them.
  */
 export function currentReadings(db: Database, { machines, points, couplings }: Subjects): ReadingRow[] {
+  return readingsAbout(db, aboutsOf({ machine: machines, point: points, coupling: couplings }));
+}
+
+/** The same of subjects as the record names them. */
+export function readingsAbout(db: Database, abouts: string): ReadingRow[] {
   const query = prepared(db, "current readings", () => {
-    const mine = or(
-      among(reading.machineId, "machines"),
-      among(reading.pointId, "points"),
-      among(reading.couplingId, "couplings"),
+    const before = newestIn(
+      READING,
+      "sat",
+      sql`and (select r.sitting from reading r where r.seq = f.seq) <> sat.sitting`,
     );
     const current = sql`
-      with live as (
-        select ${reading}.rowid as n, ${reading.machineId} as m, ${reading.pointId} as p, ${reading.couplingId} as c,
-          ${reading.variantId} as v, ${reading.dimension} as d, ${reading.sitting} as sitting, ${reading.measuredAt} as at
-        from ${reading} where ${mine} and ${LIVE_READING}),
-      marked as (
-        select n, m, p, c, v, d, at, sitting,
-          first_value(sitting) over (partition by m, p, c, v, d order by at desc, n desc) as newest
-        from live),
-      before as (
-        select n, row_number() over (partition by m, p, c, v, d order by at desc, n desc) as place
-        from marked where sitting <> newest)
-      select n from marked where sitting = newest
+      with recursive ${slotsOf(READING)},
+      newest(about, slot, seq) as (select about, slot, ${newestIn(READING, "slots")} from slots where slot is not null),
+      sat(about, slot, sitting) as (select n.about, n.slot, r.sitting from newest n join reading r on r.seq = n.seq)
+      select f.seq from sat join reading r on r.sitting = sat.sitting join fact f on f.seq = r.seq
+        where f.about = sat.about and f.slot = sat.slot and ${standing("f")}
       union all
-      select n from before where place = 1`;
+      select ${before} from sat`;
     return db
-      .select()
-      .from(reading)
-      .where(sql`${reading}.rowid in (${current})`)
-      .orderBy(asc(reading.measuredAt), sql`${reading}.rowid`)
+      .select({ fact, reading })
+      .from(fact)
+      .innerJoin(reading, eq(reading.seq, fact.seq))
+      .where(sql`${fact.seq} in (${current})`)
+      .orderBy(...inOrder)
       .prepare();
   });
-  return query.all({
-    machines: listed(machines),
-    points: listed(points),
-    couplings: listed(couplings),
-  });
+  return query.all({ abouts });
 }
 
 /** An implement's sections are those of one variant, or of the whole tool. */
 export const layoutKey = (machineId: number, variantId: number | null): string =>
   `${machineId}/${variantId ?? ""}`;
 
+export type LiveLayout = SectionLayout & { machineId: number; variantId: number | null };
+
 /** The newest layout of each implement and each of its variants, by `layoutKey`. */
 export function currentSections(db: Database, machineIds: readonly number[]): Map<string, LiveLayout> {
-  const query = prepared(db, "current sections", () => {
-    const live = sql`not exists (select 1 from ${retraction} where ${retraction.layoutId} = ${sectionLayout.id} or (${sectionLayout.batchId} is not null and ${retraction.batchId} = ${sectionLayout.batchId}))`;
-    const newest = sql`${sectionLayout}.rowid in (select n from (select ${sectionLayout}.rowid as n, row_number() over (partition by ${sectionLayout.machineId}, ${sectionLayout.variantId} order by ${sectionLayout.measuredAt} desc, ${sectionLayout}.rowid desc) as place from ${sectionLayout} where ${among(sectionLayout.machineId, "machines")} and ${live}) where place = 1)`;
-    return db
-      .select({ layout: sectionLayout, section })
-      .from(sectionLayout)
-      .innerJoin(section, eq(section.layoutId, sectionLayout.id))
-      .where(newest)
-      .orderBy(asc(section.layoutId), asc(section.number))
-      .prepare();
-  });
+  const query = prepared(db, "current sections", () =>
+    db
+      .select({ fact, layout: sectionLayout, section })
+      .from(fact)
+      .innerJoin(sectionLayout, eq(sectionLayout.seq, fact.seq))
+      .innerJoin(section, eq(section.layout, sectionLayout.seq))
+      .where(isNewest(SECTIONS))
+      .orderBy(asc(section.layout), asc(section.number))
+      .prepare(),
+  );
   const layouts = new Map<string, LiveLayout & { widths: number[]; parts: SectionPart[] }>();
-  for (const { layout, section: each } of query.all({ machines: listed(machineIds) })) {
-    const { id, instrument, person, measuredAt, machineId, variantId } = layout;
+  for (const { fact: of, layout, section: each } of query.all({
+    abouts: aboutsOf({ machine: machineIds }),
+  })) {
+    const { id, seq, person, happened: measuredAt, variantId } = of;
+    const machineId = of.machineId!;
     const key = layoutKey(machineId, variantId);
     const known = layouts.get(key) ?? {
       id,
+      seq,
       machineId,
       variantId,
       widths: [],
       parts: [],
-      instrument,
+      instrument: layout.instrument,
       person,
       measuredAt,
     };
@@ -116,21 +111,29 @@ export function currentSections(db: Database, machineIds: readonly number[]): Ma
   return layouts;
 }
 
-export type LiveLayout = SectionLayout & { machineId: number; variantId: number | null };
+/** True of facts of a kind that stand, about the subjects named by the placeholder `abouts`. */
+function standingOf(kind: string): SQL {
+  return and(
+    sql`${fact.about} in (select value from json_each(${sql.placeholder("abouts")}))`,
+    eq(fact.kind, kind),
+    standing(),
+  )!;
+}
 
 /** What the hour meters of some machines showed, each in the order of time. */
 export function hourMarks(db: Database, machineIds: readonly number[]): Map<number, HourMark[]> {
   const query = prepared(db, "hour marks", () =>
     db
-      .select()
-      .from(reading)
-      .where(and(eq(reading.dimension, "tractor.hours"), among(reading.machineId, "machines"), LIVE_READING))
-      .orderBy(asc(reading.measuredAt))
+      .select({ machineId: fact.machineId, at: fact.happened, value: reading.value })
+      .from(fact)
+      .innerJoin(reading, eq(reading.seq, fact.seq))
+      .where(and(standingOf(READING), eq(fact.slot, "tractor.hours/")))
+      .orderBy(...inOrder)
       .prepare(),
   );
   const marks = new Map<number, HourMark[]>();
-  for (const { machineId, measuredAt, value } of query.all({ machines: listed(machineIds) }))
-    push(marks, machineId!, { at: measuredAt, value });
+  for (const { machineId, at, value } of query.all({ abouts: aboutsOf({ machine: machineIds }) }))
+    push(marks, machineId!, { at, value });
   return marks;
 }
 
@@ -138,47 +141,58 @@ export function hourMarks(db: Database, machineIds: readonly number[]): Map<numb
 export function liveChanges(db: Database, machineIds: readonly number[]): Map<number, Change[]> {
   const query = prepared(db, "live changes", () =>
     db
-      .select({ row: change })
-      .from(change)
-      .leftJoin(retraction, eq(retraction.changeId, change.id))
-      .where(and(isNull(retraction.id), among(change.machineId, "machines")))
-      .orderBy(sql`${change}.rowid`)
+      .select({ fact, note: change.note })
+      .from(fact)
+      .innerJoin(change, eq(change.seq, fact.seq))
+      .where(standingOf(CHANGE))
+      .orderBy(asc(fact.seq))
       .prepare(),
   );
   const byMachine = new Map<number, Change[]>();
-  for (const { row } of query.all({ machines: listed(machineIds) })) {
-    const { id, kind, at, person, note, machineId } = row;
-    push(byMachine, machineId, { id, kind, at, person, note });
+  for (const { fact: of, note } of query.all({ abouts: aboutsOf({ machine: machineIds }) })) {
+    const { id, seq, topic, happened: at, person, machineId } = of;
+    push(byMachine, machineId!, { id, seq, kind: topic as ChangeKind, at, person, note });
   }
   return byMachine;
 }
 
-/** A proof and the tool it speaks of; null where it was told of the whole rig. */
-export type LiveProof = Proof & { couplingId: number | null; variantId: number | null };
+type LiveProof = Proof & { variantId: number | null };
 
-/** Proofs of each rig with their sums, the newest first. */
-export function liveProofs(db: Database, rigIds: readonly number[]): Map<number, LiveProof[]> {
+/** Proofs about tools with their sums, the newest first, by the tool's coupling. */
+export function liveProofs(db: Database, couplingIds: readonly number[]): Map<number, LiveProof[]> {
   const query = prepared(db, "live proofs", () =>
     db
-      .select({ row: proof, term: proofTerm })
-      .from(proof)
-      .innerJoin(proofTerm, eq(proofTerm.proofId, proof.id))
-      .leftJoin(retraction, TAKES_BACK_PROOF)
-      .where(and(isNull(retraction.id), among(proof.rigId, "rigs")))
-      .orderBy(sql`${proof.at} desc`, sql`${proof}.rowid desc`)
+      .select({ fact, proof, term: proofTerm, wrote: wroteId, rests: restIds })
+      .from(fact)
+      .innerJoin(proof, eq(proof.seq, fact.seq))
+      .innerJoin(proofTerm, eq(proofTerm.proof, proof.seq))
+      .where(standingOf(PROOF))
+      .orderBy(...newestFirst)
       .prepare(),
   );
-  const proofs = new Map<string, LiveProof & { rigId: number; terms: Proof["terms"][number][] }>();
-  for (const { row, term } of query.all({ rigs: listed(rigIds) })) {
-    const { recordedAt: _, evidence: __, testId: ___, batchId: ____, ...rest } = row;
-    const known = proofs.get(row.id) ?? { ...rest, terms: [] };
+  const proofs = new Map<string, LiveProof & { couplingId: number; terms: Proof["terms"][number][] }>();
+  for (const { fact: of, proof: row, term, wrote, rests } of query.all({
+    abouts: aboutsOf({ coupling: couplingIds }),
+  })) {
+    const { id, seq, person, happened: at, couplingId, variantId } = of;
+    const { what, how, result, sigma } = row;
+    const known = proofs.get(id) ?? {
+      ...{ id, seq, what, how, result, sigma, person, at, variantId },
+      couplingId: couplingId!,
+      readingId: wrote,
+      rests: JSON.parse(rests) as string[],
+      terms: [],
+    };
     known.terms.push({ key: term.dimension, coefficient: term.coefficient });
-    proofs.set(row.id, known);
+    proofs.set(id, known);
   }
-  const byRig = new Map<number, LiveProof[]>();
-  for (const { rigId, ...each } of proofs.values()) push(byRig, rigId, each);
-  return byRig;
+  const found = new Map<number, LiveProof[]>();
+  for (const { couplingId, ...each } of proofs.values()) push(found, couplingId, each);
+  return found;
 }
+
+const wroteId = sql<string | null>`(select f.id from fact f where f.seq = ${proof.wrote})`;
+const restIds = sql<string>`(select json_group_array(f.id) from ${proofReading} p join fact f on f.seq = p.reading where p.proof = ${proof.seq})`;
 
 export function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
   const list = map.get(key);

@@ -1,7 +1,8 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
 import type { Database } from "./handle.ts";
+import { settingChanged, type Told } from "./record.ts";
 import type { Machine } from "./rigs.ts";
-import { machine, point } from "./schema.ts";
+import { machine, point } from "./schema/index.ts";
 
 export type Point = typeof point.$inferSelect;
 export type MachineDetails = Pick<Machine, "make" | "model" | "fleetNumber" | "serial" | "busName"> &
@@ -54,34 +55,55 @@ const FIRST_POINTS: Record<Machine["kind"], readonly Pick<Point, "kind" | "label
 };
 
 /** Adds a machine; returns its id. */
-export function createMachine(db: Database, kind: Machine["kind"], details: MachineDetails): number {
-  return db.transaction((tx) => {
-    const { id } = tx
+export function createMachine(
+  db: Database,
+  kind: Machine["kind"],
+  details: MachineDetails,
+  by: Told,
+): number {
+  return db.transaction(() => {
+    const { id } = db
       .insert(machine)
       .values({ kind, ...details })
       .returning()
       .get();
     for (const each of FIRST_POINTS[kind])
-      tx.insert(point)
+      db.insert(point)
         .values({ machineId: id, ...each })
         .run();
+    settingChanged(db, "machine added", { machineId: id }, by);
     return id;
   });
 }
 
-export function changeMachine(db: Database, id: number, details: MachineDetails): void {
-  db.update(machine).set(details).where(eq(machine.id, id)).run();
+export function changeMachine(db: Database, id: number, details: MachineDetails, by: Told): void {
+  db.transaction(() => {
+    db.update(machine).set(details).where(eq(machine.id, id)).run();
+    settingChanged(db, "machine", { machineId: id }, by);
+  });
 }
 
-/** Puts a machine away, or with null back into use. */
-export function archiveMachine(db: Database, id: number, at: Date | null): void {
-  db.update(machine)
-    .set({ archivedAt: at?.toISOString() ?? null })
-    .where(eq(machine.id, id))
-    .run();
+/** Puts a machine away, or back into use. */
+export function archiveMachine(db: Database, id: number, away: boolean, by: Told): void {
+  db.transaction(() => {
+    db.update(machine)
+      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .where(eq(machine.id, id))
+      .run();
+    settingChanged(db, away ? "machine put away" : "machine put back", { machineId: id }, by);
+  });
 }
 
 /** Another mount or hole; returns its id. */
-export function addPoint(db: Database, machineId: number, kind: Point["kind"], label: string): number {
-  return db.insert(point).values({ machineId, kind, label }).returning().get().id;
+export function addPoint(
+  db: Database,
+  machineId: number,
+  kind: Point["kind"],
+  label: string,
+  by: Told,
+): number {
+  return db.transaction(() => {
+    settingChanged(db, "points", { machineId }, by);
+    return db.insert(point).values({ machineId, kind, label }).returning().get().id;
+  });
 }

@@ -7,6 +7,7 @@ import { listMachines } from "./machines.ts";
 import { endPractice, feedTerminal, makePractice, nextDrive, practiceOf, truthKey } from "./practice.ts";
 import { keepReading, keepSections } from "./readings.ts";
 import { findRig, listRigs, partsOf, type Rig } from "./rigs.ts";
+import { BY } from "./sample-told.ts";
 import { terminalOf } from "./schemes.ts";
 import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
 
@@ -22,7 +23,7 @@ const copy = (id: number, start: "as read" | "empty" = "as read", truths = {}) =
   makePractice(
     db,
     partsOf(db, id),
-    { name: `Practice of ${id}`, start, at: stamp.at },
+    { name: `Practice of ${id}`, start, ...BY },
     { seed: 7, truths, terminal: {} },
   );
 
@@ -81,8 +82,8 @@ describe("a practice rig", () => {
 
   it("has the variants of its original, each with its own truth", () => {
     const boom = rigOf(8);
-    const folded = addVariant(db, boom.implement.id, "one wing folded");
-    chooseVariant(db, boom.couplingId, folded);
+    const folded = addVariant(db, boom.implement.id, "one wing folded", BY);
+    chooseVariant(db, boom.couplingId, folded, BY);
     const wing = rigOf(8);
     keepReading(db, wing, { key: "tool.width", rawText: "13.5", value: 13.5, step: 0.001, ...stamp });
     const own = rigOf(
@@ -107,7 +108,7 @@ describe("a practice rig", () => {
     feedTerminal(db, id, { x: { typed: [] } });
     expect(practiceOf(db, id)).toMatchObject({ seed: 7, drives: 3, terminal: { x: { typed: [] } } });
     const parts = partsOf(db, id);
-    endPractice(db, parts, new Date());
+    endPractice(db, parts, BY);
     expect(findRig(db, id)!.archivedAt).not.toBeNull();
     expect(listMachines(db).map((each) => each.id)).not.toContain(parts[0]!.tractor.id);
     expect(listRigs(db).find((rig) => rig.id === 3)!.archivedAt).toBeNull();

@@ -1,12 +1,13 @@
 /** Rigs of the simulated field: copies on machines of their own, so that nothing practised touches a real one. */
-import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
-import { unchanging } from "../core/dimension/catalogue.ts";
+import { type DimensionKey, unchanging } from "../core/dimension/catalogue.ts";
 import type { Database } from "./handle.ts";
-import { currentReadings, currentSections } from "./live.ts";
+import { currentReadings, currentSections, SECTIONS } from "./live.ts";
 import { archiveMachine, pointsOf } from "./machines.ts";
+import { writeSections } from "./readings.ts";
+import { record, type Told } from "./record.ts";
 import { archiveRig, createRig, type Machine, partsOf, type Rig } from "./rigs.ts";
-import { machine, point, practice, reading, section, sectionLayout } from "./schema.ts";
+import { machine, point, practice, reading } from "./schema/index.ts";
 import { setTerminal, terminalOf } from "./schemes.ts";
 import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
 
@@ -29,7 +30,7 @@ const TAPED_ANEW = new Set(["antenna", "tool"]);
 export function makePractice(
   db: Database,
   parts: readonly Rig[],
-  { name, start, at }: { name: string; start: Start; at: Date },
+  { name, start, ...by }: Told & { name: string; start: Start },
   seeded: { seed: number; truths: Practice["truths"]; terminal: Practice["terminal"] },
 ): number {
   return db.transaction(() => {
@@ -38,29 +39,33 @@ export function makePractice(
     for (const each of [parts[0]!.tractor, ...parts.map(({ implement }) => implement)])
       if (!machines.has(each.id)) machines.set(each.id, copyMachine(db, each, points));
     const { tractor, receiver } = parts[0]!;
-    const rigId = createRig(db, {
-      name,
-      tractorId: machines.get(tractor.id)!,
-      receiverPointId: points.get(receiver.id)!,
-      couplings: parts.map((part) => ({
-        pointId: points.get((part.rearHitch ?? part.hitch).id)!,
-        implementId: machines.get(part.implement.id)!,
-        behind:
-          part.parentCouplingId === null
-            ? null
-            : parts.findIndex(({ couplingId }) => couplingId === part.parentCouplingId),
-      })),
-    });
-    const variants = copyVariants(db, machines);
+    const rigId = createRig(
+      db,
+      {
+        name,
+        tractorId: machines.get(tractor.id)!,
+        receiverPointId: points.get(receiver.id)!,
+        couplings: parts.map((part) => ({
+          pointId: points.get((part.rearHitch ?? part.hitch).id)!,
+          implementId: machines.get(part.implement.id)!,
+          behind:
+            part.parentCouplingId === null
+              ? null
+              : parts.findIndex(({ couplingId }) => couplingId === part.parentCouplingId),
+        })),
+      },
+      by,
+    );
+    const variants = copyVariants(db, machines, by);
     const copies = partsOf(db, rigId);
     for (const [index, { couplingId }] of copies.entries()) {
       const { variant } = parts[index]!;
-      if (variant) chooseVariant(db, couplingId, variants.get(variant.id)!);
+      if (variant) chooseVariant(db, couplingId, variants.get(variant.id)!, by);
     }
     copyReadings(db, parts, copies, { machines, points, variants }, start);
     if (start === "as read") copySections(db, machines, variants);
     const terminal = terminalOf(db, tractor.id);
-    if (terminal) setTerminal(db, machines.get(tractor.id)!, terminal);
+    if (terminal) setTerminal(db, machines.get(tractor.id)!, terminal, by);
     const truths = Object.fromEntries(
       copies.flatMap(({ couplingId }, index) =>
         [null, ...variants.keys()].flatMap((variantId) => {
@@ -71,7 +76,7 @@ export function makePractice(
       ),
     );
     db.insert(practice)
-      .values({ rigId, ...seeded, truths, at: at.toISOString() })
+      .values({ rigId, ...seeded, truths, at: by.at.toISOString() })
       .run();
     return rigId;
   });
@@ -81,10 +86,10 @@ export function makePractice(
 export const truthKey = (couplingId: number, variantId: number | null): string =>
   `${couplingId}/${variantId ?? ""}`;
 
-function copyVariants(db: Database, machines: ReadonlyMap<number, number>): Map<number, number> {
+function copyVariants(db: Database, machines: ReadonlyMap<number, number>, by: Told): Map<number, number> {
   const copies = new Map<number, number>();
   for (const [from, to] of machines)
-    for (const { id, name } of variantsOf(db, from)) copies.set(id, addVariant(db, to, name));
+    for (const { id, name } of variantsOf(db, from)) copies.set(id, addVariant(db, to, name, by));
   return copies;
 }
 
@@ -116,18 +121,23 @@ function copyReadings(
     points: [...points.keys()],
     couplings: [...couplings.keys()],
   });
-  for (const row of rows) {
-    if (start === "empty" && TAPED_ANEW.has(unchanging(row.dimension).station)) continue;
-    const subject = {
-      machineId: row.machineId === null ? null : machines.get(row.machineId)!,
-      pointId: row.pointId === null ? null : points.get(row.pointId)!,
-      couplingId: row.couplingId === null ? null : couplings.get(row.couplingId)!,
-      variantId: row.variantId === null ? null : (variants.get(row.variantId) ?? null),
+  for (const { fact: of, reading: row } of rows) {
+    const { kind, topic, person, machineId, pointId, couplingId } = of;
+    if (start === "empty" && TAPED_ANEW.has(unchanging(topic as DimensionKey).station)) continue;
+    const about = {
+      machineId: machineId === null ? null : machines.get(machineId)!,
+      pointId: pointId === null ? null : points.get(pointId)!,
+      couplingId: couplingId === null ? null : couplings.get(couplingId)!,
     };
-    if (row.variantId !== null && subject.variantId === null) continue;
-    db.insert(reading)
-      .values({ ...row, ...subject, id: randomUUID(), batchId: null })
-      .run();
+    const variantId = of.variantId === null ? null : (variants.get(of.variantId) ?? null);
+    if (of.variantId !== null && variantId === null) continue;
+    const told = { person, at: new Date(of.happened), now: new Date(of.arrived) };
+    record(db, { kind, about, variantId, topic }, told, (seq) =>
+      db
+        .insert(reading)
+        .values({ ...row, seq })
+        .run(),
+    );
   }
 }
 
@@ -136,32 +146,15 @@ function copySections(
   machines: ReadonlyMap<number, number>,
   variants: ReadonlyMap<number, number>,
 ): void {
-  for (const layout of currentSections(db, [...machines.keys()]).values()) {
-    const id = randomUUID();
-    const { instrument, person, measuredAt, machineId, variantId } = layout;
+  for (const { instrument, person, measuredAt, machineId, variantId, widths, parts } of currentSections(db, [
+    ...machines.keys(),
+  ]).values()) {
     const variant = variantId === null ? null : variants.get(variantId);
     if (variant === undefined) continue;
-    db.insert(sectionLayout)
-      .values({
-        id,
-        machineId: machines.get(machineId)!,
-        variantId: variant,
-        instrument,
-        person,
-        measuredAt,
-        recordedAt: measuredAt,
-      })
-      .run();
-    db.insert(section)
-      .values(
-        layout.widths.map((width, index) => ({
-          layoutId: id,
-          number: index + 1,
-          width,
-          ...layout.parts[index],
-        })),
-      )
-      .run();
+    const of = { about: { machineId: machines.get(machineId)! }, variantId: variant };
+    record(db, { kind: SECTIONS, ...of }, { person, at: new Date(measuredAt) }, (seq) =>
+      writeSections(db, seq, instrument, widths, parts),
+    );
   }
 }
 
@@ -182,10 +175,10 @@ export function feedTerminal(db: Database, rigId: number, terminal: Practice["te
 }
 
 /** Puts a practice rig away with its machines. */
-export function endPractice(db: Database, parts: readonly Rig[], at: Date): void {
+export function endPractice(db: Database, parts: readonly Rig[], by: Told): void {
   db.transaction(() => {
-    archiveRig(db, parts[0]!.id, at);
+    archiveRig(db, parts[0]!.id, true, by);
     for (const { id } of [parts[0]!.tractor, ...parts.map(({ implement }) => implement)])
-      archiveMachine(db, id, at);
+      archiveMachine(db, id, true, by);
   });
 }

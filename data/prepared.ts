@@ -1,5 +1,3 @@
-import { type SQL, sql } from "drizzle-orm";
-import type { SQLiteColumn } from "drizzle-orm/sqlite-core";
 import type { Database } from "./handle.ts";
 
 const statements = new WeakMap<object, Map<string, unknown>>();
@@ -15,11 +13,7 @@ export function prepared<Query>(db: Database, name: string, build: () => Query):
   return own.get(name) as Query;
 }
 
-/** True for the values of a list of any length, given as JSON under this name: a prepared query has no lists. */
-export function among(column: SQLiteColumn | SQL, name: string): SQL {
-  return sql`${column} in (select value from json_each(${sql.placeholder(name)}))`;
-}
-
+/** Values for a placeholder that a query reads with json_each: a prepared query has no lists. */
 export function listed(values: Iterable<number | string>): string {
   return JSON.stringify([...new Set(values)]);
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { desc, eq, inArray, or, sql } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import { type Attachment, hangsOn } from "../core/dimension/attachment.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
@@ -8,29 +8,33 @@ import type { ConditionKey } from "../core/dimension/condition.ts";
 import type { PointKind } from "../core/dimension/point-kinds.ts";
 import type { Reading, SectionPart } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
-import { pointIdsOf, readingsOf, subjectColumns } from "./facts.ts";
+import { aboutsOfRig, ofSubject, placeOf, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { TAKES_BACK_READING, toReading } from "./live.ts";
+import { CHANGE, READING, SECTIONS, toReading } from "./live.ts";
+import { listed } from "./prepared.ts";
+import { backing, factOf, newestFirst, record, SETTING, TAKES_BACK, type Told, takeBack } from "./record.ts";
 import type { Rig } from "./rigs.ts";
 import {
-  batch,
   change,
   coupling,
-  couplingEvent,
-  fieldTest,
-  hookupTick,
+  fact,
+  imported,
   machine,
-  observation,
   photo,
   point,
-  proof,
   reading,
-  retraction,
   section,
   sectionLayout,
-} from "./schema.ts";
+} from "./schema/index.ts";
 
-type Stamp = { instrument: Instrument; person: string; at: Date; batchId?: string };
+type Stamp = {
+  instrument: Instrument;
+  person: string;
+  /** when it arrived; it happened then too, unless told */
+  at: Date;
+  /** the number of what it came with */
+  partOf?: number | null;
+};
 
 export type NewReading = Stamp & {
   key: DimensionKey;
@@ -54,51 +58,50 @@ export type NewReading = Stamp & {
 export function keepReading(db: Database, rig: Rig, given: NewReading): string {
   const {
     key,
-    at,
-    reason = "",
+    at: now,
+    person,
     id = randomUUID(),
-    measuredAt = at,
+    measuredAt: at = now,
     photo: picture = null,
     changed = null,
+    partOf = null,
+    sitting = id,
     ...rest
   } = given;
-  const recordedAt = at.toISOString();
   const subject = subjectColumns(key, rig);
   if (!subject) throw new RangeError(`${rig.name} has nothing that ${key} could be read of`);
-  db.transaction((tx) => {
-    if (tx.select({ id: reading.id }).from(reading).where(eq(reading.id, id)).get()) return;
+  const told = { person, at, now };
+  return record(db, { kind: READING, ...ofSubject(subject), id, topic: key, partOf }, told, (seq) => {
     const photoId = picture ? randomUUID() : null;
     if (picture && photoId)
-      tx.insert(photo)
-        .values({ id: photoId, ...picture, recordedAt })
+      db.insert(photo)
+        .values({ id: photoId, ...picture, recordedAt: now.toISOString() })
         .run();
-    tx.insert(reading)
-      .values({
-        id,
-        dimension: key,
-        ...subject,
-        sitting: id,
-        ...rest,
-        reason,
-        photoId,
-        measuredAt: measuredAt.toISOString(),
-        recordedAt,
-      })
+    db.insert(reading)
+      .values({ seq, sitting, photoId, ...rest })
       .run();
-    // What was set to another value was changed: what hangs on it goes stale, the reading itself does not. One number for both.
+    // What was set to another value was changed just before: what hangs on it goes stale, the reading itself does not.
     if (changed)
-      tx.insert(change)
-        .values({
-          id,
-          machineId: CHANGES[changed.kind].machine === "tractor" ? rig.tractor.id : rig.implement.id,
-          ...changed,
-          person: rest.person,
-          at: new Date(measuredAt.getTime() - 1).toISOString(),
-          recordedAt,
-        })
-        .run();
+      keepChange(db, rig, {
+        ...changed,
+        person,
+        at: new Date(at.getTime() - 1),
+        now,
+        partOf: seq,
+      });
   });
-  return id;
+}
+
+/** Records that something on one of the rig's machines was changed; returns its id. */
+export function keepChange(
+  db: Database,
+  rig: Rig,
+  { kind, note, partOf = null, ...told }: Told & { kind: ChangeKind; note: string; partOf?: number | null },
+): string {
+  const machineId = CHANGES[kind].machine === "tractor" ? rig.tractor.id : rig.implement.id;
+  return record(db, { kind: CHANGE, about: { machineId }, topic: kind, partOf }, told, (seq) =>
+    db.insert(change).values({ seq, note }).run(),
+  );
 }
 
 /** Appends a section layout, widths in metres from left to right; returns its id. */
@@ -107,121 +110,47 @@ export function keepSections(
   rig: Rig,
   widths: readonly number[],
   {
-    at,
-    id = randomUUID(),
+    id,
     parts = [],
-    measuredAt = at,
-    ...rest
+    instrument,
+    person,
+    at: now,
+    measuredAt: at = now,
+    partOf = null,
   }: Stamp & { id?: string; parts?: readonly SectionPart[]; measuredAt?: Date },
 ): string {
-  db.transaction((tx) => {
-    if (tx.select({ id: sectionLayout.id }).from(sectionLayout).where(eq(sectionLayout.id, id)).get()) return;
-    tx.insert(sectionLayout)
-      .values({
-        id,
-        machineId: rig.implement.id,
-        variantId: rig.variant?.id ?? null,
-        ...rest,
-        measuredAt: measuredAt.toISOString(),
-        recordedAt: at.toISOString(),
-      })
-      .run();
-    tx.insert(section)
-      .values(widths.map((width, index) => ({ layoutId: id, number: index + 1, width, ...parts[index] })))
-      .run();
-  });
-  return id;
+  const of = { about: { machineId: rig.implement.id }, variantId: rig.variant?.id ?? null };
+  return record(db, { kind: SECTIONS, ...of, id, partOf }, { person, at, now }, (seq) =>
+    writeSections(db, seq, instrument, widths, parts),
+  );
 }
 
-type Column =
-  | "readingId"
-  | "layoutId"
-  | "batchId"
-  | "changeId"
-  | "proofId"
-  | "tickId"
-  | "eventId"
-  | "observationId"
-  | "testId";
+/** What a section layout has beside its fact. */
+export function writeSections(
+  db: Database,
+  seq: number,
+  instrument: Instrument,
+  widths: readonly number[],
+  parts: readonly SectionPart[] = [],
+): void {
+  db.insert(sectionLayout).values({ seq, instrument }).run();
+  db.insert(section)
+    .values(widths.map((width, index) => ({ layout: seq, number: index + 1, width, ...parts[index] })))
+    .run();
+}
+
+/** What went out, or tells who changed a setting, stays said. */
+const FOR_GOOD: readonly string[] = [SETTING, "card", "read-back", "run", "run event"];
 
 /**
- * Takes a reading, a layout, an import, a change or a proof back; what stood before stands again.
- * Returns false where there is no such thing on this rig, or it was taken back already.
+ * Takes a fact about this rig or one of its machines back: a reading, a change, a tick, all that was accepted of a test; what stood before
+ * stands again. Returns false where this rig has no such thing, or it was taken back already.
  */
-export function retract(
-  db: Database,
-  rig: Rig,
-  id: string,
-  { person, at }: { person: string; at: Date },
-): boolean {
-  return db.transaction((tx) => {
-    const column = columnOf(tx as unknown as Database, rig, id);
-    if (!column) return false;
-    if (tx.select().from(retraction).where(eq(retraction[column], id)).get()) return false;
-    tx.insert(retraction)
-      .values({ id: randomUUID(), [column]: id, person, recordedAt: at.toISOString() })
-      .run();
-    // A change that was kept with a reading, under its number, goes with it.
-    if (column === "readingId" && tx.select().from(change).where(eq(change.id, id)).get())
-      tx.insert(retraction)
-        .values({ id: randomUUID(), changeId: id, person, recordedAt: at.toISOString() })
-        .run();
-    return true;
-  });
-}
-
-function columnOf(db: Database, rig: Rig, id: string): Column | null {
-  const known = db.select().from(reading).where(eq(reading.id, id)).get();
-  if (known) {
-    const mine = subjectColumns(known.dimension, rig) ?? { pointId: -1 };
-    const same = (Object.entries(mine) as [keyof typeof mine, number][]).every(
-      ([column, value]) => known[column] === value,
-    );
-    return same ? "readingId" : null;
-  }
-  const layout = db.select().from(sectionLayout).where(eq(sectionLayout.id, id)).get();
-  if (layout) return layout.machineId === rig.implement.id ? "layoutId" : null;
-  const changed = db.select().from(change).where(eq(change.id, id)).get();
-  if (changed) return [rig.tractor.id, rig.implement.id].includes(changed.machineId) ? "changeId" : null;
-  const proved = db.select().from(proof).where(eq(proof.id, id)).get();
-  if (proved) return proved.rigId === rig.id ? "proofId" : null;
-  const ticked = db.select().from(hookupTick).where(eq(hookupTick.id, id)).get();
-  if (ticked) return ticked.rigId === rig.id ? "tickId" : null;
-  const event = db.select().from(couplingEvent).where(eq(couplingEvent.id, id)).get();
-  if (event) return event.rigId === rig.id ? "eventId" : null;
-  return columnInTests(db, rig, id);
-}
-
-/** What is taken back of a field test: all that was accepted at once, one observation, the whole job. */
-function columnInTests(db: Database, rig: Rig, id: string): Column | null {
-  const accepted = db.select().from(proof).where(eq(proof.batchId, id)).get();
-  if (accepted) return accepted.rigId === rig.id ? "batchId" : null;
-  const test = db.select().from(fieldTest).where(eq(fieldTest.id, id)).get();
-  if (test) return test.rigId === rig.id ? "testId" : null;
-  const measured = db
-    .select({ rigId: fieldTest.rigId })
-    .from(observation)
-    .innerJoin(fieldTest, eq(fieldTest.id, observation.testId))
-    .where(eq(observation.id, id))
-    .get();
-  return measured?.rigId === rig.id ? "observationId" : null;
-}
-
-/** Takes an import back as one. Returns false where it was never taken over, or was taken back already. */
-export function retractBatch(
-  db: Database,
-  id: string,
-  { person, at }: { person: string; at: Date },
-): boolean {
-  return db.transaction((tx) => {
-    const known = tx.select().from(batch).where(eq(batch.id, id)).get();
-    if (known?.state !== "taken") return false;
-    if (tx.select().from(retraction).where(eq(retraction.batchId, id)).get()) return false;
-    tx.insert(retraction)
-      .values({ id: randomUUID(), batchId: id, person, recordedAt: at.toISOString() })
-      .run();
-    return true;
-  });
+export function retract(db: Database, rig: Rig, id: string, told: Told): boolean {
+  const known = factOf(db, id);
+  if (!known || FOR_GOOD.includes(known.kind)) return false;
+  if (!aboutsOfRig(rig).includes(known.about!)) return false;
+  return takeBack(db, id, told);
 }
 
 export type PastReading = Reading & {
@@ -234,19 +163,22 @@ export type PastReading = Reading & {
 
 /** Every reading of one dimension of a rig, newest first, those taken back as well. */
 export function historyOf(db: Database, rig: Rig, key: DimensionKey): PastReading[] {
+  const place = placeOf(rig, key);
+  if (!place) return [];
   return db
-    .select({ row: reading, taken: retraction, from: batch })
-    .from(reading)
-    .leftJoin(batch, eq(batch.id, reading.batchId))
-    .leftJoin(retraction, TAKES_BACK_READING)
-    .where(readingsOf(rig, key))
-    .orderBy(desc(sql`${reading}.rowid`))
+    .select({ fact, reading, taken: backing, from: imported.fileName })
+    .from(fact)
+    .innerJoin(reading, eq(reading.seq, fact.seq))
+    .leftJoin(backing, TAKES_BACK)
+    .leftJoin(imported, eq(imported.seq, fact.partOf))
+    .where(and(eq(fact.about, place.about), eq(fact.kind, READING), eq(fact.slot, place.slot)))
+    .orderBy(...newestFirst)
     .all()
-    .map(({ row, taken, from }) => ({
+    .map(({ taken, from, ...row }) => ({
       ...toReading(row),
-      reason: row.reason,
-      takenBack: taken && { person: taken.person, at: taken.recordedAt },
-      fromFile: from?.fileName ?? null,
+      reason: row.reading.reason,
+      takenBack: taken && { person: taken.person, at: taken.happened },
+      fromFile: from,
     }));
 }
 
@@ -263,37 +195,43 @@ export type ListedReading = Reading & {
   takenBack: boolean;
 };
 
-/** Every reading in the yard, not of practice rigs, or of one rig's machines, oldest first, those taken back as well. */
-export function listReadings(db: Database, rig: Rig | null): ListedReading[] {
+/** Readings are fetched so many at a time: a list of all of them is longer than a page may wait. */
+const AT_ONCE = 2_000;
+
+/** Every reading in the yard, not of practice rigs, or of one rig's machines, as they came in, those taken back as well. */
+export function* listReadings(db: Database, rig: Rig | null): Generator<ListedReading> {
   const implement = alias(machine, "implement");
   const holder = alias(machine, "holder");
   const mine = rig
-    ? or(
-        inArray(reading.machineId, [rig.tractor.id, rig.implement.id]),
-        inArray(reading.pointId, pointIdsOf(rig)),
-        eq(reading.couplingId, rig.couplingId),
-      )
+    ? sql`${fact.about} in (select value from json_each(${listed(aboutsOfRig(rig))}))`
     : sql`coalesce(${machine.practice}, ${holder.practice}, ${implement.practice}) = 0`;
-  const rows = db
-    .select({ row: reading, machine, point, holder, implement, taken: retraction.id })
-    .from(reading)
-    .leftJoin(machine, eq(machine.id, reading.machineId))
-    .leftJoin(point, eq(point.id, reading.pointId))
+  const query = db
+    .select({ fact, reading, machine, point, holder, implement, taken: backing.seq })
+    .from(fact)
+    .innerJoin(reading, eq(reading.seq, fact.seq))
+    .leftJoin(machine, eq(machine.id, fact.machineId))
+    .leftJoin(point, eq(point.id, fact.pointId))
     .leftJoin(holder, eq(holder.id, point.machineId))
-    .leftJoin(coupling, eq(coupling.id, reading.couplingId))
+    .leftJoin(coupling, eq(coupling.id, fact.couplingId))
     .leftJoin(implement, eq(implement.id, coupling.implementId))
-    .leftJoin(retraction, TAKES_BACK_READING)
-    .where(mine)
-    .orderBy(sql`${reading}.rowid`)
-    .all();
+    .leftJoin(backing, TAKES_BACK)
+    .where(and(mine, sql`${fact.seq} > ${sql.placeholder("after")}`))
+    .orderBy(fact.seq)
+    .limit(AT_ONCE)
+    .prepare();
   const own = wordsOfSelfPropelled(db);
-  return rows.map(({ row, taken, ...of }) => ({
-    ...toReading(row),
-    machine: nameOf(of.machine ?? of.holder ?? of.implement),
-    point: of.point?.label ?? (of.implement ? "coupling" : ""),
-    attachment: wordsOf(of, own),
-    takenBack: taken !== null,
-  }));
+  let rows = query.all({ after: 0 });
+  while (rows.length > 0) {
+    for (const { taken, ...of } of rows)
+      yield {
+        ...toReading(of),
+        machine: nameOf(of.machine ?? of.holder ?? of.implement),
+        point: of.point?.label ?? (of.implement ? "coupling" : ""),
+        attachment: wordsOf(of, own),
+        takenBack: taken !== null,
+      };
+    rows = rows.length < AT_ONCE ? [] : query.all({ after: rows.at(-1)!.fact.seq });
+  }
 }
 
 /** In whose words a reading is written down: its tool's, those of what hangs on its point, or a drawn tool's for a tractor itself. */

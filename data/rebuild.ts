@@ -7,7 +7,7 @@ import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
 import { photoType } from "./photo-type.ts";
 import { byRig, listEveryPart } from "./rigs.ts";
-import * as schema from "./schema.ts";
+import * as schema from "./schema/index.ts";
 import { wholesOf } from "./whole.ts";
 
 /** Why a yard is not taken, with the row it is about. */
@@ -21,7 +21,8 @@ function tablesOf(): Table[] {
   return Object.values(schema).flatMap((each): Table[] => {
     if (!(each instanceof SQLiteTable)) return [];
     const { name, columns } = getTableConfig(each);
-    return [{ name, columns }];
+    // What the database makes of the others is not carried over.
+    return [{ name, columns: columns.filter(({ generated }) => generated === undefined) }];
   });
 }
 
@@ -35,11 +36,11 @@ export function rebuild(from: string, to: string): void {
     const tables = tablesOf();
     // Shipped schemes are among the given rows.
     for (const { name } of [...tables].reverse()) file.exec(`delete from ${quoted(name)}`);
+    for (const table of tables) checkRows(file, table);
     file.transaction(() => {
       for (const table of tables) copyRows(file, table);
     })();
     file.exec("detach database given");
-    for (const table of tables) checkRows(file, table);
     const [loose] = file.pragma("foreign_key_check") as { table: string; rowid: number; parent: string }[];
     if (loose) throw refusal(loose.table, loose.rowid, `points to a ${loose.parent} that is not there`);
     file.pragma("foreign_keys = ON");
@@ -85,7 +86,7 @@ function checkRows(file: Database["$client"], { name, columns }: Table): void {
     const wrong = wrongIn(column);
     if (!wrong) continue;
     const row = file
-      .prepare(`select rowid from ${quoted(name)} where ${wrong} limit 1`)
+      .prepare(`select rowid from given.${quoted(name)} where ${wrong} limit 1`)
       .pluck()
       .get();
     if (row !== undefined)

@@ -1,10 +1,11 @@
 import { randomUUID } from "node:crypto";
-import { and, asc, eq, isNotNull, notInArray, sql } from "drizzle-orm";
+import { and, asc, eq, isNotNull, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Attachment } from "../core/dimension/attachment.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
-import { coupling, machine, point, reading, retraction, rig, variant } from "./schema.ts";
+import { aboutsOf, isNewest, record, settingChanged, type Told } from "./record.ts";
+import { coupling, fact, machine, point, reading, rig, variant } from "./schema/index.ts";
 
 export type Machine = typeof machine.$inferSelect;
 
@@ -155,9 +156,13 @@ export type NewRig = {
 };
 
 /** Couples a machine with its tools; returns the rig's id. */
-export function createRig(db: Database, { name, tractorId, receiverPointId, couplings }: NewRig): number {
-  return db.transaction((tx) => {
-    const { id } = tx.insert(rig).values({ name, tractorId, receiverPointId }).returning().get();
+export function createRig(
+  db: Database,
+  { name, tractorId, receiverPointId, couplings }: NewRig,
+  by: Told,
+): number {
+  return db.transaction(() => {
+    const { id } = db.insert(rig).values({ name, tractorId, receiverPointId }).returning().get();
     const made: number[] = [];
     for (const [index, { pointId, implementId, behind }] of couplings.entries()) {
       const row = {
@@ -167,8 +172,9 @@ export function createRig(db: Database, { name, tractorId, receiverPointId, coup
         parentCouplingId: behind === null ? null : made[behind]!,
         position: index + 1,
       };
-      made.push(tx.insert(coupling).values(row).returning().get().id);
+      made.push(db.insert(coupling).values(row).returning().get().id);
     }
+    settingChanged(db, "rig put together", { rigId: id }, by);
     return id;
   });
 }
@@ -177,22 +183,26 @@ export function createRig(db: Database, { name, tractorId, receiverPointId, coup
  * The same machines, mount and hole under another name: readings belong to them, so the copy has them too. What belongs
  * to the coupling alone, such as the overlap, is copied with it and says so.
  */
-export function copyRig(db: Database, original: Rig, name: string): number {
+export function copyRig(db: Database, original: Rig, name: string, by: Told): number {
   return db.transaction(() => {
     const parts = partsOf(db, original.id);
-    const id = createRig(db, {
-      name,
-      tractorId: original.tractor.id,
-      receiverPointId: original.receiver.id,
-      couplings: parts.map(({ implement: tool, hitch: on, rearHitch: behind, parentCouplingId }) => ({
-        pointId: (behind ?? on).id,
-        implementId: tool.id,
-        behind:
-          parentCouplingId === null
-            ? null
-            : parts.findIndex(({ couplingId }) => couplingId === parentCouplingId),
-      })),
-    });
+    const id = createRig(
+      db,
+      {
+        name,
+        tractorId: original.tractor.id,
+        receiverPointId: original.receiver.id,
+        couplings: parts.map(({ implement: tool, hitch: on, rearHitch: behind, parentCouplingId }) => ({
+          pointId: (behind ?? on).id,
+          implementId: tool.id,
+          behind:
+            parentCouplingId === null
+              ? null
+              : parts.findIndex(({ couplingId }) => couplingId === parentCouplingId),
+        })),
+      },
+      by,
+    );
     for (const [index, part] of partsOf(db, id).entries())
       copyCoupling(db, parts[index]!.couplingId, part.couplingId, original.name);
     return id;
@@ -200,33 +210,42 @@ export function copyRig(db: Database, original: Rig, name: string): number {
 }
 
 function copyCoupling(db: Database, from: number, to: number, name: string): void {
-  const taken = db
-    .select({ id: retraction.readingId })
-    .from(retraction)
-    .where(isNotNull(retraction.readingId));
   const own = db
-    .select()
-    .from(reading)
-    .where(and(eq(reading.couplingId, from), notInArray(reading.id, taken)))
-    .orderBy(sql`${reading}.rowid`)
-    .all();
-  for (const row of new Map(own.map((each) => [`${each.dimension} ${each.variantId}`, each])).values()) {
+    .select({ fact, reading })
+    .from(fact)
+    .innerJoin(reading, eq(reading.seq, fact.seq))
+    .where(isNewest("reading"))
+    .orderBy(asc(fact.seq))
+    .prepare()
+    .all({ abouts: aboutsOf({ coupling: [from] }) });
+  for (const { fact: of, reading: row } of own) {
     const copy = randomUUID();
     const note = [`copied from ${name}`, row.note].filter(Boolean).join("; ").slice(0, 300);
-    db.insert(reading)
-      .values({ ...row, id: copy, sitting: copy, couplingId: to, note })
-      .run();
+    const { kind, topic, variantId, person, happened, arrived } = of;
+    const told = { person, at: new Date(happened), now: new Date(arrived) };
+    record(db, { kind, about: { couplingId: to }, variantId, topic, id: copy }, told, (seq) =>
+      db
+        .insert(reading)
+        .values({ ...row, seq, sitting: copy, note })
+        .run(),
+    );
   }
 }
 
-export function renameRig(db: Database, id: number, name: string): void {
-  db.update(rig).set({ name }).where(eq(rig.id, id)).run();
+export function renameRig(db: Database, id: number, name: string, by: Told): void {
+  db.transaction(() => {
+    db.update(rig).set({ name }).where(eq(rig.id, id)).run();
+    settingChanged(db, "rig renamed", { rigId: id }, by);
+  });
 }
 
-/** Puts a rig away, or with null back into use. Nothing of it is lost. */
-export function archiveRig(db: Database, id: number, at: Date | null): void {
-  db.update(rig)
-    .set({ archivedAt: at?.toISOString() ?? null })
-    .where(eq(rig.id, id))
-    .run();
+/** Puts a rig away, or back into use. Nothing of it is lost. */
+export function archiveRig(db: Database, id: number, away: boolean, by: Told): void {
+  db.transaction(() => {
+    db.update(rig)
+      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .where(eq(rig.id, id))
+      .run();
+    settingChanged(db, away ? "rig put away" : "rig put back", { rigId: id }, by);
+  });
 }

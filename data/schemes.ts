@@ -4,7 +4,8 @@ import { SHIPPED_SCHEMES } from "../core/card/shipped.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { Axis, PointKey } from "../core/dimension/points.ts";
 import type { Database } from "./handle.ts";
-import { scheme, schemeLine, terminal } from "./schema.ts";
+import { settingChanged, type Told } from "./record.ts";
+import { scheme, schemeLine, terminal } from "./schema/index.ts";
 
 type Row = typeof schemeLine.$inferSelect;
 
@@ -82,7 +83,7 @@ function toSign(row: Row): SignRule {
 }
 
 /** Writes a scheme whole: a new one, or over one that is there. */
-export function saveScheme(db: Database, { id, name, asks, lines }: Scheme): void {
+export function saveScheme(db: Database, { id, name, asks, lines }: Scheme, by: Told): void {
   db.transaction((tx) => {
     tx.insert(scheme)
       .values({ id, name, asks })
@@ -93,6 +94,7 @@ export function saveScheme(db: Database, { id, name, asks, lines }: Scheme): voi
       tx.insert(schemeLine)
         .values(lines.map((line, position) => toRow(id, position, line)))
         .run();
+    settingChanged(db, `scheme ${id}`, {}, by);
   });
 }
 
@@ -123,9 +125,13 @@ export function setTerminal(
   db: Database,
   tractorId: number,
   { schemeId, profileName, name }: Terminal,
+  by: Told,
 ): void {
-  db.insert(terminal)
-    .values({ tractorId, schemeId, profileName, name })
-    .onConflictDoUpdate({ target: terminal.tractorId, set: { schemeId, profileName, name } })
-    .run();
+  db.transaction(() => {
+    db.insert(terminal)
+      .values({ tractorId, schemeId, profileName, name })
+      .onConflictDoUpdate({ target: terminal.tractorId, set: { schemeId, profileName, name } })
+      .run();
+    settingChanged(db, "terminal", { machineId: tractorId }, by);
+  });
 }

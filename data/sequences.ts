@@ -1,34 +1,47 @@
 /** Lists of steps as people edited them, and runs through them: who did what, when. */
-import { randomUUID } from "node:crypto";
-import { and, desc, eq, inArray, sql } from "drizzle-orm";
+import { and, eq, type SQL, sql } from "drizzle-orm";
 import type { SequenceKind, Step } from "../core/sequence/step.ts";
 import type { Lists } from "../core/sequence/templates.ts";
 import type { Database } from "./handle.ts";
-import { run, runEvent, sequenceList } from "./schema.ts";
+import { listed, prepared } from "./prepared.ts";
+import { aboutsOf, factOf, inOrder, isNewest, newestFirst, record, type Told } from "./record.ts";
+import { coupling, fact, runEvent, sequenceList } from "./schema/index.ts";
 
-export type Run = typeof run.$inferSelect;
-export type RunEvent = typeof runEvent.$inferSelect;
-type Told = { person: string; at: Date };
+const LIST = "sequence";
+const RUN = "run";
+export const RUN_EVENT = "run event";
+
+export type Run = {
+  id: string;
+  seq: number;
+  couplingId: number;
+  machineId: number;
+  kind: SequenceKind;
+  person: string;
+  at: string;
+};
+export type RunEvent = Omit<typeof runEvent.$inferSelect, "seq"> & {
+  id: string;
+  runId: string;
+  step: string;
+  person: string;
+  at: string;
+};
 
 /** The edited lists of implements, by machine; what was given back to its template is not among them. */
 export function listsOf(db: Database, machineIds: readonly number[]): Map<number, Lists> {
-  const rows = db
-    .select()
-    .from(sequenceList)
-    .where(inArray(sequenceList.machineId, [...machineIds]))
-    .orderBy(sql`${sequenceList}.rowid`)
-    .all();
-  const found = new Map<number, Map<SequenceKind, readonly Step[] | null>>();
-  for (const { machineId, kind, steps } of rows) {
-    const own = found.get(machineId) ?? new Map<SequenceKind, readonly Step[] | null>();
-    found.set(machineId, own.set(kind, steps));
-  }
-  return new Map(
-    [...found].map(([machineId, own]) => [
-      machineId,
-      Object.fromEntries([...own].filter(([, steps]) => steps !== null)) as Lists,
-    ]),
+  const query = prepared(db, "sequence lists", () =>
+    db
+      .select({ machineId: fact.machineId, kind: fact.topic, steps: sequenceList.steps })
+      .from(fact)
+      .innerJoin(sequenceList, eq(sequenceList.seq, fact.seq))
+      .where(isNewest(LIST))
+      .prepare(),
   );
+  const found = new Map<number, Lists>();
+  for (const { machineId, kind, steps } of query.all({ abouts: aboutsOf({ machine: machineIds }) }))
+    found.set(machineId!, { ...found.get(machineId!), ...(steps ? { [kind]: steps } : {}) });
+  return found;
 }
 
 /** Keeps a list as edited, or with null gives it back to its template. */
@@ -37,22 +50,20 @@ export function keepList(
   machineId: number,
   kind: SequenceKind,
   steps: Step[] | null,
-  { person, at }: Told,
+  told: Told,
 ): void {
-  db.insert(sequenceList)
-    .values({ id: randomUUID(), machineId, kind, steps, person, at: at.toISOString() })
-    .run();
+  record(db, { kind: LIST, about: { machineId }, topic: kind }, told, (seq) =>
+    db.insert(sequenceList).values({ seq, steps }).run(),
+  );
 }
 
 /** The run that is under way of one sequence; null where none is, or the last one was finished or aborted. */
-export function openRunOf(db: Database, rigId: number, machineId: number, kind: SequenceKind): Run | null {
-  const last = db
-    .select()
-    .from(run)
-    .where(and(eq(run.rigId, rigId), eq(run.machineId, machineId), eq(run.kind, kind)))
-    .orderBy(desc(sql`${run}.rowid`))
-    .limit(1)
-    .get();
+export function openRunOf(db: Database, couplingId: number, kind: SequenceKind): Run | null {
+  const [last] = runsWhere(
+    db,
+    sql`${fact.about} = ${`coupling ${couplingId}`} and ${fact.topic} = ${kind}`,
+    1,
+  );
   if (!last) return null;
   const over = runEventsOf(db, [last.id]).some(({ what }) => what === "finished" || what === "aborted");
   return over ? null : last;
@@ -60,23 +71,46 @@ export function openRunOf(db: Database, rigId: number, machineId: number, kind: 
 
 /** Runs of a rig, the newest first. */
 export function runsOf(db: Database, rigId: number, most: number): Run[] {
+  return runsWhere(
+    db,
+    sql`${fact.about} in (select 'coupling ' || c.id from coupling c where c.rig_id = ${rigId})`,
+    most,
+  );
+}
+
+function runsWhere(db: Database, which: SQL, most: number): Run[] {
   return db
-    .select()
-    .from(run)
-    .where(eq(run.rigId, rigId))
-    .orderBy(desc(sql`${run}.rowid`))
+    .select({ fact, machineId: coupling.implementId })
+    .from(fact)
+    .innerJoin(coupling, eq(coupling.id, fact.couplingId))
+    .where(and(eq(fact.kind, RUN), which))
+    .orderBy(...newestFirst)
     .limit(most)
-    .all();
+    .all()
+    .map(({ fact: { id, seq, couplingId, topic, person, happened }, machineId }) => ({
+      id,
+      seq,
+      couplingId: couplingId!,
+      machineId,
+      kind: topic as SequenceKind,
+      person,
+      at: happened,
+    }));
 }
 
 /** Events of runs in the order they happened. */
 export function runEventsOf(db: Database, runIds: readonly string[]): RunEvent[] {
+  const run = sql<string>`(select run.id from fact run where run.seq = ${fact.partOf})`;
   return db
-    .select()
-    .from(runEvent)
-    .where(inArray(runEvent.runId, [...runIds]))
-    .orderBy(sql`${runEvent}.rowid`)
-    .all();
+    .select({ id: fact.id, runId: run, step: fact.topic, person: fact.person, at: fact.happened, runEvent })
+    .from(fact)
+    .innerJoin(runEvent, eq(runEvent.seq, fact.seq))
+    .where(
+      sql`${fact.partOf} in (select run.seq from fact run where run.id in (select value from json_each(${listed(runIds)})))`,
+    )
+    .orderBy(...inOrder)
+    .all()
+    .map(({ runEvent: { what, said }, ...of }) => ({ ...of, what, said }));
 }
 
 /** The steps done in a run and not taken back, in order. */
@@ -94,20 +128,17 @@ export type NewEvent = Pick<RunEvent, "what" | "step" | "said">;
 /** Writes what happened, opening the run where it is the first; sent twice it is written once. */
 export function keepRunEvents(
   db: Database,
-  { id, rigId, machineId, kind }: Pick<Run, "id" | "rigId" | "machineId" | "kind">,
+  { id, couplingId, kind }: Pick<Run, "id" | "couplingId" | "kind">,
   events: readonly (NewEvent & { id?: string })[],
-  { person, at }: Told,
+  told: Told,
 ): void {
-  const stamp = { person, at: at.toISOString() };
-  db.transaction((tx) => {
-    tx.insert(run)
-      .values({ id, rigId, machineId, kind, ...stamp })
-      .onConflictDoNothing()
-      .run();
-    for (const { id: eventId = randomUUID(), ...event } of events)
-      tx.insert(runEvent)
-        .values({ id: eventId, runId: id, ...event, ...stamp })
-        .onConflictDoNothing()
-        .run();
+  const about = { couplingId };
+  db.transaction(() => {
+    record(db, { kind: RUN, about, id, topic: kind }, told);
+    const partOf = factOf(db, id)!.seq;
+    for (const { id: eventId, step, what, said } of events)
+      record(db, { kind: RUN_EVENT, about, id: eventId, topic: step, partOf }, told, (seq) =>
+        db.insert(runEvent).values({ seq, what, said }).run(),
+      );
   });
 }

@@ -1,21 +1,16 @@
 /** What a yard has besides readings: weights, tyres, and the limits of its roads. */
-import { randomUUID } from "node:crypto";
-import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { RoadLimits } from "../core/yard/road.ts";
 import type { TyreTable } from "../core/yard/tyres.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
-import { axleTyre, roadLimits, settingChange, tyre, tyreCell, weight, weightFitted } from "./schema.ts";
+import { aboutsOf, isNewest, record, settingChanged, type Told } from "./record.ts";
+import { axleTyre, fact, roadLimits, tyre, tyreCell, weight, weightFitted } from "./schema/index.ts";
 
 export type StockedWeight = typeof weight.$inferSelect;
 export type Axle = (typeof axleTyre.$inferSelect)["axle"];
 export type Tyre = { id: number; label: string; source: string } & TyreTable;
 export type AxleTyre = { machineId: number; axle: Axle; count: number; tyre: Tyre };
-
-/** Notes that a setting of the yard was changed: every rig is judged again. */
-export function settingChanged(db: Pick<Database, "insert">, what: string): void {
-  db.insert(settingChange).values({ id: randomUUID(), what, at: new Date().toISOString() }).run();
-}
 
 const NO_LIMITS: RoadLimits = { country: "", width: null, height: null, speed: null, unbraked: null };
 
@@ -24,13 +19,13 @@ export function roadLimitsOf(db: Database): RoadLimits {
   return row ?? NO_LIMITS;
 }
 
-export function setRoadLimits(db: Database, limits: RoadLimits): void {
+export function setRoadLimits(db: Database, limits: RoadLimits, by: Told): void {
   db.transaction(() => {
     db.insert(roadLimits)
       .values({ id: 1, ...limits })
       .onConflictDoUpdate({ target: roadLimits.id, set: limits })
       .run();
-    settingChanged(db, "road limits");
+    settingChanged(db, "road limits", {}, by);
   });
 }
 
@@ -44,37 +39,42 @@ export function weightsOf(db: Database, machineId: number): StockedWeight[] {
     .all();
 }
 
-export function addWeight(db: Database, given: Omit<StockedWeight, "id" | "archivedAt">): number {
+export function addWeight(db: Database, given: Omit<StockedWeight, "id" | "archivedAt">, by: Told): number {
   return db.transaction(() => {
-    settingChanged(db, "weights");
+    settingChanged(db, "weights", { machineId: given.machineId }, by);
     return db.insert(weight).values(given).returning().get().id;
   });
 }
 
-/** Takes a weight out of the stock, or with null back into it. */
-export function archiveWeight(db: Database, id: number, at: Date | null): void {
+/** Takes a weight out of the stock, or puts it back into it. */
+export function archiveWeight(db: Database, id: number, away: boolean, by: Told): void {
   db.transaction(() => {
-    db.update(weight)
-      .set({ archivedAt: at?.toISOString() ?? null })
+    const { machineId } = db
+      .update(weight)
+      .set({ archivedAt: away ? by.at.toISOString() : null })
       .where(eq(weight.id, id))
-      .run();
-    settingChanged(db, "weights");
+      .returning()
+      .get();
+    settingChanged(db, "weights", { machineId }, by);
   });
 }
 
+const FITTED = "weights";
+
 /** How many of each weight are on for each rig: rig id, then weight id. */
 export function fittedOf(db: Database, rigIds: readonly number[]): Map<number, Map<number, number>> {
+  const query = prepared(db, "weights fitted", () =>
+    db
+      .select({ rigId: fact.rigId, weightId: weightFitted.weightId, count: weightFitted.count })
+      .from(fact)
+      .innerJoin(weightFitted, eq(weightFitted.seq, fact.seq))
+      .where(isNewest(FITTED))
+      .prepare(),
+  );
   const found = new Map<number, Map<number, number>>();
-  const rows = db
-    .select()
-    .from(weightFitted)
-    .where(inArray(weightFitted.rigId, [...rigIds]))
-    .orderBy(sql`${weightFitted}.rowid`)
-    .all();
-  for (const { rigId, weightId, count } of rows) {
-    const own = found.get(rigId) ?? new Map<number, number>();
-    own.set(weightId, count);
-    found.set(rigId, own);
+  for (const { rigId, weightId, count } of query.all({ abouts: aboutsOf({ rig: rigIds }) })) {
+    const own = found.get(rigId!) ?? new Map<number, number>();
+    found.set(rigId!, own.set(weightId, count));
   }
   return found;
 }
@@ -83,13 +83,13 @@ export function fitWeights(
   db: Database,
   rigId: number,
   counts: ReadonlyMap<number, number>,
-  { person, at }: { person: string; at: Date },
+  told: Told,
 ): void {
-  db.transaction((tx) => {
+  db.transaction(() => {
     for (const [weightId, count] of counts)
-      tx.insert(weightFitted)
-        .values({ id: randomUUID(), rigId, weightId, count, person, at: at.toISOString() })
-        .run();
+      record(db, { kind: FITTED, about: { rigId }, topic: String(weightId) }, told, (seq) =>
+        db.insert(weightFitted).values({ seq, weightId, count }).run(),
+      );
   });
 }
 
@@ -110,20 +110,25 @@ function withCells(
   return tyres.map((row) => ({ ...row, cells: byTyre.get(row.id)! }));
 }
 
-export function addTyre(db: Database, { label, source, cells }: Omit<Tyre, "id">): number {
+export function addTyre(db: Database, { label, source, cells }: Omit<Tyre, "id">, by: Told): number {
   return db.transaction((tx) => {
     const { id } = tx.insert(tyre).values({ label, source }).returning().get();
     if (cells.length > 0)
       tx.insert(tyreCell)
         .values(cells.map(({ speed, pressure, load }) => ({ tyreId: id, speed, pressure, load })))
         .run();
-    settingChanged(db, "tyres");
+    settingChanged(db, "tyres", {}, by);
     return id;
   });
 }
 
 /** Writes a tyre's table anew, whole. */
-export function changeTyre(db: Database, id: number, { label, source, cells }: Omit<Tyre, "id">): void {
+export function changeTyre(
+  db: Database,
+  id: number,
+  { label, source, cells }: Omit<Tyre, "id">,
+  by: Told,
+): void {
   db.transaction((tx) => {
     tx.update(tyre).set({ label, source }).where(eq(tyre.id, id)).run();
     tx.delete(tyreCell).where(eq(tyreCell.tyreId, id)).run();
@@ -131,7 +136,7 @@ export function changeTyre(db: Database, id: number, { label, source, cells }: O
       tx.insert(tyreCell)
         .values(cells.map(({ speed, pressure, load }) => ({ tyreId: id, speed, pressure, load })))
         .run();
-    settingChanged(db, "tyres");
+    settingChanged(db, "tyres", {}, by);
   });
 }
 
@@ -161,6 +166,7 @@ export function setAxleTyre(
   db: Database,
   { machineId, axle }: { machineId: number; axle: Axle },
   fitted: { tyreId: number; count: number } | null,
+  by: Told,
 ): void {
   db.transaction((tx) => {
     tx.delete(axleTyre)
@@ -170,6 +176,6 @@ export function setAxleTyre(
       tx.insert(axleTyre)
         .values({ machineId, axle, ...fitted })
         .run();
-    settingChanged(db, "tyres");
+    settingChanged(db, "tyres", { machineId }, by);
   });
 }

@@ -1,8 +1,8 @@
 /** Variants of implements: other ways the same tool works, each with its own width, sections and track spacing. */
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { Database } from "./handle.ts";
-import { coupling, variant } from "./schema.ts";
-import { settingChanged } from "./settings.ts";
+import { settingChanged, type Told } from "./record.ts";
+import { coupling, variant } from "./schema/index.ts";
 
 export type Variant = typeof variant.$inferSelect;
 
@@ -23,26 +23,31 @@ export function variantsOfAll(db: Database, machineIds: readonly number[]): Map<
   return found;
 }
 
-export function addVariant(db: Database, machineId: number, name: string): number {
-  return db.insert(variant).values({ machineId, name }).returning().get().id;
+export function addVariant(db: Database, machineId: number, name: string, by: Told): number {
+  return db.transaction(() => {
+    settingChanged(db, "variants", { machineId }, by);
+    return db.insert(variant).values({ machineId, name }).returning().get().id;
+  });
 }
 
-/** Takes a variant out of use, or with null back; rigs that work as it work whole meanwhile. */
-export function archiveVariant(db: Database, id: number, at: Date | null): void {
-  db.transaction((tx) => {
-    tx.update(variant)
-      .set({ archivedAt: at?.toISOString() ?? null })
+/** Takes a variant out of use, or puts it back; rigs that work as it work whole meanwhile. */
+export function archiveVariant(db: Database, id: number, away: boolean, by: Told): void {
+  db.transaction(() => {
+    const { machineId } = db
+      .update(variant)
+      .set({ archivedAt: away ? by.at.toISOString() : null })
       .where(eq(variant.id, id))
-      .run();
-    if (at) tx.update(coupling).set({ variantId: null }).where(eq(coupling.variantId, id)).run();
-    settingChanged(db, "variants");
+      .returning()
+      .get();
+    if (away) db.update(coupling).set({ variantId: null }).where(eq(coupling.variantId, id)).run();
+    settingChanged(db, "variants", { machineId }, by);
   });
 }
 
 /** The variant a coupled tool works as; null: whole. What was read on another stays what it is. */
-export function chooseVariant(db: Database, couplingId: number, variantId: number | null): void {
-  db.transaction((tx) => {
-    tx.update(coupling).set({ variantId }).where(eq(coupling.id, couplingId)).run();
-    settingChanged(db, "variants");
+export function chooseVariant(db: Database, couplingId: number, variantId: number | null, by: Told): void {
+  db.transaction(() => {
+    db.update(coupling).set({ variantId }).where(eq(coupling.id, couplingId)).run();
+    settingChanged(db, "variants", { couplingId }, by);
   });
 }

@@ -4,6 +4,7 @@ import { factsOf, rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { keepReading } from "./readings.ts";
 import { byRig, copyRig, listEveryPart, listRigs, partsOf, type Rig } from "./rigs.ts";
+import { BY } from "./sample-told.ts";
 import {
   addTyre,
   addWeight,
@@ -63,7 +64,11 @@ describe("a whole rig", () => {
       ...stamp,
     });
     expect(whole(4).parts[0]!.rig.values["tractor.power"].value).toBe(91e3);
-    addWeight(db, { machineId: first.tractor.id, label: "wheel weight", mass: 210, place: 0.1, count: 2 });
+    addWeight(
+      db,
+      { machineId: first.tractor.id, label: "wheel weight", mass: 210, place: 0.1, count: 2 },
+      BY,
+    );
     expect(whole(4).weights.map(({ count }) => count)).toEqual([8, 2]);
     const ids = weightsOf(db, first.tractor.id).map(({ id }) => id);
     fitWeights(db, 4, new Map([[ids[1]!, 2]]), stamp);
@@ -72,10 +77,10 @@ describe("a whole rig", () => {
   });
 
   it("is judged by the roads of the yard, and by the tyres that are on now", () => {
-    setRoadLimits(db, { country: "Ostmark", width: 2.55, height: 4, speed: 11, unbraked: null });
+    setRoadLimits(db, { country: "Ostmark", width: 2.55, height: 4, speed: 11, unbraked: null }, BY);
     expect(whole(3).limits).toMatchObject({ country: "Ostmark", width: 2.55 });
-    const tyre = addTyre(db, { label: "900/50 R42", source: "", cells: [] });
-    setAxleTyre(db, { machineId: rigOf(3).tractor.id, axle: "rear" }, { tyreId: tyre, count: 2 });
+    const tyre = addTyre(db, { label: "900/50 R42", source: "", cells: [] }, BY);
+    setAxleTyre(db, { machineId: rigOf(3).tractor.id, axle: "rear" }, { tyreId: tyre, count: 2 }, BY);
     expect(whole(3).tyres.rear).toMatchObject({ label: "900/50 R42" });
     expect(listTyres(db).some(({ label }) => label === "900/50 R42")).toBe(true);
   });
@@ -100,7 +105,7 @@ describe("parts by rig", () => {
   });
 
   it("of a copy hang as the original's hang, on the same machines", () => {
-    const copy = copyRig(db, rigOf(12), "Train, copy");
+    const copy = copyRig(db, rigOf(12), "Train, copy", BY);
     const [own, original] = [partsOf(db, copy), partsOf(db, 12)];
     expect(own.map(({ attachment }) => attachment)).toEqual(original.map(({ attachment }) => attachment));
     expect(own.map(({ implement }) => implement.id)).toEqual(original.map(({ implement }) => implement.id));

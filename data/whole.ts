@@ -5,7 +5,7 @@ import { factsOf } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { hosesOfRigs } from "./hoses.ts";
 import { byRig, type Machine, type Rig } from "./rigs.ts";
-import { weight } from "./schema.ts";
+import { weight } from "./schema/index.ts";
 import { type AxleTyre, axleTyresOf, fittedOf, roadLimitsOf } from "./settings.ts";
 
 export function machineName({ make, model }: Machine): string {

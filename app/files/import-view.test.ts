@@ -4,10 +4,10 @@ import { resolveRig } from "../../core/rig/resolve.ts";
 import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
-import { findImport, keepPreview, listImports, takeOver } from "../../data/imports.ts";
+import { findImport, keepPreview, listImports, retractImport, takeOver } from "../../data/imports.ts";
 import { addPoint } from "../../data/machines.ts";
-import { retractBatch } from "../../data/readings.ts";
 import { listRigs, partsOf } from "../../data/rigs.ts";
+import { BY } from "../../data/sample-told.ts";
 import type { ReadDevice } from "../../formats/isoxml/read.ts";
 import { subjectOn, viewImport } from "./import-view.server.ts";
 
@@ -81,7 +81,7 @@ describe("the preview", () => {
   });
 
   it("puts a tractor's lengths to the mount and the hole that were chosen", () => {
-    const hole = addPoint(db, 1, "drawbar hole", "hole 4");
+    const hole = addPoint(db, 1, "drawbar hole", "hole 4", BY);
     const tractor = device({
       kind: "tractor",
       busName: "A00284001E20008B",
@@ -151,8 +151,8 @@ describe("taking a file over", () => {
     const now = () => resolveRig(rigFacts(db, rig));
     expect(now().values["pin.workFront"]).toMatchObject({ value: 5.1, grade: "assumed" });
     expect(now().sections).toMatchObject({ widths: [3, 3], instrument: "file" });
-    expect(retractBatch(db, id, { person: "Mira", at })).toBe(true);
-    expect(retractBatch(db, id, { person: "Mira", at })).toBe(false);
+    expect(retractImport(db, id, { person: "Mira", at })).toBe(true);
+    expect(retractImport(db, id, { person: "Mira", at })).toBe(false);
     expect(now().values["pin.workFront"].value).toBe(0);
     expect(now().sections?.widths).toHaveLength(6);
     expect(listImports(db)).toMatchObject([{ id, takenBack: true }]);

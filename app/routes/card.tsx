@@ -30,11 +30,11 @@ export async function action({ request, params }: Route.ActionArgs) {
   return form.get("intent") === "issue" ? issue(open, form) : chooseTerminal(open, form);
 }
 
-function chooseTerminal({ db, rig }: OpenRig, form: FormData) {
+function chooseTerminal({ db, rig, preferences: { person } }: OpenRig, form: FormData) {
   const checked = validateForm(TerminalDto, TERMINAL_FIELDS, form);
   if (!checked.ok) return said(checked.errors);
   if (!findScheme(db, checked.value.schemeId)) return said({ schemeId: "There is no such scheme." });
-  setTerminal(db, rig.tractor.id, checked.value);
+  setTerminal(db, rig.tractor.id, checked.value, { person, at: new Date() });
   return said({});
 }
 

@@ -25,9 +25,9 @@ export async function action({ request, params }: Route.ActionArgs) {
   return typeof made === "number" ? redirect(`/rigs/${made}/field`) : data(made, { status: 422 });
 }
 
-function putAway({ db, parts, rig }: OpenRig) {
+function putAway({ db, parts, rig, preferences: { person } }: OpenRig) {
   if (!rig.tractor.practice) throw new Response("This rig stands in the yard.", { status: 404 });
-  endPractice(db, parts, new Date());
+  endPractice(db, parts, { person, at: new Date() });
   return redirect("/");
 }
 

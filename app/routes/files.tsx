@@ -1,13 +1,13 @@
 import { data, Form, Link, redirect } from "react-router";
 import { restoreFile } from "../../data/backup.ts";
 import { closeDatabase, database, databasePath } from "../../data/database.ts";
-import { keepPreview, listImports } from "../../data/imports.ts";
+import { keepPreview, listImports, retractImport } from "../../data/imports.ts";
 import { copiesOf } from "../../data/keeping.ts";
-import { retractBatch } from "../../data/readings.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
 import { readTaskDataApart } from "../files/read-taskdata.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
+import { toldBy } from "../session/told.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { day, moment } from "../stations/print.ts";
 import { TextField } from "../ui/Field.tsx";
@@ -17,10 +17,10 @@ import type { Route } from "./+types/files";
 export async function loader({ request }: Route.LoaderArgs) {
   return {
     preferences: await readPreferences(request),
-    imports: listImports(database()).map(({ id, fileName, person, recordedAt, takenBack }) => ({
+    imports: listImports(database()).map(({ id, fileName, person, at, takenBack }) => ({
       id,
       fileName,
-      who: `${person}, ${day(recordedAt)}`,
+      who: `${person}, ${day(at)}`,
       takenBack,
     })),
     copies: copiesOf(databasePath()).map(({ name, why, at, bytes }) => ({
@@ -43,15 +43,13 @@ export async function action({ request }: Route.ActionArgs) {
       return takeIn(form.get("taskdata"));
     case "restore":
       return restore(form.get("backup"), form.get("sure") === "yes");
-    case "take-back": {
-      const { person } = await readPreferences(request);
-      return retractBatch(database(), String(form.get("id")), { person, at: new Date() })
+    case "take-back":
+      return retractImport(database(), String(form.get("id")), await toldBy(request))
         ? data({
             errors: {} as FieldErrors,
             said: "The import is taken back: what stood before stands again.",
           })
         : refused({ form: "It is not there any more, or was taken back before." });
-    }
     default:
       throw new Response("That request was not understood.", { status: 400 });
   }

@@ -4,6 +4,7 @@ import { rigFacts } from "../../data/facts.ts";
 import { keepPreview } from "../../data/imports.ts";
 import { listMachines, pointsOf } from "../../data/machines.ts";
 import { createRig, partsOf } from "../../data/rigs.ts";
+import { BY } from "../../data/sample-told.ts";
 import { readTaskData } from "../../formats/isoxml/read.ts";
 import { action as importAction, loader as importLoader } from "./import.tsx";
 import { ask, openSampleYard, refusal, type SampleYard, submit } from "./sample-yard.ts";
@@ -58,12 +59,16 @@ describe("a file of another yard", () => {
     const at = (kind: string) => pointsOf(yard.db, tractor.id).find((point) => point.kind === kind)?.id;
     const mount = at("receiver mount")!;
     const links = at("front three-point") ?? at("rear three-point")!;
-    const id = createRig(yard.db, {
-      name: "Theirs",
-      tractorId: tractor.id,
-      receiverPointId: mount,
-      couplings: [{ pointId: links, implementId: front.id, behind: null }],
-    });
+    const id = createRig(
+      yard.db,
+      {
+        name: "Theirs",
+        tractorId: tractor.id,
+        receiverPointId: mount,
+        couplings: [{ pointId: links, implementId: front.id, behind: null }],
+      },
+      BY,
+    );
     const { values } = resolveRig(rigFacts(yard.db, partsOf(yard.db, id)[0]!));
     expect(values["pin.workFront"]).toMatchObject({ value: 1.04, grade: "assumed" });
     expect(values["pin.workRear"].value).toBe(0.72);

@@ -3,13 +3,14 @@ import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import { isDimensionKey } from "../../core/dimension/catalogue.ts";
 import { database } from "../../data/database.ts";
 import {
+  type FileRead,
   findImport,
-  type ImportBatch,
   type ImportedReading,
   type ImportedSections,
   takeOver,
 } from "../../data/imports.ts";
 import { createMachine, pointsOf } from "../../data/machines.ts";
+import type { Told } from "../../data/record.ts";
 import type { ReadDevice } from "../../formats/isoxml/read.ts";
 import {
   type ImportDevice,
@@ -26,13 +27,13 @@ import { SelectField, TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/import";
 
-function importOr404(id: string): ImportBatch {
+function importOr404(id: string): FileRead {
   const found = findImport(database(), id);
   if (!found) throw new Response("There is no such import.", { status: 404 });
   return found;
 }
 
-const devicesIn = ({ content }: ImportBatch) => JSON.parse(content) as ReadDevice[];
+const devicesIn = ({ content }: FileRead) => JSON.parse(content) as ReadDevice[];
 
 /** Targets somebody chose, from the address or from the form: m0, p0, h0 for the first device. */
 function targetsIn(get: (name: string) => string | null): (index: number) => Partial<Target> {
@@ -88,19 +89,20 @@ export async function action({ request, params }: Route.ActionArgs) {
     )
       return said(`${device.designator} cannot go onto that machine.`);
   const { person } = checked.value;
+  const by = { person, at: new Date() };
   db.transaction(() => {
     const readings: ImportedReading[] = [];
     const layouts: ImportedSections[] = [];
     for (const [index, { device, target, attachment, values, rows }] of devices.entries()) {
       if (target.machine === "skip") continue;
-      const onto = target.machine === "new" ? newMachine(device) : target;
+      const onto = target.machine === "new" ? newMachine(device, by) : target;
       for (const { key } of rows.filter((row) => row.state !== "zero" && ticked(index, row.key))) {
         if (key === "sections") layouts.push({ machineId: onto.machine as number, widths: device.sections! });
         const subject = isDimensionKey(key) ? subjectOn(key, onto, attachment) : null;
         if (isDimensionKey(key) && subject) readings.push({ key, value: values[key]!, subject });
       }
     }
-    takeOver(db, batch.id, readings, layouts, { person, at: new Date() });
+    takeOver(db, batch.id, readings, layouts, by);
   });
   throw redirect("/machines", {
     headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) },
@@ -108,17 +110,18 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** A machine of the yard for a device that was none yet. */
-function newMachine({ kind, designator, serial, busName, attachment }: ReadDevice): Target {
+function newMachine({ kind, designator, serial, busName, attachment }: ReadDevice, by: Told): Target {
   const db = database();
   const [make = "", ...model] = (designator || "Unnamed").slice(0, 40).split(" ");
-  const id = createMachine(db, kind, {
+  const details = {
     make,
     model: model.join(" ") || "–",
     fleetNumber: "",
     serial: serial.slice(0, 32),
     busName,
     ...(kind === "implement" ? { attachment } : {}),
-  });
+  };
+  const id = createMachine(db, kind, details, by);
   const points = pointsOf(db, id);
   const first = (...wanted: string[]) => points.find((point) => wanted.includes(point.kind))?.id ?? null;
   return { machine: id, mount: first("receiver mount"), hole: first(...ATTACHMENTS[attachment].hitches) };

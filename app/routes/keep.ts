@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { type KeptKind, wasKept } from "../../data/kept.ts";
+import { factOf } from "../../data/record.ts";
 import { type Stamp, stampOf } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { writePreferences } from "../session/preferences.server.ts";
@@ -47,31 +47,15 @@ const WIDE: Record<string, (open: OpenRig, form: FormData, stamp: Stamp) => Outc
   drive: keepDriven,
 };
 
-/** What a device may send twice, and where its number is looked up. */
-const KEPT: Record<string, KeptKind> = {
-  "keep-reading": "reading",
-  "keep-sections": "layout",
-  "keep-layout": "layout",
-  tick: "tick",
-  rung: "tick",
-  coupling: "event",
-  run: "run",
-  observe: "observation",
-};
-
-/** True where this very entry was kept before: it is answered as kept, whatever has become of it since. */
-function isRepeat(open: OpenRig, intent: string, form: FormData): boolean {
-  const kind = Object.hasOwn(KEPT, intent) ? KEPT[intent] : undefined;
-  return kind !== undefined && wasKept(open.db, kind, String(form.get("id")));
-}
-
 async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
   const { db, rig, preferences } = open;
   const intent = String(form.get("intent"));
   const stamped = stampOf(form, new Date());
   if (!stamped.ok) return refused({ form: stamped.problem });
-  if (isRepeat(open, intent, form))
-    return { ok: true, kept: { id: String(form.get("id")), said: "Kept before" }, person: null };
+  const id = String(form.get("id") ?? "");
+  // What a device sends twice is kept once, and answered as kept whatever has become of it since.
+  if (intent !== "take-back" && factOf(db, id))
+    return { ok: true, kept: { id, said: "Kept before" }, person: null };
   const wide = Object.hasOwn(WIDE, intent) ? WIDE[intent] : undefined;
   const { units, person } = preferences;
   const { stamp } = stamped;

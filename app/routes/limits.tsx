@@ -6,6 +6,7 @@ import { database } from "../../data/database.ts";
 import { roadLimitsOf, setRoadLimits } from "../../data/settings.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
+import { toldBy } from "../session/told.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { TextField } from "../ui/Field.tsx";
 import { amountOf } from "../yard/amount.ts";
@@ -39,6 +40,7 @@ const unitsOf = (units: Units) => ({
 });
 
 export async function action({ request }: Route.ActionArgs) {
+  const by = await toldBy(request);
   const checked = validateForm(LimitsDto, LIMITS_FIELDS, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors, kept: false }, { status: 422 });
   const { country, width, height, speed, unbraked, ...unit } = checked.value;
@@ -46,13 +48,17 @@ export async function action({ request }: Route.ActionArgs) {
     const amount = amountOf(text, { family, unit: of, optional: true });
     return amount.ok ? amount.value : null;
   };
-  setRoadLimits(database(), {
-    country,
-    width: read(width, "length", unit.widthUnit),
-    height: read(height, "length", unit.heightUnit),
-    speed: read(speed, "speed", unit.speedUnit),
-    unbraked: read(unbraked, "mass", unit.unbrakedUnit),
-  });
+  setRoadLimits(
+    database(),
+    {
+      country,
+      width: read(width, "length", unit.widthUnit),
+      height: read(height, "length", unit.heightUnit),
+      speed: read(speed, "speed", unit.speedUnit),
+      unbraked: read(unbraked, "mass", unit.unbrakedUnit),
+    },
+    by,
+  );
   return data({ errors: {} as FieldErrors, kept: true });
 }
 

@@ -10,6 +10,7 @@ import { type Machine, rigsOf } from "../../data/rigs.ts";
 import { axleTyresOf, listTyres, type StockedWeight, weightsOf } from "../../data/settings.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
+import { toldBy } from "../session/told.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { keepMachine } from "../yard/machine/keep-machine.server.ts";
@@ -107,7 +108,7 @@ function axlesOf({ id, kind }: Machine) {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const known = machineOr404(params.machineId);
-  return keepMachine(database(), known, await formOf(request));
+  return keepMachine(database(), known, await formOf(request), await toldBy(request));
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {

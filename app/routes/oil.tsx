@@ -5,6 +5,7 @@ import { findMachine } from "../../data/machines.ts";
 import type { Machine } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
+import { toldBy } from "../session/told.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { FunctionsSection } from "../yard/oil/FunctionsSection.tsx";
 import { keepOil } from "../yard/oil/keep-oil.server.ts";
@@ -46,7 +47,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  return keepOil(database(), machineOr404(params.machineId), await formOf(request));
+  return keepOil(database(), machineOr404(params.machineId), await formOf(request), await toldBy(request));
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {

@@ -58,7 +58,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (kept.length === 0)
     return data({ errors: { form: "Nothing was read back yet." } as FieldErrors, kept: 0 }, { status: 422 });
   const { person } = who.value;
-  keepReadbacks(open.db, card.id, kept, { person, at: new Date() });
+  keepReadbacks(open.db, card, kept, { person, at: new Date() });
   return data(
     { errors, kept: kept.length },
     { headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) } },

@@ -8,10 +8,26 @@ import type { Route } from "./+types/readings-csv";
 export async function loader({ params }: Route.LoaderArgs) {
   const db = database();
   const rig = params.rigId ? rigOr404(db, params.rigId) : null;
-  return new Response(`\ufeff${readingsCsv(listReadings(db, rig))}`, {
+  return new Response(streamOf(readingsCsv(listReadings(db, rig))), {
     headers: {
       "Content-Type": "text/csv; charset=utf-8",
       "Content-Disposition": 'attachment; filename="readings.csv"',
+    },
+  });
+}
+
+/** Piece by piece as it is fetched: others are served between two pieces. */
+function streamOf(pieces: Generator<string>): ReadableStream<Uint8Array> {
+  const bytes = new TextEncoder();
+  return new ReadableStream({
+    start: (stream) => stream.enqueue(bytes.encode("\ufeff")),
+    pull(stream) {
+      const { done, value } = pieces.next();
+      if (done) stream.close();
+      else stream.enqueue(bytes.encode(value));
+    },
+    cancel: () => {
+      pieces.return(undefined);
     },
   });
 }

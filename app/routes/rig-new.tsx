@@ -6,6 +6,7 @@ import { listMachines, listPoints } from "../../data/machines.ts";
 import { createRig } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
+import { toldBy } from "../session/told.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import {
@@ -37,6 +38,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
+  const by = await toldBy(request);
   const checked = validateForm(NewRigDto, NEW_RIG_FIELDS, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
   const { name, tools } = checked.value;
@@ -60,7 +62,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (problem) errors.tools = problem;
   if (Object.keys(errors).length > 0) return data({ errors }, { status: 422 });
   const couplings = couplingsOf(yard, tractorId, rows);
-  throw redirect(`/rigs/${createRig(db, { name, tractorId, receiverPointId, couplings })}`);
+  throw redirect(`/rigs/${createRig(db, { name, tractorId, receiverPointId, couplings }, by)}`);
 }
 
 export function meta() {

@@ -7,6 +7,7 @@ import { SchemeEditor } from "../schemes/SchemeEditor.tsx";
 import { checkScheme } from "../schemes/scheme.dto.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
+import { toldBy } from "../session/told.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/scheme";
@@ -45,7 +46,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       { errors: { name: "There is a scheme of this name already." } as FieldErrors },
       { status: 422 },
     );
-  saveScheme(db, { id, ...checked.value });
+  saveScheme(db, { id, ...checked.value }, await toldBy(request));
   throw redirect("/schemes");
 }
 

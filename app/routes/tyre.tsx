@@ -37,16 +37,20 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const known = tyreOr404(params.tyreId);
-  const { units } = await readPreferences(request);
+  const { units, person } = await readPreferences(request);
   const checked = validateForm(TyreDto, TYRE_FIELDS, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
-  const { label, source, table } = checked.value;
-  const read = readTyreTable(table, units);
+  const { label, source } = checked.value;
+  const read = readTyreTable(checked.value.table, units);
   if (!read.ok)
     return data({ errors: { table: problemText(read.problems) } as FieldErrors }, { status: 422 });
   const db = database();
-  if (known) changeTyre(db, known.id, { label, source, cells: read.cells });
-  else addTyre(db, { label, source, cells: read.cells });
+  const [table, by] = [
+    { label, source, cells: read.cells },
+    { person, at: new Date() },
+  ];
+  if (known) changeTyre(db, known.id, table, by);
+  else addTyre(db, table, by);
   throw redirect("/tyres");
 }
 

@@ -7,6 +7,7 @@ import { archiveRig, copyRig, findRig, renameRig } from "../../data/rigs.ts";
 import { ThumbnailDrawing } from "../drawing/ThumbnailDrawing.tsx";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
+import { toldBy } from "../session/told.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/rig-view.server.ts";
 import { SeverityMark } from "../ui/Severity.tsx";
@@ -28,6 +29,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 type Outcome = { errors: FieldErrors; said: string; rigId: number; undo: "away" | "back" | null };
 
 export async function action({ request }: Route.ActionArgs) {
+  const by = await toldBy(request);
   const form = await formOf(request);
   const db = database();
   const rig = rigOr404(db, String(form.get("rigId")));
@@ -41,18 +43,18 @@ export async function action({ request }: Route.ActionArgs) {
           { errors: checked.errors, said: "", rigId: rig.id, undo: null },
           { status: 422 },
         );
-      renameRig(db, rig.id, checked.value.name);
+      renameRig(db, rig.id, checked.value.name, by);
       return done(`Renamed to ${checked.value.name}`);
     }
     case "copy": {
-      const copy = findRig(db, copyRig(db, rig, `${rig.name}, copy`.slice(0, 60)))!;
+      const copy = findRig(db, copyRig(db, rig, `${rig.name}, copy`.slice(0, 60), by))!;
       return done(`Copied to ${copy.name}`);
     }
     case "away":
-      archiveRig(db, rig.id, new Date());
+      archiveRig(db, rig.id, true, by);
       return done(`Put away: ${rig.name}`, "back");
     case "back":
-      archiveRig(db, rig.id, null);
+      archiveRig(db, rig.id, false, by);
       return done(`Back in use: ${rig.name}`, "away");
     default:
       throw new Response("That request was not understood.", { status: 400 });

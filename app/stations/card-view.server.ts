@@ -118,7 +118,7 @@ export function fileStops({ findings }: Pick<OpenRig, "findings">): Finding[] {
 
 export function cabState({ db }: OpenRig, latest: NumberedCard, now: Card): CabState {
   const isLapsed = lapsed(latest.lines, now);
-  const standing = [...readbacksOf(db, latest.id).values()].filter(({ position }) => {
+  const standing = [...readbacksOf(db, latest).values()].filter(({ position }) => {
     const line = latest.lines[position];
     return line && !isLapsed(line);
   });

@@ -7,9 +7,8 @@ import { below, gradeOf } from "../../core/rig/grade.ts";
 
 import { countSections, parseSections } from "../../core/rig/sections.ts";
 import { rigFacts, subjectColumns } from "../../data/facts.ts";
-import { keepChange } from "../../data/field-log.ts";
 import type { Database } from "../../data/handle.ts";
-import { keepReading, keepSections, retract } from "../../data/readings.ts";
+import { keepChange, keepReading, keepSections, retract } from "../../data/readings.ts";
 import type { Rig } from "../../data/rigs.ts";
 import type { Stamp } from "../session/clock.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";

@@ -4,7 +4,7 @@ import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
 import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
-import { keepProof } from "../../data/field-log.ts";
+import { keepProof } from "../../data/field-tests.ts";
 import type { Database } from "../../data/handle.ts";
 import { findPhoto, historyOf } from "../../data/readings.ts";
 import { listRigs, type Rig } from "../../data/rigs.ts";

@@ -1,5 +1,5 @@
-import { keepTick } from "../../data/hookup.ts";
-import { type LadderFacts, ladderFacts, rungLine } from "../../data/ladder.ts";
+import { keepTick, RUNG } from "../../data/hookup.ts";
+import { type LadderFacts, ladderFacts } from "../../data/ladder.ts";
 import type { Stamp } from "../session/clock.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { type Outcome, refused } from "./keep.server.ts";
@@ -12,7 +12,7 @@ export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
 }
 
 /** Ticks a rung only a person can know of. */
-export function keepRung(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
+export function keepRung(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(RungDto, RUNG_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, rung } = checked.value;
@@ -21,8 +21,8 @@ export function keepRung(open: OpenRig, form: FormData, { at }: Stamp): Outcome 
   keepTick(
     open.db,
     open.rig.id,
-    { line: rungLine(rung), said: found.label, state: "done", reason: "" },
-    { id, person, at },
+    { line: rung, said: found.label, state: "done", reason: "" },
+    { id, person, at, now, on: RUNG },
   );
   return { ok: true, kept: { id, said: found.label }, person };
 }

@@ -34,7 +34,7 @@ export type NumberedView = {
 
 /** A card, and the rig seen from the tool it is for. @throws a 404 response where this rig has no such card */
 export function openCard(open: OpenRig, number: string): { open: OpenRig; card: NumberedCard } {
-  const card = /^\d{1,6}$/.test(number) ? findCard(open.db, open.rig, Number(number)) : null;
+  const card = /^\d{1,6}$/.test(number) ? findCard(open.db, open.parts, Number(number)) : null;
   if (!card) throw new Response("This rig has no such card.", { status: 404 });
   const index = open.parts.findIndex(({ couplingId }) => couplingId === card.couplingId);
   return { open: viewFrom(open, Math.max(0, index)), card };
@@ -83,7 +83,7 @@ export function viewReadBack(
   card: NumberedCard,
   cures: (label: string) => ReadBackRow["cures"],
 ): ReadBackRow[] {
-  const known = readbacksOf(open.db, card.id);
+  const known = readbacksOf(open.db, card);
   const isLapsed = lapsed(card.lines, cardNow(open).card);
   return viewNumbered(open, card).pages.flatMap(({ lines }) =>
     lines.map((line) => {

@@ -3,10 +3,11 @@ import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
 import { PRESETS, type Units } from "../../core/quantity/units.ts";
 import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { aboutsOfRig } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import type { LadderFacts } from "../../data/ladder.ts";
+import { markOf, touchedSince } from "../../data/record.ts";
 import type { Rig } from "../../data/rigs.ts";
-import { keysOf, type Marks, marksOf, touchedSince } from "../../data/touched.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { rungsOf } from "../stations/rungs.ts";
 
@@ -21,7 +22,8 @@ export type Judged = {
 };
 
 type Board = {
-  marks: Marks;
+  /** how far the record had grown when it was worked out */
+  mark: number;
   standings: Map<number, Standing>;
   /** by rig, then by the units it was written in */
   judged: Map<number, Map<string, Judged>>;
@@ -34,14 +36,14 @@ const boards = new WeakMap<Database, Board>();
  * remembered, and only rigs that something was written about since are worked out again.
  */
 function boardOf(db: Database, parts: readonly Rig[]): Board {
-  const now = marksOf(db);
-  const board = boards.get(db) ?? { marks: now, standings: new Map(), judged: new Map() };
+  const now = markOf(db);
+  const board = boards.get(db) ?? { mark: now, standings: new Map(), judged: new Map() };
   boards.set(db, board);
-  const touched = touchedSince(db, board.marks, now);
-  board.marks = now;
+  const touched = touchedSince(db, board.mark);
+  board.mark = now;
   if (touched?.size === 0) return board;
   for (const rig of parts)
-    if (touched === null || keysOf(rig).some((key) => touched.has(key))) {
+    if (touched === null || aboutsOfRig(rig).some((key) => touched.has(key))) {
       board.standings.delete(rig.id);
       board.judged.delete(rig.id);
     }

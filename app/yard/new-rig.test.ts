@@ -3,6 +3,7 @@ import { plantedYard } from "../../data/demo/planted.ts";
 import type { Database } from "../../data/handle.ts";
 import { listMachines, listPoints, pointsOf } from "../../data/machines.ts";
 import { listEveryPart } from "../../data/rigs.ts";
+import { BY } from "../../data/sample-told.ts";
 import { weightsOf } from "../../data/settings.ts";
 import { keepMachine } from "./machine/keep-machine.server.ts";
 import { couplingsOf, placesFor, readTools, toolsProblem, writeTools, type Yard } from "./new-rig.ts";
@@ -58,7 +59,7 @@ describe("a machine's page", () => {
   const keep = (model: string, fields: Record<string, string>) => {
     const form = new FormData();
     for (const [name, value] of Object.entries(fields)) form.set(name, value);
-    const { data } = keepMachine(db, named(model), form) as { data: { errors: Record<string, string> } };
+    const { data } = keepMachine(db, named(model), form, BY) as { data: { errors: Record<string, string> } };
     return data.errors;
   };
 

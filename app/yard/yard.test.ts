@@ -1,11 +1,12 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { plantedYard } from "../../data/demo/planted.ts";
-import { keepChange, keepProof } from "../../data/field-log.ts";
+import { keepProof } from "../../data/field-tests.ts";
 import type { Database } from "../../data/handle.ts";
-import { keepPreview, takeOver } from "../../data/imports.ts";
-import { keepReading, keepSections, retract, retractBatch } from "../../data/readings.ts";
+import { keepPreview, retractImport, takeOver } from "../../data/imports.ts";
+import { keepChange, keepReading, keepSections, retract } from "../../data/readings.ts";
 import { archiveRig, copyRig, findRig, listRigs, type Rig } from "../../data/rigs.ts";
+import { BY } from "../../data/sample-told.ts";
 import { judgedOf, standingsOf } from "./board.server.ts";
 import { viewYard } from "./yard-view.server.ts";
 
@@ -64,7 +65,7 @@ describe("the board", () => {
       at,
     });
     expect(standing().stops).toBe(1);
-    retractBatch(db, batch, { person: "M", at });
+    retractImport(db, batch, { person: "M", at });
     expect(standing().stops).toBe(2);
   });
 
@@ -84,11 +85,11 @@ describe("the yard", () => {
   });
 
   it("is shown a page at a time, and what is put away apart", () => {
-    for (let copy = 0; copy < 20; copy += 1) copyRig(db, borrowed, `Copy ${copy}`);
+    for (let copy = 0; copy < 20; copy += 1) copyRig(db, borrowed, `Copy ${copy}`, BY);
     const first = look();
     expect([first.rigs.length, first.pages, first.counts.all]).toEqual([12, 3, 34]);
     expect(look({ page: 99 }).page).toBe(3);
-    archiveRig(db, findRig(db, borrowed.id)!.id, at);
+    archiveRig(db, findRig(db, borrowed.id)!.id, true, BY);
     expect(look({ state: "away" }).rigs.map(({ head }) => head.id)).toEqual([borrowed.id]);
   });
 });

@@ -186,6 +186,7 @@ describe("readings held against each other", () => {
     const tyres = {
       id: "c",
       kind: "tractor tyres" as const,
+      seq: 1,
       at: "2026-03-02T08:00:00.000Z",
       person: "",
       note: "",

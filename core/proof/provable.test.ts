@@ -3,7 +3,7 @@ import { ATTACHMENT_KEYS, isTrain } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
 import type { Proof } from "../rig/facts.ts";
 import { resolveRig } from "../rig/resolve.ts";
-import { sampleFacts, sampleRig } from "../rig/sample.ts";
+import { sampleFacts, sampleProof, sampleRig } from "../rig/sample.ts";
 import { TOOL_KINDS, type ToolKindKey } from "../trade/kinds.ts";
 import { testsOf } from "./kinds.ts";
 import { provables, provedOf } from "./provable.ts";
@@ -45,17 +45,8 @@ describe("what a field test can prove", () => {
   });
 
   it("counts what is proven of what is wanted, over all tools", () => {
-    const proof = (key: string, terms: Proof["terms"]): Proof => ({
-      id: key,
-      what: key,
-      how: "pass joints",
-      result: "",
-      terms,
-      sigma: 0.004,
-      readingId: null,
-      person: "Test",
-      at: "2026-06-01T08:00:00.000Z",
-    });
+    const proof = (key: string, terms: Proof["terms"]): Proof =>
+      sampleProof({ id: key, terms, sigma: 0.004, at: "2026-06-01T08:00:00.000Z" });
     const [across, width] = ["across", "width"].map(
       (key) => provables("drawn").find((each) => each.key === key)!,
     );

@@ -48,17 +48,11 @@ describe("due", () => {
   });
 
   it("of a field test, a season after it was driven", () => {
-    const proof = {
-      id: "p",
-      what: "width",
-      how: "",
-      result: "",
-      person: "",
+    const proof = sampleProof({
       at: at("2026-04-01"),
       sigma: null,
-      readingId: null,
-      terms: [{ key: "tool.width" as const, coefficient: 1 }],
-    };
+      terms: [{ key: "tool.width", coefficient: 1 }],
+    });
     const proved = resolveRig({ ...sampleFacts(), proofs: [proof] });
     expect(dueProofs(proved, at("2027-03-20"))).toEqual([]);
     expect(dueProofs(proved, at("2027-04-20"))).toHaveLength(1);
@@ -74,7 +68,14 @@ describe("one edge more in the catalogue, and nothing else", () => {
   });
 
   it("makes the reading stale, the chain, the finding, and ends the proof", () => {
-    const ballast = { id: "c", kind: "ballast" as const, at: at("2026-05-01"), person: "Mira", note: "" };
+    const ballast = {
+      id: "c",
+      seq: 2,
+      kind: "ballast" as const,
+      at: at("2026-05-01"),
+      person: "Mira",
+      note: "",
+    };
     const proof = sampleProof({
       at: at("2026-04-01"),
       sigma: 0.01,

@@ -8,6 +8,8 @@ import type { Instrument } from "./grade.ts";
 /** One value somebody read: SI, in the dimension's own direction. */
 export type Reading = {
   id: string;
+  /** its place in the order everything came in */
+  seq: number;
   key: DimensionKey;
   value: number;
   /** the smallest step the text resolved, SI */
@@ -34,6 +36,7 @@ export type SectionPart = {
 
 export type SectionLayout = {
   id: string;
+  seq: number;
   /** metres, left to right */
   widths: readonly number[];
   /** one a section; empty where all lie on one line and put out the same */
@@ -46,6 +49,7 @@ export type SectionLayout = {
 /** Something on a machine was changed: older readings it touches are stale. */
 export type Change = {
   id: string;
+  seq: number;
   kind: ChangeKind;
   at: string;
   person: string;
@@ -55,6 +59,7 @@ export type Change = {
 /** A field test and the sum it confirms: coefficient × dimension. A single term proves that dimension by itself. */
 export type Proof = {
   id: string;
+  seq: number;
   what: string;
   how: string;
   result: string;
@@ -65,7 +70,16 @@ export type Proof = {
   sigma: number | null;
   /** the reading it wrote; null where it confirmed what stood */
   readingId: string | null;
+  /** the readings it was fitted to, with the one it wrote: it holds while they are the ones that count */
+  rests: readonly string[];
 };
+
+/** When something was, told apart from what was at the same time by the order it came in. */
+export type Moment = { at: string; seq: number };
+
+export function isAfter(a: Moment, b: Moment): boolean {
+  return a.at === b.at ? a.seq > b.seq : a.at > b.at;
+}
 
 /** What is known of a rig, seen from one of its tools: the machine that carries, and that tool. */
 export type RigFacts = {

@@ -8,7 +8,8 @@ export const INSTRUMENTS = ["tape", "scale", "gauge", "look", "book", "estimate"
  * `file`: it came in a file, and nobody here has read it off the machine. `field test`: a test was accepted that makes it
  * so; proven as long as that proof holds, and no more than measured once it does not.
  */
-export type Instrument = (typeof INSTRUMENTS)[number] | "file" | "field test";
+export const ALL_INSTRUMENTS = [...INSTRUMENTS, "file", "field test"] as const;
+export type Instrument = (typeof ALL_INSTRUMENTS)[number];
 
 const GRADE_OF: Record<Instrument, Exclude<Grade, "missing">> = {
   tape: "taped",

@@ -1,7 +1,15 @@
 import type { Attachment } from "../dimension/attachment.ts";
 import { DIMENSION_KEYS, type Dimension, type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import type { ChangeKind } from "../dimension/change.ts";
-import type { Change, Proof, Reading, RigFacts, SectionLayout } from "./facts.ts";
+import {
+  type Change,
+  isAfter,
+  type Moment,
+  type Proof,
+  type Reading,
+  type RigFacts,
+  type SectionLayout,
+} from "./facts.ts";
 import type { Term } from "./frame.ts";
 import { below, type Grade, gradeOf } from "./grade.ts";
 
@@ -42,7 +50,7 @@ export type ResolvedRig = {
   sections: SectionLayout | null;
   /** the change since the sections were given that touches them */
   sectionsStale: Change | null;
-  /** proofs that still hold: nothing in them was read again or touched since */
+  /** proofs that still hold: they rest on the readings that count, and nothing touched those since */
   proofs: readonly Proof[];
 };
 
@@ -60,7 +68,7 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
   for (const proof of proofs) sharpen(values, proof);
   for (const proof of facts.proofs) if (!proofs.includes(proof)) blunt(values, proof);
   const { sections } = facts;
-  const sectionsStale = sections ? touched(SECTIONS_TOUCHED_BY, sections.measuredAt, facts.changes) : null;
+  const sectionsStale = sections ? touched(SECTIONS_TOUCHED_BY, momentOf(sections), facts.changes) : null;
   return {
     attachment: facts.attachment,
     variant: facts.variant?.name ?? null,
@@ -84,20 +92,26 @@ function sameSum(a: readonly Term[], b: readonly Term[]): boolean {
   return ratios.every((ratio) => Math.abs(Math.abs(ratio) - 1) < 1e-9 && ratio === ratios[0]);
 }
 
-/** A proof lapses when a reading in it is replaced, or a change touches one, after the test. */
+/** A proof holds while the very readings it rests on are those that count, and no change touched one since. */
 function holds(proof: Proof, facts: RigFacts): boolean {
-  return proof.terms.every(({ key }) => facts.readings[key]?.at(-1)) && endOf(proof, facts) === null;
+  return restsOnThem(proof, facts) && endOf(proof, facts) === null;
 }
 
-/** What ended a proof: a newer reading, or a change; null while nothing did. */
-function endOf({ terms, at }: Proof, { attachment, readings, changes }: RigFacts): Reading | Change | null {
-  for (const { key } of terms) {
-    const newest = readings[key]?.at(-1);
-    if (newest && newest.measuredAt > at) return newest;
-    const change = touched(dimension(key, attachment).touchedBy, at, changes);
+function restsOnThem({ terms, rests }: Proof, { readings }: RigFacts): boolean {
+  const count = terms.flatMap(({ key }) => readings[key] ?? []);
+  return count.length === rests.length && count.every(({ id }) => rests.includes(id));
+}
+
+/** What ended a proof: a change, or the reading that counts now where it rests on others; null while nothing did, or nothing counts now. */
+function endOf(proof: Proof, facts: RigFacts): Reading | Change | null {
+  const { attachment, readings, changes } = facts;
+  for (const { key } of proof.terms) {
+    const other = readings[key]?.findLast(({ id }) => !proof.rests.includes(id));
+    if (other) return other;
+    const change = touched(dimension(key, attachment).touchedBy, proof, changes);
     if (change) return change;
   }
-  return null;
+  return restsOnThem(proof, facts) ? null : (readings[proof.terms[0]!.key]?.at(-1) ?? null);
 }
 
 /** The newest proof of a sum that no longer holds, and what ended it; null where there never was one. */
@@ -154,9 +168,11 @@ function fittedSigma(
   return Math.hypot(sigma, ...others);
 }
 
-function touched(kinds: readonly ChangeKind[], since: string, changes: readonly Change[]): Change | null {
-  return changes.find(({ kind, at }) => kinds.includes(kind) && at > since) ?? null;
+function touched(kinds: readonly ChangeKind[], since: Moment, changes: readonly Change[]): Change | null {
+  return changes.find((change) => kinds.includes(change.kind) && isAfter(change, since)) ?? null;
 }
+
+const momentOf = ({ measuredAt, seq }: Reading | SectionLayout): Moment => ({ at: measuredAt, seq });
 
 /** An entry with the range of what the implement is. */
 function ofKind(entry: Dimension, { readings }: RigFacts): Dimension {
@@ -190,7 +206,7 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
     null;
   const grade = proof ? "proven" : gradeOf(reading.instrument);
   const doubt = entry.kind === "choice" ? null : doubtOf(entry, value, grade);
-  const stale = touched(entry.touchedBy, reading.measuredAt, facts.changes);
+  const stale = touched(entry.touchedBy, momentOf(reading), facts.changes);
   const believed = doubt === null || doubt === "habitual zero";
   return {
     ...base,

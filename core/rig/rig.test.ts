@@ -138,14 +138,14 @@ describe("repeats of one sitting", () => {
 
 describe("proofs", () => {
   const at = "2026-04-01T10:00:00.000Z";
-  const proof = { id: "p", what: "", how: "", result: "", person: "", at, sigma: null, readingId: null };
-  const joint = {
-    ...proof,
+  const joint = sampleProof({
+    at,
+    sigma: null,
     terms: [
-      { key: "receiver.lateral" as const, coefficient: 1 },
-      { key: "tool.lateral" as const, coefficient: -1 },
+      { key: "receiver.lateral", coefficient: 1 },
+      { key: "tool.lateral", coefficient: -1 },
     ],
-  };
+  });
 
   it("sit on the sum they confirm; the links stay taped", () => {
     const rig = resolveRig({ ...sampleFacts(), proofs: [joint] });
@@ -156,7 +156,7 @@ describe("proofs", () => {
   });
 
   it("of one dimension make it proven", () => {
-    const width = { ...proof, terms: [{ key: "tool.width" as const, coefficient: 1 }] };
+    const width = sampleProof({ at, sigma: null, terms: [{ key: "tool.width", coefficient: 1 }] });
     expect(resolveRig({ ...sampleFacts(), proofs: [width] }).values["tool.width"].grade).toBe("proven");
   });
 
@@ -168,22 +168,54 @@ describe("proofs", () => {
     expect(rig.values["tool.lateral"]).toMatchObject({ grade: "proven", proof: { id: "p" } });
     expect(rig.values["tool.lateral"].sigma).toBeCloseTo(Math.hypot(0.003, receiver), 12);
     expect(rig.values["receiver.lateral"].grade).toBe("taped");
-    const width = { ...proof, sigma: 0.002, terms: [{ key: "tool.width" as const, coefficient: 1 }] };
+    const width = sampleProof({ at, sigma: 0.002, terms: [{ key: "tool.width", coefficient: 1 }] });
     expect(resolveRig({ ...sampleFacts(), proofs: [width] }).values["tool.width"].sigma).toBe(0.002);
   });
 
   it("lapse when a link is read again or touched by a change", () => {
     const facts = sampleFacts();
     const later = "2026-04-02T10:00:00.000Z";
-    const again = [sampleReading("tool.lateral", 0.025, { measuredAt: later })];
+    const again = [sampleReading("tool.lateral", 0.025, { id: "again", measuredAt: later })];
     const reread = resolveRig({
       ...facts,
       proofs: [joint],
       readings: { ...facts.readings, "tool.lateral": again },
     });
     expect(between(reread, "receiver", "workMid", "y").grade).toBe("taped");
-    const moved = { id: "c", kind: "receiver moved" as const, at: later, person: "", note: "" };
+    const moved = { id: "c", seq: 2, kind: "receiver moved" as const, at: later, person: "", note: "" };
     expect(resolveRig({ ...facts, proofs: [joint], changes: [moved] }).proofs).toEqual([]);
+  });
+
+  it("lapse where another reading counts than they were fitted to, whenever it was read", () => {
+    const facts = sampleFacts();
+    const counts = (reading: ReturnType<typeof sampleReading>, ...more: (typeof reading)[]) =>
+      resolveRig({
+        ...facts,
+        proofs: [joint],
+        readings: { ...facts.readings, "tool.lateral": [reading, ...more] },
+      }).proofs;
+    const fitted = sampleReading("tool.lateral", 0.02);
+    expect(counts(fitted)).toHaveLength(1);
+    // What was fitted to was taken back, and an older one counts; or what waited on a device came in between.
+    expect(
+      counts(sampleReading("tool.lateral", 0.02, { id: "older", measuredAt: "2026-02-01T08:00:00.000Z" })),
+    ).toEqual([]);
+    expect(counts(fitted, sampleReading("tool.lateral", 0.03, { id: "repeat" }))).toEqual([]);
+  });
+
+  it("take a change of the same moment for later where it came in later", () => {
+    const change = (seq: number) => ({
+      id: "c",
+      seq,
+      kind: "receiver moved" as const,
+      at,
+      person: "",
+      note: "",
+    });
+    const proofs = (seq: number) =>
+      resolveRig({ ...sampleFacts(), proofs: [joint], changes: [change(seq)] }).proofs;
+    expect(proofs(0)).toHaveLength(1);
+    expect(proofs(2)).toEqual([]);
   });
 });
 
@@ -191,6 +223,7 @@ describe("a stale value", () => {
   it("keeps its grade, is no better than a guess, and is open to be taped", () => {
     const moved = {
       id: "c",
+      seq: 2,
       kind: "receiver moved" as const,
       at: "2026-05-01T00:00:00Z",
       person: "",
@@ -286,7 +319,7 @@ describe("a proof of a tool that hangs otherwise", () => {
     resolveRig({
       ...facts,
       proofs: [proof],
-      changes: [{ id: "c", kind, at: "2026-04-03T10:00:00.000Z", person: "", note: "" }],
+      changes: [{ id: "c", seq: 2, kind, at: "2026-04-03T10:00:00.000Z", person: "", note: "" }],
     }).proofs;
 
   it("ends with what changes that tool's hitch, not a drawn one's", () => {

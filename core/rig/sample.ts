@@ -51,7 +51,7 @@ export function sampleFacts(
   const stamp = { person: "Test", measuredAt: "2026-03-01T08:00:00.000Z" };
   return {
     ...bareFacts("drawn", readings),
-    sections: widths ? { id: "s", widths, parts: [], instrument: "tape", ...stamp } : null,
+    sections: widths ? { id: "s", seq: 0, widths, parts: [], instrument: "tape", ...stamp } : null,
   };
 }
 
@@ -60,14 +60,16 @@ export function bareFacts(attachment: Attachment, readings: RigFacts["readings"]
   return { attachment, variant: null, readings, previous: {}, sections: null, changes: [], proofs: [] };
 }
 
-/** A field test's proof of what its terms come to, with nothing told of how it was made. */
+/** A field test's proof of what its terms come to, resting on the sample's readings, with nothing told of how it was made. */
 export function sampleProof(told: Pick<Proof, "at" | "sigma" | "terms"> & Partial<Proof>): Proof {
-  return { id: "p", what: "", how: "", result: "", person: "", readingId: null, ...told };
+  const rests = told.terms.map(({ key }) => key);
+  return { id: "p", seq: 1, what: "", how: "", result: "", person: "", readingId: null, rests, ...told };
 }
 
 export function sampleReading(key: DimensionKey, value: number, rest: Partial<Reading> = {}): Reading {
   return {
     id: key,
+    seq: 0,
     key,
     value,
     step: 0.001,

@@ -1,4 +1,5 @@
 /** Field tests of the demo yard: joints and marks as somebody taped them, solved and accepted as the product does it. */
+
 import { acceptFigure } from "../../core/proof/accepting.ts";
 import type { TestConditions } from "../../core/proof/conditions.ts";
 import { judgeTest } from "../../core/proof/judged.ts";
@@ -9,6 +10,7 @@ import { rigFacts } from "../facts.ts";
 import { acceptTest, beginTest, keepObservations, setTest } from "../field-tests.ts";
 import type { Database } from "../handle.ts";
 import type { Rig } from "../rigs.ts";
+import { BY } from "../sample-told.ts";
 
 export type DemoTest = {
   kind: TestKey;
@@ -33,7 +35,7 @@ export function plantTest(db: Database, rig: Rig, test: DemoTest, index: number,
   const id = `demo-test-${rig.id}-${index + 1}`;
   const { kind, conditions, spacing, rowToRow, note } = test;
   beginTest(db, rig, { id, kind, conditions, spacing, ...stamp });
-  setTest(db, id, { rowToRow, note });
+  setTest(db, id, { rowToRow, note }, BY);
   keepObservations(
     db,
     id,

@@ -16,7 +16,8 @@ import { addFunction, addRemote, setHydraulics } from "../hoses.ts";
 import { addPoint, createMachine, listMachines, pointsOf } from "../machines.ts";
 import { keepReading, keepSections } from "../readings.ts";
 import { createRig, findRig, type Machine, partsOf, type Rig } from "../rigs.ts";
-import { point } from "../schema.ts";
+import { BY } from "../sample-told.ts";
+import { point } from "../schema/index.ts";
 import { findScheme, setTerminal } from "../schemes.ts";
 import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf } from "../settings.ts";
 import { wholesOf } from "../whole.ts";
@@ -50,11 +51,11 @@ export function plantDemoYard(db: Database): void {
     const [first] = [GRASS_AND_GRAIN, BORROWED].map((each) => plantRig(db, each)) as [Rig, Rig];
     const proven = plantRig(db, PROVEN);
     for (const [index, test] of PROVEN.tested.entries()) plantTest(db, proven, test, index, PROVEN.person);
-    setRoadLimits(db, ROAD_LIMITS);
+    setRoadLimits(db, ROAD_LIMITS, BY);
     const tyres = plantTyres(db);
     keepAll(db, first, read({ ...BELVANE, ...FIRST_DRILL }), GRASS_AND_GRAIN);
     keepAll(db, proven, read(MEADOW), PROVEN);
-    for (const weight of BELVANE_WEIGHTS) addWeight(db, { machineId: first.tractor.id, ...weight });
+    for (const weight of BELVANE_WEIGHTS) addWeight(db, { machineId: first.tractor.id, ...weight }, BY);
     const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE, SPRAYER, FOLDER, PLOUGH, PLANTER, ...WIDE].map(
       (each) => plantHitching(db, each, first),
     );
@@ -83,8 +84,8 @@ function keepAll(db: Database, rig: Rig, told: readonly Told[], { person, at }: 
 
 function plantRig(db: Database, demo: DemoRig): Rig {
   const { mount, hole, ...tractor } = demo.tractor;
-  const tractorId = createMachine(db, "tractor", tractor);
-  const implementId = createMachine(db, "implement", demo.drill);
+  const tractorId = createMachine(db, "tractor", tractor, BY);
+  const implementId = createMachine(db, "implement", demo.drill, BY);
   const points = pointsOf(db, tractorId);
   const [receiver, firstHole] = [pointOf(points, "receiver mount"), pointOf(points, "drawbar hole")];
   for (const [id, label] of [
@@ -92,13 +93,17 @@ function plantRig(db: Database, demo: DemoRig): Rig {
     [firstHole, hole],
   ] as const)
     db.update(point).set({ label }).where(eq(point.id, id)).run();
-  const id = createRig(db, {
-    name: demo.name,
-    tractorId,
-    receiverPointId: receiver,
-    couplings: [{ pointId: firstHole, implementId, behind: null }],
-  });
-  setTerminal(db, tractorId, { schemeId: demo.scheme, profileName: demo.profile, name: demo.terminal });
+  const id = createRig(
+    db,
+    {
+      name: demo.name,
+      tractorId,
+      receiverPointId: receiver,
+      couplings: [{ pointId: firstHole, implementId, behind: null }],
+    },
+    BY,
+  );
+  setTerminal(db, tractorId, { schemeId: demo.scheme, profileName: demo.profile, name: demo.terminal }, BY);
   const planted = findRig(db, id)!;
   keepAll(db, planted, demo.told, demo);
   keepSections(db, planted, demo.sections.widths, {
@@ -114,25 +119,29 @@ function pointOf(points: readonly { id: number; kind: string }[], kind: string):
 }
 
 function plantMachine(db: Database, { kind, points = [], weights = [], ...details }: DemoMachine): number {
-  const id = createMachine(db, kind, { busName: "", ...details });
-  for (const each of points) addPoint(db, id, each.kind, each.label);
-  for (const weight of weights) addWeight(db, { machineId: id, ...weight });
+  const id = createMachine(db, kind, { busName: "", ...details }, BY);
+  for (const each of points) addPoint(db, id, each.kind, each.label, BY);
+  for (const weight of weights) addWeight(db, { machineId: id, ...weight }, BY);
   return id;
 }
 
 function plantHitching(db: Database, demo: DemoHitching, first: Rig): Rig {
   const tractorId = driverOf(db, demo, first);
   const tools = demo.tools.map(({ machine }) => plantMachine(db, machine));
-  const id = createRig(db, {
-    name: demo.name,
-    tractorId,
-    receiverPointId: pointOf(pointsOf(db, tractorId), "receiver mount"),
-    couplings: demo.tools.map(({ on, behind }, index) => ({
-      pointId: pointOf(pointsOf(db, behind === null ? tractorId : tools[behind]!), on),
-      implementId: tools[index]!,
-      behind,
-    })),
-  });
+  const id = createRig(
+    db,
+    {
+      name: demo.name,
+      tractorId,
+      receiverPointId: pointOf(pointsOf(db, tractorId), "receiver mount"),
+      couplings: demo.tools.map(({ on, behind }, index) => ({
+        pointId: pointOf(pointsOf(db, behind === null ? tractorId : tools[behind]!), on),
+        implementId: tools[index]!,
+        behind,
+      })),
+    },
+    BY,
+  );
   const parts = partsOf(db, id);
   keepAll(db, parts[0]!, read(demo.lines, parts[0]!.attachment), demo);
   for (const [index, part] of parts.entries()) {
@@ -163,10 +172,10 @@ function plantOil(db: Database, rigs: readonly Rig[]): void {
   );
   for (const { id, fleetNumber } of new Map(machines.map((each) => [each.id, each])).values()) {
     const { remotes = [], ...supply } = SUPPLIES[fleetNumber] ?? {};
-    if (SUPPLIES[fleetNumber]) setHydraulics(db, id, supply);
-    for (const remote of remotes) addRemote(db, id, remote);
-    if (TOLD[fleetNumber]) setHydraulics(db, id, { sockets: TOLD[fleetNumber] });
-    for (const fn of FUNCTIONS[fleetNumber] ?? []) addFunction(db, id, fn);
+    if (SUPPLIES[fleetNumber]) setHydraulics(db, id, supply, BY);
+    for (const remote of remotes) addRemote(db, id, remote, BY);
+    if (TOLD[fleetNumber]) setHydraulics(db, id, { sockets: TOLD[fleetNumber] }, BY);
+    for (const fn of FUNCTIONS[fleetNumber] ?? []) addFunction(db, id, fn, BY);
   }
 }
 
@@ -177,24 +186,24 @@ type Tyres = Record<
 
 function plantTyres(db: Database): Tyres {
   return {
-    front: addTyre(db, FRONT),
-    wideFront: addTyre(db, WIDE_FRONT),
-    rear: addTyre(db, REAR),
-    broadRear: addTyre(db, BROAD_REAR),
-    dual: addTyre(db, DUAL),
-    cart: addTyre(db, CART),
-    drive: addTyre(db, DRIVE_WHEEL),
-    sprayer: addTyre(db, SPRAYER_WHEEL),
+    front: addTyre(db, FRONT, BY),
+    wideFront: addTyre(db, WIDE_FRONT, BY),
+    rear: addTyre(db, REAR, BY),
+    broadRear: addTyre(db, BROAD_REAR, BY),
+    dual: addTyre(db, DUAL, BY),
+    cart: addTyre(db, CART, BY),
+    drive: addTyre(db, DRIVE_WHEEL, BY),
+    sprayer: addTyre(db, SPRAYER_WHEEL, BY),
   };
 }
 
 function fitTyres(db: Database, tyres: Tyres, rigs: readonly Rig[]): void {
   for (const { tractor, implement } of rigs) {
     const [front, rear, count = 2] = wheelsOf(tyres, tractor, implement);
-    if (front) setAxleTyre(db, { machineId: tractor.id, axle: "front" }, { tyreId: front, count });
-    if (rear) setAxleTyre(db, { machineId: tractor.id, axle: "rear" }, { tyreId: rear, count });
+    if (front) setAxleTyre(db, { machineId: tractor.id, axle: "front" }, { tyreId: front, count }, BY);
+    if (rear) setAxleTyre(db, { machineId: tractor.id, axle: "rear" }, { tyreId: rear, count }, BY);
     if (implement.make === "Wexcombe")
-      setAxleTyre(db, { machineId: implement.id, axle: "tool" }, { tyreId: tyres.cart, count: 2 });
+      setAxleTyre(db, { machineId: implement.id, axle: "tool" }, { tyreId: tyres.cart, count: 2 }, BY);
   }
 }
 
@@ -243,7 +252,7 @@ function plantCard(
     at,
     lines,
   });
-  const { id } = latestCard(db, rig)!;
+  const card = latestCard(db, rig)!;
   const readback = lines.map(({ figure, word }, position) => ({
     position,
     shown: figure,
@@ -252,5 +261,5 @@ function plantCard(
     by: "",
     wrong: "" as const,
   }));
-  keepReadbacks(db, id, readback, { person, at });
+  keepReadbacks(db, card, readback, { person, at });
 }

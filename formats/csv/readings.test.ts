@@ -6,9 +6,11 @@ import { readingsCsv } from "./readings.ts";
 const about = { attachment: "drawn" as const, machine: "D2 Sorrick", point: "", takenBack: false };
 const rows = (text: string) => Papa.parse<Record<string, string>>(text, { header: true }).data;
 
+const written = (lines: Parameters<typeof readingsCsv>[0]) => [...readingsCsv(lines)].join("");
+
 describe("readings as CSV", () => {
   it("have one line each, SI, the unit in the header, and come back as they were", () => {
-    const text = readingsCsv([
+    const text = written([
       {
         ...sampleReading("pin.pivot", 5.26, { rawText: "17' 3 1/8\"", note: 'said "about", twice' }),
         ...about,
@@ -28,9 +30,21 @@ describe("readings as CSV", () => {
     expect(count).toMatchObject({ "resolution (m)": "", "taken back": "yes" });
   });
 
+  it("come piece by piece, whole", () => {
+    const many = Array.from({ length: 1201 }, (_, index) => ({
+      ...sampleReading("pin.pivot", index),
+      ...about,
+    }));
+    const pieces = [...readingsCsv(many)];
+    expect(pieces.length).toBeGreaterThan(3);
+    expect(rows(pieces.join("")).map((row) => Number(row["value (m or count)"]))).toEqual(
+      many.map(({ value }) => value),
+    );
+  });
+
   it("keep a negative length a number, and hand no formula to a spreadsheet", () => {
     const [row] = rows(
-      readingsCsv([
+      written([
         { ...sampleReading("tool.lateral", -0.018, { rawText: "-1.8", note: "=HYPERLINK(1)" }), ...about },
       ]),
     );

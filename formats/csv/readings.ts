@@ -13,31 +13,59 @@ export type ReadingLine = Reading & {
   takenBack: boolean;
 };
 
+const COLUMNS = [
+  "machine",
+  "point",
+  "dimension",
+  "meaning",
+  "value (m or count)",
+  "resolution (m)",
+  "as typed",
+  "grade",
+  "person",
+  "measured at (UTC)",
+  "sitting",
+  "conditions",
+  "note",
+  "taken back",
+];
+
+function rowOf(line: ReadingLine): unknown[] {
+  const entry = dimension(line.key, line.attachment);
+  return [
+    line.machine,
+    line.point,
+    line.key,
+    `${entry.label}, ${entry.fromTo}`,
+    line.value,
+    entry.kind === "count" ? "" : line.step,
+    line.rawText,
+    gradeOf(line.instrument),
+    line.person,
+    line.measuredAt,
+    line.sitting,
+    line.conditions.join("; "),
+    line.note,
+    line.takenBack ? "yes" : "",
+  ];
+}
+
+/** Lines written at once. */
+const AT_ONCE = 500;
+
 /**
- * Readings as CSV (RFC 4180), one a line, SI with the unit in the header. Text that a spreadsheet would take for a
+ * Readings as CSV (RFC 4180), one a line, SI with the unit in the header, piece by piece. Text that a spreadsheet would take for a
  * formula is written with an apostrophe before it.
  */
-export function readingsCsv(lines: readonly ReadingLine[]): string {
-  return Papa.unparse(
-    lines.map((line) => {
-      const entry = dimension(line.key, line.attachment);
-      return {
-        machine: line.machine,
-        point: line.point,
-        dimension: line.key,
-        meaning: `${entry.label}, ${entry.fromTo}`,
-        "value (m or count)": line.value,
-        "resolution (m)": entry.kind === "count" ? "" : line.step,
-        "as typed": line.rawText,
-        grade: gradeOf(line.instrument),
-        person: line.person,
-        "measured at (UTC)": line.measuredAt,
-        sitting: line.sitting,
-        conditions: line.conditions.join("; "),
-        note: line.note,
-        "taken back": line.takenBack ? "yes" : "",
-      };
-    }),
-    { escapeFormulae: true, newline: "\r\n" },
-  );
+export function* readingsCsv(lines: Iterable<ReadingLine>): Generator<string> {
+  const write = (rows: unknown[][]) => Papa.unparse(rows, { escapeFormulae: true, newline: "\r\n" });
+  yield write([COLUMNS]);
+  let rows: unknown[][] = [];
+  for (const line of lines) {
+    rows.push(rowOf(line));
+    if (rows.length < AT_ONCE) continue;
+    yield `\r\n${write(rows)}`;
+    rows = [];
+  }
+  if (rows.length > 0) yield `\r\n${write(rows)}`;
 }

@@ -9,6 +9,8 @@ const texts = (text: string) => {
   return read.ok ? Object.fromEntries(read.texts) : read.problem;
 };
 
+const written = (lines: Parameters<typeof readingsCsv>[0]) => [...readingsCsv(lines)].join("");
+
 describe("a sheet of readings", () => {
   it("goes out empty, comes back filled, with commas or semicolons", () => {
     const empty = sheetCsv([
@@ -25,7 +27,7 @@ describe("a sheet of readings", () => {
 
   it("reads what was handed out, the last of each, not what was taken back", () => {
     const about = { attachment: "drawn" as const, machine: "", point: "", takenBack: false };
-    const text = readingsCsv([
+    const text = written([
       { ...sampleReading("pin.pivot", 5.2), ...about },
       { ...sampleReading("pin.pivot", 5.26), ...about },
       { ...sampleReading("pin.pivot", 9), ...about, takenBack: true },

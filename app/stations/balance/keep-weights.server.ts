@@ -1,4 +1,4 @@
-import { keepChange } from "../../../data/field-log.ts";
+import { keepChange } from "../../../data/readings.ts";
 import { fitWeights } from "../../../data/settings.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";

@@ -124,7 +124,7 @@ function proveBy(name: string, drive: string): string[] {
     );
   if (choices.length > 0)
     expect(
-      keepAccepted(open, sampleForm({ test: test.id, ...Object.fromEntries(choices) })),
+      keepAccepted(open, sampleForm({ test: test.id, ...Object.fromEntries(choices) }), arrived()),
       name,
     ).toMatchObject({ ok: true });
   return job.figures.filter(({ verdict }) => verdict === "differs").map(({ key }) => key);

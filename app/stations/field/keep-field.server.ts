@@ -40,6 +40,7 @@ export function beginPractice(open: OpenRig, form: FormData, seed: number): numb
   const checked = validateForm(BeginPracticeDto, ["start"], form);
   if (!checked.ok) return refused(checked.errors);
   const { db, parts } = open;
+  const { person } = open.preferences;
   if (practiceOf(db, open.rig.id)) return refused({ form: "This is a practice rig already." });
   const truths = Object.fromEntries(
     parts.flatMap((part, index) =>
@@ -53,7 +54,7 @@ export function beginPractice(open: OpenRig, form: FormData, seed: number): numb
   return makePractice(
     db,
     parts,
-    { name: `Practice: ${parts[0]!.name}`.slice(0, 60), start: checked.value.start, at: new Date() },
+    { name: `Practice: ${parts[0]!.name}`.slice(0, 60), start: checked.value.start, person, at: new Date() },
     { seed, truths, terminal: {} },
   );
 }
@@ -121,7 +122,7 @@ function testFor(
   id: string,
   { fix, person, spacing }: { fix: Fix; person: string; spacing: number },
 ): string {
-  const accepted = acceptedOf(db, rig.id);
+  const accepted = acceptedOf(db, rig);
   const conditions = {
     ...UNKNOWN_CONDITIONS,
     fix,
@@ -131,7 +132,12 @@ function testFor(
   };
   const going = testsOfRig(db, rig).find((each) => each.kind === kind && !accepted.has(each.id));
   if (going && kind !== "run-log") {
-    setTest(db, going.id, { conditions, spacing: kind === "joints" ? spacing : null });
+    setTest(
+      db,
+      going.id,
+      { conditions, spacing: kind === "joints" ? spacing : null },
+      { person, at: new Date() },
+    );
     return going.id;
   }
   beginTest(db, rig, {

@@ -4,8 +4,9 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { addRemote, planOf, remotesOf, setHydraulics } from "../../../data/hoses.ts";
+import { BY } from "../../../data/sample-told.ts";
 import { tagsPdf } from "../../pdf/tags-pdf.server.tsx";
-import { sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { hosesView } from "./hoses-view.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "./keep-hoses.server.ts";
 import { tagsView } from "./tags-view.ts";
@@ -80,20 +81,28 @@ describe("five circuits on four remotes", () => {
     const before = placesIn(ROLLER);
     const remote = remotesOf(db, [open(ROLLER).rig.tractor.id]).get(open(ROLLER).rig.tractor.id)![3]!;
     const wings = idOf(ROLLER, "Wings");
-    const kept = keepPin(open(ROLLER), sampleForm({ function: String(wings), remote: String(remote.id) }));
+    const kept = keepPin(
+      open(ROLLER),
+      sampleForm({ function: String(wings), remote: String(remote.id) }),
+      arrived(),
+    );
     expect(kept).toMatchObject({ ok: true, kept: { said: "Wings: pinned to remote 4" } });
     expect(placesIn(ROLLER)).toMatchObject({ Wings: "remote 4" });
     expect(view(ROLLER)).toMatchObject({ pinned: 1, refused: null });
-    keepUnpinned(open(ROLLER));
+    keepUnpinned(open(ROLLER), sampleForm({}), arrived());
     expect(placesIn(ROLLER)).toEqual(before);
   });
 
   it("refuse a pin to what is not there", () => {
     const wings = String(idOf(ROLLER, "Wings"));
-    expect(keepPin(open(ROLLER), sampleForm({ function: "999", remote: "1" })).ok).toBe(false);
-    expect(keepPin(open(ROLLER), sampleForm({ function: wings, remote: "999" })).ok).toBe(false);
+    expect(keepPin(open(ROLLER), sampleForm({ function: "999", remote: "1" }), arrived()).ok).toBe(false);
+    expect(keepPin(open(ROLLER), sampleForm({ function: wings, remote: "999" }), arrived()).ok).toBe(false);
     expect(
-      keepPin(open("Planter"), sampleForm({ function: String(idOf("Planter", "Fan")), remote: "0" })),
+      keepPin(
+        open("Planter"),
+        sampleForm({ function: String(idOf("Planter", "Fan")), remote: "0" }),
+        arrived(),
+      ),
     ).toMatchObject({
       ok: false,
       errors: { form: expect.stringContaining("power beyond") },
@@ -149,12 +158,12 @@ describe("one circuit too many", () => {
     expect(refused!.map(({ cure }) => cure)).toEqual(["Use a port for power beyond", "Have one more remote"]);
     for (const { after } of refused!) expect(after).toMatch(/nothing is swapped/);
     const { tractor } = open(TRAIN).rig;
-    setHydraulics(db, tractor.id, { powerBeyond: true });
+    setHydraulics(db, tractor.id, { powerBeyond: true }, BY);
     expect(view(TRAIN).refused).toBeNull();
     expect(placesIn(TRAIN)["Cart's fan"]).toBe("power beyond");
-    setHydraulics(db, tractor.id, { powerBeyond: false });
+    setHydraulics(db, tractor.id, { powerBeyond: false }, BY);
     const { id: _, ...like } = remotesOf(db, [tractor.id]).get(tractor.id)![0]!;
-    addRemote(db, tractor.id, { ...like, number: 5 });
+    addRemote(db, tractor.id, { ...like, number: 5 }, BY);
     expect(view(TRAIN).refused).toBeNull();
   });
 
@@ -165,18 +174,22 @@ describe("one circuit too many", () => {
 
 describe("a plan that is kept", () => {
   it("is what the tractor's other rigs are held to, and says which gave way", () => {
-    expect(keepPlugged(open("Roller cultivator"), sampleForm({ person: "" }))).toMatchObject({
+    expect(keepPlugged(open("Roller cultivator"), sampleForm({ person: "" }), arrived())).toMatchObject({
       ok: false,
       errors: { person: "Say who you are." },
     });
     const { rig } = open("Roller cultivator");
     const [, , , last] = remotesOf(db, [rig.tractor.id]).get(rig.tractor.id)!;
     const pin = (name: string, fn: string) =>
-      keepPin(open(name), sampleForm({ function: String(idOf(name, fn)), remote: String(last!.id) }));
+      keepPin(
+        open(name),
+        sampleForm({ function: String(idOf(name, fn)), remote: String(last!.id) }),
+        arrived(),
+      );
     pin("Roller cultivator", "Wings");
-    expect(keepPlugged(open("Roller cultivator"), sampleForm({})).ok).toBe(true);
+    expect(keepPlugged(open("Roller cultivator"), sampleForm({}), arrived()).ok).toBe(true);
     expect(view("Roller cultivator").kept).toBe(true);
-    setHydraulics(db, rig.tractor.id, { powerBeyond: true });
+    setHydraulics(db, rig.tractor.id, { powerBeyond: true }, BY);
     // The drill's wings go where the cultivator's are, by themselves.
     expect(placesIn("Seed cart").Wings).toBe("remote 4");
     pin("Seed cart", "Markers");
@@ -186,7 +199,7 @@ describe("a plan that is kept", () => {
   });
 
   it("cannot be kept where there is none", () => {
-    expect(keepPlugged(open("Seed cart"), sampleForm({})).ok).toBe(false);
+    expect(keepPlugged(open("Seed cart"), sampleForm({}), arrived()).ok).toBe(false);
   });
 });
 

@@ -1,6 +1,7 @@
 import { remotesOf } from "../../../core/hoses/problem.ts";
 import { remoteName } from "../../../core/yard/circuit.ts";
 import { keepPlan, pinFunction, unpinAll } from "../../../data/hoses.ts";
+import type { Stamp } from "../../session/clock.server.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { placesOf } from "./hoses-view.ts";
@@ -12,34 +13,42 @@ const kept = (said: string, person: string | null = null): Outcome => ({
 });
 
 /** Wants a function on a coupling, or with an empty one wherever it may go; the rest is solved anew. */
-export function keepPin({ db, rig, whole, judged }: OpenRig, form: FormData): Outcome {
+export function keepPin(
+  { db, rig, whole, judged, preferences: { person } }: OpenRig,
+  form: FormData,
+  { at, now }: Stamp,
+): Outcome {
   const { problem } = judged.hoses;
   const fn = whole.hoses.functions.find(({ id }) => String(id) === form.get("function"));
   if (!fn || !problem) return refused({ form: "That function is not part of this rig." });
   const wanted = String(form.get("remote") ?? "");
   if (wanted === "") {
-    pinFunction(db, rig.id, fn.id, null);
+    pinFunction(db, rig.id, fn.id, null, { person, at, now });
     return kept("");
   }
   const remote = remotesOf(problem).find(({ id }) => String(id) === wanted);
   if (!remote) return refused({ form: "This tractor has no such remote." });
   if (remote.number === 0)
     return refused({ form: "The port for power beyond is given to a motor by itself." });
-  pinFunction(db, rig.id, fn.id, remote.id);
+  pinFunction(db, rig.id, fn.id, remote.id, { person, at, now });
   return kept(`${fn.name}: pinned to ${remoteName(remote)}`);
 }
 
-export function keepUnpinned({ db, rig }: OpenRig): Outcome {
-  unpinAll(db, rig.id);
+export function keepUnpinned(
+  { db, rig, preferences: { person } }: OpenRig,
+  _form: FormData,
+  { at, now }: Stamp,
+): Outcome {
+  unpinAll(db, rig.id, { person, at, now });
   return kept("Nothing is pinned now");
 }
 
 /** Keeps the plan as the way the hoses are plugged in; the tractor's other rigs are held to it. */
-export function keepPlugged({ db, rig, judged }: OpenRig, form: FormData): Outcome {
+export function keepPlugged({ db, rig, judged }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const { problem, solved } = judged.hoses;
   const person = String(form.get("person") ?? "").trim();
   if (person.length < 1 || person.length > 60) return refused({ person: "Say who you are." });
   if (!problem || !solved) return refused({ form: "There is no plan to keep yet." });
-  keepPlan(db, rig.id, placesOf(problem, solved), { person, at: new Date() });
+  keepPlan(db, rig, placesOf(problem, solved), { person, at, now });
   return kept("Kept: the tractor's other rigs are held to these levers", person);
 }

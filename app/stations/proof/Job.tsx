@@ -173,7 +173,9 @@ function Observations({ job, action }: { job: JobView; action: string }) {
                   type="button"
                   className="min-h-11 cursor-pointer px-2 font-semibold underline"
                   aria-label={`${leftOut ? "Count" : "Leave out"} ${one} ${number}`}
-                  onClick={() => send({ intent: "leave-out", id, test: job.id, out: leftOut ? "no" : "yes" })}
+                  onClick={() =>
+                    send({ intent: "leave-out", observation: id, test: job.id, out: leftOut ? "no" : "yes" })
+                  }
                 >
                   {leftOut ? "Count it" : "Leave out"}
                 </button>

@@ -61,10 +61,10 @@ export function keepBegun({ db, rig, resolved }: OpenRig, form: FormData): Outco
 /** The test a form speaks of, while it may still be written to. */
 function writable({ db, rig }: OpenRig, id: string): Outcome | null {
   if (!findTest(db, rig, id)) return refused(GONE);
-  return acceptedOf(db, rig.id).has(id) ? refused(CLOSED) : null;
+  return acceptedOf(db, rig).has(id) ? refused(CLOSED) : null;
 }
 
-export function keepConditions(open: OpenRig, form: FormData): Outcome {
+export function keepConditions(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(TestConditionsDto, CONDITION_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { test, fix, source, slope, soil, speed, spacing, rowToRow, styles } = checked.value;
@@ -73,21 +73,19 @@ export function keepConditions(open: OpenRig, form: FormData): Outcome {
   const units = stylesIn(styles)!;
   const read = speed === "" ? null : parseMeasure("speed", speed, units.speed);
   const lines = spacing === "" ? null : parseLength(spacing, units.tape);
-  setTest(open.db, test, {
-    conditions: {
-      fix: fix || null,
-      source,
-      slope: slope || null,
-      soil: soil || null,
-      speed: read?.ok ? read.value.value : null,
-    },
-    spacing: lines?.ok ? lines.value.metres : null,
-    rowToRow: rowToRow === "yes",
-  });
+  const conditions = {
+    fix: fix || null,
+    source,
+    slope: slope || null,
+    soil: soil || null,
+    speed: read?.ok ? read.value.value : null,
+  };
+  const set = { conditions, spacing: lines?.ok ? lines.value.metres : null, rowToRow: rowToRow === "yes" };
+  setTest(open.db, test, set, { person: open.preferences.person, at, now });
   return { ok: true, kept: { id: test, said: "Conditions kept" }, person: null };
 }
 
-export function keepObserved(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
+export function keepObserved(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(ObserveDto, OBSERVE_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, test: testId, styles, person } = checked.value;
@@ -98,7 +96,7 @@ export function keepObserved(open: OpenRig, form: FormData, { at }: Stamp): Outc
   if (!read.ok) return refused(read.errors);
   if (kind === "run-log") return refused({ form: "Passes come out of a log. Give the file." });
   const { values, choices, texts } = read;
-  keepObservations(open.db, testId, [{ id, values, choices, texts }], { person, at });
+  keepObservations(open.db, testId, [{ id, values, choices, texts }], { person, at, now });
   return { ok: true, kept: { id, said: "Kept" }, person };
 }
 
@@ -150,11 +148,10 @@ export function takeLog(
     return refused({ log: "A log was read into this test before. Begin a new test for another." });
   const fix = mostlyOf(log);
   const test = findTest(db, rig, testId)!;
-  keepObservations(db, testId, observations, { person, at: new Date() });
-  setTest(db, testId, {
-    conditions: { ...test.conditions, fix: fix ?? test.conditions.fix },
-    note: logNote(log, passes.length),
-  });
+  const told = { person, at: new Date() };
+  const conditions = { ...test.conditions, fix: fix ?? test.conditions.fix };
+  keepObservations(db, testId, observations, told);
+  setTest(db, testId, { conditions, note: logNote(log, passes.length) }, told);
   return null;
 }
 
@@ -169,14 +166,14 @@ function logNote({ points, rate, decimals, spoiled, fixes }: Log, passes: number
   return `${points.length} positions, ${rate.toFixed(0)} a second, ${decimals} decimals of a minute${fixed}; ${spoiled} spoiled lines; ${passes} passes found.`;
 }
 
-export function keepLeftOut(open: OpenRig, form: FormData): Outcome {
+export function keepLeftOut(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(LeaveOutDto, LEAVE_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
-  const { id, test, out } = checked.value;
+  const { observation, test, out } = checked.value;
   const barred = writable(open, test);
   if (barred) return barred;
-  if (!observationsOf(open.db, test).some((each) => each.id === id)) return refused(GONE);
-  leaveOut(open.db, id, out === "yes");
+  if (!observationsOf(open.db, test).some(({ id }) => id === observation)) return refused(GONE);
+  leaveOut(open.db, observation, out === "yes", { person: open.preferences.person, at, now });
   return { ok: true, kept: null, person: null };
 }
 
@@ -184,7 +181,7 @@ export function keepLeftOut(open: OpenRig, form: FormData): Outcome {
  * Accepts what a test found, in one act: for each figure the form names the reading to correct, or "confirm" where it
  * agrees. Nothing is written unless every figure named may be called proven.
  */
-export function keepAccepted(open: OpenRig, form: FormData): Outcome {
+export function keepAccepted(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(AcceptTestDto, ACCEPT_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { test: testId, person } = checked.value;
@@ -202,7 +199,7 @@ export function keepAccepted(open: OpenRig, form: FormData): Outcome {
     accepted.push(made);
   }
   if (accepted.length === 0) return refused({ form: "Choose at least one figure to accept." });
-  const batchId = acceptTest(open.db, open.rig, testId, accepted, { person, at: new Date() });
+  const id = acceptTest(open.db, open.rig, testId, accepted, { person, at, now });
   const figures = accepted.length === 1 ? "One figure" : `${accepted.length} figures`;
-  return { ok: true, kept: { id: batchId, said: `${figures} proven` }, person };
+  return { ok: true, kept: { id, said: `${figures} proven` }, person };
 }

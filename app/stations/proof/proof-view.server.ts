@@ -1,7 +1,7 @@
 /** What the proof station shows: what is proven, the jobs, and one job with what it found. */
+
 import type { Attachment } from "../../../core/dimension/attachment.ts";
 import { dimension } from "../../../core/dimension/catalogue.ts";
-import { CHANGES } from "../../../core/dimension/change.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
 import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
 import { drawJob } from "../../../core/drawing/job.ts";
@@ -10,6 +10,7 @@ import { pointsOf } from "../../../core/drawing/rig-points.ts";
 import type { Plan } from "../../../core/drawing/sheet.ts";
 import { FIXES, SLOPES, SOILS } from "../../../core/proof/conditions.ts";
 import { explains, predictDistance } from "../../../core/proof/cross-tape.ts";
+import { endedBy } from "../../../core/proof/ended.ts";
 import { type Field, type TestKey, testsOf } from "../../../core/proof/kinds.ts";
 import { provables } from "../../../core/proof/provable.ts";
 import { pointOf } from "../../../core/proof/solve.ts";
@@ -59,7 +60,7 @@ export function proofView(open: OpenRig): ProofView {
   const { units } = preferences;
   const facts = rigFacts(db, rig);
   const tests = testsOfRig(db, rig);
-  const accepted = acceptedOf(db, rig.id);
+  const accepted = acceptedOf(db, rig);
   const kinds = testsOf(rig.attachment);
   const { across, along, why } = toleranceOf(resolved);
   return {
@@ -124,11 +125,8 @@ function provableText(
 }
 
 function lapsedText({ proof, by }: NonNullable<ReturnType<typeof lapsedBy>>, attachment: Attachment): string {
-  const since =
-    "kind" in by
-      ? CHANGES[by.kind].label.toLowerCase()
-      : `${dimension(by.key, attachment).label.toLowerCase()} was read again`;
-  return `Proved ${day(proof.at)}, no longer: ${since}, ${day("kind" in by ? by.at : by.measuredAt)}. Prove it again.`;
+  const { words, at } = endedBy(by, proof, attachment);
+  return `Proved ${day(proof.at)}, no longer: ${words}, ${day(at)}. Prove it again.`;
 }
 
 export type FigureView = {
@@ -208,7 +206,7 @@ export function jobView(open: OpenRig, job: Solved): JobView {
   const { units } = preferences;
   const { test, kind, observations, result, verdicts, suspects } = job;
   const styles: Styles = { ...units, speed: unitOf("speed", units) };
-  const accepted = acceptedOf(db, rig.id).get(test.id);
+  const accepted = acceptedOf(db, rig).get(test.id);
   const plotted = result.along === "speed" ? (x: number) => x * speedFactor(styles) : (x: number) => x;
   const inches = styles.small === "in";
   return {
@@ -274,7 +272,7 @@ export function jobView(open: OpenRig, job: Solved): JobView {
     },
     accepted: accepted
       ? {
-          batchId: accepted[0]!.batchId!,
+          batchId: accepted[0]!.acceptance!,
           said: `Accepted ${moment(accepted[0]!.at)}, ${accepted[0]!.person}`,
           what: accepted.map(({ result: said }) => said),
         }

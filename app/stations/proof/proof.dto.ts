@@ -98,7 +98,7 @@ export const OBSERVE_FIELDS = ["id", "test", "styles", "person", "measuredAt"] a
 
 export class LeaveOutDto {
   @IsUUID(undefined, { message: "There is no such observation." })
-  id!: string;
+  observation!: string;
 
   @IsUUID(undefined, NO_TEST)
   test!: string;
@@ -107,7 +107,7 @@ export class LeaveOutDto {
   out!: "yes" | "no";
 }
 
-export const LEAVE_FIELDS = ["id", "test", "out"] as const;
+export const LEAVE_FIELDS = ["observation", "test", "out"] as const;
 
 export class AcceptTestDto {
   @IsUUID(undefined, NO_TEST)

@@ -42,7 +42,7 @@ function begin(kind: string): string {
 }
 
 const conditions = (test: string, told: Partial<typeof CONDITIONS> = {}) =>
-  keepConditions(open(), sampleForm({ test, styles: STYLES, ...CONDITIONS, ...told }));
+  keepConditions(open(), sampleForm({ test, styles: STYLES, ...CONDITIONS, ...told }), arrived());
 const observe = (test: string, fields: Record<string, string>) =>
   keepObserved(open(), sampleForm({ test, styles: STYLES, measuredAt: "", ...fields }), arrived());
 const joint = (test: string, pair: string, text: string, word = "") =>
@@ -92,6 +92,7 @@ describe("a field test", () => {
     const accepted = keepAccepted(
       open(),
       sampleForm({ test, "accept-lateral": "tool.lateral", "accept-width": "confirm" }),
+      arrived(),
     );
     expect(accepted).toMatchObject({ ok: true, kept: { said: "2 figures proven" } });
     const { values } = open().resolved;
@@ -102,7 +103,7 @@ describe("a field test", () => {
     const rows = proofView(open()).rows;
     expect(rows.find(({ key }) => key === "across")).toMatchObject({ proven: true });
     expect(joint(test, "up-down", "1", "gap")).toMatchObject({ ok: false });
-    expect(keepAccepted(open(), sampleForm({ test, "accept-width": "confirm" }))).toMatchObject({
+    expect(keepAccepted(open(), sampleForm({ test, "accept-width": "confirm" }), arrived())).toMatchObject({
       ok: false,
     });
 
@@ -121,7 +122,7 @@ describe("a field test", () => {
 
   it("lapses when a reading in it is read again, and says so", async () => {
     const test = joints();
-    keepAccepted(open(), sampleForm({ test, "accept-lateral": "tool.lateral" }));
+    keepAccepted(open(), sampleForm({ test, "accept-lateral": "tool.lateral" }), arrived());
     const { rig } = open();
     await carryOut(
       { db, rig, units: open().preferences.units, person: "Mira" },
@@ -152,7 +153,9 @@ describe("a field test", () => {
       const test = joints();
       expect(conditions(test, { fix })).toMatchObject({ ok: true });
       expect(job(test).figures[0]!.unproven.join(" ")).toContain("fixed solution");
-      expect(keepAccepted(open(), sampleForm({ test, "accept-lateral": "tool.lateral" }))).toMatchObject({
+      expect(
+        keepAccepted(open(), sampleForm({ test, "accept-lateral": "tool.lateral" }), arrived()),
+      ).toMatchObject({
         ok: false,
       });
       expect(open().resolved.values["tool.lateral"].grade).toBe("book");
@@ -162,20 +165,26 @@ describe("a field test", () => {
   it("cannot confirm what differs, nor correct a reading that is not in it, nor accept nothing", () => {
     const test = joints();
     for (const chosen of ["confirm", "axle.pin", "constructor"])
-      expect(keepAccepted(open(), sampleForm({ test, "accept-lateral": chosen }))).toMatchObject({
+      expect(keepAccepted(open(), sampleForm({ test, "accept-lateral": chosen }), arrived())).toMatchObject({
         ok: false,
       });
-    expect(keepAccepted(open(), sampleForm({ test }))).toMatchObject({ ok: false });
+    expect(keepAccepted(open(), sampleForm({ test }), arrived())).toMatchObject({ ok: false });
   });
 
   it("leaves an observation out, and counts it again", () => {
     const test = joints();
     const [first] = observationsOf(db, test);
-    expect(keepLeftOut(open(), sampleForm({ test, id: first!.id, out: "yes" }))).toMatchObject({ ok: true });
+    expect(
+      keepLeftOut(open(), sampleForm({ test, observation: first!.id, out: "yes" }), arrived()),
+    ).toMatchObject({
+      ok: true,
+    });
     expect(job(test).observations[0]!.leftOut).toBe(true);
-    keepLeftOut(open(), sampleForm({ test, id: first!.id, out: "no" }));
+    keepLeftOut(open(), sampleForm({ test, observation: first!.id, out: "no" }), arrived());
     expect(job(test).observations[0]!.leftOut).toBe(false);
-    expect(keepLeftOut(open(), sampleForm({ test, id: uuid(), out: "yes" }))).toMatchObject({ ok: false });
+    expect(keepLeftOut(open(), sampleForm({ test, id: uuid(), out: "yes" }), arrived())).toMatchObject({
+      ok: false,
+    });
   });
 
   it("is refused by the field, and nothing is written", () => {

@@ -6,6 +6,7 @@ import { rigFacts } from "../../../data/facts.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
 import type { Rig } from "../../../data/rigs.ts";
 import { addVariant, archiveVariant, chooseVariant, variantsOf } from "../../../data/variants.ts";
+import type { Stamp } from "../../session/clock.server.ts";
 import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
@@ -21,19 +22,19 @@ import {
 } from "./sections.dto.ts";
 
 /** Keeps the table of sections, whole. */
-export function keepTable({ db, rig }: OpenRig, form: FormData): Outcome {
+export function keepTable({ db, rig }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(KeepLayoutDto, LAYOUT_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, style, instrument, person } = checked.value;
   const read = readRows(rowsIn(checked.value.rows)!, style);
   if (!read.ok) return refused(read.errors);
   const { widths, parts } = read;
-  keepSections(db, rig, widths, { id, parts, instrument, person, at: new Date() });
+  keepSections(db, rig, widths, { id, parts, instrument, person, at: now, measuredAt: at });
   return { ok: true, kept: { id, said: `${countSections({ widths })} kept` }, person };
 }
 
 /** Makes a variant of the tool in view; the rig goes on working as it does until somebody goes over to it. */
-export function keepVariant(open: OpenRig, form: FormData): Outcome {
+export function keepVariant(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(NewVariantDto, NEW_VARIANT_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { name, way, first, last, person } = checked.value;
@@ -57,7 +58,7 @@ export function keepVariant(open: OpenRig, form: FormData): Outcome {
   }
   const instrument = base.sections?.instrument ?? "estimate";
   const id = db.transaction(() => {
-    const variantId = addVariant(db, rig.implement.id, name);
+    const variantId = addVariant(db, rig.implement.id, name, { person, at, now });
     const of: Rig = { ...rig, variant: { id: variantId, name } };
     if (derived) write(open, of, derived, { person, instrument, note: noteOf(way, first, last) });
     return variantId;
@@ -112,17 +113,18 @@ function wholeOf({ sections, values }: ReturnType<typeof resolveRig>): Whole | n
 }
 
 /** Goes over to a variant, or takes one out of use. */
-export function keepChosen({ db, rig }: OpenRig, form: FormData): Outcome {
+export function keepChosen({ db, rig, preferences }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
   const checked = validateForm(ChooseVariantDto, CHOOSE_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { variant, press } = checked.value;
+  const by = { person: preferences.person, at, now };
   const chosen =
     variant === "" ? null : variantsOf(db, rig.implement.id).find(({ id }) => id === Number(variant));
   if (chosen === undefined) return refused({ variant: "There is no such variant of this tool." });
   if (press === "away" && chosen) {
-    archiveVariant(db, chosen.id, new Date());
+    archiveVariant(db, chosen.id, true, by);
     return { ok: true, kept: { id: variant, said: `${chosen.name} put away` }, person: null };
   }
-  chooseVariant(db, rig.couplingId, chosen?.id ?? null);
+  chooseVariant(db, rig.couplingId, chosen?.id ?? null, by);
   return { ok: true, kept: { id: variant, said: `Works as: ${chosen?.name ?? "whole"}` }, person: null };
 }

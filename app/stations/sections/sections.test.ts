@@ -27,14 +27,16 @@ const table = (rows: { width: string; ahead?: string; product?: string }[]) =>
       instrument: "tape",
       rows: JSON.stringify(rows.map((row) => ({ ahead: "", product: "", ...row }))),
     }),
+    arrived(),
   );
 const variant = (fields: Record<string, string>, rig = open()) =>
   keepVariant(
     rig,
     sampleForm({ name: "left wing folded", way: "sections", first: "4", last: "9", ...fields }),
+    arrived(),
   );
 const choose = (id: string, press = "on", rig = open()) =>
-  keepChosen(rig, sampleForm({ variant: id, press }));
+  keepChosen(rig, sampleForm({ variant: id, press }), arrived());
 
 describe("the table of sections", () => {
   it("is kept whole, with offset and product of each", () => {
@@ -57,7 +59,9 @@ describe("the table of sections", () => {
       errors: { "width-1": expect.any(String), "ahead-1": expect.any(String) },
     });
     expect(table([])).toMatchObject({ ok: false });
-    expect(keepTable(open(), sampleForm({ style: "m", instrument: "tape", rows: "{" }))).toMatchObject({
+    expect(
+      keepTable(open(), sampleForm({ style: "m", instrument: "tape", rows: "{" }), arrived()),
+    ).toMatchObject({
       ok: false,
     });
     expect(open().resolved.sections!.widths).toHaveLength(9);

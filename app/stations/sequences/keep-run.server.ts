@@ -31,7 +31,7 @@ export function keepRun(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
   const events: (NewEvent & { id?: string })[] = [{ id, what, step, said }];
   const last = what === "done" && positionOf(start, sequence, [...done, step]).next === null;
   if (last) events.push({ what: "finished", step: "", said: "Run through" });
-  keepRunEvents(open.db, { id: run, rigId: open.rig.id, machineId: open.rig.implement.id, kind }, events, {
+  keepRunEvents(open.db, { id: run, couplingId: open.rig.couplingId, kind }, events, {
     person,
     at,
   });

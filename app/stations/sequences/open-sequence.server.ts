@@ -19,7 +19,7 @@ export function openSequence(open: OpenRig, kind: SequenceKind): OpenSequence {
   const { db, rig, whole, judged, index } = open;
   const lists = listsOf(db, [rig.implement.id]).get(rig.implement.id) ?? {};
   const machine = machineOf(whole, index);
-  const run = openRunOf(db, rig.id, rig.implement.id, kind);
+  const run = openRunOf(db, rig.couplingId, kind);
   return {
     kind,
     sequence: stepsOfRig(whole, judged.hoses, index, kind, lists),

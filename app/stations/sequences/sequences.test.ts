@@ -72,7 +72,7 @@ describe("a run", () => {
       expect(view(ROLLER, "unfold").steps.find(({ state }) => state === "now")!.id).toBe(id);
       expect(press(ROLLER, "unfold", run, id)).toBe("kept");
     }
-    expect(openRunOf(db, open(ROLLER).rig.id, open(ROLLER).rig.implement.id, "unfold")).toBeNull();
+    expect(openRunOf(db, open(ROLLER).rig.couplingId, "unfold")).toBeNull();
     expect(runEventsOf(db, [run]).at(-1)).toMatchObject({ what: "finished", person: "Mira" });
     // The next one begins from the beginning.
     expect(view(ROLLER, "unfold")).toMatchObject({ run: null, done: 0 });

@@ -3,6 +3,7 @@ import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { findMachine, listMachines, pointsOf } from "../../../data/machines.ts";
 import type { Machine } from "../../../data/rigs.ts";
+import { BY } from "../../../data/sample-told.ts";
 import { axleTyresOf, listTyres, weightsOf } from "../../../data/settings.ts";
 import { sampleForm } from "../../stations/sample-open.server.ts";
 import { keepMachine } from "./keep-machine.server.ts";
@@ -25,7 +26,7 @@ const DETAILS = {
 /** What came of it: where it went, or the errors by field. */
 function send(known: Machine | null, fields: Record<string, string>): string | Record<string, string> {
   try {
-    const answer = keepMachine(db, known, sampleForm(fields)) as unknown as {
+    const answer = keepMachine(db, known, sampleForm(fields), BY) as unknown as {
       data: { errors: Record<string, string> };
     };
     return answer.data.errors;

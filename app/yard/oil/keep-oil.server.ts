@@ -19,6 +19,7 @@ import {
   remotesOf,
   setHydraulics,
 } from "../../../data/hoses.ts";
+import type { Told } from "../../../data/record.ts";
 import type { Machine } from "../../../data/rigs.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { amountOf } from "../amount.ts";
@@ -39,30 +40,32 @@ const refused = (errors: FieldErrors) => data({ errors, kept: false }, { status:
 const kept = () => data({ errors: {} as FieldErrors, kept: true });
 
 /** What the page of a machine's oil can do: a tractor's supply and remotes, an implement's functions, sockets of both. */
-export function keepOil(db: Database, machine: Machine, form: FormData) {
+export function keepOil(db: Database, machine: Machine, form: FormData, by: Told) {
   const drives = machine.kind !== "implement";
   switch (form.get("intent")) {
     case "supply":
       return drives
-        ? keepSupply(db, machine, form)
+        ? keepSupply(db, machine, form, by)
         : refused({ form: "An implement has no pump of its own here." });
     case "remote":
-      return drives ? keepRemote(db, machine, form) : refused({ form: "Remotes are the tractor's." });
+      return drives ? keepRemote(db, machine, form, by) : refused({ form: "Remotes are the tractor's." });
     case "drop-remote":
-      return dropRemote(db, machine, form);
+      return dropRemote(db, machine, form, by);
     case "sockets":
-      setHydraulics(db, machine.id, { sockets: socketsIn(form) });
+      setHydraulics(db, machine.id, { sockets: socketsIn(form) }, by);
       return kept();
     case "add-function":
-      return drives ? refused({ form: "Functions are the implement's." }) : startFunction(db, machine, form);
+      return drives
+        ? refused({ form: "Functions are the implement's." })
+        : startFunction(db, machine, form, by);
     case "function":
-      return keepFunction(db, machine, form);
+      return keepFunction(db, machine, form, by);
     case "drop-function":
-      return dropFunction(db, machine, form);
+      return dropFunction(db, machine, form, by);
     case "back":
-      return bringBack(db, machine);
+      return bringBack(db, machine, by);
     case "move-function":
-      return moveFunction(db, machine, form);
+      return moveFunction(db, machine, form, by);
     default:
       throw new Response("That request was not understood.", { status: 400 });
   }
@@ -76,11 +79,11 @@ function si(text: string, family: Family | "length", unit: string): number | nul
   return amount.ok ? amount.value : null;
 }
 
-function keepSupply(db: Database, machine: Machine, form: FormData) {
+function keepSupply(db: Database, machine: Machine, form: FormData, by: Told) {
   const checked = validateForm(SupplyDto, SUPPLY_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { value } = checked;
-  setHydraulics(db, machine.id, {
+  const told = {
     pumpFlow: si(value.pumpFlow, "flow", value.pumpFlowUnit),
     pressure: si(value.pressure, "pressure", value.pressureUnit),
     spareOil: si(value.spareOil, "volume", value.spareOilUnit),
@@ -89,11 +92,12 @@ function keepSupply(db: Database, machine: Machine, form: FormData) {
     powerBeyond: value.powerBeyond === "on",
     loadSensing: value.loadSensing === "on",
     sockets: socketsIn(form),
-  });
+  };
+  setHydraulics(db, machine.id, told, by);
   return kept();
 }
 
-function keepRemote(db: Database, machine: Machine, form: FormData) {
+function keepRemote(db: Database, machine: Machine, form: FormData, by: Told) {
   const checked = validateForm(RemoteDto, REMOTE_FIELDS, form);
   if (!checked.ok) return refused(checked.errors);
   const { number, lever, action, flow, flowUnit, place, coupling, ...ticks } = checked.value;
@@ -113,35 +117,35 @@ function keepRemote(db: Database, machine: Machine, form: FormData) {
     timed: ticks.timed === "on",
     automatic: ticks.automatic === "on",
   };
-  if (own.some((each) => each.id === id)) changeRemote(db, id, remote);
+  if (own.some((each) => each.id === id)) changeRemote(db, id, remote, by);
   else if (own.length >= MOST_REMOTES) return refused({ number: `${MOST_REMOTES} remotes are the most.` });
-  else addRemote(db, machine.id, remote);
+  else addRemote(db, machine.id, remote, by);
   return kept();
 }
 
-function dropRemote(db: Database, machine: Machine, form: FormData) {
+function dropRemote(db: Database, machine: Machine, form: FormData, by: Told) {
   const id = Number(form.get("remote"));
   if (
     remotesOf(db, [machine.id])
       .get(machine.id)
       ?.some((each) => each.id === id)
   )
-    archiveRemote(db, id, new Date());
+    archiveRemote(db, id, true, by);
   return kept();
 }
 
 const own = (db: Database, machine: Machine) => functionsOf(db, [machine.id]).get(machine.id) ?? [];
 
 /** A new function begins with what its kind usually has. */
-function startFunction(db: Database, machine: Machine, form: FormData) {
+function startFunction(db: Database, machine: Machine, form: FormData, by: Told) {
   const kind = form.get("kind");
   if (!isFunctionKind(kind)) return refused({ kind: "Choose what it does." });
   const there = own(db, machine);
   if (there.length >= MOST_FUNCTIONS) return refused({ kind: `${MOST_FUNCTIONS} functions are the most.` });
   const fn = functionOfKind(kind);
   const same = there.filter((each) => each.kind === kind).length;
-  setHydraulics(db, machine.id, {});
-  addFunction(db, machine.id, { ...fn, name: same === 0 ? fn.name : `${fn.name} ${same + 1}` });
+  setHydraulics(db, machine.id, {}, by);
+  addFunction(db, machine.id, { ...fn, name: same === 0 ? fn.name : `${fn.name} ${same + 1}` }, by);
   return kept();
 }
 
@@ -154,7 +158,7 @@ function usesIn(form: FormData): HoseFunction["uses"] {
   );
 }
 
-function keepFunction(db: Database, machine: Machine, form: FormData) {
+function keepFunction(db: Database, machine: Machine, form: FormData, by: Told) {
   const known = own(db, machine).find(({ id }) => id === Number(form.get("function")));
   if (!known) return refused({ form: "That function is not this implement's." });
   const checked = validateForm(FunctionDto, FUNCTION_FIELDS, form);
@@ -194,7 +198,7 @@ function keepFunction(db: Database, machine: Machine, form: FormData) {
         ? null
         : { displacement, speed, caseDrain: value.caseDrain === "on" },
   };
-  changeFunction(db, known.id, changed);
+  changeFunction(db, known.id, changed, by);
   return kept();
 }
 
@@ -215,28 +219,28 @@ function sizeErrors({ bore, rod, stroke, displacement, speed, count }: Sizes): F
   return errors;
 }
 
-function dropFunction(db: Database, machine: Machine, form: FormData) {
+function dropFunction(db: Database, machine: Machine, form: FormData, by: Told) {
   const id = Number(form.get("function"));
-  if (own(db, machine).some((each) => each.id === id)) archiveFunction(db, id, new Date());
+  if (own(db, machine).some((each) => each.id === id)) archiveFunction(db, id, true, by);
   return kept();
 }
 
 /** Brings back what was taken out last. */
-function bringBack(db: Database, machine: Machine) {
+function bringBack(db: Database, machine: Machine, by: Told) {
   const last = lastTakenOut(db, machine.id);
-  if (last?.what === "function") archiveFunction(db, last.id, null);
-  if (last?.what === "remote" && !archiveRemote(db, last.id, null))
+  if (last?.what === "function") archiveFunction(db, last.id, false, by);
+  if (last?.what === "remote" && !archiveRemote(db, last.id, false, by))
     return refused({ form: `${last.name} cannot come back: another remote has its number.` });
   return kept();
 }
 
-function moveFunction(db: Database, machine: Machine, form: FormData) {
+function moveFunction(db: Database, machine: Machine, form: FormData, by: Told) {
   const ids = own(db, machine).map(({ id }) => id);
   const from = ids.indexOf(Number(form.get("function")));
   const to = from + (form.get("way") === "up" ? -1 : 1);
   if (from < 0 || to < 0 || to >= ids.length) return kept();
   const [moved] = ids.splice(from, 1);
   ids.splice(to, 0, moved!);
-  orderFunctions(db, machine.id, ids);
+  orderFunctions(db, machine.id, ids, by);
   return kept();
 }

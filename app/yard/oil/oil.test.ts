@@ -5,6 +5,7 @@ import type { Database } from "../../../data/handle.ts";
 import { functionsOf, hydraulicsOf, remotesOf } from "../../../data/hoses.ts";
 import { createMachine, findMachine } from "../../../data/machines.ts";
 import type { Machine } from "../../../data/rigs.ts";
+import { BY } from "../../../data/sample-told.ts";
 import { keepOil } from "./keep-oil.server.ts";
 import { functionRows, oilUnits, remoteRows, supplyFields } from "./oil-view.ts";
 
@@ -14,8 +15,8 @@ let tool: Machine;
 beforeEach(() => {
   db = openDatabase(":memory:");
   const named = { make: "Any", fleetNumber: "", serial: "", busName: "" };
-  tractor = findMachine(db, createMachine(db, "tractor", { ...named, model: "One" }))!;
-  tool = findMachine(db, createMachine(db, "implement", { ...named, model: "Two" }))!;
+  tractor = findMachine(db, createMachine(db, "tractor", { ...named, model: "One" }, BY))!;
+  tool = findMachine(db, createMachine(db, "implement", { ...named, model: "Two" }, BY))!;
 });
 
 const METRIC = {
@@ -29,7 +30,7 @@ const METRIC = {
 function send(machine: Machine, intent: string, fields: Record<string, string> = {}) {
   const form = new FormData();
   for (const [name, value] of Object.entries({ intent, ...METRIC, ...fields })) form.set(name, value);
-  const answer = keepOil(db, machine, form);
+  const answer = keepOil(db, machine, form, BY);
   return { errors: answer.data.errors, status: answer.init?.status ?? 200 };
 }
 const remotes = () => remotesOf(db, [tractor.id]).get(tractor.id) ?? [];

@@ -1,7 +1,9 @@
 /** What a yard has to do before a season: what is stale, what is due, what was proved and no longer is. */
-import { type Dimension, dimension } from "../../../core/dimension/catalogue.ts";
+
+import type { Dimension } from "../../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../../core/dimension/change.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
+import { endedBy } from "../../../core/proof/ended.ts";
 import { type Provable, provables } from "../../../core/proof/provable.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
@@ -100,11 +102,8 @@ function proofReason(
   if (standing) return old.has(standing) ? `proved ${day(standing.at)}: a season ago` : null;
   const lapsed = lapsedBy(terms, facts);
   if (!lapsed) return null;
-  const by =
-    "kind" in lapsed.by
-      ? CHANGES[lapsed.by.kind].label.toLowerCase()
-      : `${dimension(lapsed.by.key, rig.attachment).label.toLowerCase()} read again`;
-  return `proved ${day(lapsed.proof.at)}, since then ${by}`;
+  const { words } = endedBy(lapsed.by, lapsed.proof, rig.attachment);
+  return `proved ${day(lapsed.proof.at)}, since then ${words}`;
 }
 
 function proofTodo(part: Rig, { key, label }: Provable, why: string): Todo {

@@ -1,10 +1,11 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
-import { keepChange, keepProof } from "../../../data/field-log.ts";
+import { keepProof } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
-import { keepReading } from "../../../data/readings.ts";
+import { keepChange, keepReading } from "../../../data/readings.ts";
 import { archiveRig, listRigs, type Rig } from "../../../data/rigs.ts";
+import { BY } from "../../../data/sample-told.ts";
 import { type SeasonGroup, seasonView } from "./season-view.server.ts";
 
 let db: Database;
@@ -97,7 +98,7 @@ describe("the list for the start of a season", () => {
   it("says nothing of a rig that was put away", () => {
     const before = look().map(({ name }) => name);
     expect(before).toContain("Sollgard S 38");
-    archiveRig(db, rigOf("Sprayer 24").id, stamp.at);
+    archiveRig(db, rigOf("Sprayer 24").id, true, BY);
     expect(look().map(({ name }) => name)).not.toContain("Sollgard S 38");
   });
 });

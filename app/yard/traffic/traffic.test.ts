@@ -3,6 +3,7 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { archiveRig, listRigs } from "../../../data/rigs.ts";
+import { BY } from "../../../data/sample-told.ts";
 import { trafficView } from "./traffic-view.server.ts";
 
 let db: Database;
@@ -43,7 +44,7 @@ describe("controlled traffic", () => {
 
   it("leaves out what was put away", () => {
     const sprayer = listRigs(db).find(({ name }) => name === "Sprayer 24 m")!;
-    archiveRig(db, sprayer.id, new Date());
+    archiveRig(db, sprayer.id, true, BY);
     expect(look().tools.map(({ label }) => label)).not.toContain("Sollgard B 24");
   });
 });

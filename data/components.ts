@@ -1,0 +1,107 @@
+/** Parts of machines of which there are several, each with its place: nozzles, adjusters, openers. Facts sit on them as on a point. */
+import { and, asc, eq, inArray, isNull } from "drizzle-orm";
+import type { Reading } from "../core/rig/facts.ts";
+import type { Database } from "./handle.ts";
+import { READING, readingsAbout, toReading } from "./live.ts";
+import { aboutsOf, record, settingChanged, type Told } from "./record.ts";
+import { component, reading } from "./schema/index.ts";
+
+export type Component = Omit<typeof component.$inferSelect, "archivedAt">;
+export type NewComponent = Pick<Component, "label" | "x" | "y" | "place">;
+
+/** The parts of some kind of machines that are in use, by machine, in their row. */
+export function componentsOf(
+  db: Database,
+  machineIds: readonly number[],
+  kind: string,
+): Map<number, Component[]> {
+  const found = new Map<number, Component[]>();
+  const rows = db
+    .select()
+    .from(component)
+    .where(
+      and(
+        inArray(component.machineId, [...machineIds]),
+        eq(component.kind, kind),
+        isNull(component.archivedAt),
+      ),
+    )
+    .orderBy(asc(component.place), asc(component.id))
+    .all();
+  for (const { archivedAt: _, ...row } of rows)
+    found.set(row.machineId, [...(found.get(row.machineId) ?? []), row]);
+  return found;
+}
+
+/** Adds parts of a kind to a machine, all or none; returns their ids. */
+export function addComponents(
+  db: Database,
+  machineId: number,
+  kind: string,
+  given: readonly NewComponent[],
+  by: Told,
+): number[] {
+  return db.transaction(() => {
+    settingChanged(db, `${kind} added`, { machineId }, by);
+    return given.map(
+      (each) =>
+        db
+          .insert(component)
+          .values({ machineId, kind, ...each })
+          .returning()
+          .get().id,
+    );
+  });
+}
+
+/** Tells a part's label, place or number otherwise. */
+export function changeComponent(db: Database, id: number, told: Partial<NewComponent>, by: Told): void {
+  db.transaction(() => {
+    const { machineId, kind } = db.update(component).set(told).where(eq(component.id, id)).returning().get();
+    settingChanged(db, kind, { machineId }, by);
+  });
+}
+
+/** Takes a part off its machine, or puts it back; what was read on it stays. */
+export function archiveComponent(db: Database, id: number, away: boolean, by: Told): void {
+  db.transaction(() => {
+    const { machineId, kind } = db
+      .update(component)
+      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .where(eq(component.id, id))
+      .returning()
+      .get();
+    settingChanged(db, away ? `${kind} taken off` : `${kind} put back`, { machineId }, by);
+  });
+}
+
+export type ReadOnComponent = Omit<typeof reading.$inferInsert, "seq" | "sitting" | "photoId"> & {
+  id?: string;
+  key: string;
+  sitting?: string;
+};
+
+/** Appends a reading of one part; returns its id. */
+export function keepOnComponent(
+  db: Database,
+  componentId: number,
+  { id, key, sitting, ...rest }: ReadOnComponent,
+  told: Told,
+): string {
+  return record(db, { kind: READING, about: { componentId }, topic: key, id }, told, (seq) =>
+    db
+      .insert(reading)
+      .values({ seq, sitting: sitting ?? id ?? String(seq), ...rest })
+      .run(),
+  );
+}
+
+/** What counts on each of these parts: the current sitting of each reading and the one before, oldest first. */
+export function componentReadings(db: Database, ids: readonly number[]): Map<number, Reading[]> {
+  const found = new Map<number, Reading[]>();
+  for (const row of readingsAbout(db, aboutsOf({ component: ids }))) {
+    const id = row.fact.componentId!;
+    found.set(id, [...(found.get(id) ?? []), toReading(row)]);
+  }
+  return found;
+}

@@ -1,0 +1,164 @@
+/**
+ * Yards as older builds left them, planted by their own code (the last one with an entry of every kind it knew), and what that build said of
+ * each. Brought up to date, they say the same.
+ */
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { gunzipSync } from "node:zlib";
+import SqliteFile from "better-sqlite3";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import type { DimensionKey } from "../../core/dimension/catalogue.ts";
+import { PRESETS } from "../../core/quantity/units.ts";
+import type { Whole } from "../../core/rig/whole.ts";
+import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { latestCard, listCards, readbacksOf } from "../cards.ts";
+import { openDatabase } from "../database.ts";
+import { acceptedOf, observationsOf, testsOfRig } from "../field-tests.ts";
+import type { Database } from "../handle.ts";
+import { eventsOf, ticksOf } from "../hookup.ts";
+import { planOf } from "../hoses.ts";
+import { findImport, listImports } from "../imports.ts";
+import { copiesOf } from "../keeping.ts";
+import { ladderFacts } from "../ladder.ts";
+import { historyOf } from "../readings.ts";
+import { byRig, listEveryPart, type Rig } from "../rigs.ts";
+import { listsOf, runEventsOf, runsOf } from "../sequences.ts";
+import { wholesOf } from "../whole.ts";
+
+/** Readings whose whole history is held against what it was. */
+const PAST: readonly DimensionKey[] = ["tool.width", "pin.workFront", "receiver.height", "receiver.lateral"];
+const YARDS = ["season", "hoses", "field-tests", "right-figures"];
+const here = (name: string) => gunzipSync(readFileSync(join("data/old-yards", name)));
+
+type Account = { rigs: Record<string, object>; tools: Record<string, object>; imports: unknown[] };
+
+/** What a yard says of itself, in figures. */
+function accountOf(db: Database): Account {
+  const parts = listEveryPart(db);
+  const rigs = byRig(parts);
+  const wholes = wholesOf(db, parts);
+  return {
+    rigs: Object.fromEntries(
+      [...rigs].map(([id, tools]) => [id, accountOfRig(db, id, tools, wholes.get(id)!)]),
+    ),
+    tools: Object.fromEntries(parts.map((rig) => [rig.couplingId, accountOfTool(db, rig)])),
+    imports: listImports(db).map(({ fileName, person, takenBack }) => [fileName, person, takenBack]),
+  };
+}
+
+function accountOfRig(db: Database, id: number, tools: readonly Rig[], whole: Whole) {
+  const { coupled, runs, plugged, ticks, proved } = ladderFacts(db, new Map([[id, tools]])).get(id)!;
+  return {
+    parts: whole.parts.map(({ name, rig }) => ({
+      name,
+      values: Object.fromEntries(
+        Object.values(rig.values)
+          .filter(({ value }) => value !== null)
+          .map((v) => [
+            v.key,
+            [
+              ...[v.value, v.choice, v.grade, v.sigma, v.stale?.kind ?? null, v.doubt, v.spread],
+              ...[v.previous?.value ?? null, v.proof?.what ?? null],
+            ],
+          ]),
+      ),
+      widths: rig.sections?.widths ?? null,
+      proofs: rig.proofs.map(({ what, at }) => [what, at]),
+    })),
+    fitted: whole.weights.map(({ what, fitted }) => [what, fitted]),
+    findings: judgeWhole(whole, PRESETS.metric).findings.map((finding) => [finding.id, finding.severity]),
+    ladder: {
+      coupled,
+      runs: runs.map((each) => [...each].sort()),
+      plugged: plugged && [...plugged].sort(),
+      ticks: [...ticks].map(([rung, tick]) => [rung, tick.person, tick.at]).sort(),
+      proved,
+    },
+    ticks: ticksOf(db, id).map((t) => [t.line, t.said, t.state, t.reason, t.person, t.at]),
+    events: eventsOf(db, id).map(({ kind, person, at }) => [kind, person, at]),
+    runs: runsOf(db, id, 20).map((run) => [
+      ...[run.id, run.kind, run.machineId],
+      runEventsOf(db, [run.id]).map(({ what, step, said }) => [what, step, said]),
+    ]),
+    plan: planOf(db, tools[0]!)?.places ?? null,
+  };
+}
+
+function accountOfTool(db: Database, rig: Rig) {
+  const latest = latestCard(db, rig);
+  const accepted = acceptedOf(db, rig);
+  return {
+    tests: testsOfRig(db, rig).map((t) => [
+      ...[t.id, t.kind, t.conditions, t.spacing, t.rowToRow, t.note, t.person, t.at],
+      observationsOf(db, t.id).map((o) => [o.id, o.number, o.values, o.choices, o.texts, o.leftOut]),
+      (accepted.get(t.id) ?? []).map(({ what, result }) => [what, result]),
+    ]),
+    cards: listCards(db, rig).map(({ number, person, issuedAt }) => [number, person, issuedAt]),
+    lines: latest?.lines ?? null,
+    readbacks: latest
+      ? [...readbacksOf(db, latest).values()].map((r) => [
+          ...[r.position, r.shown, r.word, r.outcome, r.by, r.wrong, r.person, r.at],
+        ])
+      : null,
+    lists: listsOf(db, [rig.implement.id]).get(rig.implement.id) ?? {},
+    history: Object.fromEntries(
+      PAST.map(
+        (key) =>
+          [
+            key,
+            historyOf(db, rig, key).map((r) => [
+              ...[r.value, r.rawText, r.person, r.measuredAt, r.reason, r.note, r.takenBack, r.fromFile],
+            ]),
+          ] as const,
+      ).filter(([, past]) => past.length > 0),
+    ),
+  };
+}
+
+describe.each(YARDS)("a yard as the build of “%s” left it", (name) => {
+  let folder: string;
+  let db: Database;
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), "ambrek-old-"));
+    writeFileSync(join(folder, "yard.db"), here(`${name}.db.gz`));
+    db = openDatabase(join(folder, "yard.db"));
+  });
+  afterAll(() => {
+    db.$client.close();
+    rmSync(folder, { recursive: true });
+  });
+
+  it("says what that build said: values, grades, findings, log, tests, cards, history", () => {
+    const told = JSON.parse(here(`${name}.json.gz`).toString()) as Account;
+    const now = JSON.parse(JSON.stringify(accountOf(db))) as Account;
+    for (const part of ["rigs", "tools"] as const)
+      for (const [id, each] of Object.entries(told[part]))
+        expect(now[part][id], `${part} ${id}`).toEqual(each);
+    expect(now.imports).toEqual(told.imports);
+  });
+
+  it("points nowhere into nothing, and was copied before it was changed", () => {
+    expect(db.$client.pragma("foreign_key_check")).toEqual([]);
+    expect(db.$client.pragma("integrity_check", { simple: true })).toBe("ok");
+    expect(copiesOf(join(folder, "yard.db")).map(({ why }) => why)).toEqual(["before-migration"]);
+  });
+
+  it("has every proof resting on readings that counted when it was made", () => {
+    const loose = "select count(*) from proof where seq not in (select proof from proof_reading)";
+    expect(db.$client.prepare(loose).pluck().get()).toBe(0);
+  });
+});
+
+describe("the yard of a year", () => {
+  it("keeps a file that waits to be looked at waiting", () => {
+    const path = join(mkdtempSync(join(tmpdir(), "ambrek-old-")), "yard.db");
+    writeFileSync(path, here("right-figures.db.gz"));
+    const before = new SqliteFile(path, { readonly: true });
+    const id = before.prepare("select id from batch where state = 'preview'").pluck().get() as string;
+    before.close();
+    const db = openDatabase(path);
+    expect(findImport(db, id)).toMatchObject({ fileName: "waiting.zip", state: "preview" });
+    db.$client.close();
+  });
+});

@@ -1,0 +1,193 @@
+/** The record of what happened: adding to it, taking back, and what of it stands. Every kind of fact goes through here. */
+import { randomUUID } from "node:crypto";
+import { eq, type SQL, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
+import type { Database } from "./handle.ts";
+import { listed, prepared } from "./prepared.ts";
+import { fact } from "./schema/index.ts";
+
+export type FactRow = typeof fact.$inferSelect;
+
+/** What a fact is about: one of these, or with none the yard. */
+export type About = Partial<Pick<FactRow, "machineId" | "pointId" | "couplingId" | "rigId" | "componentId">>;
+
+/** Who says so, when it happened, and when that arrived here. */
+export type Told = { person: string; at: Date; now?: Date };
+
+export type NewFact = {
+  kind: string;
+  about: About;
+  /** given by the device that wrote it, so that sending it twice keeps it once */
+  id?: string | undefined;
+  variantId?: number | null;
+  topic?: string;
+  /** the number of the fact it came with: taken back with it */
+  partOf?: number | null;
+};
+
+export const TAKE_BACK = "take-back";
+
+/**
+ * Adds a fact, and with `more` what its kind keeps of its own, in one transaction; returns its id. One whose id is there already is left as
+ * it is.
+ */
+export function record(
+  db: Database,
+  { kind, about, id = randomUUID(), variantId = null, topic = "", partOf = null }: NewFact,
+  { person, at, now = at }: Told,
+  more: (seq: number) => void = () => {},
+): string {
+  db.transaction(() => {
+    if (factOf(db, id)) return;
+    const { seq } = db
+      .insert(fact)
+      .values({
+        id,
+        kind,
+        ...about,
+        variantId,
+        topic,
+        partOf,
+        person,
+        happened: at.toISOString(),
+        arrived: now.toISOString(),
+      })
+      .returning({ seq: fact.seq })
+      .get();
+    more(seq);
+  });
+  return id;
+}
+
+/** A fact by its id, taken back or not; null where there is none. */
+export function factOf(db: Database, id: string): FactRow | null {
+  const query = prepared(db, "one fact", () =>
+    db
+      .select()
+      .from(fact)
+      .where(eq(fact.id, sql.placeholder("id")))
+      .prepare(),
+  );
+  return query.get({ id }) ?? null;
+}
+
+/** Takes a fact back, and all that is part of it; what stood before stands again. False where there is none, or it was taken back. */
+export function takeBack(db: Database, id: string, { person, at, now = at }: Told): boolean {
+  return db.transaction(() => {
+    const known = factOf(db, id);
+    if (!known || known.kind === TAKE_BACK || isTakenBack(db, known.seq)) return false;
+    const { machineId, pointId, couplingId, rigId, componentId, variantId, kind, seq } = known;
+    db.insert(fact)
+      .values({
+        id: randomUUID(),
+        kind: TAKE_BACK,
+        machineId,
+        pointId,
+        couplingId,
+        rigId,
+        componentId,
+        variantId,
+        topic: kind,
+        takesBack: seq,
+        person,
+        happened: at.toISOString(),
+        arrived: now.toISOString(),
+      })
+      .run();
+    return true;
+  });
+}
+
+export function isTakenBack(db: Database, seq: number): boolean {
+  return db.select({ seq: fact.seq }).from(fact).where(eq(fact.takesBack, seq)).get() !== undefined;
+}
+
+/** A second look at the facts: what takes one back. */
+export const backing = alias(fact, "backing");
+
+/** Joins a fact with what took it back, singly or with what it is part of; the one or the other. */
+export const TAKES_BACK: SQL = sql`${backing.seq} = (select max(b.seq) from fact b where b.takes_back in (${fact.seq}, ${fact.partOf}))`;
+
+/** True of a fact nobody took back, neither it nor what it is part of. `f`: the name the facts go by in the query. */
+export function standing(f = "fact"): SQL {
+  const own = sql.raw(`"${f}"."seq"`);
+  const whole = sql.raw(`"${f}"."part_of"`);
+  return sql`(not exists (select 1 from fact b where b.takes_back = ${own}) and (${whole} is null or not exists (select 1 from fact b where b.takes_back = ${whole})))`;
+}
+
+/**
+ * A `with recursive` list of every slot in which the subjects named by the placeholder `abouts` have facts of a kind, found by steps through
+ * the index: as many looks as there are slots, however long the history.
+ */
+export function slotsOf(kind: string): SQL {
+  const next = (beyond: SQL) =>
+    sql`(select min(f.slot) from fact f where f.about = slots.about and f.kind = ${kind} and f.slot > ${beyond})`;
+  return sql`subjects(about) as (select value from json_each(${sql.placeholder("abouts")})),
+    slots(about, slot) as (
+      select about, (select min(f.slot) from fact f where f.about = subjects.about and f.kind = ${kind}) from subjects
+      union all
+      select slots.about, ${next(sql`slots.slot`)} from slots where slots.slot is not null)`;
+}
+
+/** The number of the newest fact of a kind in a slot that stands: by when it happened, then by the order it came in. Of the row `of`. */
+export function newestIn(kind: string, of: string, more: SQL = sql``): SQL {
+  const [about, slot] = [sql.raw(`${of}.about`), sql.raw(`${of}.slot`)];
+  return sql`(select f.seq from fact f where f.about = ${about} and f.kind = ${kind} and f.slot = ${slot} and ${standing("f")} ${more} order by f.happened desc, f.seq desc limit 1)`;
+}
+
+/** True of a fact that is the newest of its slot and stands, among the subjects named by the placeholder `abouts`. */
+export function isNewest(kind: string): SQL {
+  return sql`${fact.seq} in (with recursive ${slotsOf(kind)} select ${newestIn(kind, "slots")} from slots where slots.slot is not null)`;
+}
+
+/** The order of things: by when they happened, then as they came in. */
+export const inOrder: SQL[] = [sql`${fact.happened}`, sql`${fact.seq}`];
+export const newestFirst: SQL[] = [sql`${fact.happened} desc`, sql`${fact.seq} desc`];
+
+/** Which subjects facts are about, as they stand in the column `about`, for a placeholder. */
+export function aboutsOf(subjects: Readonly<Record<keyof Named, Iterable<number>>> | Partial<Named>): string {
+  const { machine = [], point = [], coupling = [], rig = [], component = [] } = subjects as Partial<Named>;
+  return listed([
+    ...[...machine].map((id) => `machine ${id}`),
+    ...[...point].map((id) => `point ${id}`),
+    ...[...coupling].map((id) => `coupling ${id}`),
+    ...[...rig].map((id) => `rig ${id}`),
+    ...[...component].map((id) => `component ${id}`),
+  ]);
+}
+
+type Named = Record<"machine" | "point" | "coupling" | "rig" | "component", Iterable<number>>;
+
+/** That a setting was changed, which is no fact: who did it, and of what. Without a subject it is the yard's. */
+export const SETTING = "setting";
+
+export function settingChanged(db: Database, what: string, about: About, told: Told): void {
+  record(db, { kind: SETTING, about, topic: what }, told);
+}
+
+/** How far the record had grown when somebody last looked. */
+export function markOf(db: Database): number {
+  const query = prepared(db, "last fact", () =>
+    db
+      .select({ last: sql<number>`coalesce(max(${fact.seq}), 0)` })
+      .from(fact)
+      .prepare(),
+  );
+  return query.get()!.last;
+}
+
+/** What was written about since, as the column `about` says it; null where it may be anything: a setting of the yard. */
+export function touchedSince(db: Database, mark: number): Set<string> | null {
+  const query = prepared(db, "touched since", () =>
+    db
+      .selectDistinct({ about: sql<string>`${fact.about}`, setting: sql<number>`${fact.kind} = ${SETTING}` })
+      .from(fact)
+      .where(
+        sql`${fact.seq} > ${sql.placeholder("mark")} or ${fact.partOf} in (select b.takes_back from fact b where b.seq > ${sql.placeholder("mark")} and b.takes_back is not null)`,
+      )
+      .prepare(),
+  );
+  const touched = query.all({ mark });
+  if (touched.some(({ about, setting }) => setting === 1 && about === "yard")) return null;
+  return new Set(touched.map(({ about }) => about));
+}
