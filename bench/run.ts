@@ -12,6 +12,7 @@ import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
 import { listMachines } from "../data/machines.ts";
 import { findRig } from "../data/rigs.ts";
+import { benchHistory } from "./history.ts";
 import { benchJointCoverage } from "./joint-coverage.ts";
 import { benchLadder } from "./ladder.ts";
 import { report, yardOf } from "./measure.ts";
@@ -48,6 +49,8 @@ benchProofs(small);
 benchJointCoverage();
 
 benchLadder();
+
+benchHistory();
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
 const sheet = {

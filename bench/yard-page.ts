@@ -1,7 +1,9 @@
 /**
- * The yard page as the built server answers it, loader, judging and HTML: 500 machines, 20 000 readings. Also what a
- * station page loads, compressed.
+ * The yard page as the built server answers it, loader, judging and HTML: 500 machines, 100 000 readings. Also the first page after a
+ * start, and what a station page loads, compressed.
  */
+import { spawn } from "node:child_process";
+import { once } from "node:events";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
@@ -12,7 +14,7 @@ import { listRigs } from "../data/rigs.ts";
 import { line, timesOf, yardOf } from "./measure.ts";
 
 const SETS = 38;
-const MORE_READINGS = 60;
+const MORE_READINGS = 150;
 
 async function milliseconds(act: () => Promise<unknown>): Promise<number> {
   const start = performance.now();
@@ -45,9 +47,9 @@ export async function benchYardPage(): Promise<void> {
   const yard = () => page("/");
   await page("/device");
   const first = await milliseconds(yard);
-  console.log(`yard page, first after the start (every rig judged)        ${first.toFixed(0)} ms`);
+  console.log(`yard page, first of a new build (every rig judged)         ${first.toFixed(0)} ms`);
   await times(20, yard);
-  line("yard page, 500 machines, 20 000 readings", timesOf(await times(100, yard)));
+  line("yard page, 500 machines, 100 000 readings", timesOf(await times(100, yard)));
   const rig = listRigs(db)[5]!;
   const afterWriting = await times(50, async () => {
     keepReading(db, rig, {
@@ -71,5 +73,38 @@ export async function benchYardPage(): Promise<void> {
     `scripts of a station page, compressed                      ${(scriptBytes(station) / 1024).toFixed(0)} kB\n`,
   );
   db.$client.close();
+  await benchStart(folder);
   rmSync(folder, { recursive: true, force: true });
+}
+
+/** The server started twice on one yard, from the start of its process to the yard page answered; the second recalls what the first judged. */
+async function benchStart(folder: string): Promise<void> {
+  const path = join(folder, "again.db");
+  yardOf(SETS, MORE_READINGS, path).$client.close();
+  for (const name of ["judging every rig", "recalling them"]) {
+    const env = { ...process.env, NODE_ENV: "production", AMBREK_DB: path, PORT: "4871" };
+    const server = spawn(process.execPath, ["scripts/server.mjs"], { env, stdio: "ignore" });
+    const device = await answered("http://127.0.0.1:4871/device");
+    const page = await milliseconds(async () => (await fetch("http://127.0.0.1:4871/")).text());
+    console.log(
+      `first yard page after a start, ${name}`.padEnd(58),
+      `${page.toFixed(0)} ms (server up after ${device.toFixed(0)} ms)`,
+    );
+    server.kill("SIGTERM");
+    await once(server, "exit");
+  }
+  console.log();
+}
+
+/** Waits until a server answers; returns how long that took, ms. */
+async function answered(address: string): Promise<number> {
+  const start = performance.now();
+  for (;;) {
+    try {
+      await (await fetch(address)).text();
+      return performance.now() - start;
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+  }
 }

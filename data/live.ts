@@ -53,7 +53,7 @@ export function readingsAbout(db: Database, abouts: string): ReadingRow[] {
       with recursive ${slotsOf(READING)},
       newest(about, slot, seq) as (select about, slot, ${newestIn(READING, "slots")} from slots where slot is not null),
       sat(about, slot, sitting) as (select n.about, n.slot, r.sitting from newest n join reading r on r.seq = n.seq)
-      select f.seq from sat join reading r on r.sitting = sat.sitting join fact f on f.seq = r.seq
+      select f.seq from sat cross join reading r on r.sitting = sat.sitting cross join fact f on f.seq = r.seq
         where f.about = sat.about and f.slot = sat.slot and ${standing("f")}
       union all
       select ${before} from sat`;

@@ -165,6 +165,20 @@ export function settingChanged(db: Database, what: string, about: About, told: T
   record(db, { kind: SETTING, about, topic: what }, told);
 }
 
+/** Which change of a setting was the last; empty before the first. */
+export function lastSettingOf(db: Database): string {
+  const query = prepared(db, "last setting", () =>
+    db
+      .select({ id: fact.id })
+      .from(fact)
+      .where(sql`${fact.kind} = ${sql.raw(`'${SETTING}'`)}`)
+      .orderBy(sql`${fact.seq} desc`)
+      .limit(1)
+      .prepare(),
+  );
+  return query.get()?.id ?? "";
+}
+
 /** How far the record had grown when somebody last looked. */
 export function markOf(db: Database): number {
   const query = prepared(db, "last fact", () =>

@@ -4,7 +4,7 @@ import { alias } from "drizzle-orm/sqlite-core";
 import type { Attachment } from "../core/dimension/attachment.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
-import { aboutsOf, isNewest, record, settingChanged, type Told } from "./record.ts";
+import { aboutsOf, isNewest, lastSettingOf, record, settingChanged, type Told } from "./record.ts";
 import { coupling, fact, machine, point, reading, rig, variant } from "./schema/index.ts";
 
 export type Machine = typeof machine.$inferSelect;
@@ -99,11 +99,18 @@ export function listEveryRig(db: Database): Rig[] {
   return listEveryPart(db).filter(({ position }) => position === 1);
 }
 
-/** Every tool of every rig, rig by rig in the order they are coupled. */
-export function listEveryPart(db: Database): Rig[] {
-  return prepared(db, "every rig", () =>
+const remembered = new WeakMap<Database, { setting: string; parts: readonly Rig[] }>();
+
+/** Every tool of every rig, rig by rig in the order they are coupled. Read once for as long as no setting of the yard was changed. */
+export function listEveryPart(db: Database): readonly Rig[] {
+  const setting = lastSettingOf(db);
+  const known = remembered.get(db);
+  if (known?.setting === setting) return known.parts;
+  const parts = prepared(db, "every rig", () =>
     rigsQuery(db).orderBy(asc(rig.id), asc(coupling.position)).prepare(),
   ).all();
+  remembered.set(db, { setting, parts });
+  return parts;
 }
 
 /** Parts by their rig, each rig's in the order they came. */

@@ -2,6 +2,8 @@
  * Serves the built application. Who is let in is asked of the application before a byte of a body is read, and bytes are counted while
  * they come: a body without a length costs no more memory than one with it.
  */
+import { createHash } from "node:crypto";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { Transform } from "node:stream";
 import { createReadableStreamFromReadable, writeReadableStreamToWritable } from "@react-router/node";
@@ -10,7 +12,9 @@ import express from "express";
 import { createRequestHandler } from "react-router";
 import { ROOT } from "./bootstrap.mjs";
 
-const build = await import(join(ROOT, "build", "server", "index.js"));
+const code = join(ROOT, "build", "server", "index.js");
+const build = await import(code);
+process.env.AMBREK_BUILD = createHash("sha256").update(readFileSync(code)).digest("hex").slice(0, 16);
 const { mostBytes, turnedAway } = build.entry.module;
 const handle = createRequestHandler(build, process.env.NODE_ENV);
 

@@ -3,6 +3,7 @@ import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
 import { PRESETS, type Units } from "../../core/quantity/units.ts";
 import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { recallBoard, rememberBoard } from "../../data/board.ts";
 import { aboutsOfRig } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import type { LadderFacts } from "../../data/ladder.ts";
@@ -22,8 +23,9 @@ export type Judged = {
 };
 
 type Board = {
-  /** how far the record had grown when it was worked out */
+  /** how far the record had grown when it was worked out, and when it was kept last */
   mark: number;
+  kept: number;
   standings: Map<number, Standing>;
   /** by rig, then by the units it was written in */
   judged: Map<number, Map<string, Judged>>;
@@ -31,17 +33,31 @@ type Board = {
 
 const boards = new WeakMap<Database, Board>();
 
+/** Told by the server: a board worked out by another build says nothing. */
+const build = () => process.env.AMBREK_BUILD ?? "";
+
+/** After so many facts the board is kept anew, or when so many rigs were judged at once. */
+const KEEP_AFTER = 500;
+const MANY = 20;
+
+function openBoard(db: Database): Board {
+  const kept = build() === "" ? null : recallBoard(db, build());
+  const mark = kept?.mark ?? markOf(db);
+  const standings = new Map(kept?.standings.map(({ rigId, ...standing }) => [rigId, standing]));
+  return { mark, kept: mark, standings, judged: new Map() };
+}
+
 /**
  * The yard's board. Judging and drawing every rig of a large yard takes longer than a page may, so what was worked out is
- * remembered, and only rigs that something was written about since are worked out again.
+ * remembered, also over a restart, and only rigs that something was written about since are worked out again.
  */
 function boardOf(db: Database, parts: readonly Rig[]): Board {
-  const now = markOf(db);
-  const board = boards.get(db) ?? { mark: now, standings: new Map(), judged: new Map() };
+  const board = boards.get(db) ?? openBoard(db);
   boards.set(db, board);
+  const now = markOf(db);
+  if (now === board.mark) return board;
   const touched = touchedSince(db, board.mark);
   board.mark = now;
-  if (touched?.size === 0) return board;
   for (const rig of parts)
     if (touched === null || aboutsOfRig(rig).some((key) => touched.has(key))) {
       board.standings.delete(rig.id);
@@ -52,15 +68,23 @@ function boardOf(db: Database, parts: readonly Rig[]): Board {
 
 /** How each rig stands, from every tool of each. */
 export function standingsOf(db: Database, parts: readonly Rig[]): Map<number, Standing> {
-  const { standings } = boardOf(db, parts);
+  const board = boardOf(db, parts);
+  const { standings } = board;
   const unknown = parts.filter(({ id }) => !standings.has(id));
-  if (unknown.length === 0) return standings;
-  for (const [id, whole] of wholesOf(db, unknown)) {
+  for (const [id, whole] of unknown.length === 0 ? [] : wholesOf(db, unknown)) {
     const found = judgeWhole(whole, PRESETS.metric).findings;
     const count = (severity: string) => found.filter((finding) => finding.severity === severity).length;
     standings.set(id, { stops: count("stop"), fixes: count("fix"), checks: count("check") });
   }
+  if (unknown.length >= MANY || board.mark - board.kept > KEEP_AFTER) keepBoard(db, board);
   return standings;
+}
+
+function keepBoard(db: Database, board: Board): void {
+  if (build() === "") return;
+  board.kept = board.mark;
+  const standings = [...board.standings].map(([rigId, standing]) => ({ rigId, ...standing }));
+  rememberBoard(db, build(), { mark: board.mark, standings });
 }
 
 /** Stops and fixes of each of these rigs in the operator's units, and its drawing. */

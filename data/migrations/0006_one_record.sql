@@ -576,6 +576,13 @@ CREATE TABLE `axle_tyre` (
 	CONSTRAINT "axle_tyre_axle" CHECK("axle_tyre"."axle" in ('front', 'rear', 'tool'))
 );
 --> statement-breakpoint
+CREATE TABLE `board` (
+	`id` integer PRIMARY KEY NOT NULL,
+	`build` text NOT NULL,
+	`mark` integer NOT NULL,
+	`standings` text NOT NULL
+);
+--> statement-breakpoint
 CREATE TABLE `road_limits` (
 	`id` integer PRIMARY KEY NOT NULL,
 	`country` text DEFAULT '' NOT NULL,
@@ -845,6 +852,8 @@ CREATE UNIQUE INDEX `fact_id` ON `fact` (`id`);
 CREATE UNIQUE INDEX `fact_taken_back_once` ON `fact` (`takes_back`) WHERE "fact"."takes_back" is not null;
 --> statement-breakpoint
 CREATE INDEX `fact_by_slot` ON `fact` (`about`,`kind`,`slot`,`happened`);
+--> statement-breakpoint
+CREATE INDEX `fact_settings` ON `fact` (`kind`) WHERE "fact"."kind" = 'setting';
 --> statement-breakpoint
 CREATE INDEX `fact_by_part` ON `fact` (`part_of`) WHERE "fact"."part_of" is not null;
 --> statement-breakpoint

@@ -52,6 +52,7 @@ export const fact = sqliteTable(
     uniqueIndex("fact_id").on(table.id),
     uniqueIndex("fact_taken_back_once").on(table.takesBack).where(sql`${table.takesBack} is not null`),
     index("fact_by_slot").on(table.about, table.kind, table.slot, table.happened),
+    index("fact_settings").on(table.kind).where(sql`${table.kind} = 'setting'`),
     index("fact_by_part").on(table.partOf).where(sql`${table.partOf} is not null`),
     atMostOne("fact_is_about_one_thing", [
       table.machineId,
