@@ -8,6 +8,18 @@ module.exports = {
       from: { path: "^core/" },
       to: { circular: true },
     },
+    {
+      name: "a-subject-knows-no-other",
+      severity: "error",
+      from: { path: "^core/subjects/([^/]+)/" },
+      to: { path: "^core/subjects/[^/]+/", pathNot: "^core/subjects/$1/" },
+    },
+    {
+      name: "subjects-are-named-in-one-place",
+      severity: "error",
+      from: { path: "^core/subjects/[^/]+/" },
+      to: { path: "^core/subjects/[^/]+\\.ts$" },
+    },
   ],
   options: {
     doNotFollow: { path: "node_modules" },

@@ -1,7 +1,7 @@
-import { designJoints, fitJoints } from "../core/proof/joints.ts";
-import { mixesOf, type Straying } from "../core/proof/straying.ts";
 import { chance } from "../core/simulation/random.ts";
 import { t95 } from "../core/statistics/student.ts";
+import { designJoints, fitJoints } from "../core/subjects/proof/joints.ts";
+import { mixesOf, type Straying } from "../core/subjects/proof/straying.ts";
 
 /** What 95 % intervals of one cell held, and how wide they were. */
 export type Held = {

@@ -1,9 +1,9 @@
-import { designJoints, fitJoints, type Joint } from "../core/proof/joints.ts";
-import { mixesOf } from "../core/proof/straying.ts";
 import { alongTrack, crossTrack } from "../core/rig/budget.ts";
 import { dueOf } from "../core/rig/due.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { chance } from "../core/simulation/random.ts";
+import { designJoints, fitJoints, type Joint } from "../core/subjects/proof/joints.ts";
+import { mixesOf } from "../core/subjects/proof/straying.ts";
 import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
 import { listEveryPart } from "../data/rigs.ts";

@@ -2,12 +2,12 @@
 import { existsSync } from "node:fs";
 import { drawPlan } from "../core/drawing/plan.ts";
 import { judge } from "../core/finding/judge.ts";
-import { twelveOnSix } from "../core/hoses/sample.ts";
-import { solve } from "../core/hoses/solve.ts";
 import { parseLength } from "../core/quantity/length.ts";
 import { PRESETS } from "../core/quantity/units.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { rankTaping } from "../core/rig/tape-next.ts";
+import { twelveOnSix } from "../core/subjects/hoses/sample.ts";
+import { solve } from "../core/subjects/hoses/solve.ts";
 import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
 import { listMachines } from "../data/machines.ts";

@@ -2,7 +2,7 @@
 import { hookupList } from "../core/hookup/list.ts";
 import { PRESETS } from "../core/quantity/units.ts";
 import type { Whole } from "../core/rig/whole.ts";
-import { judgeWhole } from "../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../core/subjects/judge-whole.ts";
 import type { Database } from "../data/handle.ts";
 import { byRig, listEveryPart } from "../data/rigs.ts";
 import { wholesOf } from "../data/whole.ts";

@@ -1,10 +1,10 @@
 /** Field tests as jobs: begun, measured observation by observation, accepted as proofs or taken back. */
 import { randomUUID } from "node:crypto";
 import { and, asc, eq, type SQL, sql } from "drizzle-orm";
-import type { Accepted } from "../core/proof/accepting.ts";
-import type { TestConditions } from "../core/proof/conditions.ts";
-import type { TestKey } from "../core/proof/kinds.ts";
 import type { Proof } from "../core/rig/facts.ts";
+import type { Accepted } from "../core/subjects/proof/accepting.ts";
+import type { TestConditions } from "../core/subjects/proof/conditions.ts";
+import type { TestKey } from "../core/subjects/proof/kinds.ts";
 import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { PROOF } from "./live.ts";

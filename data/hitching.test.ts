@@ -8,7 +8,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../core/quantity/units.ts";
 import { between } from "../core/rig/chain.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
-import { judgeWhole } from "../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../core/subjects/judge-whole.ts";
 import { openDatabase } from "./database.ts";
 import { plantedYard } from "./demo/planted.ts";
 import { rigFacts } from "./facts.ts";
@@ -179,7 +179,7 @@ describe("each rig of the demo yard", () => {
 
   it("is cured by the weights it proposes", () => {
     const { id } = rigNamed("Combine");
-    const before = judgeWhole(wholeOf(id), PRESETS.metric).balance.loads;
+    const before = judgeWhole(wholeOf(id), PRESETS.metric).reckoned.balance;
     if (!before.ok || !before.proposal.ok) throw new Error("no proposal");
     const { weight, count } = before.proposal.set[0]!;
     fitWeights(db, id, new Map([[(weight as { id: number }).id, count]]), by);

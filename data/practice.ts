@@ -1,6 +1,8 @@
 /** Rigs of the simulated field: copies on machines of their own, so that nothing practised touches a real one. */
+
 import { eq } from "drizzle-orm";
 import { type DimensionKey, unchanging } from "../core/dimension/catalogue.ts";
+import { isHeldBy } from "../core/subjects/walk.ts";
 import type { Database } from "./handle.ts";
 import { currentReadings, currentSections, SECTIONS } from "./live.ts";
 import { archiveMachine, pointsOf } from "./machines.ts";
@@ -19,9 +21,6 @@ export function practiceOf(db: Database, rigId: number): Practice | null {
 }
 
 export type Start = "as read" | "empty";
-
-/** Stations whose readings are left out where one starts with an empty rig: what the simulated tape can measure. */
-const TAPED_ANEW = new Set(["antenna", "tool"]);
 
 /**
  * Copies a rig with its machines, points, readings and terminal; returns the copy's id. `seeded` is what the field
@@ -123,7 +122,7 @@ function copyReadings(
   });
   for (const { fact: of, reading: row } of rows) {
     const { kind, topic, person, machineId, pointId, couplingId } = of;
-    if (start === "empty" && TAPED_ANEW.has(unchanging(topic as DimensionKey).station)) continue;
+    if (start === "empty" && isHeldBy("card", unchanging(topic as DimensionKey).station)) continue;
     const about = {
       machineId: machineId === null ? null : machines.get(machineId)!,
       pointId: pointId === null ? null : points.get(pointId)!,

@@ -2,7 +2,7 @@
 import { toSnakeCase } from "drizzle-orm/casing";
 import { getTableConfig, type SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
 import { PRESETS } from "../core/quantity/units.ts";
-import { judgeWhole } from "../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../core/subjects/judge-whole.ts";
 import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
 import { photoType } from "./photo-type.ts";

@@ -1,17 +1,14 @@
 import { BalancePanel } from "../stations/balance/BalancePanel.tsx";
 import { balanceView } from "../stations/balance/balance-view.ts";
-import { checkRows } from "../stations/check-rows.ts";
-import { historyRows } from "../stations/history.server.ts";
-import { stationFacts } from "../stations/open-view.ts";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { commonView } from "../stations/station-view.ts";
+import { openRig } from "../stations/rig-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import { WholeStation } from "../stations/WholeStation.tsx";
+import { wholeStation } from "../stations/whole-station.server.ts";
 import type { Route } from "./+types/balance";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const { judged, index, whole, rig, preferences } = open;
-  const facts = stationFacts(open);
   const search = new URL(request.url).searchParams;
   const hrefOf = (state: string) => {
     const query = new URLSearchParams(search);
@@ -19,39 +16,27 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     return `/rigs/${rig.id}/balance?${query}`;
   };
   return {
-    frame: frameOf(open, "balance", request, { ownDrawing: true }),
-    view: commonView("balance", facts),
-    checks: checkRows("balance", judged.checks, facts.rigId, facts.couplings, facts.names),
+    station: wholeStation(open, "balance", request, { ownDrawing: true }),
     balance: balanceView({
       whole,
       index,
-      loads: judged.balance.loads,
+      loads: judged.reckoned.balance,
       units: preferences.units,
       state: search.get("state"),
       hrefOf,
       title: rig.name,
     }),
     machine: `/machines/${rig.tractor.id}`,
-    history: historyRows(open, search.get("at")),
   };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Balance, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) =>
+  rigTitle("Balance", loaderData?.station.frame.rig.name);
 
-export default function Balance({ loaderData }: Route.ComponentProps) {
-  const { frame, view, checks, balance, machine, history } = loaderData;
+export default function Balance({ loaderData: { station, balance, machine } }: Route.ComponentProps) {
+  const { frame, view } = station;
   return (
-    <WholeStation
-      frame={frame}
-      view={view}
-      checks={checks}
-      checksTitle="Does it stand?"
-      history={history}
-      next={checks.find(({ verdict }) => verdict === "unknown")?.href ?? null}
-      drawing={balance.drawing}
-    >
+    <WholeStation station={station} drawing={balance.drawing}>
       <BalancePanel
         view={balance}
         action={`/rigs/${frame.rig.id}/keep`}

@@ -5,7 +5,7 @@ import type { Route } from "./+types/hose-tags-pdf";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { rig, whole, judged } = await openRig(request, params.rigId);
-  const view = tagsView(rig.name, whole, judged.hoses);
+  const view = tagsView(rig.name, whole, judged.reckoned.hoses);
   if (!view)
     throw new Response("There is no plan for these hoses yet, so there are no tags.", { status: 404 });
   return new Response(new Uint8Array(await tagsPdf(view)), {

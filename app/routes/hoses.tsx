@@ -1,19 +1,16 @@
 import { planOf } from "../../data/hoses.ts";
-import { checkRows } from "../stations/check-rows.ts";
-import { historyRows } from "../stations/history.server.ts";
 import { HoseBoard } from "../stations/hoses/HoseBoard.tsx";
 import { HosesPanel } from "../stations/hoses/HosesPanel.tsx";
 import { hosesView } from "../stations/hoses/hoses-view.ts";
-import { stationFacts } from "../stations/open-view.ts";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { commonView } from "../stations/station-view.ts";
+import { openRig } from "../stations/rig-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import { WholeStation } from "../stations/WholeStation.tsx";
+import { wholeStation } from "../stations/whole-station.server.ts";
 import type { Route } from "./+types/hoses";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const { db, judged, whole, rig, parts, preferences } = open;
-  const facts = stationFacts(open);
   const search = new URL(request.url).searchParams;
   const hrefOf = (query: Record<string, string | null>) => {
     const next = new URLSearchParams(search);
@@ -25,7 +22,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
   const hoses = hosesView({
     whole,
-    hoses: judged.hoses,
+    hoses: judged.reckoned.hoses,
     units: preferences.units,
     stage: search.get("stage"),
     fn: search.get("fn"),
@@ -33,9 +30,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     kept: planOf(db, rig)?.places ?? null,
   });
   return {
-    frame: frameOf(open, "hoses", request, { ownDrawing: hoses.board !== null }),
-    view: commonView("hoses", facts),
-    checks: checkRows("hoses", judged.checks, facts.rigId, facts.couplings, facts.names),
+    station: wholeStation(open, "hoses", request, { ownDrawing: hoses.board !== null }),
     hoses,
     machines: {
       tractor: `/machines/${rig.tractor.id}/oil`,
@@ -44,25 +39,17 @@ export async function loader({ request, params }: Route.LoaderArgs) {
         name: whole.parts[at]!.name,
       })),
     },
-    history: historyRows(open, search.get("at")),
   };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Hoses, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Hoses", loaderData?.station.frame.rig.name);
 
-export default function HosesStation({ loaderData }: Route.ComponentProps) {
-  const { frame, view, checks, hoses, machines, history } = loaderData;
+export default function HosesStation({ loaderData: { station, hoses, machines } }: Route.ComponentProps) {
+  const { frame } = station;
   const action = `/rigs/${frame.rig.id}/keep`;
   return (
     <WholeStation
-      frame={{ ...frame, tools: [] }}
-      view={view}
-      checks={checks}
-      checksTitle="Does everything find its place?"
-      history={history}
-      next={checks.find(({ verdict }) => verdict === "unknown")?.href ?? null}
+      station={{ ...station, frame: { ...frame, tools: [] } }}
       picture={hoses.board && <HoseBoard board={hoses.board} action={action} />}
     >
       <HosesPanel

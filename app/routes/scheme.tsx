@@ -3,6 +3,7 @@ import { data, redirect } from "react-router";
 import type { Scheme } from "../../core/card/scheme.ts";
 import { database } from "../../data/database.ts";
 import { findScheme, listSchemes, saveScheme } from "../../data/schemes.ts";
+import { readingsAsked } from "../schemes/asked.server.ts";
 import { SchemeEditor } from "../schemes/SchemeEditor.tsx";
 import { checkScheme } from "../schemes/scheme.dto.ts";
 import { formOf } from "../session/form.server.ts";
@@ -22,13 +23,14 @@ function schemeOr404(id: string): Scheme {
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
-  if (params.schemeId !== NEW) return { preferences, scheme: schemeOr404(params.schemeId) };
+  if (params.schemeId !== NEW)
+    return { preferences, readings: readingsAsked(), scheme: schemeOr404(params.schemeId) };
   const from = new URL(request.url).searchParams.get("from");
   const original = from ? schemeOr404(from) : null;
   const scheme: Scheme = original
     ? { ...original, id: NEW, name: `${original.name}, ours`.slice(0, 50) }
     : { id: NEW, name: "", asks: "", lines: [] };
-  return { preferences, scheme };
+  return { preferences, readings: readingsAsked(), scheme };
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
@@ -63,7 +65,7 @@ export function meta() {
 }
 
 export default function SchemePage({
-  loaderData: { preferences, scheme },
+  loaderData: { preferences, readings, scheme },
   actionData,
 }: Route.ComponentProps) {
   return (
@@ -74,7 +76,12 @@ export default function SchemePage({
           Go through the terminal's pages from the first to the last and write each line in its words.
         </p>
       </div>
-      <SchemeEditor key={scheme.id} scheme={scheme} sent={(actionData?.errors ?? {}) as FieldErrors} />
+      <SchemeEditor
+        key={scheme.id}
+        scheme={scheme}
+        readings={readings}
+        sent={(actionData?.errors ?? {}) as FieldErrors}
+      />
     </YardFrame>
   );
 }

@@ -18,10 +18,10 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { whole, judged, preferences } = open;
   const board = boardView({
     whole,
-    hoses: judged.hoses,
+    hoses: judged.reckoned.hoses,
     units: preferences.units,
     fn: null,
-    stage: stageOf(judged.hoses, kind),
+    stage: stageOf(judged.reckoned.hoses, kind),
     hrefOf: () => `/rigs/${open.rig.id}/hoses`,
   });
   return {

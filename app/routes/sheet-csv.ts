@@ -1,6 +1,6 @@
 import { sheetCsv } from "../../formats/csv/sheet.ts";
 import { openRig } from "../stations/rig-view.server.ts";
-import { isSheetKey, sheetTopics } from "../stations/sheet/sheet-view.ts";
+import { isSheetKey, sheetTopics } from "../stations/sheet/sheet-view.server.ts";
 import type { Route } from "./+types/sheet-csv";
 
 /** The sheet without readings, to be filled in a spreadsheet. */

@@ -3,20 +3,21 @@ import { readSheetCsv } from "../../formats/csv/sheet.ts";
 import { formOf } from "../session/form.server.ts";
 import { headOf, openRig } from "../stations/rig-view.server.ts";
 import { SheetForm } from "../stations/sheet/SheetForm.tsx";
-import { isSheetKey, SHEETS, type SheetKey, sheetTopics } from "../stations/sheet/sheet-view.ts";
+import { isSheetKey, sheetKinds, sheetTopics } from "../stations/sheet/sheet-view.server.ts";
 import { Header } from "../ui/Header.tsx";
 import type { Route } from "./+types/sheet";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const wanted = new URL(request.url).searchParams.get("of");
-  const sheet: SheetKey = isSheetKey(wanted) ? wanted : "guidance";
+  const sheet = isSheetKey(wanted) ? wanted : "guidance";
   return {
     head: headOf(open.parts),
     tool: open.parts.length > 1 ? open.rig.couplingId : null,
     attachment: open.rig.attachment,
     preferences: open.preferences,
     sheet,
+    sheets: sheetKinds().map(({ key, label }) => ({ key, label })),
     topics: sheetTopics(open.resolved, sheet, open.preferences.units),
   };
 }
@@ -41,7 +42,7 @@ export function meta({ loaderData }: Route.MetaArgs) {
 }
 
 export default function Sheet({ loaderData, actionData }: Route.ComponentProps) {
-  const { head, tool, attachment, preferences, sheet, topics } = loaderData;
+  const { head, tool, attachment, preferences, sheet, sheets, topics } = loaderData;
   const [search] = useSearchParams();
   const filled = actionData?.filled ?? {};
   const query = new URLSearchParams(search);
@@ -68,7 +69,7 @@ export default function Sheet({ loaderData, actionData }: Route.ComponentProps) 
           </p>
         </div>
         <div className="no-print flex flex-wrap items-end gap-2">
-          {Object.entries(SHEETS).map(([key, { label }]) => (
+          {sheets.map(({ key, label }) => (
             <Link
               key={key}
               to={of(key)}

@@ -1,149 +1,27 @@
-import { Link, useSearchParams } from "react-router";
-import type { StationKey } from "../../core/dimension/catalogue.ts";
-import { Consequences } from "../stations/Consequences.tsx";
-import { FieldLog } from "../stations/FieldLog.tsx";
-import { Findings } from "../stations/Findings.tsx";
-import { historyRows } from "../stations/history.server.ts";
-import { stationFacts } from "../stations/open-view.ts";
-import { Readings } from "../stations/Readings.tsx";
-import { RigFrame } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { Stops } from "../stations/Stops.tsx";
-import { viewStation } from "../stations/station-view.ts";
+import { subjectOf } from "../../core/subjects/walk.ts";
+import { openRig } from "../stations/rig-view.server.ts";
+import { ToolStation } from "../stations/ToolStation.tsx";
+import { rigTitle } from "../stations/title.ts";
+import { toolStation } from "../stations/tool-station.server.ts";
+import { WholeStation } from "../stations/WholeStation.tsx";
+import { wholeStation } from "../stations/whole-station.server.ts";
 import type { Route } from "./+types/station";
 
-function stationOr404(text: string): StationKey {
-  if (text === "antenna" || text === "tool") return text;
-  throw new Response("There is no such station.", { status: 404 });
-}
-
+/** The page of a subject that has none of its own: what it asks, looks at and finds. */
 export async function loader({ request, params }: Route.LoaderArgs) {
-  const station = stationOr404(params.station);
+  const subject = subjectOf(params.station);
+  if (!subject) throw new Response("There is no such station.", { status: 404 });
   const open = await openRig(request, params.rigId);
-  return {
-    frame: frameOf(open, station, request),
-    view: viewStation(station, stationFacts(open)),
-    history: historyRows(open, new URL(request.url).searchParams.get("at")),
-  };
+  return subject.shows === "tool"
+    ? { tool: toolStation(open, subject.key, request), whole: null }
+    : { tool: null, whole: wholeStation(open, subject.key, request) };
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {
-  return [
-    { title: loaderData ? `${loaderData.view.title}, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" },
-  ];
+  const shown = loaderData?.tool ?? loaderData?.whole;
+  return rigTitle(shown?.view.title ?? "", shown?.frame.rig.name);
 }
 
-export default function Station({ loaderData: { frame, view, history } }: Route.ComponentProps) {
-  const [search] = useSearchParams();
-  const open = search.get("at");
-  const targets = view.readings.map(({ target }) => target);
-  const here = targets.indexOf(open as (typeof targets)[number]);
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const turned = frame.view === "plan" ? "" : `view=${frame.view}`;
-  const tool = frame.tools.find(({ now }) => now);
-  const inView = tool ? `tool=${tool.id}` : "";
-  const at = (target: string, station: string = view.station) => {
-    const query = [target && `at=${target}`, inView, turned].filter(Boolean).join("&");
-    return `${rigPath}/${station}${query && `?${query}`}`;
-  };
-  const keepPath = `${rigPath}/keep${inView && `?${inView}`}`;
-  /** A letter of the other station leads there. */
-  const hrefOf = (target: string) =>
-    targets.some((each) => each === target)
-      ? at(target)
-      : at(target, view.station === "tool" ? "antenna" : "tool");
-  const neighbour = (step: number) => {
-    const target = targets[here < 0 ? (step > 0 ? 0 : targets.length - 1) : here + step];
-    return target ? at(target) : null;
-  };
-  const hidden = here >= 0 ? "max-sm:hidden" : "";
-  return (
-    <RigFrame
-      view={frame}
-      station={view.station}
-      hrefOf={hrefOf}
-      lit={open}
-      ways={{
-        next: view.tapeNext?.href ?? null,
-        below: neighbour(1),
-        above: neighbour(-1),
-        close: open ? at("") : null,
-      }}
-    >
-      <div className="grid gap-3">
-        <div className={hidden}>
-          <h1>{view.title}</h1>
-          <p className="text-lead text-soft">
-            {view.lead} <Stops count={frame.stops} elsewhere={view.elsewhere} />
-          </p>
-        </div>
-        {view.findings.length > 0 && (
-          <div className={hidden}>
-            <Findings findings={view.findings} />
-          </div>
-        )}
-        <div className="grid grid-cols-[1fr_250px] gap-6 max-sm:grid-cols-1">
-          <div className="grid content-start gap-3">
-            <Readings
-              view={view}
-              preferences={frame.preferences}
-              open={open}
-              history={history}
-              hrefOf={(target) => at(target)}
-              action={keepPath}
-            />
-            <More
-              station={view.station}
-              at={(page) => at("", page)}
-              coupling={tool?.id ?? frame.coupling}
-              hidden={hidden}
-            />
-          </div>
-          <div className={`grid content-start gap-3 ${hidden}`}>
-            <Consequences view={view} />
-            <FieldLog
-              view={view}
-              preferences={frame.preferences}
-              action={keepPath}
-              proofHref={at("", "proof")}
-            />
-          </div>
-        </div>
-      </div>
-    </RigFrame>
-  );
-}
-
-/** What else there is to a station: a sheet to fill in; of a tool its sections, the pass that does not fit, the marks it shares. */
-function More({
-  station,
-  at,
-  coupling,
-  hidden,
-}: {
-  station: StationKey;
-  at: (page: string) => string;
-  coupling: number;
-  hidden: string;
-}) {
-  const links: [to: string, label: string][] = [
-    [at("sheet"), "All readings on one sheet"],
-    ...(station === "tool"
-      ? ([
-          [at("sections"), "Sections and variants"],
-          [at("swaths"), "The last pass"],
-          [at("budget"), "How sure is it?"],
-          [`/traffic?with=${coupling}`, "Controlled traffic"],
-        ] as [string, string][])
-      : []),
-  ];
-  return (
-    <nav aria-label="More of this station" className={`grid grid-cols-2 border-t border-line pt-1 ${hidden}`}>
-      {links.map(([to, label]) => (
-        <Link key={to} to={to} className="flex min-h-11 items-center font-semibold text-dye">
-          {label}
-        </Link>
-      ))}
-    </nav>
-  );
+export default function Station({ loaderData: { tool, whole } }: Route.ComponentProps) {
+  return tool ? <ToolStation {...tool} /> : <WholeStation station={whole!} />;
 }

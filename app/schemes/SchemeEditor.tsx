@@ -1,8 +1,7 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { useSubmit } from "react-router";
-import { isDelay, type Scheme, TIME_UNITS } from "../../core/card/scheme.ts";
-import { catalogueOf } from "../../core/dimension/catalogue.ts";
+import { type Scheme, TIME_UNITS } from "../../core/card/scheme.ts";
 import { POINT_KEYS, POINT_LABELS } from "../../core/dimension/points.ts";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
 import type { FieldErrors } from "../session/validate.ts";
@@ -23,7 +22,16 @@ const STYLE_WORDS: Record<(typeof LENGTH_STYLES)[number], string> = {
 type Choices = readonly (readonly [string, string])[];
 
 /** A terminal's way of asking, line by line in its own words. */
-export function SchemeEditor({ scheme, sent }: { scheme: Scheme; sent: FieldErrors }) {
+export function SchemeEditor({
+  scheme,
+  sent,
+  readings,
+}: {
+  scheme: Scheme;
+  sent: FieldErrors;
+  /** readings a line may ask for, with their labels */
+  readings: Choices;
+}) {
   const submit = useSubmit();
   const [name, setName] = useState(scheme.name);
   const [asks, setAsks] = useState(scheme.asks);
@@ -56,6 +64,7 @@ export function SchemeEditor({ scheme, sent }: { scheme: Scheme; sent: FieldErro
           <li key={index} className="border-[1.5px] border-line bg-sheet px-3 py-2" data-scheme-line={index}>
             <Line
               line={line}
+              readings={readings}
               problems={(field) => errors[`lines.${index}.${field}`]}
               onChange={(part) => change(index, part)}
             >
@@ -97,11 +106,13 @@ export function SchemeEditor({ scheme, sent }: { scheme: Scheme; sent: FieldErro
 
 function Line({
   line,
+  readings,
   problems,
   onChange,
   children,
 }: {
   line: LineForm;
+  readings: Choices;
   problems: (field: keyof LineForm) => string | undefined;
   onChange: (part: Partial<LineForm>) => void;
   children: React.ReactNode;
@@ -156,18 +167,7 @@ function Line({
             ])}
           </>
         )}
-        {line.measure === "dimension" &&
-          pick(
-            "dimension",
-            "Reading",
-            catalogueOf("drawn")
-              .filter(({ key, kind, station }) =>
-                station === "antenna" || station === "tool"
-                  ? kind === "length" || kind === "count" || isDelay(key)
-                  : false,
-              )
-              .map(({ key, letter, label }) => [key, `${letter} ${label}`]),
-          )}
+        {line.measure === "dimension" && pick("dimension", "Reading", readings)}
         {line.measure === "choice" && write("choice", "Set it to")}
         {(isLength || isTime) && (
           <>

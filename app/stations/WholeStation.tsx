@@ -1,33 +1,24 @@
 import { useSearchParams } from "react-router";
 import type { Plan } from "../../core/drawing/sheet.ts";
 import { Checks } from "./Checks.tsx";
-import type { CheckRow } from "./check-rows.ts";
 import { FieldLog } from "./FieldLog.tsx";
 import { Findings } from "./Findings.tsx";
-import type { HistoryRow } from "./ReadingHistory.tsx";
 import { RigFrame } from "./RigFrame.tsx";
-import type { RigFrameView } from "./rig-view.server.ts";
 import { Stops } from "./Stops.tsx";
-import type { CommonView } from "./station-view.ts";
 import { OpenTopic, Topics } from "./Topics.tsx";
+import type { WholeStationView } from "./whole-station.server.ts";
 
 type Props = {
-  frame: RigFrameView;
-  view: CommonView;
-  checks: CheckRow[];
-  checksTitle: string;
-  history: HistoryRow[];
+  station: WholeStationView;
   drawing?: { desk: Plan; phone: Plan; title: string };
   /** in the place of any drawing */
   picture?: React.ReactNode;
-  /** the first check nobody could make, for the key that leads to the next reading */
-  next: string | null;
-  children: React.ReactNode;
+  children?: React.ReactNode;
 };
 
 /** A station that judges the whole rig: the verdict first, then what it reckons, all it looked at, and the readings. */
-export function WholeStation(props: Props) {
-  const { frame, view, checks, checksTitle, history, drawing, picture, next, children } = props;
+export function WholeStation({ station, drawing, picture, children }: Props) {
+  const { frame, view, checks, asks, next, history } = station;
   const [search] = useSearchParams();
   const open = search.get("at");
   const tool = frame.tools.find(({ now }) => now);
@@ -72,7 +63,7 @@ export function WholeStation(props: Props) {
         <div className={`grid gap-4 ${away}`}>
           {view.findings.length > 0 && <Findings findings={view.findings} />}
           {children}
-          <Checks rows={checks} title={checksTitle} />
+          <Checks rows={checks} title={asks} />
           <Topics rows={view.readings} hrefOf={at} />
           <FieldLog view={view} preferences={frame.preferences} action={action} />
         </div>

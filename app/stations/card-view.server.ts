@@ -9,6 +9,7 @@ import { printLength } from "../../core/quantity/length.ts";
 import { fineStyle } from "../../core/quantity/units.ts";
 import type { Grade } from "../../core/rig/grade.ts";
 import { aheadOf, works } from "../../core/rig/whole.ts";
+import { isHeldBy } from "../../core/subjects/walk.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../data/cards.ts";
 import { findScheme, listSchemes, type Terminal, terminalOf } from "../../data/schemes.ts";
 import { day } from "./print.ts";
@@ -111,9 +112,7 @@ export function viewCard(open: OpenRig): CardView {
 
 /** What keeps the file of the whole rig from being written: a terminal would believe it. */
 export function fileStops({ findings }: Pick<OpenRig, "findings">): Finding[] {
-  return findings.filter(
-    ({ severity, station }) => severity === "stop" && (station === "antenna" || station === "tool"),
-  );
+  return findings.filter(({ severity, station }) => severity === "stop" && isHeldBy("card", station));
 }
 
 export function cabState({ db }: OpenRig, latest: NumberedCard, now: Card): CabState {

@@ -12,12 +12,13 @@ import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
-import { provedOf } from "../../core/proof/provable.ts";
 import { type Clock, dueOf, dueWords } from "../../core/rig/due.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { type Whole, works } from "../../core/rig/whole.ts";
-import { type Judged, judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { SUBJECTS } from "../../core/subjects/index.ts";
+import { type Judged, judgeWhole } from "../../core/subjects/judge-whole.ts";
+import { isHeldBy } from "../../core/subjects/walk.ts";
 import { database } from "../../data/database.ts";
 import { changesOf } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
@@ -27,7 +28,7 @@ import { partsOf, type Rig } from "../../data/rigs.ts";
 import { machineName, wholesOf } from "../../data/whole.ts";
 import { type Preferences, readPreferences } from "../session/preferences.server.ts";
 import { rungsOf } from "./rungs.ts";
-import { type Peg, pegsOf, type WalkKey } from "./stations.ts";
+import { type Peg, pegsOf } from "./stations.ts";
 
 /** The name of a tool with the variant it works as. */
 export function toolName({ implement, variant }: Pick<Rig, "implement" | "variant">): string {
@@ -136,7 +137,7 @@ export function seenFrom({ db, parts, whole, judged, preferences }: Opened, inde
     judged,
     findings: judged.findings,
     cardFindings: judged.findings.filter(
-      ({ station, part = index }) => (station === "antenna" || station === "tool") && part === index,
+      ({ station, part = index }) => isHeldBy("card", station) && part === index,
     ),
     preferences,
   };
@@ -178,7 +179,7 @@ export function headOf(parts: readonly Rig[]): RigHead {
 /** Everything round a station: head, walk-round, drawing for the desk and for the phone unless it has its own. */
 export function frameOf(
   open: OpenRig,
-  station: WalkKey,
+  station: string,
   request: Request,
   { ownDrawing = false } = {},
 ): RigFrameView {
@@ -195,11 +196,11 @@ export function frameOf(
     pegs: pegsOf(
       rig.id,
       {
+        whole,
         findings,
         checks: judged.checks,
         coupled: facts.coupled !== null,
         climbed,
-        proved: provedOf(whole.parts.map((part) => part.rig).filter(works)),
       },
       parts.length > 1 ? rig.couplingId : null,
     ),
@@ -227,7 +228,7 @@ function readingHref({ rig, parts }: OpenRig, target: string, view: RigDrawing):
 
 function drawingOf(
   { resolved, whole, index, preferences: { units } }: OpenRig,
-  station: WalkKey,
+  station: string,
   view: RigDrawing,
   at: string | null,
 ): { desk: Plan; phone: Plan } {
@@ -256,7 +257,7 @@ function drawingOf(
   };
 }
 
-function toolChoice(part: Rig, now: Rig, station: WalkKey, search: URLSearchParams): ToolChoice {
+function toolChoice(part: Rig, now: Rig, station: string, search: URLSearchParams): ToolChoice {
   const query = new URLSearchParams(search);
   query.delete("at");
   query.set("tool", String(part.couplingId));
@@ -273,5 +274,5 @@ function toolChoice(part: Rig, now: Rig, station: WalkKey, search: URLSearchPara
 export function firstStation({ rig, parts, findings }: OpenRig): Response {
   const stop = findings.find(({ severity }) => severity === "stop");
   const tool = stop?.part === undefined ? "" : `?tool=${parts[stop.part]!.couplingId}`;
-  return redirect(`/rigs/${rig.id}/${stop?.station ?? "match"}${tool}`);
+  return redirect(`/rigs/${rig.id}/${stop?.station ?? SUBJECTS[0]!.key}${tool}`);
 }

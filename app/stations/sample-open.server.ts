@@ -1,7 +1,7 @@
 /** Rigs of the demo yard opened as a page opens them, and forms as a browser sends them, for tests. */
 import { v4 as uuid } from "uuid";
 import { PRESETS } from "../../core/quantity/units.ts";
-import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import type { Database } from "../../data/handle.ts";
 import { listRigs, partsOf } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { judge } from "../../core/finding/judge.ts";
 import { PRESETS, type Units } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
-import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { plantedYard } from "../../data/demo/planted.ts";
 import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
@@ -140,13 +140,12 @@ describe("the walk-round", () => {
   it("says of each station how it stands; the card counts the stops of the whole rig", () => {
     const worst = (index: number) => {
       const own = listRigs(db)[index]!;
-      const { checks, findings } = judgeWhole(wholesOf(db, [own]).get(own.id)!, PRESETS.metric);
+      const whole = wholesOf(db, [own]).get(own.id)!;
+      const { checks, findings } = judgeWhole(whole, PRESETS.metric);
       const coupled = eventsOf(db, own.id)[0]?.kind === "coupled";
-      return pegsOf(
-        own.id,
-        { checks, findings, coupled, climbed: { good: 3, all: 9 }, proved: { good: 0, all: 5 } },
-        null,
-      ).map(({ key, word }) => `${key} ${word}`);
+      return pegsOf(own.id, { whole, checks, findings, coupled, climbed: { good: 3, all: 9 } }, null).map(
+        ({ key, word }) => `${key} ${word}`,
+      );
     };
     // Of the borrowed drill nobody told anything for the first stations: that is not good, it is open.
     expect(worst(1)).toEqual([
@@ -157,7 +156,7 @@ describe("the walk-round", () => {
       "hook-up open",
       "antenna check",
       "tool stop",
-      "proof 0 of 5",
+      "proof 0 of 4",
       "card stop",
       "ladder 3 of 9",
     ]);
@@ -169,7 +168,7 @@ describe("the walk-round", () => {
       "hook-up coupled",
       "antenna good",
       "tool good",
-      "proof 0 of 5",
+      "proof 3 of 4",
       "card good",
       "ladder 3 of 9",
     ]);

@@ -8,11 +8,12 @@ import {
 import { CHANGES, type ChangeKind } from "../../core/dimension/change.ts";
 import type { Finding, Target } from "../../core/finding/finding.ts";
 import { verbOf } from "../../core/finding/value.ts";
-import { provables } from "../../core/proof/provable.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import { provenBy, type ResolvedRig } from "../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../core/rig/tape-next.ts";
+import { provables } from "../../core/subjects/proof/provable.ts";
+import { subjectOf } from "../../core/subjects/walk.ts";
 import { type ChainView, chainView, type FollowRow, follows, proofText } from "./chains.ts";
 import { day, fine } from "./print.ts";
 import { type ReadingRow, readingRows, type Stales } from "./reading-rows.ts";
@@ -44,28 +45,6 @@ export type StationView = CommonView & {
   proofs: LogRow[];
 };
 
-const LEADS: Record<StationKey, { title: string; lead: string }> = {
-  match: { title: "Match", lead: "Can this tractor pull it, lift it, drive it and take it on the road?" },
-  hitch: { title: "Hitch", lead: "Is it hitched right, and what to turn by how much?" },
-  balance: { title: "Balance", lead: "What stands on each axle, and what to put on or take off." },
-  hoses: {
-    title: "Hoses",
-    lead: "Which hose goes where, what is swapped when, and how long each movement takes.",
-  },
-  antenna: { title: "Antenna", lead: "Where the receiver and the hitch are, seen from the axle." },
-  tool: { title: "Tool", lead: "Where the tool meets the ground, seen from its hitch." },
-};
-
-/** Which machines' changes a station keeps. */
-const KEEPS: Record<StationKey, readonly ("tractor" | "implement")[]> = {
-  match: ["tractor", "implement"],
-  hitch: ["tractor", "implement"],
-  hoses: ["tractor", "implement"],
-  balance: ["tractor", "implement"],
-  antenna: ["tractor"],
-  tool: ["implement"],
-};
-
 export type StationFacts = {
   rigId: number;
   rig: ResolvedRig;
@@ -91,16 +70,17 @@ export function addressOf({ rigId, couplings, index }: Pick<StationFacts, "rigId
 export function commonView(station: StationKey, facts: StationFacts): CommonView {
   const { rigId, rig, couplings, names, index, findings, changes, dues, units } = facts;
   const several = couplings.length > 1;
+  const { label: title, lead, changesOf, shows } = subjectOf(station)!;
   const own = findings.filter((finding) => finding.station === station);
   // A tool's own station shows that tool; what is wrong with another leads there.
-  const shown =
-    station === "antenna" || station === "tool" ? own.filter(({ part = index }) => part === index) : own;
+  const shown = shows === "tool" ? own.filter(({ part = index }) => part === index) : own;
   const stales = stalesOf(facts);
   const readings = readingRows(station, rig, units, stales, dues);
-  const kept = (kind: ChangeKind) => KEEPS[station].includes(CHANGES[kind].machine);
+  const kept = (kind: ChangeKind) => changesOf.includes(CHANGES[kind].machine);
   return {
     station,
-    ...LEADS[station],
+    title,
+    lead,
     findings: shown.map((finding) => ({
       ...finding,
       href: cureHref(rigId, finding, couplings),
@@ -186,7 +166,7 @@ function stopsElsewhere(
   if (!first) return null;
   const tool = first.part !== undefined && couplings.length > 1 ? `, ${names[first.part]}` : "";
   return {
-    label: `${LEADS[first.station].title}${tool}`,
+    label: `${subjectOf(first.station)!.label}${tool}`,
     href: cureHref(rigId, first, couplings),
     stops: stops.length,
   };

@@ -1,7 +1,10 @@
 import { describe, expect, it } from "vitest";
 import type { Check } from "../../core/finding/check.ts";
 import type { Finding } from "../../core/finding/finding.ts";
+import { samplePart, sampleWhole } from "../../core/rig/sample-whole.ts";
 import { cureHref, pegsOf } from "./stations.ts";
+
+const whole = sampleWhole([samplePart("drawn", {})]);
 
 const finding = (station: Finding["station"], severity: Finding["severity"]): Finding => ({
   id: `${station} ${severity}`,
@@ -27,11 +30,11 @@ const words = (walked: Partial<Parameters<typeof pegsOf>[1]>) =>
     pegsOf(
       7,
       {
+        whole,
         findings: [],
         checks: [],
         coupled: false,
         climbed: { good: 2, all: 9 },
-        proved: { good: 0, all: 5 },
         ...walked,
       },
       null,
@@ -68,7 +71,7 @@ describe("the pegs of the walk-round", () => {
   it("keep the tool in view from station to station", () => {
     const [first] = pegsOf(
       7,
-      { findings: [], checks: [], coupled: false, climbed: { good: 0, all: 9 }, proved: { good: 0, all: 5 } },
+      { whole, findings: [], checks: [], coupled: false, climbed: { good: 0, all: 9 } },
       12,
     );
     expect(first!.href).toBe("/rigs/7/match?tool=12");

@@ -1,26 +1,11 @@
-import type { StationKey } from "../../core/dimension/catalogue.ts";
 import type { Check } from "../../core/finding/check.ts";
 import { type Finding, SEVERITIES, type Severity, type Target } from "../../core/finding/finding.ts";
-
-/** A stop of the walk-round: a station, or one of the lists that come of them. */
-export type WalkKey = StationKey | "hook-up" | "sequences" | "proof" | "card" | "ladder";
-
-/** The walk-round as far as it is built, in working order. */
-export const STATIONS: readonly { key: WalkKey; label: string }[] = [
-  { key: "match", label: "Match" },
-  { key: "hitch", label: "Hitch" },
-  { key: "hoses", label: "Hoses" },
-  { key: "balance", label: "Balance" },
-  { key: "hook-up", label: "Hook up" },
-  { key: "antenna", label: "Antenna" },
-  { key: "tool", label: "Tool" },
-  { key: "proof", label: "Proof" },
-  { key: "card", label: "Cab card" },
-  { key: "ladder", label: "Start" },
-];
+import type { Whole } from "../../core/rig/whole.ts";
+import type { Standing } from "../../core/subject.ts";
+import { isHeldBy, type Stop, walkRound } from "../../core/subjects/walk.ts";
 
 export type Peg = {
-  key: WalkKey;
+  key: string;
   label: string;
   href: string;
   /** worst finding here; hook-up and card count the stops of what they are made of; null where there is none */
@@ -31,54 +16,51 @@ export type Peg = {
   open: boolean;
 };
 
-/** Which stations' stops hold a list back. */
-const MADE_OF: Partial<Record<WalkKey, readonly StationKey[]>> = {
-  "hook-up": ["match", "hitch", "hoses", "balance"],
-  card: ["antenna", "tool"],
-};
-
 export type Walked = {
+  whole: Whole;
   findings: readonly Finding[];
   checks: readonly Check[];
   /** whether the rig is coupled by the log */
   coupled: boolean;
   /** how far its ladder is climbed */
-  climbed: { good: number; all: number };
-  /** how much of what guidance rests on is proven, over all tools */
-  proved: { good: number; all: number };
+  climbed: Standing;
 };
 
 /** The walk-round with how each station stands. Where something could not be judged yet, nothing is called good. */
-export function pegsOf(
-  rigId: number,
-  { findings, checks, coupled, climbed, proved }: Walked,
-  tool: number | null,
-): Peg[] {
-  const counted: Partial<Record<WalkKey, { good: number; all: number }>> = { ladder: climbed, proof: proved };
-  return STATIONS.map(({ key, label }) => {
-    const from = MADE_OF[key];
-    const own = findings.filter(({ station, severity }) =>
-      from ? severity === "stop" && from.includes(station) : station === key,
-    );
-    const found = SEVERITIES.find((severity) => own.some((finding) => finding.severity === severity)) ?? null;
-    const worst = found === "note" ? null : found;
-    const open =
-      key === "hook-up"
-        ? !coupled
-        : key in counted
-          ? counted[key]!.good < counted[key]!.all
-          : checks.some(({ station, verdict }) => station === key && verdict === "unknown");
-    const well = key === "hook-up" ? "coupled" : "good";
-    return {
-      key,
-      label,
-      href: `/rigs/${rigId}/${key}${tool === null ? "" : `?tool=${tool}`}`,
-      worst,
-      word:
-        key in counted ? `${counted[key]!.good} of ${counted[key]!.all}` : (worst ?? (open ? "open" : well)),
-      open: worst === null && open,
-    };
-  });
+export function pegsOf(rigId: number, walked: Walked, tool: number | null): Peg[] {
+  return walkRound().map((stop) => ({
+    key: stop.key,
+    label: stop.label,
+    href: `/rigs/${rigId}/${stop.key}${tool === null ? "" : `?tool=${tool}`}`,
+    ...stateOf(stop, walked),
+  }));
+}
+
+function stateOf({ key, subject }: Stop, walked: Walked): Pick<Peg, "worst" | "word" | "open"> {
+  const { whole, findings, checks, coupled, climbed } = walked;
+  const counted = key === "ladder" ? climbed : (subject?.standing?.(whole) ?? null);
+  const worst = worstOf(
+    findings.filter(({ station, severity }) =>
+      subject
+        ? station === key
+        : severity === "stop" && (key === "hook-up" || key === "card") && isHeldBy(key, station),
+    ),
+  );
+  if (counted) {
+    const open = counted.good < counted.all;
+    return { worst, word: `${counted.good} of ${counted.all}`, open: worst === null && open };
+  }
+  const open =
+    key === "hook-up"
+      ? !coupled
+      : checks.some(({ station, verdict }) => station === key && verdict === "unknown");
+  const well = key === "hook-up" ? "coupled" : "good";
+  return { worst, word: worst ?? (open ? "open" : well), open: worst === null && open };
+}
+
+function worstOf(findings: readonly Finding[]): Severity | null {
+  const found = SEVERITIES.find((severity) => findings.some((each) => each.severity === severity)) ?? null;
+  return found === "note" ? null : found;
 }
 
 /** Lists that belong to the machine or to the yard, not to one reading: where each is kept. */
@@ -97,7 +79,7 @@ export function cureHref(
     station,
     next,
     part,
-  }: { station: StationKey; next: Pick<Finding["next"], "target">; part?: number | undefined },
+  }: { station: string; next: Pick<Finding["next"], "target">; part?: number | undefined },
   couplings: readonly number[] = [],
 ): string {
   if (next.target === "limits") return "/limits";

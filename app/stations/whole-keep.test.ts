@@ -186,19 +186,19 @@ describe("setting to another value", () => {
 describe("what the stations show", () => {
   it("both schools of power side by side with their sources, and what is held", () => {
     const { whole, judged, preferences } = open("Stubble");
-    const view = matchView(whole, judged.match.power, preferences.units);
+    const view = matchView(whole, judged.reckoned.match, preferences.units);
     expect(view.thumb?.lines[0]?.source).toContain("common practice");
     expect(view.model?.lines.map(({ source }) => source).join()).toContain("ASABE D497");
     expect(view.chart!.points).toHaveLength(31);
     expect(view.trial).toMatchObject({ depth: 0.14, width: 2.97 });
     expect(
-      matchView(open("Combine").whole, open("Combine").judged.match.power, preferences.units).model,
+      matchView(open("Combine").whole, open("Combine").judged.reckoned.match, preferences.units).model,
     ).toBeNull();
   });
 
   it("a linkage to try where its lengths are known", () => {
     const { resolved, judged, preferences } = open("Stubble");
-    const view = hitchView(resolved, judged.hitch.parts[0]!, preferences.units, "tool", null);
+    const view = hitchView(resolved, judged.reckoned.hitch[0]!, preferences.units, "tool", null);
     expect(view.trial).toMatchObject({
       lift: { from: 0.21, to: 0.97 },
       thread: { pitch: 0.0035, opposite: true },
@@ -206,7 +206,7 @@ describe("what the stations show", () => {
     expect(view.right.join(" ")).toContain("turns longer");
     const drawn = open("Grain drill");
     expect(
-      hitchView(drawn.resolved, drawn.judged.hitch.parts[0]!, preferences.units, "drill", null),
+      hitchView(drawn.resolved, drawn.judged.reckoned.hitch[0]!, preferences.units, "drill", null),
     ).toMatchObject({
       trial: null,
       drawing: null,
@@ -218,7 +218,7 @@ describe("what the stations show", () => {
     const view = balanceView({
       whole,
       index: 1,
-      loads: judged.balance.loads,
+      loads: judged.reckoned.balance,
       units: preferences.units,
       state: "lifted full",
       hrefOf: (state) => `?state=${state}`,

@@ -2,7 +2,7 @@ import { drawThumbnail, type Thumbnail } from "../../core/drawing/thumbnail.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
 import { PRESETS, type Units } from "../../core/quantity/units.ts";
-import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { recallBoard, rememberBoard } from "../../data/board.ts";
 import { aboutsOfRig } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";

@@ -7,7 +7,8 @@ import type { ChangeKind } from "./change.ts";
 import type { ConditionKey } from "./condition.ts";
 import type { Axis, PointKey } from "./points.ts";
 
-export type StationKey = "match" | "hitch" | "hoses" | "balance" | "antenna" | "tool";
+/** The key of the subject it is read for. */
+export type StationKey = string;
 
 /**
  * Whose record a reading belongs to: a hole, a mount, a linkage are points with readings of their own. `hitch` is the point of

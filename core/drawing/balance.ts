@@ -1,7 +1,8 @@
 /** A rig from the side with what stands on it: loads down, axles up, each arrow as long as its load. */
-import type { RigState } from "../balance/states.ts";
+
 import { say } from "../quantity/say.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import type { RigState } from "../subjects/balance/states.ts";
 import type { Plan, Sheet } from "./sheet.ts";
 import { drawSide } from "./side.ts";
 

@@ -3,7 +3,7 @@
  * meets the column of its coupling where its hose ends. A diagram of what is plugged where, not to scale.
  */
 
-import type { Plan } from "../hoses/problem.ts";
+import type { Plan } from "../subjects/hoses/problem.ts";
 import { isPort, type Remote } from "../yard/circuit.ts";
 
 export type HoseColumn = { remote: number; x: number; label: string; pair: boolean };

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { TEST_KEYS } from "../proof/kinds.ts";
-import type { Observation } from "../proof/result.ts";
 import { PRESETS } from "../quantity/units.ts";
+import { TEST_KEYS } from "../subjects/proof/kinds.ts";
+import type { Observation } from "../subjects/proof/result.ts";
 import { drawJob } from "./job.ts";
 
 const sheet = { width: 424, height: 736, units: PRESETS.metric };

@@ -1,10 +1,10 @@
 /** A field test as a sketch: what was driven, where it is measured, and what came out, drawn large enough to be seen. */
 
-import type { TestKey } from "../proof/kinds.ts";
-import type { Observation } from "../proof/result.ts";
-import { apart } from "../proof/wheel-marks.ts";
 import { printLength } from "../quantity/length.ts";
 import { inInches, type Units } from "../quantity/units.ts";
+import type { TestKey } from "../subjects/proof/kinds.ts";
+import type { Observation } from "../subjects/proof/result.ts";
+import { apart } from "../subjects/proof/wheel-marks.ts";
 import type { Note, Plan, PlanBlock, PlanStroke } from "./sheet.ts";
 
 export type JobSheet = { width: number; height: number; units: Units };

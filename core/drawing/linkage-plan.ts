@@ -1,6 +1,6 @@
-import type { HitchOf } from "../hitch/hitch-of-part.ts";
-import { alongLength, crossingAhead } from "../hitch/plan-view.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import type { HitchOf } from "../subjects/hitch/hitch-of-part.ts";
+import { alongLength, crossingAhead } from "../subjects/hitch/plan-view.ts";
 import { acrossOffers, tagOffers } from "./candidates.ts";
 import { between, drawn, type LinkageSheet, type Part, placed, type Spot } from "./linkage-marks.ts";
 import type { Note, Plan, PlanStroke } from "./sheet.ts";

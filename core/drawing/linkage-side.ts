@@ -10,7 +10,7 @@ import {
   type Posed,
   poseAt,
   poseAtHeight,
-} from "../hitch/linkage.ts";
+} from "../linkage/linkage.ts";
 import { printLength } from "../quantity/length.ts";
 import { say } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";

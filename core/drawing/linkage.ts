@@ -3,9 +3,9 @@
  * part in a scale of its own; a rear hitch has the tractor on the right, as travel is to the right.
  */
 import { type DimensionKey, hasDimension } from "../dimension/catalogue.ts";
-import type { HitchOf } from "../hitch/hitch-of-part.ts";
-import { carried, topLinkFor } from "../hitch/linkage.ts";
+import { carried, topLinkFor } from "../linkage/linkage.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import type { HitchOf } from "../subjects/hitch/hitch-of-part.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
 import { between, drawn, type LinkageSheet, type Part, placed, type Spot } from "./linkage-marks.ts";
 import { planView } from "./linkage-plan.ts";

@@ -3,7 +3,7 @@ import type { Attachment } from "../dimension/attachment.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import type { Whole } from "../rig/whole.ts";
-import { judgeWhole } from "../walk-round/judge-whole.ts";
+import { judgeWhole } from "../subjects/judge-whole.ts";
 import { GROUPS, hookupList } from "./list.ts";
 import { heldBy, lineStates, openProtections, type ShownLine, type Tick } from "./ticks.ts";
 

@@ -3,24 +3,24 @@
  * the rig: another pin category is another line, and a tick on the old one no longer holds.
  */
 
-import type { BalanceOf } from "../balance/balance-of-rig.ts";
-import { setText } from "../balance/ballast-checks.ts";
 import { isBuiltOn, onLinks, onPin } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension, isDimensionKey } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
-import { shorten } from "../hitch/checks.ts";
-import { type HitchOf, habitOf } from "../hitch/hitch-of-part.ts";
-import type { Hoses } from "../hoses/checks.ts";
-import { pluggedAtCoupling, remotesOf } from "../hoses/problem.ts";
 import { printLength } from "../quantity/length.ts";
 import { say, sayFine } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import { onTracks } from "../rig/supports.ts";
 import { chosen, known, type Part, type Whole } from "../rig/whole.ts";
+import type { BalanceOf } from "../subjects/balance/balance-of-rig.ts";
+import { setText } from "../subjects/balance/ballast-checks.ts";
+import { shorten } from "../subjects/hitch/checks.ts";
+import { type HitchOf, habitOf } from "../subjects/hitch/hitch-of-part.ts";
+import type { Hoses } from "../subjects/hoses/checks.ts";
+import { pluggedAtCoupling, remotesOf } from "../subjects/hoses/problem.ts";
+import type { Judged } from "../subjects/judge-whole.ts";
 import { CATEGORY_SIZES, type Category, fitPin } from "../trade/category.ts";
 import { DRAWBAR_SIZES, type DrawbarCategory } from "../trade/drawbar.ts";
 import { describeShaft, type PtoType } from "../trade/pto.ts";
-import type { Judged } from "../walk-round/judge-whole.ts";
 import { remoteName } from "../yard/circuit.ts";
 
 export const GROUPS = ["Before", "Couple", "Shaft, hoses", "Try", "Road"] as const;
@@ -51,8 +51,8 @@ type Known = {
 };
 
 export function hookupList(whole: Whole, judged: Judged, units: Units): HookupLine[] {
-  const { checks, hitch, hoses, balance } = judged;
-  const given: Known = { whole, checks, hitches: hitch.parts, loads: balance.loads, hoses, units };
+  const { hitch: hitches, hoses, balance: loads } = judged.reckoned;
+  const given: Known = { whole, checks: judged.checks, hitches, loads, hoses, units };
   const lines = [
     ...stopLines(given),
     ...beforeLines(given),

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { sampleFunction, sampleRemote, sampleSupply } from "../hoses/sample.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import type { Whole } from "../rig/whole.ts";
-import { judgeWhole } from "../walk-round/judge-whole.ts";
+import { sampleFunction, sampleRemote, sampleSupply } from "../subjects/hoses/sample.ts";
+import { judgeWhole } from "../subjects/judge-whole.ts";
 import { type Log, ladderOf, standing } from "./ladder.ts";
 
 const COUPLED = { at: "2026-04-02T06:00:00Z", person: "Mira" };

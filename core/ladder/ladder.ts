@@ -2,14 +2,15 @@
  * The start-of-work ladder of one rig: is everything really on? Each rung follows from a station, from what was run and
  * logged since the rig was coupled, or is ticked by a person where Ambrek cannot know. Stations not built have no rung.
  */
-import type { StationKey } from "../dimension/catalogue.ts";
 import type { Finding } from "../finding/finding.ts";
 import type { Whole } from "../rig/whole.ts";
 import { works } from "../rig/whole.ts";
 import { machineOf } from "../sequence/of-rig.ts";
 import { SEQUENCE_LABELS, type SequenceKind } from "../sequence/step.ts";
 import { listOf } from "../sequence/templates.ts";
-import type { Judged } from "../walk-round/judge-whole.ts";
+import type { Holds } from "../subject.ts";
+import type { Judged } from "../subjects/judge-whole.ts";
+import { heldBy, isHeldBy, namedTogether } from "../subjects/walk.ts";
 
 export type RungKey =
   | "sound"
@@ -54,8 +55,8 @@ export type Log = {
 
 type Told = { whole: Whole; judged: Judged; log: Log };
 
-const stopsAt = (findings: readonly Finding[], stations: readonly StationKey[]) =>
-  findings.filter(({ station, severity }) => severity === "stop" && stations.includes(station));
+const stopsAt = (findings: readonly Finding[], list: Holds) =>
+  findings.filter(({ station, severity }) => severity === "stop" && isHeldBy(list, station));
 
 export function ladderOf(told: Told): Rung[] {
   const { whole } = told;
@@ -109,11 +110,8 @@ const rung = (key: RungKey, label: string, rest: Partial<Rung> & Pick<Rung, "sta
 });
 
 function sound({ judged }: Told): Rung {
-  const [label, stations] = [
-    "May be coupled: nothing stops it",
-    ["match", "hitch", "hoses", "balance"] as const,
-  ];
-  const [first, ...more] = stopsAt(judged.findings, stations);
+  const label = "May be coupled: nothing stops it";
+  const [first, ...more] = stopsAt(judged.findings, "hook-up");
   if (first)
     return rung("sound", label, {
       state: "not yet",
@@ -121,7 +119,7 @@ function sound({ judged }: Told): Rung {
       next: { label: "Cure it", path: first.station },
     });
   const open = judged.checks.find(
-    ({ station, verdict }) => verdict === "unknown" && stations.some((each) => each === station),
+    ({ station, verdict }) => verdict === "unknown" && isHeldBy("hook-up", station),
   );
   return open
     ? rung("sound", label, {
@@ -129,7 +127,7 @@ function sound({ judged }: Told): Rung {
         why: `Not known yet: ${open.said}`,
         next: { label: open.next, path: open.station },
       })
-    : rung("sound", label, { state: "good", why: "Match, hitch, hoses and balance have no stop." });
+    : rung("sound", label, { state: "good", why: `${namedTogether(heldBy("hook-up"))} have no stop.` });
 }
 
 function coupled({ log }: Told): Rung {
@@ -142,12 +140,12 @@ function coupled({ log }: Told): Rung {
       });
 }
 
-function hoses({ whole, judged: { hoses: solved }, log }: Told): Rung {
+function hoses({ whole, judged: { reckoned }, log }: Told): Rung {
   const label = "Hoses as assigned";
   if (whole.hoses.functions.length === 0)
     return rung("hoses", label, { state: "not applicable", why: "Nothing here moves by the tractor's oil." });
   const next = { label: "Look at the hoses", path: "hoses" };
-  if (!solved.solved)
+  if (!reckoned.hoses.solved)
     return rung("hoses", label, { state: "not yet", why: "There is no plan for them.", next });
   if (log.plugged === null)
     return rung("hoses", label, { state: "not yet", why: "Nobody kept how they are plugged in.", next });
@@ -187,8 +185,8 @@ function ranSince({ whole, log }: Told, key: RungKey, label: string, kinds: read
 }
 
 function figures({ judged }: Told): Rung {
-  const label = "Antenna and tool: figures without a stop";
-  const [first] = stopsAt(judged.findings, ["antenna", "tool"]);
+  const label = `${namedTogether(heldBy("card"))}: figures without a stop`;
+  const [first] = stopsAt(judged.findings, "card");
   return first
     ? rung("figures", label, {
         state: "not yet",

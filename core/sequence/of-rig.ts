@@ -1,11 +1,11 @@
 /** A tool's sequences on its rig: the steps of its lists with the levers of the solved assignment, and the swaps where they fall. */
 import { onLinks } from "../dimension/attachment.ts";
-import type { Hoses } from "../hoses/checks.ts";
-import { kindOf } from "../hoses/kinds.ts";
-import { remotesOf } from "../hoses/problem.ts";
-import { swapSteps } from "../hoses/words.ts";
 import { capital } from "../quantity/say.ts";
 import { chosen, type Whole } from "../rig/whole.ts";
+import type { Hoses } from "../subjects/hoses/checks.ts";
+import { kindOf } from "../subjects/hoses/kinds.ts";
+import { remotesOf } from "../subjects/hoses/problem.ts";
+import { swapSteps } from "../subjects/hoses/words.ts";
 import type { ToolKindKey } from "../trade/kinds.ts";
 import { PHASES, type PhaseKey } from "../trade/phases.ts";
 import { isPort, remoteName } from "../yard/circuit.ts";

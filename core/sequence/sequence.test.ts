@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { FUNCTION_KIND_KEYS } from "../hoses/kinds.ts";
+import { FUNCTION_KIND_KEYS } from "../subjects/hoses/kinds.ts";
 import { faultsOf, reverseOf } from "./check.ts";
 import { endOf, positionOf, refusal, refusalBack } from "./run.ts";
 import { SEQUENCE_KINDS, type Sequence, type Step } from "./step.ts";

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { hookupList } from "../../core/hookup/list.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
-import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { openDatabase } from "../database.ts";
 import type { Database } from "../handle.ts";
 import { listEveryPart, listRigs } from "../rigs.ts";

@@ -1,6 +1,6 @@
 /** What the demo yard knows of oil: remotes of its tractors, functions of its tools. Every name and figure is made up. */
 
-import { type FunctionKindKey, functionOfKind } from "../../core/hoses/kinds.ts";
+import { type FunctionKindKey, functionOfKind } from "../../core/subjects/hoses/kinds.ts";
 import type { Remote } from "../../core/yard/circuit.ts";
 import type { Hydraulics, NewFunction, NewRemote } from "../hoses.ts";
 

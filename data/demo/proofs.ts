@@ -1,11 +1,11 @@
 /** Field tests of the demo yard: joints and marks as somebody taped them, solved and accepted as the product does it. */
 
-import { acceptFigure } from "../../core/proof/accepting.ts";
-import type { TestConditions } from "../../core/proof/conditions.ts";
-import { judgeTest } from "../../core/proof/judged.ts";
-import type { TestKey } from "../../core/proof/kinds.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
+import { acceptFigure } from "../../core/subjects/proof/accepting.ts";
+import type { TestConditions } from "../../core/subjects/proof/conditions.ts";
+import { judgeTest } from "../../core/subjects/proof/judged.ts";
+import type { TestKey } from "../../core/subjects/proof/kinds.ts";
 import { rigFacts } from "../facts.ts";
 import { acceptTest, beginTest, keepObservations, setTest } from "../field-tests.ts";
 import type { Database } from "../handle.ts";

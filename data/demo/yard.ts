@@ -7,7 +7,7 @@ import { judge } from "../../core/finding/judge.ts";
 import { hookupList } from "../../core/hookup/list.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
-import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { issueCard, keepReadbacks, latestCard } from "../cards.ts";
 import { rigFacts } from "../facts.ts";
 import type { Database } from "../handle.ts";

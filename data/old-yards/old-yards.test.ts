@@ -11,7 +11,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import type { Whole } from "../../core/rig/whole.ts";
-import { judgeWhole } from "../../core/walk-round/judge-whole.ts";
+import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { latestCard, listCards, readbacksOf } from "../cards.ts";
 import { openDatabase } from "../database.ts";
 import { acceptedOf, observationsOf, testsOfRig } from "../field-tests.ts";

@@ -1,9 +1,5 @@
 /** The panel of the balance station: every state on the axles, ballast from the stock, tyres by their tables. */
 
-import { otherName, steeredName, steersBehind } from "../../../core/balance/axle-names.ts";
-import type { BalanceOf } from "../../../core/balance/balance-of-rig.ts";
-import { setText } from "../../../core/balance/ballast-checks.ts";
-import { groundOf, type RigState } from "../../../core/balance/states.ts";
 import { onPin } from "../../../core/dimension/attachment.ts";
 import { drawBalance } from "../../../core/drawing/balance.ts";
 import { rigPoints } from "../../../core/drawing/rig-points.ts";
@@ -13,6 +9,10 @@ import { FAMILIES } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import { known, type Whole } from "../../../core/rig/whole.ts";
+import { otherName, steeredName, steersBehind } from "../../../core/subjects/balance/axle-names.ts";
+import type { BalanceOf } from "../../../core/subjects/balance/balance-of-rig.ts";
+import { setText } from "../../../core/subjects/balance/ballast-checks.ts";
+import { groundOf, type RigState } from "../../../core/subjects/balance/states.ts";
 import { answerText } from "./answer-text.ts";
 
 export type StateRow = {

@@ -11,7 +11,7 @@ const look = (name: string, state: string | null = null, units: Units = PRESETS.
   const view = balanceView({
     whole,
     index,
-    loads: judged.balance.loads,
+    loads: judged.reckoned.balance,
     units,
     state,
     hrefOf: (each) => `?state=${each}`,

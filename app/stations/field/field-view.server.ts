@@ -8,8 +8,6 @@ import { catalogueOf, type DimensionKey } from "../../../core/dimension/catalogu
 import { printEntry } from "../../../core/dimension/entry.ts";
 import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
 import { pointsOf } from "../../../core/drawing/rig-points.ts";
-import type { Fix } from "../../../core/proof/conditions.ts";
-import { testsOf } from "../../../core/proof/kinds.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { believe } from "../../../core/simulation/believed.ts";
 import type { Field } from "../../../core/simulation/drive.ts";
@@ -17,6 +15,9 @@ import { stretchReading, stretchTape } from "../../../core/simulation/drive.ts";
 import { chance } from "../../../core/simulation/random.ts";
 import { lastToolSpacing, type Terminal, terminalFrom } from "../../../core/simulation/terminal.ts";
 import type { Truth } from "../../../core/simulation/truth.ts";
+import type { Fix } from "../../../core/subjects/proof/conditions.ts";
+import { testsOf } from "../../../core/subjects/proof/kinds.ts";
+import { isHeldBy } from "../../../core/subjects/walk.ts";
 import { type Practice, practiceOf, truthKey } from "../../../data/practice.ts";
 import { schemeNow, toolsAhead } from "../card-view.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
@@ -110,9 +111,7 @@ export function fieldView(open: OpenRig): FieldView {
           title: kinds.find((kind) => kind.key === key)!.title,
         })),
       tape: catalogueOf(attachment)
-        .filter(
-          ({ key, station }) => (station === "antenna" || station === "tool") && key in ground.truth.values,
-        )
+        .filter(({ key, station }) => isHeldBy("card", station) && key in ground.truth.values)
         .map(({ key, letter, label, fromTo }) => ({ key, letter, label, fromTo })),
       points: pointsOf(open.resolved).map((key) => [key, pointLabel(key, attachment)]),
     },

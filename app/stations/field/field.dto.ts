@@ -1,5 +1,5 @@
 import { IsIn, IsUUID, Length } from "class-validator";
-import { FIXES, type Fix } from "../../../core/proof/conditions.ts";
+import { FIXES, type Fix } from "../../../core/subjects/proof/conditions.ts";
 
 export class BeginPracticeDto {
   @IsIn(["as read", "empty"], { message: "Choose what the practice rig begins with." })

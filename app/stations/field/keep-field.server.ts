@@ -1,5 +1,4 @@
 import { v4 as uuid } from "uuid";
-import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
 import { printMeasure } from "../../../core/quantity/measure.ts";
 import { unitOf } from "../../../core/quantity/units.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
@@ -14,6 +13,7 @@ import {
 import { recordRun } from "../../../core/simulation/receiver.ts";
 import { entryProblem } from "../../../core/simulation/terminal.ts";
 import { seedTruth } from "../../../core/simulation/truth.ts";
+import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/subjects/proof/conditions.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import {
   acceptedOf,

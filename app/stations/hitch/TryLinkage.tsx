@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { brokenWords, drawTrial, pitchText } from "../../../core/drawing/linkage-side.ts";
-import { carried, type Posed, turnsFor } from "../../../core/hitch/linkage.ts";
+import { carried, type Posed, turnsFor } from "../../../core/linkage/linkage.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { PlanDrawing } from "../../drawing/PlanDrawing.tsx";
 import { Slide } from "../../ui/Slide.tsx";

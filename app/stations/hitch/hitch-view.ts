@@ -4,14 +4,14 @@ import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { drawLinkage, sideShape } from "../../../core/drawing/linkage.ts";
 import type { SideShape } from "../../../core/drawing/linkage-side.ts";
 import type { Plan } from "../../../core/drawing/sheet.ts";
-import { aheadWords, cureText, pitchWords, shorten } from "../../../core/hitch/checks.ts";
-import { type HitchOf, habitOf, threadOf } from "../../../core/hitch/hitch-of-part.ts";
-import type { Thread } from "../../../core/hitch/linkage.ts";
+import type { Thread } from "../../../core/linkage/linkage.ts";
 import { METRES_PER, printLength } from "../../../core/quantity/length.ts";
 import { say, sayFine } from "../../../core/quantity/say.ts";
 import { inInches, type Units } from "../../../core/quantity/units.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { chosen, known } from "../../../core/rig/whole.ts";
+import { aheadWords, cureText, pitchWords, shorten } from "../../../core/subjects/hitch/checks.ts";
+import { type HitchOf, habitOf, threadOf } from "../../../core/subjects/hitch/hitch-of-part.ts";
 
 export type Row = { label: string; text: string };
 

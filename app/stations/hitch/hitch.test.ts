@@ -9,7 +9,7 @@ const db = plantedYard();
 const look = (name: string, part = 0, units: Units = PRESETS.metric) => {
   const { whole, judged } = sampleOpen(db, name, units);
   const { rig, name: tool } = whole.parts[part]!;
-  const view = hitchView(rig, judged.hitch.parts[part]!, units, tool, null);
+  const view = hitchView(rig, judged.reckoned.hitch[part]!, units, tool, null);
   return JSON.parse(JSON.stringify(view).replace(/\u00a0/g, " ")) as typeof view;
 };
 const row = (view: ReturnType<typeof look>, label: string) =>

@@ -11,7 +11,7 @@ import {
 import { PRESETS, type Units } from "../../../core/quantity/units.ts";
 import { gradeOf } from "../../../core/rig/grade.ts";
 import type { Whole } from "../../../core/rig/whole.ts";
-import { type Judged, judgeWhole } from "../../../core/walk-round/judge-whole.ts";
+import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
 import { eventsOf, ticksOf } from "../../../data/hookup.ts";
 import { day, moment } from "../print.ts";
 import type { OpenRig } from "../rig-view.server.ts";

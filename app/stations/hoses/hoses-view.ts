@@ -1,9 +1,12 @@
 /** The panel of the hoses station: what is plugged where in each phase, what is swapped, how long it takes, and why so. */
 import { drawHoses, type HoseSheet } from "../../../core/drawing/hoses.ts";
-import { type Hoses, seconds } from "../../../core/hoses/checks.ts";
-import { brokenAlone } from "../../../core/hoses/cost.ts";
-import { unmet } from "../../../core/hoses/fit.ts";
-import { kindOf } from "../../../core/hoses/kinds.ts";
+import { capital, say } from "../../../core/quantity/say.ts";
+import type { Units } from "../../../core/quantity/units.ts";
+import type { Whole } from "../../../core/rig/whole.ts";
+import { type Hoses, seconds } from "../../../core/subjects/hoses/checks.ts";
+import { brokenAlone } from "../../../core/subjects/hoses/cost.ts";
+import { unmet } from "../../../core/subjects/hoses/fit.ts";
+import { kindOf } from "../../../core/subjects/hoses/kinds.ts";
 import {
   type Plan,
   type Problem,
@@ -11,11 +14,11 @@ import {
   type Stage,
   stagesOf,
   swapsOf,
-} from "../../../core/hoses/problem.ts";
-import { appliedAll, type Change } from "../../../core/hoses/reasons.ts";
-import { type Solved, solve } from "../../../core/hoses/solve.ts";
-import { type Steps, stepsOf, within } from "../../../core/hoses/steps.ts";
-import { lentOil, type Movement } from "../../../core/hoses/times.ts";
+} from "../../../core/subjects/hoses/problem.ts";
+import { appliedAll, type Change } from "../../../core/subjects/hoses/reasons.ts";
+import { type Solved, solve } from "../../../core/subjects/hoses/solve.ts";
+import { type Steps, stepsOf, within } from "../../../core/subjects/hoses/steps.ts";
+import { lentOil, type Movement } from "../../../core/subjects/hoses/times.ts";
 import {
   changeWords,
   counted,
@@ -24,10 +27,7 @@ import {
   listed,
   stageName,
   swapSteps,
-} from "../../../core/hoses/words.ts";
-import { capital, say } from "../../../core/quantity/say.ts";
-import type { Units } from "../../../core/quantity/units.ts";
-import type { Whole } from "../../../core/rig/whole.ts";
+} from "../../../core/subjects/hoses/words.ts";
 import { isPort, type Remote, remoteName, type Supply, type Use } from "../../../core/yard/circuit.ts";
 
 export type BoardRow = {

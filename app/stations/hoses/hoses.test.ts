@@ -21,7 +21,7 @@ function view(name: string, query: { stage?: string; fn?: string } = {}, units =
   const rig = sampleOpen(db, name, units);
   return hosesView({
     whole: rig.whole,
-    hoses: rig.judged.hoses,
+    hoses: rig.judged.reckoned.hoses,
     units,
     stage: query.stage ?? null,
     fn: query.fn ?? null,
@@ -114,7 +114,7 @@ describe("five circuits on four remotes", () => {
 describe("hose tags", () => {
   const tags = (name: string) => {
     const { rig, whole, judged } = open(name);
-    return tagsView(rig.name, whole, judged.hoses)!.tags.map(({ code, name: of, way, note }) =>
+    return tagsView(rig.name, whole, judged.reckoned.hoses)!.tags.map(({ code, name: of, way, note }) =>
       [code, of, way, note].filter(Boolean).join(", "),
     );
   };
@@ -134,7 +134,7 @@ describe("hose tags", () => {
   });
   it("are on paper twice, with every sign the font has", async () => {
     const { rig, whole, judged } = open("Roller cultivator");
-    const bytes = new Uint8Array(await tagsPdf(tagsView(rig.name, whole, judged.hoses)!));
+    const bytes = new Uint8Array(await tagsPdf(tagsView(rig.name, whole, judged.reckoned.hoses)!));
     const paper = await getDocument({ data: bytes }).promise;
     const pages = await Promise.all(
       Array.from({ length: paper.numPages }, async (_, at) => (await paper.getPage(at + 1)).getTextContent()),
@@ -146,7 +146,7 @@ describe("hose tags", () => {
   });
   it("are there only where there is a plan", () => {
     const { rig, whole, judged } = open("Seed cart");
-    expect(tagsView(rig.name, whole, judged.hoses)).toBeNull();
+    expect(tagsView(rig.name, whole, judged.reckoned.hoses)).toBeNull();
   });
 });
 
@@ -208,7 +208,8 @@ describe("what is not told", () => {
     expect(view("Borrowed").board).toBeNull();
     const said = (name: string) =>
       open(name)
-        .judged.hoses.checks.map(({ verdict, said: words }) => `${verdict}: ${words}`)
+        .judged.checks.filter(({ station }) => station === "hoses")
+        .map(({ verdict, said: words }) => `${verdict}: ${words}`)
         .join("\n");
     expect(said("Borrowed")).toMatch(/unknown: .*functions not entered/);
     expect(said("Stubble")).toMatch(/good: Nothing here moves by the tractor's oil/);

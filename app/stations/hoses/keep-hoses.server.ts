@@ -1,4 +1,4 @@
-import { remotesOf } from "../../../core/hoses/problem.ts";
+import { remotesOf } from "../../../core/subjects/hoses/problem.ts";
 import { remoteName } from "../../../core/yard/circuit.ts";
 import { keepPlan, pinFunction, unpinAll } from "../../../data/hoses.ts";
 import type { Stamp } from "../../session/clock.server.ts";
@@ -18,7 +18,7 @@ export function keepPin(
   form: FormData,
   { at, now }: Stamp,
 ): Outcome {
-  const { problem } = judged.hoses;
+  const { problem } = judged.reckoned.hoses;
   const fn = whole.hoses.functions.find(({ id }) => String(id) === form.get("function"));
   if (!fn || !problem) return refused({ form: "That function is not part of this rig." });
   const wanted = String(form.get("remote") ?? "");
@@ -45,7 +45,7 @@ export function keepUnpinned(
 
 /** Keeps the plan as the way the hoses are plugged in; the tractor's other rigs are held to it. */
 export function keepPlugged({ db, rig, judged }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const { problem, solved } = judged.hoses;
+  const { problem, solved } = judged.reckoned.hoses;
   const person = String(form.get("person") ?? "").trim();
   if (person.length < 1 || person.length > 60) return refused({ person: "Say who you are." });
   if (!problem || !solved) return refused({ form: "There is no plan to keep yet." });

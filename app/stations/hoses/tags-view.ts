@@ -1,6 +1,6 @@
-import type { Hoses } from "../../../core/hoses/checks.ts";
-import { tagsOf } from "../../../core/hoses/tags.ts";
 import type { Whole } from "../../../core/rig/whole.ts";
+import type { Hoses } from "../../../core/subjects/hoses/checks.ts";
+import { tagsOf } from "../../../core/subjects/hoses/tags.ts";
 
 export type TagsView = {
   title: string;

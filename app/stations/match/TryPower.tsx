@@ -1,5 +1,5 @@
 import { lazy, useState } from "react";
-import { atSpeed, curveOf, fastest, insteadOf, workedAs } from "../../../core/match/curve.ts";
+import { atSpeed, curveOf, fastest, insteadOf, workedAs } from "../../../core/forces/curve.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { FASTEST, needOfAll } from "../../../core/trade/power.ts";

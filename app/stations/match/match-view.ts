@@ -1,7 +1,7 @@
 /** The panel of the match station: two ways to the power, and what each figure comes from. */
 
-import type { CurvePoint } from "../../../core/match/curve.ts";
-import type { RigPower } from "../../../core/match/power-of-rig.ts";
+import type { CurvePoint } from "../../../core/forces/curve.ts";
+import type { RigPower } from "../../../core/forces/power-of-rig.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { FAMILIES } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";

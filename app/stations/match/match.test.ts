@@ -9,7 +9,7 @@ const db = plantedYard();
 const look = (name: string, units: Units = PRESETS.metric) => {
   const { whole, judged } = sampleOpen(db, name, units);
   return JSON.parse(
-    JSON.stringify(matchView(whole, judged.match.power, units)).replace(/\u00a0/g, " "),
+    JSON.stringify(matchView(whole, judged.reckoned.match, units)).replace(/\u00a0/g, " "),
   ) as ReturnType<typeof matchView>;
 };
 

@@ -3,7 +3,7 @@ import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { FieldUnit } from "../../../core/dimension/entry.ts";
-import type { Field as Asked } from "../../../core/proof/kinds.ts";
+import type { Field as Asked } from "../../../core/subjects/proof/kinds.ts";
 import { askedIn, send } from "../../offline/queue.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";

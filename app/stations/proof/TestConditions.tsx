@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import { useFetcher } from "react-router";
-import { FIXES, SLOPES, SOILS } from "../../../core/proof/conditions.ts";
+import { FIXES, SLOPES, SOILS } from "../../../core/subjects/proof/conditions.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import type { Outcome } from "../keep.server.ts";

@@ -1,10 +1,10 @@
-import { type Accepted, acceptFigure } from "../../../core/proof/accepting.ts";
-import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/proof/conditions.ts";
-import { testsOf } from "../../../core/proof/kinds.ts";
-import { acrossOf, findPasses } from "../../../core/proof/run-log.ts";
 import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
+import { type Accepted, acceptFigure } from "../../../core/subjects/proof/accepting.ts";
+import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/subjects/proof/conditions.ts";
+import { testsOf } from "../../../core/subjects/proof/kinds.ts";
+import { acrossOf, findPasses } from "../../../core/subjects/proof/run-log.ts";
 import {
   acceptedOf,
   acceptTest,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { TEST_KEYS, type TestKey, testKind } from "../../../core/proof/kinds.ts";
+import { TEST_KEYS, type TestKey, testKind } from "../../../core/subjects/proof/kinds.ts";
 import { readObservation, type Styles, stylesIn, stylesText, textName, wordName } from "./observation.ts";
 
 const METRIC: Styles = { tape: "m", small: "mm", speed: "km/h" };

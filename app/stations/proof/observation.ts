@@ -1,8 +1,9 @@
 /** One observation of a field test as it is typed, read the same way in the browser and on the server. */
-import { type Field, type TestKey, testKind } from "../../../core/proof/kinds.ts";
-import { pointOf } from "../../../core/proof/solve.ts";
+
 import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quantity/length.ts";
 import { FAMILIES, parseMeasure, type UnitOf } from "../../../core/quantity/measure.ts";
+import { type Field, type TestKey, testKind } from "../../../core/subjects/proof/kinds.ts";
+import { pointOf } from "../../../core/subjects/proof/solve.ts";
 
 /** What a bare number means in each kind of field. */
 export type Styles = { tape: LengthStyle; small: LengthStyle; speed: UnitOf<"speed"> };

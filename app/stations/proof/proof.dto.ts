@@ -1,8 +1,8 @@
 import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
-import { FIXES, type Fix, SLOPES, SOILS } from "../../../core/proof/conditions.ts";
-import { TEST_KEYS, type TestKey } from "../../../core/proof/kinds.ts";
 import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
+import { FIXES, type Fix, SLOPES, SOILS } from "../../../core/subjects/proof/conditions.ts";
+import { TEST_KEYS, type TestKey } from "../../../core/subjects/proof/kinds.ts";
 import { Reads } from "../entry.dto.ts";
 import { stylesIn } from "./observation.ts";
 

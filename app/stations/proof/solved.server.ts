@@ -1,13 +1,13 @@
 /** A field test of a rig solved and judged: what its page shows, and what may be accepted, come of the same. */
 import { type Card, fillCard } from "../../../core/card/fill.ts";
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
-import { receiverDoubts, type Verdict } from "../../../core/proof/corrections.ts";
-import { judgeTest } from "../../../core/proof/judged.ts";
-import { type TestKind, testKind } from "../../../core/proof/kinds.ts";
-import type { TestResult } from "../../../core/proof/result.ts";
-import { type Other, type Suspect, suspectsOf } from "../../../core/proof/suspects.ts";
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import { receiverDoubts, type Verdict } from "../../../core/subjects/proof/corrections.ts";
+import { judgeTest } from "../../../core/subjects/proof/judged.ts";
+import { type TestKind, testKind } from "../../../core/subjects/proof/kinds.ts";
+import type { TestResult } from "../../../core/subjects/proof/result.ts";
+import { type Other, type Suspect, suspectsOf } from "../../../core/subjects/proof/suspects.ts";
 import { factsOf, rigFacts } from "../../../data/facts.ts";
 import { type FieldTest, findTest, type KeptObservation, observationsOf } from "../../../data/field-tests.ts";
 import { listEveryPart } from "../../../data/rigs.ts";

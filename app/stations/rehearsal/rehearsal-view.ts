@@ -1,11 +1,11 @@
 /** What a rehearsal of a folding tool needs: its functions on their levers, how fast they move, and the steps to follow. */
 
-import { kindOf } from "../../../core/hoses/kinds.ts";
-import { remotesOf, swapsOf } from "../../../core/hoses/problem.ts";
 import { capital } from "../../../core/quantity/say.ts";
 import { type RigStep, stepsOfRig } from "../../../core/sequence/of-rig.ts";
 import type { Lists } from "../../../core/sequence/templates.ts";
 import { FOLDING_KINDS, type FoldingKind, type Speeds } from "../../../core/simulation/folding.ts";
+import { kindOf } from "../../../core/subjects/hoses/kinds.ts";
+import { remotesOf, swapsOf } from "../../../core/subjects/hoses/problem.ts";
 import { isPort, remoteName } from "../../../core/yard/circuit.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 
@@ -22,7 +22,7 @@ export type RehearsalView = {
 
 /** Null where the tool in view does not fold, or its hoses have no plan yet. */
 export function rehearsalView({ whole, judged, index }: OpenRig, lists: Lists): RehearsalView | null {
-  const { problem, solved, movements } = judged.hoses;
+  const { problem, solved, movements } = judged.reckoned.hoses;
   if (!problem || !solved) return null;
   const own = whole.hoses.functions.flatMap((fn, at) => (fn.part === index ? [{ fn, at }] : []));
   const has = FOLDING_KINDS.filter((kind) => own.some(({ fn }) => fn.kind === kind));
@@ -34,7 +34,7 @@ export function rehearsalView({ whole, judged, index }: OpenRig, lists: Lists): 
   const swaps = swapsOf(solved.stages, solved.plan);
   const onJack = jack === null ? undefined : has.find((kind) => kind !== "jack" && placeOf(kind) === jack);
   const steps = (kind: "hook-up" | "unfold" | "fold") =>
-    stepsOfRig(whole, judged.hoses, index, kind, lists).steps;
+    stepsOfRig(whole, judged.reckoned.hoses, index, kind, lists).steps;
   return {
     has,
     levers: has.map((kind) => {

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { parseLength, printLength } from "../../../core/quantity/length.ts";
-import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "../../../core/tool/layout.ts";
+import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "../../../core/subjects/tool/layout.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field } from "../../ui/Field.tsx";
 import type { Outcome } from "../keep.server.ts";

@@ -1,7 +1,7 @@
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
 import { countSections } from "../../../core/rig/sections.ts";
-import { type Derived, oneRank, type Whole, withSections } from "../../../core/tool/variant.ts";
+import { type Derived, oneRank, type Whole, withSections } from "../../../core/subjects/tool/variant.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
 import type { Rig } from "../../../data/rigs.ts";

@@ -22,7 +22,7 @@ export function openSequence(open: OpenRig, kind: SequenceKind): OpenSequence {
   const run = openRunOf(db, rig.couplingId, kind);
   return {
     kind,
-    sequence: stepsOfRig(whole, judged.hoses, index, kind, lists),
+    sequence: stepsOfRig(whole, judged.reckoned.hoses, index, kind, lists),
     machine,
     lists,
     start: startOf(kind, machine, lists),

@@ -9,7 +9,7 @@ import { validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
 import { KeepSheetDto, lineName, readSheet, SHEET_FIELDS, unitName } from "./sheet.dto.ts";
-import type { SheetRow, sheetTopics } from "./sheet-view.ts";
+import type { SheetRow, sheetTopics } from "./sheet-view.server.ts";
 
 type Props = {
   topics: ReturnType<typeof sheetTopics>;

@@ -8,7 +8,7 @@ import { formOf } from "../../session/form.server.ts";
 import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { keepSheet } from "./keep-sheet.server.ts";
 import { readSheet } from "./sheet.dto.ts";
-import { sheetTopics } from "./sheet-view.ts";
+import { sheetTopics } from "./sheet-view.server.ts";
 
 let db: Database;
 beforeEach(() => {

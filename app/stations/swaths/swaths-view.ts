@@ -2,7 +2,7 @@ import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { planSwaths, type SwathPlan } from "../../../core/tool/swaths.ts";
+import { planSwaths, type SwathPlan } from "../../../core/subjects/tool/swaths.ts";
 
 export type PlanView = {
   school: SwathPlan["school"];

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { Form, Link } from "react-router";
-import { FUNCTION_KIND_KEYS, FUNCTION_KINDS } from "../../../core/hoses/kinds.ts";
+import { FUNCTION_KIND_KEYS, FUNCTION_KINDS } from "../../../core/subjects/hoses/kinds.ts";
 import { PHASES } from "../../../core/trade/phases.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";

@@ -1,6 +1,6 @@
 import { data } from "react-router";
-import { functionOfKind, isFunctionKind } from "../../../core/hoses/kinds.ts";
 import type { Family } from "../../../core/quantity/measure.ts";
+import { functionOfKind, isFunctionKind } from "../../../core/subjects/hoses/kinds.ts";
 import { PHASE_KEYS, type PhaseKey } from "../../../core/trade/phases.ts";
 import { type HoseFunction, type Remote, SOCKETS, USES, type Use } from "../../../core/yard/circuit.ts";
 import type { Database } from "../../../data/handle.ts";

@@ -1,11 +1,11 @@
 /** What the page of a machine's oil shows, in the operator's units. */
 
-import { kindOf } from "../../../core/hoses/kinds.ts";
-import { inVolume, outVolume, wantedFlow } from "../../../core/hoses/oil.ts";
 import { METRES_PER } from "../../../core/quantity/length.ts";
 import { FAMILIES, type Family } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { fineStyle, type Units, unitOf } from "../../../core/quantity/units.ts";
+import { kindOf } from "../../../core/subjects/hoses/kinds.ts";
+import { inVolume, outVolume, wantedFlow } from "../../../core/subjects/hoses/oil.ts";
 import { PHASES, type PhaseKey } from "../../../core/trade/phases.ts";
 import { type HoseFunction, type Remote, SOCKETS, type Use } from "../../../core/yard/circuit.ts";
 import type { Hydraulics } from "../../../data/hoses.ts";

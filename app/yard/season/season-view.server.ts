@@ -3,13 +3,13 @@
 import type { Dimension } from "../../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../../core/dimension/change.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
-import { endedBy } from "../../../core/proof/ended.ts";
-import { type Provable, provables } from "../../../core/proof/provable.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
 import { type Clock, type Due, dueOf, dueProofs, dueWords } from "../../../core/rig/due.ts";
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import { lapsedBy, provenBy, type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
+import { endedBy } from "../../../core/subjects/proof/ended.ts";
+import { type Provable, provables } from "../../../core/subjects/proof/provable.ts";
 import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { hourMarks } from "../../../data/live.ts";

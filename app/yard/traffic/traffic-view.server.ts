@@ -3,7 +3,7 @@ import type { Units } from "../../../core/quantity/units.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
 import { works } from "../../../core/rig/whole.ts";
-import { baseOf, checkTraffic, type TrafficTool } from "../../../core/tool/traffic.ts";
+import { baseOf, checkTraffic, type TrafficTool } from "../../../core/subjects/tool/traffic.ts";
 import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { listEveryPart } from "../../../data/rigs.ts";

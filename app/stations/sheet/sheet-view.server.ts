@@ -1,0 +1,87 @@
+import { type Choice, isOfWork } from "../../../core/dimension/catalogue.ts";
+import { CONDITIONS } from "../../../core/dimension/condition.ts";
+import { type FieldUnit, fieldUnit, printEntry, printReading } from "../../../core/dimension/entry.ts";
+import type { Units } from "../../../core/quantity/units.ts";
+import { askedOf } from "../../../core/rig/asked.ts";
+import type { Grade } from "../../../core/rig/grade.ts";
+import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import { works } from "../../../core/rig/whole.ts";
+import type { Subject } from "../../../core/subject.ts";
+import { SUBJECTS } from "../../../core/subjects/index.ts";
+import { namedTogether } from "../../../core/subjects/walk.ts";
+
+export type SheetRow = {
+  key: string;
+  letter: string;
+  label: string;
+  fromTo: string;
+  before: string;
+  now: string;
+  grade: Grade;
+  stale: boolean;
+  style: FieldUnit;
+  choices: readonly Choice[];
+};
+
+export type SheetKind = { key: string; label: string; stations: readonly string[] };
+
+/** What a sheet is of: what a terminal is told, what is needed to couple, or all of it. */
+export function sheetKinds(): SheetKind[] {
+  const all = SUBJECTS.filter(({ onSheet }) => onSheet);
+  const kind = (key: string, subjects: readonly Subject[], label = namedTogether(subjects)): SheetKind => ({
+    key,
+    label,
+    stations: subjects.map((each) => each.key),
+  });
+  return [
+    kind(
+      "guidance",
+      all.filter(({ holds }) => holds === "card"),
+    ),
+    kind(
+      "hitching",
+      all.filter(({ holds }) => holds === "hook-up"),
+    ),
+    kind("all", all, "Everything"),
+  ];
+}
+
+export function isSheetKey(text: string | null): text is string {
+  return sheetKinds().some(({ key }) => key === text);
+}
+
+/** The lines of a sheet in the order of walking round, under the headings they have at their stations. */
+export function sheetTopics(
+  rig: ResolvedRig,
+  sheet: string,
+  units: Units,
+): { topic: string; rows: SheetRow[] }[] {
+  const { stations } = sheetKinds().find(({ key }) => key === sheet)!;
+  const working = works(rig);
+  const topics: { topic: string; rows: SheetRow[] }[] = [];
+  for (const entry of askedOf(rig)) {
+    if (!stations.includes(entry.station) || (!working && isOfWork(entry))) continue;
+    const { value, reading, grade, stale } = rig.values[entry.key];
+    const row: SheetRow = {
+      key: entry.key,
+      letter: entry.letter,
+      label: entry.label,
+      fromTo: entry.fromTo,
+      before: entry.conditions.map((key) => CONDITIONS[key].toLowerCase()).join(", "),
+      now:
+        value === null || !reading
+          ? "missing"
+          : entry.kind === "choice"
+            ? printReading(entry, reading, units)
+            : printEntry(entry, value, units),
+      grade,
+      stale: stale !== null,
+      style: fieldUnit(entry, units),
+      choices: entry.choices ?? [],
+    };
+    const last = topics.at(-1);
+    if (last?.topic === entry.topic) last.rows.push(row);
+    else topics.push({ topic: entry.topic, rows: [row] });
+  }
+  return topics;
+}

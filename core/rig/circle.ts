@@ -1,0 +1,21 @@
+/**
+ * Steady circle of a drawn tool: R_t² = R² + L_h² − L_t², with the rear axle on R, the hitch L_h behind it, and the tool's
+ * wheels L_t behind the hitch on R_t. Metres; NaN where no such circle can be.
+ */
+export function towedRadius(radius: number, hitch: number, pivot: number): number {
+  return Math.sqrt(radius ** 2 + hitch ** 2 - pivot ** 2);
+}
+
+export function pivotOf(radius: number, towed: number, hitch: number): number {
+  return Math.sqrt(radius ** 2 + hitch ** 2 - towed ** 2);
+}
+
+/** How well R_t must be measured for the pivot to be known to ± `wanted`: ∂L_t/∂R_t = −R_t / L_t. */
+export function radiusNeeded(towed: number, pivot: number, wanted: number): number {
+  return (wanted * pivot) / towed;
+}
+
+/** From diameters between the outer and the inner marks of an axle, the radius of its middle. */
+export function middleRadius(outer: number, inner: number): number {
+  return (outer + inner) / 4;
+}

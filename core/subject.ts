@@ -1,0 +1,38 @@
+/** What one subject of setting a rig up says of itself. Everything that lists subjects reads this; nothing names one. */
+import type { Check } from "./finding/check.ts";
+import type { Units } from "./quantity/units.ts";
+import type { Whole } from "./rig/whole.ts";
+
+/** So much is good, of what there is. */
+export type Standing = { good: number; all: number };
+
+/** What is asked for before it: the hook-up list, and the figures a terminal is told. */
+export type Holds = "hook-up" | "card";
+
+export type Subject<Key extends string = string, Reckoned = unknown> = {
+  /** in addresses, and as the `station` of its readings, checks and findings */
+  key: Key;
+  /** on the walk-round and over its page */
+  label: string;
+  /** the question its page answers, in a sentence */
+  lead: string;
+  /** the question its table of checks answers; empty where it has none */
+  asks: string;
+  /** whose changes its page shows and keeps */
+  changesOf: readonly ("tractor" | "implement")[];
+  /** its page shows the whole rig, or the tool in view */
+  shows: "rig" | "tool";
+  /** which list its stops hold back; null: none */
+  holds: Holds | null;
+  /** its readings stand on a sheet to take along */
+  onSheet: boolean;
+  /** what it works out of the whole rig: figures, no sentence */
+  reckon(whole: Whole): Reckoned;
+  /** everything it looked at, good or not */
+  checks(reckoned: Reckoned, whole: Whole, units: Units): readonly Check[];
+  /** how far it has come, where that is counted; absent: told by its findings */
+  standing?(whole: Whole): Standing;
+};
+
+/** A subject of readings alone: what is wrong with one is told by the reading itself. */
+export const READINGS_ALONE = { reckon: () => null, checks: () => [] } satisfies Partial<Subject>;

@@ -1,0 +1,13 @@
+import { READINGS_ALONE, type Subject } from "../../subject.ts";
+
+export const ANTENNA: Subject<"antenna", null> = {
+  key: "antenna",
+  label: "Antenna",
+  lead: "Where the receiver and the hitch are, seen from the axle.",
+  asks: "",
+  changesOf: ["tractor"],
+  shows: "tool",
+  holds: "card",
+  onSheet: true,
+  ...READINGS_ALONE,
+};

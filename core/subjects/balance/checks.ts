@@ -1,0 +1,413 @@
+/** The balance station: does the steered axle keep its share, does nothing carry too much, and what to put on? */
+import { isBuiltOn, isCarried } from "../../dimension/attachment.ts";
+import { type DimensionKey, dimension } from "../../dimension/catalogue.ts";
+import type { Check } from "../../finding/check.ts";
+import { type Checker, checkerOf } from "../../finding/checking.ts";
+import { printLength } from "../../quantity/length.ts";
+import { say, sayFine } from "../../quantity/say.ts";
+import type { Units } from "../../quantity/units.ts";
+import { onTracks } from "../../rig/supports.ts";
+import { known, type Whole } from "../../rig/whole.ts";
+import { otherName, steeredName, steersBehind } from "./axle-names.ts";
+import { type BalanceOf, beyondTail, scaleError } from "./balance-of-rig.ts";
+import { ballastCheck } from "./ballast-checks.ts";
+import { FRONT_SHARE, REAR_SHARE } from "./loads.ts";
+import { unplacedSideways } from "./sideways.ts";
+import type { RigState } from "./states.ts";
+import { pressureOnly, tyreChecks } from "./tyre-checks.ts";
+
+/** What is looked at of a whole rig, with the loads it stands on. */
+export function balanceChecks(whole: Whole, loads: BalanceOf, units: Units): Check[] {
+  return [
+    ...(loads.ok ? loadChecks(whole, loads, units) : missingCheck(whole, loads)),
+    ...scaleCheck(whole),
+    ...tailChecks(whole, units),
+    ...(loads.ok
+      ? loads.tyres.flatMap((axle) => tyreChecks(whole, axle, units))
+      : pressureOnly(whole, units)),
+    ...trackCheck(whole, units),
+  ];
+}
+
+type Loads = Extract<BalanceOf, { ok: true }>;
+
+function missingCheck(whole: Whole, { missing, part }: Extract<BalanceOf, { ok: false }>): Check[] {
+  const at = whole.parts[part ?? 0]!.rig;
+  const { unknown } = checkerOf("balance", at, part !== null && whole.parts.length > 1 ? part : undefined);
+  return [{ ...unknown("front", "Loads", missing), id: "front" }];
+}
+
+function loadChecks(whole: Whole, loads: Loads, units: Units): Check[] {
+  const { rig } = whole.parts[0]!;
+  const at = checkerOf("balance", rig);
+  return [
+    steeredCheck(whole, loads, at, units),
+    ...(loads.least.rear > 0 ? [rearCheck(loads, at, units)] : []),
+    ...(onTracks(rig) ? [middleCheck(whole, loads, at, units)] : axleLimitChecks(whole, loads, at, units)),
+    limitCheck("gross-limit", "Gross mass", loads.states, ({ total }) => total, whole, at, units),
+    ...sidewaysChecks(whole, loads, at, units),
+    ...toolAxleChecks(whole, loads, units),
+    ...ballastCheck(whole, loads, at, units),
+  ];
+}
+
+/** What stands on tracks bears on all of them while it lies in their middle third (the kern of a line; textbook statics). */
+const THIRD = 1 / 3;
+
+function middleCheck(whole: Whole, { states }: Loads, { check }: Checker, units: Units): Check {
+  const [id, label] = ["tracks-middle", "Weight on the tracks"];
+  const share = ({ front, total }: RigState) => front / total;
+  const off = (state: RigState) => Math.abs(share(state) - 0.5);
+  const worst = states.reduce((most, state) => (off(state) > off(most) ? state : most));
+  const said = `${worst.label}: ${say("ratio", share(worst), units)} of it on the ${steeredName(whole).toLowerCase()}`;
+  return off(worst) <= THIRD / 2
+    ? check(id, label, { verdict: "good", said: `${said}: it lies in the middle third.`, target: "weights" })
+    : check(id, label, {
+        verdict: "check",
+        said: `${said}: it leaves the middle third of the tracks.`,
+        why: `The ${share(worst) < 0.5 ? "front" : "rear"} of the tracks presses on the ground hardly at all: it steers badly, and its other end sinks in.`,
+        target: "weights",
+        next: "Look at ballast",
+      });
+}
+
+function axleLimitChecks(whole: Whole, loads: Loads, at: Checker, units: Units): Check[] {
+  return [
+    limitCheck("front-limit", steeredName(whole), loads.states, ({ front }) => front, whole, at, units),
+    limitCheck("rear-limit", otherName(whole), loads.states, ({ rear }) => rear, whole, at, units),
+  ];
+}
+
+const worstOf = (states: readonly RigState[], pick: (state: RigState) => number) =>
+  states.reduce((worst, state) => (pick(state) < pick(worst) ? state : worst));
+
+/** At least a fifth of the unladen weight on the steered axle, on the road and with the implement raised. */
+function steeredCheck(whole: Whole, { states, unladen }: Loads, { check }: Checker, units: Units): Check {
+  const [id, label] = ["front", `Weight on the ${steeredName(whole).toLowerCase()}`];
+  const must = worstOf(
+    states.filter((state) => state.must),
+    ({ front }) => front,
+  );
+  const work = states.filter((state) => !state.must);
+  const target = "weights" as const;
+  const share = (state: RigState) => say("ratio", state.front / unladen, units);
+  const told = (state: RigState) =>
+    `${state.label}: ${say("mass", state.front, units)} on the ${steeredName(whole).toLowerCase()}, ${share(state)} of the unladen weight`;
+  const least = say("ratio", FRONT_SHARE, units);
+  if (must.front < 0)
+    return check(id, label, {
+      verdict: "stop",
+      said: `${must.label}: the ${steeredName(whole).toLowerCase()} lifts off. ${say("mass", -must.front, units)} are missing for it even to touch the ground.`,
+      why: "Do not lift it: the machine tips over its other axle.",
+      target,
+      next: "Look at ballast",
+    });
+  if (must.front < FRONT_SHARE * unladen - 0.5)
+    return check(id, label, {
+      verdict: "stop",
+      said: `${told(must)}; ${least} must stay on it.`,
+      why: "Below that it steers and brakes badly. On the road it is against the rules nearly everywhere.",
+      target,
+      next: "Look at ballast",
+    });
+  const pulling = work.length > 0 ? worstOf(work, ({ front }) => front) : null;
+  if (pulling && pulling.front < FRONT_SHARE * unladen)
+    return check(id, label, {
+      verdict: "check",
+      said: `${told(pulling)} while pulling.`,
+      why: "It steers badly under load, and the front wheels help little. More weight in front, or a lower line of pull.",
+      target,
+      next: "Look at ballast",
+    });
+  return check(id, label, {
+    verdict: "good",
+    said: `${told(must)}, at the least.`,
+    target,
+    next: "Look at ballast",
+  });
+}
+
+function rearCheck({ states, unladen }: Loads, { check }: Checker, units: Units): Check {
+  const [id, label] = ["rear", "Weight on the rear axle"];
+  const must = worstOf(
+    states.filter((state) => state.must),
+    ({ rear }) => rear,
+  );
+  const told = `${must.label}: ${say("mass", must.rear, units)} on the rear axle, ${say("ratio", must.rear / unladen, units)} of the unladen weight`;
+  if (must.rear < REAR_SHARE * unladen - 0.5)
+    return check(id, label, {
+      verdict: must.rear < 0 ? "stop" : "fix",
+      said: `${told}; with a tool in front ${say("ratio", REAR_SHARE, units)} should stay on it.`,
+      why: "The rear brakes and the drive need it. Weight at the back, or the rear tool coupled first.",
+      target: "weights",
+      next: "Look at ballast",
+    });
+  return check(id, label, {
+    verdict: "good",
+    said: `${told}, at the least.`,
+    target: "weights",
+    next: "Look at ballast",
+  });
+}
+
+/** A permitted load: on the road, and at work where the maker names another. */
+type Permitted = { key: DimensionKey; road: number | null; field: number | null };
+
+/** What limits a front or rear axle, or the whole; a machine that steers behind has its axles the other way round. */
+function permittedOf(id: string, whole: Whole): Permitted {
+  const { rig } = whole.parts[0]!;
+  const front = (id === "front-limit") !== steersBehind(whole);
+  if (id === "gross-limit")
+    return { key: "tractor.grossLimit", road: known(rig, "tractor.grossLimit"), field: null };
+  return front
+    ? {
+        key: "tractor.frontLimit",
+        road: known(rig, "tractor.frontLimit"),
+        field: known(rig, "tractor.frontFieldLimit"),
+      }
+    : {
+        key: "tractor.rearLimit",
+        road: known(rig, "tractor.rearLimit"),
+        field: known(rig, "tractor.rearFieldLimit"),
+      };
+}
+
+type Over = { state: RigState; load: number; limit: number };
+
+/**
+ * The worst state on the road against its limit, and the worst at work against the maker's limit for work. Without one the road's limit
+ * stands in, and passing it is a check, said as such.
+ */
+function overOf(
+  states: readonly RigState[],
+  pick: (state: RigState) => number,
+  { road, field }: { road: number; field: number | null },
+): { must: Over; work: (Over & { own: boolean }) | null } {
+  const worst = (must: boolean, limit: number): Over | null => {
+    const own = states.filter((state) => state.must === must);
+    if (own.length === 0) return null;
+    const state = worstOf(own, (each) => -pick(each));
+    return { state, load: pick(state), limit };
+  };
+  const work = worst(false, field ?? road);
+  return { must: worst(true, road)!, work: work && { ...work, own: field !== null } };
+}
+
+function limitCheck(
+  id: string,
+  label: string,
+  states: readonly RigState[],
+  pick: (state: RigState) => number,
+  whole: Whole,
+  { check, unknown }: Checker,
+  units: Units,
+): Check {
+  const { key, road, field } = permittedOf(id, whole);
+  if (road === null) return unknown(id, label, key as "tractor.frontLimit");
+  const { must, work } = overOf(states, pick, { road, field });
+  const target = "weights" as const;
+  const told = ({ state, load, limit }: Over) =>
+    `${state.label}: ${say("mass", load, units)}; permitted ${say("mass", limit, units)}`;
+  if (must.load > must.limit || (work?.own && work.load > work.limit)) {
+    const over = must.load > must.limit ? must : work!;
+    return check(id, label, {
+      verdict: "stop",
+      said: `${label} carries too much. ${told(over)}${over === must ? "" : " at work"}, ${say("mass", over.load - over.limit, units)} over.`,
+      why: `It breaks the axle, or the law. ${lighter(states, pick, over.limit, whole, units)}`,
+      target,
+      next: "Look at ballast",
+    });
+  }
+  if (work && work.load > work.limit)
+    return check(id, label, {
+      verdict: "check",
+      said: `${told(work)} on the road, ${say("mass", work.load - work.limit, units)} over it at work. No limit for work is told.`,
+      why: "Some makers permit more at walking pace in the field: their book says. Until then the road's limit is all that is known.",
+      target: key,
+    });
+  return check(id, label, { verdict: "good", said: `${told(must)}.`, target: key });
+}
+
+/** What to do about too much load: how far to fill, where filling is what brings it over. */
+function lighter(
+  states: readonly RigState[],
+  pick: (state: RigState) => number,
+  limit: number,
+  { parts }: Whole,
+  units: Units,
+): string {
+  const at = (fill: string) => states.find(({ id }) => id === `lifted ${fill}`);
+  const [empty, full] = [at("empty"), at("full")];
+  const tanks = parts.flatMap(({ rig }) => known(rig, "tool.load") || []);
+  if (!empty || !full || tanks.length !== 1 || pick(empty) >= limit || pick(full) <= limit)
+    return "Take weight off, or take a larger machine.";
+  const share = (limit - pick(empty)) / (pick(full) - pick(empty));
+  return `Fill no more than ${say("mass", Math.floor(tanks[0]! * share), units)}, ${say("ratio", Math.floor(share * 100) / 100, units)} of it.`;
+}
+
+function toolAxleChecks(whole: Whole, { states }: Loads, units: Units): Check[] {
+  return whole.parts.flatMap(({ rig }, index) => {
+    if (isCarried(rig.attachment)) return [];
+    const { check, unknown } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
+    const limit = known(rig, "tool.axleLimit");
+    const [id, label] = ["tool-axle", "Implement's axle"];
+    if (limit === null) return [unknown(id, label, "tool.axleLimit")];
+    const field = known(rig, "tool.axleFieldLimit");
+    const { must, work } = overOf(states, (state) => state.tools[index] ?? 0, { road: limit, field });
+    const told = ({ state, load, limit: most }: Over) =>
+      `${state.label}: ${say("mass", load, units)} on its wheels; permitted ${say("mass", most, units)}`;
+    const target = "tool.axleLimit" as const;
+    if (must.load > must.limit || (work?.own && work.load > work.limit)) {
+      const over = must.load > must.limit ? must : work!;
+      return [
+        check(id, label, {
+          verdict: "stop",
+          said: `${told(over)}${over === must ? "" : " at work"}, ${say("mass", over.load - over.limit, units)} over.`,
+          why: "Fill less.",
+          target,
+        }),
+      ];
+    }
+    if (work && work.load > work.limit)
+      return [
+        check(id, label, {
+          verdict: "check",
+          said: `${told(work)} on the road, ${say("mass", work.load - work.limit, units)} over it at work. No limit for work is told.`,
+          why: "Its maker's book may permit more in the field.",
+          target: "tool.axleFieldLimit",
+        }),
+      ];
+    return [check(id, label, { verdict: "good", said: `${told(must)}.`, target })];
+  });
+}
+
+/** The heavier wheel of an axle carries this much of the lighter before it is spoken of (our threshold). */
+const UNEVEN = 1.25;
+
+/** What hangs to one side: which wheel carries it, and whether that may. */
+function sidewaysChecks(whole: Whole, { states }: Loads, { check, unknown }: Checker, units: Units): Check[] {
+  const [id, label] = ["sideways", "Left and right wheel"];
+  const lead = whole.parts[0]!.rig;
+  for (const [index, { rig, behind }] of whole.parts.entries()) {
+    const missing = behind === null && isCarried(rig.attachment) ? unplacedSideways(rig) : null;
+    if (missing) {
+      const at = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
+      return [at.unknown(id, label, missing)];
+    }
+  }
+  const told = states.flatMap((state) => state.sides.map((side) => ({ state, side })));
+  if (told.length === 0) {
+    const key = steersBehind(whole) ? "tractor.trackFront" : "tractor.trackRear";
+    const lopsided = whole.parts.some(
+      ({ rig }) => (known(rig, "tool.cgSide") ?? known(rig, "tool.lateral") ?? 0) !== 0,
+    );
+    const carried = whole.parts.some(({ rig }) => isCarried(rig.attachment) && !isBuiltOn(rig.attachment));
+    return lopsided && carried && known(lead, key) === null ? [unknown(id, label, key)] : [];
+  }
+  const worst = told.reduce((most, each) => (each.side.ratio > most.side.ratio ? each : most));
+  const { left, right, ratio, axle } = worst.side;
+  const heavy = left > right ? "left" : "right";
+  const loads = `${worst.state.label}: ${say("mass", left, units)} left, ${say("mass", right, units)} right on the ${(axle === "front" ? steeredName(whole) : otherName(whole)).toLowerCase()}`;
+  if (Math.min(left, right) < 0)
+    return [
+      check(id, label, {
+        verdict: "stop",
+        said: `${loads}: the ${heavy === "left" ? "right" : "left"} wheel lifts off.`,
+        why: "It tips to the side. Weight on the other side, or another machine.",
+        target: "tool.cgSide",
+      }),
+    ];
+  const over = told
+    .map(({ state, side }) => ({
+      state,
+      load: Math.max(side.left, side.right),
+      limit: halfOf(side.axle, whole),
+    }))
+    .filter(({ state, load, limit }) => state.must && limit !== null && load > limit);
+  const [most] = over.sort((a, b) => b.load - a.load);
+  if (most)
+    return [
+      check(id, label, {
+        verdict: "stop",
+        said: `${most.state.label}: ${say("mass", most.load, units)} on one wheel; its half of the permitted axle load is ${say("mass", most.limit!, units)}.`,
+        why: `What hangs to one side is too much for that wheel. A counterweight on the other side of the tool, or a lighter one.`,
+        target: "tool.cgSide",
+      }),
+    ];
+  if (ratio >= UNEVEN)
+    return [
+      check(id, label, {
+        verdict: "check",
+        said: `${loads}: the ${heavy} wheel carries ${ratio.toFixed(2)} times the other.`,
+        why: "It leans, most of all raised at a headland, and slips on the light side. Common practice is a counterweight on the tool's other side.",
+        target: "tool.cgSide",
+      }),
+    ];
+  return [check(id, label, { verdict: "good", said: `${loads}.`, target: "tool.cgSide" })];
+}
+
+/** Half of what an axle may carry on the road: one wheel's share; null where no limit is told, or there are tracks. */
+function halfOf(axle: "front" | "rear", whole: Whole): number | null {
+  if (onTracks(whole.parts[0]!.rig)) return null;
+  const { road } = permittedOf(`${axle}-limit`, whole);
+  return road === null ? null : road / 2;
+}
+
+/** Weighbridge slips of one day agree within this share (common practice, no source). */
+const SCALE_PLAY = 0.02;
+
+function scaleCheck(whole: Whole): Check[] {
+  const off = onTracks(whole.parts[0]!.rig) ? null : scaleError(whole);
+  if (off === null || Math.abs(off) <= SCALE_PLAY) return [];
+  const { check } = checkerOf("balance", whole.parts[0]!.rig);
+  return [
+    check("scale", "Weighbridge", {
+      verdict: "fix",
+      said: `Both axles together are ${Math.abs(off * 100).toFixed(1)} % ${off > 0 ? "more" : "less"} than the whole machine.`,
+      why: "One slip was weighed otherwise: another fuel tank, a driver, weights on, or a slope.",
+      target: "tractor.mass",
+    }),
+  ];
+}
+
+function tailChecks(whole: Whole, units: Units): Check[] {
+  return whole.parts.flatMap(({ rig }, index) => {
+    const beyond = beyondTail(whole, index);
+    if (beyond <= 0) return [];
+    const { check } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
+    return [
+      check("tail", "Centre of gravity", {
+        verdict: "fix",
+        said: `The centre of gravity is told to lie ${printLength(beyond, units.tape)} behind the last part of the tool.`,
+        why: "It lies between the tool's own parts. Look for a slipped digit, or for a length taken from the axle.",
+        target: "tool.cg",
+      }),
+    ];
+  });
+}
+
+/** Front and rear wheels run in one track within this, metres. */
+const TRACK_PLAY = 0.03;
+
+function trackCheck(whole: Whole, units: Units): Check[] {
+  const { rig } = whole.parts[0]!;
+  const [front, rear] = [known(rig, "tractor.trackFront"), known(rig, "tractor.trackRear")];
+  if (front === null || rear === null || onTracks(rig)) return [];
+  const { check } = checkerOf("balance", rig);
+  const [id, label] = ["track", "Track width"];
+  const off = front - rear;
+  return [
+    Math.abs(off) <= TRACK_PLAY
+      ? check(id, label, {
+          verdict: "good",
+          said: `${printLength(rear, units.tape)}, front and rear in one line.`,
+          target: "tractor.trackRear",
+        })
+      : check(id, label, {
+          verdict: "note",
+          said: `${dimension("tractor.trackFront", rig.attachment).label} is ${sayFine(Math.abs(off), units)} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
+          why: "Between rows and in tramlines each wheel makes a rut of its own.",
+          target: "tractor.trackFront",
+        }),
+  ];
+}

@@ -1,0 +1,166 @@
+/** Tyres: alike on an axle, and the pressures field and road ask for by the tyre makers' tables. */
+import type { Check } from "../../finding/check.ts";
+import { checkerOf } from "../../finding/checking.ts";
+import { capital, say } from "../../quantity/say.ts";
+import type { Units } from "../../quantity/units.ts";
+import { onTracks } from "../../rig/supports.ts";
+import { known, type Whole } from "../../rig/whole.ts";
+import { steersBehind } from "./axle-names.ts";
+import type { AxlePressure } from "./tyres-of-rig.ts";
+
+/** Pressures of an axle agree within this, Pa: the gauge's own step and a cold morning (common practice, no source). */
+const ALIKE = 0.05e5;
+/** Above what the field asks for by this, tyres are still as the road left them, Pa. */
+const HARD = 0.3e5;
+
+function axleName({ axle, part }: AxlePressure, whole: Whole): string {
+  if (part !== null) return `${whole.parts[part]!.name}'s axle`;
+  if (steersBehind(whole)) return axle === "front" ? "drive axle" : "steered axle";
+  return axle === "front" ? "front axle" : "rear axle";
+}
+
+function alikeCheck(whole: Whole, axle: AxlePressure, units: Units): Check[] {
+  const { left, right, keys, part } = axle;
+  const { check } = checkerOf(
+    "balance",
+    whole.parts[part ?? 0]!.rig,
+    part !== null && whole.parts.length > 1 ? part : undefined,
+  );
+  if (left === null || right === null || Math.abs(left - right) <= ALIKE + 1e-6) return [];
+  const low = left < right ? "left" : "right";
+  return [
+    check(`alike-${axle.axle}`, `Alike on the ${axleName(axle, whole)}`, {
+      verdict: "fix",
+      said: `On the ${axleName(axle, whole)} the ${low} tyre has ${say("pressure", Math.abs(left - right), units)} less: ${say("pressure", left, units)} left, ${say("pressure", right, units)} right.`,
+      why: "The machine leans, the receiver with it, and it pulls to one side.",
+      target: low === "left" ? keys.left : keys.right,
+    }),
+  ];
+}
+
+export function pressureOnly(whole: Whole, units: Units): Check[] {
+  const { rig } = whole.parts[0]!;
+  if (onTracks(rig)) return [];
+  const axles = [
+    ["front", "tractor.pressureFrontLeft", "tractor.pressureFrontRight"],
+    ["rear", "tractor.pressureRearLeft", "tractor.pressureRearRight"],
+  ] as const;
+  return axles.flatMap(([axle, left, right]) =>
+    alikeCheck(
+      whole,
+      {
+        axle,
+        part: null,
+        left: known(rig, left),
+        right: known(rig, right),
+        keys: { left, right },
+        tyres: null,
+        field: null,
+        road: null,
+      },
+      units,
+    ),
+  );
+}
+
+export function tyreChecks(whole: Whole, axle: AxlePressure, units: Units): Check[] {
+  return [...alikeCheck(whole, axle, units), ...tableCheck(whole, axle, units)];
+}
+
+function tableCheck(whole: Whole, axle: AxlePressure, units: Units): Check[] {
+  const { part, tyres, field, road, keys } = axle;
+  const { check } = checkerOf(
+    "balance",
+    whole.parts[part ?? 0]!.rig,
+    part !== null && whole.parts.length > 1 ? part : undefined,
+  );
+  const [id, label] = [`tyres-${axle.axle}`, `Tyres, ${axleName(axle, whole)}`];
+  const enter = { target: "tyres" as const, next: "Enter tyres" };
+  if (!tyres || !field || !road)
+    return [
+      check(id, label, {
+        verdict: "unknown",
+        said: "No tyre table is given.",
+        why: "The tyre maker's table says what pressure a load and a speed need.",
+        ...enter,
+      }),
+    ];
+  for (const [where, asked] of [
+    ["on the road", road],
+    ["in the field", field],
+  ] as const) {
+    const load = `${say("mass", asked.load, units)} on each tyre at ${say("speed", asked.speed, units)}`;
+    const { answer } = asked;
+    if (answer.kind === "overloaded")
+      return [
+        check(id, label, {
+          verdict: "stop",
+          said: `${capital(where)}, ${load}: ${say("mass", answer.by, units)} more than ${tyres.label} carries at any pressure.`,
+          why: "It bursts or comes off the rim. Drive slower, fill less, or fit other tyres.",
+          ...enter,
+        }),
+      ];
+    if (answer.kind === "too fast")
+      return [
+        check(id, label, {
+          verdict: "fix",
+          said: `${tyres.label}'s table ends at ${say("speed", answer.fastest, units)}; ${where} it goes ${say("speed", asked.speed, units)}.`,
+          why: "A table is not read past its end. Drive no faster than it says.",
+          ...enter,
+        }),
+      ];
+    if (answer.kind === "hole")
+      return [
+        check(id, label, {
+          verdict: "check",
+          said: `${tyres.label}'s table has a hole at ${say("speed", asked.speed, units)}.`,
+          why: "Fill in the missing figures from the tyre maker's book.",
+          ...enter,
+        }),
+      ];
+  }
+  if (field.answer.kind !== "pressure" || road.answer.kind !== "pressure") return [];
+  const [inField, onRoad] = [field.answer.pressure, road.answer.pressure];
+  const wanted = `${say("pressure", inField, units)} in the field, ${say("pressure", onRoad, units)} on the road`;
+  const least = axle.left === null || axle.right === null ? null : Math.min(axle.left, axle.right);
+  if (least === null)
+    return [
+      check(id, label, {
+        verdict: "unknown",
+        said: `${tyres.label} needs ${wanted}; nobody gauged it.`,
+        target: axle.left === null ? keys.left : keys.right,
+      }),
+    ];
+  const now = say("pressure", least, units);
+  if (least < inField - ALIKE)
+    return [
+      check(id, label, {
+        verdict: "stop",
+        said: `${now} is too soft even for the field: ${tyres.label} needs ${wanted}.`,
+        why: "The carcass breaks, or the tyre slips on the rim.",
+        target: keys.left,
+      }),
+    ];
+  if (least < onRoad - ALIKE)
+    return [
+      check(id, label, {
+        verdict: "check",
+        said: `${now}: right for the field, too soft for the road. ${tyres.label} needs ${wanted}.`,
+        why: "Pump up before the road, or drive as slowly as the table allows.",
+        target: keys.left,
+      }),
+    ];
+  const beyond = least > onRoad + HARD;
+  if (least > inField + HARD)
+    return [
+      check(id, label, {
+        verdict: beyond ? "check" : "note",
+        said: `${now}: ${beyond ? "harder than even the road asks" : "still as hard as for the road"}. ${tyres.label} needs ${wanted}.`,
+        why: "Hard tyres slip, and press the soil.",
+        target: keys.left,
+      }),
+    ];
+  return [
+    check(id, label, { verdict: "good", said: `${now}; ${tyres.label} needs ${wanted}.`, target: keys.left }),
+  ];
+}

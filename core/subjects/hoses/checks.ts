@@ -1,0 +1,284 @@
+/** The hoses station: is there a coupling for everything, what is swapped, what is slow, does the oil suffice? */
+import type { Check } from "../../finding/check.ts";
+import { type Checker, checkerOf } from "../../finding/checking.ts";
+import { capital, say } from "../../quantity/say.ts";
+import type { Units } from "../../quantity/units.ts";
+import type { Whole } from "../../rig/whole.ts";
+import { PHASES } from "../../trade/phases.ts";
+import { couplingsOf, type HoseFunction, type Supply } from "../../yard/circuit.ts";
+import type { RigHoses } from "../../yard/rig-hoses.ts";
+import { wantedFlow } from "./oil.ts";
+import { type Problem, remotesOf, stagesOf, swapsOf } from "./problem.ts";
+import { type Change, curesOf, reasonsOf } from "./reasons.ts";
+import { type Solved, solve } from "./solve.ts";
+import { within } from "./steps.ts";
+import { lentOil, type Movement, movementsOf } from "./times.ts";
+import { counted, cureWords, listed, reasonWords, swapSteps } from "./words.ts";
+
+export type Hoses = {
+  problem: Problem | null;
+  /** null where no way works, or where there are too many to tell */
+  solved: Solved | null;
+  /** there are more ways to plug in than can be weighed: nothing is proved */
+  tooMany: boolean;
+  movements: Movement[];
+  /** where there is no plan: what would give one */
+  cures: Change[][];
+};
+
+export function problemOf({ supply, functions, pins, habits }: RigHoses): Problem | null {
+  return supply && { phases: PHASES, supply, functions, pins, habits };
+}
+
+/** The assignment of a whole rig, and what follows from it. */
+export function hosesOf({ hoses }: Whole): Hoses {
+  const problem = problemOf(hoses);
+  const none = { problem, solved: null, tooMany: false, movements: [], cures: [] };
+  if (!problem || hoses.functions.length === 0) return none;
+  const answer = within(() => solve(problem), "too many");
+  if (answer === "too many") return { ...none, tooMany: true };
+  return answer
+    ? { ...none, solved: answer, movements: movementsOf(problem, answer.stages, answer.plan) }
+    : { ...none, cures: curesOf(problem) };
+}
+
+/** What is looked at of it. */
+export function hoseChecks(
+  whole: Whole,
+  { problem, solved, tooMany, movements, cures }: Hoses,
+  units: Units,
+): Check[] {
+  const at = checkerOf("hoses", whole.parts[0]!.rig);
+  const open = untold(whole, at);
+  if (!problem || whole.hoses.functions.length === 0) return [...open, ...nothing(whole, at)];
+  return [
+    solved
+      ? assignedCheck(problem, solved, at)
+      : tooMany
+        ? tooManyCheck(problem, at)
+        : refusedCheck(problem, cures, at),
+    ...open,
+    ...functionChecks(whole, at, units),
+    // Without a plan nobody knows what moves with what flow: nothing is said of it, least of all that it suffices.
+    ...(solved ? slowChecks(problem, movements, at, units) : []),
+    ...oilCheck(problem, at, units),
+    ...socketChecks(whole, at),
+  ];
+}
+
+/** The tractor's couplings, and each implement's functions, where nobody entered them. */
+function untold({ hoses, parts, selfPropelled }: Whole, { check }: Checker): Check[] {
+  const missing = parts.filter((_, part) => !hoses.told[part]).map(({ name }) => name);
+  return [
+    ...(hoses.supply === null && (hoses.functions.length > 0 || missing.length > 0)
+      ? [
+          check("remotes", "Remotes", {
+            verdict: "unknown",
+            said: `The ${selfPropelled ? "machine" : "tractor"}'s remotes are not entered.`,
+            why: "Without them nobody can say where a hose may go.",
+            target: "remotes",
+            next: "Enter remotes",
+          }),
+        ]
+      : []),
+    ...(missing.length > 0
+      ? [
+          check("functions", "Functions", {
+            verdict: "unknown",
+            said: `${capital(listed(missing))}: functions not entered.`,
+            why: "Say what moves by oil, or that nothing does.",
+            target: "functions",
+            next: "Enter functions",
+          }),
+        ]
+      : []),
+  ];
+}
+
+function nothing({ hoses }: Whole, { check }: Checker): Check[] {
+  return hoses.functions.length === 0 && hoses.told.length > 0 && hoses.told.every(Boolean)
+    ? [
+        check("assignment", "Assignment", {
+          verdict: "good",
+          said: "Nothing here moves by the tractor's oil.",
+          target: "functions",
+          next: "Look at functions",
+        }),
+      ]
+    : [];
+}
+
+/** The most functions used in one stage, and the couplings there are: what makes the ways so many. */
+function tooManyCheck(problem: Problem, { check }: Checker): Check {
+  const most = Math.max(...stagesOf(problem).map(({ active }) => active.length));
+  const couplings = remotesOf(problem).length;
+  return check("assignment", "Assignment", {
+    verdict: "unknown",
+    said: `${capital(counted(most))} functions used at once on ${counted(couplings)} couplings: there are too many ways to weigh.`,
+    why: "Nothing is proved, neither that a way works nor that none does. Pin the functions whose coupling you know: each one pinned leaves fewer ways.",
+    target: "hoses",
+    next: "Pin some",
+  });
+}
+
+function assignedCheck(problem: Problem, { stages, plan, proved }: Solved, { check }: Checker): Check {
+  const [id, label] = ["assignment", "Assignment"];
+  const swaps = swapsOf(stages, plan);
+  const functions = problem.functions.length;
+  const places = new Set(plan.flat().filter((remote) => remote !== null)).size;
+  const has = `${capital(counted(functions))} function${functions === 1 ? "" : "s"} on ${counted(places)} coupling${places === 1 ? "" : "s"}`;
+  const rest = { target: "hoses" as const, next: "Look at the hoses" };
+  if (swaps.length === 0)
+    return check(id, label, { verdict: "good", said: `${has}, nothing swapped.`, ...rest });
+  const steps = swapSteps(problem, stages, plan);
+  return check(id, label, {
+    verdict: "check",
+    said: `${has}: hoses are swapped before ${listed(steps.map(({ before }) => before))}.`,
+    why: `${proved ? "No way of plugging them in has fewer swaps." : NOT_PROVED} ${steps[0]!.words}`,
+    ...rest,
+  });
+}
+
+const NOT_PROVED =
+  "It works; whether another way has fewer swaps is not proved, there are too many to weigh. Pin what you know.";
+
+function refusedCheck(problem: Problem, cures: readonly Change[][], { check }: Checker): Check {
+  const reasons = within(() => reasonWords(problem, reasonsOf(problem)).join(" "), null);
+  const least = cures.length === 0 ? "" : ` The least that would: ${cureWords(problem, cures)}`;
+  return check("assignment", "Assignment", {
+    verdict: "stop",
+    said:
+      reasons ?? "No way of plugging them in works; what stands in the way has too many parts to single out.",
+    why: `No way of plugging them in works.${least}`,
+    target: "hoses",
+    next: "Look at the hoses",
+  });
+}
+
+/** Functions that cannot be as they were entered. */
+function functionChecks({ hoses, parts }: Whole, { check }: Checker, units: Units): Check[] {
+  const of = (fn: RigHoses["functions"][number]) =>
+    (parts.length > 1 ? `${parts[fn.part]!.name}, ` : "") + fn.name;
+  return hoses.functions.flatMap((fn): Check[] => {
+    const rest = { target: "functions" as const, next: "Change it" };
+    const at = (what: string) => [`${what}:${fn.id}`, fn.name] as const;
+    const found: Check[] = [];
+    if (Object.keys(fn.uses).length === 0)
+      found.push(
+        check(...at("no-phase"), {
+          verdict: "fix",
+          said: `${of(fn)} is used in no phase.`,
+          why: "It would get no coupling. Say when it moves.",
+          ...rest,
+        }),
+      );
+    const wants = wantedFlow(fn);
+    if (wants !== null && wants <= 0)
+      found.push(
+        check(...at("no-flow"), {
+          verdict: "fix",
+          said: `${of(fn)} wants ${say("flow", 0, units)}.`,
+          why: "Nothing moves without oil. Look for a slipped digit, or a motor without speed.",
+          ...rest,
+        }),
+      );
+    const most = fastest(hoses.supply, fn);
+    if (fn.action === "motor" && wants !== null && most !== null && wants > most)
+      found.push(
+        check(...at("too-fast"), {
+          verdict: "stop",
+          said: `${of(fn)} wants ${say("flow", wants, units)}; the most any coupling here gives is ${say("flow", most, units)}.`,
+          why: "It would never reach its speed. A larger remote, power beyond, or a slower speed.",
+          ...rest,
+        }),
+      );
+    return found;
+  });
+}
+
+function fastest(supply: Supply | null, { place }: HoseFunction): number | null {
+  const flows = supply
+    ? couplingsOf(supply).flatMap((remote) => (remote.place === place ? [remote.flow] : []))
+    : [];
+  return flows.length === 0 || flows.includes(null) ? null : Math.max(...(flows as number[]));
+}
+
+function slowChecks(
+  problem: Problem,
+  movements: readonly Movement[],
+  { check }: Checker,
+  units: Units,
+): Check[] {
+  const slow = movements.filter(({ slowedBy }) => slowedBy !== null);
+  if (problem.supply.pumpFlow === null) return [];
+  const rest = { target: "hoses" as const, next: "Look at the times" };
+  if (slow.length === 0)
+    return [
+      check("flow", "Flow", {
+        verdict: "good",
+        said: `${say("flow", problem.supply.pumpFlow, units)} suffice for all that moves at once.`,
+        ...rest,
+      }),
+    ];
+  const told = slow.map(({ fn, phase, wanted, gets, out, wantedOut }) => {
+    const { name } = problem.functions[fn]!;
+    const time =
+      out !== null && wantedOut !== null ? `, ${seconds(out)} instead of ${seconds(wantedOut)}` : "";
+    return `${name} at ${phase.label.toLowerCase()} gets ${say("flow", gets!, units)} of ${say("flow", wanted!, units)}${time}`;
+  });
+  const motors = slow.some(({ fn }) => problem.functions[fn]!.action === "motor");
+  return [
+    check("flow", "Flow", {
+      verdict: motors ? "fix" : "check",
+      said: `${capital(told.slice(0, 3).join("; "))}${told.length > 3 ? `; and ${counted(told.length - 3)} more` : ""}.`,
+      why: motors
+        ? "A motor below its speed does not do its work. Move less at once, or take more flow."
+        : "It moves, only slower.",
+      ...rest,
+    }),
+  ];
+}
+
+export const seconds = (value: number) => `${value < 9.95 ? value.toFixed(1) : Math.round(value)}\u00a0s`;
+
+function oilCheck({ functions, supply }: Problem, { check }: Checker, units: Units): Check[] {
+  const lent = lentOil(functions);
+  if (supply.spareOil === null || lent === 0) return [];
+  const said = `${say("volume", lent, units)} go into the implement with everything out; the tractor can spare ${say("volume", supply.spareOil, units)}`;
+  return [
+    lent > supply.spareOil
+      ? check("oil", "Oil", {
+          verdict: "fix",
+          said: `${said}: ${say("volume", lent - supply.spareOil, units)} too little.`,
+          why: "Its pump would draw air. Top up with everything out, and mind the level when it comes back.",
+          target: "remotes",
+          next: "Look at the oil",
+        })
+      : check("oil", "Oil", {
+          verdict: "good",
+          said: `${said}.`,
+          target: "remotes",
+          next: "Look at the oil",
+        }),
+  ];
+}
+
+function socketChecks({ hoses, parts }: Whole, { check }: Checker): Check[] {
+  const have = hoses.supply?.sockets ?? [];
+  return hoses.sockets.flatMap((needs, part) => {
+    const missing = needs.filter((socket) => !have.includes(socket));
+    if (needs.length === 0) return [];
+    return [
+      check(`sockets${part === 0 ? "" : `:${part + 1}`}`, "Sockets", {
+        verdict: missing.length > 0 ? "fix" : "good",
+        said:
+          missing.length > 0
+            ? `${parts[part]!.name} needs ${listed(missing)}; the tractor has none.`
+            : `${parts[part]!.name}: ${listed(needs)} there.`,
+        why: missing.length > 0 ? "Lights, controller or bus stay dead without it." : "",
+        target: "remotes",
+        next: "Look at the sockets",
+      }),
+    ];
+  });
+}

@@ -1,0 +1,15 @@
+import type { Subject } from "../../subject.ts";
+import { type Hoses, hoseChecks, hosesOf } from "./checks.ts";
+
+export const HOSES: Subject<"hoses", Hoses> = {
+  key: "hoses",
+  label: "Hoses",
+  lead: "Which hose goes where, what is swapped when, and how long each movement takes.",
+  asks: "Does everything find its place?",
+  changesOf: ["tractor", "implement"],
+  shows: "rig",
+  holds: "hook-up",
+  onSheet: false,
+  reckon: hosesOf,
+  checks: (hoses, whole, units) => hoseChecks(whole, hoses, units),
+};

@@ -1,0 +1,40 @@
+/** Every finding on a whole rig, and what each subject reckoned on the way. */
+import { dimension, isDimensionKey } from "../dimension/catalogue.ts";
+import { type Check, findingsOf } from "../finding/check.ts";
+import { type Finding, worstFirst } from "../finding/finding.ts";
+import { judge } from "../finding/judge.ts";
+import type { Units } from "../quantity/units.ts";
+import type { Whole } from "../rig/whole.ts";
+import type { Subject } from "../subject.ts";
+import { type ReckonedBy, SUBJECTS } from "./index.ts";
+
+export type Judged = {
+  reckoned: ReckonedBy;
+  checks: Check[];
+  findings: Finding[];
+};
+
+export function judgeWhole(whole: Whole, units: Units, subjects: readonly Subject[] = SUBJECTS): Judged {
+  const reckoned = subjects.map((subject) => [subject.key, subject.reckon(whole)] as const);
+  const checks = subjects.flatMap((subject, index) => subject.checks(reckoned[index]![1], whole, units));
+  return {
+    reckoned: Object.fromEntries(reckoned) as ReckonedBy,
+    checks,
+    findings: worstFirst([...findingsOf(checks), ...readingFindings(whole, units)]),
+  };
+}
+
+const SHARED = new Set(["tractor", "receiver mount"]);
+
+/** What is wrong with single readings, part by part; those of the machine that drives once. */
+function readingFindings({ parts }: Whole, units: Units): Finding[] {
+  return parts.flatMap(({ rig }, index) => {
+    const found = judge(rig, units);
+    if (index === 0) return parts.length > 1 ? found.map((each) => ({ ...each, part: index })) : found;
+    return found
+      .filter(
+        ({ subject }) => !isDimensionKey(subject) || !SHARED.has(dimension(subject, rig.attachment).subject),
+      )
+      .map((each) => ({ ...each, id: `${each.id}:${index + 1}`, part: index }));
+  });
+}

@@ -1,0 +1,355 @@
+import { describe, expect, it } from "vitest";
+import type { Attachment } from "../../dimension/attachment.ts";
+import { powerOf } from "../../forces/power-of-rig.ts";
+import { PRESETS, type Units } from "../../quantity/units.ts";
+import { DRAWN, type Lines, MOUNTED, NO_LIMITS, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
+import type { Whole } from "../../rig/whole.ts";
+import { matchChecks } from "./checks.ts";
+
+const matchOf = (whole: Whole, units: Units) => {
+  const power = powerOf(whole);
+  return { power, checks: matchChecks(whole, power, units) };
+};
+
+const plain = (text: string) => text.replace(/\u00a0/g, " ");
+
+/** One check of the match station as "verdict: what it says". */
+function checked(whole: Whole, id: string): string {
+  const found = matchOf(whole, PRESETS.metric).checks.find((check) => check.id === id);
+  return found ? plain(`${found.verdict}: ${found.said} ${found.why}`) : "none";
+}
+const one = (id: string, attachment: Attachment, lines: Lines, rest: Partial<Whole> = {}) =>
+  checked(sampleWhole([samplePart(attachment, lines)], rest), id);
+
+describe("pins on lower links", () => {
+  const on = (lines: Lines) => (id: string) => one(id, "mounted", { ...MOUNTED, ...lines });
+
+  it("fit their own category", () => {
+    const at = on({ "hitch.category": "2", "tool.category": "2", "tool.span": "0.825" });
+    expect(at("lower-pins")).toMatch(/^good: 28 mm pin in a 28 mm ball: fits/);
+    expect(at("upper-pin")).toMatch(/^good: 25.5 mm pin/);
+    expect(at("span")).toMatch(/^good/);
+  });
+
+  it("name the sleeve that is needed: category 1 in category 2 balls (ISO 730, from memory)", () => {
+    const at = on({ "hitch.category": "2", "tool.category": "1" });
+    expect(at("lower-pins")).toContain(
+      "fix: 22 mm pin in a 28 mm ball: put a bushing 22 mm inside, 28 mm outside",
+    );
+    expect(at("upper-pin")).toContain("bushing 19 mm inside, 25.5 mm outside");
+  });
+
+  it("stop where they are thicker than the ball", () => {
+    expect(on({ "hitch.category": "2", "tool.category": "3" })("lower-pins")).toMatch(
+      /^stop: .*8.6 mm too thick/,
+    );
+  });
+
+  it("believe a measured pin before the category", () => {
+    expect(
+      on({ "hitch.category": "2", "tool.category": "2", "tool.lowerPin": "22 mm" })("lower-pins"),
+    ).toMatch(/^fix: 22 mm pin/);
+  });
+
+  it("let free links reach within their sway, say what is left, and stop short of what they miss", () => {
+    const free = { "hitch.category": "3", "hitch.widest": "1.0", "tool.category": "2" };
+    expect(on({ ...free, "hitch.narrowest": "0.8", "tool.span": "0.825" })("span")).toMatch(
+      /^good: .*reach it with 25 mm left/,
+    );
+    expect(on({ ...free, "hitch.narrowest": "0.85", "tool.span": "0.825" })("span")).toMatch(
+      /^stop: .*miss it by 25 mm/,
+    );
+    expect(on({ "hitch.category": "3", "tool.span": "0.825" })("span")).toMatch(/^check: .*140 mm in/);
+  });
+
+  it("stop a rigid coupler at another span or mast", () => {
+    const rigid = { "hitch.category": "3", "hitch.coupler": "rigid", "tool.category": "2" };
+    expect(on({ ...rigid, "tool.span": "0.825" })("span")).toMatch(/^stop: .*cannot give/);
+    expect(on({ ...rigid, "tool.mast": "0.61" })("mast")).toMatch(/^stop: .*75 mm too low/);
+  });
+
+  it("say that a category nobody told is not known", () => {
+    expect(on({})("lower-pins")).toMatch(/^unknown/);
+    expect(on({ "hitch.category": "2", "tool.span": "0.825" })("lower-pins")).toMatch(
+      /^unknown: Implement's hitch/,
+    );
+  });
+});
+
+describe("the lift", () => {
+  it("stops what is heavier than the balls hold, and what is heavier than is left at its centre of gravity", () => {
+    expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "1500 kg" })).toMatch(
+      /^stop: It weighs 1650 kg; the lift holds 1500 kg at the balls, .*too much there/,
+    );
+    expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "1700 kg" })).toMatch(
+      /^stop: .*at the common centre of gravity: .*too much there/,
+    );
+    expect(one("lift", "mounted", { ...MOUNTED, "hitch.lift": "5000 kg" })).toMatch(/^good/);
+  });
+
+  it("counts what fills the tool", () => {
+    expect(
+      one("lift", "mounted", {
+        ...MOUNTED,
+        "hitch.lift": "1700 kg",
+        "tool.load": "100 kg",
+        "tool.loadCg": "0.75",
+      }),
+    ).toMatch(/^stop: It weighs 1750 kg \(full\)/);
+  });
+});
+
+describe("a drawn tool", () => {
+  const at = (id: string, lines: Lines = {}, rest: Partial<Whole> = {}) =>
+    one(id, "drawn", { ...DRAWN, ...lines }, rest);
+
+  it("has an eye that fits its pin, a bushing where it does not, and stops at a pin too thick", () => {
+    expect(at("pin")).toMatch(/^good/);
+    expect(at("pin", { "tool.eye": "36 mm" })).toMatch(/^fix: .*6 mm of play. Bush the eye to 31 mm/);
+    expect(at("pin", { "tool.eye": "28 mm" })).toMatch(/^stop/);
+  });
+
+  it("puts on the pin its share by moments about its wheels, and stops where it lifts the pin", () => {
+    // (3000 + 500) kg at 4.5 of 5 m: a tenth of it on the pin.
+    expect(at("vertical")).toMatch(/^good: 350 kg \(full\); permitted 1500 kg/);
+    expect(at("vertical", { "tool.cg": "5.2", "tool.loadCg": "5.2" })).toMatch(
+      /^stop: It lifts the pin by 140 kg \(full\)/,
+    );
+    expect(at("vertical", { "hitch.verticalLimit": "300 kg" })).toMatch(/^stop: .*50 kg too much/);
+  });
+
+  it("asks of its chain the weight of all behind it: 3500 kg × 9.81 (ASABE S338, from memory)", () => {
+    expect(at("chain")).toMatch(/^good: Chain 40.0 kN; everything behind it weighs 34.3 kN/);
+    expect(at("chain", { "tool.chain": "30 kN" })).toMatch(/^stop/);
+    expect(at("chain", { "tool.mass": "3900 kg" })).toMatch(/^stop/);
+  });
+
+  it("counts every tool of a train behind the first", () => {
+    const train = sampleWhole([
+      samplePart("drawn", DRAWN),
+      samplePart("train", { ...DRAWN, "train.hitch": "6", "tool.load": "0 kg" }, 0),
+    ]);
+    expect(checked(train, "towed")).toMatch(/^good: 6500 kg/);
+    expect(checked(train, "towed:2")).toMatch(/^good: 3000 kg/);
+    expect(checked(train, "chain")).toMatch(/^stop: .*63.7 kN/);
+  });
+
+  it("needs working brakes over the mass the yard's country allows without", () => {
+    const limits = { ...NO_LIMITS, country: "Vesland", unbraked: 3000 };
+    expect(at("brakes", { "tool.brakes": "none" }, { limits })).toMatch(
+      /^stop: 3500 kg .*limit entered for Vesland/,
+    );
+    expect(at("brakes", { "tool.brakes": "working" }, { limits })).toMatch(/^good/);
+    expect(at("brakes", {}, { limits })).toMatch(/^unknown/);
+    // No limit told: working brakes are good under any, none are unknown, not passed over.
+    expect(at("brakes", { "tool.brakes": "working" })).toMatch(/^good/);
+    expect(at("brakes", { "tool.brakes": "none" })).toMatch(/^unknown: .*no limit for that is entered/);
+    const { "tool.mass": _, ...massless } = DRAWN;
+    expect(one("brakes", "drawn", massless, { limits })).toMatch(/^unknown/);
+  });
+});
+
+describe("the shaft", () => {
+  const mower: Lines = {
+    ...MOUNTED,
+    "tool.kind": "mower",
+    "tool.width": "3",
+    "pto.type": "2",
+    "pto.speed": "1000 rpm",
+    "tool.pto": "2",
+    "tool.ptoLow": "950 rpm",
+    "tool.ptoHigh": "1000 rpm",
+    "tool.shaftCategory": "6",
+    "tool.guard": "complete",
+  };
+  const at = (id: string, lines: Lines = {}) => one(id, "mounted", { ...mower, ...lines });
+
+  it("must be the tractor's own type", () => {
+    expect(at("pto")).toMatch(/^good/);
+    expect(at("pto", { "pto.type": "1" })).toMatch(/^stop: .*35 mm, 6 splines/);
+  });
+
+  it("turns within the implement's band, never over it", () => {
+    expect(at("pto-speed")).toMatch(/^good/);
+    expect(at("pto-speed", { "tool.ptoLow": "540 rpm", "tool.ptoHigh": "750 rpm" })).toMatch(
+      /^stop: .*250 rpm too fast/,
+    );
+    expect(at("pto-speed", { "pto.speed": "800 rpm" })).toMatch(/^check: .*150 rpm too slow/);
+    expect(at("pto-speed", { "tool.ptoLow": "1000 rpm", "tool.ptoHigh": "540 rpm" })).toMatch(
+      /^fix: .*below/,
+    );
+  });
+
+  it("does not turn without its guard", () => {
+    expect(at("guard")).toMatch(/^good/);
+    expect(at("guard", { "tool.guard": "missing" })).toMatch(/^stop: .*guard is missing/);
+  });
+
+  it("keeps a third of its tubes' overlap where it is longest, and 25 mm free where it is shortest (common practice)", () => {
+    // Pushed together 0.82 m with 0.45 m of overlap: at 1.10 m 0.45 − 0.28 = 0.17 are left, a third is 0.15.
+    const lengths: Lines = {
+      "tool.shaftClosed": "0.82",
+      "tool.shaftTubes": "0.45",
+      "work.shaftWork": "0.95",
+      "work.shaftRaised": "1.10",
+    };
+    expect(at("shaft-overlap", lengths)).toMatch(/^good: .*170 mm in each other; .*asks 150 mm.*130 mm free/);
+    expect(at("shaft-overlap", { ...lengths, "tool.shaftLeast": "0.2" })).toMatch(
+      /^fix: .*its book asks 200 mm/,
+    );
+    expect(at("shaft-overlap", { ...lengths, "work.shaftRaised": "1.3" })).toMatch(
+      /^stop: The tubes come apart: .*30 mm/,
+    );
+    expect(at("shaft-overlap", { ...lengths, "work.shaftWork": "0.84" })).toMatch(
+      /^fix: At its shortest 20 mm/,
+    );
+    expect(at("shaft-overlap", { ...lengths, "work.shaftWork": "0.8" })).toMatch(/^stop: .*20 mm shorter/);
+    expect(at("shaft-overlap", { ...lengths, "work.shaftRaised": undefined })).toMatch(
+      /^unknown: Drive shaft, raised/,
+    );
+    // On a drawbar nothing is raised: straight and turned.
+    const drawn: Lines = {
+      ...DRAWN,
+      "pto.type": "2",
+      "tool.pto": "2",
+      ...lengths,
+      "work.shaftRaised": undefined,
+    };
+    expect(one("shaft-overlap", "drawn", drawn)).toMatch(/^unknown: Drive shaft in the tightest turn/);
+  });
+
+  it("of a drawn tool lies 406 mm from the pin for 1000 rpm on 35 mm (ASABE S203, from memory)", () => {
+    const lines = { ...DRAWN, "pto.type": "2", "tool.pto": "2" } as const;
+    expect(one("pto-distance", "drawn", { ...lines, "hitch.toPto": "0.406" })).toMatch(/^good/);
+    expect(one("pto-distance", "drawn", { ...lines, "hitch.toPto": "0.356" })).toMatch(
+      /^fix: .*pull the drawbar out by 44 mm/,
+    );
+  });
+});
+
+describe("power", () => {
+  it("of a pneumatic drill 6 m wide at 10 km/h: 61.7 kW at the drawbar, more at the PTO", () => {
+    const { power } = matchOf(
+      sampleWhole([samplePart("drawn", { ...DRAWN, "work.surface": "concrete" })]),
+      PRESETS.metric,
+    );
+    expect(power.parts[0]!.need!.draft.force).toBeCloseTo(22200, 6);
+    expect((power.parts[0]!.need!.draft.force * 10) / 3.6 / 1000).toBeCloseTo(61.7, 1);
+    expect(power.need!).toBeGreaterThan(61.7e3 / 0.87);
+  });
+
+  it("is enough, close within the model's range, or short with what would be held instead", () => {
+    const chisel: Lines = {
+      ...MOUNTED,
+      "tool.kind": "chisel",
+      "tool.draft": "chisel, straight",
+      "tool.count": "13",
+      "tool.width": "3.9",
+      "work.depth": "15 cm",
+      "work.soil": "fine",
+      "work.speed": "8 km/h",
+    };
+    // Drawbar 58.2 kW by the worked example; on tilled ground with front-wheel assist ÷ (0.73 · 0.96).
+    const at = (power: string) => one("power", "mounted", { ...chisel, "tractor.power": power });
+    expect(at("120 kW")).toMatch(/^good: At 8.0 km\/h it asks 83 kW at the PTO; the tractor has 108 kW/);
+    expect(at("60 kW")).toMatch(/^check: .*Within the draft model's range/);
+    expect(at("40 kW")).toMatch(/^fix: .*At the speed asked for it would hold .* deep, or .* wide/);
+  });
+
+  it("is also told by the rule of thumb, against the engine: 37 kW for each metre of a chisel", () => {
+    const chisel: Lines = { ...MOUNTED, "tool.kind": "chisel", "tool.width": "3" };
+    expect(one("thumb", "mounted", chisel)).toMatch(/^check: Common practice asks 111 kW .*11 kW short/);
+    expect(one("thumb", "mounted", { ...chisel, "tool.perMetre": "30 kW/m" })).toMatch(/^good/);
+  });
+
+  it("is unknown where nobody told whether a shaft drives it, or what that takes, and is asked", () => {
+    const spreader: Lines = { ...MOUNTED, "tool.kind": "spreader", "tool.width": "24" };
+    expect(one("power", "mounted", spreader)).toMatch(/^unknown: Shaft the implement takes/);
+    expect(one("pto", "mounted", spreader)).toMatch(/^unknown/);
+    expect(one("power", "mounted", { ...spreader, "tool.pto": "1" })).toMatch(/^unknown: Power at the shaft/);
+    expect(one("power", "mounted", { ...spreader, "tool.pto": "1", "tool.shaftPower": "20 kW" })).toMatch(
+      /^good/,
+    );
+    // Nothing drives a plough, by what it is.
+    const plough: Lines = { ...MOUNTED, "tool.kind": "plough", "tool.width": "1.6", "work.depth": "22 cm" };
+    expect(one("power", "mounted", plough)).toMatch(/^good/);
+  });
+
+  it("of a mounted tool on the shaft grows with speed: the machine rolls, worked by hand", () => {
+    // 6200 + 1650 kg on tilled ground, 0.09 of 7850 × 9.80665 = 6928 N; 20 kW at the shaft.
+    const spreader: Lines = {
+      ...MOUNTED,
+      "tool.kind": "spreader",
+      "tool.pto": "1",
+      "tool.shaftPower": "20 kW",
+      "work.speed": "12 km/h",
+    };
+    const { power } = matchOf(sampleWhole([samplePart("mounted", spreader)]), PRESETS.metric);
+    expect(power.need!).toBeCloseTo(20e3 + (6928.4 * (12 / 3.6)) / 0.96, -1);
+    expect(power.curve.at(-1)!.need).toBeGreaterThan(power.curve[0]!.need + 10e3);
+    expect(power.highest!).toBeLessThan(30 / 3.6 + 1e-9);
+    // Where much is pulled, tractive efficiency has the machine's own rolling in it: it is not counted twice.
+    const drill = matchOf(sampleWhole([samplePart("drawn", DRAWN)]), PRESETS.metric).power;
+    const pull = drill.parts[0]!.need!.pull;
+    expect(drill.need!).toBeCloseTo((pull * (10 / 3.6)) / (0.73 * 0.96), 3);
+  });
+
+  it("is asked at the speed and on the ground of what works, not of the cart before it", () => {
+    const cart: Lines = {
+      ...DRAWN,
+      "tool.kind": "cart",
+      "tool.draft": undefined,
+      "work.speed": "6 km/h",
+      "work.surface": "concrete",
+    };
+    const drill: Lines = { ...DRAWN, "train.hitch": "6", "work.speed": "12 km/h", "work.surface": "firm" };
+    const whole = sampleWhole([samplePart("drawn", cart), samplePart("train", drill, 0)]);
+    const { power } = matchOf(whole, PRESETS.metric);
+    expect(power.speed.value! * 3.6).toBeCloseTo(12, 6);
+    expect(power.traction.surface).toBe("firm");
+    expect(checked(whole, "power")).toContain("At 12.0 km/h");
+  });
+
+  it("of a machine that steers by its tracks has the traction of tracks, whatever its drive was told as", () => {
+    const tracked: Lines = { ...DRAWN, "tractor.steering": "tracks", "tractor.drive": "four-wheel" };
+    const { power } = matchOf(sampleWhole([samplePart("drawn", tracked)]), PRESETS.metric);
+    expect(power.traction.drive).toBe("tracks");
+    expect(power.efficiencies.traction).toBe(0.8);
+  });
+
+  it("names what is missing before it can be reckoned", () => {
+    expect(one("power", "mounted", {})).toMatch(/^unknown: Rated engine power/);
+    expect(one("power", "drawn", { "tractor.power": "90 kW" })).toMatch(/^unknown: What the implement is/);
+  });
+
+  it("of two tools together is what both need", () => {
+    const mower: Lines = { ...MOUNTED, "tool.kind": "mower", "tool.width": "3", "work.speed": "12 km/h" };
+    const both = matchOf(
+      sampleWhole([samplePart("front", mower), samplePart("mounted", mower)]),
+      PRESETS.metric,
+    ).power;
+    // 5 kW for each metre of a disc mower (ASABE D497 table 2, from memory), and 9500 kg rolling on tilled ground at 12 km/h:
+    // 0.09 × 9500 × 9.80665 × 3.333 / 0.96
+    expect(both.need).toBeCloseTo(30e3 + (0.09 * 9500 * 9.80665 * (12 / 3.6)) / 0.96, 3);
+  });
+});
+
+describe("the road", () => {
+  const limits = { country: "Vesland", width: 3, height: 4, speed: 40 / 3.6, unbraked: null };
+
+  it("goes by the lowest limit, and names it; it is not good while one is not told", () => {
+    const at = (lines: Lines) => one("road-speed", "drawn", { ...DRAWN, ...lines }, { limits });
+    expect(at({ "tool.roadSpeed": "25 km/h" })).toMatch(/^good: 25.0 km\/h at most: tool 1's sign/);
+    expect(at({ "tool.roadSpeed": "50 km/h", "hitch.roadSpeed": "30 km/h" })).toContain(
+      "30.0 km/h at most: tool 1's hitch",
+    );
+    expect(at({})).toMatch(/^unknown: .*Not told yet: tool 1's sign/);
+  });
+
+  it("holds width and height against the limits of the yard, and asks for them where there are none", () => {
+    const wide = { ...DRAWN, "tool.transportWidth": "3.2", "tool.transportHeight": "3.9" } as const;
+    expect(one("road-width", "drawn", wide, { limits })).toMatch(/^fix: .*local rules/);
+    expect(one("road-height", "drawn", wide, { limits })).toMatch(/^good/);
+    expect(one("road-width", "drawn", wide)).toMatch(/^unknown: .*no limit is entered/);
+  });
+});

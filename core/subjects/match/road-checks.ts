@@ -1,0 +1,123 @@
+/** A whole rig on the road: the lowest of all limits of speed, and its size against the limits of the yard. */
+import { onPin } from "../../dimension/attachment.ts";
+import type { Check } from "../../finding/check.ts";
+import { checkerOf } from "../../finding/checking.ts";
+import { printLength } from "../../quantity/length.ts";
+import { say } from "../../quantity/say.ts";
+import type { Units } from "../../quantity/units.ts";
+import { onTracks } from "../../rig/supports.ts";
+import { chosen, known, type Whole } from "../../rig/whole.ts";
+import { lowest } from "../../trade/drawbar.ts";
+
+/** Speed, width and height on the road. */
+export function roadChecks(whole: Whole, units: Units): Check[] {
+  return [speedCheck(whole, units), ...sizeChecks(whole, units)];
+}
+
+/** The lowest limit of all that are known, and which one it is; good only where tractor and tools have all told theirs. */
+function speedCheck(whole: Whole, units: Units): Check {
+  const { parts, limits } = whole;
+  const lead = parts[0]!.rig;
+  const { check } = checkerOf("match", lead);
+  const [id, label] = ["road-speed", "Road speed"];
+  const own = {
+    what: whole.selfPropelled ? "the machine's own" : "the tractor's own",
+    value: known(lead, "tractor.roadSpeed"),
+  };
+  const signs = parts.map(({ rig, name }) => ({
+    what: `${name}'s sign`,
+    value: known(rig, "tool.roadSpeed"),
+  }));
+  const lowestKnown = lowest([
+    own,
+    ...signs,
+    ...parts.map(({ rig, name }) => ({
+      what: `${name}'s hitch`,
+      value: onPin(rig.attachment) ? known(rig, "hitch.roadSpeed") : null,
+    })),
+    { what: `the limit entered for ${limits.country || "your country"}`, value: limits.speed },
+    ...tyreSpeeds(whole),
+  ]);
+  const untold = signs.findIndex(({ value }) => value === null);
+  const open = own.value === null ? own.what : untold >= 0 ? signs[untold]!.what : null;
+  const why = "The lowest of tractor, implement, hitch, tyres and law counts. Check local rules.";
+  if (open === null)
+    return check(id, label, {
+      verdict: "good",
+      said: `${say("speed", lowestKnown!.value, units)} at most: ${lowestKnown!.what}.`,
+      why,
+      target: "tool.roadSpeed",
+    });
+  return check(id, label, {
+    verdict: "unknown",
+    said: `${lowestKnown ? `${say("speed", lowestKnown.value, units)} at most by ${lowestKnown.what}. ` : ""}Not told yet: ${open}.`,
+    why,
+    target: own.value === null ? "tractor.roadSpeed" : "tool.roadSpeed",
+  });
+}
+
+/** The fastest speed each tyre table covers. */
+function tyreSpeeds({ tyres, parts }: Whole): { what: string; value: number | null }[] {
+  const machine = onTracks(parts[0]!.rig) ? [] : [tyres.front, tyres.rear];
+  const all = [...machine, ...tyres.tools.slice(0, parts.length)];
+  return all.flatMap((each) =>
+    each && each.table.cells.length > 0
+      ? [{ what: `tyre ${each.label}`, value: Math.max(...each.table.cells.map(({ speed }) => speed)) }]
+      : [],
+  );
+}
+
+function sizeChecks({ parts, limits }: Whole, units: Units): Check[] {
+  const where = limits.country || "here";
+  const sizes = [
+    { id: "road-width", label: "Transport width", key: "tool.transportWidth" as const, limit: limits.width },
+    {
+      id: "road-height",
+      label: "Transport height",
+      key: "tool.transportHeight" as const,
+      limit: limits.height,
+    },
+  ];
+  return parts.flatMap(({ rig }, index) => {
+    const { check, unknown } = checkerOf("match", rig, parts.length > 1 ? index : undefined);
+    if (chosen(rig, "tool.headTravels") === "on its own trailer")
+      return [
+        check("road-width", "Transport width", {
+          verdict: "good",
+          said: "The head travels on its own trailer: it has no transport width on the machine.",
+          why: "The trailer has limits of its own: lengthways, locked down, lit.",
+          target: "tool.headTravels",
+        }),
+      ];
+    const head = rig.attachment === "head";
+    return sizes.map(({ id, label, key, limit }) => {
+      const value = known(rig, key);
+      if (value === null) return unknown(id, label, key);
+      const shown = printLength(value, units.tape);
+      if (limit === null)
+        return check(id, label, {
+          verdict: "unknown",
+          said: `${shown}; no limit is entered for ${where}.`,
+          why: "Enter the limits of your country once: Machines, Road limits.",
+          target: "limits",
+          next: "Enter limits",
+        });
+      return value > limit
+        ? check(id, label, {
+            // A head is not folded: wider than the road allows, it comes off.
+            verdict: head && key === "tool.transportWidth" ? "stop" : "fix",
+            said: `${label} ${shown}; the limit entered for ${where} is ${printLength(limit, units.tape)}.`,
+            why: head
+              ? "Take it off and draw it lengthways on its own trailer. Check local rules."
+              : "It needs a permit, an escort or a truck. Check local rules.",
+            target: key,
+          })
+        : check(id, label, {
+            verdict: "good",
+            said: `${shown}; limit ${printLength(limit, units.tape)}.`,
+            why: "Check local rules.",
+            target: key,
+          });
+    });
+  });
+}

@@ -1,0 +1,114 @@
+/** What of a rig a field test can prove, and by which tests. */
+import { type Attachment, isTrain } from "../../dimension/attachment.ts";
+import { hasDimension } from "../../dimension/catalogue.ts";
+import { type Term, termsBetween } from "../../rig/frame.ts";
+import { provenBy, type ResolvedRig } from "../../rig/resolve.ts";
+import type { TestKey } from "./kinds.ts";
+
+export type Provable = {
+  key: string;
+  label: string;
+  unit: "length" | "time";
+  terms: readonly Term[];
+  tests: readonly TestKey[];
+  /** it has a side: right is + */
+  sideways: boolean;
+  /** guidance rests on it: without it a rig is not proved through */
+  wanted: boolean;
+};
+
+export function provables(attachment: Attachment): Provable[] {
+  const ranks = hasDimension(attachment, "pin.workRear");
+  return [
+    {
+      key: "receiver",
+      label: "Receiver beside the middle",
+      unit: "length",
+      terms: [{ key: "receiver.lateral", coefficient: 1 }],
+      tests: ["wheel-marks", "wheel-coordinates", "run-log"],
+      sideways: true,
+      wanted: false,
+    },
+    {
+      key: "across",
+      label: "Work beside the receiver",
+      unit: "length",
+      terms: termsBetween(attachment, "receiver", "workMid", "y"),
+      tests: ["joints"],
+      sideways: true,
+      wanted: true,
+    },
+    {
+      key: "width",
+      label: "Working width",
+      unit: "length",
+      terms: [{ key: "tool.width", coefficient: 1 }],
+      tests: ["joints"],
+      sideways: false,
+      wanted: true,
+    },
+    {
+      key: "start",
+      label: ranks ? "Receiver to where work begins" : "Receiver to the work",
+      unit: "length",
+      terms: termsBetween(attachment, "receiver", "workFront", "x"),
+      tests: ["headland"],
+      sideways: false,
+      wanted: true,
+    },
+    ...(ranks
+      ? [
+          {
+            key: "stop",
+            label: "Receiver to where work ends",
+            unit: "length" as const,
+            terms: termsBetween(attachment, "receiver", "workRear", "x"),
+            tests: ["headland"] as const,
+            sideways: false,
+            wanted: true,
+          },
+        ]
+      : []),
+    ...(hasDimension(attachment, "pin.pivot") && !isTrain(attachment)
+      ? [
+          {
+            key: "pivot",
+            label: "Hitch to wheels",
+            unit: "length" as const,
+            terms: [{ key: "pin.pivot" as const, coefficient: 1 }],
+            tests: ["circle"] as const,
+            sideways: false,
+            wanted: false,
+          },
+        ]
+      : []),
+    {
+      key: "delayOn",
+      label: "Delay of switching on",
+      unit: "time",
+      terms: [{ key: "work.delayOn", coefficient: 1 }],
+      tests: ["headland"],
+      sideways: false,
+      wanted: false,
+    },
+    {
+      key: "delayOff",
+      label: "Delay of switching off",
+      unit: "time",
+      terms: [{ key: "work.delayOff", coefficient: 1 }],
+      tests: ["headland"],
+      sideways: false,
+      wanted: false,
+    },
+  ];
+}
+
+/** How much of what guidance rests on is proven, over some tools. */
+export function provedOf(rigs: readonly ResolvedRig[]): { good: number; all: number } {
+  const wanted = rigs.flatMap((rig) =>
+    provables(rig.attachment)
+      .filter((each) => each.wanted)
+      .map(({ terms }) => provenBy(terms, rig.proofs) !== null),
+  );
+  return { good: wanted.filter(Boolean).length, all: wanted.length };
+}

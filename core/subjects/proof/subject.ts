@@ -1,0 +1,16 @@
+import { works } from "../../rig/whole.ts";
+import { READINGS_ALONE, type Subject } from "../../subject.ts";
+import { provedOf } from "./provable.ts";
+
+export const PROOF: Subject<"proof", null> = {
+  key: "proof",
+  label: "Proof",
+  lead: "Is it really so? Field tests of what guidance rests on.",
+  asks: "",
+  changesOf: [],
+  shows: "tool",
+  holds: null,
+  onSheet: false,
+  ...READINGS_ALONE,
+  standing: ({ parts }) => provedOf(parts.map(({ rig }) => rig).filter(works)),
+};

@@ -1,0 +1,46 @@
+/** The walk-round: every subject in working order, each list behind the last subject that holds it back. */
+import type { Holds, Subject } from "../subject.ts";
+import { SUBJECTS } from "./index.ts";
+
+/** A list that comes of the subjects before it. */
+export type ListKey = Holds | "ladder";
+
+export type Stop = { key: string; label: string; subject: Subject | null };
+
+const LISTS: Record<ListKey, string> = { "hook-up": "Hook up", card: "Cab card", ladder: "Start" };
+
+/** The card is written when what can be proved was proved: behind all subjects. The ladder is the last of all. */
+const BEHIND_ALL: readonly ListKey[] = ["card", "ladder"];
+
+export function walkRound(subjects: readonly Subject[] = SUBJECTS): Stop[] {
+  const last = subjects.findLastIndex(({ holds }) => holds === "hook-up");
+  const list = (key: ListKey): Stop => ({ key, label: LISTS[key], subject: null });
+  return [
+    ...subjects.flatMap((subject, index): Stop[] => [
+      { key: subject.key, label: subject.label, subject },
+      ...(index === last ? [list("hook-up")] : []),
+    ]),
+    ...BEHIND_ALL.map(list),
+  ];
+}
+
+/** A subject by its key; null where there is none. */
+export function subjectOf(key: string): Subject | null {
+  return SUBJECTS.find((each) => each.key === key) ?? null;
+}
+
+/** Whether what is found there holds a list back. */
+export function isHeldBy(list: Holds, station: string): boolean {
+  return subjectOf(station)?.holds === list;
+}
+
+/** "Match, hitch and balance": subjects named in a sentence. */
+export function namedTogether(subjects: readonly Subject[]): string {
+  const names = subjects.map(({ label }, index) => (index === 0 ? label : label.toLowerCase()));
+  return names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+}
+
+/** Those whose stops hold a list back, in working order. */
+export function heldBy(list: Holds): Subject[] {
+  return SUBJECTS.filter(({ holds }) => holds === list);
+}
