@@ -6,7 +6,8 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ATTACHMENT_KEYS } from "../../core/dimension/attachment.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import { known, type Whole } from "../../core/rig/whole.ts";
-import type { Subject } from "../../core/subject.ts";
+import type { Subject } from "../../core/subject/subject.ts";
+import { line } from "../../core/subject/hookup-line.ts";
 import { SUBJECTS } from "../../core/subjects/index.ts";
 import { loader as card } from "./card.tsx";
 import { loader as hookUp } from "./hook-up.tsx";
@@ -41,6 +42,7 @@ const TOY: Subject<"toy", number | null> = {
       next: "Pump it up",
     },
   ],
+  hookup: () => [line("Before", "toy", "Kick the left front tyre.")],
 };
 
 let yard: SampleYard;
@@ -94,6 +96,7 @@ describe("a new subject", () => {
     expect(rungs[0]).toMatchObject({ state: "not yet", why: expect.stringContaining("It holds") });
     const answer = JSON.stringify(await ask(hookUp, page("hook-up"), RIG));
     expect(answer).toContain("stop toy-air");
+    expect(answer).toContain("Kick the left front tyre.");
   });
 
   it("stands on the sheet of what is needed to couple, and is named by it", async () => {

@@ -1,7 +1,7 @@
 import type { Check } from "../../core/finding/check.ts";
 import { type Finding, SEVERITIES, type Severity, type Target } from "../../core/finding/finding.ts";
 import type { Whole } from "../../core/rig/whole.ts";
-import type { Standing } from "../../core/subject.ts";
+import type { Standing } from "../../core/subject/subject.ts";
 import { isHeldBy, type Stop, walkRound } from "../../core/subjects/walk.ts";
 
 export type Peg = {

@@ -3,8 +3,9 @@ import type { Attachment } from "../dimension/attachment.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import type { Whole } from "../rig/whole.ts";
+import { GROUPS } from "../subject/hookup-line.ts";
 import { judgeWhole } from "../subjects/judge-whole.ts";
-import { GROUPS, hookupList } from "./list.ts";
+import { hookupList } from "./list.ts";
 import { heldBy, lineStates, openProtections, type ShownLine, type Tick } from "./ticks.ts";
 
 const { metric, us } = PRESETS;

@@ -1,5 +1,5 @@
 /** Which ticks of a hook-up list still hold, and what may be ticked next. */
-import type { HookupLine } from "./list.ts";
+import type { HookupLine } from "../subject/hookup-line.ts";
 
 export type Tick = {
   id: string;

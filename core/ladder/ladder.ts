@@ -8,7 +8,7 @@ import { works } from "../rig/whole.ts";
 import { machineOf } from "../sequence/of-rig.ts";
 import { SEQUENCE_LABELS, type SequenceKind } from "../sequence/step.ts";
 import { listOf } from "../sequence/templates.ts";
-import type { Holds } from "../subject.ts";
+import type { Holds } from "../subject/subject.ts";
 import type { Judged } from "../subjects/judge-whole.ts";
 import { heldBy, isHeldBy, namedTogether } from "../subjects/walk.ts";
 

@@ -1,5 +1,5 @@
 /** Every subject, in working order: the only place that names them all. A new one is one line here. */
-import type { Subject } from "../subject.ts";
+import type { Subject } from "../subject/subject.ts";
 import { ANTENNA } from "./antenna/subject.ts";
 import { BALANCE } from "./balance/subject.ts";
 import { HITCH } from "./hitch/subject.ts";

@@ -5,7 +5,7 @@ import { type Finding, worstFirst } from "../finding/finding.ts";
 import { judge } from "../finding/judge.ts";
 import type { Units } from "../quantity/units.ts";
 import type { Whole } from "../rig/whole.ts";
-import type { Subject } from "../subject.ts";
+import type { Subject } from "../subject/subject.ts";
 import { type ReckonedBy, SUBJECTS } from "./index.ts";
 
 export type Judged = {

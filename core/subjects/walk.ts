@@ -1,5 +1,5 @@
 /** The walk-round: every subject in working order, each list behind the last subject that holds it back. */
-import type { Holds, Subject } from "../subject.ts";
+import type { Holds, Subject } from "../subject/subject.ts";
 import { SUBJECTS } from "./index.ts";
 
 /** A list that comes of the subjects before it. */

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link, useFetcher, useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { GROUPS } from "../../../core/hookup/list.ts";
+import { GROUPS } from "../../../core/subject/hookup-line.ts";
 import { send } from "../../offline/queue.ts";
 import { TextField } from "../../ui/Field.tsx";
 import type { Outcome } from "../keep.server.ts";

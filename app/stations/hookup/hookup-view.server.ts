@@ -1,6 +1,6 @@
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { printReading } from "../../../core/dimension/entry.ts";
-import { citeLabel, type Group, type HookupLine, hookupList } from "../../../core/hookup/list.ts";
+import { citeLabel, hookupList } from "../../../core/hookup/list.ts";
 import {
   heldBy,
   type LineState,
@@ -11,6 +11,7 @@ import {
 import { PRESETS, type Units } from "../../../core/quantity/units.ts";
 import { gradeOf } from "../../../core/rig/grade.ts";
 import type { Whole } from "../../../core/rig/whole.ts";
+import type { Group, HookupLine } from "../../../core/subject/hookup-line.ts";
 import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
 import { eventsOf, ticksOf } from "../../../data/hookup.ts";
 import { day, moment } from "../print.ts";
@@ -129,7 +130,7 @@ function citesOf({ cites }: HookupLine, { whole, rig, parts, preferences }: Open
     const entry = dimension(cite.key, attachment);
     return [
       {
-        label: citeLabel({ whole }, cite),
+        label: citeLabel(whole, cite),
         value: printReading(entry, reading, preferences.units),
         who: `${gradeOf(reading.instrument)}, ${reading.person}, ${day(reading.measuredAt)}`,
         href: cureHref(

@@ -6,7 +6,7 @@ import { askedOf } from "../../../core/rig/asked.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { works } from "../../../core/rig/whole.ts";
-import type { Subject } from "../../../core/subject.ts";
+import type { Subject } from "../../../core/subject/subject.ts";
 import { SUBJECTS } from "../../../core/subjects/index.ts";
 import { namedTogether } from "../../../core/subjects/walk.ts";
 

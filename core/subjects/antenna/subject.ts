@@ -1,4 +1,4 @@
-import { READINGS_ALONE, type Subject } from "../../subject.ts";
+import { READINGS_ALONE, type Subject } from "../../subject/subject.ts";
 
 export const ANTENNA: Subject<"antenna", null> = {
   key: "antenna",

@@ -1,7 +1,8 @@
 import { powerOf } from "../../forces/power-of-rig.ts";
-import type { Subject } from "../../subject.ts";
+import type { Subject } from "../../subject/subject.ts";
 import { type BalanceOf, balanceOf } from "./balance-of-rig.ts";
 import { balanceChecks } from "./checks.ts";
+import { balanceLines } from "./hookup.ts";
 
 export const BALANCE: Subject<"balance", BalanceOf> = {
   key: "balance",
@@ -14,4 +15,5 @@ export const BALANCE: Subject<"balance", BalanceOf> = {
   onSheet: true,
   reckon: (whole) => balanceOf(whole, powerOf(whole)),
   checks: (loads, whole, units) => balanceChecks(whole, loads, units),
+  hookup: (loads, whole, units) => balanceLines(whole, loads, units),
 };

@@ -1,6 +1,7 @@
-import type { Subject } from "../../subject.ts";
+import type { Subject } from "../../subject/subject.ts";
 import { hitchChecks } from "./checks.ts";
 import { type HitchOf, hitchOf } from "./hitch-of-part.ts";
+import { hitchLines } from "./hookup.ts";
 
 export const HITCH: Subject<"hitch", readonly HitchOf[]> = {
   key: "hitch",
@@ -13,4 +14,5 @@ export const HITCH: Subject<"hitch", readonly HitchOf[]> = {
   onSheet: true,
   reckon: ({ parts }) => parts.map(({ rig }) => hitchOf(rig)),
   checks: (hitches, whole, units) => hitchChecks(whole, hitches, units),
+  hookup: (hitches, whole, units) => hitchLines(whole, hitches, units),
 };

@@ -1,5 +1,6 @@
-import type { Subject } from "../../subject.ts";
+import type { Subject } from "../../subject/subject.ts";
 import { type Hoses, hoseChecks, hosesOf } from "./checks.ts";
+import { hoseLines } from "./hookup.ts";
 
 export const HOSES: Subject<"hoses", Hoses> = {
   key: "hoses",
@@ -12,4 +13,5 @@ export const HOSES: Subject<"hoses", Hoses> = {
   onSheet: false,
   reckon: hosesOf,
   checks: (hoses, whole, units) => hoseChecks(whole, hoses, units),
+  hookup: (hoses, whole) => hoseLines(whole, hoses),
 };

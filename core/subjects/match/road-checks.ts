@@ -14,12 +14,13 @@ export function roadChecks(whole: Whole, units: Units): Check[] {
   return [speedCheck(whole, units), ...sizeChecks(whole, units)];
 }
 
-/** The lowest limit of all that are known, and which one it is; good only where tractor and tools have all told theirs. */
-function speedCheck(whole: Whole, units: Units): Check {
+/** The lowest limit of all that are known, and which one it is; `open` names one that tractor or tool has not told. */
+export function roadSpeed(whole: Whole): {
+  most: { what: string; value: number } | null;
+  open: { what: string; key: "tractor.roadSpeed" | "tool.roadSpeed" } | null;
+} {
   const { parts, limits } = whole;
   const lead = parts[0]!.rig;
-  const { check } = checkerOf("match", lead);
-  const [id, label] = ["road-speed", "Road speed"];
   const own = {
     what: whole.selfPropelled ? "the machine's own" : "the tractor's own",
     value: known(lead, "tractor.roadSpeed"),
@@ -28,7 +29,7 @@ function speedCheck(whole: Whole, units: Units): Check {
     what: `${name}'s sign`,
     value: known(rig, "tool.roadSpeed"),
   }));
-  const lowestKnown = lowest([
+  const most = lowest([
     own,
     ...signs,
     ...parts.map(({ rig, name }) => ({
@@ -38,21 +39,34 @@ function speedCheck(whole: Whole, units: Units): Check {
     { what: `the limit entered for ${limits.country || "your country"}`, value: limits.speed },
     ...tyreSpeeds(whole),
   ]);
-  const untold = signs.findIndex(({ value }) => value === null);
-  const open = own.value === null ? own.what : untold >= 0 ? signs[untold]!.what : null;
+  const untold = signs.find(({ value }) => value === null);
+  const open =
+    own.value === null
+      ? { what: own.what, key: "tractor.roadSpeed" as const }
+      : untold
+        ? { what: untold.what, key: "tool.roadSpeed" as const }
+        : null;
+  return { most, open };
+}
+
+/** Good only where tractor and tools have all told theirs. */
+function speedCheck(whole: Whole, units: Units): Check {
+  const { check } = checkerOf("match", whole.parts[0]!.rig);
+  const [id, label] = ["road-speed", "Road speed"];
+  const { most, open } = roadSpeed(whole);
   const why = "The lowest of tractor, implement, hitch, tyres and law counts. Check local rules.";
   if (open === null)
     return check(id, label, {
       verdict: "good",
-      said: `${say("speed", lowestKnown!.value, units)} at most: ${lowestKnown!.what}.`,
+      said: `${say("speed", most!.value, units)} at most: ${most!.what}.`,
       why,
       target: "tool.roadSpeed",
     });
   return check(id, label, {
     verdict: "unknown",
-    said: `${lowestKnown ? `${say("speed", lowestKnown.value, units)} at most by ${lowestKnown.what}. ` : ""}Not told yet: ${open}.`,
+    said: `${most ? `${say("speed", most.value, units)} at most by ${most.what}. ` : ""}Not told yet: ${open.what}.`,
     why,
-    target: own.value === null ? "tractor.roadSpeed" : "tool.roadSpeed",
+    target: open.key,
   });
 }
 

@@ -1,6 +1,7 @@
 import { powerOf, type RigPower } from "../../forces/power-of-rig.ts";
-import type { Subject } from "../../subject.ts";
+import type { Subject } from "../../subject/subject.ts";
 import { matchChecks } from "./checks.ts";
+import { matchLines } from "./hookup.ts";
 
 export const MATCH: Subject<"match", RigPower> = {
   key: "match",
@@ -13,4 +14,5 @@ export const MATCH: Subject<"match", RigPower> = {
   onSheet: true,
   reckon: powerOf,
   checks: (power, whole, units) => matchChecks(whole, power, units),
+  hookup: (_, whole, units) => matchLines(whole, units),
 };

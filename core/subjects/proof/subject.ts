@@ -1,5 +1,5 @@
 import { works } from "../../rig/whole.ts";
-import { READINGS_ALONE, type Subject } from "../../subject.ts";
+import { READINGS_ALONE, type Subject } from "../../subject/subject.ts";
 import { provedOf } from "./provable.ts";
 
 export const PROOF: Subject<"proof", null> = {

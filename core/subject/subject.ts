@@ -1,7 +1,8 @@
 /** What one subject of setting a rig up says of itself. Everything that lists subjects reads this; nothing names one. */
-import type { Check } from "./finding/check.ts";
-import type { Units } from "./quantity/units.ts";
-import type { Whole } from "./rig/whole.ts";
+import type { Check } from "../finding/check.ts";
+import type { Units } from "../quantity/units.ts";
+import type { Whole } from "../rig/whole.ts";
+import type { HookupLine } from "./hookup-line.ts";
 
 /** So much is good, of what there is. */
 export type Standing = { good: number; all: number };
@@ -30,6 +31,8 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   reckon(whole: Whole): Reckoned;
   /** everything it looked at, good or not */
   checks(reckoned: Reckoned, whole: Whole, units: Units): readonly Check[];
+  /** what it puts on the hook-up list */
+  hookup?(reckoned: Reckoned, whole: Whole, units: Units): readonly HookupLine[];
   /** how far it has come, where that is counted; absent: told by its findings */
   standing?(whole: Whole): Standing;
 };

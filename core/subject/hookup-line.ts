@@ -1,0 +1,34 @@
+/** A line of the hook-up list, as a subject writes it. */
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { Whole } from "../rig/whole.ts";
+
+export const GROUPS = ["Before", "Couple", "Shaft, hoses", "Try", "Road"] as const;
+export type Group = (typeof GROUPS)[number];
+
+/** A reading a line was written from. */
+export type Cite = { key: DimensionKey; part: number };
+
+export type HookupLine = {
+  /** stays the same whatever the line says */
+  key: string;
+  group: Group;
+  text: string;
+  /** it protects people: never skipped, only declared not to apply, with a reason */
+  protects: boolean;
+  /** a stop stands: the line cannot be ticked, only cured */
+  stop: boolean;
+  cites: readonly Cite[];
+};
+
+type Rest = Partial<Pick<HookupLine, "protects" | "stop" | "cites">>;
+
+export function line(group: Group, key: string, text: string, rest: Rest = {}): HookupLine {
+  return { group, key, text, protects: false, stop: false, cites: [], ...rest };
+}
+
+export const cite = (part: number, ...keys: DimensionKey[]): Cite[] => keys.map((key) => ({ key, part }));
+
+/** Only what somebody read is cited. */
+export function read({ parts }: Whole, cites: readonly Cite[]): Cite[] {
+  return cites.filter(({ key, part }) => parts[part]!.rig.values[key].reading !== null);
+}

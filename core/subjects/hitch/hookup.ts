@@ -1,0 +1,241 @@
+/** What the hitch puts on the hook-up list: links and rods, the coupling itself, and what is tried before driving off. */
+import { isBuiltOn, onLinks, onPin } from "../../dimension/attachment.ts";
+import type { DimensionKey } from "../../dimension/catalogue.ts";
+import { printLength } from "../../quantity/length.ts";
+import { capital, say, sayFine } from "../../quantity/say.ts";
+import type { Units } from "../../quantity/units.ts";
+import { chosen, known, type Part, type Whole } from "../../rig/whole.ts";
+import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
+import { CATEGORY_SIZES, type Category, fitPin } from "../../trade/category.ts";
+import { DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
+import { shorten } from "./checks.ts";
+import { type HitchOf, habitOf } from "./hitch-of-part.ts";
+
+type Given = { whole: Whole; hitches: readonly HitchOf[]; units: Units };
+
+export function hitchLines(whole: Whole, hitches: readonly HitchOf[], units: Units): HookupLine[] {
+  const given = { whole, hitches, units };
+  return [
+    ...whole.parts.flatMap((part, index) => linkLines(part, index, given)),
+    ...whole.parts.flatMap((part, index) => coupleLines(part, index, given)),
+    ...tryLines(whole),
+  ];
+}
+
+/** Links and rods are looked at while nothing hangs on them. */
+function linkLines({ rig, name }: Part, index: number, given: Given): HookupLine[] {
+  if (!onLinks(rig.attachment)) return [];
+  const { whole, units } = given;
+  const both = (what: string, left: DimensionKey, right: DimensionKey, key: string, rod: "link" | "rod") => {
+    const [l, r] = [known(rig, left), known(rig, right)];
+    if (l === null || r === null)
+      return line("Before", `${key} ${index + 1}`, `${what} for ${name}: measure both before coupling.`);
+    return line(
+      "Before",
+      `${key} ${index + 1}`,
+      Math.abs(l - r) <= 0.005
+        ? `${what} for ${name} equal: ${printLength(Math.min(l, r), units.tape)}.`
+        : `${what} for ${name}: ${printLength(l, units.tape)} left, ${printLength(r, units.tape)} right. ${shorten(l - r, rod, units)}`,
+      { cites: read(whole, cite(index, left, right)) },
+    );
+  };
+  return [
+    both("Lower links", "hitch.linkLeft", "hitch.linkRight", "links", "link"),
+    ...(rig.attachment === "links"
+      ? []
+      : [both("Lift rods", "hitch.rodLeft", "hitch.rodRight", "rods", "rod")]),
+  ];
+}
+
+function coupleLines(part: Part, index: number, given: Given): HookupLine[] {
+  const { rig, name } = part;
+  const key = (what: string) => `${what} ${index + 1}`;
+  if (isBuiltOn(rig.attachment))
+    return [
+      line(
+        "Couple",
+        key("frame"),
+        `${name}: frame, pendulum and lift looked over, transport cradles free of cracks.`,
+      ),
+      line(
+        "Couple",
+        key("tank"),
+        `${name}: tank, hoses and strainers rinsed, the last product written down. Gloves and apron on.`,
+        {
+          protects: true,
+        },
+      ),
+    ];
+  const back = line("Couple", key("back up"), approach(part, given.whole), { protects: true });
+  if (onPin(rig.attachment)) return [back, ...pinLines(part, index, given)];
+  if (rig.attachment === "head")
+    return [
+      line("Couple", key("hook"), `Hook ${name}: both hooks under, lift, both locks closed.`, {
+        protects: true,
+      }),
+      line("Couple", key("stands"), `${name}: stands up and pinned.`),
+    ];
+  return [back, ...hookLines(part, index, given)];
+}
+
+function approach({ rig, name, behind }: Part, { parts }: Whole): string {
+  if (behind !== null) return `Back ${parts[behind]!.name} up to ${name}. Nobody between the two.`;
+  const nobody = "Nobody between tractor and implement.";
+  if (rig.attachment === "front") return `Drive up to ${name} in position control. ${nobody}`;
+  return onPin(rig.attachment)
+    ? `Back up to ${name}, its jack on firm ground. ${nobody}`
+    : `Back up to ${name} in position control. ${nobody}`;
+}
+
+function pinLines({ rig, name, hitch }: Part, index: number, given: Given): HookupLine[] {
+  const { whole, units } = given;
+  const key = (what: string) => `${what} ${index + 1}`;
+  const category = chosen<DrawbarCategory>(rig, "hitch.drawbarCategory");
+  const pin = known(rig, "hitch.pin") ?? (category ? DRAWBAR_SIZES[category].pin : null);
+  const eye = known(rig, "tool.eye");
+  const chain = known(rig, "tool.chain");
+  const bush =
+    pin !== null && eye !== null && eye - pin > 0.003 ? `, eye bushed to ${sayFine(pin + 0.001, units)}` : "";
+  return [
+    line(
+      "Couple",
+      key("pin"),
+      `${name} on ${hitch}: ${pin === null ? "the pin that belongs to it" : `pin ${sayFine(pin, units)}`}${bush}, clip in.`,
+      {
+        protects: true,
+        cites: read(whole, cite(index, "hitch.pin", "hitch.drawbarCategory", "tool.eye")),
+      },
+    ),
+    line(
+      "Couple",
+      key("chain"),
+      `Safety chain hooked${chain === null ? ": its tag must name more than the weight behind it" : `, ${say("force", chain, units)}`}.`,
+      {
+        protects: true,
+        cites: read(whole, cite(index, "tool.chain")),
+      },
+    ),
+    line("Couple", key("jack"), `${name}: jack up and stowed, chocks away.`),
+  ];
+}
+
+function hookLines({ rig, name, hitch }: Part, index: number, given: Given): HookupLine[] {
+  const { whole, units } = given;
+  const key = (what: string) => `${what} ${index + 1}`;
+  const tractor = chosen<Category>(rig, "hitch.category");
+  const tool = chosen<Category>(rig, "tool.category");
+  const top = rig.attachment !== "links";
+  const cure = given.hitches[index]?.cure ?? null;
+  const length = cure && !cure.beyond ? cure.length : known(rig, "work.topLink");
+  return [
+    line(
+      "Couple",
+      key("lower pins"),
+      `${name} on ${hitch}: ${pinText("lower pins", "lowerPin", known(rig, "tool.lowerPin"), tractor, tool, units)}, secured.`,
+      {
+        protects: true,
+        cites: read(whole, cite(index, "hitch.category", "tool.category", "tool.lowerPin")),
+      },
+    ),
+    ...(top
+      ? [
+          line(
+            "Couple",
+            key("upper pin"),
+            `${capital(pinText("upper pin", "upperPin", known(rig, "tool.upperPin"), tractor, tool, units))}, secured.`,
+            {
+              protects: true,
+              cites: read(whole, cite(index, "hitch.category", "tool.category", "tool.upperPin")),
+            },
+          ),
+          line("Couple", key("top link"), topText(rig, length, units), {
+            cites: read(
+              whole,
+              cite(index, "work.topLink", "work.topHole", "work.slotSchool", "hitch.upperUp"),
+            ),
+          }),
+        ]
+      : []),
+    line("Couple", key("stands"), `${name}: stands up and pinned, once it hangs.`),
+    line("Couple", key("stabilisers"), stabiliserText(rig), {
+      cites: read(whole, cite(index, "tool.kind", "work.stabilisers")),
+    }),
+  ];
+}
+
+/** "lower pins 22 mm with bushings 22 to 28 mm": by the sizes measured, or else the categories'. */
+function pinText(
+  what: string,
+  which: "lowerPin" | "upperPin",
+  measured: number | null,
+  tractor: Category | null,
+  tool: Category | null,
+  units: Units,
+): string {
+  const pin = measured ?? (tool ? CATEGORY_SIZES[tool][which] : null);
+  if (pin === null || !tractor) return `${what}: look that they fill the balls`;
+  const fit = fitPin(pin, CATEGORY_SIZES[tractor][which]);
+  const size = `${what} ${sayFine(pin, units)}`;
+  if (fit.kind === "bushing")
+    return `${size} with bushing ${sayFine(fit.inner, units)} to ${sayFine(fit.outer, units)}`;
+  return fit.kind === "fits"
+    ? `${size} in category ${tractor} balls`
+    : `${size} do not go into category ${tractor} balls`;
+}
+
+function topText(rig: Part["rig"], length: number | null, units: Units): string {
+  const slot = chosen(rig, "work.topHole") === "slot";
+  const school = chosen(rig, "work.slotSchool");
+  const where = slot
+    ? `in the slot, ${school === "front" ? "a little to the front and free to move" : "in the middle on level ground"}`
+    : "in its fixed hole";
+  return `Top link ${where}${length === null ? "" : `, set to ${printLength(length, units.tape)}`}.`;
+}
+
+function stabiliserText(rig: Part["rig"]): string {
+  const habit = habitOf(rig);
+  const work = chosen<string>(rig, "work.stabilisers") ?? habit?.stabilisers ?? null;
+  return `Stabilisers rigid for the road${work ? `; ${work} at work` : ""}.`;
+}
+
+function tryLines(whole: Whole): HookupLine[] {
+  const built = whole.parts.some(({ rig }) => isBuiltOn(rig.attachment));
+  const lifted = whole.parts.some(({ rig }) => !onPin(rig.attachment) && !isBuiltOn(rig.attachment));
+  return [
+    ...(built
+      ? [
+          line(
+            "Try",
+            "boom",
+            "Unfold and fold once, nobody within reach of the boom, no line overhead: both wings rest in their cradles.",
+            { protects: true },
+          ),
+        ]
+      : []),
+    ...(whole.parts.every(({ rig }) => isBuiltOn(rig.attachment))
+      ? []
+      : [
+          lifted
+            ? line(
+                "Try",
+                "lift",
+                "Lift and lower once, slowly, nobody near: nothing touches, the shaft neither bottoms nor parts.",
+                { protects: true },
+              )
+            : line(
+                "Try",
+                "turn",
+                "Pull ahead and turn once each way, slowly: nothing touches, hoses reach, the shaft neither bottoms nor parts.",
+              ),
+        ]),
+    ...whole.parts.flatMap(({ rig, name }, index) =>
+      onPin(rig.attachment)
+        ? [
+            line("Try", `level ${index + 1}`, `${name}: frame level at work.`, {
+              cites: read(whole, cite(index, "tool.eyeHeight", "hitch.pinHeight")),
+            }),
+          ]
+        : [],
+    ),
+  ];
+}

@@ -1,0 +1,81 @@
+/** What the match puts on the hook-up list: the shaft and its speed, and the road. */
+import { printLength } from "../../quantity/length.ts";
+import { say } from "../../quantity/say.ts";
+import type { Units } from "../../quantity/units.ts";
+import { chosen, known, type Whole } from "../../rig/whole.ts";
+import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
+import { describeShaft, type PtoType } from "../../trade/pto.ts";
+import { roadSpeed } from "./road-checks.ts";
+
+export function matchLines(whole: Whole, units: Units): HookupLine[] {
+  return [...shaftLines(whole, units), ...roadLines(whole, units)];
+}
+
+function shaftLines(whole: Whole, units: Units): HookupLine[] {
+  return whole.parts.flatMap(({ rig, name }, index) => {
+    const wanted = chosen<PtoType | "none">(rig, "tool.pto");
+    if (wanted === null || wanted === "none") return [];
+    const [low, high] = [known(rig, "tool.ptoLow"), known(rig, "tool.ptoHigh")];
+    const band =
+      low === null || high === null
+        ? "the marked speed"
+        : `${say("rotation", low, units)} to ${say("rotation", high, units)}`;
+    return [
+      line(
+        "Shaft, hoses",
+        `shaft ${index + 1}`,
+        `${name}: drive shaft ${describeShaft(wanted)}, locked on both ends; guard whole and turning free, chains hooked.`,
+        {
+          protects: true,
+          cites: read(whole, cite(index, "tool.pto", "pto.type", "tool.guard")),
+        },
+      ),
+      line("Shaft, hoses", `speed ${index + 1}`, `PTO lever at ${band}, never over.`, {
+        protects: true,
+        cites: read(whole, cite(index, "tool.ptoLow", "tool.ptoHigh", "pto.speed")),
+      }),
+    ];
+  });
+}
+
+function roadLines(whole: Whole, units: Units): HookupLine[] {
+  const { most, open } = roadSpeed(whole);
+  const onMachine = whole.parts.filter(({ rig }) => chosen(rig, "tool.headTravels") !== "on its own trailer");
+  const widths = onMachine.flatMap(({ rig }) => known(rig, "tool.transportWidth") ?? []);
+  const heights = onMachine.flatMap(({ rig }) => known(rig, "tool.transportHeight") ?? []);
+  const size = [
+    widths.length > 0 ? `${printLength(Math.max(...widths), units.tape)} wide` : "",
+    heights.length > 0 ? `${printLength(Math.max(...heights), units.tape)} high` : "",
+  ].filter(Boolean);
+  const braked = whole.parts.some(({ rig }) => chosen(rig, "tool.brakes") === "working");
+  const cites = whole.parts.flatMap((_, index) => cite(index, "tool.transportWidth", "tool.transportHeight"));
+  return [
+    line("Road", "locks", "Transport locks in, lift and remotes locked, taps shut.", { protects: true }),
+    line("Road", "lights", "Lights, signs and warning plates on and working.", { protects: true }),
+    ...(braked ? [line("Road", "brakes", "Implement's brakes coupled and tried.", { protects: true })] : []),
+    line(
+      "Road",
+      "size",
+      size.length > 0
+        ? `${size.join(", ")}: local rules checked.`
+        : "Width and height measured, local rules checked.",
+      {
+        cites: read(whole, cites),
+      },
+    ),
+    line(
+      "Road",
+      "speed",
+      most && open === null
+        ? `Drive ${say("speed", most.value, units)} at most: ${most.what}.`
+        : "Drive no faster than the slowest sign on tractor, implement and tyres.",
+      {
+        protects: true,
+        cites: read(
+          whole,
+          whole.parts.flatMap((_, index) => cite(index, "tool.roadSpeed")),
+        ),
+      },
+    ),
+  ];
+}
