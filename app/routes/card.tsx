@@ -11,7 +11,7 @@ import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { type CardRow, type CardView, cardNow, viewCard } from "../stations/card-view.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, type OpenRig, openRig } from "../stations/rig-view.server.ts";
-import { PersonDto, TERMINAL_FIELDS, TerminalDto } from "../stations/terminal.dto.ts";
+import { PersonDto, TerminalDto } from "../stations/terminal.dto.ts";
 import { TextField } from "../ui/Field.tsx";
 import { GradeMark } from "../ui/Grade.tsx";
 import { SeverityMark, severityWash } from "../ui/Severity.tsx";
@@ -31,7 +31,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 function chooseTerminal({ db, rig, preferences: { person } }: OpenRig, form: FormData) {
-  const checked = validateForm(TerminalDto, TERMINAL_FIELDS, form);
+  const checked = validateForm(TerminalDto, form);
   if (!checked.ok) return said(checked.errors);
   if (!findScheme(db, checked.value.schemeId)) return said({ schemeId: "There is no such scheme." });
   setTerminal(db, rig.tractor.id, checked.value, { person, at: new Date() });
@@ -39,7 +39,7 @@ function chooseTerminal({ db, rig, preferences: { person } }: OpenRig, form: For
 }
 
 async function issue(open: OpenRig, form: FormData) {
-  const checked = validateForm(PersonDto, ["person"], form);
+  const checked = validateForm(PersonDto, form);
   if (!checked.ok) return said(checked.errors);
   const { card, terminal } = cardNow(open);
   if (!card.ready) return said({ form: "Something still stops this card." });
@@ -294,7 +294,7 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
     form.set("schemeId", schemeId);
     form.set("profileName", profile.trim());
     form.set("name", name.trim());
-    const checked = validateForm(TerminalDto, TERMINAL_FIELDS, form);
+    const checked = validateForm(TerminalDto, form);
     setProblems(checked.ok ? {} : checked.errors);
     if (checked.ok) fetcher.submit(form, { method: "post" });
   };

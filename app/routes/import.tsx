@@ -70,7 +70,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const batch = importOr404(params.batchId);
   const preferences = await readPreferences(request.clone());
   const form = await formOf(request);
-  const checked = validateForm(PersonDto, ["person"], form);
+  const checked = validateForm(PersonDto, form);
   if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
   const said = (form: string) => data({ errors: { form } as FieldErrors }, { status: 422 });
   if (batch.state === "taken") return said("This file was taken over before.");

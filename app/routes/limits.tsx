@@ -10,7 +10,7 @@ import { toldBy } from "../session/told.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { TextField } from "../ui/Field.tsx";
 import { amountOf } from "../yard/amount.ts";
-import { LIMITS_FIELDS, LimitsDto } from "../yard/limits.dto.ts";
+import { LimitsDto } from "../yard/limits.dto.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/limits";
 
@@ -41,7 +41,7 @@ const unitsOf = (units: Units) => ({
 
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
-  const checked = validateForm(LimitsDto, LIMITS_FIELDS, await formOf(request));
+  const checked = validateForm(LimitsDto, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors, kept: false }, { status: 422 });
   const { country, width, height, speed, unbraked, ...unit } = checked.value;
   const read = (text: string, family: "length" | "speed" | "mass", of: string) => {

@@ -32,11 +32,11 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const { open, card } = openCard(await openRig(request, params.rigId), params.number);
   const form = await formOf(request);
-  const who = validateForm(PersonDto, ["person"], form);
+  const who = validateForm(PersonDto, form);
   const errors: FieldErrors = who.ok ? {} : who.errors;
   const kept: NewReadback[] = [];
   for (const [position, line] of card.lines.entries()) {
-    const checked = validateForm(ShownDto, ["shown", "word", "absent", "wrong"], lineForm(form, position));
+    const checked = validateForm(ShownDto, lineForm(form, position));
     if (!checked.ok) {
       errors[`shown-${position}`] = Object.values(checked.errors)[0]!;
       continue;

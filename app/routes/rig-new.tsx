@@ -20,7 +20,7 @@ import {
   type Yard,
 } from "../yard/new-rig.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
-import { NEW_RIG_FIELDS, NewRigDto } from "../yard/yard.dto.ts";
+import { NewRigDto } from "../yard/yard.dto.ts";
 import type { Route } from "./+types/rig-new";
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -39,7 +39,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
-  const checked = validateForm(NewRigDto, NEW_RIG_FIELDS, await formOf(request));
+  const checked = validateForm(NewRigDto, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
   const { name, tools } = checked.value;
   const [tractorId, receiverPointId] = [checked.value.tractorId, checked.value.receiverPointId].map(

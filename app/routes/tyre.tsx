@@ -13,7 +13,7 @@ import { answerText } from "../stations/balance/answer-text.ts";
 import { Field, TextField } from "../ui/Field.tsx";
 import { Slide } from "../ui/Slide.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
-import { TYRE_FIELDS, TyreDto } from "../yard/yard.dto.ts";
+import { TyreDto } from "../yard/yard.dto.ts";
 import type { Route } from "./+types/tyre";
 
 function tyreOr404(id: string): Tyre | null {
@@ -38,7 +38,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const known = tyreOr404(params.tyreId);
   const { units, person } = await readPreferences(request);
-  const checked = validateForm(TyreDto, TYRE_FIELDS, await formOf(request));
+  const checked = validateForm(TyreDto, await formOf(request));
   if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
   const { label, source } = checked.value;
   const read = readTyreTable(checked.value.table, units);

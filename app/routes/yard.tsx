@@ -37,7 +37,7 @@ export async function action({ request }: Route.ActionArgs) {
     data<Outcome>({ errors: {}, said, rigId: rig.id, undo });
   switch (form.get("intent")) {
     case "rename": {
-      const checked = validateForm(RigNameDto, ["name"], form);
+      const checked = validateForm(RigNameDto, form);
       if (!checked.ok)
         return data<Outcome>(
           { errors: checked.errors, said: "", rigId: rig.id, undo: null },

@@ -1,18 +1,29 @@
-import { validateSync } from "class-validator";
+import { getMetadataStorage, validateSync } from "class-validator";
 
 export type FieldErrors = Record<string, string>;
 
+const fields = new WeakMap<object, readonly string[]>();
+
+/** The properties a class has rules for: what a form may fill in. */
+function fieldsOf(Dto: new () => object): readonly string[] {
+  const known = fields.get(Dto);
+  if (known) return known;
+  const rules = getMetadataStorage().getTargetValidationMetadatas(Dto, "", true, false);
+  const found = [...new Set(rules.map(({ propertyName }) => propertyName))];
+  fields.set(Dto, found);
+  return found;
+}
+
 /**
- * Builds a DTO from a form's text fields and checks it. Only the properties named are taken over; values
+ * Builds a DTO from a form's text fields and checks it. Only properties the class has rules for are taken over; values
  * stay the strings that were typed.
  */
 export function validateForm<T extends object>(
   Dto: new () => T,
-  fields: readonly (keyof T & string)[],
   form: FormData,
 ): { ok: true; value: T } | { ok: false; errors: FieldErrors } {
   const dto = new Dto();
-  for (const field of fields) {
+  for (const field of fieldsOf(Dto)) {
     const value = form.get(field);
     Object.assign(dto, { [field]: typeof value === "string" ? value.trim() : "" });
   }

@@ -17,7 +17,7 @@ import { TextField } from "../ui/Field.tsx";
 import { Keypad } from "../ui/Keypad.tsx";
 import { useSmallScreen } from "../ui/use-small-screen.ts";
 import { Conditions, useConditions } from "./Conditions.tsx";
-import { KeepReadingDto, KeepSectionsDto, READING_FIELDS, SECTION_FIELDS } from "./entry.dto.ts";
+import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
 import type { Outcome } from "./keep.server.ts";
 import type { ReadingRow } from "./reading-rows.ts";
 import { StaleList } from "./StaleList.tsx";
@@ -424,9 +424,7 @@ function useKeeping(row: ReadingRow, action: string) {
     stay: boolean,
   ): Promise<"refused" | "closed" | "emptied"> => {
     const checked =
-      row.kind === "sections"
-        ? validateForm(KeepSectionsDto, SECTION_FIELDS, form)
-        : validateForm(KeepReadingDto, READING_FIELDS, form);
+      row.kind === "sections" ? validateForm(KeepSectionsDto, form) : validateForm(KeepReadingDto, form);
     if (!checked.ok) {
       refuse(checked.errors, element);
       return "refused";

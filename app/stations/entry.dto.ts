@@ -105,22 +105,6 @@ export class KeepReadingDto extends StampedDto {
   measuredAt!: string;
 }
 
-export const READING_FIELDS = [
-  "id",
-  "dimension",
-  "hangs",
-  "text",
-  "style",
-  "instrument",
-  "person",
-  "sitting",
-  "reason",
-  "note",
-  "conditions",
-  "changed",
-  "measuredAt",
-] as const;
-
 export class KeepSectionsDto extends StampedDto {
   @Reads<KeepSectionsDto>((text, { style }) => {
     if (!isLengthStyle(style)) return "Sections are given in a unit of length.";
@@ -129,8 +113,6 @@ export class KeepSectionsDto extends StampedDto {
   })
   text!: string;
 }
-
-export const SECTION_FIELDS = ["id", "text", "style", "instrument", "person"] as const;
 
 export class TakeBackDto {
   @IsUUID(undefined, { message: "There is no such reading." })

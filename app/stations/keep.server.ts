@@ -12,15 +12,7 @@ import { keepChange, keepReading, keepSections, retract } from "../../data/readi
 import type { Rig } from "../../data/rigs.ts";
 import type { Stamp } from "../session/clock.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
-import {
-  conditionsIn,
-  KeepChangeDto,
-  KeepReadingDto,
-  KeepSectionsDto,
-  READING_FIELDS,
-  SECTION_FIELDS,
-  TakeBackDto,
-} from "./entry.dto.ts";
+import { conditionsIn, KeepChangeDto, KeepReadingDto, KeepSectionsDto, TakeBackDto } from "./entry.dto.ts";
 import { photoIn } from "./photo.server.ts";
 
 export type Outcome =
@@ -55,7 +47,7 @@ export async function carryOut(asked: Asked, form: FormData, stamp: Stamp): Prom
 async function keepOne({ db, rig, units }: Asked, form: FormData, { at, now }: Stamp): Promise<Outcome> {
   // What waited on a device since an older build does not say how its tool hangs; the rig does, and its word counts.
   form.set("hangs", rig.attachment);
-  const checked = validateForm(KeepReadingDto, READING_FIELDS, form);
+  const checked = validateForm(KeepReadingDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, dimension: key, text, style, instrument, person, reason, sitting, note } = checked.value;
   const entry = dimension(key, rig.attachment);
@@ -105,7 +97,7 @@ async function keepOne({ db, rig, units }: Asked, form: FormData, { at, now }: S
 }
 
 function keepLayout({ db, rig }: Asked, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(KeepSectionsDto, SECTION_FIELDS, form);
+  const checked = validateForm(KeepSectionsDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, text, style, instrument, person } = checked.value;
   if (!isLengthStyle(style)) return refused({ style: "Sections are given in a unit of length." });
@@ -122,7 +114,7 @@ function moment(day: string, now: Date): Date {
 }
 
 function noteChange({ db, rig }: Asked, form: FormData, { now }: Stamp): Outcome {
-  const checked = validateForm(KeepChangeDto, ["kind", "day", "note", "person"], form);
+  const checked = validateForm(KeepChangeDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { kind, day, note, person } = checked.value;
   const id = keepChange(db, rig, { kind, note, person, at: moment(day, now), now });
@@ -130,7 +122,7 @@ function noteChange({ db, rig }: Asked, form: FormData, { now }: Stamp): Outcome
 }
 
 function takeBack({ db, rig, person }: Asked, form: FormData): Outcome {
-  const checked = validateForm(TakeBackDto, ["id"], form);
+  const checked = validateForm(TakeBackDto, form);
   if (!checked.ok) return refused(checked.errors);
   if (!retract(db, rig, checked.value.id, { person, at: new Date() }))
     return refused({ form: "It is not there any more: somebody took it back before." });

@@ -5,5 +5,3 @@ export class RungDto extends BySomebodyDto {
   @Length(1, 20, { message: "Choose a rung." })
   rung!: string;
 }
-
-export const RUNG_FIELDS = ["id", "person", "rung"] as const;

@@ -3,7 +3,7 @@ import { type LadderFacts, ladderFacts } from "../../data/ladder.ts";
 import type { Stamp } from "../session/clock.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { type Outcome, refused } from "./keep.server.ts";
-import { RUNG_FIELDS, RungDto } from "./ladder.dto.ts";
+import { RungDto } from "./ladder.dto.ts";
 import type { OpenRig } from "./rig-view.server.ts";
 import { rungsOf } from "./rungs.ts";
 
@@ -13,7 +13,7 @@ export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
 
 /** Ticks a rung only a person can know of. */
 export function keepRung(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(RungDto, RUNG_FIELDS, form);
+  const checked = validateForm(RungDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, rung } = checked.value;
   const found = rungsOf(open.whole, open.judged, ladderFactsOf(open)).find(({ key }) => key === rung);

@@ -12,8 +12,6 @@ export class TerminalDto {
   name!: string;
 }
 
-export const TERMINAL_FIELDS = ["schemeId", "profileName", "name"] as const;
-
 /** Who does it. */
 export class PersonDto {
   @Length(1, 60, { message: "Say who you are." })

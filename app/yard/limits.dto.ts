@@ -25,15 +25,3 @@ export class LimitsDto {
   @MaxLength(8)
   unbrakedUnit!: string;
 }
-
-export const LIMITS_FIELDS = [
-  "country",
-  "width",
-  "widthUnit",
-  "height",
-  "heightUnit",
-  "speed",
-  "speedUnit",
-  "unbraked",
-  "unbrakedUnit",
-] as const;

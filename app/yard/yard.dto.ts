@@ -22,8 +22,6 @@ export class NewRigDto extends RigNameDto {
   tools!: string;
 }
 
-export const NEW_RIG_FIELDS = ["name", "tractorId", "receiverPointId", "tools"] as const;
-
 export class MachineDto {
   @IsIn(["tractor", "self-propelled", "implement"], {
     message: "Choose tractor, self-propelled or implement.",
@@ -50,16 +48,6 @@ export class MachineDto {
   })
   busName!: string;
 }
-
-export const MACHINE_FIELDS = [
-  "kind",
-  "attachment",
-  "make",
-  "model",
-  "fleetNumber",
-  "serial",
-  "busName",
-] as const;
 
 export class PointDto {
   @IsIn(POINT_KINDS, { message: "Choose what it is." })
@@ -92,16 +80,6 @@ export class WeightDto {
   count!: string;
 }
 
-export const WEIGHT_FIELDS = [
-  "weightLabel",
-  "mass",
-  "massUnit",
-  "place",
-  "placeUnit",
-  "side",
-  "count",
-] as const;
-
 export class AxleTyreDto {
   @IsIn(["front", "rear", "tool"], { message: "Choose the axle." })
   axle!: "front" | "rear" | "tool";
@@ -113,8 +91,6 @@ export class AxleTyreDto {
   tyreCount!: string;
 }
 
-export const AXLE_TYRE_FIELDS = ["axle", "tyreId", "tyreCount"] as const;
-
 export class TyreDto {
   @Length(1, 60, { message: "Name the tyre by its size and index." })
   label!: string;
@@ -125,5 +101,3 @@ export class TyreDto {
   @Length(1, 4000, { message: "Type or paste the table." })
   table!: string;
 }
-
-export const TYRE_FIELDS = ["label", "source", "table"] as const;

@@ -30,5 +30,3 @@ export class DriveDto {
   @Length(1, 60, { message: "Say who drives." })
   person!: string;
 }
-
-export const DRIVE_FIELDS = ["id", "drive", "fix", "person"] as const;

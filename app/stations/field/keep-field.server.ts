@@ -30,14 +30,14 @@ import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import { takeLog } from "../proof/keep-proof.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
-import { BeginPracticeDto, DRIVE_FIELDS, DriveDto, type DriveKey } from "./field.dto.ts";
+import { BeginPracticeDto, DriveDto, type DriveKey } from "./field.dto.ts";
 import { fieldOf, groundOf } from "./field-view.server.ts";
 
 const NO_PRACTICE = { form: "This rig stands in the yard: make a practice copy of it first." };
 
 /** Copies the rig for practice; returns the copy's id. */
 export function beginPractice(open: OpenRig, form: FormData, seed: number): number | Outcome {
-  const checked = validateForm(BeginPracticeDto, ["start"], form);
+  const checked = validateForm(BeginPracticeDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { db, parts } = open;
   const { person } = open.preferences;
@@ -88,7 +88,7 @@ export function keepTerminal(open: OpenRig, form: FormData): Outcome {
 
 /** Drives, and writes what is found on the ground into the test it belongs to. */
 export function keepDriven(open: OpenRig, form: FormData): Outcome {
-  const checked = validateForm(DriveDto, DRIVE_FIELDS, form);
+  const checked = validateForm(DriveDto, form);
   if (!checked.ok) return refused(checked.errors);
   const ground = groundOf(open);
   if (!ground) return refused(NO_PRACTICE);

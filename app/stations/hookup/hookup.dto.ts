@@ -25,11 +25,7 @@ export class TickDto extends BySomebodyDto {
   reason!: string;
 }
 
-export const TICK_FIELDS = ["id", "person", "line", "said", "state", "reason"] as const;
-
 export class EventDto extends BySomebodyDto {
   @IsIn(["coupled", "uncoupled"], { message: "Coupled or uncoupled." })
   kind!: "coupled" | "uncoupled";
 }
-
-export const EVENT_FIELDS = ["id", "person", "kind"] as const;

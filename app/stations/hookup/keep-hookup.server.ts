@@ -5,12 +5,12 @@ import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import { moment } from "../print.ts";
 import type { OpenRig } from "../rig-view.server.ts";
-import { EVENT_FIELDS, EventDto, TICK_FIELDS, TickDto } from "./hookup.dto.ts";
+import { EventDto, TickDto } from "./hookup.dto.ts";
 import { endedBy, statesOf } from "./hookup-view.server.ts";
 
 /** Ticks a line, or declares that it does not apply; a line that reads otherwise by now is not ticked. */
 export function keepTicked(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
-  const checked = validateForm(TickDto, TICK_FIELDS, form);
+  const checked = validateForm(TickDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, line, said, state, reason } = checked.value;
   const ended = endedBy(open, at);
@@ -51,7 +51,7 @@ export function keepTicked(open: OpenRig, form: FormData, { at }: Stamp): Outcom
  * settled by ticks of that time.
  */
 export function keepCoupling(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
-  const checked = validateForm(EventDto, EVENT_FIELDS, form);
+  const checked = validateForm(EventDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, kind } = checked.value;
   const latest = eventsOf(open.db, open.rig.id).find((event) => event.at <= at.toISOString());

@@ -10,7 +10,7 @@ import { Field, SelectField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
 import { useSmallScreen } from "../../ui/use-small-screen.ts";
 import { readObservation, stylesText, textName, wordName } from "./observation.ts";
-import { OBSERVE_FIELDS, ObserveDto } from "./proof.dto.ts";
+import { ObserveDto } from "./proof.dto.ts";
 import type { JobView } from "./proof-view.server.ts";
 
 type Props = { job: JobView; action: string; person: string };
@@ -40,7 +40,7 @@ export function ObservationForm({ job, action, person }: Props) {
     event.preventDefault();
     const element = event.currentTarget;
     const data = new FormData(element);
-    const checked = validateForm(ObserveDto, OBSERVE_FIELDS, data);
+    const checked = validateForm(ObserveDto, data);
     const read = readObservation(job.kind, (name) => String(data.get(name) ?? ""), job.styles);
     const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
     if (Object.keys(found).length > 0) return refuse(found);

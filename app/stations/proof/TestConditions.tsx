@@ -5,7 +5,7 @@ import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import type { Outcome } from "../keep.server.ts";
 import { stylesText } from "./observation.ts";
-import { CONDITION_FIELDS, TestConditionsDto } from "./proof.dto.ts";
+import { TestConditionsDto } from "./proof.dto.ts";
 import type { JobView } from "./proof-view.server.ts";
 
 const choices = (of: Record<string, string>) =>
@@ -15,7 +15,7 @@ const choices = (of: Record<string, string>) =>
 export function TestConditions({ job, action }: { job: JobView; action: string }) {
   const fetcher = useFetcher<Outcome>();
   const sent = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
-  const { errors, onSubmit } = useChecked(TestConditionsDto, CONDITION_FIELDS, sent);
+  const { errors, onSubmit } = useChecked(TestConditionsDto, sent);
   const { conditions, receiver, kind, rows } = job;
   const details = useRef<HTMLDetailsElement>(null);
   const open = receiver && conditions.fix === "";

@@ -23,25 +23,14 @@ import { idOf } from "../entry-ids.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { readObservation, stylesIn } from "./observation.ts";
-import {
-  ACCEPT_FIELDS,
-  AcceptTestDto,
-  BEGIN_FIELDS,
-  BeginTestDto,
-  CONDITION_FIELDS,
-  LEAVE_FIELDS,
-  LeaveOutDto,
-  OBSERVE_FIELDS,
-  ObserveDto,
-  TestConditionsDto,
-} from "./proof.dto.ts";
+import { AcceptTestDto, BeginTestDto, LeaveOutDto, ObserveDto, TestConditionsDto } from "./proof.dto.ts";
 import { solved } from "./solved.server.ts";
 
 const GONE = { form: "There is no such test on this rig any more." };
 const CLOSED = { form: "This test was accepted. Take the proof back first, or begin a new one." };
 
 export function keepBegun({ db, rig, resolved }: OpenRig, form: FormData): Outcome {
-  const checked = validateForm(BeginTestDto, BEGIN_FIELDS, form);
+  const checked = validateForm(BeginTestDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, kind, person } = checked.value;
   if (!testsOf(rig.attachment).some(({ key }) => key === kind))
@@ -65,7 +54,7 @@ function writable({ db, rig }: OpenRig, id: string): Outcome | null {
 }
 
 export function keepConditions(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(TestConditionsDto, CONDITION_FIELDS, form);
+  const checked = validateForm(TestConditionsDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { test, fix, source, slope, soil, speed, spacing, rowToRow, styles } = checked.value;
   const barred = writable(open, test);
@@ -86,7 +75,7 @@ export function keepConditions(open: OpenRig, form: FormData, { at, now }: Stamp
 }
 
 export function keepObserved(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(ObserveDto, OBSERVE_FIELDS, form);
+  const checked = validateForm(ObserveDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, test: testId, styles, person } = checked.value;
   const barred = writable(open, testId);
@@ -102,7 +91,7 @@ export function keepObserved(open: OpenRig, form: FormData, { at, now }: Stamp):
 
 /** A receiver's log: the passes found in it become the test's observations, in the place of an earlier log's. */
 export async function keepLog(open: OpenRig, form: FormData): Promise<Outcome> {
-  const checked = validateForm(ObserveDto, OBSERVE_FIELDS, form);
+  const checked = validateForm(ObserveDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, test: testId, person } = checked.value;
   const barred = writable(open, testId);
@@ -167,7 +156,7 @@ function logNote({ points, rate, decimals, spoiled, fixes }: Log, passes: number
 }
 
 export function keepLeftOut(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(LeaveOutDto, LEAVE_FIELDS, form);
+  const checked = validateForm(LeaveOutDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { observation, test, out } = checked.value;
   const barred = writable(open, test);
@@ -182,7 +171,7 @@ export function keepLeftOut(open: OpenRig, form: FormData, { at, now }: Stamp): 
  * agrees. Nothing is written unless every figure named may be called proven.
  */
 export function keepAccepted(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(AcceptTestDto, ACCEPT_FIELDS, form);
+  const checked = validateForm(AcceptTestDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { test: testId, person } = checked.value;
   const barred = writable(open, testId);

@@ -20,8 +20,6 @@ export class BeginTestDto {
   person!: string;
 }
 
-export const BEGIN_FIELDS = ["id", "kind", "person"] as const;
-
 /** What held while it was driven. */
 export class TestConditionsDto {
   @IsUUID(undefined, NO_TEST)
@@ -63,18 +61,6 @@ export class TestConditionsDto {
   rowToRow!: "" | "yes";
 }
 
-export const CONDITION_FIELDS = [
-  "test",
-  "fix",
-  "source",
-  "slope",
-  "soil",
-  "styles",
-  "speed",
-  "spacing",
-  "rowToRow",
-] as const;
-
 export class ObserveDto {
   @IsUUID(undefined, { message: "This entry has no number of its own." })
   id!: string;
@@ -94,8 +80,6 @@ export class ObserveDto {
   measuredAt!: string;
 }
 
-export const OBSERVE_FIELDS = ["id", "test", "styles", "person", "measuredAt"] as const;
-
 export class LeaveOutDto {
   @IsUUID(undefined, { message: "There is no such observation." })
   observation!: string;
@@ -107,8 +91,6 @@ export class LeaveOutDto {
   out!: "yes" | "no";
 }
 
-export const LEAVE_FIELDS = ["observation", "test", "out"] as const;
-
 export class AcceptTestDto {
   @IsUUID(undefined, NO_TEST)
   test!: string;
@@ -116,5 +98,3 @@ export class AcceptTestDto {
   @Length(1, 60, { message: "Say who accepts it." })
   person!: string;
 }
-
-export const ACCEPT_FIELDS = ["test", "person"] as const;

@@ -8,7 +8,7 @@ import { Field } from "../../ui/Field.tsx";
 import type { Outcome } from "../keep.server.ts";
 import { useSaid } from "../use-said.ts";
 import { Strip } from "./Strip.tsx";
-import { KeepLayoutDto, LAYOUT_FIELDS, readRows, type TypedSection } from "./sections.dto.ts";
+import { KeepLayoutDto, readRows, type TypedSection } from "./sections.dto.ts";
 import type { SectionsView } from "./sections-view.server.ts";
 
 type Props = { view: SectionsView; action: string; person: string };
@@ -43,7 +43,7 @@ export function SectionTable({ view, action, person }: Props) {
   const keep = (event: React.FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
-    const checked = validateForm(KeepLayoutDto, LAYOUT_FIELDS, form);
+    const checked = validateForm(KeepLayoutDto, form);
     const read = readRows(rows, style);
     const wrong = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
     setFound(wrong);

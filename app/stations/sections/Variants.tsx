@@ -4,7 +4,7 @@ import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import type { Outcome } from "../keep.server.ts";
 import { useSaid } from "../use-said.ts";
-import { NEW_VARIANT_FIELDS, NewVariantDto, VARIANT_WAYS } from "./sections.dto.ts";
+import { NewVariantDto, VARIANT_WAYS } from "./sections.dto.ts";
 import type { SectionsView } from "./sections-view.server.ts";
 
 type Props = { view: SectionsView; action: string; person: string };
@@ -65,7 +65,7 @@ function NewVariant({ view, action, person }: Props) {
   const fetcher = useFetcher<Outcome>();
   useSaid(fetcher.data);
   const sent = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
-  const { errors, onSubmit } = useChecked(NewVariantDto, NEW_VARIANT_FIELDS, sent);
+  const { errors, onSubmit } = useChecked(NewVariantDto, sent);
   const [way, setWay] = useState<string>("sections");
   const ways = Object.entries(VARIANT_WAYS).filter(
     ([key]) => (key !== "first" && key !== "second") || view.hasRows,

@@ -10,20 +10,11 @@ import type { Stamp } from "../../session/clock.server.ts";
 import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
-import {
-  CHOOSE_FIELDS,
-  ChooseVariantDto,
-  KeepLayoutDto,
-  LAYOUT_FIELDS,
-  NEW_VARIANT_FIELDS,
-  NewVariantDto,
-  readRows,
-  rowsIn,
-} from "./sections.dto.ts";
+import { ChooseVariantDto, KeepLayoutDto, NewVariantDto, readRows, rowsIn } from "./sections.dto.ts";
 
 /** Keeps the table of sections, whole. */
 export function keepTable({ db, rig }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(KeepLayoutDto, LAYOUT_FIELDS, form);
+  const checked = validateForm(KeepLayoutDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, style, instrument, person } = checked.value;
   const read = readRows(rowsIn(checked.value.rows)!, style);
@@ -35,7 +26,7 @@ export function keepTable({ db, rig }: OpenRig, form: FormData, { at, now }: Sta
 
 /** Makes a variant of the tool in view; the rig goes on working as it does until somebody goes over to it. */
 export function keepVariant(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(NewVariantDto, NEW_VARIANT_FIELDS, form);
+  const checked = validateForm(NewVariantDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { name, way, first, last, person } = checked.value;
   const { db, rig } = open;
@@ -114,7 +105,7 @@ function wholeOf({ sections, values }: ReturnType<typeof resolveRig>): Whole | n
 
 /** Goes over to a variant, or takes one out of use. */
 export function keepChosen({ db, rig, preferences }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(ChooseVariantDto, CHOOSE_FIELDS, form);
+  const checked = validateForm(ChooseVariantDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { variant, press } = checked.value;
   const by = { person: preferences.person, at, now };

@@ -68,8 +68,6 @@ export class KeepLayoutDto {
   person!: string;
 }
 
-export const LAYOUT_FIELDS = ["id", "style", "rows", "instrument", "person"] as const;
-
 export const VARIANT_WAYS = {
   sections: "with some sections left off",
   first: "with every second row, beginning with the first",
@@ -95,8 +93,6 @@ export class NewVariantDto {
   person!: string;
 }
 
-export const NEW_VARIANT_FIELDS = ["name", "way", "first", "last", "person"] as const;
-
 export class ChooseVariantDto {
   /** empty: the whole tool */
   @Matches(/^\d{0,9}$/, { message: "There is no such variant." })
@@ -105,5 +101,3 @@ export class ChooseVariantDto {
   @MaxLength(10, { message: "There is no such press." })
   press!: string;
 }
-
-export const CHOOSE_FIELDS = ["variant", "press"] as const;

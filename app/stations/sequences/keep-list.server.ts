@@ -23,7 +23,7 @@ export const MOST_STEPS = 40;
 export function keepEdited(open: OpenRig, form: FormData): Outcome {
   const kind = form.get("kind");
   if (!isSequenceKind(kind)) return refused({ form: "There is no such list." });
-  const checked = validateForm(ListDto, ["person", "steps"], form);
+  const checked = validateForm(ListDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { person, steps } = checked.value;
   const { db, rig } = open;

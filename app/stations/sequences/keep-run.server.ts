@@ -5,11 +5,11 @@ import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { openSequence, saidOf } from "./open-sequence.server.ts";
-import { RUN_FIELDS, RunDto } from "./run.dto.ts";
+import { RunDto } from "./run.dto.ts";
 
 /** Keeps what happened in a run, if it can happen now; out of order it is refused with the reason. */
 export function keepRun(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
-  const checked = validateForm(RunDto, RUN_FIELDS, form);
+  const checked = validateForm(RunDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { id, person, kind, run, what, step, said } = checked.value;
   const { sequence, start, run: under, done } = openSequence(open, kind);

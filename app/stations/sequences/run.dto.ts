@@ -21,5 +21,3 @@ export class RunDto extends BySomebodyDto {
   @Length(1, 1000, { message: "Say in a few words why." })
   said!: string;
 }
-
-export const RUN_FIELDS = ["id", "person", "kind", "run", "what", "step", "said"] as const;

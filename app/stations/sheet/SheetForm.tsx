@@ -8,7 +8,7 @@ import type { FieldErrors } from "../../session/validate.ts";
 import { validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
-import { KeepSheetDto, lineName, readSheet, SHEET_FIELDS, unitName } from "./sheet.dto.ts";
+import { KeepSheetDto, lineName, readSheet, unitName } from "./sheet.dto.ts";
 import type { SheetRow, sheetTopics } from "./sheet-view.server.ts";
 
 type Props = {
@@ -43,7 +43,7 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
     event.preventDefault();
     const element = event.currentTarget;
     const form = new FormData(element);
-    const checked = validateForm(KeepSheetDto, SHEET_FIELDS, form);
+    const checked = validateForm(KeepSheetDto, form);
     const read = readSheet(form, attachment);
     const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
     const refuse = (wrong: FieldErrors) => {

@@ -7,11 +7,11 @@ import { validateForm } from "../../session/validate.ts";
 import { idOf } from "../entry-ids.ts";
 import { type Outcome, refused } from "../keep.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
-import { KeepSheetDto, lineName, readSheet, SHEET_FIELDS } from "./sheet.dto.ts";
+import { KeepSheetDto, lineName, readSheet } from "./sheet.dto.ts";
 
 /** Keeps a sheet: all of its lines, or none. */
 export function keepSheet({ db, rig, resolved }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(KeepSheetDto, SHEET_FIELDS, form);
+  const checked = validateForm(KeepSheetDto, form);
   if (!checked.ok) return refused(checked.errors);
   const read = readSheet(form, rig.attachment);
   if (!read.ok) return refused(read.errors);

@@ -24,8 +24,6 @@ export class KeepSheetDto {
   measuredAt!: string;
 }
 
-export const SHEET_FIELDS = ["id", "instrument", "person", "measuredAt"] as const;
-
 /** The names of a line's text and of the unit its field shows. */
 export const lineName = (key: string) => `r-${key}`;
 export const unitName = (key: string) => `u-${key}`;

@@ -7,15 +7,7 @@ import { listEveryPart, type Machine } from "../../../data/rigs.ts";
 import { addWeight, archiveWeight, listTyres, setAxleTyre, weightsOf } from "../../../data/settings.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { amountOf } from "../amount.ts";
-import {
-  AXLE_TYRE_FIELDS,
-  AxleTyreDto,
-  MACHINE_FIELDS,
-  MachineDto,
-  PointDto,
-  WEIGHT_FIELDS,
-  WeightDto,
-} from "../yard.dto.ts";
+import { AxleTyreDto, MachineDto, PointDto, WeightDto } from "../yard.dto.ts";
 
 const refused = (errors: FieldErrors) => data({ errors }, { status: 422 });
 const kept = () => data({ errors: {} as FieldErrors });
@@ -44,7 +36,7 @@ export function keepMachine(db: Database, known: Machine | null, form: FormData,
 }
 
 function save(db: Database, known: Machine | null, form: FormData, by: Told) {
-  const checked = validateForm(MachineDto, MACHINE_FIELDS, form);
+  const checked = validateForm(MachineDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { kind, ...details } = checked.value;
   const named = { ...details, busName: details.busName.toUpperCase() };
@@ -59,7 +51,7 @@ function save(db: Database, known: Machine | null, form: FormData, by: Told) {
 }
 
 function keepPoint(db: Database, known: Machine, form: FormData, by: Told) {
-  const checked = validateForm(PointDto, ["kind", "label"], form);
+  const checked = validateForm(PointDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { kind, label } = checked.value;
   const mayHave: readonly string[] = POINTS_OF[known.kind];
@@ -73,7 +65,7 @@ function keepPoint(db: Database, known: Machine, form: FormData, by: Told) {
 }
 
 function keepWeight(db: Database, known: Machine, form: FormData, by: Told) {
-  const checked = validateForm(WeightDto, WEIGHT_FIELDS, form);
+  const checked = validateForm(WeightDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { weightLabel, mass, massUnit, place, placeUnit, side, count } = checked.value;
   if (known.kind === "implement") return refused({ weightLabel: "Weights hang on what drives." });
@@ -105,7 +97,7 @@ function dropWeight(db: Database, known: Machine, form: FormData, by: Told) {
 }
 
 function keepTyre(db: Database, known: Machine, form: FormData, by: Told) {
-  const checked = validateForm(AxleTyreDto, AXLE_TYRE_FIELDS, form);
+  const checked = validateForm(AxleTyreDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { axle, tyreId, tyreCount } = checked.value;
   if ((axle === "tool") !== (known.kind === "implement"))

@@ -5,7 +5,7 @@ import { PHASES } from "../../../core/trade/phases.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
-import { FUNCTION_FIELDS, FunctionDto } from "./oil.dto.ts";
+import { FunctionDto } from "./oil.dto.ts";
 import type { functionRows, oilUnits, socketFields } from "./oil-view.ts";
 import { PLACE_CHOICES, SocketTicks } from "./SupplySection.tsx";
 import { Tick } from "./Tick.tsx";
@@ -116,7 +116,7 @@ function FunctionLine({
 }
 
 function FunctionForm({ row, units, errors: sent }: { row: Row; units: OilUnits; errors: FieldErrors }) {
-  const { errors, onSubmit } = useChecked(FunctionDto, FUNCTION_FIELDS, sent);
+  const { errors, onSubmit } = useChecked(FunctionDto, sent);
   const amount = (
     name: "flow" | "pressure" | "charge" | "bore" | "rod" | "stroke" | "displacement" | "speed",
     label: string,

@@ -2,7 +2,7 @@ import { Form, Link } from "react-router";
 import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
-import { REMOTE_FIELDS, RemoteDto, SUPPLY_FIELDS, SupplyDto } from "./oil.dto.ts";
+import { RemoteDto, SupplyDto } from "./oil.dto.ts";
 import type { oilUnits, remoteRows, socketFields, supplyFields } from "./oil-view.ts";
 import { Tick } from "./Tick.tsx";
 
@@ -27,7 +27,7 @@ export function SupplySection({
   units: OilUnits;
   errors: FieldErrors;
 }) {
-  const { errors, onSubmit } = useChecked(SupplyDto, SUPPLY_FIELDS, sent);
+  const { errors, onSubmit } = useChecked(SupplyDto, sent);
   const amount = (name: "pumpFlow" | "pressure" | "spareOil", label: string, unit: string, hint: string) => (
     <>
       <input type="hidden" name={`${name}Unit`} value={unit} />
@@ -150,7 +150,7 @@ function RemoteForm({
   units: OilUnits;
   errors: FieldErrors;
 }) {
-  const { errors, onSubmit } = useChecked(RemoteDto, REMOTE_FIELDS, sent);
+  const { errors, onSubmit } = useChecked(RemoteDto, sent);
   return (
     <Form method="post" className="grid gap-2 bg-dye-wash p-3" noValidate onSubmit={onSubmit}>
       <input type="hidden" name="intent" value="remote" />

@@ -23,14 +23,7 @@ import type { Told } from "../../../data/record.ts";
 import type { Machine } from "../../../data/rigs.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { amountOf } from "../amount.ts";
-import {
-  FUNCTION_FIELDS,
-  FunctionDto,
-  REMOTE_FIELDS,
-  RemoteDto,
-  SUPPLY_FIELDS,
-  SupplyDto,
-} from "./oil.dto.ts";
+import { FunctionDto, RemoteDto, SupplyDto } from "./oil.dto.ts";
 
 /** More of either than this no machine has, and the assignment is reckoned for no more. */
 export const MOST_REMOTES = 10;
@@ -80,7 +73,7 @@ function si(text: string, family: Family | "length", unit: string): number | nul
 }
 
 function keepSupply(db: Database, machine: Machine, form: FormData, by: Told) {
-  const checked = validateForm(SupplyDto, SUPPLY_FIELDS, form);
+  const checked = validateForm(SupplyDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { value } = checked;
   const told = {
@@ -98,7 +91,7 @@ function keepSupply(db: Database, machine: Machine, form: FormData, by: Told) {
 }
 
 function keepRemote(db: Database, machine: Machine, form: FormData, by: Told) {
-  const checked = validateForm(RemoteDto, REMOTE_FIELDS, form);
+  const checked = validateForm(RemoteDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { number, lever, action, flow, flowUnit, place, coupling, ...ticks } = checked.value;
   const own = remotesOf(db, [machine.id]).get(machine.id) ?? [];
@@ -161,7 +154,7 @@ function usesIn(form: FormData): HoseFunction["uses"] {
 function keepFunction(db: Database, machine: Machine, form: FormData, by: Told) {
   const known = own(db, machine).find(({ id }) => id === Number(form.get("function")));
   if (!known) return refused({ form: "That function is not this implement's." });
-  const checked = validateForm(FunctionDto, FUNCTION_FIELDS, form);
+  const checked = validateForm(FunctionDto, form);
   if (!checked.ok) return refused(checked.errors);
   const { value } = checked;
   const [bore, rod, stroke] = [

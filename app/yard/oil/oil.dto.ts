@@ -32,19 +32,6 @@ export class SupplyDto {
   loadSensing!: string;
 }
 
-export const SUPPLY_FIELDS = [
-  "pumpFlow",
-  "pumpFlowUnit",
-  "pressure",
-  "pressureUnit",
-  "spareOil",
-  "spareOilUnit",
-  "mainLever",
-  "freeReturn",
-  "powerBeyond",
-  "loadSensing",
-] as const;
-
 export class RemoteDto {
   @Matches(/^[1-9]\d?$/, { message: "Its number on the tractor: 1 to 99." })
   number!: string;
@@ -75,20 +62,6 @@ export class RemoteDto {
   @Matches(TICK)
   automatic!: string;
 }
-
-export const REMOTE_FIELDS = [
-  "number",
-  "lever",
-  "action",
-  "flow",
-  "flowUnit",
-  "place",
-  "coupling",
-  "float",
-  "detent",
-  "timed",
-  "automatic",
-] as const;
 
 export class FunctionDto {
   @Length(1, 40, { message: "Name it, as on its hoses." })
@@ -155,32 +128,3 @@ export class FunctionDto {
   @Matches(TICK)
   lockable!: string;
 }
-
-export const FUNCTION_FIELDS = [
-  "name",
-  "action",
-  "place",
-  "coupling",
-  "tap",
-  "flow",
-  "flowUnit",
-  "pressure",
-  "pressureUnit",
-  "charge",
-  "chargeUnit",
-  "bore",
-  "boreUnit",
-  "rod",
-  "rodUnit",
-  "stroke",
-  "strokeUnit",
-  "cylinders",
-  "displacement",
-  "displacementUnit",
-  "speed",
-  "speedUnit",
-  "caseDrain",
-  "automatic",
-  "trigger",
-  "lockable",
-] as const;
