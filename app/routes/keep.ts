@@ -1,67 +1,22 @@
 import { data } from "react-router";
 import { factOf } from "../../data/record.ts";
-import { type Stamp, stampOf } from "../session/clock.server.ts";
+import { stampOf } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { writePreferences } from "../session/preferences.server.ts";
-import { keepWeights } from "../stations/balance/keep-weights.server.ts";
-import { keepDriven, keepTerminal } from "../stations/field/keep-field.server.ts";
-import { keepCoupling, keepTicked } from "../stations/hookup/keep-hookup.server.ts";
-import { keepPin, keepPlugged, keepUnpinned } from "../stations/hoses/keep-hoses.server.ts";
-import { carryOut, type Outcome, refused } from "../stations/keep.server.ts";
-import { keepRung } from "../stations/ladder.server.ts";
-import {
-  keepAccepted,
-  keepConditions,
-  keepLeftOut,
-  keepLog,
-  keepObserved,
-} from "../stations/proof/keep-proof.server.ts";
+import { type Outcome, refused } from "../stations/outcome.ts";
 import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
-import { keepChosen, keepTable, keepVariant } from "../stations/sections/keep-sections.server.ts";
-import { keepEdited } from "../stations/sequences/keep-list.server.ts";
-import { keepRun } from "../stations/sequences/keep-run.server.ts";
-import { keepSheet } from "../stations/sheet/keep-sheet.server.ts";
+import { carryOut } from "../stations/writes.server.ts";
 import type { Route } from "./+types/keep";
 
-/** What needs the whole rig to be decided. */
-const WIDE: Record<string, (open: OpenRig, form: FormData, stamp: Stamp) => Outcome | Promise<Outcome>> = {
-  "fit-weights": keepWeights,
-  tick: keepTicked,
-  coupling: keepCoupling,
-  run: keepRun,
-  "keep-list": keepEdited,
-  rung: keepRung,
-  "pin-hose": keepPin,
-  "unpin-hoses": keepUnpinned,
-  "keep-plan": keepPlugged,
-  "set-test": keepConditions,
-  observe: keepObserved,
-  "observe-log": keepLog,
-  "leave-out": keepLeftOut,
-  "accept-test": keepAccepted,
-  terminal: keepTerminal,
-  "keep-sheet": keepSheet,
-  "keep-layout": keepTable,
-  "new-variant": keepVariant,
-  "choose-variant": keepChosen,
-  drive: keepDriven,
-};
-
 async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
-  const { db, rig, preferences } = open;
-  const intent = String(form.get("intent"));
   const stamped = stampOf(form, new Date());
   if (!stamped.ok) return refused({ form: stamped.problem });
   const id = String(form.get("id") ?? "");
   // What a device sends twice is kept once, and answered as kept whatever has become of it since.
-  if (intent !== "take-back" && factOf(db, id))
+  if (form.get("intent") !== "take-back" && factOf(open.db, id))
     return { ok: true, kept: { id, said: "Kept before" }, person: null };
-  const wide = Object.hasOwn(WIDE, intent) ? WIDE[intent] : undefined;
-  const { units, person } = preferences;
   const { stamp } = stamped;
-  const outcome = wide
-    ? await wide(open, form, stamp)
-    : await carryOut({ db, rig, units, person }, form, stamp);
+  const outcome = await carryOut(open, form, stamp);
   if (!outcome.ok || !outcome.kept || stamp.clock === "") return outcome;
   return { ...outcome, kept: { ...outcome.kept, said: `${outcome.kept.said}. ${stamp.clock}` } };
 }

@@ -1,4 +1,5 @@
 import { data, Link, redirect } from "react-router";
+import { onArrival } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { keepBegun } from "../stations/proof/keep-proof.server.ts";
 import { ProofJobs } from "../stations/proof/ProofJobs.tsx";
@@ -19,7 +20,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 /** Begins a field test and goes to it. */
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
-  const begun = keepBegun(open, await formOf(request));
+  const begun = keepBegun(open, await formOf(request), onArrival());
   if (!begun.ok) return data({ refused: Object.values(begun.errors)[0] ?? null }, { status: 422 });
   const tool = open.parts.length > 1 ? `?tool=${open.rig.couplingId}` : "";
   return redirect(`/rigs/${open.rig.id}/proof/${begun.kept!.id}${tool}`);

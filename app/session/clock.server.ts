@@ -23,6 +23,11 @@ function read(form: FormData, name: string): number | null | "bad" {
   return Number.isNaN(at) ? "bad" : at;
 }
 
+/** What is sent and told at once happened as it arrived. */
+export function onArrival(now = new Date()): Stamp {
+  return { at: now, now, clock: "" };
+}
+
 /**
  * Happened = arrival − (the device's clock when sending − its clock at the event), so that a wrong clock neither wins nor loses. A device
  * that tells only the event's time, as older builds did, is believed up to now. Without either it happened on arrival.
@@ -35,7 +40,7 @@ export function stampOf(
   const sent = read(form, "sentAt");
   if (happened === "bad" || sent === "bad")
     return { ok: false, problem: "The time of this entry was not understood." };
-  if (happened === null) return { ok: true, stamp: { at: now, now, clock: "" } };
+  if (happened === null) return { ok: true, stamp: onArrival(now) };
   if (happened < EARLIEST)
     return {
       ok: false,

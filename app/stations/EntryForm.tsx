@@ -18,7 +18,7 @@ import { Keypad } from "../ui/Keypad.tsx";
 import { useSmallScreen } from "../ui/use-small-screen.ts";
 import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
-import type { Outcome } from "./keep.server.ts";
+import type { Outcome } from "./outcome.ts";
 import type { ReadingRow } from "./reading-rows.ts";
 import { StaleList } from "./StaleList.tsx";
 

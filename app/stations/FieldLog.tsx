@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { Link, useFetcher } from "react-router";
 import type { Preferences } from "../session/preferences.server.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
-import type { Outcome } from "./keep.server.ts";
+import type { Outcome } from "./outcome.ts";
 import { StaleList } from "./StaleList.tsx";
 import type { CommonView, LogRow, StationView } from "./station-view.ts";
 

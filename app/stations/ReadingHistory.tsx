@@ -1,5 +1,5 @@
 import { useFetcher } from "react-router";
-import type { Outcome } from "./keep.server.ts";
+import type { Outcome } from "./outcome.ts";
 
 export type HistoryRow = {
   id: string;

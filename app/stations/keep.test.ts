@@ -9,7 +9,8 @@ import type { Database } from "../../data/handle.ts";
 import { findPhoto, historyOf } from "../../data/readings.ts";
 import { listRigs, type Rig } from "../../data/rigs.ts";
 import { stampOf } from "../session/clock.server.ts";
-import { carryOut } from "./keep.server.ts";
+import { sampleOpen } from "./sample-open.server.ts";
+import { carryOut } from "./writes.server.ts";
 
 let db: Database;
 let rig: Rig;
@@ -44,8 +45,9 @@ const send = (fields: Fields, units = PRESETS.metric) => {
   const sent = form(fields);
   const stamped = stampOf(sent, new Date());
   if (!stamped.ok) throw new Error(stamped.problem);
-  return carryOut({ db, rig, units, person: "Mira" }, sent, stamped.stamp);
+  return carryOut(opened(units), sent, stamped.stamp);
 };
+const opened = (units = PRESETS.metric) => ({ ...sampleOpen(db, rig.name, units), rig });
 const keep = (fields: Fields = {}, units = PRESETS.metric) => send({ ...READING, ...fields }, units);
 const resolved = () => resolveRig(rigFacts(db, rig));
 const pivot = () => resolved().values["pin.pivot"];

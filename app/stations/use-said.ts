@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { toast } from "sonner";
-import type { Outcome } from "./keep.server.ts";
+import type { Outcome } from "./outcome.ts";
 
 /** Says once what was kept. */
 export function useSaid(outcome: Outcome | undefined): void {

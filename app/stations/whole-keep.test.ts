@@ -12,10 +12,10 @@ import { keepWeights } from "./balance/keep-weights.server.ts";
 import { hitchView } from "./hitch/hitch-view.ts";
 import { hookupView, statesOf } from "./hookup/hookup-view.server.ts";
 import { keepCoupling, keepTicked } from "./hookup/keep-hookup.server.ts";
-import { carryOut } from "./keep.server.ts";
 import { matchView } from "./match/match-view.ts";
 import type { OpenRig } from "./rig-view.server.ts";
 import { arrived, sampleForm, sampleOpen } from "./sample-open.server.ts";
+import { carryOut } from "./writes.server.ts";
 
 let db: Database;
 beforeEach(() => {
@@ -159,7 +159,7 @@ describe("setting to another value", () => {
   it("keeps the reading and the change it is: what hangs on it goes stale", async () => {
     const { rig } = open("Stubble");
     const outcome = await carryOut(
-      { db, rig, units: PRESETS.metric, person: "Mira" },
+      open("Stubble"),
       form({
         intent: "keep-reading",
         dimension: "hitch.linkLeft",

@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { toast } from "sonner";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../keep.server.ts";
+import type { Outcome } from "../outcome.ts";
 import { StaleList } from "../StaleList.tsx";
 import type { BalanceView, StateRow } from "./balance-view.ts";
 

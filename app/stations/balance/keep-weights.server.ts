@@ -1,7 +1,7 @@
 import { keepChange } from "../../../data/readings.ts";
 import { fitWeights } from "../../../data/settings.ts";
 import type { FieldErrors } from "../../session/validate.ts";
-import { type Outcome, refused } from "../keep.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 
 /** Keeps how many of each weight are on for this rig; another number than before is a change, and makes stale what hangs on it. */

@@ -3,7 +3,7 @@ import { Link, useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { FIXES } from "../../../core/subjects/proof/conditions.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
-import type { Outcome } from "../keep.server.ts";
+import type { Outcome } from "../outcome.ts";
 import { useSaid } from "../use-said.ts";
 import type { FieldView, TerminalLine } from "./field-view.server.ts";
 

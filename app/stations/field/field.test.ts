@@ -108,7 +108,7 @@ function feed(name: string): void {
 
 /** Drives a test and accepts all it may: what agrees is confirmed, what differs corrected where it is likeliest. */
 function proveBy(name: string, drive: string): string[] {
-  const driven = keepDriven(practiceOpen(name), sampleForm({ drive, fix: "fixed" }));
+  const driven = keepDriven(practiceOpen(name), sampleForm({ drive, fix: "fixed" }), arrived());
   expect(driven, `${name} ${drive}`).toMatchObject({ ok: true });
   const open = practiceOpen(name);
   const test = testsOfRig(db, open.rig)[0]!;
@@ -171,7 +171,9 @@ describe("every test there is", () => {
 
   it.each(Object.keys(DRIVES))("%s gives figures with their certainty, in both units", (drive) => {
     const name = "Meadow drill";
-    expect(keepDriven(practiceOpen(name), sampleForm({ drive, fix: "fixed" }))).toMatchObject({ ok: true });
+    expect(keepDriven(practiceOpen(name), sampleForm({ drive, fix: "fixed" }), arrived())).toMatchObject({
+      ok: true,
+    });
     for (const units of [PRESETS.metric, PRESETS.us]) {
       const open = { ...practiceOpen(name), preferences: { ...practiceOpen(name).preferences, units } };
       const test = testsOfRig(db, open.rig).find(({ kind }) => kind === drive)!;
@@ -214,7 +216,7 @@ describe("the truth of a practice rig", () => {
 
   it("cannot be driven on a rig of the yard", () => {
     expect(
-      keepDriven(sampleOpen(db, "Planter"), sampleForm({ drive: "joints", fix: "fixed" })),
+      keepDriven(sampleOpen(db, "Planter"), sampleForm({ drive: "joints", fix: "fixed" }), arrived()),
     ).toMatchObject({ ok: false });
     expect(
       keepTerminal(sampleOpen(db, "Planter"), sampleForm({ page: "Tractor", press: "save" })),

@@ -24,12 +24,14 @@ import {
   testsOfRig,
 } from "../../../data/field-tests.ts";
 import { feedTerminal, makePractice, nextDrive, practiceOf, truthKey } from "../../../data/practice.ts";
+import type { Told } from "../../../data/record.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import { writeLog } from "../../../formats/nmea/write.ts";
 import { validateForm } from "../../session/validate.ts";
-import { type Outcome, refused } from "../keep.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
 import { takeLog } from "../proof/keep-proof.server.ts";
 import type { OpenRig } from "../rig-view.server.ts";
+import { written } from "../written.server.ts";
 import { BeginPracticeDto, DriveDto, type DriveKey } from "./field.dto.ts";
 import { fieldOf, groundOf } from "./field-view.server.ts";
 
@@ -87,27 +89,23 @@ export function keepTerminal(open: OpenRig, form: FormData): Outcome {
 }
 
 /** Drives, and writes what is found on the ground into the test it belongs to. */
-export function keepDriven(open: OpenRig, form: FormData): Outcome {
-  const checked = validateForm(DriveDto, form);
-  if (!checked.ok) return refused(checked.errors);
+export const keepDriven = written(DriveDto, ({ open, value: { id, drive, fix, person }, told }): Outcome => {
   const ground = groundOf(open);
   if (!ground) return refused(NO_PRACTICE);
-  const { id, drive, fix, person } = checked.value;
   const { db, rig } = open;
   const field = fieldOf(ground, nextDrive(db, rig.id), fix);
   if (drive === "joints" && field.believed.spacing <= 0)
     return refused({
       form: "The terminal's spacing is zero: it lays no lines. Type it on its guidance page.",
     });
-  const testId = testFor(open, drive, id, { fix, person, spacing: field.believed.spacing });
-  const stamp = { person, at: new Date() };
+  const testId = testFor(open, drive, id, { fix, spacing: field.believed.spacing, told });
   if (drive === "run-log") {
     const log = writeLog(recordRun(field, 3), 7);
-    return takeLog(open, testId, log, { id: uuid(), person }) ?? driven(testId, person);
+    return takeLog(open, testId, log, uuid(), told) ?? driven(testId, person);
   }
-  keepObservations(db, testId, foundOn(field, drive, open), stamp);
+  keepObservations(db, testId, foundOn(field, drive, open), told);
   return driven(testId, person);
-}
+});
 
 const driven = (id: string, person: string): Outcome => ({
   ok: true,
@@ -120,7 +118,7 @@ function testFor(
   { db, rig }: OpenRig,
   kind: DriveKey,
   id: string,
-  { fix, person, spacing }: { fix: Fix; person: string; spacing: number },
+  { fix, spacing, told }: { fix: Fix; spacing: number; told: Told },
 ): string {
   const accepted = acceptedOf(db, rig);
   const conditions = {
@@ -132,12 +130,7 @@ function testFor(
   };
   const going = testsOfRig(db, rig).find((each) => each.kind === kind && !accepted.has(each.id));
   if (going && kind !== "run-log") {
-    setTest(
-      db,
-      going.id,
-      { conditions, spacing: kind === "joints" ? spacing : null },
-      { person, at: new Date() },
-    );
+    setTest(db, going.id, { conditions, spacing: kind === "joints" ? spacing : null }, told);
     return going.id;
   }
   beginTest(db, rig, {
@@ -145,8 +138,7 @@ function testFor(
     kind,
     conditions,
     spacing: kind === "joints" ? spacing : null,
-    person,
-    at: new Date(),
+    ...told,
   });
   return id;
 }

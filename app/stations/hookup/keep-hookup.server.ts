@@ -1,68 +1,64 @@
 import { heldBy, openProtections } from "../../../core/hookup/ticks.ts";
 import { eventsOf, keepEvent, keepTick } from "../../../data/hookup.ts";
-import type { Stamp } from "../../session/clock.server.ts";
-import { validateForm } from "../../session/validate.ts";
-import { type Outcome, refused } from "../keep.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
 import { moment } from "../print.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import { written } from "../written.server.ts";
 import { EventDto, TickDto } from "./hookup.dto.ts";
 import { endedBy, statesOf } from "./hookup-view.server.ts";
 
 /** Ticks a line, or declares that it does not apply; a line that reads otherwise by now is not ticked. */
-export function keepTicked(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
-  const checked = validateForm(TickDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { id, person, line, said, state, reason } = checked.value;
-  const ended = endedBy(open, at);
-  if (ended) {
-    // Of a coupling that is over: it is in the log, and counts for nothing now.
+export const keepTicked = written(
+  TickDto,
+  ({ open, value: { id, person, line, said, state, reason }, told }): Outcome => {
+    const ended = endedBy(open, told.at);
+    if (ended) {
+      // Of a coupling that is over: it is in the log, and counts for nothing now.
+      keepTick(
+        open.db,
+        open.rig.id,
+        { line, said, state, reason: state === "done" ? "" : reason },
+        { id, ...told },
+      );
+      return {
+        ok: true,
+        kept: {
+          id,
+          said: `Kept in the log only: it was ticked before ${ended.person} uncoupled, ${moment(ended.at)}, and does not count now`,
+        },
+        person,
+      };
+    }
+    const states = statesOf(open);
+    const found = states.find((each) => each.line.key === line)?.line;
+    if (!found)
+      return refused({ form: "There is no such line on the list any more. Look at the list again." });
+    if (found.metric !== said) return refused({ form: `The line reads otherwise now: ${found.text}` });
+    const held = state === "done" ? heldBy(states, line) : null;
+    if (held) return refused({ form: held });
     keepTick(
       open.db,
       open.rig.id,
       { line, said, state, reason: state === "done" ? "" : reason },
-      { id, person, at },
+      { id, ...told },
     );
-    return {
-      ok: true,
-      kept: {
-        id,
-        said: `Kept in the log only: it was ticked before ${ended.person} uncoupled, ${moment(ended.at)}, and does not count now`,
-      },
-      person,
-    };
-  }
-  const states = statesOf(open);
-  const found = states.find((each) => each.line.key === line)?.line;
-  if (!found) return refused({ form: "There is no such line on the list any more. Look at the list again." });
-  if (found.metric !== said) return refused({ form: `The line reads otherwise now: ${found.text}` });
-  const held = state === "done" ? heldBy(states, line) : null;
-  if (held) return refused({ form: held });
-  keepTick(
-    open.db,
-    open.rig.id,
-    { line, said, state, reason: state === "done" ? "" : reason },
-    { id, person, at },
-  );
-  return { ok: true, kept: { id, said: state === "done" ? "Ticked" : "Does not apply" }, person };
-}
+    return { ok: true, kept: { id, said: state === "done" ? "Ticked" : "Does not apply" }, person };
+  },
+);
 
 /**
  * Records that the rig was hitched up or taken apart, at the time it was. It is coupled only when every line that protects people was
  * settled by ticks of that time.
  */
-export function keepCoupling(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
-  const checked = validateForm(EventDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { id, person, kind } = checked.value;
-  const latest = eventsOf(open.db, open.rig.id).find((event) => event.at <= at.toISOString());
+export const keepCoupling = written(EventDto, ({ open, value: { id, person, kind }, told }): Outcome => {
+  const latest = eventsOf(open.db, open.rig.id).find((event) => event.at <= told.at.toISOString());
   if ((latest?.kind ?? "uncoupled") === kind)
     return refused({ form: kind === "coupled" ? "It is coupled already." : "It is not coupled." });
-  const [first] = kind === "coupled" ? openProtections(statesOf(open, at)) : [];
+  const [first] = kind === "coupled" ? openProtections(statesOf(open, told.at)) : [];
   if (first) return refused({ form: `Still open: ${first.text}` });
-  keepEvent(open.db, open.rig.id, kind, { id, person, at });
+  keepEvent(open.db, open.rig.id, kind, { id, ...told });
   return {
     ok: true,
     kept: { id, said: kind === "coupled" ? "Coupled" : "Uncoupled: the ticks have expired" },
     person,
   };
-}
+});

@@ -12,7 +12,7 @@ import { Fragment, useEffect } from "react";
 import { Link, useFetcher } from "react-router";
 import { toast } from "sonner";
 import type { HoseColumn, HoseRow, HoseSheet } from "../../../core/drawing/hoses.ts";
-import type { Outcome } from "../keep.server.ts";
+import type { Outcome } from "../outcome.ts";
 import { useSaid } from "../use-said.ts";
 import type { Board, BoardColumn, BoardRow } from "./hoses-view.ts";
 

@@ -1,6 +1,6 @@
 import { Link, useFetcher } from "react-router";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../keep.server.ts";
+import type { Outcome } from "../outcome.ts";
 import { useSaid } from "../use-said.ts";
 import { HoseBoard } from "./HoseBoard.tsx";
 import type { Cell, Choice, HosesView } from "./hoses-view.ts";

@@ -2,7 +2,7 @@ import { remotesOf } from "../../../core/subjects/hoses/problem.ts";
 import { remoteName } from "../../../core/yard/circuit.ts";
 import { keepPlan, pinFunction, unpinAll } from "../../../data/hoses.ts";
 import type { Stamp } from "../../session/clock.server.ts";
-import { type Outcome, refused } from "../keep.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { placesOf } from "./hoses-view.ts";
 

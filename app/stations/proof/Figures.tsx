@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../keep.server.ts";
+import type { Outcome } from "../outcome.ts";
 import { useSaid } from "../use-said.ts";
 import type { FigureView, JobView } from "./proof-view.server.ts";
 

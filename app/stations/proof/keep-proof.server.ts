@@ -16,12 +16,12 @@ import {
   observationsOf,
   setTest,
 } from "../../../data/field-tests.ts";
+import type { Told } from "../../../data/record.ts";
 import { DECIMALS_WANTED, type Log, readLog } from "../../../formats/nmea/log.ts";
-import type { Stamp } from "../../session/clock.server.ts";
-import { validateForm } from "../../session/validate.ts";
 import { idOf } from "../entry-ids.ts";
-import { type Outcome, refused } from "../keep.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
 import type { OpenRig } from "../rig-view.server.ts";
+import { written } from "../written.server.ts";
 import { readObservation, stylesIn } from "./observation.ts";
 import { AcceptTestDto, BeginTestDto, LeaveOutDto, ObserveDto, TestConditionsDto } from "./proof.dto.ts";
 import { solved } from "./solved.server.ts";
@@ -29,23 +29,22 @@ import { solved } from "./solved.server.ts";
 const GONE = { form: "There is no such test on this rig any more." };
 const CLOSED = { form: "This test was accepted. Take the proof back first, or begin a new one." };
 
-export function keepBegun({ db, rig, resolved }: OpenRig, form: FormData): Outcome {
-  const checked = validateForm(BeginTestDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { id, kind, person } = checked.value;
-  if (!testsOf(rig.attachment).some(({ key }) => key === kind))
-    return refused({ form: "This tool has no such test." });
-  const set = resolved.values["guidance.trackSpacing"].value;
-  beginTest(db, rig, {
-    id,
-    kind,
-    conditions: UNKNOWN_CONDITIONS,
-    spacing: kind === "joints" ? (set ?? trackSpacing(resolved).total) : null,
-    person,
-    at: new Date(),
-  });
-  return { ok: true, kept: { id, said: "" }, person };
-}
+export const keepBegun = written(
+  BeginTestDto,
+  ({ open: { db, rig, resolved }, value: { id, kind, person }, told }): Outcome => {
+    if (!testsOf(rig.attachment).some(({ key }) => key === kind))
+      return refused({ form: "This tool has no such test." });
+    const set = resolved.values["guidance.trackSpacing"].value;
+    beginTest(db, rig, {
+      id,
+      kind,
+      conditions: UNKNOWN_CONDITIONS,
+      spacing: kind === "joints" ? (set ?? trackSpacing(resolved).total) : null,
+      ...told,
+    });
+    return { ok: true, kept: { id, said: "" }, person };
+  },
+);
 
 /** The test a form speaks of, while it may still be written to. */
 function writable({ db, rig }: OpenRig, id: string): Outcome | null {
@@ -53,62 +52,63 @@ function writable({ db, rig }: OpenRig, id: string): Outcome | null {
   return acceptedOf(db, rig).has(id) ? refused(CLOSED) : null;
 }
 
-export function keepConditions(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(TestConditionsDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { test, fix, source, slope, soil, speed, spacing, rowToRow, styles } = checked.value;
-  const barred = writable(open, test);
-  if (barred) return barred;
-  const units = stylesIn(styles)!;
-  const read = speed === "" ? null : parseMeasure("speed", speed, units.speed);
-  const lines = spacing === "" ? null : parseLength(spacing, units.tape);
-  const conditions = {
-    fix: fix || null,
-    source,
-    slope: slope || null,
-    soil: soil || null,
-    speed: read?.ok ? read.value.value : null,
-  };
-  const set = { conditions, spacing: lines?.ok ? lines.value.metres : null, rowToRow: rowToRow === "yes" };
-  setTest(open.db, test, set, { person: open.preferences.person, at, now });
-  return { ok: true, kept: { id: test, said: "Conditions kept" }, person: null };
-}
+export const keepConditions = written(
+  TestConditionsDto,
+  ({ open, value: { test, fix, source, slope, soil, speed, spacing, rowToRow, styles }, told }): Outcome => {
+    const barred = writable(open, test);
+    if (barred) return barred;
+    const units = stylesIn(styles)!;
+    const read = speed === "" ? null : parseMeasure("speed", speed, units.speed);
+    const lines = spacing === "" ? null : parseLength(spacing, units.tape);
+    const conditions = {
+      fix: fix || null,
+      source,
+      slope: slope || null,
+      soil: soil || null,
+      speed: read?.ok ? read.value.value : null,
+    };
+    const set = { conditions, spacing: lines?.ok ? lines.value.metres : null, rowToRow: rowToRow === "yes" };
+    setTest(open.db, test, set, told);
+    return { ok: true, kept: { id: test, said: "Conditions kept" }, person: null };
+  },
+);
 
-export function keepObserved(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(ObserveDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { id, test: testId, styles, person } = checked.value;
-  const barred = writable(open, testId);
-  if (barred) return barred;
-  const { kind } = findTest(open.db, open.rig, testId)!;
-  const read = readObservation(kind, (name) => String(form.get(name) ?? ""), stylesIn(styles)!);
-  if (!read.ok) return refused(read.errors);
-  if (kind === "run-log") return refused({ form: "Passes come out of a log. Give the file." });
-  const { values, choices, texts } = read;
-  keepObservations(open.db, testId, [{ id, values, choices, texts }], { person, at, now });
-  return { ok: true, kept: { id, said: "Kept" }, person };
-}
+export const keepObserved = written(
+  ObserveDto,
+  ({ open, value: { id, test: testId, styles, person }, told, form }): Outcome => {
+    const barred = writable(open, testId);
+    if (barred) return barred;
+    const { kind } = findTest(open.db, open.rig, testId)!;
+    const read = readObservation(kind, (name) => String(form.get(name) ?? ""), stylesIn(styles)!);
+    if (!read.ok) return refused(read.errors);
+    if (kind === "run-log") return refused({ form: "Passes come out of a log. Give the file." });
+    const { values, choices, texts } = read;
+    keepObservations(open.db, testId, [{ id, values, choices, texts }], told);
+    return { ok: true, kept: { id, said: "Kept" }, person };
+  },
+);
 
 /** A receiver's log: the passes found in it become the test's observations, in the place of an earlier log's. */
-export async function keepLog(open: OpenRig, form: FormData): Promise<Outcome> {
-  const checked = validateForm(ObserveDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { id, test: testId, person } = checked.value;
-  const barred = writable(open, testId);
-  if (barred) return barred;
-  const file = form.get("log");
-  if (!(file instanceof File) || file.size === 0) return refused({ log: "Choose the log's file." });
-  if (file.size > 20_000_000) return refused({ log: "The log is over 20 MB. Cut it to the run." });
-  const refusal = takeLog(open, testId, await file.text(), { id, person });
-  return refusal ?? { ok: true, kept: { id, said: "Log read" }, person };
-}
+export const keepLog = written(
+  ObserveDto,
+  async ({ open, value: { id, test: testId, person }, told, form }): Promise<Outcome> => {
+    const barred = writable(open, testId);
+    if (barred) return barred;
+    const file = form.get("log");
+    if (!(file instanceof File) || file.size === 0) return refused({ log: "Choose the log's file." });
+    if (file.size > 20_000_000) return refused({ log: "The log is over 20 MB. Cut it to the run." });
+    const refusal = takeLog(open, testId, await file.text(), id, told);
+    return refusal ?? { ok: true, kept: { id, said: "Log read" }, person };
+  },
+);
 
 /** Reads a log into a test; returns what is wrong with it, or null. */
 export function takeLog(
   { db, rig }: OpenRig,
   testId: string,
   text: string,
-  { id, person }: { id: string; person: string },
+  id: string,
+  told: Told,
 ): Outcome | null {
   const read = readLog(text);
   if (!read.ok) return refused({ log: read.problem });
@@ -137,7 +137,6 @@ export function takeLog(
     return refused({ log: "A log was read into this test before. Begin a new test for another." });
   const fix = mostlyOf(log);
   const test = findTest(db, rig, testId)!;
-  const told = { person, at: new Date() };
   const conditions = { ...test.conditions, fix: fix ?? test.conditions.fix };
   keepObservations(db, testId, observations, told);
   setTest(db, testId, { conditions, note: logNote(log, passes.length) }, told);
@@ -155,40 +154,40 @@ function logNote({ points, rate, decimals, spoiled, fixes }: Log, passes: number
   return `${points.length} positions, ${rate.toFixed(0)} a second, ${decimals} decimals of a minute${fixed}; ${spoiled} spoiled lines; ${passes} passes found.`;
 }
 
-export function keepLeftOut(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(LeaveOutDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { observation, test, out } = checked.value;
-  const barred = writable(open, test);
-  if (barred) return barred;
-  if (!observationsOf(open.db, test).some(({ id }) => id === observation)) return refused(GONE);
-  leaveOut(open.db, observation, out === "yes", { person: open.preferences.person, at, now });
-  return { ok: true, kept: null, person: null };
-}
+export const keepLeftOut = written(
+  LeaveOutDto,
+  ({ open, value: { observation, test, out }, told }): Outcome => {
+    const barred = writable(open, test);
+    if (barred) return barred;
+    if (!observationsOf(open.db, test).some(({ id }) => id === observation)) return refused(GONE);
+    leaveOut(open.db, observation, out === "yes", told);
+    return { ok: true, kept: null, person: null };
+  },
+);
 
 /**
  * Accepts what a test found, in one act: for each figure the form names the reading to correct, or "confirm" where it
  * agrees. Nothing is written unless every figure named may be called proven.
  */
-export function keepAccepted(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(AcceptTestDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { test: testId, person } = checked.value;
-  const barred = writable(open, testId);
-  if (barred) return barred;
-  const job = solved(open, findTest(open.db, open.rig, testId)!);
-  const { test, observations, verdicts } = job;
-  const tested = { ...test, observations, verdicts };
-  const accepted: Accepted[] = [];
-  for (const verdict of job.verdicts) {
-    const chosen = String(form.get(`accept-${verdict.measured.key}`) ?? "");
-    if (chosen === "") continue;
-    const made = acceptFigure(tested, verdict, chosen, open.rig.attachment, open.preferences.units);
-    if ("problem" in made) return refused({ [`accept-${verdict.measured.key}`]: made.problem });
-    accepted.push(made);
-  }
-  if (accepted.length === 0) return refused({ form: "Choose at least one figure to accept." });
-  const id = acceptTest(open.db, open.rig, testId, accepted, { person, at, now });
-  const figures = accepted.length === 1 ? "One figure" : `${accepted.length} figures`;
-  return { ok: true, kept: { id, said: `${figures} proven` }, person };
-}
+export const keepAccepted = written(
+  AcceptTestDto,
+  ({ open, value: { test: testId, person }, told, form }): Outcome => {
+    const barred = writable(open, testId);
+    if (barred) return barred;
+    const job = solved(open, findTest(open.db, open.rig, testId)!);
+    const { test, observations, verdicts } = job;
+    const tested = { ...test, observations, verdicts };
+    const accepted: Accepted[] = [];
+    for (const verdict of job.verdicts) {
+      const chosen = String(form.get(`accept-${verdict.measured.key}`) ?? "");
+      if (chosen === "") continue;
+      const made = acceptFigure(tested, verdict, chosen, open.rig.attachment, open.preferences.units);
+      if ("problem" in made) return refused({ [`accept-${verdict.measured.key}`]: made.problem });
+      accepted.push(made);
+    }
+    if (accepted.length === 0) return refused({ form: "Choose at least one figure to accept." });
+    const id = acceptTest(open.db, open.rig, testId, accepted, told);
+    const figures = accepted.length === 1 ? "One figure" : `${accepted.length} figures`;
+    return { ok: true, kept: { id, said: `${figures} proven` }, person };
+  },
+);

@@ -4,8 +4,8 @@ import { plantedYard } from "../../../data/demo/planted.ts";
 import { observationsOf, testsOfRig } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
-import { carryOut } from "../keep.server.ts";
 import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { carryOut } from "../writes.server.ts";
 import {
   keepAccepted,
   keepBegun,
@@ -37,7 +37,7 @@ const CONDITIONS = {
 
 function begin(kind: string): string {
   const id = uuid();
-  expect(keepBegun(open(), sampleForm({ id, kind }))).toMatchObject({ ok: true });
+  expect(keepBegun(open(), sampleForm({ id, kind }), arrived())).toMatchObject({ ok: true });
   return id;
 }
 
@@ -110,9 +110,7 @@ describe("a field test", () => {
     const batch = job(test).accepted!.batchId;
     const { rig } = open();
     const back = sampleForm({ intent: "take-back", id: batch });
-    expect(
-      await carryOut({ db, rig, units: open().preferences.units, person: "Mira" }, back, arrived()),
-    ).toMatchObject({
+    expect(await carryOut(open(), back, arrived())).toMatchObject({
       ok: true,
     });
     expect(open().resolved.values["tool.lateral"]).toMatchObject({ value: 0, grade: "book" });
@@ -123,9 +121,8 @@ describe("a field test", () => {
   it("lapses when a reading in it is read again, and says so", async () => {
     const test = joints();
     keepAccepted(open(), sampleForm({ test, "accept-lateral": "tool.lateral" }), arrived());
-    const { rig } = open();
     await carryOut(
-      { db, rig, units: open().preferences.units, person: "Mira" },
+      open(),
       sampleForm({
         intent: "keep-reading",
         dimension: "receiver.lateral",
@@ -206,7 +203,9 @@ describe("a field test", () => {
     expect(conditions(test, { speed: "fast" })).toMatchObject({ errors: { speed: expect.any(String) } });
     expect(conditions(test, { spacing: "0" })).toMatchObject({ errors: { spacing: expect.any(String) } });
     expect(conditions(uuid())).toMatchObject({ ok: false });
-    expect(keepBegun(open(), sampleForm({ id: uuid(), kind: "weather" }))).toMatchObject({ ok: false });
+    expect(keepBegun(open(), sampleForm({ id: uuid(), kind: "weather" }), arrived())).toMatchObject({
+      ok: false,
+    });
     expect(observationsOf(db, test)).toEqual([]);
   });
 });
@@ -215,7 +214,7 @@ describe("a log", () => {
   const give = (test: string, text: string) => {
     const form = sampleForm({ test, styles: STYLES, measuredAt: "" });
     form.set("log", new File([text], "run.txt"));
-    return keepLog(open(), form);
+    return keepLog(open(), form, arrived());
   };
 
   it("is refused with the reason: no log, too few decimals, no passes", async () => {

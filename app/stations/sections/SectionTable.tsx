@@ -5,7 +5,7 @@ import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "../../../core/subjects/tool/layout.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field } from "../../ui/Field.tsx";
-import type { Outcome } from "../keep.server.ts";
+import type { Outcome } from "../outcome.ts";
 import { useSaid } from "../use-said.ts";
 import { Strip } from "./Strip.tsx";
 import { KeepLayoutDto, readRows, type TypedSection } from "./sections.dto.ts";

@@ -6,56 +6,54 @@ import { rigFacts } from "../../../data/facts.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
 import type { Rig } from "../../../data/rigs.ts";
 import { addVariant, archiveVariant, chooseVariant, variantsOf } from "../../../data/variants.ts";
-import type { Stamp } from "../../session/clock.server.ts";
-import { validateForm } from "../../session/validate.ts";
-import { type Outcome, refused } from "../keep.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
 import type { OpenRig } from "../rig-view.server.ts";
+import { written } from "../written.server.ts";
 import { ChooseVariantDto, KeepLayoutDto, NewVariantDto, readRows, rowsIn } from "./sections.dto.ts";
 
 /** Keeps the table of sections, whole. */
-export function keepTable({ db, rig }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(KeepLayoutDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { id, style, instrument, person } = checked.value;
-  const read = readRows(rowsIn(checked.value.rows)!, style);
+export const keepTable = written(KeepLayoutDto, ({ open: { db, rig }, value, told }): Outcome => {
+  const { at, now } = told;
+  const { id, style, instrument, person } = value;
+  const read = readRows(rowsIn(value.rows)!, style);
   if (!read.ok) return refused(read.errors);
   const { widths, parts } = read;
   keepSections(db, rig, widths, { id, parts, instrument, person, at: now, measuredAt: at });
   return { ok: true, kept: { id, said: `${countSections({ widths })} kept` }, person };
-}
+});
 
 /** Makes a variant of the tool in view; the rig goes on working as it does until somebody goes over to it. */
-export function keepVariant(open: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(NewVariantDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { name, way, first, last, person } = checked.value;
-  const { db, rig } = open;
-  if (variantsOf(db, rig.implement.id).some((each) => each.name.toLowerCase() === name.toLowerCase()))
-    return refused({ name: "There is a variant of this name." });
-  const base = resolveRig(rigFacts(db, { ...rig, variant: null }));
-  const whole = wholeOf(base);
-  let derived: Derived | null = null;
-  if (way !== "empty") {
-    if (!whole) return refused({ way: "Give width and sections of the whole tool first." });
-    if (way === "sections") {
-      const [from, to] = [Number(first), Number(last)];
-      if (!(from >= 1 && to >= from && to <= whole.widths.length))
-        return refused({ last: `Choose sections from 1 to ${whole.widths.length}.` });
-      derived = withSections(whole, from, to);
-    } else {
-      derived = oneRank(whole, way);
-      if (!derived) return refused({ way: "Give the number of rows and their spacing first." });
+export const keepVariant = written(
+  NewVariantDto,
+  ({ open, value: { name, way, first, last, person }, told }): Outcome => {
+    const { db, rig } = open;
+    if (variantsOf(db, rig.implement.id).some((each) => each.name.toLowerCase() === name.toLowerCase()))
+      return refused({ name: "There is a variant of this name." });
+    const base = resolveRig(rigFacts(db, { ...rig, variant: null }));
+    const whole = wholeOf(base);
+    let derived: Derived | null = null;
+    if (way !== "empty") {
+      if (!whole) return refused({ way: "Give width and sections of the whole tool first." });
+      if (way === "sections") {
+        const [from, to] = [Number(first), Number(last)];
+        if (!(from >= 1 && to >= from && to <= whole.widths.length))
+          return refused({ last: `Choose sections from 1 to ${whole.widths.length}.` });
+        derived = withSections(whole, from, to);
+      } else {
+        derived = oneRank(whole, way);
+        if (!derived) return refused({ way: "Give the number of rows and their spacing first." });
+      }
     }
-  }
-  const instrument = base.sections?.instrument ?? "estimate";
-  const id = db.transaction(() => {
-    const variantId = addVariant(db, rig.implement.id, name, { person, at, now });
-    const of: Rig = { ...rig, variant: { id: variantId, name } };
-    if (derived) write(open, of, derived, { person, instrument, note: noteOf(way, first, last) });
-    return variantId;
-  });
-  return { ok: true, kept: { id: String(id), said: `${name} set up` }, person };
-}
+    const instrument = base.sections?.instrument ?? "estimate";
+    const id = db.transaction(() => {
+      const variantId = addVariant(db, rig.implement.id, name, told);
+      const of: Rig = { ...rig, variant: { id: variantId, name } };
+      if (derived) write(open, of, derived, { person, instrument, note: noteOf(way, first, last) });
+      return variantId;
+    });
+    return { ok: true, kept: { id: String(id), said: `${name} set up` }, person };
+  },
+);
 
 function noteOf(way: string, first: string, last: string): string {
   return way === "sections"
@@ -104,18 +102,17 @@ function wholeOf({ sections, values }: ReturnType<typeof resolveRig>): Whole | n
 }
 
 /** Goes over to a variant, or takes one out of use. */
-export function keepChosen({ db, rig, preferences }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(ChooseVariantDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { variant, press } = checked.value;
-  const by = { person: preferences.person, at, now };
-  const chosen =
-    variant === "" ? null : variantsOf(db, rig.implement.id).find(({ id }) => id === Number(variant));
-  if (chosen === undefined) return refused({ variant: "There is no such variant of this tool." });
-  if (press === "away" && chosen) {
-    archiveVariant(db, chosen.id, true, by);
-    return { ok: true, kept: { id: variant, said: `${chosen.name} put away` }, person: null };
-  }
-  chooseVariant(db, rig.couplingId, chosen?.id ?? null, by);
-  return { ok: true, kept: { id: variant, said: `Works as: ${chosen?.name ?? "whole"}` }, person: null };
-}
+export const keepChosen = written(
+  ChooseVariantDto,
+  ({ open: { db, rig }, value: { variant, press }, told: by }): Outcome => {
+    const chosen =
+      variant === "" ? null : variantsOf(db, rig.implement.id).find(({ id }) => id === Number(variant));
+    if (chosen === undefined) return refused({ variant: "There is no such variant of this tool." });
+    if (press === "away" && chosen) {
+      archiveVariant(db, chosen.id, true, by);
+      return { ok: true, kept: { id: variant, said: `${chosen.name} put away` }, person: null };
+    }
+    chooseVariant(db, rig.couplingId, chosen?.id ?? null, by);
+    return { ok: true, kept: { id: variant, said: `Works as: ${chosen?.name ?? "whole"}` }, person: null };
+  },
+);

@@ -5,9 +5,9 @@ import { trackSpacing } from "../../../core/rig/chain.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { variantsOf } from "../../../data/variants.ts";
-import { carryOut } from "../keep.server.ts";
 import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
 import { swathsView } from "../swaths/swaths-view.ts";
+import { carryOut } from "../writes.server.ts";
 import { keepChosen, keepTable, keepVariant } from "./keep-sections.server.ts";
 import { sectionsView } from "./sections-view.server.ts";
 
@@ -99,7 +99,7 @@ describe("a variant", () => {
     const [folded] = variantsOf(db, open().rig.implement.id);
     choose(String(folded!.id));
     await carryOut(
-      { db, rig: open().rig, units: PRESETS.metric, person: "Mira" },
+      open(),
       sampleForm({
         intent: "keep-reading",
         dimension: "tool.width",

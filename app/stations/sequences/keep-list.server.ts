@@ -4,7 +4,7 @@ import { isSequenceKind } from "../../../core/sequence/step.ts";
 import { listOf } from "../../../core/sequence/templates.ts";
 import { keepList } from "../../../data/sequences.ts";
 import { validateForm } from "../../session/validate.ts";
-import { type Outcome, refused } from "../keep.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
 import type { OpenRig } from "../rig-view.server.ts";
 import { openSequence } from "./open-sequence.server.ts";
 

@@ -1,39 +1,34 @@
 import { positionOf, refusal, refusalBack } from "../../../core/sequence/run.ts";
 import { keepRunEvents, type NewEvent } from "../../../data/sequences.ts";
-import type { Stamp } from "../../session/clock.server.ts";
-import { validateForm } from "../../session/validate.ts";
-import { type Outcome, refused } from "../keep.server.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
+import { written } from "../written.server.ts";
 import { openSequence, saidOf } from "./open-sequence.server.ts";
 import { RunDto } from "./run.dto.ts";
 
 /** Keeps what happened in a run, if it can happen now; out of order it is refused with the reason. */
-export function keepRun(open: OpenRig, form: FormData, { at }: Stamp): Outcome {
-  const checked = validateForm(RunDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { id, person, kind, run, what, step, said } = checked.value;
-  const { sequence, start, run: under, done } = openSequence(open, kind);
-  if (under && under.id !== run)
-    return refused({ form: `${under.person} runs this already. Look at it again.` });
-  if (!under && what !== "done") return refused({ form: "Nothing is under way." });
-  const found = sequence.steps.find((each) => each.id === step);
-  if (what === "done") {
-    const why = refusal(start, sequence, done, step);
-    if (why.length > 0) return refused({ form: why.join(" ") });
-    if (found && saidOf(found) !== said)
-      return refused({ form: `The step reads otherwise now: ${saidOf(found)}` });
-  }
-  if (what === "back") {
-    const why = refusalBack(start, sequence, done);
-    if (why.length > 0) return refused({ form: why.join(" ") });
-    if (done.at(-1) !== step) return refused({ form: "Only the last step can be taken back." });
-  }
-  const events: (NewEvent & { id?: string })[] = [{ id, what, step, said }];
-  const last = what === "done" && positionOf(start, sequence, [...done, step]).next === null;
-  if (last) events.push({ what: "finished", step: "", said: "Run through" });
-  keepRunEvents(open.db, { id: run, couplingId: open.rig.couplingId, kind }, events, {
-    person,
-    at,
-  });
-  return { ok: true, kept: { id, said: last ? "Run through, to the end" : "" }, person };
-}
+export const keepRun = written(
+  RunDto,
+  ({ open, value: { id, person, kind, run, what, step, said }, told }): Outcome => {
+    const { sequence, start, run: under, done } = openSequence(open, kind);
+    if (under && under.id !== run)
+      return refused({ form: `${under.person} runs this already. Look at it again.` });
+    if (!under && what !== "done") return refused({ form: "Nothing is under way." });
+    const found = sequence.steps.find((each) => each.id === step);
+    if (what === "done") {
+      const why = refusal(start, sequence, done, step);
+      if (why.length > 0) return refused({ form: why.join(" ") });
+      if (found && saidOf(found) !== said)
+        return refused({ form: `The step reads otherwise now: ${saidOf(found)}` });
+    }
+    if (what === "back") {
+      const why = refusalBack(start, sequence, done);
+      if (why.length > 0) return refused({ form: why.join(" ") });
+      if (done.at(-1) !== step) return refused({ form: "Only the last step can be taken back." });
+    }
+    const events: (NewEvent & { id?: string })[] = [{ id, what, step, said }];
+    const last = what === "done" && positionOf(start, sequence, [...done, step]).next === null;
+    if (last) events.push({ what: "finished", step: "", said: "Run through" });
+    keepRunEvents(open.db, { id: run, couplingId: open.rig.couplingId, kind }, events, told);
+    return { ok: true, kept: { id, said: last ? "Run through, to the end" : "" }, person };
+  },
+);

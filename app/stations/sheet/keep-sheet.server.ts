@@ -2,49 +2,48 @@ import { dimension } from "../../../core/dimension/catalogue.ts";
 import { below, gradeOf } from "../../../core/rig/grade.ts";
 import { subjectColumns } from "../../../data/facts.ts";
 import { keepReading } from "../../../data/readings.ts";
-import type { Stamp } from "../../session/clock.server.ts";
-import { validateForm } from "../../session/validate.ts";
 import { idOf } from "../entry-ids.ts";
-import { type Outcome, refused } from "../keep.server.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import { type Outcome, refused } from "../outcome.ts";
+import { written } from "../written.server.ts";
 import { KeepSheetDto, lineName, readSheet } from "./sheet.dto.ts";
 
 /** Keeps a sheet: all of its lines, or none. */
-export function keepSheet({ db, rig, resolved }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const checked = validateForm(KeepSheetDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const read = readSheet(form, rig.attachment);
-  if (!read.ok) return refused(read.errors);
-  const { id, instrument, person } = checked.value;
-  const errors: Record<string, string> = {};
-  for (const { key } of read.entries) {
-    const known = resolved.values[key];
-    if (!subjectColumns(key, rig)) errors[lineName(key)] = "This rig has no such reading.";
-    else if (
-      known.value !== null &&
-      below(gradeOf(instrument), known.grade === "proven" ? "taped" : known.grade)
-    )
-      errors[lineName(key)] = `This is ${known.grade} now. Enter it at its station, with a reason.`;
-  }
-  if (Object.keys(errors).length > 0) return refused(errors);
-  db.transaction(() => {
-    for (const [index, { key, text, value, step }] of read.entries.entries()) {
-      const own = idOf(id, index);
-      keepReading(db, rig, {
-        id: own,
-        sitting: own,
-        key,
-        rawText: text,
-        value,
-        step,
-        instrument:
-          dimension(key, rig.attachment).kind === "choice" && instrument === "tape" ? "look" : instrument,
-        person,
-        at: now,
-        measuredAt: at,
-      });
+export const keepSheet = written(
+  KeepSheetDto,
+  ({ open: { db, rig, resolved }, value: { id, instrument, person }, told, form }): Outcome => {
+    const { at, now } = told;
+    const read = readSheet(form, rig.attachment);
+    if (!read.ok) return refused(read.errors);
+    const errors: Record<string, string> = {};
+    for (const { key } of read.entries) {
+      const known = resolved.values[key];
+      if (!subjectColumns(key, rig)) errors[lineName(key)] = "This rig has no such reading.";
+      else if (
+        known.value !== null &&
+        below(gradeOf(instrument), known.grade === "proven" ? "taped" : known.grade)
+      )
+        errors[lineName(key)] = `This is ${known.grade} now. Enter it at its station, with a reason.`;
     }
-  });
-  const lines = read.entries.length === 1 ? "One reading" : `${read.entries.length} readings`;
-  return { ok: true, kept: { id, said: `${lines} kept` }, person };
-}
+    if (Object.keys(errors).length > 0) return refused(errors);
+    db.transaction(() => {
+      for (const [index, { key, text, value, step }] of read.entries.entries()) {
+        const own = idOf(id, index);
+        keepReading(db, rig, {
+          id: own,
+          sitting: own,
+          key,
+          rawText: text,
+          value,
+          step,
+          instrument:
+            dimension(key, rig.attachment).kind === "choice" && instrument === "tape" ? "look" : instrument,
+          person,
+          at: now,
+          measuredAt: at,
+        });
+      }
+    });
+    const lines = read.entries.length === 1 ? "One reading" : `${read.entries.length} readings`;
+    return { ok: true, kept: { id, said: `${lines} kept` }, person };
+  },
+);
