@@ -98,7 +98,7 @@ describe("the hook-up list", () => {
 describe("weights put on", () => {
   const putOn = (counts: string, fields = {}) => {
     const rig = open("Stubble");
-    return keepWeights(rig, form({ [`count-${rig.whole.weights[0]!.id}`]: counts, ...fields }));
+    return keepWeights(rig, form({ [`count-${rig.whole.weights[0]!.id}`]: counts, ...fields }), arrived());
   };
 
   it("change the balance at once, and make the weighed axles stale", () => {

@@ -4,6 +4,9 @@ import { keepPlan, pinFunction, unpinAll } from "../../../data/hoses.ts";
 import type { Stamp } from "../../session/clock.server.ts";
 import { type Outcome, refused } from "../outcome.ts";
 import type { OpenRig } from "../rig-view.server.ts";
+import { PersonDto } from "../terminal.dto.ts";
+import { written } from "../written.server.ts";
+import { PinDto } from "./hoses.dto.ts";
 import { placesOf } from "./hoses-view.ts";
 
 const kept = (said: string, person: string | null = null): Outcome => ({
@@ -13,26 +16,21 @@ const kept = (said: string, person: string | null = null): Outcome => ({
 });
 
 /** Wants a function on a coupling, or with an empty one wherever it may go; the rest is solved anew. */
-export function keepPin(
-  { db, rig, whole, judged, preferences: { person } }: OpenRig,
-  form: FormData,
-  { at, now }: Stamp,
-): Outcome {
+export const keepPin = written(PinDto, ({ open: { db, rig, whole, judged }, value, told }): Outcome => {
   const { problem } = judged.reckoned.hoses;
-  const fn = whole.hoses.functions.find(({ id }) => String(id) === form.get("function"));
+  const fn = whole.hoses.functions.find(({ id }) => String(id) === value.function);
   if (!fn || !problem) return refused({ form: "That function is not part of this rig." });
-  const wanted = String(form.get("remote") ?? "");
-  if (wanted === "") {
-    pinFunction(db, rig.id, fn.id, null, { person, at, now });
+  if (value.remote === "") {
+    pinFunction(db, rig.id, fn.id, null, told);
     return kept("");
   }
-  const remote = remotesOf(problem).find(({ id }) => String(id) === wanted);
+  const remote = remotesOf(problem).find(({ id }) => String(id) === value.remote);
   if (!remote) return refused({ form: "This tractor has no such remote." });
   if (remote.number === 0)
     return refused({ form: "The port for power beyond is given to a motor by itself." });
-  pinFunction(db, rig.id, fn.id, remote.id, { person, at, now });
+  pinFunction(db, rig.id, fn.id, remote.id, told);
   return kept(`${fn.name}: pinned to ${remoteName(remote)}`);
-}
+});
 
 export function keepUnpinned(
   { db, rig, preferences: { person } }: OpenRig,
@@ -44,11 +42,12 @@ export function keepUnpinned(
 }
 
 /** Keeps the plan as the way the hoses are plugged in; the tractor's other rigs are held to it. */
-export function keepPlugged({ db, rig, judged }: OpenRig, form: FormData, { at, now }: Stamp): Outcome {
-  const { problem, solved } = judged.reckoned.hoses;
-  const person = String(form.get("person") ?? "").trim();
-  if (person.length < 1 || person.length > 60) return refused({ person: "Say who you are." });
-  if (!problem || !solved) return refused({ form: "There is no plan to keep yet." });
-  keepPlan(db, rig, placesOf(problem, solved), { person, at, now });
-  return kept("Kept: the tractor's other rigs are held to these levers", person);
-}
+export const keepPlugged = written(
+  PersonDto,
+  ({ open: { db, rig, judged }, value: { person }, told }): Outcome => {
+    const { problem, solved } = judged.reckoned.hoses;
+    if (!problem || !solved) return refused({ form: "There is no plan to keep yet." });
+    keepPlan(db, rig, placesOf(problem, solved), told);
+    return kept("Kept: the tractor's other rigs are held to these levers", person);
+  },
+);

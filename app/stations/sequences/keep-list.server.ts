@@ -1,14 +1,16 @@
-import { Length } from "class-validator";
+import { IsIn, Length } from "class-validator";
 import { type EditedStep, OWN, stepsOf } from "../../../core/sequence/edit.ts";
-import { isSequenceKind } from "../../../core/sequence/step.ts";
+import { SEQUENCE_KINDS, type SequenceKind } from "../../../core/sequence/step.ts";
 import { listOf } from "../../../core/sequence/templates.ts";
 import { keepList } from "../../../data/sequences.ts";
-import { validateForm } from "../../session/validate.ts";
 import { type Outcome, refused } from "../outcome.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import { written } from "../written.server.ts";
 import { openSequence } from "./open-sequence.server.ts";
 
 class ListDto {
+  @IsIn(SEQUENCE_KINDS, { message: "There is no such list." })
+  kind!: SequenceKind;
+
   @Length(1, 60, { message: "Say who you are." })
   person!: string;
 
@@ -20,26 +22,20 @@ class ListDto {
 export const MOST_STEPS = 40;
 
 /** Keeps a list as edited. Known steps keep what they need and set; whoever edits decides their words and their order. */
-export function keepEdited(open: OpenRig, form: FormData): Outcome {
-  const kind = form.get("kind");
-  if (!isSequenceKind(kind)) return refused({ form: "There is no such list." });
-  const checked = validateForm(ListDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { person, steps } = checked.value;
+export const keepEdited = written(ListDto, ({ open, value: { kind, person, steps }, told }): Outcome => {
   const { db, rig } = open;
   const { run, lists, machine } = openSequence(open, kind);
   if (run) return refused({ form: `${run.person} runs this list now. Finish or give it up first.` });
-  const stamp = { person, at: new Date() };
   if (steps === "template") {
-    keepList(db, rig.implement.id, kind, null, stamp);
+    keepList(db, rig.implement.id, kind, null, told);
     return { ok: true, kept: { id: "", said: "As the template has it" }, person };
   }
   const edited = editedIn(steps);
   if (typeof edited === "string") return refused({ form: edited });
   const known = [...(lists[kind] ?? []), ...listOf(kind, machine).steps];
-  keepList(db, rig.implement.id, kind, stepsOf(edited, known), stamp);
+  keepList(db, rig.implement.id, kind, stepsOf(edited, known), told);
   return { ok: true, kept: { id: "", said: "The list is kept" }, person };
-}
+});
 
 /** The edited steps that were sent, or what is wrong with them. */
 function editedIn(text: string): EditedStep[] | string {

@@ -117,7 +117,7 @@ describe("a run", () => {
 describe("an edited list", () => {
   const keep = (steps: unknown, more: Record<string, string> = {}) => {
     const sent = typeof steps === "string" ? steps : JSON.stringify(steps);
-    const kept = keepEdited(open(ROLLER), sampleForm({ kind: "unfold", steps: sent, ...more }));
+    const kept = keepEdited(open(ROLLER), sampleForm({ kind: "unfold", steps: sent, ...more }), arrived());
     return kept.ok ? kept.kept!.said : Object.values(kept.errors).join(" ");
   };
   const listed = () =>
