@@ -4,6 +4,7 @@ import { RECEIVERS } from "../../core/rig/budget.ts";
 import { type BudgetView, budgetsView } from "../stations/budget/budget-view.ts";
 import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { Later } from "../ui/Later.tsx";
 import type { Route } from "./+types/budget";
@@ -30,9 +31,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `How sure, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("How sure", loaderData?.frame.rig.name);
 
 export default function BudgetPage({ loaderData: { frame, view } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

@@ -12,6 +12,7 @@ import { type CardRow, type CardView, cardNow, viewCard } from "../stations/card
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, type OpenRig, openRig } from "../stations/rig-view.server.ts";
 import { PersonDto, TerminalDto } from "../stations/terminal.dto.ts";
+import { rigTitle } from "../stations/title.ts";
 import { TextField } from "../ui/Field.tsx";
 import { GradeMark } from "../ui/Grade.tsx";
 import { SeverityMark, severityWash } from "../ui/Severity.tsx";
@@ -58,9 +59,7 @@ async function issue(open: OpenRig, form: FormData) {
   });
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Cab card, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Cab card", loaderData?.frame.rig.name);
 
 export default function CabCard({ loaderData: { frame, card }, actionData }: Route.ComponentProps) {
   const { id } = frame.rig;

@@ -7,6 +7,7 @@ import { fieldView } from "../stations/field/field-view.server.ts";
 import { beginPractice } from "../stations/field/keep-field.server.ts";
 import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, type OpenRig, openRig } from "../stations/rig-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/field";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -31,9 +32,7 @@ function putAway({ db, parts, rig, preferences: { person } }: OpenRig) {
   return redirect("/");
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Field, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Field", loaderData?.frame.rig.name);
 
 export default function FieldPage({ loaderData: { frame, view }, actionData }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

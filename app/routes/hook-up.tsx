@@ -3,6 +3,7 @@ import { HookupList } from "../stations/hookup/HookupList.tsx";
 import { hookupView } from "../stations/hookup/hookup-view.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/hook-up";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -10,9 +11,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { frame: frameOf(open, "hook-up", request), list: hookupView(open) };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Hook up, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Hook up", loaderData?.frame.rig.name);
 
 export default function HookUp({ loaderData: { frame, list } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

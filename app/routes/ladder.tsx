@@ -4,6 +4,7 @@ import { ladderFactsOf } from "../stations/ladder.server.ts";
 import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { rungsOf } from "../stations/rungs.ts";
+import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/ladder";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -12,9 +13,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { frame: frameOf(open, "ladder", request), rungs, standing: standing(rungs) };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Start of work, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Start of work", loaderData?.frame.rig.name);
 
 export default function LadderPage({ loaderData: { frame, rungs, standing: stands } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

@@ -4,6 +4,7 @@ import { jobDrawing, jobView } from "../stations/proof/proof-view.server.ts";
 import { testOr } from "../stations/proof/solved.server.ts";
 import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/proof-job";
 
 /** The list of tests, with the tool that is in view. */
@@ -22,11 +23,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [
-    { title: loaderData ? `${loaderData.job.title}, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" },
-  ];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) =>
+  rigTitle(loaderData?.job.title ?? "", loaderData?.frame.rig.name);
 
 export default function ProofJob({ loaderData: { frame, job, drawing } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

@@ -6,6 +6,7 @@ import { ProofJobs } from "../stations/proof/ProofJobs.tsx";
 import { proofView } from "../stations/proof/proof-view.server.ts";
 import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/proof";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -26,9 +27,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   return redirect(`/rigs/${open.rig.id}/proof/${begun.kept!.id}${tool}`);
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Proof, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Proof", loaderData?.frame.rig.name);
 
 export default function Proof({ loaderData: { frame, view, practice }, actionData }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

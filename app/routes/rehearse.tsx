@@ -6,6 +6,7 @@ import { PICTURE, Rehearsal } from "../stations/rehearsal/Rehearsal.tsx";
 import { rehearsalView } from "../stations/rehearsal/rehearsal-view.ts";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { openSequence } from "../stations/sequences/open-sequence.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/rehearse";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -20,9 +21,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { frame: frameOf(open, "sequences", request, { ownDrawing: view !== null }), view, dry };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Rehearse, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Rehearse", loaderData?.frame.rig.name);
 
 export default function Rehearse({ loaderData: { frame, view, dry } }: Route.ComponentProps) {
   const _rigPath = `/rigs/${frame.rig.id}`;

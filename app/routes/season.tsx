@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { capital } from "../../core/quantity/say.ts";
+import { capital } from "../../core/quantity/capital.ts";
 import { database } from "../../data/database.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { type SeasonLine, seasonView } from "../yard/season/season-view.server.ts";

@@ -4,6 +4,7 @@ import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { SectionTable } from "../stations/sections/SectionTable.tsx";
 import { sectionsView } from "../stations/sections/sections-view.server.ts";
 import { Variants } from "../stations/sections/Variants.tsx";
+import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/sections";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -11,9 +12,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { frame: frameOf(open, "tool", request), view: sectionsView(open) };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Sections, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Sections", loaderData?.frame.rig.name);
 
 export default function Sections({ loaderData: { frame, view } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

@@ -7,6 +7,7 @@ import { RigFrame } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { Kinds, Runner } from "../stations/sequences/Runner.tsx";
 import { sequenceView } from "../stations/sequences/sequences-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/sequences";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -32,11 +33,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [
-    { title: loaderData ? `${loaderData.view.title}, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" },
-  ];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) =>
+  rigTitle(loaderData?.view.title ?? "", loaderData?.frame.rig.name);
 
 export default function Sequences({ loaderData: { frame, view, board, search } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

@@ -4,6 +4,7 @@ import { formOf } from "../session/form.server.ts";
 import { headOf, openRig } from "../stations/rig-view.server.ts";
 import { SheetForm } from "../stations/sheet/SheetForm.tsx";
 import { isSheetKey, sheetKinds, sheetTopics } from "../stations/sheet/sheet-view.server.ts";
+import { rigTitle } from "../stations/title.ts";
 import { Header } from "../ui/Header.tsx";
 import type { Route } from "./+types/sheet";
 
@@ -37,9 +38,7 @@ export async function action({ request }: Route.ActionArgs) {
     : data({ filled: {}, problem: read.problem }, { status: 422 });
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Sheet, ${loaderData.head.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Sheet", loaderData?.head.name);
 
 export default function Sheet({ loaderData, actionData }: Route.ComponentProps) {
   const { head, tool, attachment, preferences, sheet, sheets, topics } = loaderData;

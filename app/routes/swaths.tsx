@@ -2,6 +2,7 @@ import { Form, Link } from "react-router";
 import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { type PlanView, swathsView } from "../stations/swaths/swaths-view.ts";
+import { rigTitle } from "../stations/title.ts";
 import { Field } from "../ui/Field.tsx";
 import type { Route } from "./+types/swaths";
 
@@ -14,9 +15,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Last pass, ${loaderData.frame.rig.name} · Ambrek` : "Ambrek" }];
-}
+export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Last pass", loaderData?.frame.rig.name);
 
 export default function Swaths({ loaderData: { frame, view } }: Route.ComponentProps) {
   const rigPath = `/rigs/${frame.rig.id}`;

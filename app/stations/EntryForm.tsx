@@ -5,6 +5,7 @@ import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
 import { joinFaces, parseEntry, printEntry } from "../../core/dimension/entry.ts";
+import { capital } from "../../core/quantity/capital.ts";
 import type { Parsed } from "../../core/quantity/figure.ts";
 import { isLengthStyle, printLength } from "../../core/quantity/length.ts";
 import { inInches, PRESETS } from "../../core/quantity/units.ts";
@@ -333,7 +334,7 @@ function Faces({
       <div className="grid grid-cols-2 gap-2">
         {(["left", "right"] as const).map((side) => (
           <label key={side} className="grid gap-1 leading-snug">
-            {faces[side].charAt(0).toUpperCase() + faces[side].slice(1)}
+            {capital(faces[side])}
             <input
               className="field"
               autoComplete="off"

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { capital } from "../../core/quantity/capital.ts";
 import type { Preferences } from "../session/preferences.server.ts";
 import { GradeMark } from "../ui/Grade.tsx";
 import { EntryForm } from "./EntryForm.tsx";
@@ -154,9 +155,7 @@ function OpenReading({
       </div>
       {row.stale && <p className="problem pl-9 max-sm:pl-0">Stale since: {row.stale}.</p>}
       {row.due && !row.stale && (
-        <p className="pl-9 font-semibold text-warn max-sm:pl-0">
-          {row.due.charAt(0).toUpperCase() + row.due.slice(1)} (common practice).
-        </p>
+        <p className="pl-9 font-semibold text-warn max-sm:pl-0">{capital(row.due)} (common practice).</p>
       )}
       {row.repeats.length > 0 && (
         <p className="pl-9 max-sm:pl-0" data-repeats>

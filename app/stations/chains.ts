@@ -1,3 +1,4 @@
+import { capital } from "../../core/quantity/capital.ts";
 /** What follows from the readings, in words and figures. */
 
 import { type Attachment, isAhead, onLinks, onPin } from "../../core/dimension/attachment.ts";
@@ -67,7 +68,7 @@ function walked(attachment: Attachment, key: DimensionKey, coefficient: number):
   const outward = Math.sign(coefficient) === SENSE[direction];
   const [from, to] = outward ? [span.from, span.to] : [span.to, span.from];
   const name = `${pointLabel(from, attachment)} to ${pointLabel(to, attachment)}`;
-  return name.charAt(0).toUpperCase() + name.slice(1);
+  return capital(name);
 }
 
 function follow(label: string, chain: Chain, units: Units, words?: readonly [string, string]): FollowRow {
@@ -119,8 +120,4 @@ export function follows(station: StationKey, rig: ResolvedRig, units: Units): Fo
     follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), units, SIDE_WORDS),
     follow("Track spacing, width less overlap", trackSpacing(rig), units),
   ];
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -8,6 +8,7 @@ import {
 import { CHANGES, type ChangeKind } from "../../core/dimension/change.ts";
 import type { Finding, Target } from "../../core/finding/finding.ts";
 import { verbOf } from "../../core/finding/value.ts";
+import { capital } from "../../core/quantity/capital.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import { provenBy, type ResolvedRig } from "../../core/rig/resolve.ts";
@@ -149,10 +150,6 @@ export function viewStation(station: StationKey, facts: StationFacts): StationVi
     })),
     proofs: rig.proofs.map((proof) => ({ id: proof.id, title: capital(proof.what), text: proofText(proof) })),
   };
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** Stops that this page does not show, and the first place to go for them. */

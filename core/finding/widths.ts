@@ -1,8 +1,8 @@
 import { isBuiltOn } from "../dimension/attachment.ts";
 import { dimension, SECTIONS_LETTER, unchanging } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
+import { capital } from "../quantity/capital.ts";
 import { printLength } from "../quantity/length.ts";
-import { capital } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
 import { trackSpacing } from "../rig/chain.ts";
 import { below, GRADES, type Grade, gradeOf } from "../rig/grade.ts";

@@ -1,4 +1,5 @@
 /** Power of all tools of a rig together: over speed, the highest speed held, and what would be held instead. SI. */
+import { largestHeld } from "../statistics/bisection.ts";
 import { DRAFT_TABLE } from "../trade/draft.ts";
 import {
   deepest,
@@ -56,15 +57,7 @@ export function fastest(
   const need = (speed: number) => needOfAll(atSpeed(tasks, speed), efficiencies).need;
   const [only] = tasks;
   if (tasks.length === 1 && only) return highestSpeed(only, efficiencies, available);
-  if (need(0) > available) return null;
-  if (need(FASTEST) <= available) return FASTEST;
-  let [low, high] = [0, FASTEST];
-  for (let step = 0; step < 40; step++) {
-    const middle = (low + high) / 2;
-    if (need(middle) <= available) low = middle;
-    else high = middle;
-  }
-  return low;
+  return largestHeld((speed) => need(speed) <= available, FASTEST);
 }
 
 /** What the first tool that has a draft would hold at the speed asked for, with what the others leave. */

@@ -16,8 +16,3 @@ export function sayFine(metres: number, units: Units): string {
 }
 
 const round = (metres: number) => Math.round(metres * 1e4) / 10;
-
-/** The same words as the beginning of a sentence. */
-export function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}

@@ -1,6 +1,6 @@
 /** A tool's sequences on its rig: the steps of its lists with the levers of the solved assignment, and the swaps where they fall. */
 import { onLinks } from "../dimension/attachment.ts";
-import { capital } from "../quantity/say.ts";
+import { capital } from "../quantity/capital.ts";
 import { chosen, type Whole } from "../rig/whole.ts";
 import type { Hoses } from "../subjects/hoses/checks.ts";
 import { kindOf } from "../subjects/hoses/kinds.ts";

@@ -1,4 +1,5 @@
 /** Normal spreads mixed by weight: what is known of a figure when it is not known which of them holds. */
+import { endOf } from "./bisection.ts";
 
 export type Part = { /** weights add up to one */ weight: number; mean: number; sigma: number };
 
@@ -16,7 +17,6 @@ export function sigmaOf(parts: readonly Part[]): number {
 
 /** Parts lighter than this share of what is left outside cannot move the interval. */
 const TOO_LIGHT = 1e-5;
-const HALVINGS = 40;
 const NEAR = 1e-5;
 
 /** The distance from the mean beyond which the share `outside` of the mixture lies, both sides together. */
@@ -28,14 +28,8 @@ export function halfWidth(parts: readonly Part[], outside: number): number {
       const off = Math.abs(own - mean);
       return sum + weight * (above((half - off) / sigma) + above((half + off) / sigma));
     }, 0);
-  let low = 0;
-  let high = heavy.reduce((most, part) => Math.max(most, Math.abs(part.mean - mean) + 8 * part.sigma), 0);
-  for (let step = 0; step < HALVINGS && high - low > NEAR * high; step += 1) {
-    const middle = (low + high) / 2;
-    if (beyond(middle) > outside) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  const most = heavy.reduce((far, part) => Math.max(far, Math.abs(part.mean - mean) + 8 * part.sigma), 0);
+  return endOf((half) => beyond(half) > outside, 0, most, NEAR);
 }
 
 /** P(Z > z) of the normal spread, to 1.5e-7 (Abramowitz and Stegun, 7.1.26). */

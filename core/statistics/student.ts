@@ -1,4 +1,5 @@
 /** Student's t: how far a few observations may mislead. */
+import { endOf } from "./bisection.ts";
 
 /**
  * The value that t stays below with probability p, for a number of degrees of freedom.
@@ -8,14 +9,9 @@ export function tQuantile(p: number, freedom: number): number {
   if (!(p > 0 && p < 1) || !(freedom >= 1)) throw new RangeError(`no quantile at ${p}, ${freedom}`);
   if (p < 0.5) return -tQuantile(1 - p, freedom);
   if (p === 0.5) return 0;
-  let [low, high] = [0, 2];
+  let high = 2;
   while (tBelow(high, freedom) < p) high *= 2;
-  for (let step = 0; step < 80 && high - low > 1e-13 * high; step += 1) {
-    const middle = (low + high) / 2;
-    if (tBelow(middle, freedom) < p) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return endOf((at) => tBelow(at, freedom) < p, 0, high);
 }
 
 /** Half the 95 % interval of a normal spread, in standard deviations. */

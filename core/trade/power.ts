@@ -1,4 +1,5 @@
 /** From draft to engine: forces add first, then each efficiency on the way divides. SI throughout. */
+import { largestHeld } from "../statistics/bisection.ts";
 import { DRAFT_TABLE, type DraftKey, draftOf, type Soil } from "./draft.ts";
 
 /** Standard acceleration of free fall, m/s² (NIST SP 811). */
@@ -163,19 +164,6 @@ export function needOfAll(
     low: at(needs.map(({ pull, draft }) => pull - draft.force + draft.low)),
     high: at(needs.map(({ pull, draft }) => pull - draft.force + draft.high)),
   };
-}
-
-/** The largest value in [0, most] the tractor still holds, by halving; null where not even 0 is held. Power must rise with it. */
-function largestHeld(held: (value: number) => boolean, most: number): number | null {
-  if (!held(0)) return null;
-  if (held(most)) return most;
-  let [low, high] = [0, most];
-  for (let step = 0; step < 60; step++) {
-    const middle = (low + high) / 2;
-    if (held(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
 }
 
 /** Speeds are looked for up to here, m/s: 30 km/h, faster than any tool is pulled through soil. */

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { brokenWords, drawTrial, pitchText } from "../../../core/drawing/linkage-side.ts";
 import { carried, type Posed, turnsFor } from "../../../core/linkage/linkage.ts";
+import { capital } from "../../../core/quantity/capital.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { PlanDrawing } from "../../drawing/PlanDrawing.tsx";
 import { Slide } from "../../ui/Slide.tsx";
@@ -67,7 +68,7 @@ function triedWords(posed: Posed, { shape, units, thread }: Trial, topLink: numb
   const clear = carried(pose, { back, up: -under }).z;
   const turns = thread && turnsFor(topLink - shape.linkage.topLink, thread);
   return [
-    `${pitch.charAt(0).toUpperCase()}${pitch.slice(1)}.`,
+    `${capital(pitch)}.`,
     clear >= 0
       ? `Its lowest part ${printLength(clear, units.tape)} above the road.`
       : `Its lowest part ${printLength(-clear, units.tape)} in the ground.`,

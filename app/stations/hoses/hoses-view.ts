@@ -1,6 +1,7 @@
 /** The panel of the hoses station: what is plugged where in each phase, what is swapped, how long it takes, and why so. */
 import { drawHoses, type HoseSheet } from "../../../core/drawing/hoses.ts";
-import { capital, say } from "../../../core/quantity/say.ts";
+import { capital } from "../../../core/quantity/capital.ts";
+import { say } from "../../../core/quantity/say.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import type { Whole } from "../../../core/rig/whole.ts";
 import { type Hoses, seconds } from "../../../core/subjects/hoses/checks.ts";

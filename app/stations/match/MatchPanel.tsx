@@ -1,3 +1,4 @@
+import { capital } from "../../../core/quantity/capital.ts";
 import type { MatchView, PowerLine } from "./match-view.ts";
 import { TryPower } from "./TryPower.tsx";
 
@@ -39,7 +40,7 @@ function School({ title, total, lines }: { title: string; total: string; lines: 
             key={label}
             className="grid grid-cols-[1fr_auto] gap-x-2 border-b border-dashed border-hair py-0.5 leading-snug"
           >
-            <dt>{label.charAt(0).toUpperCase() + label.slice(1)}</dt>
+            <dt>{capital(label)}</dt>
             <dd className="font-[650] whitespace-nowrap">{text}</dd>
             <dd className="col-span-2 text-small leading-tight text-soft">{source}</dd>
           </div>

@@ -3,6 +3,7 @@ import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { FieldUnit } from "../../../core/dimension/entry.ts";
+import { capital } from "../../../core/quantity/capital.ts";
 import type { Field as Asked } from "../../../core/subjects/proof/kinds.ts";
 import { askedIn, send } from "../../offline/queue.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
@@ -65,7 +66,7 @@ export function ObservationForm({ job, action, person }: Props) {
       <input type="hidden" name="styles" value={stylesText(job.styles)} />
       <input type="hidden" name="measuredAt" value="" />
       <h2>
-        {job.one.charAt(0).toUpperCase() + job.one.slice(1)} {count + 1}
+        {capital(job.one)} {count + 1}
       </h2>
       {job.fields.map((field) => (
         <Entry

@@ -1,3 +1,4 @@
+import { capital } from "../../quantity/capital.ts";
 import { CATEGORIES } from "../../trade/category.ts";
 import { DRAFT_TABLE } from "../../trade/draft.ts";
 import { DRAWBAR_CATEGORIES } from "../../trade/drawbar.ts";
@@ -8,10 +9,6 @@ import { choice, count, entriesOf, length, measure } from "../entry-type.ts";
 
 const plain = (keys: readonly string[], label: (key: string) => string = capital) =>
   keys.map((key) => ({ key, label: label(key) }));
-
-function capital(key: string): string {
-  return key.charAt(0).toUpperCase() + key.slice(1);
-}
 
 const kilowatts = (low: number, high: number) => [low * 1000, high * 1000] as const;
 const perMinute = (low: number, high: number) => [low / 60, high / 60] as const;

@@ -1,7 +1,8 @@
 /** Ballast: what is on, and the smallest set of the stock that satisfies every state. */
 import type { Check } from "../../finding/check.ts";
 import type { Checker } from "../../finding/checking.ts";
-import { capital, say } from "../../quantity/say.ts";
+import { capital } from "../../quantity/capital.ts";
+import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import type { Whole } from "../../rig/whole.ts";
 import { otherName, steeredName } from "./axle-names.ts";

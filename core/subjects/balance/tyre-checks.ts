@@ -1,7 +1,8 @@
 /** Tyres: alike on an axle, and the pressures field and road ask for by the tyre makers' tables. */
 import type { Check } from "../../finding/check.ts";
 import { checkerOf } from "../../finding/checking.ts";
-import { capital, say } from "../../quantity/say.ts";
+import { capital } from "../../quantity/capital.ts";
+import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import { onTracks } from "../../rig/supports.ts";
 import { known, type Whole } from "../../rig/whole.ts";

@@ -3,6 +3,7 @@ import { isBuiltOn, onLinks, onPin } from "../../dimension/attachment.ts";
 import type { DimensionKey } from "../../dimension/catalogue.ts";
 import type { Check } from "../../finding/check.ts";
 import { type Checker, checkerOf } from "../../finding/checking.ts";
+import { capital } from "../../quantity/capital.ts";
 import { printLength } from "../../quantity/length.ts";
 import { say, sayFine } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
@@ -419,7 +420,7 @@ function stabiliserCheck(rig: ResolvedRig, { check, unknown }: Checker): Check[]
       verdict: wrong ? "fix" : "good",
       said: wrong
         ? `Stabilisers are ${set} at work; ${habit.label.toLowerCase()}: ${habit.stabilisers}.`
-        : `${set.charAt(0).toUpperCase()}${set.slice(1)} at work, rigid on the road.`,
+        : `${capital(set)} at work, rigid on the road.`,
       why: wrong
         ? habit.stabilisers === "free"
           ? "Held rigid it cannot find its own line, and the driver fights it with the steering. Its maker's word comes first."
@@ -479,7 +480,7 @@ function controlCheck(rig: ResolvedRig, { check, unknown }: Checker, units: Unit
   return [
     check(id, label, {
       verdict: "good",
-      said: `${set.charAt(0).toUpperCase()}${set.slice(1)} at work; position control while coupling.`,
+      said: `${capital(set)} at work; position control while coupling.`,
       target: "work.control",
     }),
   ];

@@ -1,8 +1,9 @@
 /** What the hitch puts on the hook-up list: links and rods, the coupling itself, and what is tried before driving off. */
 import { isBuiltOn, onLinks, onPin } from "../../dimension/attachment.ts";
 import type { DimensionKey } from "../../dimension/catalogue.ts";
+import { capital } from "../../quantity/capital.ts";
 import { printLength } from "../../quantity/length.ts";
-import { capital, say, sayFine } from "../../quantity/say.ts";
+import { say, sayFine } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import { chosen, known, type Part, type Whole } from "../../rig/whole.ts";
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";

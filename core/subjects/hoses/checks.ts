@@ -1,7 +1,8 @@
 /** The hoses station: is there a coupling for everything, what is swapped, what is slow, does the oil suffice? */
 import type { Check } from "../../finding/check.ts";
 import { type Checker, checkerOf } from "../../finding/checking.ts";
-import { capital, say } from "../../quantity/say.ts";
+import { capital } from "../../quantity/capital.ts";
+import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import type { Whole } from "../../rig/whole.ts";
 import { PHASES } from "../../trade/phases.ts";

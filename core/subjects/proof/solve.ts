@@ -2,6 +2,7 @@
 import { hasDimension } from "../../dimension/catalogue.ts";
 import { TAPE_SIGMA } from "../../dimension/entry-type.ts";
 import { POINT_KEYS, type PointKey, pointLabel } from "../../dimension/points.ts";
+import { capital } from "../../quantity/capital.ts";
 import { steersBy } from "../../rig/asked.ts";
 import { between, evaluate } from "../../rig/chain.ts";
 import { termsBetween } from "../../rig/frame.ts";
@@ -155,7 +156,7 @@ function solveCrossTape(
     if (left.has(at)) continue;
     measured.push({
       key: `distance-${at + 1}`,
-      label: label.charAt(0).toUpperCase() + label.slice(1),
+      label: capital(label),
       unit: "length",
       terms: predicted.terms,
       entered: predicted.distance,
