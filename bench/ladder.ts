@@ -2,7 +2,7 @@
 import { keepTick, RUNG } from "../data/hookup.ts";
 import { ladderFacts } from "../data/ladder.ts";
 import { takeBack } from "../data/record.ts";
-import { partsOf } from "../data/rigs.ts";
+import { toolsOf } from "../data/rigs.ts";
 import { report, yardOf } from "./measure.ts";
 
 const TICKS = 8_000;
@@ -23,7 +23,7 @@ export function benchLadder(): void {
       if (n % (TICKS / TAKEN_BACK) === 0) takeBack(db, id, { person: "Mira", at: at(n) });
     }
   });
-  const rigs = new Map([[1, partsOf(db, 1)]]);
+  const rigs = new Map([[1, toolsOf(db, 1)]]);
   const bare = report("ladder facts of a new yard", () => ladderFacts(yardOfOne, rigs));
   const many = report(`ladder facts with ${TICKS} ticks, ${TAKEN_BACK} of them taken back`, () =>
     ladderFacts(db, rigs),

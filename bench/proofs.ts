@@ -6,7 +6,7 @@ import { designJoints, fitJoints, type Joint } from "../core/subjects/proof/join
 import { mixesOf } from "../core/subjects/proof/straying.ts";
 import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
-import { listEveryPart } from "../data/rigs.ts";
+import { listEveryTool } from "../data/rigs.ts";
 import { report } from "./measure.ts";
 
 /** A thousand joints, and what is reckoned of a rig each time its proof is opened. */
@@ -27,7 +27,7 @@ export function benchProofs(db: Database): void {
   const thousand = report("1000 joints fitted", fitOf(1000));
   const hundred = report("100 joints fitted", fitOf(100));
   console.log(`  ratio 1000 / 100: ${(thousand / hundred).toFixed(1)}`);
-  const largest = listEveryPart(db)
+  const largest = listEveryTool(db)
     .map((part) => rigFacts(db, part))
     .reduce((most, each) =>
       Object.keys(each.readings).length > Object.keys(most.readings).length ? each : most,

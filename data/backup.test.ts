@@ -9,7 +9,7 @@ import { plantedYard } from "./demo/planted.ts";
 import { plantDemoYard } from "./demo/yard.ts";
 import type { Database } from "./handle.ts";
 import { copiesOf } from "./keeping.ts";
-import { listEveryPart, listRigs, renameRig } from "./rigs.ts";
+import { listEveryTool, listRigs, renameRig } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
 import { wholesOf } from "./whole.ts";
 
@@ -68,12 +68,12 @@ describe("a backup", () => {
   it("has every row of every table, in its order, whatever resolves from it", async () => {
     const db = plantedYard();
     const judged = () =>
-      JSON.stringify([...wholesOf(db, listEveryPart(db)).values()].map(({ parts }) => parts));
+      JSON.stringify([...wholesOf(db, listEveryTool(db)).values()].map(({ parts }) => parts));
     const before = judged();
     restoreFile(path, await bytesOf(db), () => {});
     const restored = openDatabase(path);
     expect(
-      JSON.stringify([...wholesOf(restored, listEveryPart(restored)).values()].map(({ parts }) => parts)),
+      JSON.stringify([...wholesOf(restored, listEveryTool(restored)).values()].map(({ parts }) => parts)),
     ).toBe(before);
     restored.$client.close();
   });

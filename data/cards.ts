@@ -2,7 +2,7 @@ import { and, asc, desc, eq, max } from "drizzle-orm";
 import type { FrozenLine } from "../core/card/numbered.ts";
 import type { Database } from "./handle.ts";
 import { inOrder, record, type Told } from "./record.ts";
-import type { Rig } from "./rigs.ts";
+import type { RigTool } from "./rigs.ts";
 import { card, cardLine, fact, readback } from "./schema/index.ts";
 
 const CARD = "card";
@@ -27,7 +27,7 @@ type NewCard = Told & {
 /** Writes the next numbered card of the rig's tractor; returns its number. */
 export function issueCard(
   db: Database,
-  { couplingId, tractor }: Rig,
+  { couplingId, tractor }: RigTool,
   { lines, terminalName, schemeName, profileName, ...told }: NewCard,
 ): number {
   return db.transaction(() => {
@@ -49,7 +49,7 @@ export function issueCard(
   });
 }
 
-function cardsOf(db: Database, { couplingId }: Pick<Rig, "couplingId">) {
+function cardsOf(db: Database, { couplingId }: Pick<RigTool, "couplingId">) {
   return db
     .select({ card, couplingId: fact.couplingId, person: fact.person, issuedAt: fact.happened })
     .from(fact)
@@ -59,13 +59,13 @@ function cardsOf(db: Database, { couplingId }: Pick<Rig, "couplingId">) {
 }
 
 /** The card the cab has for this tool of the rig: the newest, or null before the first. */
-export function latestCard(db: Database, rig: Rig): NumberedCard | null {
+export function latestCard(db: Database, rig: RigTool): NumberedCard | null {
   const head = cardsOf(db, rig).get();
   return head ? withLines(db, head) : null;
 }
 
 /** A card of one of a rig's tools, by its number; null where that rig has none such. */
-export function findCard(db: Database, tools: readonly Rig[], number: number): NumberedCard | null {
+export function findCard(db: Database, tools: readonly RigTool[], number: number): NumberedCard | null {
   for (const rig of tools) {
     const head = cardsOf(db, rig)
       .all()
@@ -92,7 +92,10 @@ function withLines(db: Database, { card: head, couplingId, ...of }: Head): Numbe
   };
 }
 
-export function listCards(db: Database, rig: Rig): { number: number; person: string; issuedAt: string }[] {
+export function listCards(
+  db: Database,
+  rig: RigTool,
+): { number: number; person: string; issuedAt: string }[] {
   return cardsOf(db, rig)
     .all()
     .map(({ card: { number }, person, issuedAt }) => ({ number, person, issuedAt }));

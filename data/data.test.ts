@@ -12,12 +12,12 @@ import { plantDemoYard } from "./demo/yard.ts";
 import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { keepReading, keepSections, listReadings, retract } from "./readings.ts";
-import { findRig, listRigs, type Rig } from "./rigs.ts";
+import { findRig, listRigs, type RigTool } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
 import { findScheme, keepShippedSchemes, listSchemes, setTerminal, terminalOf } from "./schemes.ts";
 
 let db: Database;
-let rig: Rig;
+let rig: RigTool;
 const at = new Date("2026-11-01T07:00:00Z");
 const tape = { instrument: "tape" as const, person: "Mira", at };
 
@@ -61,7 +61,7 @@ describe("readings", () => {
 
   it("belong to the hole and the mount, not to the tractor as a whole", () => {
     keepReading(db, rig, { key: "axle.pin", rawText: "1", value: 1, step: 0.1, ...tape });
-    const elsewhere: Rig = { ...rig, hitch: { id: listRigs(db)[0]!.hitch.id, label: "other" } };
+    const elsewhere: RigTool = { ...rig, hitch: { id: listRigs(db)[0]!.hitch.id, label: "other" } };
     expect(rigFacts(db, elsewhere).readings["axle.pin"]?.at(-1)?.value).not.toBe(1);
   });
 
@@ -90,7 +90,7 @@ describe("readings as they are written down", () => {
         listed.flatMap((each) => (each.machine === name && each.point === "" ? [each.attachment] : [])),
       );
     const rig = (name: string) => listRigs(db).find((each) => each.name.startsWith(name))!;
-    const nameOf = ({ tractor: { fleetNumber, make, model } }: Rig) => `${fleetNumber} ${make} ${model}`;
+    const nameOf = ({ tractor: { fleetNumber, make, model } }: RigTool) => `${fleetNumber} ${make} ${model}`;
     expect(wordsOf(nameOf(rig("Combine")))).toEqual(new Set(["head"]));
     expect(wordsOf(nameOf(rig("Sprayer")))).toEqual(new Set(["boom"]));
     expect(wordsOf(nameOf(rig("Front boom")))).toEqual(new Set(["frontBoom"]));

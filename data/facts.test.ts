@@ -19,15 +19,15 @@ import {
   findRig,
   listEveryRig,
   listRigs,
-  type Rig,
+  type RigTool,
   renameRig,
 } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
 import { findScheme, saveScheme } from "./schemes.ts";
 
 let db: Database;
-let rig: Rig;
-let proven: Rig;
+let rig: RigTool;
+let proven: RigTool;
 const at = new Date("2026-11-01T07:00:00Z");
 const tape = { instrument: "tape" as const, person: "Mira", at };
 const pivot = (value: number, rest = {}) =>

@@ -3,7 +3,7 @@ import {
   type DimensionKey,
   dimension,
   isDimensionKey,
-  type Subject,
+  type RecordOf,
 } from "../core/dimension/catalogue.ts";
 import type { Change, Reading, RigFacts } from "../core/rig/facts.ts";
 import { gradeOf } from "../core/rig/grade.ts";
@@ -18,7 +18,7 @@ import {
   type ReadingRow,
   toReading,
 } from "./live.ts";
-import type { Rig } from "./rigs.ts";
+import type { RigTool } from "./rigs.ts";
 
 export type SubjectColumns = {
   machineId?: number;
@@ -34,7 +34,7 @@ export function ofSubject({ variantId = null, ...about }: SubjectColumns) {
 }
 
 /** Whose reading a dimension of this rig is; null where the rig has no such thing, as a tractor without a shaft in front. */
-function columnsOf(subject: Subject, rig: Rig): SubjectColumns | null {
+function columnsOf(subject: RecordOf, rig: RigTool): SubjectColumns | null {
   switch (subject) {
     case "tractor":
       return { machineId: rig.tractor.id };
@@ -56,7 +56,7 @@ function columnsOf(subject: Subject, rig: Rig): SubjectColumns | null {
 }
 
 /** Whose reading one dimension is on a rig, in the words of its attachment; of its variant, where variants differ in it. */
-export function subjectColumns(key: DimensionKey, rig: Rig): SubjectColumns | null {
+export function subjectColumns(key: DimensionKey, rig: RigTool): SubjectColumns | null {
   const { subject, ofVariant } = dimension(key, rig.attachment);
   const columns = columnsOf(subject, rig);
   return columns && { ...columns, variantId: ofVariant ? (rig.variant?.id ?? null) : null };
@@ -71,20 +71,20 @@ const SUBJECTS = [
   "PTO",
   "implement",
   "coupling",
-] as const satisfies readonly Subject[];
+] as const satisfies readonly RecordOf[];
 
 /** The points a rig's readings may be kept on. */
-export function pointIdsOf({ receiver, hitch, leadHitch, rearHitch, pto }: Rig): number[] {
+export function pointIdsOf({ receiver, hitch, leadHitch, rearHitch, pto }: RigTool): number[] {
   return [receiver, hitch, leadHitch, rearHitch, pto].flatMap((each) => (each ? [each.id] : []));
 }
 
 /** What is known of a rig: facts nobody took back. */
-export function rigFacts(db: Database, rig: Rig): RigFacts {
+export function rigFacts(db: Database, rig: RigTool): RigFacts {
   return factsOf(db, [rig]).get(rig.couplingId)!;
 }
 
 /** What is known of each rig as seen from its tools, by the id of the coupling. */
-export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFacts> {
+export function factsOf(db: Database, rigs: readonly RigTool[]): Map<number, RigFacts> {
   const machines = rigs.flatMap(({ tractor, implement }) => [tractor.id, implement.id]);
   const readings = bySubject(
     currentReadings(db, {
@@ -120,7 +120,7 @@ export function factsOf(db: Database, rigs: readonly Rig[]): Map<number, RigFact
 }
 
 /** What was changed on the rig's machines, the one that drives and the tool in view, as told. */
-export function changesOf(db: Database, { tractor, implement }: Rig): Change[] {
+export function changesOf(db: Database, { tractor, implement }: RigTool): Change[] {
   const changes = liveChanges(db, [tractor.id, implement.id]);
   return [...(changes.get(tractor.id) ?? []), ...(changes.get(implement.id) ?? [])];
 }
@@ -148,7 +148,7 @@ function bySubject(rows: readonly ReadingRow[]): Map<string, Reading[]> {
 }
 
 /** The current sitting of each dimension, and what stood before it. Readings come oldest first. */
-function sittings(rig: Rig, found: Map<string, Reading[]>): Pick<RigFacts, "readings" | "previous"> {
+function sittings(rig: RigTool, found: Map<string, Reading[]>): Pick<RigFacts, "readings" | "previous"> {
   const readings: Partial<Record<DimensionKey, Reading[]>> = {};
   const previous: Partial<Record<DimensionKey, Reading>> = {};
   for (const subject of SUBJECTS) {
@@ -177,19 +177,19 @@ function sittings(rig: Rig, found: Map<string, Reading[]>): Pick<RigFacts, "read
 }
 
 /** Whether a reading of the whole tool counts on a variant: always where variants do not differ, else until it has its own. */
-function standsOnVariant(key: DimensionKey, rig: Rig, own: ReadonlySet<DimensionKey>): boolean {
+function standsOnVariant(key: DimensionKey, rig: RigTool, own: ReadonlySet<DimensionKey>): boolean {
   const { ofVariant } = dimension(key, rig.attachment);
   return ofVariant === null || (ofVariant === "inherits" && !own.has(key));
 }
 
 /** Where one dimension's readings of a rig stand in the record; null where it has none such. */
-export function placeOf(rig: Rig, key: DimensionKey): { about: string; slot: string } | null {
+export function placeOf(rig: RigTool, key: DimensionKey): { about: string; slot: string } | null {
   const subject = subjectColumns(key, rig);
   return subject && { about: aboutOf(subject), slot: `${key}/${subject.variantId ?? ""}` };
 }
 
 /** The subjects under which a rig's facts are written. */
-export function aboutsOfRig(rig: Rig): string[] {
+export function aboutsOfRig(rig: RigTool): string[] {
   return [
     `rig ${rig.id}`,
     `machine ${rig.tractor.id}`,

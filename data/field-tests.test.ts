@@ -18,7 +18,7 @@ import {
 } from "./field-tests.ts";
 import type { Database } from "./handle.ts";
 import { retract } from "./readings.ts";
-import { partsOf, type Rig } from "./rigs.ts";
+import { type RigTool, toolsOf } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
 import { addVariant, archiveVariant, chooseVariant, variantsOf } from "./variants.ts";
 
@@ -28,9 +28,9 @@ beforeEach(() => {
 });
 
 const stamp = { person: "Ilse Marrin", at: new Date("2026-11-20T08:00:00.000Z") };
-const rigOf = (id: number, tool = 0): Rig => partsOf(db, id)[tool]!;
+const rigOf = (id: number, tool = 0): RigTool => toolsOf(db, id)[tool]!;
 
-function begin(rig: Rig, kind: Parameters<typeof beginTest>[2]["kind"] = "joints"): string {
+function begin(rig: RigTool, kind: Parameters<typeof beginTest>[2]["kind"] = "joints"): string {
   const id = randomUUID();
   beginTest(db, rig, { id, kind, conditions: UNKNOWN_CONDITIONS, spacing: 4.5, ...stamp });
   return id;
@@ -109,7 +109,7 @@ describe("accepting", () => {
     correction: { key: "tool.lateral", value: 0.03, rawText: "3 cm right" },
     ...rest,
   });
-  const now = (rig: Rig) => resolveRig(rigFacts(db, rig)).values["tool.lateral"];
+  const now = (rig: RigTool) => resolveRig(rigFacts(db, rig)).values["tool.lateral"];
 
   it("writes the reading and its proof together, and takes both back together", () => {
     const rig = rigOf(1);

@@ -10,7 +10,7 @@ import type { Database } from "./handle.ts";
 import { PROOF } from "./live.ts";
 import { keepReading } from "./readings.ts";
 import { backing, factOf, inOrder, type NewFact, record, standing, TAKES_BACK, type Told } from "./record.ts";
-import type { Rig } from "./rigs.ts";
+import type { RigTool } from "./rigs.ts";
 import { fact, leftOut, observation, proof, proofReading, proofTerm, testSetup } from "./schema/index.ts";
 
 const TEST = "field test";
@@ -31,11 +31,14 @@ export type KeptObservation = Omit<typeof observation.$inferSelect, "seq"> & {
   at: string;
 };
 
-const ofTool = (rig: Rig) => ({ about: { couplingId: rig.couplingId }, variantId: rig.variant?.id ?? null });
+const ofTool = (rig: RigTool) => ({
+  about: { couplingId: rig.couplingId },
+  variantId: rig.variant?.id ?? null,
+});
 
 export function beginTest(
   db: Database,
-  rig: Rig,
+  rig: RigTool,
   {
     id,
     kind,
@@ -69,7 +72,7 @@ function keepSetUp(db: Database, of: OfTest, told: SetUp, by: Told): void {
 }
 
 /** The tests of a rig with the tool in view, as the variant it works as, that nobody took back, newest first. */
-export function testsOfRig(db: Database, rig: Rig): FieldTest[] {
+export function testsOfRig(db: Database, rig: RigTool): FieldTest[] {
   return db
     .select({ fact, setUp: testSetup })
     .from(fact)
@@ -94,7 +97,7 @@ export function testsOfRig(db: Database, rig: Rig): FieldTest[] {
     }));
 }
 
-export function findTest(db: Database, rig: Rig, id: string): FieldTest | null {
+export function findTest(db: Database, rig: RigTool, id: string): FieldTest | null {
   return testsOfRig(db, rig).find((each) => each.id === id) ?? null;
 }
 
@@ -162,7 +165,7 @@ export function leaveOut(db: Database, id: string, out: boolean, told: Told): vo
  */
 export function acceptTest(
   db: Database,
-  rig: Rig,
+  rig: RigTool,
   testId: string,
   accepted: readonly Accepted[],
   told: Told,
@@ -186,7 +189,7 @@ export function acceptTest(
 /** Writes the reading a figure corrects; returns its number, or null where it confirms what stood. */
 function writeCorrection(
   db: Database,
-  rig: Rig,
+  rig: RigTool,
   { correction, what }: Accepted,
   partOf: number,
   told: Told,
@@ -230,7 +233,7 @@ function keepTerms(
 /** Records a field test somebody tells of, without a job, and the sum it confirms; returns its id. */
 export function keepProof(
   db: Database,
-  rig: Rig,
+  rig: RigTool,
   { terms, what, how, result, ...told }: Told & Pick<Proof, "what" | "how" | "result" | "terms">,
 ): string {
   return record(db, { kind: PROOF, ...ofTool(rig) }, told, (seq) => {
@@ -250,7 +253,7 @@ export type AcceptedProof = {
 };
 
 /** The accepted proofs of a tool's tests that stand, by the test's id. */
-export function acceptedOf(db: Database, rig: Rig): Map<string, AcceptedProof[]> {
+export function acceptedOf(db: Database, rig: RigTool): Map<string, AcceptedProof[]> {
   const found = new Map<string, AcceptedProof[]>();
   const rows = db
     .select({

@@ -17,7 +17,7 @@ import { eventsOf, keepEvent, keepTick, ticksOf } from "./hookup.ts";
 import { addPoint, createMachine, pointsOf } from "./machines.ts";
 import { keepChange, keepReading, retract } from "./readings.ts";
 import { markOf, touchedSince } from "./record.ts";
-import { copyRig, createRig, findRig, listRigs, partsOf, type Rig, rigsOf } from "./rigs.ts";
+import { copyRig, createRig, findRig, listRigs, type RigTool, rigsOf, toolsOf } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
 import {
   addTyre,
@@ -43,13 +43,13 @@ beforeEach(() => {
 });
 
 const rigNamed = (name: string) => listRigs(db).find((rig) => rig.name.startsWith(name))!;
-const wholeOf = (id: number) => wholesOf(db, partsOf(db, id)).get(id)!;
+const wholeOf = (id: number) => wholesOf(db, toolsOf(db, id)).get(id)!;
 
 describe("a train of three", () => {
   it("hangs hitch after hitch; each length is read on the hitch it belongs to", () => {
-    const [cart, drill] = partsOf(db, listRigs(db).find(({ name }) => name.startsWith("Seed cart"))!.id) as [
-      Rig,
-      Rig,
+    const [cart, drill] = toolsOf(db, listRigs(db).find(({ name }) => name.startsWith("Seed cart"))!.id) as [
+      RigTool,
+      RigTool,
     ];
     const behind = addPoint(db, drill.implement.id, "rear hitch", "rear hitch", BY);
     const packer = createMachine(
@@ -78,7 +78,7 @@ describe("a train of three", () => {
       },
       BY,
     );
-    const [first, second, third] = partsOf(db, id) as [Rig, Rig, Rig];
+    const [first, second, third] = toolsOf(db, id) as [RigTool, RigTool, RigTool];
     expect([first, second, third].map(({ attachment }) => attachment)).toEqual(["drawn", "train", "third"]);
     expect(third.hitch.id).toBe(cart.hitch.id);
     expect(third.leadHitch!.id).toBe(drill.rearHitch!.id);
@@ -95,10 +95,10 @@ describe("a train of three", () => {
 
 describe("rigs of several tools", () => {
   it("are read with every tool in order, each on its own point", () => {
-    const mowers = partsOf(db, rigNamed("Mowers").id);
+    const mowers = toolsOf(db, rigNamed("Mowers").id);
     expect(mowers.map(({ attachment }) => attachment)).toEqual(["front", "mounted"]);
     expect(mowers.map(({ pto }) => pto?.label)).toEqual(["front shaft", "rear shaft"]);
-    const [cart, drill] = partsOf(db, rigNamed("Seed cart").id);
+    const [cart, drill] = toolsOf(db, rigNamed("Seed cart").id);
     expect([cart!.attachment, drill!.attachment]).toEqual(["drawn", "train"]);
     expect(drill).toMatchObject({
       parentCouplingId: cart!.couplingId,
@@ -119,7 +119,7 @@ describe("rigs of several tools", () => {
 
   it("are copied whole, trains behind their own cart", () => {
     const original = rigNamed("Seed cart");
-    const copy = partsOf(db, copyRig(db, findRig(db, original.id)!, "Copy", BY));
+    const copy = toolsOf(db, copyRig(db, findRig(db, original.id)!, "Copy", BY));
     expect(copy).toHaveLength(2);
     expect(copy[1]!.parentCouplingId).toBe(copy[0]!.couplingId);
     const speed = wholeOf(copy[0]!.id).parts[1]!.rig.values["work.speed"];
@@ -296,7 +296,7 @@ describe("a yard from before there were links and shafts", () => {
     `);
     file.close();
     const migrated = openDatabase(path);
-    const [part] = partsOf(migrated, 1);
+    const [part] = toolsOf(migrated, 1);
     expect(part).toMatchObject({ name: "Old", position: 1, attachment: "drawn", parentCouplingId: null });
     expect(pointsOf(migrated, 1).map(({ kind }) => kind)).toEqual([
       "receiver mount",

@@ -5,7 +5,7 @@ import type { RigHoses } from "../core/yard/rig-hoses.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
 import { aboutsOf, inOrder, isNewest, record, settingChanged, type Told } from "./record.ts";
-import type { Rig } from "./rigs.ts";
+import type { RigTool } from "./rigs.ts";
 import { fact, hoseFunction, hosePin, hosePlan, hydraulics, remote, rig } from "./schema/index.ts";
 
 export type Hydraulics = Omit<typeof hydraulics.$inferSelect, "machineId">;
@@ -244,7 +244,7 @@ export function unpinAll(db: Database, rigId: number, by: Told): void {
 /** Keeps how the hoses of a rig are plugged in; what the driver is used to counts for the other rigs of the same machine. */
 export function keepPlan(
   db: Database,
-  { id: rigId, tractor }: Pick<Rig, "id" | "tractor">,
+  { id: rigId, tractor }: Pick<RigTool, "id" | "tractor">,
   places: HosePlan["places"],
   by: Told,
 ): void {
@@ -282,7 +282,7 @@ function plansOf(
 }
 
 /** The plan of a rig that was kept last; null where none was. */
-export function planOf(db: Database, { id, tractor }: Pick<Rig, "id" | "tractor">): HosePlan | null {
+export function planOf(db: Database, { id, tractor }: Pick<RigTool, "id" | "tractor">): HosePlan | null {
   return plansOf(db, [tractor.id]).find(({ rigId }) => rigId === id) ?? null;
 }
 
@@ -294,7 +294,10 @@ const functionMachine = (db: Database, id: number) =>
   {};
 
 /** Everything about the hoses of whole rigs, by rig. */
-export function hosesOfRigs(db: Database, rigs: ReadonlyMap<number, readonly Rig[]>): Map<number, RigHoses> {
+export function hosesOfRigs(
+  db: Database,
+  rigs: ReadonlyMap<number, readonly RigTool[]>,
+): Map<number, RigHoses> {
   const tractors = [...new Set([...rigs.values()].map(([first]) => first!.tractor.id))];
   const tools = [...new Set([...rigs.values()].flat().map(({ implement }) => implement.id))];
   const told = hydraulicsOf(db, [...tractors, ...tools]);

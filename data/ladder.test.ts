@@ -7,7 +7,7 @@ import { keepEvent, keepTick, RUNG } from "./hookup.ts";
 import { keepPlan } from "./hoses.ts";
 import { ladderFacts } from "./ladder.ts";
 import { retract } from "./readings.ts";
-import { partsOf, type Rig } from "./rigs.ts";
+import { type RigTool, toolsOf } from "./rigs.ts";
 import { doneIn, keepList, keepRunEvents, listsOf, openRunOf, runEventsOf, runsOf } from "./sequences.ts";
 
 let db: Database;
@@ -17,8 +17,8 @@ beforeEach(() => {
 
 const at = (minute: number) => new Date(Date.UTC(2026, 10, 20, 8, minute));
 const by = (minute: number) => ({ person: "Joren Talbeck", at: at(minute) });
-const rigOf = (id: number, tool = 0): Rig => partsOf(db, id)[tool]!;
-const facts = (id: number) => ladderFacts(db, new Map([[id, partsOf(db, id)]])).get(id)!;
+const rigOf = (id: number, tool = 0): RigTool => toolsOf(db, id)[tool]!;
+const facts = (id: number) => ladderFacts(db, new Map([[id, toolsOf(db, id)]])).get(id)!;
 const tick = (id: number, rung: string, minute: number) =>
   keepTick(db, id, { line: rung, said: rung, state: "done", reason: "" }, { ...by(minute), on: RUNG });
 
@@ -71,7 +71,7 @@ describe("what a ladder knows of its rig", () => {
   it("is the same for one rig as among many", () => {
     tick(1, "position", 1);
     keepEvent(db, 3, "coupled", by(2));
-    const rigs = new Map([1, 3, 5, 12].map((id) => [id, partsOf(db, id)] as const));
+    const rigs = new Map([1, 3, 5, 12].map((id) => [id, toolsOf(db, id)] as const));
     const all = ladderFacts(db, rigs);
     for (const id of rigs.keys()) expect(all.get(id)).toEqual(facts(id));
     expect(all.get(12)!.runs).toHaveLength(3);

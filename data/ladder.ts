@@ -8,7 +8,7 @@ import { PLUGGED } from "./hoses.ts";
 import { PROOF } from "./live.ts";
 import { prepared } from "./prepared.ts";
 import { aboutsOf, inOrder, isNewest, newestIn, slotsOf, standing } from "./record.ts";
-import type { Rig } from "./rigs.ts";
+import type { RigTool } from "./rigs.ts";
 import { couplingEvent, fact, hosePlan, runEvent } from "./schema/index.ts";
 import { RUN_EVENT } from "./sequences.ts";
 
@@ -25,7 +25,7 @@ const BEFORE_ALL: Moment = { at: "", seq: 0 };
 /** Ladder facts of whole rigs, by rig. Ticks count from the last uncoupling on. */
 export function ladderFacts(
   db: Database,
-  rigs: ReadonlyMap<number, readonly Rig[]>,
+  rigs: ReadonlyMap<number, readonly RigTool[]>,
 ): Map<number, LadderFacts> {
   const ids = [...rigs.keys()];
   const couplings = [...rigs.values()].flat().map(({ couplingId }) => couplingId);

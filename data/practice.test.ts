@@ -6,7 +6,7 @@ import type { Database } from "./handle.ts";
 import { listMachines } from "./machines.ts";
 import { endPractice, feedTerminal, makePractice, nextDrive, practiceOf, truthKey } from "./practice.ts";
 import { keepReading, keepSections } from "./readings.ts";
-import { findRig, listRigs, partsOf, type Rig } from "./rigs.ts";
+import { findRig, listRigs, type RigTool, toolsOf } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
 import { terminalOf } from "./schemes.ts";
 import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
@@ -17,12 +17,12 @@ beforeEach(() => {
 });
 
 const stamp = { person: "Trainee", at: new Date("2026-11-20T08:00:00.000Z"), instrument: "tape" as const };
-const rigOf = (id: number, tool = 0): Rig => partsOf(db, id)[tool]!;
-const valuesOf = (rig: Rig) => resolveRig(rigFacts(db, rig)).values;
+const rigOf = (id: number, tool = 0): RigTool => toolsOf(db, id)[tool]!;
+const valuesOf = (rig: RigTool) => resolveRig(rigFacts(db, rig)).values;
 const copy = (id: number, start: "as read" | "empty" = "as read", truths = {}) =>
   makePractice(
     db,
-    partsOf(db, id),
+    toolsOf(db, id),
     { name: `Practice of ${id}`, start, ...BY },
     { seed: 7, truths, terminal: {} },
   );
@@ -72,11 +72,11 @@ describe("a practice rig", () => {
   });
 
   it("of a train hangs as the train hangs", () => {
-    const parts = partsOf(db, copy(12));
+    const parts = toolsOf(db, copy(12));
     expect(parts.map(({ attachment }) => attachment)).toEqual(["drawn", "train", "third"]);
     expect(parts[2]!.parentCouplingId).toBe(parts[1]!.couplingId);
     expect(parts[1]!.parentCouplingId).toBe(parts[0]!.couplingId);
-    const front = partsOf(db, copy(5));
+    const front = toolsOf(db, copy(5));
     expect(front.map(({ attachment }) => attachment)).toEqual(["front", "mounted"]);
   });
 
@@ -107,7 +107,7 @@ describe("a practice rig", () => {
     expect([nextDrive(db, id), nextDrive(db, id), nextDrive(db, id)]).toEqual([1, 2, 3]);
     feedTerminal(db, id, { x: { typed: [] } });
     expect(practiceOf(db, id)).toMatchObject({ seed: 7, drives: 3, terminal: { x: { typed: [] } } });
-    const parts = partsOf(db, id);
+    const parts = toolsOf(db, id);
     endPractice(db, parts, BY);
     expect(findRig(db, id)!.archivedAt).not.toBeNull();
     expect(listMachines(db).map((each) => each.id)).not.toContain(parts[0]!.tractor.id);

@@ -8,7 +8,7 @@ import { currentReadings, currentSections, SECTIONS } from "./live.ts";
 import { archiveMachine, pointsOf } from "./machines.ts";
 import { writeSections } from "./readings.ts";
 import { record, type Told } from "./record.ts";
-import { archiveRig, createRig, type Machine, partsOf, type Rig } from "./rigs.ts";
+import { archiveRig, createRig, type Machine, type RigTool, toolsOf } from "./rigs.ts";
 import { machine, point, practice, reading } from "./schema/index.ts";
 import { setTerminal, terminalOf } from "./schemes.ts";
 import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
@@ -28,7 +28,7 @@ export type Start = "as read" | "empty";
  */
 export function makePractice(
   db: Database,
-  parts: readonly Rig[],
+  parts: readonly RigTool[],
   { name, start, ...by }: Told & { name: string; start: Start },
   seeded: { seed: number; truths: Practice["truths"]; terminal: Practice["terminal"] },
 ): number {
@@ -56,7 +56,7 @@ export function makePractice(
       by,
     );
     const variants = copyVariants(db, machines, by);
-    const copies = partsOf(db, rigId);
+    const copies = toolsOf(db, rigId);
     for (const [index, { couplingId }] of copies.entries()) {
       const { variant } = parts[index]!;
       if (variant) chooseVariant(db, couplingId, variants.get(variant.id)!, by);
@@ -109,8 +109,8 @@ function copyMachine(
 
 function copyReadings(
   db: Database,
-  parts: readonly Rig[],
-  copies: readonly Rig[],
+  parts: readonly RigTool[],
+  copies: readonly RigTool[],
   { machines, points, variants }: Record<"machines" | "points" | "variants", ReadonlyMap<number, number>>,
   start: Start,
 ): void {
@@ -174,7 +174,7 @@ export function feedTerminal(db: Database, rigId: number, terminal: Practice["te
 }
 
 /** Puts a practice rig away with its machines. */
-export function endPractice(db: Database, parts: readonly Rig[], by: Told): void {
+export function endPractice(db: Database, parts: readonly RigTool[], by: Told): void {
   db.transaction(() => {
     archiveRig(db, parts[0]!.id, true, by);
     for (const { id } of [parts[0]!.tractor, ...parts.map(({ implement }) => implement)])

@@ -13,7 +13,7 @@ import type { Database } from "./handle.ts";
 import { CHANGE, READING, SECTIONS, toReading } from "./live.ts";
 import { listed } from "./prepared.ts";
 import { backing, factOf, newestFirst, record, SETTING, TAKES_BACK, type Told, takeBack } from "./record.ts";
-import type { Rig } from "./rigs.ts";
+import type { RigTool } from "./rigs.ts";
 import {
   change,
   coupling,
@@ -55,7 +55,7 @@ export type NewReading = Stamp & {
 };
 
 /** Appends a reading to the subject the catalogue names; returns its id. An id that is there already is left as it is. */
-export function keepReading(db: Database, rig: Rig, given: NewReading): string {
+export function keepReading(db: Database, rig: RigTool, given: NewReading): string {
   const {
     key,
     at: now,
@@ -95,7 +95,7 @@ export function keepReading(db: Database, rig: Rig, given: NewReading): string {
 /** Records that something on one of the rig's machines was changed; returns its id. */
 export function keepChange(
   db: Database,
-  rig: Rig,
+  rig: RigTool,
   { kind, note, partOf = null, ...told }: Told & { kind: ChangeKind; note: string; partOf?: number | null },
 ): string {
   const machineId = CHANGES[kind].machine === "tractor" ? rig.tractor.id : rig.implement.id;
@@ -107,7 +107,7 @@ export function keepChange(
 /** Appends a section layout, widths in metres from left to right; returns its id. */
 export function keepSections(
   db: Database,
-  rig: Rig,
+  rig: RigTool,
   widths: readonly number[],
   {
     id,
@@ -146,7 +146,7 @@ const FOR_GOOD: readonly string[] = [SETTING, "card", "read-back", "run", "run e
  * Takes a fact about this rig or one of its machines back: a reading, a change, a tick, all that was accepted of a test; what stood before
  * stands again. Returns false where this rig has no such thing, or it was taken back already.
  */
-export function retract(db: Database, rig: Rig, id: string, told: Told): boolean {
+export function retract(db: Database, rig: RigTool, id: string, told: Told): boolean {
   const known = factOf(db, id);
   if (!known || FOR_GOOD.includes(known.kind)) return false;
   if (!aboutsOfRig(rig).includes(known.about!)) return false;
@@ -162,7 +162,7 @@ export type PastReading = Reading & {
 };
 
 /** Every reading of one dimension of a rig, newest first, those taken back as well. */
-export function historyOf(db: Database, rig: Rig, key: DimensionKey): PastReading[] {
+export function historyOf(db: Database, rig: RigTool, key: DimensionKey): PastReading[] {
   const place = placeOf(rig, key);
   if (!place) return [];
   return db
@@ -199,7 +199,7 @@ export type ListedReading = Reading & {
 const AT_ONCE = 2_000;
 
 /** Every reading in the yard, not of practice rigs, or of one rig's machines, as they came in, those taken back as well. */
-export function* listReadings(db: Database, rig: Rig | null): Generator<ListedReading> {
+export function* listReadings(db: Database, rig: RigTool | null): Generator<ListedReading> {
   const implement = alias(machine, "implement");
   const holder = alias(machine, "holder");
   const mine = rig

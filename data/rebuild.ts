@@ -6,7 +6,7 @@ import { judgeWhole } from "../core/subjects/judge-whole.ts";
 import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
 import { photoType } from "./photo-type.ts";
-import { byRig, listEveryPart } from "./rigs.ts";
+import { byRig, listEveryTool } from "./rigs.ts";
 import * as schema from "./schema/index.ts";
 import { wholesOf } from "./whole.ts";
 
@@ -107,7 +107,7 @@ function checkPhotos(file: Database["$client"]): void {
 
 /** Every rig is read and judged as a page would: what cannot be is found now, not on the first page. */
 function judgeYard(db: Database): void {
-  const parts = listEveryPart(db);
+  const parts = listEveryTool(db);
   // Read at once; where that breaks, rig by rig, to name the one it breaks on.
   let all: ReturnType<typeof wholesOf> | null = null;
   try {

@@ -20,7 +20,7 @@ import { YardProblem } from "./keeping.ts";
 import { currentReadings } from "./live.ts";
 import { keepReading } from "./readings.ts";
 import { aboutsOf, factOf, isNewest, markOf, record, takeBack, touchedSince } from "./record.ts";
-import { partsOf } from "./rigs.ts";
+import { toolsOf } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
 import * as schema from "./schema/index.ts";
 
@@ -259,7 +259,7 @@ describe("parts of a machine", () => {
 type Entry = { minute: number; sitting: number; takenBack: boolean };
 describe("the current sitting", () => {
   it("is what sorting the whole history says, however it came in", () => {
-    const rig = partsOf(db, 1)[0]!;
+    const rig = toolsOf(db, 1)[0]!;
     const entries = fc.array(
       fc.record({
         minute: fc.integer({ min: 0, max: 5 }),

@@ -12,7 +12,7 @@ export type Machine = typeof machine.$inferSelect;
 type PointRef = { id: number; label: string };
 
 /** A rig seen from one of its tools: the machine that drives, and that tool. The first coupled is in view unless another is asked for. */
-export type Rig = {
+export type RigTool = {
   id: number;
   name: string;
   archivedAt: string | null;
@@ -90,19 +90,19 @@ function rigsQuery(db: Database) {
 }
 
 /** The rigs in use, oldest first, each seen from its first tool. */
-export function listRigs(db: Database): Rig[] {
+export function listRigs(db: Database): RigTool[] {
   return listEveryRig(db).filter(({ archivedAt }) => archivedAt === null);
 }
 
 /** Those put away as well. */
-export function listEveryRig(db: Database): Rig[] {
-  return listEveryPart(db).filter(({ position }) => position === 1);
+export function listEveryRig(db: Database): RigTool[] {
+  return listEveryTool(db).filter(({ position }) => position === 1);
 }
 
-const remembered = new WeakMap<Database, { setting: string; parts: readonly Rig[] }>();
+const remembered = new WeakMap<Database, { setting: string; parts: readonly RigTool[] }>();
 
 /** Every tool of every rig, rig by rig in the order they are coupled. Read once for as long as no setting of the yard was changed. */
-export function listEveryPart(db: Database): readonly Rig[] {
+export function listEveryTool(db: Database): readonly RigTool[] {
   const setting = lastSettingOf(db);
   const known = remembered.get(db);
   if (known?.setting === setting) return known.parts;
@@ -114,14 +114,14 @@ export function listEveryPart(db: Database): readonly Rig[] {
 }
 
 /** Parts by their rig, each rig's in the order they came. */
-export function byRig(parts: readonly Rig[]): Map<number, Rig[]> {
-  const found = new Map<number, Rig[]>();
+export function byRig(parts: readonly RigTool[]): Map<number, RigTool[]> {
+  const found = new Map<number, RigTool[]>();
   for (const part of parts) found.set(part.id, [...(found.get(part.id) ?? []), part]);
   return found;
 }
 
 /** The tools of one rig in the order they are coupled; empty where there is no such rig. */
-export function partsOf(db: Database, id: number): Rig[] {
+export function toolsOf(db: Database, id: number): RigTool[] {
   return prepared(db, "one rig", () =>
     rigsQuery(db)
       .where(eq(rig.id, sql.placeholder("id")))
@@ -131,13 +131,13 @@ export function partsOf(db: Database, id: number): Rig[] {
 }
 
 /** A rig seen from its first tool. */
-export function findRig(db: Database, id: number): Rig | null {
-  return partsOf(db, id)[0] ?? null;
+export function findRig(db: Database, id: number): RigTool | null {
+  return toolsOf(db, id)[0] ?? null;
 }
 
 /** Rigs in use that a machine is part of. */
-export function rigsOf(db: Database, machineId: number): Rig[] {
-  const parts = listEveryPart(db).filter(({ archivedAt }) => archivedAt === null);
+export function rigsOf(db: Database, machineId: number): RigTool[] {
+  const parts = listEveryTool(db).filter(({ archivedAt }) => archivedAt === null);
   const mine = new Set(
     parts
       .filter((part) => part.tractor.id === machineId || part.implement.id === machineId)
@@ -190,9 +190,9 @@ export function createRig(
  * The same machines, mount and hole under another name: readings belong to them, so the copy has them too. What belongs
  * to the coupling alone, such as the overlap, is copied with it and says so.
  */
-export function copyRig(db: Database, original: Rig, name: string, by: Told): number {
+export function copyRig(db: Database, original: RigTool, name: string, by: Told): number {
   return db.transaction(() => {
-    const parts = partsOf(db, original.id);
+    const parts = toolsOf(db, original.id);
     const id = createRig(
       db,
       {
@@ -210,7 +210,7 @@ export function copyRig(db: Database, original: Rig, name: string, by: Told): nu
       },
       by,
     );
-    for (const [index, part] of partsOf(db, id).entries())
+    for (const [index, part] of toolsOf(db, id).entries())
       copyCoupling(db, parts[index]!.couplingId, part.couplingId, original.name);
     return id;
   });

@@ -4,7 +4,7 @@ import { type DimensionKey, dimension } from "../core/dimension/catalogue.ts";
 import { placeOf } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { PROOF, READING } from "./live.ts";
-import { listEveryPart, type Rig } from "./rigs.ts";
+import { listEveryTool, type RigTool } from "./rigs.ts";
 import { fact, proof, proofReading, proofTerm } from "./schema/index.ts";
 
 export function upgrade(db: Database): void {
@@ -23,7 +23,7 @@ function restProofs(db: Database): void {
     .orderBy(asc(fact.seq))
     .all();
   if (rows.length === 0) return;
-  const tools = listEveryPart(db);
+  const tools = listEveryTool(db);
   for (const { fact: of, key } of rows) {
     const rig = tools.find(({ couplingId }) => couplingId === of.couplingId);
     if (!rig) continue;
@@ -34,7 +34,7 @@ function restProofs(db: Database): void {
 }
 
 /** The sitting of a dimension that counted at a moment: what was taken back later counted then. */
-function countedThen(db: Database, rig: Rig, key: DimensionKey, at: string): number[] {
+function countedThen(db: Database, rig: RigTool, key: DimensionKey, at: string): number[] {
   const own = sittingAt(db, placeOf(rig, key), at);
   if (own.length > 0 || rig.variant === null) return own;
   return dimension(key, rig.attachment).ofVariant === "inherits"

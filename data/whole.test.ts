@@ -3,7 +3,7 @@ import { plantedYard } from "./demo/planted.ts";
 import { factsOf, rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { keepReading } from "./readings.ts";
-import { byRig, copyRig, listEveryPart, listRigs, partsOf, type Rig } from "./rigs.ts";
+import { byRig, copyRig, listEveryTool, listRigs, type RigTool, toolsOf } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
 import {
   addTyre,
@@ -22,8 +22,8 @@ beforeEach(() => {
 });
 
 const stamp = { person: "Ilse Marrin", at: new Date("2026-11-20T08:00:00.000Z") };
-const rigOf = (id: number, tool = 0): Rig => partsOf(db, id)[tool]!;
-const whole = (id: number) => wholesOf(db, partsOf(db, id)).get(id)!;
+const rigOf = (id: number, tool = 0): RigTool => toolsOf(db, id)[tool]!;
+const whole = (id: number) => wholesOf(db, toolsOf(db, id)).get(id)!;
 
 describe("a whole rig", () => {
   it("has its tools in the order they are coupled, each behind the one it hangs on, each on its own hitch", () => {
@@ -47,7 +47,7 @@ describe("a whole rig", () => {
   });
 
   it("is the same read alone or with the whole yard", () => {
-    const all = wholesOf(db, listEveryPart(db));
+    const all = wholesOf(db, listEveryTool(db));
     expect(all.size).toBe(14);
     for (const { id } of listRigs(db)) expect(all.get(id), String(id)).toEqual(whole(id));
   });
@@ -88,7 +88,7 @@ describe("a whole rig", () => {
 
 describe("parts by rig", () => {
   it("keeps every part, in order, under its rig", () => {
-    const parts = listEveryPart(db);
+    const parts = listEveryTool(db);
     const rigs = byRig(parts);
     expect([...rigs.values()].flat()).toHaveLength(parts.length);
     for (const [id, own] of rigs) {
@@ -98,7 +98,7 @@ describe("parts by rig", () => {
   });
 
   it("has facts for each, the same as one by one", () => {
-    const parts = listEveryPart(db);
+    const parts = listEveryTool(db);
     const all = factsOf(db, parts);
     expect(all.size).toBe(parts.length);
     for (const part of parts) expect(all.get(part.couplingId)).toEqual(rigFacts(db, part));
@@ -106,7 +106,7 @@ describe("parts by rig", () => {
 
   it("of a copy hang as the original's hang, on the same machines", () => {
     const copy = copyRig(db, rigOf(12), "Train, copy", BY);
-    const [own, original] = [partsOf(db, copy), partsOf(db, 12)];
+    const [own, original] = [toolsOf(db, copy), toolsOf(db, 12)];
     expect(own.map(({ attachment }) => attachment)).toEqual(original.map(({ attachment }) => attachment));
     expect(own.map(({ implement }) => implement.id)).toEqual(original.map(({ implement }) => implement.id));
     expect(own.map(({ couplingId }) => couplingId)).not.toEqual(original.map(({ couplingId }) => couplingId));

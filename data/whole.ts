@@ -1,10 +1,10 @@
 import { and, asc, inArray, isNull } from "drizzle-orm";
 import { resolveRig } from "../core/rig/resolve.ts";
-import type { AxleTyres, StockWeight, Whole } from "../core/rig/whole.ts";
+import type { AxleTyres, StockWeight, WholeRig } from "../core/rig/whole.ts";
 import { factsOf } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { hosesOfRigs } from "./hoses.ts";
-import { byRig, type Machine, type Rig } from "./rigs.ts";
+import { byRig, type Machine, type RigTool } from "./rigs.ts";
 import { weight } from "./schema/index.ts";
 import { type AxleTyre, axleTyresOf, fittedOf, roadLimitsOf } from "./settings.ts";
 
@@ -13,7 +13,7 @@ export function machineName({ make, model }: Machine): string {
 }
 
 /** Whole rigs by id, from their parts; each rig's parts in the order they are coupled. */
-export function wholesOf(db: Database, parts: readonly Rig[]): Map<number, Whole> {
+export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, WholeRig> {
   const facts = factsOf(db, parts);
   const rigs = byRig(parts);
   const limits = roadLimitsOf(db);
@@ -25,7 +25,7 @@ export function wholesOf(db: Database, parts: readonly Rig[]): Map<number, Whole
     parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id]),
   );
   return new Map(
-    [...rigs].map(([id, own]): [number, Whole] => {
+    [...rigs].map(([id, own]): [number, WholeRig] => {
       const { tractor } = own[0]!;
       const on = fitted.get(id);
       return [
@@ -65,7 +65,7 @@ function axleOf(tyres: readonly AxleTyre[], machineId: number, axle: AxleTyre["a
   return found ? { label: found.tyre.label, count: found.count, table: { cells: found.tyre.cells } } : null;
 }
 
-function stockOf(db: Database, parts: readonly Rig[]): Map<number, Omit<StockWeight, "fitted">[]> {
+function stockOf(db: Database, parts: readonly RigTool[]): Map<number, Omit<StockWeight, "fitted">[]> {
   const ids = [...new Set(parts.map(({ tractor }) => tractor.id))];
   const found = new Map<number, Omit<StockWeight, "fitted">[]>();
   const rows = db

@@ -1,8 +1,8 @@
 import { Link } from "react-router";
-import type { DimensionMark, Plan } from "../../core/drawing/sheet.ts";
+import type { DimensionMark, DrawnRig } from "../../core/drawing/sheet.ts";
 
 type Props = {
-  plan: Plan;
+  plan: DrawnRig;
   /** what the drawing shows, in words */
   title: string;
   /** where a letter leads; null: letters are not links */
@@ -64,7 +64,7 @@ export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props)
 }
 
 /** What only some sheets carry: pins of a linkage, loads, words. */
-function Extras({ plan: { spots = [], notes = [], arrows = [] } }: { plan: Plan }) {
+function Extras({ plan: { spots = [], notes = [], arrows = [] } }: { plan: DrawnRig }) {
   return (
     <>
       {spots.map(({ x, y, kind }, index) => (
@@ -89,7 +89,7 @@ function Extras({ plan: { spots = [], notes = [], arrows = [] } }: { plan: Plan 
   );
 }
 
-function Points({ plan }: { plan: Plan }) {
+function Points({ plan }: { plan: DrawnRig }) {
   return plan.points.map(({ key, x, y, assumed }) => {
     const common = { cx: x, cy: y, "data-point": key, "data-assumed": assumed };
     if (key === "receiver")
@@ -109,7 +109,7 @@ function Points({ plan }: { plan: Plan }) {
   });
 }
 
-function Brackets({ plan }: { plan: Plan }) {
+function Brackets({ plan }: { plan: DrawnRig }) {
   return plan.brackets.map(({ number, x1, x2, y, numbered }) => (
     <g key={number}>
       <path className="quiet" d={`M${x1 + 1.5} ${y}v7H${x2 - 1.5}v-7`} />
@@ -178,7 +178,7 @@ function Mark({ mark, href, lit }: { mark: DimensionMark; href: string | null; l
   );
 }
 
-function Legend({ plan: { scaleBar, width, height, travel } }: { plan: Plan }) {
+function Legend({ plan: { scaleBar, width, height, travel } }: { plan: DrawnRig }) {
   const { x, y, length, label } = scaleBar;
   const [arrow, word] =
     travel !== "right"

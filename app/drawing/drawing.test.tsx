@@ -3,12 +3,12 @@ import { MemoryRouter } from "react-router";
 import { describe, expect, it } from "vitest";
 import { drawPlan } from "../../core/drawing/plan.ts";
 import { drawRear } from "../../core/drawing/rear.ts";
-import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
+import type { DrawnRig, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { sampleRig } from "../../core/rig/sample.ts";
 import { plantedYard } from "../../data/demo/planted.ts";
-import { listEveryPart } from "../../data/rigs.ts";
+import { listEveryTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { PlanDrawing } from "./PlanDrawing.tsx";
 
@@ -22,7 +22,7 @@ const SHEET = {
   units: PRESETS.metric,
 } as const satisfies Sheet;
 
-function markup(plan: Plan, lit: string | null = null, linked = true): string {
+function markup(plan: DrawnRig, lit: string | null = null, linked = true): string {
   return renderToStaticMarkup(
     <MemoryRouter>
       <PlanDrawing
@@ -77,7 +77,7 @@ describe("every rig of the demo yard", () => {
   const db = plantedYard();
 
   it("is drawn from above, the side and behind in numbers alone, in metres and in feet", () => {
-    for (const whole of wholesOf(db, listEveryPart(db)).values())
+    for (const whole of wholesOf(db, listEveryTool(db)).values())
       for (const { rig, name } of whole.parts)
         for (const draw of [drawPlan, drawSide, drawRear])
           for (const units of [PRESETS.metric, PRESETS.us]) {

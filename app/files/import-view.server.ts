@@ -14,7 +14,7 @@ import type { Machine } from "../../data/rigs.ts";
 import type { ReadDevice } from "../../formats/isoxml/read.ts";
 
 /** Onto which machine a device goes; a new one, or none. */
-export type Target = { machine: number | "new" | "skip"; mount: number | null; hole: number | null };
+export type ImportTarget = { machine: number | "new" | "skip"; mount: number | null; hole: number | null };
 
 export type ImportRow = {
   /** dimension key, or "sections" */
@@ -30,7 +30,7 @@ export type ImportRow = {
 
 export type ImportDevice = {
   device: ReadDevice;
-  target: Target;
+  target: ImportTarget;
   /** why this machine was proposed */
   because: string;
   /** how the tool hangs, as the chosen machine is known to or the file tells */
@@ -58,7 +58,7 @@ function match(
 export function viewImport(
   db: Database,
   devices: readonly ReadDevice[],
-  wanted: (index: number) => Partial<Target>,
+  wanted: (index: number) => Partial<ImportTarget>,
   units: Units,
 ): { devices: ImportDevice[]; machines: Machine[] } {
   const machines = listMachines(db);
@@ -97,7 +97,7 @@ export function viewImport(
 /** Whose reading a dimension becomes on the chosen machine; null for a machine that is not there yet. */
 export function subjectOn(
   key: DimensionKey,
-  { machine, mount, hole }: Target,
+  { machine, mount, hole }: ImportTarget,
   attachment: Attachment,
 ): SubjectColumns | null {
   if (typeof machine !== "number") return null;
@@ -117,7 +117,7 @@ export function subjectOn(
 /** How the tool hangs: as the chosen machine is known to, or else as the file's connector tells. */
 function attachmentOn(
   { kind, attachment }: Pick<ReadDevice, "kind" | "attachment">,
-  { machine }: Pick<Target, "machine">,
+  { machine }: Pick<ImportTarget, "machine">,
   machines: readonly Machine[],
 ): Attachment {
   if (kind !== "implement") return attachment;
@@ -140,7 +140,7 @@ function isTurned(read: Attachment, attachment: Attachment, key: DimensionKey): 
 function rowsOf(
   db: Database,
   device: ReadDevice,
-  target: Target,
+  target: ImportTarget,
   attachment: Attachment,
   units: Units,
 ): ImportRow[] {

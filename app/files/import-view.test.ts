@@ -6,7 +6,7 @@ import { rigFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import { findImport, keepPreview, listImports, retractImport, takeOver } from "../../data/imports.ts";
 import { addPoint } from "../../data/machines.ts";
-import { listRigs, partsOf } from "../../data/rigs.ts";
+import { listRigs, toolsOf } from "../../data/rigs.ts";
 import { BY } from "../../data/sample-told.ts";
 import type { ReadDevice } from "../../formats/isoxml/read.ts";
 import { subjectOn, viewImport } from "./import-view.server.ts";
@@ -102,7 +102,7 @@ describe("a tool that hangs otherwise", () => {
   const one = (part: Partial<ReadDevice>, wanted = {}) => look([device(part)], wanted)[0]!;
   const machineOf = (fleet: string) =>
     listRigs(db)
-      .flatMap(({ id }) => partsOf(db, id))
+      .flatMap(({ id }) => toolsOf(db, id))
       .find(({ implement }) => implement.fleetNumber === fleet)!.implement.id;
 
   it("is read in the directions of the machine it is put on: ahead of a front hitch, behind a rear one", () => {

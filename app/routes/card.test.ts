@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { latestCard, readbacksOf } from "../../data/cards.ts";
 import { keepReading } from "../../data/readings.ts";
-import { partsOf } from "../../data/rigs.ts";
+import { toolsOf } from "../../data/rigs.ts";
 import { terminalOf } from "../../data/schemes.ts";
 import { action as cardAction, loader as cardLoader } from "./card.tsx";
 import { loader as pdfLoader } from "./numbered-pdf.ts";
@@ -17,7 +17,7 @@ beforeAll(() => {
 afterAll(() => yard.close());
 
 const person = "Ilse Marrin";
-const rigOf = (id: number, tool = 0) => partsOf(yard.db, id)[tool]!;
+const rigOf = (id: number, tool = 0) => toolsOf(yard.db, id)[tool]!;
 const card = (id: number, query = "") =>
   ask(cardLoader, `/rigs/${id}/card${query}`, { rigId: String(id) }).then((answer) => answer.card);
 const issue = (id: number, query = "", who = person) =>

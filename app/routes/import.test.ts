@@ -3,7 +3,7 @@ import { resolveRig } from "../../core/rig/resolve.ts";
 import { rigFacts } from "../../data/facts.ts";
 import { keepPreview } from "../../data/imports.ts";
 import { listMachines, pointsOf } from "../../data/machines.ts";
-import { createRig, partsOf } from "../../data/rigs.ts";
+import { createRig, toolsOf } from "../../data/rigs.ts";
 import { BY } from "../../data/sample-told.ts";
 import { readTaskData } from "../../formats/isoxml/read.ts";
 import { action as importAction, loader as importLoader } from "./import.tsx";
@@ -69,7 +69,7 @@ describe("a file of another yard", () => {
       },
       BY,
     );
-    const { values } = resolveRig(rigFacts(yard.db, partsOf(yard.db, id)[0]!));
+    const { values } = resolveRig(rigFacts(yard.db, toolsOf(yard.db, id)[0]!));
     expect(values["pin.workFront"]).toMatchObject({ value: 1.04, grade: "assumed" });
     expect(values["pin.workRear"].value).toBe(0.72);
     expect(values["receiver.foreAft"].value).toBe(1.335);

@@ -15,8 +15,8 @@ import type { ReadDevice } from "../../formats/isoxml/read.ts";
 import {
   type ImportDevice,
   type ImportRow,
+  type ImportTarget,
   subjectOn,
-  type Target,
   viewImport,
 } from "../files/import-view.server.ts";
 import { formOf } from "../session/form.server.ts";
@@ -36,7 +36,7 @@ function importOr404(id: string): FileRead {
 const devicesIn = ({ content }: FileRead) => JSON.parse(content) as ReadDevice[];
 
 /** Targets somebody chose, from the address or from the form: m0, p0, h0 for the first device. */
-function targetsIn(get: (name: string) => string | null): (index: number) => Partial<Target> {
+function targetsIn(get: (name: string) => string | null): (index: number) => Partial<ImportTarget> {
   const id = (text: string | null) => (/^\d{1,9}$/.test(text ?? "") ? Number(text) : null);
   return (index) => {
     const machine = get(`m${index}`);
@@ -110,7 +110,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 /** A machine of the yard for a device that was none yet. */
-function newMachine({ kind, designator, serial, busName, attachment }: ReadDevice, by: Told): Target {
+function newMachine({ kind, designator, serial, busName, attachment }: ReadDevice, by: Told): ImportTarget {
   const db = database();
   const [make = "", ...model] = (designator || "Unnamed").slice(0, 40).split(" ");
   const details = {

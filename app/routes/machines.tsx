@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { database } from "../../data/database.ts";
 import { listArchivedMachines, listMachines } from "../../data/machines.ts";
-import { byRig, listEveryPart, type Machine } from "../../data/rigs.ts";
+import { byRig, listEveryTool, type Machine } from "../../data/rigs.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/machines";
@@ -11,7 +11,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
   const find = (new URL(request.url).searchParams.get("find") ?? "").trim().slice(0, 60);
   const used = new Map<number, number>();
-  for (const parts of byRig(listEveryPart(db).filter(({ archivedAt }) => archivedAt === null)).values())
+  for (const parts of byRig(listEveryTool(db).filter(({ archivedAt }) => archivedAt === null)).values())
     for (const id of new Set(parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id])))
       used.set(id, (used.get(id) ?? 0) + 1);
   const words = find.toLowerCase().split(/\s+/);

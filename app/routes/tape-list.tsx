@@ -6,7 +6,7 @@ import { askedOf } from "../../core/rig/asked.ts";
 import { below } from "../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import { database } from "../../data/database.ts";
-import { byRig, listEveryPart } from "../../data/rigs.ts";
+import { byRig, listEveryTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { headOf } from "../stations/rig-view.server.ts";
@@ -16,7 +16,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
   const db = database();
   const parts = byRig(
-    listEveryPart(db).filter(({ archivedAt, tractor }) => archivedAt === null && !tractor.practice),
+    listEveryTool(db).filter(({ archivedAt, tractor }) => archivedAt === null && !tractor.practice),
   );
   const wholes = wholesOf(db, [...parts.values()].flat());
   const lists = [...parts]

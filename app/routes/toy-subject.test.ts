@@ -5,7 +5,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ATTACHMENT_KEYS } from "../../core/dimension/attachment.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
-import { known, type Whole } from "../../core/rig/whole.ts";
+import { known, type WholeRig } from "../../core/rig/whole.ts";
 import { line } from "../../core/subject/hookup-line.ts";
 import type { Subject } from "../../core/subject/subject.ts";
 import { SUBJECTS } from "../../core/subjects/index.ts";
@@ -29,7 +29,7 @@ const TOY: Subject<"toy", number | null> = {
   shows: "rig",
   holds: "hook-up",
   onSheet: true,
-  reckon: ({ parts }: Whole) => known(parts[0]!.rig, READ),
+  reckon: ({ parts }: WholeRig) => known(parts[0]!.rig, READ),
   checks: (pressure) => [
     {
       id: "toy-air",

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { SHIPPED_SCHEMES } from "../../core/card/shipped.ts";
 import { listMachines, listPoints } from "../../data/machines.ts";
-import { findRig, listRigs, partsOf } from "../../data/rigs.ts";
+import { findRig, listRigs, toolsOf } from "../../data/rigs.ts";
 import { findScheme, listSchemes } from "../../data/schemes.ts";
 import { listTyres, roadLimitsOf } from "../../data/settings.ts";
 import { toForm } from "../schemes/scheme.dto.ts";
@@ -72,7 +72,7 @@ describe("a new rig", () => {
   it("is put together from what stands in the yard, and opened", async () => {
     const answer = await make(given());
     expect(leadsTo(answer)).toBe("/rigs/15");
-    expect(partsOf(yard.db, 15)[0]).toMatchObject({
+    expect(toolsOf(yard.db, 15)[0]).toMatchObject({
       name: "Grain drill, spare tractor",
       tractor: { fleetNumber: "T11" },
       implement: { fleetNumber: "D2" },
@@ -243,6 +243,6 @@ describe("a machine's page", () => {
         status: 404,
       });
     const drivers = new Set(listRigs(yard.db).map(({ tractor }) => tractor.id));
-    expect(drivers.size).toBe(partsOf(yard.db, 1).length + 9);
+    expect(drivers.size).toBe(toolsOf(yard.db, 1).length + 9);
   });
 });

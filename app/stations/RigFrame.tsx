@@ -1,5 +1,5 @@
 import { Link, useSearchParams } from "react-router";
-import type { Plan } from "../../core/drawing/sheet.ts";
+import type { DrawnRig } from "../../core/drawing/sheet.ts";
 import { PlanDrawing } from "../drawing/PlanDrawing.tsx";
 import { Header } from "../ui/Header.tsx";
 import { Shortcuts, type Ways } from "../ui/Shortcuts.tsx";
@@ -13,7 +13,7 @@ type Props = {
   hrefOf?: (target: string) => string;
   lit: string | null;
   /** in the place of the rig's plan and side view, where the station draws something of its own */
-  drawing?: { desk: Plan; phone: Plan; title: string };
+  drawing?: { desk: DrawnRig; phone: DrawnRig; title: string };
   /** in the place of any drawing; on a phone the station shows it itself, where it belongs */
   picture?: React.ReactNode;
   /** a phone shows nothing but what is to be done */

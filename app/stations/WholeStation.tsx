@@ -1,5 +1,5 @@
 import { useSearchParams } from "react-router";
-import type { Plan } from "../../core/drawing/sheet.ts";
+import type { DrawnRig } from "../../core/drawing/sheet.ts";
 import { Checks } from "./Checks.tsx";
 import { FieldLog } from "./FieldLog.tsx";
 import { Findings } from "./Findings.tsx";
@@ -10,7 +10,7 @@ import type { WholeStationView } from "./whole-station.server.ts";
 
 type Props = {
   station: WholeStationView;
-  drawing?: { desk: Plan; phone: Plan; title: string };
+  drawing?: { desk: DrawnRig; phone: DrawnRig; title: string };
   /** in the place of any drawing */
   picture?: React.ReactNode;
   children?: React.ReactNode;

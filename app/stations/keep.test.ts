@@ -7,13 +7,13 @@ import { rigFacts } from "../../data/facts.ts";
 import { keepProof } from "../../data/field-tests.ts";
 import type { Database } from "../../data/handle.ts";
 import { findPhoto, historyOf } from "../../data/readings.ts";
-import { listRigs, type Rig } from "../../data/rigs.ts";
+import { listRigs, type RigTool } from "../../data/rigs.ts";
 import { stampOf } from "../session/clock.server.ts";
 import { sampleOpen } from "./sample-open.server.ts";
 import { carryOut } from "./writes.server.ts";
 
 let db: Database;
-let rig: Rig;
+let rig: RigTool;
 
 beforeEach(() => {
   db = plantedYard();

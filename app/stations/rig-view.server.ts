@@ -8,14 +8,14 @@ import {
 } from "../../core/dimension/catalogue.ts";
 import { drawPlan } from "../../core/drawing/plan.ts";
 import { drawRear } from "../../core/drawing/rear.ts";
-import type { Plan, Sheet } from "../../core/drawing/sheet.ts";
+import type { DrawnRig, Sheet } from "../../core/drawing/sheet.ts";
 import { drawSide } from "../../core/drawing/side.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
 import { type Clock, dueOf, dueWords } from "../../core/rig/due.ts";
 import type { Change } from "../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
-import { type Whole, works } from "../../core/rig/whole.ts";
+import { type WholeRig, works } from "../../core/rig/whole.ts";
 import { SUBJECTS } from "../../core/subjects/index.ts";
 import { type Judged, judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { isHeldBy } from "../../core/subjects/walk.ts";
@@ -24,14 +24,14 @@ import { changesOf } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
 import { hourMarks } from "../../data/live.ts";
-import { partsOf, type Rig } from "../../data/rigs.ts";
+import { type RigTool, toolsOf } from "../../data/rigs.ts";
 import { machineName, wholesOf } from "../../data/whole.ts";
 import { type Preferences, readPreferences } from "../session/preferences.server.ts";
 import { rungsOf } from "./rungs.ts";
 import { type Peg, pegsOf } from "./stations.ts";
 
 /** The name of a tool with the variant it works as. */
-export function toolName({ implement, variant }: Pick<Rig, "implement" | "variant">): string {
+export function toolName({ implement, variant }: Pick<RigTool, "implement" | "variant">): string {
   return variant ? `${machineName(implement)}, ${variant.name}` : machineName(implement);
 }
 
@@ -64,7 +64,7 @@ export type RigFrameView = {
   /** the tools to choose from where there are several; empty for one */
   tools: ToolChoice[];
   /** null where the station draws something of its own in its place */
-  drawn: { desk: Plan; phone: Plan } | null;
+  drawn: { desk: DrawnRig; phone: DrawnRig } | null;
   /** where each letter of the drawing opens its reading: at its own station, of the tool that is drawn */
   opens: Readonly<Record<string, string>>;
 };
@@ -72,12 +72,12 @@ export type RigFrameView = {
 export type OpenRig = {
   db: Database;
   /** seen from the tool in view */
-  rig: Rig;
+  rig: RigTool;
   /** every tool, in order */
-  parts: Rig[];
+  parts: RigTool[];
   /** which of them is in view */
   index: number;
-  whole: Whole;
+  whole: WholeRig;
   resolved: ResolvedRig;
   changes: readonly Change[];
   /** readings of the tool in view that are due to be read again, in words */
@@ -91,12 +91,12 @@ export type OpenRig = {
 };
 
 /** @throws a 404 response where there is no such rig */
-export function rigOr404(db: Database, id: string): Rig {
+export function rigOr404(db: Database, id: string): RigTool {
   return partsOr404(db, id)[0]!;
 }
 
-function partsOr404(db: Database, id: string): Rig[] {
-  const parts = /^\d{1,9}$/.test(id) ? partsOf(db, Number(id)) : [];
+function partsOr404(db: Database, id: string): RigTool[] {
+  const parts = /^\d{1,9}$/.test(id) ? toolsOf(db, Number(id)) : [];
   if (parts.length === 0) throw new Response("There is no such rig in this yard.", { status: 404 });
   return parts;
 }
@@ -149,7 +149,7 @@ export function viewFrom(open: OpenRig, index: number): OpenRig {
 }
 
 /** The calendar, and the hour meter of the machine that drives. */
-export function clockOf(db: Database, { tractor }: Rig): Clock {
+export function clockOf(db: Database, { tractor }: RigTool): Clock {
   return {
     today: new Date().toISOString(),
     hours: hourMarks(db, [tractor.id]).get(tractor.id) ?? [],
@@ -160,7 +160,7 @@ function duesOf(rig: ResolvedRig, clock: Clock): ReadonlyMap<DimensionKey, strin
   return new Map(dueOf(rig, clock).map((due) => [due.key, dueWords(due)]));
 }
 
-export function headOf(parts: readonly Rig[]): RigHead {
+export function headOf(parts: readonly RigTool[]): RigHead {
   const { id, name, tractor } = parts[0]!;
   const tools = parts.map(({ implement }) => implement);
   const identity = [tractor, ...tools]
@@ -231,7 +231,7 @@ function drawingOf(
   station: string,
   view: RigDrawing,
   at: string | null,
-): { desk: Plan; phone: Plan } {
+): { desk: DrawnRig; phone: DrawnRig } {
   const lit = at === "sections" || isDimensionKey(at) ? at : null;
   const draw = DRAWN_BY[view];
   const drawn: StationKey | null = station === "antenna" || station === "tool" ? station : null;
@@ -257,7 +257,7 @@ function drawingOf(
   };
 }
 
-function toolChoice(part: Rig, now: Rig, station: string, search: URLSearchParams): ToolChoice {
+function toolChoice(part: RigTool, now: RigTool, station: string, search: URLSearchParams): ToolChoice {
   const query = new URLSearchParams(search);
   query.delete("at");
   query.set("tool", String(part.couplingId));

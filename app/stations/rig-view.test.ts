@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
-import { listRigs, partsOf } from "../../data/rigs.ts";
+import { listRigs, toolsOf } from "../../data/rigs.ts";
 import { openSampleYard, type SampleYard } from "../routes/sample-yard.ts";
 import { firstStation, frameOf, openRig, rigOr404, viewFrom } from "./rig-view.server.ts";
 
@@ -32,10 +32,10 @@ describe("a rig that is opened", () => {
   });
 
   it("is seen from the tool the address names, and from none that is not its own", async () => {
-    const [cart, , roller] = partsOf(yard.db, 12);
+    const [cart, , roller] = toolsOf(yard.db, 12);
     expect((await open(12, `?tool=${cart!.couplingId}`)).index).toBe(0);
     expect((await open(12, `?tool=${roller!.couplingId}`)).rig.attachment).toBe("third");
-    const other = partsOf(yard.db, 6)[0]!.couplingId;
+    const other = toolsOf(yard.db, 6)[0]!.couplingId;
     expect((await open(12, `?tool=${other}`)).index).toBe(1);
     expect((await open(12, "?tool=nonsense")).index).toBe(1);
   });
@@ -52,7 +52,7 @@ describe("a rig that is opened", () => {
   it("leads first to where a stop is, with the tool it is at; else to where the walk-round begins", async () => {
     const to = async (id: number) => firstStation(await open(id)).headers.get("Location");
     expect(await to(2)).toMatch(/^\/rigs\/2\/tool/);
-    expect(await to(12)).toBe(`/rigs/12/antenna?tool=${partsOf(yard.db, 12)[2]!.couplingId}`);
+    expect(await to(12)).toBe(`/rigs/12/antenna?tool=${toolsOf(yard.db, 12)[2]!.couplingId}`);
     expect(await to(3)).toBe("/rigs/3/match");
   });
 });
@@ -100,7 +100,7 @@ describe("what stands round a station", () => {
 
   it("keeps every drawing of every tool on its sheet, from all sides", async () => {
     for (const { id } of listRigs(yard.db))
-      for (const { couplingId, attachment } of partsOf(yard.db, id))
+      for (const { couplingId, attachment } of toolsOf(yard.db, id))
         for (const view of ["plan", "side", "rear"]) {
           const { drawn } = await frame(id, `?tool=${couplingId}&view=${view}`);
           for (const { width, height, points, scale } of [drawn!.desk, drawn!.phone]) {

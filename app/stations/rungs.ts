@@ -1,10 +1,10 @@
-import { type Log, ladderOf, type Rung } from "../../core/ladder/ladder.ts";
-import type { Whole } from "../../core/rig/whole.ts";
+import { ladderOf, type RigLog, type Rung } from "../../core/ladder/ladder.ts";
+import type { WholeRig } from "../../core/rig/whole.ts";
 import type { Judged } from "../../core/subjects/judge-whole.ts";
 import { placesOf } from "./hoses/hoses-view.ts";
 
 /** The ladder of a rig that was judged, with what the log says of it. */
-export function rungsOf(whole: Whole, judged: Judged, facts: Omit<Log, "places">): Rung[] {
+export function rungsOf(whole: WholeRig, judged: Judged, facts: Omit<RigLog, "places">): Rung[] {
   const { problem, solved } = judged.reckoned.hoses;
   const places =
     problem && solved ? placesOf(problem, solved).map(({ kind, number }) => `${kind} ${number}`) : [];

@@ -3,7 +3,7 @@ import { v4 as uuid } from "uuid";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import type { Database } from "../../data/handle.ts";
-import { listRigs, partsOf } from "../../data/rigs.ts";
+import { listRigs, toolsOf } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import type { Stamp } from "../session/clock.server.ts";
 import { type OpenRig, seenFrom } from "./rig-view.server.ts";
@@ -16,7 +16,7 @@ const PREFERENCES = {
 };
 
 export function sampleOpen(db: Database, name: string, units = PRESETS.metric): OpenRig {
-  const parts = partsOf(db, listRigs(db).find((rig) => rig.name.startsWith(name))!.id);
+  const parts = toolsOf(db, listRigs(db).find((rig) => rig.name.startsWith(name))!.id);
   const whole = wholesOf(db, parts).get(parts[0]!.id)!;
   return seenFrom(
     { db, parts, whole, judged: judgeWhole(whole, units), preferences: { ...PREFERENCES, units } },

@@ -1,6 +1,6 @@
 import type { Check } from "../../core/finding/check.ts";
 import { type Finding, SEVERITIES, type Severity, type Target } from "../../core/finding/finding.ts";
-import type { Whole } from "../../core/rig/whole.ts";
+import type { WholeRig } from "../../core/rig/whole.ts";
 import type { Standing } from "../../core/subject/subject.ts";
 import { isHeldBy, type Stop, walkRound } from "../../core/subjects/walk.ts";
 
@@ -17,7 +17,7 @@ export type Peg = {
 };
 
 export type Walked = {
-  whole: Whole;
+  whole: WholeRig;
   findings: readonly Finding[];
   checks: readonly Check[];
   /** whether the rig is coupled by the log */

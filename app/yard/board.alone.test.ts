@@ -6,7 +6,7 @@ import { recallBoard, rememberBoard } from "../../data/board.ts";
 import { openDatabase } from "../../data/database.ts";
 import { plantDemoYard } from "../../data/demo/yard.ts";
 import { keepReading } from "../../data/readings.ts";
-import { listEveryPart, partsOf } from "../../data/rigs.ts";
+import { listEveryTool, toolsOf } from "../../data/rigs.ts";
 import { standingsOf } from "./board.server.ts";
 
 let folder: string;
@@ -20,7 +20,7 @@ beforeEach(() => {
     plantDemoYard(db);
     plantDemoYard(db);
   });
-  standingsOf(db, listEveryPart(db));
+  standingsOf(db, listEveryTool(db));
   // What is recalled is told from what is judged by a figure no rig has.
   const kept = recallBoard(db, "one")!;
   rememberBoard(db, "one", { ...kept, standings: kept.standings.map((each) => ({ ...each, checks: 777 })) });
@@ -35,7 +35,7 @@ afterEach(() => {
 function checksOf(write: (db: ReturnType<typeof openDatabase>) => void = () => {}): Map<number, number> {
   const db = openDatabase(path);
   write(db);
-  const found = standingsOf(db, listEveryPart(db));
+  const found = standingsOf(db, listEveryTool(db));
   db.$client.close();
   return new Map([...found].map(([id, { checks }]) => [id, checks]));
 }
@@ -43,7 +43,7 @@ function checksOf(write: (db: ReturnType<typeof openDatabase>) => void = () => {
 it("is recalled after a start, and judged anew where something was written meanwhile", () => {
   expect(new Set(checksOf().values())).toEqual(new Set([777]));
   const checks = checksOf((db) =>
-    keepReading(db, partsOf(db, 2)[0]!, {
+    keepReading(db, toolsOf(db, 2)[0]!, {
       key: "tool.width",
       rawText: "6.1",
       value: 6.1,

@@ -8,14 +8,14 @@ import { aboutsOfRig } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import type { LadderFacts } from "../../data/ladder.ts";
 import { markOf, touchedSince } from "../../data/record.ts";
-import type { Rig } from "../../data/rigs.ts";
+import type { RigTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { rungsOf } from "../stations/rungs.ts";
 
-export type Standing = { stops: number; fixes: number; checks: number };
+export type FindingCount = { stops: number; fixes: number; checks: number };
 
 /** What a rig's card in the yard shows beside its names. */
-export type Judged = {
+export type YardCard = {
   holding: Finding[];
   drawing: Thumbnail;
   /** how far its ladder is climbed, with what the log says now */
@@ -26,9 +26,9 @@ type Board = {
   /** how far the record had grown when it was worked out, and when it was kept last */
   mark: number;
   kept: number;
-  standings: Map<number, Standing>;
+  standings: Map<number, FindingCount>;
   /** by rig, then by the units it was written in */
-  judged: Map<number, Map<string, Judged>>;
+  judged: Map<number, Map<string, YardCard>>;
 };
 
 const boards = new WeakMap<Database, Board>();
@@ -51,7 +51,7 @@ function openBoard(db: Database): Board {
  * The yard's board. Judging and drawing every rig of a large yard takes longer than a page may, so what was worked out is
  * remembered, also over a restart, and only rigs that something was written about since are worked out again.
  */
-function boardOf(db: Database, parts: readonly Rig[]): Board {
+function boardOf(db: Database, parts: readonly RigTool[]): Board {
   const board = boards.get(db) ?? openBoard(db);
   boards.set(db, board);
   const now = markOf(db);
@@ -67,7 +67,7 @@ function boardOf(db: Database, parts: readonly Rig[]): Board {
 }
 
 /** How each rig stands, from every tool of each. */
-export function standingsOf(db: Database, parts: readonly Rig[]): Map<number, Standing> {
+export function standingsOf(db: Database, parts: readonly RigTool[]): Map<number, FindingCount> {
   const board = boardOf(db, parts);
   const { standings } = board;
   const unknown = parts.filter(({ id }) => !standings.has(id));
@@ -88,7 +88,7 @@ function keepBoard(db: Database, board: Board): void {
 }
 
 /** Stops and fixes of each of these rigs in the operator's units, and its drawing. */
-export function judgedOf(db: Database, parts: readonly Rig[], units: Units): Map<number, Judged> {
+export function judgedOf(db: Database, parts: readonly RigTool[], units: Units): Map<number, YardCard> {
   const { judged } = boardOf(db, parts);
   const written = `${units.tape} ${units.small}`;
   const unknown = parts.filter(({ id }) => !judged.get(id)?.has(written));
@@ -96,7 +96,7 @@ export function judgedOf(db: Database, parts: readonly Rig[], units: Units): Map
     const judgedWhole = judgeWhole(whole, units);
     const holding = judgedWhole.findings.filter(({ severity }) => severity === "stop" || severity === "fix");
     const [lead, ...others] = whole.parts.map((part) => part.rig);
-    const own = judged.get(id) ?? new Map<string, Judged>();
+    const own = judged.get(id) ?? new Map<string, YardCard>();
     own.set(written, {
       holding,
       drawing: drawThumbnail(lead!, 150, 210, others),

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { plantedYard } from "../../data/demo/planted.ts";
 import type { Database } from "../../data/handle.ts";
 import { listMachines, listPoints, pointsOf } from "../../data/machines.ts";
-import { listEveryPart } from "../../data/rigs.ts";
+import { listEveryTool } from "../../data/rigs.ts";
 import { BY } from "../../data/sample-told.ts";
 import { weightsOf } from "../../data/settings.ts";
 import { keepMachine } from "./machine/keep-machine.server.ts";
@@ -112,7 +112,7 @@ describe("a machine's page", () => {
   });
 
   it("does not hang a coupled implement on otherwise", () => {
-    const { implement } = listEveryPart(db).find((part) => part.attachment === "mounted")!;
+    const { implement } = listEveryTool(db).find((part) => part.attachment === "mounted")!;
     const { make, model, fleetNumber, serial, busName } = implement;
     const save = { intent: "save", kind: "implement", make, model, fleetNumber, serial, busName };
     expect(keep(model, { ...save, attachment: "front" }).attachment).toMatch(/It is coupled so/);

@@ -3,17 +3,17 @@ import type { Finding } from "../../core/finding/finding.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
-import { byRig, listEveryPart, type Rig } from "../../data/rigs.ts";
+import { byRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
 import { headOf, type RigHead } from "../stations/rig-view.server.ts";
 import { cureHref } from "../stations/stations.ts";
-import { judgedOf, type Standing, standingsOf } from "./board.server.ts";
+import { type FindingCount, judgedOf, standingsOf } from "./board.server.ts";
 import type { RigState } from "./rig-states.ts";
 
 const ON_A_PAGE = 12;
 
 export type YardRig = {
   head: RigHead;
-  standing: Standing;
+  standing: FindingCount;
   /** what stands between it and ready: stops and fixes, the first few */
   holding: (Finding & { href: string })[];
   more: number;
@@ -38,12 +38,12 @@ const HOLDING_AT_ONCE = 3;
 
 /** The rigs that are asked for, a page of them, the stopped first. */
 export function viewYard(db: Database, { find, state, page, units }: Asked): YardView {
-  const parts = byRig(listEveryPart(db));
+  const parts = byRig(listEveryTool(db));
   const everyRig = [...parts.values()].map((own) => own[0]!);
   const used = everyRig.filter(({ archivedAt }) => archivedAt === null);
   const away = everyRig.filter(({ archivedAt }) => archivedAt !== null);
   const standings = standingsOf(db, [...parts.values()].flat());
-  const ready = ({ id }: Rig) => standings.get(id)!.stops === 0;
+  const ready = ({ id }: RigTool) => standings.get(id)!.stops === 0;
   const asked = { all: used, stopped: used.filter((rig) => !ready(rig)), ready: used.filter(ready), away }[
     state
   ];
@@ -72,13 +72,13 @@ export function viewYard(db: Database, { find, state, page, units }: Asked): Yar
   };
 }
 
-function urgency(standings: Map<number, Standing>, { id }: Rig): number {
+function urgency(standings: Map<number, FindingCount>, { id }: RigTool): number {
   const { stops, fixes } = standings.get(id)!;
   return stops * 100 + fixes;
 }
 
 /** Every word asked for stands somewhere in the rig's names and numbers. */
-function matches(parts: readonly Rig[], find: string): boolean {
+function matches(parts: readonly RigTool[], find: string): boolean {
   const { name, tractor } = parts[0]!;
   const text = [
     name,
@@ -96,8 +96,8 @@ function matches(parts: readonly Rig[], find: string): boolean {
 
 function viewRigs(
   db: Database,
-  rigs: readonly (readonly Rig[])[],
-  standings: Map<number, Standing>,
+  rigs: readonly (readonly RigTool[])[],
+  standings: Map<number, FindingCount>,
   units: Units,
 ): YardRig[] {
   const judged = judgedOf(db, rigs.flat(), units);

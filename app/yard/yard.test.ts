@@ -5,13 +5,13 @@ import { keepProof } from "../../data/field-tests.ts";
 import type { Database } from "../../data/handle.ts";
 import { keepPreview, retractImport, takeOver } from "../../data/imports.ts";
 import { keepChange, keepReading, keepSections, retract } from "../../data/readings.ts";
-import { archiveRig, copyRig, findRig, listRigs, type Rig } from "../../data/rigs.ts";
+import { archiveRig, copyRig, findRig, listRigs, type RigTool } from "../../data/rigs.ts";
 import { BY } from "../../data/sample-told.ts";
 import { judgedOf, standingsOf } from "./board.server.ts";
 import { viewYard } from "./yard-view.server.ts";
 
 let db: Database;
-let borrowed: Rig;
+let borrowed: RigTool;
 const at = new Date("2026-11-02T08:00:00Z");
 const tape = { instrument: "tape" as const, person: "Mira", at };
 const look = (rest = {}) => viewYard(db, { find: "", state: "all", page: 1, units: PRESETS.metric, ...rest });

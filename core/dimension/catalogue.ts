@@ -14,7 +14,7 @@ import { MATCH } from "./entries/match.ts";
 import { TOOL } from "./entries/tool.ts";
 import type { DimensionEntry } from "./entry-type.ts";
 
-export type { Choice, Direction, StationKey, Subject } from "./entry-type.ts";
+export type { Choice, Direction, RecordOf, StationKey } from "./entry-type.ts";
 
 const ENTRIES = { ...MATCH, ...HITCH, ...BALANCE, ...ANTENNA, ...TOOL };
 

@@ -15,7 +15,7 @@ export type StationKey = string;
  * the tractor the tool hangs on, or for a train the point its first implement hangs on; `rear hitch` the point of the implement ahead,
  * and `lead hitch` that of the first of two ahead.
  */
-export type Subject =
+export type RecordOf =
   | "tractor"
   | "receiver mount"
   | "hitch"
@@ -40,7 +40,7 @@ export type DimensionEntry = {
   station: StationKey;
   /** the heading it stands under in its station's list */
   topic: string;
-  subject: Subject;
+  subject: RecordOf;
   kind: "length" | "count" | "choice" | "measure";
   /** of a measure */
   family: Family | null;

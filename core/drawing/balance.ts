@@ -3,7 +3,7 @@
 import { say } from "../quantity/say.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { RigState } from "../subjects/balance/states.ts";
-import type { Plan, Sheet } from "./sheet.ts";
+import type { DrawnRig, Sheet } from "./sheet.ts";
 import { drawSide } from "./side.ts";
 
 export type LoadsShown = {
@@ -21,7 +21,7 @@ export type LoadsShown = {
 /** Longest arrow, pixels. */
 const LONGEST = 120;
 
-export function drawBalance(rig: ResolvedRig, shown: LoadsShown | null, sheet: Sheet): Plan {
+export function drawBalance(rig: ResolvedRig, shown: LoadsShown | null, sheet: Sheet): DrawnRig {
   const { height } = sheet;
   const small = height < 400;
   const above = small ? 54 : 190;
@@ -57,7 +57,7 @@ export function drawBalance(rig: ResolvedRig, shown: LoadsShown | null, sheet: S
     },
     ...shown.wheels.map(({ x, mass }) => ({ x: toX(x), mass, tone: "good" as const })),
   ];
-  const arrows: NonNullable<Plan["arrows"]> = [
+  const arrows: NonNullable<DrawnRig["arrows"]> = [
     ...axles.map(({ x, mass, tone }) => ({
       x,
       from: ground + 10 + length(mass),
@@ -93,7 +93,7 @@ function spread(loads: readonly { x: number; mass: number }[], width: number): {
   });
 }
 
-function shiftDown(plan: Plan, by: number, height: number): Plan {
+function shiftDown(plan: DrawnRig, by: number, height: number): DrawnRig {
   return {
     ...plan,
     height,

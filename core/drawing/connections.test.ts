@@ -7,7 +7,7 @@ import { sampleFacts } from "../rig/sample.ts";
 import { drawPlan } from "./plan.ts";
 import { drawRear } from "./rear.ts";
 import { rigPoints } from "./rig-points.ts";
-import type { Plan, Sheet } from "./sheet.ts";
+import type { DrawnRig, Sheet } from "./sheet.ts";
 import { drawSide } from "./side.ts";
 
 type Lengths = Partial<Record<DimensionKey, number | null>>;
@@ -43,10 +43,10 @@ function steering(rig: ResolvedRig, choice: string): ResolvedRig {
   };
 }
 
-const point = (plan: Plan, key: string) => plan.points.find((each) => each.key === key)!;
+const point = (plan: DrawnRig, key: string) => plan.points.find((each) => each.key === key)!;
 
 /** Metres from one point to another along the line of travel, off the drawing. */
-const along = (plan: Plan, from: string, to: string) =>
+const along = (plan: DrawnRig, from: string, to: string) =>
   (point(plan, from).y - point(plan, to).y) / plan.scale;
 
 describe("every way a tool hangs", () => {

@@ -6,7 +6,7 @@ import { SAMPLE_LENGTHS, sampleRig } from "../rig/sample.ts";
 import { overlapArea } from "./geometry.ts";
 import { drawPlan } from "./plan.ts";
 import { drawRear } from "./rear.ts";
-import type { Plan, Sheet } from "./sheet.ts";
+import type { DrawnRig, Sheet } from "./sheet.ts";
 import { drawSide } from "./side.ts";
 import { drawThumbnail } from "./thumbnail.ts";
 
@@ -21,8 +21,8 @@ const DESK: Sheet = {
 };
 const TRACTOR: Sheet = { ...DESK, region: "tractor", station: "antenna" };
 
-const point = (plan: Plan, key: string) => plan.points.find((each) => each.key === key)!;
-const collisions = (plan: Plan) =>
+const point = (plan: DrawnRig, key: string) => plan.points.find((each) => each.key === key)!;
+const collisions = (plan: DrawnRig) =>
   plan.marks.flatMap((mark, index) =>
     plan.marks
       .slice(index + 1)

@@ -11,7 +11,7 @@ import { drawLinkage, sideShape } from "./linkage.ts";
 import { drawSideOf, drawTrial } from "./linkage-side.ts";
 import { drawPlan } from "./plan.ts";
 import { rigPoints } from "./rig-points.ts";
-import type { Plan, Sheet } from "./sheet.ts";
+import type { DrawnRig, Sheet } from "./sheet.ts";
 
 const units = PRESETS.metric;
 const DESK = { width: 424, height: 736, units, only: null, labels: "letters" as const };
@@ -70,7 +70,7 @@ describe("the linkage from the side", () => {
   });
 });
 
-function untidy(plan: Plan): string[] {
+function untidy(plan: DrawnRig): string[] {
   const found = plan.marks.filter(({ clear }) => !clear).map(({ letter }) => `${letter} not clear`);
   for (const [index, mark] of plan.marks.entries()) {
     for (const other of plan.marks.slice(index + 1))

@@ -5,14 +5,18 @@ import { inInches, type Units } from "../quantity/units.ts";
 import type { TestKey } from "../subjects/proof/kinds.ts";
 import type { Observation } from "../subjects/proof/result.ts";
 import { apart } from "../subjects/proof/wheel-marks.ts";
-import type { Note, Plan, PlanBlock, PlanStroke } from "./sheet.ts";
+import type { DrawnRig, Note, PlanBlock, PlanStroke } from "./sheet.ts";
 
 export type JobSheet = { width: number; height: number; units: Units };
 
-type Sketch = { blocks?: PlanBlock[]; strokes?: PlanStroke[]; notes?: Note[]; spots?: Plan["spots"] };
+type Sketch = { blocks?: PlanBlock[]; strokes?: PlanStroke[]; notes?: Note[]; spots?: DrawnRig["spots"] };
 
 /** What a test looks like so far; null where the rig's own drawing says more. */
-export function drawJob(kind: TestKey, observations: readonly Observation[], sheet: JobSheet): Plan | null {
+export function drawJob(
+  kind: TestKey,
+  observations: readonly Observation[],
+  sheet: JobSheet,
+): DrawnRig | null {
   const sketch = sketchOf(kind, observations, sheet);
   if (!sketch) return null;
   return {

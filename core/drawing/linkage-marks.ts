@@ -5,7 +5,7 @@ import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Box } from "./geometry.ts";
 import { toMark } from "./marks.ts";
 import { type Offer, placeAll, type Request } from "./place.ts";
-import type { DimensionMark, Plan, Sheet } from "./sheet.ts";
+import type { DimensionMark, DrawnRig, Sheet } from "./sheet.ts";
 
 export type LinkageSheet = {
   width: number;
@@ -17,8 +17,8 @@ export type LinkageSheet = {
 
 export type Spot = { x: number; y: number };
 
-export type Part = Pick<Plan, "blocks" | "strokes" | "marks"> &
-  Required<Pick<Plan, "spots" | "notes">> & { scale: number };
+export type LinkagePart = Pick<DrawnRig, "blocks" | "strokes" | "marks"> &
+  Required<Pick<DrawnRig, "spots" | "notes">> & { scale: number };
 
 /** A value to draw; where nobody read it, or it cannot be, its usual size. */
 export function drawn(rig: ResolvedRig, key: DimensionKey): number {

@@ -2,13 +2,13 @@ import type { ResolvedRig } from "../rig/resolve.ts";
 import type { HitchOf } from "../subjects/hitch/hitch-of-part.ts";
 import { alongLength, crossingAhead } from "../subjects/hitch/plan-view.ts";
 import { acrossOffers, tagOffers } from "./candidates.ts";
-import { between, drawn, type LinkageSheet, type Part, placed, type Spot } from "./linkage-marks.ts";
-import type { Note, Plan, PlanStroke } from "./sheet.ts";
+import { between, drawn, type LinkagePart, type LinkageSheet, placed, type Spot } from "./linkage-marks.ts";
+import type { DrawnRig, Note, PlanStroke } from "./sheet.ts";
 
 const path = (...spots: Spot[]) => spots.map(({ x, y }) => `${x},${y}`).join(" ");
 
 /** From above, travel up: axles, pivots, links, cross shaft, and where the links' lines cross. */
-export function planView(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet, top: number): Part {
+export function planView(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet, top: number): LinkagePart {
   const pivots = drawn(rig, "hitch.pivots");
   const span = drawn(rig, "tool.span");
   const [left, right] = [drawn(rig, "hitch.linkLeft"), drawn(rig, "hitch.linkRight")];
@@ -47,7 +47,7 @@ export function planView(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet, 
     { role: "link", points: path(ends.right, hung.right), assumed: !read },
     { role: "mast", points: path(hung.left, hung.right), assumed: !read },
   ];
-  const spots: NonNullable<Plan["spots"]> = [ends.left, ends.right, hung.left, hung.right].map((at) => ({
+  const spots: NonNullable<DrawnRig["spots"]> = [ends.left, ends.right, hung.left, hung.right].map((at) => ({
     ...at,
     kind: "pin" as const,
   }));

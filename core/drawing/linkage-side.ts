@@ -14,7 +14,7 @@ import {
 import { printLength } from "../quantity/length.ts";
 import { say } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
-import type { Note, Plan, PlanBlock, PlanStroke } from "./sheet.ts";
+import type { DrawnRig, Note, PlanBlock, PlanStroke } from "./sheet.ts";
 
 /** What is drawn, metres; `read` tells what was read from what stands at its usual size. */
 export type SideShape = {
@@ -35,8 +35,8 @@ export type SideSheet = { width: number; height: number; units: Units; notes: bo
 
 type Spot = { x: number; y: number };
 
-export type SideDrawing = Pick<Plan, "blocks" | "strokes"> &
-  Required<Pick<Plan, "spots" | "notes">> & {
+export type SideDrawing = Pick<DrawnRig, "blocks" | "strokes"> &
+  Required<Pick<DrawnRig, "spots" | "notes">> & {
     scale: number;
     /** y of the ground on the sheet */
     ground: number;
@@ -248,7 +248,7 @@ export function brokenWords(posed: Extract<Posed, { ok: false }>): string {
 }
 
 /** The side view alone, as a sheet of its own. */
-export function drawTrial(shape: SideShape, sheet: SideSheet): { plan: Plan; posed: Posed } {
+export function drawTrial(shape: SideShape, sheet: SideSheet): { plan: DrawnRig; posed: Posed } {
   const { blocks, strokes, spots, notes, scale, posed } = drawSideOf(shape, sheet, { below: 12, above: 12 });
   const { width, height } = sheet;
   const nothing = { rows: [], points: [], brackets: [], marks: [], grid: { x: [], y: [] } };

@@ -7,14 +7,14 @@ import { carried, topLinkFor } from "../linkage/linkage.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { HitchOf } from "../subjects/hitch/hitch-of-part.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
-import { between, drawn, type LinkageSheet, type Part, placed, type Spot } from "./linkage-marks.ts";
+import { between, drawn, type LinkagePart, type LinkageSheet, placed, type Spot } from "./linkage-marks.ts";
 import { planView } from "./linkage-plan.ts";
 import { drawSideOf, type SideDrawing, type SideShape } from "./linkage-side.ts";
 import type { Offer } from "./place.ts";
-import type { DimensionMark, Plan } from "./sheet.ts";
+import type { DimensionMark, DrawnRig } from "./sheet.ts";
 
 /** Draws what is known, and what is not at its usual size. */
-export function drawLinkage(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet): Plan {
+export function drawLinkage(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet): DrawnRig {
   const upper = hasDimension(rig.attachment, "work.topLink");
   // On a phone there is room for one view: the one the open reading lies in.
   const small = sheet.height < 400;
@@ -22,7 +22,7 @@ export function drawLinkage(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageShee
   const split = small ? (above || !upper ? 0 : sheet.height) : upper ? sheet.height * 0.58 : 0;
   const side = upper && !above ? sideView(rig, hitch, { ...sheet, height: split }) : null;
   const plan = split < sheet.height - 60 ? planView(rig, hitch, sheet, split) : null;
-  const parts = [side, plan].filter((part): part is Part => part !== null);
+  const parts = [side, plan].filter((part): part is LinkagePart => part !== null);
   return {
     width: sheet.width,
     height: sheet.height,
@@ -76,7 +76,7 @@ export function sideShape(rig: ResolvedRig, hitch: HitchOf): SideShape {
   };
 }
 
-function sideView(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet): Part {
+function sideView(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet): LinkagePart {
   const roomy = sheet.height >= 300;
   const shape = sideShape(rig, hitch);
   const drawing = drawSideOf(

@@ -5,7 +5,7 @@
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { type Box, grow, outside, overlapArea } from "./geometry.ts";
 
-export type Target = DimensionKey | "sections";
+export type LetterTarget = DimensionKey | "sections";
 
 /** A letter, the value beside it, and the boxes both fill. */
 export type Label = {
@@ -33,7 +33,7 @@ export type Offer = {
 export type Segment = { x1: number; y1: number; x2: number; y2: number };
 
 export type Placed = Label & {
-  target: Target;
+  target: LetterTarget;
   clear: boolean;
   leader: boolean;
   line: Box[];
@@ -54,7 +54,7 @@ const COLLISION = 1e4;
 const CROSSING = 250;
 
 export type Request = {
-  target: Target;
+  target: LetterTarget;
   candidates: Offer[];
   /** where the label finds no clear place with its value: the letter alone */
   letterOnly: () => Offer[];

@@ -26,9 +26,9 @@ import {
 } from "./shapes.ts";
 import {
   type DimensionMark,
+  type DrawnRig,
   gridOf,
   MARGIN,
-  type Plan,
   type PlanBlock,
   type PlanPoint,
   type SectionBracket,
@@ -42,7 +42,7 @@ const BRACKETS = 40;
 const ACROSS = 40;
 
 /** Draws a rig on a sheet. Missing lengths are drawn at their typical value and marked. */
-export function drawPlan(rig: ResolvedRig, sheet: Sheet): Plan {
+export function drawPlan(rig: ResolvedRig, sheet: Sheet): DrawnRig {
   const points = rigPoints(rig);
   const extent = extentOf(rig, sheet);
   const bottom =
@@ -157,7 +157,7 @@ type Scene = {
   points: PlanPoint[];
   blocks: PlanBlock[];
   brackets: SectionBracket[];
-  scaleBar: Plan["scaleBar"];
+  scaleBar: DrawnRig["scaleBar"];
 };
 
 function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {

@@ -17,9 +17,9 @@ import { type Offer, placeAll, type Request } from "./place.ts";
 import { drawnWidth, rigPoints } from "./rig-points.ts";
 import { TRACTOR } from "./shapes.ts";
 import {
+  type DrawnRig,
   gridOf,
   MARGIN,
-  type Plan,
   type PlanBlock,
   type PlanPoint,
   type Sheet,
@@ -32,7 +32,7 @@ const BODY = { cabWidth: 1.5, cabFoot: 0.9, cabRoof: 2.75, tool: 0.35, boom: 0.9
 /** Room below the ground for brackets and the widths, pixels. */
 const BELOW = 118;
 
-export function drawRear(rig: ResolvedRig, sheet: Sheet): Plan {
+export function drawRear(rig: ResolvedRig, sheet: Sheet): DrawnRig {
   const points = rigPoints(rig);
   // At the antenna the machine alone fills the sheet.
   const working = works(rig) && sheet.region !== "tractor";
@@ -129,9 +129,9 @@ function toolBlock(rig: ResolvedRig, box: Boxed, up: number): PlanBlock {
   return { ...box("rank", leftEdge.y, rightEdge.y, up - thick, up + thick), assumed: leftEdge.assumed };
 }
 
-type Scene = Pick<Plan, "points" | "brackets" | "blocks" | "scaleBar"> & { ground: number };
+type Scene = Pick<DrawnRig, "points" | "brackets" | "blocks" | "scaleBar"> & { ground: number };
 
-function marksOf(rig: ResolvedRig, sheet: Sheet, scene: Scene): Plan["marks"] {
+function marksOf(rig: ResolvedRig, sheet: Sheet, scene: Scene): DrawnRig["marks"] {
   const working = works(rig);
   const drawn = askedOf(rig).filter(
     (entry) =>

@@ -5,7 +5,7 @@ import { METRES_PER } from "../quantity/length.ts";
 import { inInches, type Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Box } from "./geometry.ts";
-import type { Segment, Target } from "./place.ts";
+import type { LetterTarget, Segment } from "./place.ts";
 import type { Block } from "./shapes.ts";
 
 export type Sheet = {
@@ -18,14 +18,14 @@ export type Sheet = {
   /** whose dimensions are drawn */
   station: StationKey | null;
   /** the one dimension to draw, where there is room for no more; null: all of them */
-  only: Target | null;
+  only: LetterTarget | null;
   units: Units;
   /** the rig's other tools, drawn as outlines */
   others?: readonly ResolvedRig[];
 };
 
 export type DimensionMark = {
-  target: Target;
+  target: LetterTarget;
   letter: string;
   letterAt: { x: number; y: number };
   value: { x: number; y: number; anchor: "start" | "middle" | "end"; text: string; ground: Box } | null;
@@ -42,7 +42,7 @@ export type PlanStroke = { role: string; points: string; assumed: boolean };
 export type PlanPoint = { key: PointKey; x: number; y: number; assumed: boolean };
 export type SectionBracket = { number: number; x1: number; x2: number; y: number; numbered: boolean };
 
-export type Plan = {
+export type DrawnRig = {
   width: number;
   height: number;
   /** pixels per metre, the same along and across */
@@ -79,7 +79,7 @@ export const MARGIN = 14;
 export const TURN_CORNER: Box = { x: 0, y: 0, w: 116, h: 56 };
 
 /** One metre, or five feet, on the sheet, or more where that is too short to read. */
-export function scaleBarOf({ width, units }: Sheet, scale: number): Plan["scaleBar"] {
+export function scaleBarOf({ width, units }: Sheet, scale: number): DrawnRig["scaleBar"] {
   const [unit, name, sizes] = inInches(units.tape)
     ? [METRES_PER.ft, "ft", [2, 5, 10, 20]]
     : [1, "m", [0.5, 1, 2, 5, 10]];
@@ -94,7 +94,7 @@ export function gridOf(
   scale: number,
   originX: number,
   originY: number,
-): Plan["grid"] {
+): DrawnRig["grid"] {
   const lines = (origin: number, size: number) => {
     const first = Math.ceil(-origin / scale);
     const last = Math.floor((size - origin) / scale);

@@ -26,9 +26,9 @@ import {
 } from "./shapes.ts";
 import {
   type DimensionMark,
+  type DrawnRig,
   gridOf,
   MARGIN,
-  type Plan,
   type PlanBlock,
   type PlanPoint,
   type PlanStroke,
@@ -51,7 +51,7 @@ const HEIGHTS = {
 /** Room below the ground for one lane of lengths, pixels. */
 const LANE = 30;
 
-export function drawSide(rig: ResolvedRig, sheet: Sheet): Plan {
+export function drawSide(rig: ResolvedRig, sheet: Sheet): DrawnRig {
   const points = rigPoints(rig);
   const receiverUp = between(rig, "axle", "receiver", "up").total;
   const height = receiverUp ?? HEIGHTS.receiver;
@@ -310,7 +310,7 @@ type Scene = {
   sheet: Sheet;
   points: PlanPoint[];
   ground: number;
-  scaleBar: Plan["scaleBar"];
+  scaleBar: DrawnRig["scaleBar"];
 };
 
 function marksOf(

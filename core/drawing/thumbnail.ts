@@ -1,7 +1,7 @@
 import { PRESETS } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { drawPlan } from "./plan.ts";
-import type { Plan } from "./sheet.ts";
+import type { DrawnRig } from "./sheet.ts";
 
 /** A small plan for a list of rigs: one path for each kind of line, so that a page of them stays light. */
 export type Thumbnail = {
@@ -38,7 +38,7 @@ export function drawThumbnail(
 
 const short = (value: number) => Math.round(value * 10) / 10;
 
-function pathsOf({ grid, blocks, strokes, width, height }: Plan): Thumbnail["paths"] {
+function pathsOf({ grid, blocks, strokes, width, height }: DrawnRig): Thumbnail["paths"] {
   const paths = new Map<string, string>();
   const add = (kind: string, d: string) => paths.set(kind, (paths.get(kind) ?? "") + d);
   for (const x of grid.x) add("grid", `M${short(x)} 0V${height}`);

@@ -3,29 +3,29 @@ import { linkageOf } from "../linkage/from-rig.ts";
 import { liftShare, stroke } from "../linkage/linkage.ts";
 import { PRESETS, type Units } from "../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, NO_LIMITS, samplePart, sampleWhole } from "../rig/sample-whole.ts";
-import type { Whole } from "../rig/whole.ts";
+import type { WholeRig } from "../rig/whole.ts";
 import { balanceOf } from "../subjects/balance/balance-of-rig.ts";
 import { balanceChecks } from "../subjects/balance/checks.ts";
 import { matchChecks } from "../subjects/match/checks.ts";
 import { hitchLoads } from "./load-path.ts";
 import { powerOf } from "./power-of-rig.ts";
 
-const matchOf = (whole: Whole, units: Units) => {
+const matchOf = (whole: WholeRig, units: Units) => {
   const power = powerOf(whole);
   return { power, checks: matchChecks(whole, power, units) };
 };
 
-const balanceAt = (whole: Whole) => {
+const balanceAt = (whole: WholeRig) => {
   const loads = balanceOf(whole, powerOf(whole));
   return { loads, checks: balanceChecks(whole, loads, PRESETS.metric) };
 };
 
 const plain = (text: string) => text.replace(/\u00a0/g, " ");
-function matched(whole: Whole, id: string): string {
+function matched(whole: WholeRig, id: string): string {
   const found = matchOf(whole, PRESETS.metric).checks.find((check) => check.id === id);
   return found ? plain(`${found.verdict}: ${found.said} ${found.why}`) : "none";
 }
-function balanceIn(whole: Whole) {
+function balanceIn(whole: WholeRig) {
   const { loads, checks } = balanceAt(whole);
   if (!loads.ok) throw new Error(loads.missing);
   const state = (id: string) => loads.states.find((each) => each.id === id)!;

@@ -5,7 +5,7 @@
 import { isBuiltOn, isCarried } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { known, type Part } from "../rig/whole.ts";
+import { known, type ToolOfRig } from "../rig/whole.ts";
 
 export type Fill = "empty" | "half" | "full";
 
@@ -62,7 +62,7 @@ export type LoadPath = {
  * Every tool's load path in one state, from the last tool forward: what hangs behind lands on the implement ahead before that one's is
  * told. Null for a tool that is uncoupled, or that something is missing of.
  */
-export function loadPaths(parts: readonly Part[], stands: readonly Stand[]): (LoadPath | null)[] {
+export function loadPaths(parts: readonly ToolOfRig[], stands: readonly Stand[]): (LoadPath | null)[] {
   const paths: (LoadPath | null)[] = parts.map(() => null);
   for (let index = parts.length - 1; index >= 0; index--) {
     const stand = stands[index]!;
@@ -108,7 +108,7 @@ export type HitchLoad = {
  * What a tool puts on its hitch, lifted where it is carried, with every tank of it and of all behind it empty and full in every
  * combination. Empty while something is missing.
  */
-export function hitchLoads(parts: readonly Part[], index: number): HitchLoad[] {
+export function hitchLoads(parts: readonly ToolOfRig[], index: number): HitchLoad[] {
   const below = subtree(parts, index);
   const tanks = below.filter((at) => (known(parts[at]!.rig, "tool.load") ?? 0) > 0);
   return Array.from({ length: 2 ** tanks.length }, (_, pattern) => {
@@ -125,13 +125,13 @@ export function hitchLoads(parts: readonly Part[], index: number): HitchLoad[] {
 }
 
 /** A tool and all that hang behind it, by their place in the rig. */
-export function subtree(parts: readonly Part[], index: number): number[] {
+export function subtree(parts: readonly ToolOfRig[], index: number): number[] {
   return [index, ...parts.flatMap((part, at) => (part.behind === index ? subtree(parts, at) : []))];
 }
 
 /** What is missing of a tool or of one behind it before its load on the hitch can be told. */
 export function missingOfHitchLoad(
-  parts: readonly Part[],
+  parts: readonly ToolOfRig[],
   index: number,
 ): { key: DimensionKey; part: number } | null {
   for (const part of subtree(parts, index)) {

@@ -1,6 +1,6 @@
 /** Masses of tools as the match station needs them, kg. */
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { known, type Part } from "../rig/whole.ts";
+import { known, type ToolOfRig } from "../rig/whole.ts";
 
 /** Mass with the weights on it and all it may be filled with; null until the empty mass is known. */
 export function fullMass(rig: ResolvedRig): number | null {
@@ -9,7 +9,7 @@ export function fullMass(rig: ResolvedRig): number | null {
 }
 
 /** Everything a hitch pulls: the tool of `index` and all that hang behind it, full; null while one of them is unknown. */
-export function massBehind(parts: readonly Part[], index: number): number | null {
+export function massBehind(parts: readonly ToolOfRig[], index: number): number | null {
   return parts.reduce<number | null>((sum, part, at) => {
     if (part.behind !== index || sum === null) return sum;
     const more = massBehind(parts, at);

@@ -3,7 +3,7 @@ import { isCarried, isFixed } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { steersBy } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import { chosen, type Input, inputOf, known, type Part, type Whole, works } from "../rig/whole.ts";
+import { chosen, type Input, inputOf, known, type ToolOfRig, type WholeRig, works } from "../rig/whole.ts";
 import { DRAFT_TABLE, type DraftKey, type Soil } from "../trade/draft.ts";
 import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../trade/kinds.ts";
 import {
@@ -61,14 +61,14 @@ export type RigPower = {
 };
 
 /** The first tool that works the field: the rig goes at its speed, on its ground. Of a rig that only carries, the first. */
-export function leadOf({ parts }: Pick<Whole, "parts">): number {
+export function leadOf({ parts }: Pick<WholeRig, "parts">): number {
   return Math.max(
     0,
     parts.findIndex(({ rig }) => works(rig)),
   );
 }
 
-export function powerOf(whole: Whole): RigPower {
+export function powerOf(whole: WholeRig): RigPower {
   const lead = whole.parts[leadOf(whole)]!.rig;
   const speed = inputOf(lead, "work.speed");
   const { efficiencies, traction } = efficienciesOf(lead);
@@ -129,8 +129,8 @@ function usualDraft(key: ToolKindKey, rig: ResolvedRig): DraftKey | null {
 }
 
 function partPower(
-  part: Part,
-  whole: Whole,
+  part: ToolOfRig,
+  whole: WholeRig,
   speed: number,
   surface: Surface,
   efficiencies: Efficiencies,

@@ -2,14 +2,14 @@ import { describe, expect, it } from "vitest";
 import type { Attachment } from "../dimension/attachment.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
-import type { Whole } from "../rig/whole.ts";
+import type { WholeRig } from "../rig/whole.ts";
 import { GROUPS } from "../subject/hookup-line.ts";
 import { judgeWhole } from "../subjects/judge-whole.ts";
 import { hookupList } from "./list.ts";
 import { heldBy, lineStates, openProtections, type ShownLine, type Tick } from "./ticks.ts";
 
 const { metric, us } = PRESETS;
-const listOf = (whole: Whole, units = metric) => hookupList(whole, judgeWhole(whole, units), units);
+const listOf = (whole: WholeRig, units = metric) => hookupList(whole, judgeWhole(whole, units), units);
 const list = (lines: Lines, attachment: Attachment = "mounted") =>
   listOf(sampleWhole([samplePart(attachment, { ...MOUNTED, ...lines })]));
 const plain = (text: string) => text.replace(/\u00a0/g, " ");
@@ -79,7 +79,7 @@ describe("the hook-up list", () => {
   });
 });
 
-const shown = (whole: Whole, units = metric): ShownLine[] => {
+const shown = (whole: WholeRig, units = metric): ShownLine[] => {
   const same = new Map(listOf(whole).map(({ key, text }) => [key, text]));
   return listOf(whole, units).map((line) => ({ ...line, metric: same.get(line.key)! }));
 };

@@ -5,12 +5,12 @@
 import { dimension, isDimensionKey } from "../dimension/catalogue.ts";
 import type { Check } from "../finding/check.ts";
 import type { Units } from "../quantity/units.ts";
-import type { Whole } from "../rig/whole.ts";
+import type { WholeRig } from "../rig/whole.ts";
 import { type Cite, cite, GROUPS, type HookupLine, line } from "../subject/hookup-line.ts";
 import { SUBJECTS } from "../subjects/index.ts";
 import type { Judged } from "../subjects/judge-whole.ts";
 
-export function hookupList(whole: Whole, { checks, reckoned }: Judged, units: Units): HookupLine[] {
+export function hookupList(whole: WholeRig, { checks, reckoned }: Judged, units: Units): HookupLine[] {
   const told: Readonly<Record<string, unknown>> = reckoned;
   const lines = [
     ...stopLines(checks),
@@ -33,6 +33,6 @@ function stopLines(checks: readonly Check[]): HookupLine[] {
 }
 
 /** How a cited reading reads: "Implement's hitch category". */
-export function citeLabel(whole: Whole, { key, part }: Cite): string {
+export function citeLabel(whole: WholeRig, { key, part }: Cite): string {
   return dimension(key, whole.parts[part]!.rig.attachment).label;
 }

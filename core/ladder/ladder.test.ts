@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { PRESETS } from "../quantity/units.ts";
 import { type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
-import type { Whole } from "../rig/whole.ts";
+import type { WholeRig } from "../rig/whole.ts";
 import { sampleFunction, sampleRemote, sampleSupply } from "../subjects/hoses/sample.ts";
 import { judgeWhole } from "../subjects/judge-whole.ts";
-import { type Log, ladderOf, standing } from "./ladder.ts";
+import { ladderOf, type RigLog, standing } from "./ladder.ts";
 
 const COUPLED = { at: "2026-04-02T06:00:00Z", person: "Mira" };
-const EMPTY: Log = {
+const EMPTY: RigLog = {
   coupled: null,
   runs: [],
   plugged: null,
@@ -21,7 +21,7 @@ const GUIDED: Lines = {
   "guidance.trackSpacing": "3",
 };
 
-function whole(lines: Lines = {}, kinds: readonly string[] = []): Whole {
+function whole(lines: Lines = {}, kinds: readonly string[] = []): WholeRig {
   const functions = kinds.map((kind, at) => ({ ...sampleFunction(at + 1, { kind }), part: 0 }));
   return sampleWhole([samplePart("mounted", { ...MOUNTED, ...GUIDED, ...lines })], {
     hoses: {
@@ -35,10 +35,10 @@ function whole(lines: Lines = {}, kinds: readonly string[] = []): Whole {
   });
 }
 
-function rungs(log: Partial<Log> = {}, rig: Whole = whole()) {
+function rungs(log: Partial<RigLog> = {}, rig: WholeRig = whole()) {
   return ladderOf({ whole: rig, judged: judgeWhole(rig, PRESETS.metric), log: { ...EMPTY, ...log } });
 }
-const rung = (key: string, log: Partial<Log> = {}, rig?: Whole) => {
+const rung = (key: string, log: Partial<RigLog> = {}, rig?: WholeRig) => {
   const found = rungs(log, rig).find((each) => each.key === key)!;
   return `${found.state}: ${found.why}`;
 };

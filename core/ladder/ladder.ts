@@ -3,7 +3,7 @@
  * logged since the rig was coupled, or is ticked by a person where Ambrek cannot know. Stations not built have no rung.
  */
 import type { Finding } from "../finding/finding.ts";
-import type { Whole } from "../rig/whole.ts";
+import type { WholeRig } from "../rig/whole.ts";
 import { works } from "../rig/whole.ts";
 import { machineOf } from "../sequence/of-rig.ts";
 import { SEQUENCE_LABELS, type SequenceKind } from "../sequence/step.ts";
@@ -38,7 +38,7 @@ export type Rung = {
 };
 
 /** What happened on the rig, as the log has it. Times are ISO 8601, UTC. */
-export type Log = {
+export type RigLog = {
   /** when it was coupled last, by whom; null while it is not */
   coupled: { at: string; person: string } | null;
   /** part → sequences run through to the end, the last time of each */
@@ -53,7 +53,7 @@ export type Log = {
   proved: string | null;
 };
 
-type Told = { whole: Whole; judged: Judged; log: Log };
+type Told = { whole: WholeRig; judged: Judged; log: RigLog };
 
 const stopsAt = (findings: readonly Finding[], list: Holds) =>
   findings.filter(({ station, severity }) => severity === "stop" && isHeldBy(list, station));

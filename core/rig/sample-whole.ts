@@ -5,13 +5,13 @@ import { NO_HOSES } from "../yard/rig-hoses.ts";
 import type { RigFacts } from "./facts.ts";
 import { resolveRig } from "./resolve.ts";
 import { bareFacts, sampleReading } from "./sample.ts";
-import type { Part, Whole } from "./whole.ts";
+import type { ToolOfRig, WholeRig } from "./whole.ts";
 
 /** What was typed; undefined takes a line away from those it is laid over. */
 export type Lines = Partial<Record<DimensionKey, string | undefined>>;
 
 /** One tool and what was typed about it and the machine that carries it, for worked examples in tests. */
-export function samplePart(attachment: Attachment, lines: Lines, behind: number | null = null): Part {
+export function samplePart(attachment: Attachment, lines: Lines, behind: number | null = null): ToolOfRig {
   const readings: RigFacts["readings"] = {};
   for (const [key, text] of Object.entries(lines) as [DimensionKey, string | undefined][]) {
     if (text === undefined) continue;
@@ -30,7 +30,7 @@ export function samplePart(attachment: Attachment, lines: Lines, behind: number 
 
 export const NO_LIMITS = { country: "", width: null, height: null, speed: null, unbraked: null };
 
-export function sampleWhole(parts: readonly Part[], rest: Partial<Whole> = {}): Whole {
+export function sampleWhole(parts: readonly ToolOfRig[], rest: Partial<WholeRig> = {}): WholeRig {
   return {
     tractor: "tractor",
     selfPropelled: isFixed(parts[0]!.rig.attachment),

@@ -10,7 +10,7 @@ import type { Grade } from "./grade.ts";
 import type { ResolvedRig } from "./resolve.ts";
 
 /** One tool of a rig. Its `rig` knows the machine that drives as well: the same in every part. */
-export type Part = {
+export type ToolOfRig = {
   /** of the coupling */
   id: number;
   name: string;
@@ -30,11 +30,11 @@ export type AxleTyres = {
   table: TyreTable;
 };
 
-export type Whole = {
+export type WholeRig = {
   tractor: string;
   selfPropelled: boolean;
   /** at least one, in the order they are coupled */
-  parts: readonly Part[];
+  parts: readonly ToolOfRig[];
   weights: readonly StockWeight[];
   tyres: { front: AxleTyres | null; rear: AxleTyres | null; tools: readonly (AxleTyres | null)[] };
   limits: RoadLimits;
@@ -42,7 +42,7 @@ export type Whole = {
 };
 
 /** The tools between the machine that drives and one tool, by their place in the rig, the first nearest the machine. */
-export function aheadOf(parts: readonly Pick<Part, "behind">[], index: number): number[] {
+export function aheadOf(parts: readonly Pick<ToolOfRig, "behind">[], index: number): number[] {
   const behind = parts[index]?.behind ?? null;
   return behind === null ? [] : [...aheadOf(parts, behind), behind];
 }

@@ -1,7 +1,7 @@
 /** A tool's sequences on its rig: the steps of its lists with the levers of the solved assignment, and the swaps where they fall. */
 import { onLinks } from "../dimension/attachment.ts";
 import { capital } from "../quantity/capital.ts";
-import { chosen, type Whole } from "../rig/whole.ts";
+import { chosen, type WholeRig } from "../rig/whole.ts";
 import type { Hoses } from "../subjects/hoses/checks.ts";
 import { kindOf } from "../subjects/hoses/kinds.ts";
 import { remotesOf } from "../subjects/hoses/problem.ts";
@@ -29,7 +29,7 @@ export function stageOf({ solved }: Hoses, kind: SequenceKind): string | null {
   return at < 0 ? null : String(at);
 }
 
-export function machineOf({ parts, hoses }: Whole, part: number): Machine {
+export function machineOf({ parts, hoses }: WholeRig, part: number): Machine {
   const { rig } = parts[part]!;
   const pto = chosen<string>(rig, "tool.pto");
   return {
@@ -48,7 +48,7 @@ export type RigSequence = { kind: SequenceKind; steps: RigStep[] };
 
 /** The steps of one tool's sequence, with swaps that fall before it put first. */
 export function stepsOfRig(
-  whole: Whole,
+  whole: WholeRig,
   hoses: Hoses,
   part: number,
   kind: SequenceKind,
@@ -66,7 +66,7 @@ export function stepsOfRig(
 
 /** Swaps of a rig are done with the sequence of the tool whose hose goes on. */
 function swapsBefore(
-  { hoses: own }: Whole,
+  { hoses: own }: WholeRig,
   { problem, solved }: Hoses,
   part: number,
   kind: SequenceKind,
@@ -95,7 +95,7 @@ function swapsBefore(
 
 /** "Remote 3, lever 3: unfold"; null where the function has no coupling. */
 function leverOf(
-  { hoses: own }: Whole,
+  { hoses: own }: WholeRig,
   { problem, solved }: Hoses,
   part: number,
   kind: SequenceKind,

@@ -1,14 +1,14 @@
 /** The simulated folding tool from behind and from the side: a sketch of its state, in pixels; strokes turn into angles and heights. */
 import { type Folding, OFF_CRADLE } from "./folding.ts";
 
-export type Part = {
+export type FoldingPart = {
   id: string;
   role: "frame" | "wing" | "wheel" | "lift" | "cradle" | "jack" | "ground";
   /** corner points */
   points: readonly (readonly [number, number])[];
 };
 
-export type Sketch = { width: number; height: number; rear: Part[]; side: Part[] };
+export type Sketch = { width: number; height: number; rear: FoldingPart[]; side: FoldingPart[] };
 
 const WIDTH = 424;
 const REAR = 250;
@@ -24,7 +24,7 @@ export function sketchOf(state: Folding): Sketch {
   return { width: WIDTH, height: REAR + SIDE, rear: fromBehind(state), side: fromTheSide(state) };
 }
 
-const box = (x: number, y: number, w: number, h: number): Part["points"] => [
+const box = (x: number, y: number, w: number, h: number): FoldingPart["points"] => [
   [x, y],
   [x + w, y],
   [x + w, y + h],
@@ -36,13 +36,13 @@ function frameY({ stroke, lever }: Folding): number {
   return GROUND - LOW - (lever.undercarriage === "float" ? 0 : Math.min(stroke.undercarriage, 0.6) * RISE);
 }
 
-function fromBehind(state: Folding): Part[] {
+function fromBehind(state: Folding): FoldingPart[] {
   const { stroke, has } = state;
   const y = frameY(state);
   const middle = WIDTH / 2;
   // Folded the wings stand a little past upright, leaning on the cradle.
   const angle = (1 - stroke.wings) * ((97 * Math.PI) / 180);
-  const wing = (side: 1 | -1): Part => {
+  const wing = (side: 1 | -1): FoldingPart => {
     const [x0, y0] = [middle + side * HALF, y - 4];
     const along = [Math.cos(angle) * side, -Math.sin(angle)] as const;
     const across = [along[1] * 6, -along[0] * 6] as const;
@@ -63,7 +63,7 @@ function fromBehind(state: Folding): Part[] {
     { id: "ground", role: "ground", points: box(0, GROUND, WIDTH, 2) },
     { id: "frame", role: "frame", points: box(middle - HALF, y - 10, 2 * HALF, 14) },
     ...[-1, 1].map(
-      (side): Part => ({
+      (side): FoldingPart => ({
         id: `cradle ${side}`,
         role: "cradle",
         points: box(
@@ -76,7 +76,7 @@ function fromBehind(state: Folding): Part[] {
     ),
     ...(has.includes("wings") ? [wing(-1), wing(1)] : []),
     ...[-1, 1].map(
-      (side): Part => ({
+      (side): FoldingPart => ({
         id: `wheel ${side}`,
         role: "wheel",
         points: box(middle + side * 34 - 9, GROUND - 40, 18, 40),
@@ -90,10 +90,10 @@ function fromBehind(state: Folding): Part[] {
   ];
 }
 
-function fromTheSide(state: Folding): Part[] {
+function fromTheSide(state: Folding): FoldingPart[] {
   const { stroke, has, jackStowed } = state;
   const y = frameY(state);
-  const lift = (id: "front lift" | "rear lift", x: number): Part => ({
+  const lift = (id: "front lift" | "rear lift", x: number): FoldingPart => ({
     id,
     role: "lift",
     points: box(x, y + 4, 34, Math.max(6, GROUND - y - 4 - stroke[id] * 34)),

@@ -1,14 +1,14 @@
 /** Normal spreads mixed by weight: what is known of a figure when it is not known which of them holds. */
 import { endOf } from "./bisection.ts";
 
-export type Part = { /** weights add up to one */ weight: number; mean: number; sigma: number };
+export type MixturePart = { /** weights add up to one */ weight: number; mean: number; sigma: number };
 
-export function meanOf(parts: readonly Part[]): number {
+export function meanOf(parts: readonly MixturePart[]): number {
   return parts.reduce((sum, { weight, mean }) => sum + weight * mean, 0);
 }
 
 /** Standard deviation about the mean: each part's own, and how far its mean lies from the others'. */
-export function sigmaOf(parts: readonly Part[]): number {
+export function sigmaOf(parts: readonly MixturePart[]): number {
   const mean = meanOf(parts);
   return Math.sqrt(
     parts.reduce((sum, part) => sum + part.weight * (part.sigma ** 2 + (part.mean - mean) ** 2), 0),
@@ -20,7 +20,7 @@ const TOO_LIGHT = 1e-5;
 const NEAR = 1e-5;
 
 /** The distance from the mean beyond which the share `outside` of the mixture lies, both sides together. */
-export function halfWidth(parts: readonly Part[], outside: number): number {
+export function halfWidth(parts: readonly MixturePart[], outside: number): number {
   const mean = meanOf(parts);
   const heavy = parts.filter(({ weight }) => weight > TOO_LIGHT * outside);
   const beyond = (half: number) =>

@@ -1,6 +1,6 @@
 /** A line of the hook-up list, as a subject writes it. */
 import type { DimensionKey } from "../dimension/catalogue.ts";
-import type { Whole } from "../rig/whole.ts";
+import type { WholeRig } from "../rig/whole.ts";
 
 export const GROUPS = ["Before", "Couple", "Shaft, hoses", "Try", "Road"] as const;
 export type Group = (typeof GROUPS)[number];
@@ -29,6 +29,6 @@ export function line(group: Group, key: string, text: string, rest: Rest = {}): 
 export const cite = (part: number, ...keys: DimensionKey[]): Cite[] => keys.map((key) => ({ key, part }));
 
 /** Only what somebody read is cited. */
-export function read({ parts }: Whole, cites: readonly Cite[]): Cite[] {
+export function read({ parts }: WholeRig, cites: readonly Cite[]): Cite[] {
   return cites.filter(({ key, part }) => parts[part]!.rig.values[key].reading !== null);
 }

@@ -1,7 +1,7 @@
 /** What one subject of setting a rig up says of itself. Everything that lists subjects reads this; nothing names one. */
 import type { Check } from "../finding/check.ts";
 import type { Units } from "../quantity/units.ts";
-import type { Whole } from "../rig/whole.ts";
+import type { WholeRig } from "../rig/whole.ts";
 import type { HookupLine } from "./hookup-line.ts";
 
 /** So much is good, of what there is. */
@@ -28,13 +28,13 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   /** its readings stand on a sheet to take along */
   onSheet: boolean;
   /** what it works out of the whole rig: figures, no sentence */
-  reckon(whole: Whole): Reckoned;
+  reckon(whole: WholeRig): Reckoned;
   /** everything it looked at, good or not */
-  checks(reckoned: Reckoned, whole: Whole, units: Units): readonly Check[];
+  checks(reckoned: Reckoned, whole: WholeRig, units: Units): readonly Check[];
   /** what it puts on the hook-up list */
-  hookup?(reckoned: Reckoned, whole: Whole, units: Units): readonly HookupLine[];
+  hookup?(reckoned: Reckoned, whole: WholeRig, units: Units): readonly HookupLine[];
   /** how far it has come, where that is counted; absent: told by its findings */
-  standing?(whole: Whole): Standing;
+  standing?(whole: WholeRig): Standing;
 };
 
 /** A subject of readings alone: what is wrong with one is told by the reading itself. */

@@ -12,7 +12,7 @@ import { PRESETS } from "../quantity/units.ts";
 import { resolveRig } from "../rig/resolve.ts";
 import { bareFacts, sampleReading } from "../rig/sample.ts";
 import { NO_LIMITS, samplePart, sampleWhole } from "../rig/sample-whole.ts";
-import type { Part } from "../rig/whole.ts";
+import type { ToolOfRig } from "../rig/whole.ts";
 import { judgeWhole } from "./judge-whole.ts";
 
 /** A reading anywhere in what is plausible, its ends and a zero among them; or none at all. */
@@ -26,7 +26,7 @@ function anyValue(entry: Dimension) {
   });
 }
 
-function anyPart(attachment: Attachment, behind: number | null): fc.Arbitrary<Part> {
+function anyPart(attachment: Attachment, behind: number | null): fc.Arbitrary<ToolOfRig> {
   const entries = catalogueOf(attachment);
   return fc.tuple(...entries.map(anyValue)).map((values) => {
     const readings = Object.fromEntries(
@@ -60,7 +60,7 @@ const anyWhole = fc
     fc.record({
       parts: fc.tuple(
         ...attachments.map((each) => anyPart(each, each === "train" ? 0 : null)),
-      ) as unknown as fc.Arbitrary<Part[]>,
+      ) as unknown as fc.Arbitrary<ToolOfRig[]>,
       cells,
       fitted: fc.integer({ min: 0, max: 3 }),
     }),

@@ -4,7 +4,7 @@ import { type Check, findingsOf } from "../finding/check.ts";
 import { type Finding, worstFirst } from "../finding/finding.ts";
 import { judge } from "../finding/judge.ts";
 import type { Units } from "../quantity/units.ts";
-import type { Whole } from "../rig/whole.ts";
+import type { WholeRig } from "../rig/whole.ts";
 import type { Subject } from "../subject/subject.ts";
 import { type ReckonedBy, SUBJECTS } from "./index.ts";
 
@@ -14,7 +14,7 @@ export type Judged = {
   findings: Finding[];
 };
 
-export function judgeWhole(whole: Whole, units: Units, subjects: readonly Subject[] = SUBJECTS): Judged {
+export function judgeWhole(whole: WholeRig, units: Units, subjects: readonly Subject[] = SUBJECTS): Judged {
   const reckoned = subjects.map((subject) => [subject.key, subject.reckon(whole)] as const);
   const checks = subjects.flatMap((subject, index) => subject.checks(reckoned[index]![1], whole, units));
   return {
@@ -27,7 +27,7 @@ export function judgeWhole(whole: Whole, units: Units, subjects: readonly Subjec
 const SHARED = new Set(["tractor", "receiver mount"]);
 
 /** What is wrong with single readings, part by part; those of the machine that drives once. */
-function readingFindings({ parts }: Whole, units: Units): Finding[] {
+function readingFindings({ parts }: WholeRig, units: Units): Finding[] {
   return parts.flatMap(({ rig }, index) => {
     const found = judge(rig, units);
     if (index === 0) return parts.length > 1 ? found.map((each) => ({ ...each, part: index })) : found;

@@ -4,7 +4,7 @@ import { PRESETS } from "../../core/quantity/units.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { openDatabase } from "../database.ts";
 import type { Database } from "../handle.ts";
-import { listEveryPart, listRigs } from "../rigs.ts";
+import { listEveryTool, listRigs } from "../rigs.ts";
 import { wholesOf } from "../whole.ts";
 import { plantDemoYard } from "./yard.ts";
 
@@ -15,7 +15,7 @@ beforeAll(() => {
   plantDemoYard(db);
 });
 
-const rigs = () => wholesOf(db, listEveryPart(db));
+const rigs = () => wholesOf(db, listEveryTool(db));
 const idOf = (name: string) => listRigs(db).find((rig) => rig.name.startsWith(name))!.id;
 const plain = (text: string) => text.replace(/\u00a0/g, " ");
 

@@ -2,7 +2,7 @@
 
 import type { Instrument } from "../../core/rig/grade.ts";
 import type { DemoTest } from "./proofs.ts";
-import { type Told, told } from "./told.ts";
+import { type ToldReading, told } from "./told.ts";
 
 export type DemoRig = {
   name: string;
@@ -21,7 +21,7 @@ export type DemoRig = {
   terminal: string;
   person: string;
   at: string;
-  told: Told[];
+  told: ToldReading[];
   sections: { widths: number[]; by: Instrument };
 };
 

@@ -9,7 +9,7 @@ import type { TestKey } from "../../core/subjects/proof/kinds.ts";
 import { rigFacts } from "../facts.ts";
 import { acceptTest, beginTest, keepObservations, setTest } from "../field-tests.ts";
 import type { Database } from "../handle.ts";
-import type { Rig } from "../rigs.ts";
+import type { RigTool } from "../rigs.ts";
 import { BY } from "../sample-told.ts";
 
 export type DemoTest = {
@@ -30,7 +30,7 @@ export type DemoTest = {
 };
 
 /** @throws Error where a figure that is to be confirmed does not agree: the yard would say what its own tests do not */
-export function plantTest(db: Database, rig: Rig, test: DemoTest, index: number, person: string): void {
+export function plantTest(db: Database, rig: RigTool, test: DemoTest, index: number, person: string): void {
   const stamp = { person, at: new Date(test.at) };
   const id = `demo-test-${rig.id}-${index + 1}`;
   const { kind, conditions, spacing, rowToRow, note } = test;

@@ -5,7 +5,7 @@ import { type DimensionKey, dimension } from "../../core/dimension/catalogue.ts"
 import { parseEntry } from "../../core/dimension/entry.ts";
 import type { Instrument } from "../../core/rig/grade.ts";
 
-export type Told = { key: DimensionKey; text: string; value: number; step: number; by: Instrument };
+export type ToldReading = { key: DimensionKey; text: string; value: number; step: number; by: Instrument };
 
 /** One that the forms would refuse, or that was worked out: with its value in SI. */
 export const told = (
@@ -14,12 +14,15 @@ export const told = (
   value: number,
   by: Instrument = "tape",
   step = 0.001,
-): Told => ({ key, text, value, step, by });
+): ToldReading => ({ key, text, value, step, by });
 
 const USUAL: Partial<Record<string, Instrument>> = { mass: "scale", pressure: "gauge" };
 
 /** What was typed for each dimension, read as the forms read it. Lengths by tape, masses by scale; "book: 4800 kg" says otherwise. */
-export function read(lines: Partial<Record<DimensionKey, string>>, attachment: Attachment = "drawn"): Told[] {
+export function read(
+  lines: Partial<Record<DimensionKey, string>>,
+  attachment: Attachment = "drawn",
+): ToldReading[] {
   return Object.entries(lines).map(([key, line]) => {
     const entry = dimension(key as DimensionKey, attachment);
     const [, book, text] = /^(book: )?(.*)$/.exec(line) as unknown as [string, string | undefined, string];

@@ -15,7 +15,7 @@ import { keepEvent, keepTick } from "../hookup.ts";
 import { addFunction, addRemote, setHydraulics } from "../hoses.ts";
 import { addPoint, createMachine, listMachines, pointsOf } from "../machines.ts";
 import { keepReading, keepSections } from "../readings.ts";
-import { createRig, findRig, type Machine, partsOf, type Rig } from "../rigs.ts";
+import { createRig, findRig, type Machine, type RigTool, toolsOf } from "../rigs.ts";
 import { BY } from "../sample-told.ts";
 import { point } from "../schema/index.ts";
 import { findScheme, setTerminal } from "../schemes.ts";
@@ -39,7 +39,7 @@ import {
 import { FOLDER, PLANTER, PLOUGH } from "./hosed.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { plantTest } from "./proofs.ts";
-import { read, type Told } from "./told.ts";
+import { read, type ToldReading } from "./told.ts";
 import { BROAD_REAR, CART, DRIVE_WHEEL, DUAL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
 import { FRONT_BOOM, LONG_TRAIN, TRACKED } from "./wide.ts";
 
@@ -48,7 +48,7 @@ const WIDE = [LONG_TRAIN, FRONT_BOOM, TRACKED];
 /** Fills an empty database with an invented contractor's rigs. */
 export function plantDemoYard(db: Database): void {
   db.transaction(() => {
-    const [first] = [GRASS_AND_GRAIN, BORROWED].map((each) => plantRig(db, each)) as [Rig, Rig];
+    const [first] = [GRASS_AND_GRAIN, BORROWED].map((each) => plantRig(db, each)) as [RigTool, RigTool];
     const proven = plantRig(db, PROVEN);
     for (const [index, test] of PROVEN.tested.entries()) plantTest(db, proven, test, index, PROVEN.person);
     setRoadLimits(db, ROAD_LIMITS, BY);
@@ -68,7 +68,7 @@ export function plantDemoYard(db: Database): void {
 
 type Stamp = { person: string; at: string };
 
-function keepAll(db: Database, rig: Rig, told: readonly Told[], { person, at }: Stamp): void {
+function keepAll(db: Database, rig: RigTool, told: readonly ToldReading[], { person, at }: Stamp): void {
   for (const { key, text, value, step, by } of told)
     keepReading(db, rig, {
       key,
@@ -82,7 +82,7 @@ function keepAll(db: Database, rig: Rig, told: readonly Told[], { person, at }: 
     });
 }
 
-function plantRig(db: Database, demo: DemoRig): Rig {
+function plantRig(db: Database, demo: DemoRig): RigTool {
   const { mount, hole, ...tractor } = demo.tractor;
   const tractorId = createMachine(db, "tractor", tractor, BY);
   const implementId = createMachine(db, "implement", demo.drill, BY);
@@ -125,7 +125,7 @@ function plantMachine(db: Database, { kind, points = [], weights = [], ...detail
   return id;
 }
 
-function plantHitching(db: Database, demo: DemoHitching, first: Rig): Rig {
+function plantHitching(db: Database, demo: DemoHitching, first: RigTool): RigTool {
   const tractorId = driverOf(db, demo, first);
   const tools = demo.tools.map(({ machine }) => plantMachine(db, machine));
   const id = createRig(
@@ -142,7 +142,7 @@ function plantHitching(db: Database, demo: DemoHitching, first: Rig): Rig {
     },
     BY,
   );
-  const parts = partsOf(db, id);
+  const parts = toolsOf(db, id);
   keepAll(db, parts[0]!, read(demo.lines, parts[0]!.attachment), demo);
   for (const [index, part] of parts.entries()) {
     const { lines, sections } = demo.tools[index]!;
@@ -159,16 +159,16 @@ function plantHitching(db: Database, demo: DemoHitching, first: Rig): Rig {
 }
 
 /** The machine of a rig: the first's, one that drives an earlier rig as well, or one of its own. */
-function driverOf(db: Database, { driver }: DemoHitching, first: Rig): number {
+function driverOf(db: Database, { driver }: DemoHitching, first: RigTool): number {
   if (driver === null) return first.tractor.id;
   if (typeof driver !== "string") return plantMachine(db, driver);
   return listMachines(db).findLast(({ fleetNumber }) => fleetNumber === driver)!.id;
 }
 
 /** Remotes, functions and sockets of every machine that has some. */
-function plantOil(db: Database, rigs: readonly Rig[]): void {
+function plantOil(db: Database, rigs: readonly RigTool[]): void {
   const machines = rigs.flatMap(({ id }) =>
-    partsOf(db, id).flatMap(({ tractor, implement }) => [tractor, implement]),
+    toolsOf(db, id).flatMap(({ tractor, implement }) => [tractor, implement]),
   );
   for (const { id, fleetNumber } of new Map(machines.map((each) => [each.id, each])).values()) {
     const { remotes = [], ...supply } = SUPPLIES[fleetNumber] ?? {};
@@ -197,7 +197,7 @@ function plantTyres(db: Database): Tyres {
   };
 }
 
-function fitTyres(db: Database, tyres: Tyres, rigs: readonly Rig[]): void {
+function fitTyres(db: Database, tyres: Tyres, rigs: readonly RigTool[]): void {
   for (const { tractor, implement } of rigs) {
     const [front, rear, count = 2] = wheelsOf(tyres, tractor, implement);
     if (front) setAxleTyre(db, { machineId: tractor.id, axle: "front" }, { tyreId: front, count }, BY);
@@ -221,7 +221,7 @@ function wheelsOf(
 }
 
 /** The whole list ticked, and the rig called coupled. */
-function plantHookup(db: Database, rig: Rig, person: string, start: string): void {
+function plantHookup(db: Database, rig: RigTool, person: string, start: string): void {
   const units = PRESETS.metric;
   const whole = wholesOf(db, [rig]).get(rig.id)!;
   const lines = hookupList(whole, judgeWhole(whole, units), units);
@@ -237,7 +237,7 @@ function plantHookup(db: Database, rig: Rig, person: string, start: string): voi
 /** A card as it went to the cab, and every line of it read back. */
 function plantCard(
   db: Database,
-  rig: Rig,
+  rig: RigTool,
   { scheme: schemeId, profile, terminal, person, cardAt }: typeof PROVEN,
 ): void {
   const resolved = resolveRig(rigFacts(db, rig));

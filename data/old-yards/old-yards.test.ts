@@ -10,7 +10,7 @@ import SqliteFile from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
-import type { Whole } from "../../core/rig/whole.ts";
+import type { WholeRig } from "../../core/rig/whole.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { latestCard, listCards, readbacksOf } from "../cards.ts";
 import { openDatabase } from "../database.ts";
@@ -22,7 +22,7 @@ import { findImport, listImports } from "../imports.ts";
 import { copiesOf } from "../keeping.ts";
 import { ladderFacts } from "../ladder.ts";
 import { historyOf } from "../readings.ts";
-import { byRig, listEveryPart, type Rig } from "../rigs.ts";
+import { byRig, listEveryTool, type RigTool } from "../rigs.ts";
 import { listsOf, runEventsOf, runsOf } from "../sequences.ts";
 import { wholesOf } from "../whole.ts";
 
@@ -35,7 +35,7 @@ type Account = { rigs: Record<string, object>; tools: Record<string, object>; im
 
 /** What a yard says of itself, in figures. */
 function accountOf(db: Database): Account {
-  const parts = listEveryPart(db);
+  const parts = listEveryTool(db);
   const rigs = byRig(parts);
   const wholes = wholesOf(db, parts);
   return {
@@ -47,7 +47,7 @@ function accountOf(db: Database): Account {
   };
 }
 
-function accountOfRig(db: Database, id: number, tools: readonly Rig[], whole: Whole) {
+function accountOfRig(db: Database, id: number, tools: readonly RigTool[], whole: WholeRig) {
   const { coupled, runs, plugged, ticks, proved } = ladderFacts(db, new Map([[id, tools]])).get(id)!;
   return {
     parts: whole.parts.map(({ name, rig }) => ({
@@ -85,7 +85,7 @@ function accountOfRig(db: Database, id: number, tools: readonly Rig[], whole: Wh
   };
 }
 
-function accountOfTool(db: Database, rig: Rig) {
+function accountOfTool(db: Database, rig: RigTool) {
   const latest = latestCard(db, rig);
   const accepted = acceptedOf(db, rig);
   return {

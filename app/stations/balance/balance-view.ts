@@ -3,12 +3,12 @@
 import { onPin } from "../../../core/dimension/attachment.ts";
 import { drawBalance } from "../../../core/drawing/balance.ts";
 import { rigPoints } from "../../../core/drawing/rig-points.ts";
-import type { Plan } from "../../../core/drawing/sheet.ts";
+import type { DrawnRig } from "../../../core/drawing/sheet.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { FAMILIES } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
-import { known, type Whole } from "../../../core/rig/whole.ts";
+import { known, type WholeRig } from "../../../core/rig/whole.ts";
 import { otherName, steeredName, steersBehind } from "../../../core/subjects/balance/axle-names.ts";
 import type { BalanceOf } from "../../../core/subjects/balance/balance-of-rig.ts";
 import { setText } from "../../../core/subjects/balance/ballast-checks.ts";
@@ -52,11 +52,11 @@ export type BalanceView = {
   /** the largest load on the pin and the largest fill that leave a fifth in front */
   largest: string[];
   tyres: TyreRow[];
-  drawing: { desk: Plan; phone: Plan; title: string };
+  drawing: { desk: DrawnRig; phone: DrawnRig; title: string };
 };
 
 type Asked = {
-  whole: Whole;
+  whole: WholeRig;
   index: number;
   loads: BalanceOf;
   units: Units;
@@ -164,7 +164,7 @@ function manualOf(loads: BalanceOf, units: Units): string[] {
 /** Kilograms in one of the unit masses are shown in. */
 const massOf = (units: Units) => FAMILIES.mass[unitOf("mass", units)].factor;
 
-function largestOf(whole: Whole, loads: BalanceOf, units: Units): string[] {
+function largestOf(whole: WholeRig, loads: BalanceOf, units: Units): string[] {
   if (!loads.ok) return [];
   const { pin, fill } = loads.largest;
   const hitchWord = (part: number) => (onPin(whole.parts[part]!.rig.attachment) ? "pin" : "links");
@@ -194,12 +194,12 @@ function largestOf(whole: Whole, loads: BalanceOf, units: Units): string[] {
 }
 
 /** A machine that steers behind carries its tool on the axle in front. */
-function axleWord(whole: Whole, axle: "front" | "rear" | "tool"): string {
+function axleWord(whole: WholeRig, axle: "front" | "rear" | "tool"): string {
   if (steersBehind(whole)) return axle === "front" ? "Drive" : "Steered";
   return axle === "front" ? "Front" : "Rear";
 }
 
-function tyreRows(whole: Whole, { tyres }: Loads, units: Units): TyreRow[] {
+function tyreRows(whole: WholeRig, { tyres }: Loads, units: Units): TyreRow[] {
   return tyres.map(({ axle, part, left, right, tyres: fitted, field, road }) => ({
     axle: part === null ? axleWord(whole, axle) : whole.parts[part]!.name,
     tyre: fitted ? `${fitted.count} × ${fitted.label}` : "no table given",
@@ -210,7 +210,7 @@ function tyreRows(whole: Whole, { tyres }: Loads, units: Units): TyreRow[] {
 }
 
 function drawingOf(
-  whole: Whole,
+  whole: WholeRig,
   index: number,
   loads: BalanceOf,
   shown: RigState | null,

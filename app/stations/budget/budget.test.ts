@@ -4,7 +4,7 @@ import { type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { sampleRig } from "../../../core/rig/sample.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import { rigFacts } from "../../../data/facts.ts";
-import { listRigs, partsOf } from "../../../data/rigs.ts";
+import { listRigs, toolsOf } from "../../../data/rigs.ts";
 import { budgetsView } from "./budget-view.ts";
 
 const UNASKED = { receiver: null, slope: null, speed: null };
@@ -69,7 +69,7 @@ describe("over the demo yard", () => {
 
   it("answers for every tool, however it hangs", () => {
     for (const { id } of listRigs(db))
-      for (const part of partsOf(db, id)) {
+      for (const part of toolsOf(db, id)) {
         const view = look(resolveRig(rigFacts(db, part)));
         for (const { verdict, rows } of view.budgets) {
           expect(`${part.attachment} ${verdict}`).not.toMatch(/NaN|Infinity|undefined/);

@@ -3,7 +3,7 @@ import { onLinks } from "../../../core/dimension/attachment.ts";
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { drawLinkage, sideShape } from "../../../core/drawing/linkage.ts";
 import type { SideShape } from "../../../core/drawing/linkage-side.ts";
-import type { Plan } from "../../../core/drawing/sheet.ts";
+import type { DrawnRig } from "../../../core/drawing/sheet.ts";
 import type { Thread } from "../../../core/linkage/linkage.ts";
 import { METRES_PER, printLength } from "../../../core/quantity/length.ts";
 import { say, sayFine } from "../../../core/quantity/say.ts";
@@ -13,7 +13,7 @@ import { chosen, known } from "../../../core/rig/whole.ts";
 import { aheadWords, cureText, pitchWords, shorten } from "../../../core/subjects/hitch/checks.ts";
 import { type HitchOf, habitOf, threadOf } from "../../../core/subjects/hitch/hitch-of-part.ts";
 
-export type Row = { label: string; text: string };
+export type HitchRow = { label: string; text: string };
 
 export type StrokeChartView = {
   heightUnit: string;
@@ -24,11 +24,11 @@ export type StrokeChartView = {
 export type HitchView = {
   /** "make it right", in words; empty where nothing is to be turned */
   right: string[];
-  rows: Row[];
+  rows: HitchRow[];
   chart: StrokeChartView | null;
   schools: string[];
   trial: Trial | null;
-  drawing: { desk: Plan; phone: Plan; title: string } | null;
+  drawing: { desk: DrawnRig; phone: DrawnRig; title: string } | null;
 };
 
 export function hitchView(
@@ -113,10 +113,10 @@ function lowerFirst(text: string): string {
   return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
-function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Row[] {
+function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {
   const { work, low, high, poses, plan, clearance, rods, links, frame } = hitch;
   const length = (metres: number) => printLength(metres, units.tape);
-  const rows: Row[] = [];
+  const rows: HitchRow[] = [];
   if (hitch.tail) {
     if (hitch.tail.work !== null)
       rows.push({ label: "Pitch at work", text: pitchWords(hitch.tail.work, units) });

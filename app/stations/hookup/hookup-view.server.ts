@@ -10,7 +10,7 @@ import {
 } from "../../../core/hookup/ticks.ts";
 import { PRESETS, type Units } from "../../../core/quantity/units.ts";
 import { gradeOf } from "../../../core/rig/grade.ts";
-import type { Whole } from "../../../core/rig/whole.ts";
+import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Group, HookupLine } from "../../../core/subject/hookup-line.ts";
 import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
 import { eventsOf, ticksOf } from "../../../data/hookup.ts";
@@ -70,7 +70,7 @@ export function endedBy(
   return later.at(-1) ?? null;
 }
 
-function shownLines(whole: Whole, judged: Judged, units: Units): ShownLine[] {
+function shownLines(whole: WholeRig, judged: Judged, units: Units): ShownLine[] {
   const metric = new Map(
     hookupList(whole, judgeWhole(whole, PRESETS.metric), PRESETS.metric).map(({ key, text }) => [key, text]),
   );

@@ -3,7 +3,7 @@ import { TextField } from "../../ui/Field.tsx";
 import type { Outcome } from "../outcome.ts";
 import { useSaid } from "../use-said.ts";
 import { HoseBoard } from "./HoseBoard.tsx";
-import type { Cell, Choice, HosesView } from "./hoses-view.ts";
+import type { Cell, HosesView, PlaceChoice } from "./hoses-view.ts";
 
 type Machines = { tractor: string; tools: { href: string; name: string }[] };
 type Props = { view: HosesView; action: string; person: string; machines: Machines; rigPath: string };
@@ -70,7 +70,7 @@ function OneFunction({ open, action }: Props & { open: NonNullable<HosesView["op
   );
 }
 
-function Option({ choice: { id, label, lever, now, can, said } }: { choice: Choice }) {
+function Option({ choice: { id, label, lever, now, can, said } }: { choice: PlaceChoice }) {
   return (
     <li className="flex min-h-12 items-center justify-between gap-3 border-b border-line py-1">
       <span className="leading-tight">

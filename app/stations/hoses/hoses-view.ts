@@ -3,7 +3,7 @@ import { drawHoses, type HoseSheet } from "../../../core/drawing/hoses.ts";
 import { capital } from "../../../core/quantity/capital.ts";
 import { say } from "../../../core/quantity/say.ts";
 import type { Units } from "../../../core/quantity/units.ts";
-import type { Whole } from "../../../core/rig/whole.ts";
+import type { WholeRig } from "../../../core/rig/whole.ts";
 import { type Hoses, seconds } from "../../../core/subjects/hoses/checks.ts";
 import { brokenAlone } from "../../../core/subjects/hoses/cost.ts";
 import { unmet } from "../../../core/subjects/hoses/fit.ts";
@@ -16,7 +16,7 @@ import {
   stagesOf,
   swapsOf,
 } from "../../../core/subjects/hoses/problem.ts";
-import { appliedAll, type Change } from "../../../core/subjects/hoses/reasons.ts";
+import { appliedAll, type Cure } from "../../../core/subjects/hoses/reasons.ts";
 import { type Solved, solve } from "../../../core/subjects/hoses/solve.ts";
 import { type Steps, stepsOf, within } from "../../../core/subjects/hoses/steps.ts";
 import { lentOil, type Movement } from "../../../core/subjects/hoses/times.ts";
@@ -57,7 +57,14 @@ export type Cell = { name: string; use: string; swapped: boolean } | null;
 
 export type PhaseRow = { id: number; label: string; lever: string; cells: Cell[] };
 
-export type Choice = { id: number; label: string; lever: string; now: boolean; can: boolean; said: string };
+export type PlaceChoice = {
+  id: number;
+  label: string;
+  lever: string;
+  now: boolean;
+  can: boolean;
+  said: string;
+};
 
 export type HosesView = {
   board: Board | null;
@@ -68,7 +75,7 @@ export type HosesView = {
   refused: { cure: string; after: string }[] | null;
   planned: boolean;
   /** of the function that is open: every coupling, with what it would cost or why not */
-  open: { id: number; name: string; about: string; choices: Choice[]; pinned: boolean } | null;
+  open: { id: number; name: string; about: string; choices: PlaceChoice[]; pinned: boolean } | null;
   times: { phase: string; name: string; remote: string; flow: string; time: string; slow: string }[];
   oil: string;
   pinned: number;
@@ -78,7 +85,7 @@ export type HosesView = {
 };
 
 type Asked = {
-  whole: Whole;
+  whole: WholeRig;
   hoses: Hoses;
   units: Units;
   /** index of the stage shown, as the address has it */
@@ -157,7 +164,7 @@ export function boardView(asked: Omit<Asked, "kept">): Board | null {
   return boardOf(asked, problem, shownOf(problem, solved, asked.stage));
 }
 
-function cureRow(problem: Problem, cure: readonly Change[]): { cure: string; after: string } {
+function cureRow(problem: Problem, cure: readonly Cure[]): { cure: string; after: string } {
   const then = within(() => solve(appliedAll(problem, cure)), null);
   const words = capital(listed(cure.map((change) => changeWords(problem, change))));
   if (!then) return { cure: words, after: "there is a way, and there are too many to find the cheapest" };
@@ -191,7 +198,7 @@ function sameAs(a: readonly { kind: string; number: number }[], b: typeof a): bo
   return text(a) === text(b);
 }
 
-function toolOf(whole: Whole, fn: number): string {
+function toolOf(whole: WholeRig, fn: number): string {
   return whole.parts.length > 1 ? whole.parts[whole.hoses.functions[fn]!.part]!.name : "";
 }
 
@@ -317,7 +324,7 @@ function choiceOf(
   { problem, solved, free, others, index, steps }: Looked,
   remote: Remote,
   now: boolean,
-): Choice {
+): PlaceChoice {
   const fn = problem.functions[index]!;
   const base = { id: remote.id, label: capital(remoteName(remote)), lever: remote.lever, now };
   const lacks = unmet(fn, remote, problem.supply);

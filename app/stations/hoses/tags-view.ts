@@ -1,4 +1,4 @@
-import type { Whole } from "../../../core/rig/whole.ts";
+import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Hoses } from "../../../core/subjects/hoses/checks.ts";
 import { tagsOf } from "../../../core/subjects/hoses/tags.ts";
 
@@ -9,7 +9,7 @@ export type TagsView = {
 };
 
 /** The tags of a rig's hoses; null where there is no plan yet. */
-export function tagsView(rig: string, whole: Whole, { problem, solved }: Hoses): TagsView | null {
+export function tagsView(rig: string, whole: WholeRig, { problem, solved }: Hoses): TagsView | null {
   if (!problem || !solved) return null;
   return {
     title: `Hose tags, ${rig}`,

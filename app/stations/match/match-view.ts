@@ -6,7 +6,7 @@ import { printLength } from "../../../core/quantity/length.ts";
 import { FAMILIES } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
-import type { Whole } from "../../../core/rig/whole.ts";
+import type { WholeRig } from "../../../core/rig/whole.ts";
 import { chosen, inputOf } from "../../../core/rig/whole.ts";
 import { DRAFT_TABLE, type DraftRow } from "../../../core/trade/draft.ts";
 import { TOOL_KINDS } from "../../../core/trade/kinds.ts";
@@ -37,7 +37,7 @@ export type MatchView = {
 const factorOf = (family: "speed" | "power", units: Units) =>
   (FAMILIES[family] as Record<string, { factor: number }>)[unitOf(family, units)]!.factor;
 
-export function matchView(whole: Whole, power: RigPower, units: Units): MatchView {
+export function matchView(whole: WholeRig, power: RigPower, units: Units): MatchView {
   const { available, need, highest } = power;
   return {
     thumb: whole.selfPropelled ? null : thumbView(whole, power, units),
@@ -121,7 +121,7 @@ export function heldWords(highest: number | null, units: Units): string {
     : `holds ${say("speed", highest, units)}`;
 }
 
-function verdictOf(whole: Whole, { available, need, low, highest }: RigPower, units: Units): string {
+function verdictOf(whole: WholeRig, { available, need, low, highest }: RigPower, units: Units): string {
   if (whole.selfPropelled)
     return "It drives itself: its maker matched tool and engine. Load, road and balance are looked at below.";
   if (available === null)
@@ -134,7 +134,7 @@ function verdictOf(whole: Whole, { available, need, low, highest }: RigPower, un
     : `Not enough: ${most}.`;
 }
 
-function thumbView(whole: Whole, power: RigPower, units: Units): MatchView["thumb"] {
+function thumbView(whole: WholeRig, power: RigPower, units: Units): MatchView["thumb"] {
   const lines = power.parts.map(({ thumb, kind }, index): PowerLine => {
     const name = whole.parts[index]!.name;
     if (!thumb)
@@ -152,7 +152,7 @@ function thumbView(whole: Whole, power: RigPower, units: Units): MatchView["thum
   return { total: power.thumb === null ? "–" : say("power", power.thumb, units), lines };
 }
 
-function modelView(whole: Whole, power: RigPower, units: Units): MatchView["model"] {
+function modelView(whole: WholeRig, power: RigPower, units: Units): MatchView["model"] {
   const several = whole.parts.length > 1;
   const lines = power.parts.flatMap((part, index): PowerLine[] => {
     const { need, task } = part;
@@ -250,12 +250,17 @@ function modelView(whole: Whole, power: RigPower, units: Units): MatchView["mode
   };
 }
 
-function sourceOf(whole: Whole, key: "tractor.axleEfficiency"): string {
+function sourceOf(whole: WholeRig, key: "tractor.axleEfficiency"): string {
   const { assumed, grade } = inputOf(whole.parts[0]!.rig, key);
   return assumed ?? grade;
 }
 
-function rowInputs(rig: Whole["parts"][number]["rig"], row: DraftRow, width: number, units: Units): string {
+function rowInputs(
+  rig: WholeRig["parts"][number]["rig"],
+  row: DraftRow,
+  width: number,
+  units: Units,
+): string {
   const counted = row.per === "metre" ? `${printLength(width, units.tape)} wide` : `${width} ${row.per}s`;
   const soil = chosen<string>(rig, "work.soil");
   const depth = row.byDepth ? inputOf(rig, "work.depth").value : null;

@@ -4,7 +4,7 @@ import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { FieldUnit } from "../../../core/dimension/entry.ts";
 import { capital } from "../../../core/quantity/capital.ts";
-import type { Field as Asked } from "../../../core/subjects/proof/kinds.ts";
+import type { AskedField as Asked } from "../../../core/subjects/proof/kinds.ts";
 import { askedIn, send } from "../../offline/queue.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";

@@ -2,7 +2,7 @@
 
 import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quantity/length.ts";
 import { FAMILIES, parseMeasure, type UnitOf } from "../../../core/quantity/measure.ts";
-import { type Field, type TestKey, testKind } from "../../../core/subjects/proof/kinds.ts";
+import { type AskedField, type TestKey, testKind } from "../../../core/subjects/proof/kinds.ts";
 import { pointOf } from "../../../core/subjects/proof/solve.ts";
 
 /** What a bare number means in each kind of field. */
@@ -53,7 +53,7 @@ export function readObservation(kind: TestKey, told: Told, styles: Styles): Read
 
 type ReadField = { value: number | string } | { problem: string };
 
-function readField(field: Field, text: string, word: string, styles: Styles): ReadField {
+function readField(field: AskedField, text: string, word: string, styles: Styles): ReadField {
   switch (field.kind) {
     case "choice":
       return field.choices.some(({ key }) => key === text)
@@ -101,7 +101,7 @@ function readAngle(text: string, most: number, fine: boolean): ReadField {
 }
 
 function readSided(
-  { plus, minus }: Extract<Field, { kind: "sided" }>,
+  { plus, minus }: Extract<AskedField, { kind: "sided" }>,
   text: string,
   word: string,
   { small }: Styles,

@@ -7,7 +7,7 @@ import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
 import { drawJob } from "../../../core/drawing/job.ts";
 import { drawPlan } from "../../../core/drawing/plan.ts";
 import { pointsOf } from "../../../core/drawing/rig-points.ts";
-import type { Plan } from "../../../core/drawing/sheet.ts";
+import type { DrawnRig } from "../../../core/drawing/sheet.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { printMeasure } from "../../../core/quantity/measure.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
@@ -16,7 +16,7 @@ import { lapsedBy } from "../../../core/rig/resolve.ts";
 import { FIXES, SLOPES, SOILS } from "../../../core/subjects/proof/conditions.ts";
 import { explains, predictDistance } from "../../../core/subjects/proof/cross-tape.ts";
 import { endedBy } from "../../../core/subjects/proof/ended.ts";
-import { type Field, type TestKey, testsOf } from "../../../core/subjects/proof/kinds.ts";
+import { type AskedField, type TestKey, testsOf } from "../../../core/subjects/proof/kinds.ts";
 import { provables } from "../../../core/subjects/proof/provable.ts";
 import { pointOf } from "../../../core/subjects/proof/solve.ts";
 import { toleranceOf } from "../../../core/subjects/proof/tolerance.ts";
@@ -164,7 +164,7 @@ export type JobView = {
   enough: { count: number; why: string };
   one: string;
   receiver: boolean;
-  fields: readonly Field[];
+  fields: readonly AskedField[];
   points: { key: PointKey; label: string }[];
   /** for each pair of points, what the readings predict: shown before the tape is stretched is no test, so only after */
   styles: Styles;
@@ -290,7 +290,7 @@ export function jobDrawing(open: OpenRig, { test, kind, observations }: Solved) 
   const phone = drawJob(test.kind, observations, { width: 390, height: 236, units });
   if (desk && phone) return { desk, phone, title };
   const last = observations.at(-1);
-  const across = (width: number, height: number): Plan => {
+  const across = (width: number, height: number): DrawnRig => {
     const plan = drawPlan(open.resolved, {
       width,
       height,
@@ -381,7 +381,7 @@ function observationText(
 }
 
 function fieldText(
-  field: Field,
+  field: AskedField,
   { values, choices, texts }: Pick<Solved["observations"][number], "values" | "choices" | "texts">,
   attachment: Attachment,
   units: Units,

@@ -3,14 +3,14 @@ import { type Card, fillCard } from "../../../core/card/fill.ts";
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { receiverDoubts, type Verdict } from "../../../core/subjects/proof/corrections.ts";
+import { type JudgedFigure, receiverDoubts } from "../../../core/subjects/proof/corrections.ts";
 import { judgeTest } from "../../../core/subjects/proof/judged.ts";
 import { type TestKind, testKind } from "../../../core/subjects/proof/kinds.ts";
 import type { TestResult } from "../../../core/subjects/proof/result.ts";
 import { type Other, type Suspect, suspectsOf } from "../../../core/subjects/proof/suspects.ts";
 import { factsOf, rigFacts } from "../../../data/facts.ts";
 import { type FieldTest, findTest, type KeptObservation, observationsOf } from "../../../data/field-tests.ts";
-import { listEveryPart } from "../../../data/rigs.ts";
+import { listEveryTool } from "../../../data/rigs.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import { machineName } from "../../../data/whole.ts";
 import { schemeNow, toolsAhead } from "../card-view.server.ts";
@@ -21,7 +21,7 @@ export type Solved = {
   kind: TestKind;
   observations: KeptObservation[];
   result: TestResult;
-  verdicts: Verdict[];
+  verdicts: JudgedFigure[];
   suspects: Suspect[];
   tolerance: number;
   doubts: string[];
@@ -57,7 +57,7 @@ export function solved(open: OpenRig, test: FieldTest): Solved {
 
 /** Widths this tool works as another variant, and the tractor's other tools: a terminal keeps the last one's lines. */
 function otherWidths({ db, rig }: OpenRig): Other[] {
-  const parts = listEveryPart(db).filter(
+  const parts = listEveryTool(db).filter(
     ({ archivedAt, tractor, implement }) =>
       archivedAt === null && tractor.id === rig.tractor.id && implement.id !== rig.implement.id,
   );

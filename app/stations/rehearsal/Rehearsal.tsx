@@ -15,7 +15,7 @@ import {
   withLever,
   worldOf,
 } from "../../../core/simulation/folding.ts";
-import { type Part, sketchOf } from "../../../core/simulation/folding-drawing.ts";
+import { type FoldingPart, sketchOf } from "../../../core/simulation/folding-drawing.ts";
 import type { RehearsalView } from "./rehearsal-view.ts";
 
 /** Rehearsed faster than it goes in earnest: nobody learns from waiting. */
@@ -245,7 +245,7 @@ function StepLine({
   );
 }
 
-const TONES: Record<Part["role"], string> = {
+const TONES: Record<FoldingPart["role"], string> = {
   frame: "fill-ink",
   wing: "fill-steel-2 stroke-ink",
   wheel: "fill-steel stroke-steel-line",
@@ -258,7 +258,7 @@ const TONES: Record<Part["role"], string> = {
 /** The tool from behind above, from the side below; a phone has room for the first alone. Moved by the same state as the levers. */
 function RehearsalPicture({ state, small = false }: { state: Folding; small?: boolean }) {
   const sketch = sketchOf(state);
-  const draw = (parts: readonly Part[]) =>
+  const draw = (parts: readonly FoldingPart[]) =>
     parts.map(({ id, role, points }) => (
       <polygon
         key={id}

@@ -4,7 +4,7 @@ import { countSections } from "../../../core/rig/sections.ts";
 import { type Derived, oneRank, type Whole, withSections } from "../../../core/subjects/tool/variant.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
-import type { Rig } from "../../../data/rigs.ts";
+import type { RigTool } from "../../../data/rigs.ts";
 import { addVariant, archiveVariant, chooseVariant, variantsOf } from "../../../data/variants.ts";
 import { type Outcome, refused } from "../outcome.ts";
 import type { OpenRig } from "../rig-view.server.ts";
@@ -47,7 +47,7 @@ export const keepVariant = written(
     const instrument = base.sections?.instrument ?? "estimate";
     const id = db.transaction(() => {
       const variantId = addVariant(db, rig.implement.id, name, told);
-      const of: Rig = { ...rig, variant: { id: variantId, name } };
+      const of: RigTool = { ...rig, variant: { id: variantId, name } };
       if (derived) write(open, of, derived, { person, instrument, note: noteOf(way, first, last) });
       return variantId;
     });
@@ -68,7 +68,7 @@ type Told = {
 };
 
 /** What a variant has of its own, worked out from the whole tool: graded as the whole tool's sections are. */
-function write({ db }: OpenRig, rig: Rig, derived: Derived, { person, instrument, note }: Told): void {
+function write({ db }: OpenRig, rig: RigTool, derived: Derived, { person, instrument, note }: Told): void {
   const at = new Date();
   const readings: [DimensionKey, number | null][] = [
     ["tool.width", derived.width],

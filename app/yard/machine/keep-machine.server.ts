@@ -3,7 +3,7 @@ import { POINTS_OF, SINGLE } from "../../../core/dimension/point-kinds.ts";
 import type { Database } from "../../../data/handle.ts";
 import { addPoint, archiveMachine, changeMachine, createMachine, pointsOf } from "../../../data/machines.ts";
 import type { Told } from "../../../data/record.ts";
-import { listEveryPart, type Machine } from "../../../data/rigs.ts";
+import { listEveryTool, type Machine } from "../../../data/rigs.ts";
 import { addWeight, archiveWeight, listTyres, setAxleTyre, weightsOf } from "../../../data/settings.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { amountOf } from "../amount.ts";
@@ -41,7 +41,7 @@ function save(db: Database, known: Machine | null, form: FormData, by: Told) {
   const { kind, ...details } = checked.value;
   const named = { ...details, busName: details.busName.toUpperCase() };
   if (!known) throw redirect(`/machines/${createMachine(db, kind, named, by)}`);
-  const coupled = listEveryPart(db).find(({ implement }) => implement.id === known.id);
+  const coupled = listEveryTool(db).find(({ implement }) => implement.id === known.id);
   if (coupled && known.attachment !== named.attachment)
     return refused({
       attachment: `It is coupled so in the rig “${coupled.name}”. Add it as another implement to hang it on otherwise.`,

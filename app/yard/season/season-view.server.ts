@@ -13,7 +13,7 @@ import { type Provable, provables } from "../../../core/subjects/proof/provable.
 import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { hourMarks } from "../../../data/live.ts";
-import { listEveryPart, type Rig } from "../../../data/rigs.ts";
+import { listEveryTool, type RigTool } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
 import { day } from "../../stations/print.ts";
 import { toolName } from "../../stations/rig-view.server.ts";
@@ -28,7 +28,7 @@ export type SeasonGroup = { key: string; name: string; of: string; lines: Season
 type Todo = Item & { kind: Kind; why: string; station: string; subject: string };
 
 export function seasonView(db: Database, today: string, units: Units): SeasonGroup[] {
-  const parts = listEveryPart(db).filter(
+  const parts = listEveryTool(db).filter(
     ({ archivedAt, tractor }) => archivedAt === null && !tractor.practice,
   );
   const facts = factsOf(db, parts);
@@ -53,7 +53,7 @@ export function seasonView(db: Database, today: string, units: Units): SeasonGro
   return [...groups.values()].map(({ todo, ...group }) => ({ ...group, lines: errands(todo) }));
 }
 
-function todoOf(part: Rig, facts: RigFacts, now: Clock, units: Units): Todo[] {
+function todoOf(part: RigTool, facts: RigFacts, now: Clock, units: Units): Todo[] {
   const rig = resolveRig(facts);
   const due = dueOf(rig, now);
   const old = new Set(dueProofs(rig, now.today));
@@ -67,7 +67,7 @@ function todoOf(part: Rig, facts: RigFacts, now: Clock, units: Units): Todo[] {
 }
 
 function readingTodo(
-  part: Rig,
+  part: RigTool,
   { values }: ResolvedRig,
   entry: Dimension,
   due: readonly Due[],
@@ -106,7 +106,7 @@ function proofReason(
   return `proved ${day(lapsed.proof.at)}, since then ${words}`;
 }
 
-function proofTodo(part: Rig, { key, label }: Provable, why: string): Todo {
+function proofTodo(part: RigTool, { key, label }: Provable, why: string): Todo {
   return {
     kind: "prove",
     key: `proof ${key}`,
@@ -119,7 +119,7 @@ function proofTodo(part: Rig, { key, label }: Provable, why: string): Todo {
 }
 
 /** Whose reading it is: a tractor's stands in every rig it drives, an implement's wherever it is coupled. */
-function ownerOf({ tractor, receiver, implement, variant, couplingId }: Rig, subject: string): string {
+function ownerOf({ tractor, receiver, implement, variant, couplingId }: RigTool, subject: string): string {
   switch (subject) {
     case "tractor":
       return `machine ${tractor.id}`;
@@ -133,9 +133,9 @@ function ownerOf({ tractor, receiver, implement, variant, couplingId }: Rig, sub
 }
 
 function groupOf(
-  part: Rig,
+  part: RigTool,
   subject: string,
-  parts: readonly Rig[],
+  parts: readonly RigTool[],
 ): Pick<SeasonGroup, "key" | "name" | "of"> {
   const { tractor, couplingId, name } = part;
   if (subject !== "tractor" && subject !== "receiver mount")

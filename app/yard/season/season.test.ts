@@ -4,14 +4,14 @@ import { plantedYard } from "../../../data/demo/planted.ts";
 import { keepProof } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepChange, keepReading } from "../../../data/readings.ts";
-import { archiveRig, listRigs, type Rig } from "../../../data/rigs.ts";
+import { archiveRig, listRigs, type RigTool } from "../../../data/rigs.ts";
 import { BY } from "../../../data/sample-told.ts";
 import { type SeasonGroup, seasonView } from "./season-view.server.ts";
 
 let db: Database;
 const today = "2026-11-25T09:00:00.000Z";
 const look = (on = today) => seasonView(db, on, PRESETS.metric);
-const rigOf = (name: string): Rig => listRigs(db).find((rig) => rig.name.startsWith(name))!;
+const rigOf = (name: string): RigTool => listRigs(db).find((rig) => rig.name.startsWith(name))!;
 const stamp = { person: "Ilse Marrin", at: new Date("2026-11-20T08:00:00.000Z") };
 
 const linesOf = (groups: readonly SeasonGroup[], name: string) =>

@@ -6,7 +6,7 @@ import { works } from "../../../core/rig/whole.ts";
 import { baseOf, checkTraffic, type TrafficTool } from "../../../core/subjects/tool/traffic.ts";
 import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
-import { listEveryPart } from "../../../data/rigs.ts";
+import { listEveryTool } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
 
 export type TrafficView = {
@@ -27,7 +27,7 @@ export type TrafficView = {
 
 /** Tools of the yard held against one another; `chosen` are couplings. */
 export function trafficView(db: Database, chosen: ReadonlySet<number>, units: Units): TrafficView {
-  const parts = listEveryPart(db).filter(
+  const parts = listEveryTool(db).filter(
     ({ archivedAt, tractor }) => archivedAt === null && !tractor.practice,
   );
   const facts = factsOf(db, parts);

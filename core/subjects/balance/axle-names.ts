@@ -1,10 +1,10 @@
 /** What the two axles of the machine that drives are called: a machine that steers behind carries its tool on the one in front. */
 import { onTracks } from "../../rig/supports.ts";
-import type { Whole } from "../../rig/whole.ts";
+import type { WholeRig } from "../../rig/whole.ts";
 
-export const steersBehind = ({ parts }: Whole) => parts[0]!.rig.attachment === "head";
-const tracked = ({ parts }: Whole) => onTracks(parts[0]!.rig);
-export const steeredName = (whole: Whole) =>
+export const steersBehind = ({ parts }: WholeRig) => parts[0]!.rig.attachment === "head";
+const tracked = ({ parts }: WholeRig) => onTracks(parts[0]!.rig);
+export const steeredName = (whole: WholeRig) =>
   tracked(whole) ? "Front of the tracks" : steersBehind(whole) ? "Steered axle" : "Front axle";
-export const otherName = (whole: Whole) =>
+export const otherName = (whole: WholeRig) =>
   tracked(whole) ? "Rear of the tracks" : steersBehind(whole) ? "Drive axle" : "Rear axle";

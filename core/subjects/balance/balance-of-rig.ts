@@ -4,7 +4,7 @@ import type { DimensionKey } from "../../dimension/catalogue.ts";
 import { hungOf } from "../../forces/load-path.ts";
 import { type RigPower, tractorMass } from "../../forces/power-of-rig.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { known, type Whole } from "../../rig/whole.ts";
+import { known, type WholeRig } from "../../rig/whole.ts";
 import { type Proposal, proposeBallast, type Room } from "./ballast.ts";
 import { type Largest, largestOf } from "./largest.ts";
 import { FRONT_SHARE, minimumFront, minimumRear, REAR_SHARE } from "./loads.ts";
@@ -31,7 +31,7 @@ export type BalanceOf =
       tyres: AxlePressure[];
     };
 
-export function balanceOf(whole: Whole, power: RigPower): BalanceOf {
+export function balanceOf(whole: WholeRig, power: RigPower): BalanceOf {
   const lead = whole.parts[0]!.rig;
   const ground = groundOf(lead);
   if (!ground.ok) return { ok: false, missing: ground.missing, part: null };
@@ -112,7 +112,7 @@ export function balanceOf(whole: Whole, power: RigPower): BalanceOf {
   };
 }
 
-function inFront({ parts }: Whole): boolean {
+function inFront({ parts }: WholeRig): boolean {
   return parts.some(({ rig }) => rig.attachment === "front");
 }
 
@@ -156,7 +156,7 @@ function satisfies(
 }
 
 /** The two minima most manuals print, for a tool carried behind and one in front; tanks at their worse. */
-function manualOf(whole: Whole, ground: { axle: number; front: number; rear: number }) {
+function manualOf(whole: WholeRig, ground: { axle: number; front: number; rear: number }) {
   const behind = whole.parts.find(({ rig }) => rig.attachment === "mounted")?.rig;
   const before = whole.parts.find(({ rig }) => rig.attachment === "front")?.rig;
   if (!behind && !before) return { front: null, rear: null };
@@ -205,7 +205,7 @@ function manualOf(whole: Whole, ground: { axle: number; front: number; rear: num
 }
 
 /** Both axles against the whole, as a share of it; null where one of the three was not weighed. */
-export function scaleError(whole: Whole): number | null {
+export function scaleError(whole: WholeRig): number | null {
   const { rig } = whole.parts[0]!;
   const sum =
     known(rig, "tractor.front") === null || known(rig, "tractor.rear") === null ? null : tractorMass(rig);
@@ -214,7 +214,7 @@ export function scaleError(whole: Whole): number | null {
 }
 
 /** A mounted tool whose c.g. was told to lie behind its last part: by how much, metres; 0 where it does not. */
-export function beyondTail(whole: Whole, index: number): number {
+export function beyondTail(whole: WholeRig, index: number): number {
   const { rig } = whole.parts[index]!;
   if (!isCarried(rig.attachment) || isAhead(rig.attachment)) return 0;
   const ends = (["pin.workRear", "tool.underBack"] as const).flatMap((key) => known(rig, key) ?? []);

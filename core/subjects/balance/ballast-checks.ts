@@ -4,14 +4,14 @@ import type { Checker } from "../../finding/checking.ts";
 import { capital } from "../../quantity/capital.ts";
 import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
-import type { Whole } from "../../rig/whole.ts";
+import type { WholeRig } from "../../rig/whole.ts";
 import { otherName, steeredName } from "./axle-names.ts";
 import type { BalanceOf } from "./balance-of-rig.ts";
 
 type Loads = Extract<BalanceOf, { ok: true }>;
 
 /** What of the stock to put on: the smallest set that satisfies every state, or how much stays short. */
-export function ballastCheck(whole: Whole, loads: Loads, { check }: Checker, units: Units): Check[] {
+export function ballastCheck(whole: WholeRig, loads: Loads, { check }: Checker, units: Units): Check[] {
   const [id, label] = ["ballast", "Ballast"];
   const on = loads.fitted.mass === 0 ? "None on" : `${say("mass", loads.fitted.mass, units)} on`;
   const rest = { target: "weights" as const, next: "Look at ballast" };
@@ -61,7 +61,7 @@ export function setText(proposal: Extract<Loads["proposal"], { ok: true }>, unit
 }
 
 function shortText(
-  whole: Whole,
+  whole: WholeRig,
   proposal: Extract<Loads["proposal"], { ok: false }>,
   { manual }: Loads,
   units: Units,

@@ -7,7 +7,7 @@ import { printLength } from "../../quantity/length.ts";
 import { say, sayFine } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { known, type Whole } from "../../rig/whole.ts";
+import { known, type WholeRig } from "../../rig/whole.ts";
 import { otherName, steeredName, steersBehind } from "./axle-names.ts";
 import { type BalanceOf, beyondTail, scaleError } from "./balance-of-rig.ts";
 import { ballastCheck } from "./ballast-checks.ts";
@@ -17,7 +17,7 @@ import type { RigState } from "./states.ts";
 import { pressureOnly, tyreChecks } from "./tyre-checks.ts";
 
 /** What is looked at of a whole rig, with the loads it stands on. */
-export function balanceChecks(whole: Whole, loads: BalanceOf, units: Units): Check[] {
+export function balanceChecks(whole: WholeRig, loads: BalanceOf, units: Units): Check[] {
   return [
     ...(loads.ok ? loadChecks(whole, loads, units) : missingCheck(whole, loads)),
     ...scaleCheck(whole),
@@ -31,13 +31,13 @@ export function balanceChecks(whole: Whole, loads: BalanceOf, units: Units): Che
 
 type Loads = Extract<BalanceOf, { ok: true }>;
 
-function missingCheck(whole: Whole, { missing, part }: Extract<BalanceOf, { ok: false }>): Check[] {
+function missingCheck(whole: WholeRig, { missing, part }: Extract<BalanceOf, { ok: false }>): Check[] {
   const at = whole.parts[part ?? 0]!.rig;
   const { unknown } = checkerOf("balance", at, part !== null && whole.parts.length > 1 ? part : undefined);
   return [{ ...unknown("front", "Loads", missing), id: "front" }];
 }
 
-function loadChecks(whole: Whole, loads: Loads, units: Units): Check[] {
+function loadChecks(whole: WholeRig, loads: Loads, units: Units): Check[] {
   const { rig } = whole.parts[0]!;
   const at = checkerOf("balance", rig);
   return [
@@ -54,7 +54,7 @@ function loadChecks(whole: Whole, loads: Loads, units: Units): Check[] {
 /** What stands on tracks bears on all of them while it lies in their middle third (the kern of a line; textbook statics). */
 const THIRD = 1 / 3;
 
-function middleCheck(whole: Whole, { states }: Loads, { check }: Checker, units: Units): Check {
+function middleCheck(whole: WholeRig, { states }: Loads, { check }: Checker, units: Units): Check {
   const [id, label] = ["tracks-middle", "Weight on the tracks"];
   const share = ({ front, total }: RigState) => front / total;
   const off = (state: RigState) => Math.abs(share(state) - 0.5);
@@ -71,7 +71,7 @@ function middleCheck(whole: Whole, { states }: Loads, { check }: Checker, units:
       });
 }
 
-function axleLimitChecks(whole: Whole, loads: Loads, at: Checker, units: Units): Check[] {
+function axleLimitChecks(whole: WholeRig, loads: Loads, at: Checker, units: Units): Check[] {
   return [
     limitCheck("front-limit", steeredName(whole), loads.states, ({ front }) => front, whole, at, units),
     limitCheck("rear-limit", otherName(whole), loads.states, ({ rear }) => rear, whole, at, units),
@@ -82,7 +82,7 @@ const worstOf = (states: readonly RigState[], pick: (state: RigState) => number)
   states.reduce((worst, state) => (pick(state) < pick(worst) ? state : worst));
 
 /** At least a fifth of the unladen weight on the steered axle, on the road and with the implement raised. */
-function steeredCheck(whole: Whole, { states, unladen }: Loads, { check }: Checker, units: Units): Check {
+function steeredCheck(whole: WholeRig, { states, unladen }: Loads, { check }: Checker, units: Units): Check {
   const [id, label] = ["front", `Weight on the ${steeredName(whole).toLowerCase()}`];
   const must = worstOf(
     states.filter((state) => state.must),
@@ -154,7 +154,7 @@ function rearCheck({ states, unladen }: Loads, { check }: Checker, units: Units)
 type Permitted = { key: DimensionKey; road: number | null; field: number | null };
 
 /** What limits a front or rear axle, or the whole; a machine that steers behind has its axles the other way round. */
-function permittedOf(id: string, whole: Whole): Permitted {
+function permittedOf(id: string, whole: WholeRig): Permitted {
   const { rig } = whole.parts[0]!;
   const front = (id === "front-limit") !== steersBehind(whole);
   if (id === "gross-limit")
@@ -198,7 +198,7 @@ function limitCheck(
   label: string,
   states: readonly RigState[],
   pick: (state: RigState) => number,
-  whole: Whole,
+  whole: WholeRig,
   { check, unknown }: Checker,
   units: Units,
 ): Check {
@@ -233,7 +233,7 @@ function lighter(
   states: readonly RigState[],
   pick: (state: RigState) => number,
   limit: number,
-  { parts }: Whole,
+  { parts }: WholeRig,
   units: Units,
 ): string {
   const at = (fill: string) => states.find(({ id }) => id === `lifted ${fill}`);
@@ -245,7 +245,7 @@ function lighter(
   return `Fill no more than ${say("mass", Math.floor(tanks[0]! * share), units)}, ${say("ratio", Math.floor(share * 100) / 100, units)} of it.`;
 }
 
-function toolAxleChecks(whole: Whole, { states }: Loads, units: Units): Check[] {
+function toolAxleChecks(whole: WholeRig, { states }: Loads, units: Units): Check[] {
   return whole.parts.flatMap(({ rig }, index) => {
     if (isCarried(rig.attachment)) return [];
     const { check, unknown } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
@@ -285,7 +285,12 @@ function toolAxleChecks(whole: Whole, { states }: Loads, units: Units): Check[] 
 const UNEVEN = 1.25;
 
 /** What hangs to one side: which wheel carries it, and whether that may. */
-function sidewaysChecks(whole: Whole, { states }: Loads, { check, unknown }: Checker, units: Units): Check[] {
+function sidewaysChecks(
+  whole: WholeRig,
+  { states }: Loads,
+  { check, unknown }: Checker,
+  units: Units,
+): Check[] {
   const [id, label] = ["sideways", "Left and right wheel"];
   const lead = whole.parts[0]!.rig;
   for (const [index, { rig, behind }] of whole.parts.entries()) {
@@ -347,7 +352,7 @@ function sidewaysChecks(whole: Whole, { states }: Loads, { check, unknown }: Che
 }
 
 /** Half of what an axle may carry on the road: one wheel's share; null where no limit is told, or there are tracks. */
-function halfOf(axle: "front" | "rear", whole: Whole): number | null {
+function halfOf(axle: "front" | "rear", whole: WholeRig): number | null {
   if (onTracks(whole.parts[0]!.rig)) return null;
   const { road } = permittedOf(`${axle}-limit`, whole);
   return road === null ? null : road / 2;
@@ -356,7 +361,7 @@ function halfOf(axle: "front" | "rear", whole: Whole): number | null {
 /** Weighbridge slips of one day agree within this share (common practice, no source). */
 const SCALE_PLAY = 0.02;
 
-function scaleCheck(whole: Whole): Check[] {
+function scaleCheck(whole: WholeRig): Check[] {
   const off = onTracks(whole.parts[0]!.rig) ? null : scaleError(whole);
   if (off === null || Math.abs(off) <= SCALE_PLAY) return [];
   const { check } = checkerOf("balance", whole.parts[0]!.rig);
@@ -370,7 +375,7 @@ function scaleCheck(whole: Whole): Check[] {
   ];
 }
 
-function tailChecks(whole: Whole, units: Units): Check[] {
+function tailChecks(whole: WholeRig, units: Units): Check[] {
   return whole.parts.flatMap(({ rig }, index) => {
     const beyond = beyondTail(whole, index);
     if (beyond <= 0) return [];
@@ -389,7 +394,7 @@ function tailChecks(whole: Whole, units: Units): Check[] {
 /** Front and rear wheels run in one track within this, metres. */
 const TRACK_PLAY = 0.03;
 
-function trackCheck(whole: Whole, units: Units): Check[] {
+function trackCheck(whole: WholeRig, units: Units): Check[] {
   const { rig } = whole.parts[0]!;
   const [front, rear] = [known(rig, "tractor.trackFront"), known(rig, "tractor.trackRear")];
   if (front === null || rear === null || onTracks(rig)) return [];

@@ -3,16 +3,16 @@
 import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { known, type Whole } from "../../rig/whole.ts";
+import { known, type WholeRig } from "../../rig/whole.ts";
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import type { BalanceOf } from "./balance-of-rig.ts";
 import { setText } from "./ballast-checks.ts";
 
-export function balanceLines(whole: Whole, loads: BalanceOf, units: Units): HookupLine[] {
+export function balanceLines(whole: WholeRig, loads: BalanceOf, units: Units): HookupLine[] {
   return [...pressureLines(whole, loads, units), ...ballastLines(whole, loads, units)];
 }
 
-function pressureLines(whole: Whole, loads: BalanceOf, units: Units): HookupLine[] {
+function pressureLines(whole: WholeRig, loads: BalanceOf, units: Units): HookupLine[] {
   const { rig } = whole.parts[0]!;
   if (onTracks(rig)) return [];
   const axles = [
@@ -41,7 +41,7 @@ function pressureLines(whole: Whole, loads: BalanceOf, units: Units): HookupLine
   ];
 }
 
-function ballastLines(whole: Whole, loads: BalanceOf, units: Units): HookupLine[] {
+function ballastLines(whole: WholeRig, loads: BalanceOf, units: Units): HookupLine[] {
   if (!loads.ok || !loads.proposal.ok) return [];
   const { proposal } = loads;
   if (proposal.set.length === 0 && loads.fitted.mass === 0) return [];

@@ -1,6 +1,6 @@
 /** What people ask of a balance: how much may go on the pin, how far may it be filled, with a fifth left in front. kg and metres. */
 import { isAhead, isCarried } from "../../dimension/attachment.ts";
-import { known, type Whole } from "../../rig/whole.ts";
+import { known, type WholeRig } from "../../rig/whole.ts";
 import { FRONT_SHARE } from "./loads.ts";
 import type { RigState } from "./states.ts";
 
@@ -15,7 +15,7 @@ export type Largest = {
  * Both are linear in what is asked, so two states tell them. `stateAt` gives a state with every tank at a share, and one of them at another.
  */
 export function largestOf(
-  whole: Whole,
+  whole: WholeRig,
   ground: { axle: number; base: number },
   unladen: number,
   states: readonly RigState[],

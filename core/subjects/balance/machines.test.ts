@@ -5,24 +5,24 @@ import { hookupList } from "../../hookup/list.ts";
 import { PRESETS } from "../../quantity/units.ts";
 import { askedOf } from "../../rig/asked.ts";
 import { DRAWN, type Lines, NO_LIMITS, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
-import type { Whole } from "../../rig/whole.ts";
+import type { WholeRig } from "../../rig/whole.ts";
 import type { RoadLimits } from "../../yard/road.ts";
 import { judgeWhole } from "../judge-whole.ts";
 import { balanceOf } from "./balance-of-rig.ts";
 import { balanceChecks } from "./checks.ts";
 
-const balanceAt = (whole: Whole) => {
+const balanceAt = (whole: WholeRig) => {
   const loads = balanceOf(whole, powerOf(whole));
   return { loads, checks: balanceChecks(whole, loads, PRESETS.metric) };
 };
 
 const { metric } = PRESETS;
 const plain = (text: string) => text.replace(/\u00a0/g, " ");
-const said = (whole: Whole, id: string) => {
+const said = (whole: WholeRig, id: string) => {
   const found = judgeWhole(whole, metric).checks.find((check) => check.id === id);
   return found ? plain(`${found.verdict}: ${found.said} ${found.why}`) : "none";
 };
-const statesOf = (whole: Whole) => {
+const statesOf = (whole: WholeRig) => {
   const { loads } = balanceAt(whole);
   if (!loads.ok) throw new Error(loads.missing);
   return loads.states;

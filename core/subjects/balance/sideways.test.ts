@@ -2,21 +2,21 @@ import { describe, expect, it } from "vitest";
 import { powerOf } from "../../forces/power-of-rig.ts";
 import { PRESETS } from "../../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
-import type { Whole } from "../../rig/whole.ts";
+import type { WholeRig } from "../../rig/whole.ts";
 import { balanceOf } from "./balance-of-rig.ts";
 import { balanceChecks } from "./checks.ts";
 import { axleLoads } from "./loads.ts";
 
-const balanced = (whole: Whole) => {
+const balanced = (whole: WholeRig) => {
   const loads = balanceOf(whole, powerOf(whole));
   return { loads, checks: balanceChecks(whole, loads, PRESETS.metric) };
 };
-const loadsOf = (whole: Whole) => {
+const loadsOf = (whole: WholeRig) => {
   const { loads } = balanced(whole);
   if (!loads.ok) throw new Error(loads.missing);
   return loads;
 };
-const said = (whole: Whole, id: string) => {
+const said = (whole: WholeRig, id: string) => {
   const found = balanced(whole).checks.find((check) => check.id === id);
   return found ? `${found.verdict}: ${found.said}`.replace(/\u00a0/g, " ") : "none";
 };

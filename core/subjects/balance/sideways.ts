@@ -4,7 +4,7 @@ import type { DimensionKey } from "../../dimension/catalogue.ts";
 import { type LoadPath, SHARE, type Stand } from "../../forces/load-path.ts";
 import { steersBy } from "../../rig/asked.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
-import { known, type Part } from "../../rig/whole.ts";
+import { known, type ToolOfRig } from "../../rig/whole.ts";
 
 /** Loads on the wheels of the axle that takes what hangs to one side. */
 export type Sides = {
@@ -37,7 +37,7 @@ export function unplacedSideways(rig: ResolvedRig): DimensionKey | null {
 }
 
 /** kg·m to the right of what a tool hangs on the machine; what stands on wheels of its own takes its side there. */
-function momentOf({ rig }: Part, path: LoadPath, { fill, hung }: Stand): number {
+function momentOf({ rig }: ToolOfRig, path: LoadPath, { fill, hung }: Stand): number {
   const side = sideOf(rig) ?? 0;
   if (path.wheels !== null) return 0;
   const load = (known(rig, "tool.load") ?? 0) * SHARE[fill];
@@ -56,7 +56,7 @@ function momentOf({ rig }: Part, path: LoadPath, { fill, hung }: Stand): number 
  * along the machine the moment M comes from (statics). Null where nothing hangs to one side and no track width is told.
  */
 export function sidesOf(
-  parts: readonly Part[],
+  parts: readonly ToolOfRig[],
   paths: readonly (LoadPath | null)[],
   stands: readonly Stand[],
   { front, rear }: { front: number; rear: number },

@@ -5,7 +5,7 @@ import { type Fill, loadPaths, rearHitchKey, SHARE, type Stand, unplaced } from 
 import type { RigPower } from "../../forces/power-of-rig.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { chosen, hangsAtWork, known, type Whole } from "../../rig/whole.ts";
+import { chosen, hangsAtWork, known, type WholeRig } from "../../rig/whole.ts";
 import { GRAVITY } from "../../trade/power.ts";
 import { axleLoads, type Placed } from "./loads.ts";
 import { type Sides, sidesOf } from "./sideways.ts";
@@ -111,7 +111,7 @@ type Setting = { posture: Posture; fill: Fill; coupled: boolean };
 
 /** One state: every tool's posture and fill, with or without the weights that are on. */
 export function stateOf(
-  whole: Whole,
+  whole: WholeRig,
   power: RigPower,
   ground: Extract<Ground, { ok: true }>,
   { id, label, must }: Pick<RigState, "id" | "label" | "must">,
@@ -168,7 +168,7 @@ function pullHeight(rig: ResolvedRig): number {
 }
 
 /** A tool's own pull and that of all behind it, as the mass whose weight it is. */
-function pullOfTrain(whole: Whole, power: RigPower, index: number, settings: readonly Setting[]): number {
+function pullOfTrain(whole: WholeRig, power: RigPower, index: number, settings: readonly Setting[]): number {
   const own = settings[index]!.posture === "pulling" ? (power.parts[index]?.need?.pull ?? 0) / GRAVITY : 0;
   return whole.parts.reduce(
     (sum, part, at) => (part.behind === index ? sum + pullOfTrain(whole, power, at, settings) : sum),
@@ -177,7 +177,11 @@ function pullOfTrain(whole: Whole, power: RigPower, index: number, settings: rea
 }
 
 /** All states of a rig, from the machine alone through every step of coupling to every fill and posture. */
-export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, { ok: true }>): RigState[] {
+export function statesOf(
+  whole: WholeRig,
+  power: RigPower,
+  ground: Extract<Ground, { ok: true }>,
+): RigState[] {
   const { parts } = whole;
   const filled =
     parts.some(({ rig }) => (known(rig, "tool.load") ?? 0) > 0) || (ownTankOf(parts[0]!.rig)?.mass ?? 0) > 0;
@@ -259,7 +263,7 @@ export function statesOf(whole: Whole, power: RigPower, ground: Extract<Ground, 
 const isLifted = ({ attachment }: ResolvedRig) => isCarried(attachment) && !isBuiltOn(attachment);
 
 /** With tools at both ends, one down and the other up is a state of every headland. */
-function oneLowered({ parts }: Whole): { index: number; label: string }[] {
+function oneLowered({ parts }: WholeRig): { index: number; label: string }[] {
   const carried = parts.flatMap(({ rig }, index) => (isLifted(rig) ? [index] : []));
   return carried.length < 2
     ? []
@@ -267,7 +271,7 @@ function oneLowered({ parts }: Whole): { index: number; label: string }[] {
 }
 
 /** Two tanks do not empty together. */
-function mixedFills({ parts }: Whole): { index: number; label: string }[] {
+function mixedFills({ parts }: WholeRig): { index: number; label: string }[] {
   const tanks = parts.flatMap(({ rig }, index) => ((known(rig, "tool.load") ?? 0) > 0 ? [index] : []));
   const alone = tanks.length === 1 && parts.length === 1;
   return alone || tanks.length < 2

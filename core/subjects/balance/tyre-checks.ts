@@ -5,7 +5,7 @@ import { capital } from "../../quantity/capital.ts";
 import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { known, type Whole } from "../../rig/whole.ts";
+import { known, type WholeRig } from "../../rig/whole.ts";
 import { steersBehind } from "./axle-names.ts";
 import type { AxlePressure } from "./tyres-of-rig.ts";
 
@@ -14,13 +14,13 @@ const ALIKE = 0.05e5;
 /** Above what the field asks for by this, tyres are still as the road left them, Pa. */
 const HARD = 0.3e5;
 
-function axleName({ axle, part }: AxlePressure, whole: Whole): string {
+function axleName({ axle, part }: AxlePressure, whole: WholeRig): string {
   if (part !== null) return `${whole.parts[part]!.name}'s axle`;
   if (steersBehind(whole)) return axle === "front" ? "drive axle" : "steered axle";
   return axle === "front" ? "front axle" : "rear axle";
 }
 
-function alikeCheck(whole: Whole, axle: AxlePressure, units: Units): Check[] {
+function alikeCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] {
   const { left, right, keys, part } = axle;
   const { check } = checkerOf(
     "balance",
@@ -39,7 +39,7 @@ function alikeCheck(whole: Whole, axle: AxlePressure, units: Units): Check[] {
   ];
 }
 
-export function pressureOnly(whole: Whole, units: Units): Check[] {
+export function pressureOnly(whole: WholeRig, units: Units): Check[] {
   const { rig } = whole.parts[0]!;
   if (onTracks(rig)) return [];
   const axles = [
@@ -64,11 +64,11 @@ export function pressureOnly(whole: Whole, units: Units): Check[] {
   );
 }
 
-export function tyreChecks(whole: Whole, axle: AxlePressure, units: Units): Check[] {
+export function tyreChecks(whole: WholeRig, axle: AxlePressure, units: Units): Check[] {
   return [...alikeCheck(whole, axle, units), ...tableCheck(whole, axle, units)];
 }
 
-function tableCheck(whole: Whole, axle: AxlePressure, units: Units): Check[] {
+function tableCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] {
   const { part, tyres, field, road, keys } = axle;
   const { check } = checkerOf(
     "balance",

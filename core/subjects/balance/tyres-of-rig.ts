@@ -2,7 +2,7 @@
 import type { DimensionKey } from "../../dimension/catalogue.ts";
 import type { RigPower } from "../../forces/power-of-rig.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { type AxleTyres, known, type Whole } from "../../rig/whole.ts";
+import { type AxleTyres, known, type WholeRig } from "../../rig/whole.ts";
 import { lowest } from "../../trade/drawbar.ts";
 import { pressureFor, type TyreAnswer } from "../../yard/tyres.ts";
 import type { RigState } from "./states.ts";
@@ -30,7 +30,7 @@ function heavierTwice(state: RigState, axle: "front" | "rear"): number {
   return side ? 2 * Math.max(side.left, side.right) : state[axle];
 }
 
-export function tyresOf(whole: Whole, states: readonly RigState[], power: RigPower): AxlePressure[] {
+export function tyresOf(whole: WholeRig, states: readonly RigState[], power: RigPower): AxlePressure[] {
   const lead = whole.parts[0]!.rig;
   const head = lead.attachment === "head";
   const roadSpeed =

@@ -4,12 +4,12 @@ import { hookupList } from "../../hookup/list.ts";
 import { poseAtHeight } from "../../linkage/linkage.ts";
 import { PRESETS, type Units } from "../../quantity/units.ts";
 import { type Lines, MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
-import type { Whole } from "../../rig/whole.ts";
+import type { WholeRig } from "../../rig/whole.ts";
 import { judgeWhole } from "../judge-whole.ts";
 import { hitchChecks } from "./checks.ts";
 import { hitchOf } from "./hitch-of-part.ts";
 
-const hitchesOf = (whole: Whole, units: Units) => {
+const hitchesOf = (whole: WholeRig, units: Units) => {
   const parts = whole.parts.map(({ rig }) => hitchOf(rig));
   return { parts, checks: hitchChecks(whole, parts, units) };
 };

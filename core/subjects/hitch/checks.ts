@@ -9,12 +9,12 @@ import { say, sayFine } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { frontSupportOf, onTracks } from "../../rig/supports.ts";
-import { chosen, known, type Whole, works } from "../../rig/whole.ts";
+import { chosen, known, type WholeRig, works } from "../../rig/whole.ts";
 import type { ToolKindKey } from "../../trade/kinds.ts";
 import { BEHIND_FRONT, findsItsLine, type HitchOf, habitOf } from "./hitch-of-part.ts";
 
 /** What is looked at of each tool's hitch. */
-export function hitchChecks(whole: Whole, hitches: readonly HitchOf[], units: Units): Check[] {
+export function hitchChecks(whole: WholeRig, hitches: readonly HitchOf[], units: Units): Check[] {
   return whole.parts.flatMap(({ rig }, index) =>
     checksOf(
       rig,

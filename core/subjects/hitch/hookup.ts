@@ -5,16 +5,16 @@ import { capital } from "../../quantity/capital.ts";
 import { printLength } from "../../quantity/length.ts";
 import { say, sayFine } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
-import { chosen, known, type Part, type Whole } from "../../rig/whole.ts";
+import { chosen, known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import { CATEGORY_SIZES, type Category, fitPin } from "../../trade/category.ts";
 import { DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
 import { shorten } from "./checks.ts";
 import { type HitchOf, habitOf } from "./hitch-of-part.ts";
 
-type Given = { whole: Whole; hitches: readonly HitchOf[]; units: Units };
+type Given = { whole: WholeRig; hitches: readonly HitchOf[]; units: Units };
 
-export function hitchLines(whole: Whole, hitches: readonly HitchOf[], units: Units): HookupLine[] {
+export function hitchLines(whole: WholeRig, hitches: readonly HitchOf[], units: Units): HookupLine[] {
   const given = { whole, hitches, units };
   return [
     ...whole.parts.flatMap((part, index) => linkLines(part, index, given)),
@@ -24,7 +24,7 @@ export function hitchLines(whole: Whole, hitches: readonly HitchOf[], units: Uni
 }
 
 /** Links and rods are looked at while nothing hangs on them. */
-function linkLines({ rig, name }: Part, index: number, given: Given): HookupLine[] {
+function linkLines({ rig, name }: ToolOfRig, index: number, given: Given): HookupLine[] {
   if (!onLinks(rig.attachment)) return [];
   const { whole, units } = given;
   const both = (what: string, left: DimensionKey, right: DimensionKey, key: string, rod: "link" | "rod") => {
@@ -48,7 +48,7 @@ function linkLines({ rig, name }: Part, index: number, given: Given): HookupLine
   ];
 }
 
-function coupleLines(part: Part, index: number, given: Given): HookupLine[] {
+function coupleLines(part: ToolOfRig, index: number, given: Given): HookupLine[] {
   const { rig, name } = part;
   const key = (what: string) => `${what} ${index + 1}`;
   if (isBuiltOn(rig.attachment))
@@ -79,7 +79,7 @@ function coupleLines(part: Part, index: number, given: Given): HookupLine[] {
   return [back, ...hookLines(part, index, given)];
 }
 
-function approach({ rig, name, behind }: Part, { parts }: Whole): string {
+function approach({ rig, name, behind }: ToolOfRig, { parts }: WholeRig): string {
   if (behind !== null) return `Back ${parts[behind]!.name} up to ${name}. Nobody between the two.`;
   const nobody = "Nobody between tractor and implement.";
   if (rig.attachment === "front") return `Drive up to ${name} in position control. ${nobody}`;
@@ -88,7 +88,7 @@ function approach({ rig, name, behind }: Part, { parts }: Whole): string {
     : `Back up to ${name} in position control. ${nobody}`;
 }
 
-function pinLines({ rig, name, hitch }: Part, index: number, given: Given): HookupLine[] {
+function pinLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given): HookupLine[] {
   const { whole, units } = given;
   const key = (what: string) => `${what} ${index + 1}`;
   const category = chosen<DrawbarCategory>(rig, "hitch.drawbarCategory");
@@ -120,7 +120,7 @@ function pinLines({ rig, name, hitch }: Part, index: number, given: Given): Hook
   ];
 }
 
-function hookLines({ rig, name, hitch }: Part, index: number, given: Given): HookupLine[] {
+function hookLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given): HookupLine[] {
   const { whole, units } = given;
   const key = (what: string) => `${what} ${index + 1}`;
   const tractor = chosen<Category>(rig, "hitch.category");
@@ -184,7 +184,7 @@ function pinText(
     : `${size} do not go into category ${tractor} balls`;
 }
 
-function topText(rig: Part["rig"], length: number | null, units: Units): string {
+function topText(rig: ToolOfRig["rig"], length: number | null, units: Units): string {
   const slot = chosen(rig, "work.topHole") === "slot";
   const school = chosen(rig, "work.slotSchool");
   const where = slot
@@ -193,13 +193,13 @@ function topText(rig: Part["rig"], length: number | null, units: Units): string 
   return `Top link ${where}${length === null ? "" : `, set to ${printLength(length, units.tape)}`}.`;
 }
 
-function stabiliserText(rig: Part["rig"]): string {
+function stabiliserText(rig: ToolOfRig["rig"]): string {
   const habit = habitOf(rig);
   const work = chosen<string>(rig, "work.stabilisers") ?? habit?.stabilisers ?? null;
   return `Stabilisers rigid for the road${work ? `; ${work} at work` : ""}.`;
 }
 
-function tryLines(whole: Whole): HookupLine[] {
+function tryLines(whole: WholeRig): HookupLine[] {
   const built = whole.parts.some(({ rig }) => isBuiltOn(rig.attachment));
   const lifted = whole.parts.some(({ rig }) => !onPin(rig.attachment) && !isBuiltOn(rig.attachment));
   return [

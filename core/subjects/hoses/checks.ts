@@ -4,13 +4,13 @@ import { type Checker, checkerOf } from "../../finding/checking.ts";
 import { capital } from "../../quantity/capital.ts";
 import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
-import type { Whole } from "../../rig/whole.ts";
+import type { WholeRig } from "../../rig/whole.ts";
 import { PHASES } from "../../trade/phases.ts";
 import { couplingsOf, type HoseFunction, type Supply } from "../../yard/circuit.ts";
 import type { RigHoses } from "../../yard/rig-hoses.ts";
 import { wantedFlow } from "./oil.ts";
 import { type Problem, remotesOf, stagesOf, swapsOf } from "./problem.ts";
-import { type Change, curesOf, reasonsOf } from "./reasons.ts";
+import { type Cure, curesOf, reasonsOf } from "./reasons.ts";
 import { type Solved, solve } from "./solve.ts";
 import { within } from "./steps.ts";
 import { lentOil, type Movement, movementsOf } from "./times.ts";
@@ -24,7 +24,7 @@ export type Hoses = {
   tooMany: boolean;
   movements: Movement[];
   /** where there is no plan: what would give one */
-  cures: Change[][];
+  cures: Cure[][];
 };
 
 export function problemOf({ supply, functions, pins, habits }: RigHoses): Problem | null {
@@ -32,7 +32,7 @@ export function problemOf({ supply, functions, pins, habits }: RigHoses): Proble
 }
 
 /** The assignment of a whole rig, and what follows from it. */
-export function hosesOf({ hoses }: Whole): Hoses {
+export function hosesOf({ hoses }: WholeRig): Hoses {
   const problem = problemOf(hoses);
   const none = { problem, solved: null, tooMany: false, movements: [], cures: [] };
   if (!problem || hoses.functions.length === 0) return none;
@@ -45,7 +45,7 @@ export function hosesOf({ hoses }: Whole): Hoses {
 
 /** What is looked at of it. */
 export function hoseChecks(
-  whole: Whole,
+  whole: WholeRig,
   { problem, solved, tooMany, movements, cures }: Hoses,
   units: Units,
 ): Check[] {
@@ -68,7 +68,7 @@ export function hoseChecks(
 }
 
 /** The tractor's couplings, and each implement's functions, where nobody entered them. */
-function untold({ hoses, parts, selfPropelled }: Whole, { check }: Checker): Check[] {
+function untold({ hoses, parts, selfPropelled }: WholeRig, { check }: Checker): Check[] {
   const missing = parts.filter((_, part) => !hoses.told[part]).map(({ name }) => name);
   return [
     ...(hoses.supply === null && (hoses.functions.length > 0 || missing.length > 0)
@@ -96,7 +96,7 @@ function untold({ hoses, parts, selfPropelled }: Whole, { check }: Checker): Che
   ];
 }
 
-function nothing({ hoses }: Whole, { check }: Checker): Check[] {
+function nothing({ hoses }: WholeRig, { check }: Checker): Check[] {
   return hoses.functions.length === 0 && hoses.told.length > 0 && hoses.told.every(Boolean)
     ? [
         check("assignment", "Assignment", {
@@ -143,7 +143,7 @@ function assignedCheck(problem: Problem, { stages, plan, proved }: Solved, { che
 const NOT_PROVED =
   "It works; whether another way has fewer swaps is not proved, there are too many to weigh. Pin what you know.";
 
-function refusedCheck(problem: Problem, cures: readonly Change[][], { check }: Checker): Check {
+function refusedCheck(problem: Problem, cures: readonly Cure[][], { check }: Checker): Check {
   const reasons = within(() => reasonWords(problem, reasonsOf(problem)).join(" "), null);
   const least = cures.length === 0 ? "" : ` The least that would: ${cureWords(problem, cures)}`;
   return check("assignment", "Assignment", {
@@ -157,7 +157,7 @@ function refusedCheck(problem: Problem, cures: readonly Change[][], { check }: C
 }
 
 /** Functions that cannot be as they were entered. */
-function functionChecks({ hoses, parts }: Whole, { check }: Checker, units: Units): Check[] {
+function functionChecks({ hoses, parts }: WholeRig, { check }: Checker, units: Units): Check[] {
   const of = (fn: RigHoses["functions"][number]) =>
     (parts.length > 1 ? `${parts[fn.part]!.name}, ` : "") + fn.name;
   return hoses.functions.flatMap((fn): Check[] => {
@@ -264,7 +264,7 @@ function oilCheck({ functions, supply }: Problem, { check }: Checker, units: Uni
   ];
 }
 
-function socketChecks({ hoses, parts }: Whole, { check }: Checker): Check[] {
+function socketChecks({ hoses, parts }: WholeRig, { check }: Checker): Check[] {
   const have = hoses.supply?.sockets ?? [];
   return hoses.sockets.flatMap((needs, part) => {
     const missing = needs.filter((socket) => !have.includes(socket));

@@ -1,11 +1,11 @@
 /** What the hoses put on the hook-up list: couplings clean and without pressure, and each hose where it goes. */
-import type { Whole } from "../../rig/whole.ts";
+import type { WholeRig } from "../../rig/whole.ts";
 import { type HookupLine, line } from "../../subject/hookup-line.ts";
 import { remoteName } from "../../yard/circuit.ts";
 import type { Hoses } from "./checks.ts";
 import { pluggedAtCoupling, remotesOf } from "./problem.ts";
 
-export function hoseLines(whole: Whole, hoses: Hoses): HookupLine[] {
+export function hoseLines(whole: WholeRig, hoses: Hoses): HookupLine[] {
   return [
     line(
       "Shaft, hoses",
@@ -18,7 +18,7 @@ export function hoseLines(whole: Whole, hoses: Hoses): HookupLine[] {
 }
 
 /** What is plugged in at coupling, by the assignment; what is swapped later has its own place at the station. */
-function pluggedLines(whole: Whole, { problem, solved }: Hoses): HookupLine[] {
+function pluggedLines(whole: WholeRig, { problem, solved }: Hoses): HookupLine[] {
   if (!problem || !solved) return [];
   const remotes = remotesOf(problem);
   return pluggedAtCoupling(solved.stages, solved.plan).map(({ fn, remote }) => {

@@ -29,7 +29,7 @@ export function reasonsOf(problem: Problem): Rule[] {
 }
 
 /** One change to tractor, implement or wish. */
-export type Change =
+export type Cure =
   | { kind: "unpin"; fn: number }
   | { kind: "valve"; fn: number }
   | { kind: "diverter"; fns: readonly [number, number] }
@@ -43,10 +43,10 @@ export type Change =
  * Changes that cure it, those that cost least first; each a set of as few changes as it takes, two at the most. A change that
  * cannot be tried within the steps is not among them.
  */
-export function curesOf(problem: Problem, most = 3): Change[][] {
+export function curesOf(problem: Problem, most = 3): Cure[][] {
   const single = changesFor(problem);
   const steps: Steps = stepsOf(SEARCHES);
-  const works = (changes: readonly Change[]) =>
+  const works = (changes: readonly Cure[]) =>
     within(() => feasible(boardOf(appliedAll(problem, changes)), steps), false);
   const alone = single.filter((change) => works([change]));
   if (alone.length > 0) {
@@ -57,7 +57,7 @@ export function curesOf(problem: Problem, most = 3): Change[][] {
       .slice(0, most)
       .map((change) => [change]);
   }
-  const pairs: Change[][] = [];
+  const pairs: Cure[][] = [];
   for (const [at, first] of single.entries())
     for (const second of single.slice(at + 1)) {
       if (pairs.length === most) return pairs;
@@ -69,33 +69,33 @@ export function curesOf(problem: Problem, most = 3): Change[][] {
 }
 
 /** Every change worth trying, by what it takes: a wish given up, a valve, a line, a kit, another remote, another tractor. */
-function changesFor(problem: Problem): Change[] {
+function changesFor(problem: Problem): Cure[] {
   const { functions, supply, pins } = problem;
   const fns = functions.map((_, fn) => fn);
   const places = [...new Set(functions.map(({ place }) => place))];
   const motor = functions.some(({ action }) => action === "motor");
-  const needs = new Map<string, Change>();
+  const needs = new Map<string, Cure>();
   for (const rule of rulesOf(problem))
     if (rule.kind === "need")
       needs.set(`${rule.fn} ${rule.need}`, { kind: "other tractor", fn: rule.fn, need: rule.need });
   return [
-    ...fns.flatMap((fn): Change[] => (pins.has(functions[fn]!.id) ? [{ kind: "unpin", fn }] : [])),
-    ...fns.flatMap((fn): Change[] => (functions[fn]!.lockable ? [] : [{ kind: "valve", fn }])),
+    ...fns.flatMap((fn): Cure[] => (pins.has(functions[fn]!.id) ? [{ kind: "unpin", fn }] : [])),
+    ...fns.flatMap((fn): Cure[] => (functions[fn]!.lockable ? [] : [{ kind: "valve", fn }])),
     ...fns.flatMap((a) =>
       fns
         .slice(a + 1)
-        .flatMap((b): Change[] =>
+        .flatMap((b): Cure[] =>
           canDivert(problem, functions[a]!, functions[b]!) ? [{ kind: "diverter", fns: [a, b] }] : [],
         ),
     ),
     ...(motor && !supply.freeReturn ? [{ kind: "return" as const }] : []),
     ...(motor && !supply.powerBeyond ? [{ kind: "power beyond" as const }] : []),
-    ...supply.remotes.flatMap((remote): Change[] =>
-      (["float", "automatic", "detent"] as const).flatMap((need): Change[] =>
+    ...supply.remotes.flatMap((remote): Cure[] =>
+      (["float", "automatic", "detent"] as const).flatMap((need): Cure[] =>
         remote[need] ? [] : [{ kind: "upgrade", remote: remote.id, need }],
       ),
     ),
-    ...places.flatMap((place): Change[] => [1, 2].map((count) => ({ kind: "more", place, count }))),
+    ...places.flatMap((place): Cure[] => [1, 2].map((count) => ({ kind: "more", place, count }))),
     ...needs.values(),
   ];
 }
@@ -109,13 +109,13 @@ function canDivert({ phases }: Problem, a: HoseFunction, b: HoseFunction): boole
 }
 
 /** The problem after several changes: a diverter last, as it joins two functions and the others speak of each. */
-export function appliedAll(problem: Problem, changes: readonly Change[]): Problem {
-  const joins = ({ kind }: Change) => Number(kind === "diverter");
+export function appliedAll(problem: Problem, changes: readonly Cure[]): Problem {
+  const joins = ({ kind }: Cure) => Number(kind === "diverter");
   return [...changes].sort((a, b) => joins(a) - joins(b)).reduce(applied, problem);
 }
 
 /** The problem after a change. */
-function applied(problem: Problem, change: Change): Problem {
+function applied(problem: Problem, change: Cure): Problem {
   const { functions, supply, pins } = problem;
   const withFn = (fn: number, rest: Partial<HoseFunction>): Problem => ({
     ...problem,

@@ -6,7 +6,7 @@ import type { Cost } from "./cost.ts";
 import { type Need, unmet } from "./fit.ts";
 import { kindOf } from "./kinds.ts";
 import { type Plan, type Problem, remotesOf, type Stage, type Swap, stagesOf, swapsOf } from "./problem.ts";
-import type { Change } from "./reasons.ts";
+import type { Cure } from "./reasons.ts";
 
 export function listed(words: readonly string[]): string {
   return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
@@ -81,7 +81,7 @@ export function reasonWords(problem: Problem, rules: readonly Rule[]): string[] 
 }
 
 /** A change that cures it, as something to do. */
-export function changeWords(problem: Problem, change: Change): string {
+export function changeWords(problem: Problem, change: Cure): string {
   const name = (fn: number) => problem.functions[fn]!.name;
   switch (change.kind) {
     case "unpin":
@@ -106,7 +106,7 @@ export function changeWords(problem: Problem, change: Change): string {
   }
 }
 
-export function cureWords(problem: Problem, cures: readonly (readonly Change[])[]): string {
+export function cureWords(problem: Problem, cures: readonly (readonly Cure[])[]): string {
   if (cures.length === 0) return "No one or two changes would do: take a larger tractor.";
   const ways = cures.map((cure) => listed(cure.map((change) => changeWords(problem, change))));
   return `${capital(ways.join("; or "))}.`;

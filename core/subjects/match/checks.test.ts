@@ -3,10 +3,10 @@ import type { Attachment } from "../../dimension/attachment.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
 import { PRESETS, type Units } from "../../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, NO_LIMITS, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
-import type { Whole } from "../../rig/whole.ts";
+import type { WholeRig } from "../../rig/whole.ts";
 import { matchChecks } from "./checks.ts";
 
-const matchOf = (whole: Whole, units: Units) => {
+const matchOf = (whole: WholeRig, units: Units) => {
   const power = powerOf(whole);
   return { power, checks: matchChecks(whole, power, units) };
 };
@@ -14,11 +14,11 @@ const matchOf = (whole: Whole, units: Units) => {
 const plain = (text: string) => text.replace(/\u00a0/g, " ");
 
 /** One check of the match station as "verdict: what it says". */
-function checked(whole: Whole, id: string): string {
+function checked(whole: WholeRig, id: string): string {
   const found = matchOf(whole, PRESETS.metric).checks.find((check) => check.id === id);
   return found ? plain(`${found.verdict}: ${found.said} ${found.why}`) : "none";
 }
-const one = (id: string, attachment: Attachment, lines: Lines, rest: Partial<Whole> = {}) =>
+const one = (id: string, attachment: Attachment, lines: Lines, rest: Partial<WholeRig> = {}) =>
   checked(sampleWhole([samplePart(attachment, lines)], rest), id);
 
 describe("pins on lower links", () => {
@@ -100,7 +100,7 @@ describe("the lift", () => {
 });
 
 describe("a drawn tool", () => {
-  const at = (id: string, lines: Lines = {}, rest: Partial<Whole> = {}) =>
+  const at = (id: string, lines: Lines = {}, rest: Partial<WholeRig> = {}) =>
     one(id, "drawn", { ...DRAWN, ...lines }, rest);
 
   it("has an eye that fits its pin, a bushing where it does not, and stops at a pin too thick", () => {

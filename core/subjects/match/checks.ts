@@ -7,14 +7,14 @@ import { leadOf, type RigPower } from "../../forces/power-of-rig.ts";
 import { printLength } from "../../quantity/length.ts";
 import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
-import { known, type Part, type Whole } from "../../rig/whole.ts";
+import { known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
 import { drawbarChecks, towedChecks } from "./drawbar-checks.ts";
 import { liftChecks, pinChecks } from "./link-checks.ts";
 import { ptoChecks } from "./pto-checks.ts";
 import { roadChecks } from "./road-checks.ts";
 
 /** What is looked at of a whole rig, with the power it asks. */
-export function matchChecks(whole: Whole, power: RigPower, units: Units): Check[] {
+export function matchChecks(whole: WholeRig, power: RigPower, units: Units): Check[] {
   return [
     ...powerChecks(whole, power, units),
     ...thumbChecks(whole, power, units),
@@ -23,7 +23,7 @@ export function matchChecks(whole: Whole, power: RigPower, units: Units): Check[
   ];
 }
 
-function powerChecks({ parts, selfPropelled }: Whole, power: RigPower, units: Units): Check[] {
+function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower, units: Units): Check[] {
   if (selfPropelled) return [];
   const lead = leadOf({ parts });
   const { check, unknown } = checkerOf("match", parts[lead]!.rig, parts.length > 1 ? lead : undefined);
@@ -59,7 +59,7 @@ function powerChecks({ parts, selfPropelled }: Whole, power: RigPower, units: Un
 }
 
 /** The rule of thumb is about the engine's rated power; where it and the draft model disagree, both are said. */
-function thumbChecks({ parts, selfPropelled }: Whole, power: RigPower, units: Units): Check[] {
+function thumbChecks({ parts, selfPropelled }: WholeRig, power: RigPower, units: Units): Check[] {
   const lead = parts[0]!.rig;
   const engine = known(lead, "tractor.power");
   if (selfPropelled || power.thumb === null || engine === null) return [];
@@ -82,7 +82,7 @@ function thumbChecks({ parts, selfPropelled }: Whole, power: RigPower, units: Un
   ];
 }
 
-function insteadText({ instead, parts }: RigPower, named: readonly Part[], units: Units): string {
+function insteadText({ instead, parts }: RigPower, named: readonly ToolOfRig[], units: Units): string {
   if (!instead) return "";
   const at = parts.findIndex(({ task }) => task?.draft);
   const width = parts[at]?.width ?? null;
@@ -94,7 +94,7 @@ function insteadText({ instead, parts }: RigPower, named: readonly Part[], units
   return offers.length > 0 ? `At the speed asked for it would hold${who} ${offers.join(", or ")}.` : "";
 }
 
-function partChecks(part: Part, index: number, whole: Whole, power: RigPower, units: Units): Check[] {
+function partChecks(part: ToolOfRig, index: number, whole: WholeRig, power: RigPower, units: Units): Check[] {
   const { rig } = part;
   const { attachment } = rig;
   const at = checkerOf("match", rig, whole.parts.length > 1 ? index : undefined);

@@ -8,13 +8,13 @@ import { massBehind } from "../../forces/mass.ts";
 import { say, sayFine } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
-import { chosen, known, type Part, type Whole } from "../../rig/whole.ts";
+import { chosen, known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
 import { chainNeeded, DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
 
 export function drawbarChecks(
-  part: Part,
+  part: ToolOfRig,
   index: number,
-  whole: Whole,
+  whole: WholeRig,
   { check, unknown }: Checker,
   units: Units,
 ): Check[] {
@@ -33,7 +33,7 @@ export function drawbarChecks(
 export function towedChecks(
   rig: ResolvedRig,
   behind: number | null,
-  whole: Whole,
+  whole: WholeRig,
   { check, unknown }: Checker,
   units: Units,
 ): Check[] {
@@ -55,7 +55,7 @@ export function towedChecks(
 }
 
 /** A drawn tool behind a carried one goes up and down with the lift: only where a maker provides for it (common practice, no source). */
-function behindCarried({ behind }: Part, { parts }: Whole, { check }: Checker): Check[] {
+function behindCarried({ behind }: ToolOfRig, { parts }: WholeRig, { check }: Checker): Check[] {
   const carrier = behind === null ? null : parts[behind]!;
   if (!carrier || !isCarried(carrier.rig.attachment)) return [];
   return [
@@ -97,7 +97,7 @@ function pinCheck(rig: ResolvedRig, { check, unknown }: Checker, units: Units): 
 }
 
 /** What a tool puts on its pin, with everything behind it, every tank of them empty and full. */
-function verticalCheck(index: number, { parts }: Whole, { check, unknown }: Checker, units: Units): Check {
+function verticalCheck(index: number, { parts }: WholeRig, { check, unknown }: Checker, units: Units): Check {
   const [id, label] = ["vertical", "Load on the pin"];
   const { rig } = parts[index]!;
   const missing = missingOfHitchLoad(parts, index);
@@ -124,7 +124,7 @@ type Named = { id: string; label: string };
 export function unknownOf(
   { key, part }: { key: DimensionKey; part: number },
   index: number,
-  parts: readonly Part[],
+  parts: readonly ToolOfRig[],
   { id, label }: Named,
   { unknown }: Checker,
 ): Check {
@@ -209,7 +209,7 @@ function chainCheck(
 function brakeCheck(
   rig: ResolvedRig,
   behind: number | null,
-  { limits }: Whole,
+  { limits }: WholeRig,
   { check, unknown }: Checker,
   units: Units,
 ): Check[] {

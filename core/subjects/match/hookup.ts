@@ -2,16 +2,16 @@
 import { printLength } from "../../quantity/length.ts";
 import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
-import { chosen, known, type Whole } from "../../rig/whole.ts";
+import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import { describeShaft, type PtoType } from "../../trade/pto.ts";
 import { roadSpeed } from "./road-checks.ts";
 
-export function matchLines(whole: Whole, units: Units): HookupLine[] {
+export function matchLines(whole: WholeRig, units: Units): HookupLine[] {
   return [...shaftLines(whole, units), ...roadLines(whole, units)];
 }
 
-function shaftLines(whole: Whole, units: Units): HookupLine[] {
+function shaftLines(whole: WholeRig, units: Units): HookupLine[] {
   return whole.parts.flatMap(({ rig, name }, index) => {
     const wanted = chosen<PtoType | "none">(rig, "tool.pto");
     if (wanted === null || wanted === "none") return [];
@@ -38,7 +38,7 @@ function shaftLines(whole: Whole, units: Units): HookupLine[] {
   });
 }
 
-function roadLines(whole: Whole, units: Units): HookupLine[] {
+function roadLines(whole: WholeRig, units: Units): HookupLine[] {
   const { most, open } = roadSpeed(whole);
   const onMachine = whole.parts.filter(({ rig }) => chosen(rig, "tool.headTravels") !== "on its own trailer");
   const widths = onMachine.flatMap(({ rig }) => known(rig, "tool.transportWidth") ?? []);

@@ -8,7 +8,7 @@ import { printLength } from "../../quantity/length.ts";
 import { say, sayFine } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
-import { chosen, known, type Whole } from "../../rig/whole.ts";
+import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import {
   CATEGORY_SIZES,
   type Category,
@@ -179,7 +179,7 @@ function heldAt(rig: ResolvedRig, capacity: number, back: number): number | null
  * The load that hangs on the lift with everything behind it, every tank empty and full, against what the lift holds where that load is: at
  * the balls for what stands on wheels of its own, at the common centre of gravity for what is carried whole.
  */
-export function liftChecks(index: number, { parts }: Whole, checker: Checker, units: Units): Check[] {
+export function liftChecks(index: number, { parts }: WholeRig, checker: Checker, units: Units): Check[] {
   const { check, unknown } = checker;
   const named = { id: "lift", label: "Lift" };
   const { id, label } = named;

@@ -6,16 +6,16 @@ import { printLength } from "../../quantity/length.ts";
 import { say } from "../../quantity/say.ts";
 import type { Units } from "../../quantity/units.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { chosen, known, type Whole } from "../../rig/whole.ts";
+import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import { lowest } from "../../trade/drawbar.ts";
 
 /** Speed, width and height on the road. */
-export function roadChecks(whole: Whole, units: Units): Check[] {
+export function roadChecks(whole: WholeRig, units: Units): Check[] {
   return [speedCheck(whole, units), ...sizeChecks(whole, units)];
 }
 
 /** The lowest limit of all that are known, and which one it is; `open` names one that tractor or tool has not told. */
-export function roadSpeed(whole: Whole): {
+export function roadSpeed(whole: WholeRig): {
   most: { what: string; value: number } | null;
   open: { what: string; key: "tractor.roadSpeed" | "tool.roadSpeed" } | null;
 } {
@@ -50,7 +50,7 @@ export function roadSpeed(whole: Whole): {
 }
 
 /** Good only where tractor and tools have all told theirs. */
-function speedCheck(whole: Whole, units: Units): Check {
+function speedCheck(whole: WholeRig, units: Units): Check {
   const { check } = checkerOf("match", whole.parts[0]!.rig);
   const [id, label] = ["road-speed", "Road speed"];
   const { most, open } = roadSpeed(whole);
@@ -71,7 +71,7 @@ function speedCheck(whole: Whole, units: Units): Check {
 }
 
 /** The fastest speed each tyre table covers. */
-function tyreSpeeds({ tyres, parts }: Whole): { what: string; value: number | null }[] {
+function tyreSpeeds({ tyres, parts }: WholeRig): { what: string; value: number | null }[] {
   const machine = onTracks(parts[0]!.rig) ? [] : [tyres.front, tyres.rear];
   const all = [...machine, ...tyres.tools.slice(0, parts.length)];
   return all.flatMap((each) =>
@@ -81,7 +81,7 @@ function tyreSpeeds({ tyres, parts }: Whole): { what: string; value: number | nu
   );
 }
 
-function sizeChecks({ parts, limits }: Whole, units: Units): Check[] {
+function sizeChecks({ parts, limits }: WholeRig, units: Units): Check[] {
   const where = limits.country || "here";
   const sizes = [
     { id: "road-width", label: "Transport width", key: "tool.transportWidth" as const, limit: limits.width },

@@ -6,7 +6,7 @@ import type { Units } from "../../quantity/units.ts";
 import type { Term } from "../../rig/frame.ts";
 import { NORMAL_95 } from "../../statistics/student.ts";
 import type { TestConditions } from "./conditions.ts";
-import type { Verdict } from "./corrections.ts";
+import type { JudgedFigure } from "./corrections.ts";
 import type { Evidence } from "./evidence.ts";
 import { type TestKey, testKind } from "./kinds.ts";
 import { halfWords, offWords } from "./words.ts";
@@ -31,13 +31,13 @@ export type Tested = {
   spacing: number | null;
   rowToRow: boolean;
   observations: Evidence["observations"];
-  verdicts: readonly Verdict[];
+  verdicts: readonly JudgedFigure[];
 };
 
 /** `chosen` is the reading to correct, or "confirm"; a problem says in a sentence why it cannot be accepted so. */
 export function acceptFigure(
   test: Tested,
-  { measured, verdict, unproven, corrections }: Verdict,
+  { measured, verdict, unproven, corrections }: JudgedFigure,
   chosen: string,
   attachment: Attachment,
   units: Units,

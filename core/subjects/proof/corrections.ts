@@ -14,7 +14,7 @@ export type Correction = {
   to: number;
 };
 
-export type Verdict = {
+export type JudgedFigure = {
   measured: Measured;
   /** the figure agrees with what is entered, does not, or the test is not certain enough to say */
   verdict: "agrees" | "differs" | "uncertain";
@@ -38,7 +38,7 @@ export function verdictsOf(
   rig: ResolvedRig,
   conditions: TestConditions,
   { tolerance, observations }: { tolerance: number; observations: number },
-): Verdict[] {
+): JudgedFigure[] {
   return measured.map((each) => {
     const limit = each.unit === "time" ? timeLimit(tolerance, conditions.speed) : tolerance;
     const worth = each.unit === "time" ? WORTH_TIME : WORTH;

@@ -1,7 +1,7 @@
 /** A field test solved, and every figure it gives judged: the one way from observations to verdicts. */
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import type { TestConditions } from "./conditions.ts";
-import { type Verdict, verdictsOf } from "./corrections.ts";
+import { type JudgedFigure, verdictsOf } from "./corrections.ts";
 import { type TestKey, testKind } from "./kinds.ts";
 import type { Observation, TestResult } from "./result.ts";
 import { solveTest } from "./solve.ts";
@@ -20,7 +20,7 @@ export type ToJudge = {
 export function judgeTest(
   { kind, conditions, spacing, rowToRow, observations }: ToJudge,
   rig: ResolvedRig,
-): { result: TestResult; verdicts: Verdict[]; tolerance: number } {
+): { result: TestResult; verdicts: JudgedFigure[]; tolerance: number } {
   const left = new Set(observations.flatMap(({ leftOut }, at) => (leftOut ? [at] : [])));
   const result = solveTest(kind, observations, left, { fix: conditions.fix, spacing, rowToRow }, rig);
   const { across, along } = toleranceOf(rig);

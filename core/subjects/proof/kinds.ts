@@ -4,7 +4,7 @@ import { type Attachment, isTrain } from "../../dimension/attachment.ts";
 import { hasDimension } from "../../dimension/catalogue.ts";
 
 /** One thing to enter for an observation. Lengths in metres, speeds in m/s, coordinates and headings in radians. */
-export type Field = {
+export type AskedField = {
   key: string;
   label: string;
   hint: string;
@@ -32,7 +32,7 @@ export type TestKind = {
   cautions: readonly string[];
   /** what one observation is called */
   one: string;
-  fields: readonly Field[];
+  fields: readonly AskedField[];
   /** rests on the receiver's position */
   receiver: boolean;
   on: (attachment: Attachment) => boolean;

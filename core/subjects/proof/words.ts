@@ -6,7 +6,7 @@ import { printMeasure } from "../../quantity/measure.ts";
 import { fineStyle, type Units } from "../../quantity/units.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import type { Estimate } from "../../statistics/estimate.ts";
-import type { Verdict } from "./corrections.ts";
+import type { JudgedFigure } from "./corrections.ts";
 import type { Measured } from "./result.ts";
 import type { Slip, Suspect } from "./suspects.ts";
 
@@ -112,7 +112,7 @@ export function size(metres: number, units: Units): string {
       : printLength(Math.abs(metres), "mm");
 }
 
-export const VERDICTS: Record<Verdict["verdict"], string> = {
+export const VERDICTS: Record<JudgedFigure["verdict"], string> = {
   agrees: "agrees with what is entered",
   differs: "is not what is entered",
   uncertain: "not certain enough to say",
