@@ -3,7 +3,7 @@
  * each carries an id of its own.
  */
 import { createStore, del, entries, set } from "idb-keyval";
-import type { Outcome } from "../stations/outcome.ts";
+import type { Outcome } from "../stations/writing/outcome.ts";
 
 /** A field as its form had it: what it is called, and for a choice what there is to choose from. */
 export type Asked = { label: string; choices: [value: string, words: string][] | null };

@@ -1,6 +1,6 @@
 import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { ENTRY_ORDER } from "../../core/card/order.ts";
-import type { NumberedView } from "../stations/numbered-view.server.ts";
+import type { NumberedView } from "../stations/card/numbered-view.server.ts";
 import { plain, registerFonts } from "./paper.server.ts";
 
 const styles = StyleSheet.create({

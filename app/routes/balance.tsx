@@ -1,9 +1,9 @@
 import { BalancePanel } from "../stations/balance/BalancePanel.tsx";
 import { balanceView } from "../stations/balance/balance-view.ts";
-import { openRig } from "../stations/rig-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
-import { WholeStation } from "../stations/WholeStation.tsx";
-import { wholeStation } from "../stations/whole-station.server.ts";
+import { openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
+import { WholeStation } from "../stations/judging/WholeStation.tsx";
+import { wholeStation } from "../stations/judging/whole-station.server.ts";
 import type { Route } from "./+types/balance";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -1,7 +1,7 @@
 import { isDimensionKey } from "../../core/dimension/catalogue.ts";
 import { pointOf } from "../../core/subjects/proof/solve.ts";
 import { tapeBetween, tapeReading } from "../stations/field/field-view.server.ts";
-import { openRig } from "../stations/rig-view.server.ts";
+import { openRig } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/field-tape";
 
 /** One reading with the simulated tape: of a dimension, or from one point to another. */

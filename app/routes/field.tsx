@@ -5,9 +5,9 @@ import { formOf } from "../session/form.server.ts";
 import { Drives, SimulatedTape, SimulatedTerminal } from "../stations/field/FieldPanel.tsx";
 import { fieldView } from "../stations/field/field-view.server.ts";
 import { beginPractice } from "../stations/field/keep-field.server.ts";
-import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
-import { frameOf, type OpenRig, openRig } from "../stations/rig-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
+import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
+import { frameOf, type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import type { Route } from "./+types/field";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -9,7 +9,7 @@ import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
-import { day, moment } from "../stations/print.ts";
+import { day, moment } from "../stations/frame/print.ts";
 import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/files";

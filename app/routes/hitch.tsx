@@ -1,10 +1,10 @@
 import { isDimensionKey } from "../../core/dimension/catalogue.ts";
+import { openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { HitchPanel } from "../stations/hitch/HitchPanel.tsx";
 import { hitchView } from "../stations/hitch/hitch-view.ts";
-import { openRig } from "../stations/rig-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
-import { WholeStation } from "../stations/WholeStation.tsx";
-import { wholeStation } from "../stations/whole-station.server.ts";
+import { WholeStation } from "../stations/judging/WholeStation.tsx";
+import { wholeStation } from "../stations/judging/whole-station.server.ts";
 import type { Route } from "./+types/hitch";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

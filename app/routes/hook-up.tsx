@@ -1,9 +1,9 @@
 import { Link } from "react-router";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { HookupList } from "../stations/hookup/HookupList.tsx";
 import { hookupView } from "../stations/hookup/hookup-view.server.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/hook-up";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

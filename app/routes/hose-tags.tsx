@@ -1,6 +1,6 @@
 import { Link } from "react-router";
+import { openRig } from "../stations/frame/rig-view.server.ts";
 import { tagsView } from "../stations/hoses/tags-view.ts";
-import { openRig } from "../stations/rig-view.server.ts";
 import type { Route } from "./+types/hose-tags";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -1,11 +1,11 @@
 import { planOf } from "../../data/hoses.ts";
+import { openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { HoseBoard } from "../stations/hoses/HoseBoard.tsx";
 import { HosesPanel } from "../stations/hoses/HosesPanel.tsx";
 import { hosesView } from "../stations/hoses/hoses-view.ts";
-import { openRig } from "../stations/rig-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
-import { WholeStation } from "../stations/WholeStation.tsx";
-import { wholeStation } from "../stations/whole-station.server.ts";
+import { WholeStation } from "../stations/judging/WholeStation.tsx";
+import { wholeStation } from "../stations/judging/whole-station.server.ts";
 import type { Route } from "./+types/hoses";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

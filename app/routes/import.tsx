@@ -22,7 +22,7 @@ import {
 import { formOf } from "../session/form.server.ts";
 import { readPreferences, writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
-import { PersonDto } from "../stations/terminal.dto.ts";
+import { PersonDto } from "../stations/card/terminal.dto.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/import";

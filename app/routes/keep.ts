@@ -3,9 +3,9 @@ import { factOf } from "../../data/record.ts";
 import { stampOf } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { writePreferences } from "../session/preferences.server.ts";
-import { type Outcome, refused } from "../stations/outcome.ts";
-import { type OpenRig, openRig } from "../stations/rig-view.server.ts";
-import { carryOut } from "../stations/writes.server.ts";
+import { type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
+import { type Outcome, refused } from "../stations/writing/outcome.ts";
+import { carryOut } from "../stations/writing/writes.server.ts";
 import type { Route } from "./+types/keep";
 
 async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {

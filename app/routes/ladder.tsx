@@ -1,10 +1,10 @@
 import { standing } from "../../core/ladder/ladder.ts";
-import { Ladder } from "../stations/Ladder.tsx";
-import { ladderFactsOf } from "../stations/ladder.server.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { rungsOf } from "../stations/rungs.ts";
-import { rigTitle } from "../stations/title.ts";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
+import { Ladder } from "../stations/ladder/Ladder.tsx";
+import { ladderFactsOf } from "../stations/ladder/ladder.server.ts";
+import { rungsOf } from "../stations/ladder/rungs.ts";
 import type { Route } from "./+types/ladder";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

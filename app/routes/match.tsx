@@ -1,9 +1,9 @@
+import { openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
+import { WholeStation } from "../stations/judging/WholeStation.tsx";
+import { wholeStation } from "../stations/judging/whole-station.server.ts";
 import { MatchPanel } from "../stations/match/MatchPanel.tsx";
 import { matchView } from "../stations/match/match-view.ts";
-import { openRig } from "../stations/rig-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
-import { WholeStation } from "../stations/WholeStation.tsx";
-import { wholeStation } from "../stations/whole-station.server.ts";
 import type { Route } from "./+types/match";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -1,7 +1,7 @@
 import { cardPdf } from "../pdf/card-pdf.server.tsx";
-import { openCard, viewNumbered } from "../stations/numbered-view.server.ts";
-import { qrPng, rigAddress } from "../stations/rig-address.server.ts";
-import { openRig } from "../stations/rig-view.server.ts";
+import { openCard, viewNumbered } from "../stations/card/numbered-view.server.ts";
+import { qrPng, rigAddress } from "../stations/frame/rig-address.server.ts";
+import { openRig } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/numbered-pdf";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -6,9 +6,9 @@ import {
   type NumberedView,
   openCard,
   viewNumbered,
-} from "../stations/numbered-view.server.ts";
-import { qrOf, rigAddress } from "../stations/rig-address.server.ts";
-import { type OpenRig, openRig, viewFrom } from "../stations/rig-view.server.ts";
+} from "../stations/card/numbered-view.server.ts";
+import { qrOf, rigAddress } from "../stations/frame/rig-address.server.ts";
+import { type OpenRig, openRig, viewFrom } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/numbered-print";
 
 /** One numbered card, or with "all" in the place of a number the newest of every tool of the rig. */

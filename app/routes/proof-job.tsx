@@ -1,10 +1,10 @@
 import { Link, redirect } from "react-router";
+import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { Job } from "../stations/proof/Job.tsx";
 import { jobDrawing, jobView } from "../stations/proof/proof-view.server.ts";
 import { testOr } from "../stations/proof/solved.server.ts";
-import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/proof-job";
 
 /** The list of tests, with the tool that is in view. */

@@ -1,12 +1,12 @@
 import { data, Link, redirect } from "react-router";
 import { onArrival } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
+import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { keepBegun } from "../stations/proof/keep-proof.server.ts";
 import { ProofJobs } from "../stations/proof/ProofJobs.tsx";
 import { proofView } from "../stations/proof/proof-view.server.ts";
-import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/proof";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -6,11 +6,16 @@ import { keepReadbacks, type NewReadback } from "../../data/cards.ts";
 import { formOf } from "../session/form.server.ts";
 import { writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
-import { viewCard } from "../stations/card-view.server.ts";
-import { openCard, type ReadBackRow, viewNumbered, viewReadBack } from "../stations/numbered-view.server.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
-import { PersonDto, ShownDto } from "../stations/terminal.dto.ts";
+import { viewCard } from "../stations/card/card-view.server.ts";
+import {
+  openCard,
+  type ReadBackRow,
+  viewNumbered,
+  viewReadBack,
+} from "../stations/card/numbered-view.server.ts";
+import { PersonDto, ShownDto } from "../stations/card/terminal.dto.ts";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { TextField } from "../ui/Field.tsx";
 import type { Route } from "./+types/read-back";
 

@@ -1,7 +1,7 @@
 import { database } from "../../data/database.ts";
 import { listReadings } from "../../data/readings.ts";
 import { readingsCsv } from "../../formats/csv/readings.ts";
-import { rigOr404 } from "../stations/rig-view.server.ts";
+import { rigOr404 } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/readings-csv";
 
 /** Readings of one rig's machines, or of the whole yard. */

@@ -1,12 +1,12 @@
 import { SEQUENCE_KINDS } from "../../core/sequence/step.ts";
 import { listsOf } from "../../data/sequences.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { DryRun } from "../stations/rehearsal/DryRun.tsx";
 import { PICTURE, Rehearsal } from "../stations/rehearsal/Rehearsal.tsx";
 import { rehearsalView } from "../stations/rehearsal/rehearsal-view.ts";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { openSequence } from "../stations/sequences/open-sequence.server.ts";
-import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/rehearse";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -1,4 +1,4 @@
-import { firstStation, openRig } from "../stations/rig-view.server.ts";
+import { firstStation, openRig } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/rig";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -1,10 +1,10 @@
 import { Link } from "react-router";
-import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { SectionTable } from "../stations/sections/SectionTable.tsx";
 import { sectionsView } from "../stations/sections/sections-view.server.ts";
 import { Variants } from "../stations/sections/Variants.tsx";
-import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/sections";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

@@ -1,7 +1,7 @@
 import { isSequenceKind, SEQUENCE_LABELS } from "../../core/sequence/step.ts";
 import { listOf } from "../../core/sequence/templates.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { Editor } from "../stations/sequences/Editor.tsx";
 import { openSequence } from "../stations/sequences/open-sequence.server.ts";
 import type { Route } from "./+types/sequence-edit";

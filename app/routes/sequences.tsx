@@ -1,13 +1,13 @@
 import { Link } from "react-router";
 import { stageOf } from "../../core/sequence/of-rig.ts";
 import { isSequenceKind, type SequenceKind } from "../../core/sequence/step.ts";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { HoseBoard } from "../stations/hoses/HoseBoard.tsx";
 import { boardView } from "../stations/hoses/hoses-view.ts";
-import { RigFrame } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
 import { Kinds, Runner } from "../stations/sequences/Runner.tsx";
 import { sequenceView } from "../stations/sequences/sequences-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
 import type { Route } from "./+types/sequences";
 
 export async function loader({ request, params }: Route.LoaderArgs) {

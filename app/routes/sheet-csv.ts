@@ -1,5 +1,5 @@
 import { sheetCsv } from "../../formats/csv/sheet.ts";
-import { openRig } from "../stations/rig-view.server.ts";
+import { openRig } from "../stations/frame/rig-view.server.ts";
 import { isSheetKey, sheetTopics } from "../stations/sheet/sheet-view.server.ts";
 import type { Route } from "./+types/sheet-csv";
 

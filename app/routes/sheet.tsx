@@ -1,10 +1,10 @@
 import { data, Form, Link, useSearchParams } from "react-router";
 import { readSheetCsv } from "../../formats/csv/sheet.ts";
 import { formOf } from "../session/form.server.ts";
-import { headOf, openRig } from "../stations/rig-view.server.ts";
+import { headOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { SheetForm } from "../stations/sheet/SheetForm.tsx";
 import { isSheetKey, sheetKinds, sheetTopics } from "../stations/sheet/sheet-view.server.ts";
-import { rigTitle } from "../stations/title.ts";
 import { Header } from "../ui/Header.tsx";
 import type { Route } from "./+types/sheet";
 

@@ -1,10 +1,10 @@
 import { subjectOf } from "../../core/subjects/walk.ts";
-import { openRig } from "../stations/rig-view.server.ts";
-import { ToolStation } from "../stations/ToolStation.tsx";
-import { rigTitle } from "../stations/title.ts";
-import { toolStation } from "../stations/tool-station.server.ts";
-import { WholeStation } from "../stations/WholeStation.tsx";
-import { wholeStation } from "../stations/whole-station.server.ts";
+import { openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
+import { ToolStation } from "../stations/judging/ToolStation.tsx";
+import { toolStation } from "../stations/judging/tool-station.server.ts";
+import { WholeStation } from "../stations/judging/WholeStation.tsx";
+import { wholeStation } from "../stations/judging/whole-station.server.ts";
 import type { Route } from "./+types/station";
 
 /** The page of a subject that has none of its own: what it asks, looks at and finds. */

@@ -1,8 +1,8 @@
 import { Form, Link } from "react-router";
-import { RigFrame, toolInView } from "../stations/RigFrame.tsx";
-import { frameOf, openRig } from "../stations/rig-view.server.ts";
+import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
+import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { rigTitle } from "../stations/frame/title.ts";
 import { type PlanView, swathsView } from "../stations/swaths/swaths-view.ts";
-import { rigTitle } from "../stations/title.ts";
 import { Field } from "../ui/Field.tsx";
 import type { Route } from "./+types/swaths";
 

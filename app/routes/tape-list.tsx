@@ -9,7 +9,7 @@ import { database } from "../../data/database.ts";
 import { byRig, listEveryTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { readPreferences } from "../session/preferences.server.ts";
-import { headOf } from "../stations/rig-view.server.ts";
+import { headOf } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/tape-list";
 
 export async function loader({ request }: Route.LoaderArgs) {

@@ -1,8 +1,8 @@
 import type { Machine } from "../../data/rigs.ts";
 import { describeRig } from "../../formats/isoxml/describe.ts";
 import { writeTaskData } from "../../formats/isoxml/write.ts";
-import { fileStops } from "../stations/card-view.server.ts";
-import { openRig } from "../stations/rig-view.server.ts";
+import { fileStops } from "../stations/card/card-view.server.ts";
+import { openRig } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/taskdata";
 
 /** The rig as a v4 TASKDATA zip; refused while something stops it, since a terminal would believe the file. */

@@ -9,7 +9,7 @@ import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
-import { rigOr404 } from "../stations/rig-view.server.ts";
+import { rigOr404 } from "../stations/frame/rig-view.server.ts";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { RIG_STATES, type RigState } from "../yard/rig-states.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";

@@ -1,6 +1,6 @@
 /** The zone of the device a page is made for: days and minutes are printed in it. */
 import { AsyncLocalStorage } from "node:async_hooks";
-import { printIn } from "../stations/print.ts";
+import { printIn } from "../stations/frame/print.ts";
 
 const UTC = "UTC";
 const zones = new AsyncLocalStorage<string>();

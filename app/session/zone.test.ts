@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { day, moment } from "../stations/print.ts";
+import { day, moment } from "../stations/frame/print.ts";
 import { inZoneOf, zoneOf } from "./zone.server.ts";
 
 const from = (cookie: string) => new Request("http://127.0.0.1/", { headers: { Cookie: cookie } });

@@ -10,7 +10,7 @@ import type { LadderFacts } from "../../data/ladder.ts";
 import { markOf, touchedSince } from "../../data/record.ts";
 import type { RigTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
-import { rungsOf } from "../stations/rungs.ts";
+import { rungsOf } from "../stations/ladder/rungs.ts";
 
 export type FindingCount = { stops: number; fixes: number; checks: number };
 

@@ -4,8 +4,8 @@ import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
 import { byRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
-import { headOf, type RigHead } from "../stations/rig-view.server.ts";
-import { cureHref } from "../stations/stations.ts";
+import { headOf, type RigHead } from "../stations/frame/rig-view.server.ts";
+import { cureHref } from "../stations/frame/stations.ts";
 import { type FindingCount, judgedOf, standingsOf } from "./board.server.ts";
 import type { RigState } from "./rig-states.ts";
 

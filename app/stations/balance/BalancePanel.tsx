@@ -2,8 +2,8 @@ import { useEffect, useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { toast } from "sonner";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../outcome.ts";
-import { StaleList } from "../StaleList.tsx";
+import { StaleList } from "../reading/StaleList.tsx";
+import type { Outcome } from "../writing/outcome.ts";
 import type { BalanceView, StateRow } from "./balance-view.ts";
 
 type Props = {

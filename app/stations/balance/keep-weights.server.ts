@@ -1,9 +1,9 @@
 import { keepChange } from "../../../data/readings.ts";
 import { fitWeights } from "../../../data/settings.ts";
 import type { FieldErrors } from "../../session/validate.ts";
-import { type Outcome, refused } from "../outcome.ts";
-import { PersonDto } from "../terminal.dto.ts";
-import { written } from "../written.server.ts";
+import { PersonDto } from "../card/terminal.dto.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 
 /** Keeps how many of each weight are on for this rig; another number than before is a change, and makes stale what hangs on it. */
 export const keepWeights = written(

@@ -3,8 +3,8 @@ import { Link, useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { FIXES } from "../../../core/subjects/proof/conditions.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
-import type { Outcome } from "../outcome.ts";
-import { useSaid } from "../use-said.ts";
+import type { Outcome } from "../writing/outcome.ts";
+import { useSaid } from "../writing/use-said.ts";
 import type { FieldView, TerminalLine } from "./field-view.server.ts";
 
 type Practice = NonNullable<FieldView["practice"]>;

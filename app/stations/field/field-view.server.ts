@@ -19,8 +19,8 @@ import type { Fix } from "../../../core/subjects/proof/conditions.ts";
 import { testsOf } from "../../../core/subjects/proof/kinds.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
 import { type Practice, practiceOf, truthKey } from "../../../data/practice.ts";
-import { schemeNow, toolsAhead } from "../card-view.server.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import { schemeNow, toolsAhead } from "../card/card-view.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
 import { DRIVES, type DriveKey } from "./field.dto.ts";
 
 export type TerminalLine = {

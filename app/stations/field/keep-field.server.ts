@@ -28,10 +28,10 @@ import type { Told } from "../../../data/record.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import { writeLog } from "../../../formats/nmea/write.ts";
 import { validateForm } from "../../session/validate.ts";
-import { type Outcome, refused } from "../outcome.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
 import { takeLog } from "../proof/keep-proof.server.ts";
-import type { OpenRig } from "../rig-view.server.ts";
-import { written } from "../written.server.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 import { BeginPracticeDto, DriveDto, type DriveKey } from "./field.dto.ts";
 import { fieldOf, groundOf } from "./field-view.server.ts";
 

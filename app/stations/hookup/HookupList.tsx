@@ -6,7 +6,7 @@ import { v4 as uuid } from "uuid";
 import { GROUPS } from "../../../core/subject/hookup-line.ts";
 import { send } from "../../offline/queue.ts";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../outcome.ts";
+import type { Outcome } from "../writing/outcome.ts";
 import type { HookupRow, HookupView } from "./hookup-view.server.ts";
 
 type Props = { view: HookupView; action: string; person: string };

@@ -14,9 +14,9 @@ import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Group, HookupLine } from "../../../core/subject/hookup-line.ts";
 import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
 import { eventsOf, ticksOf } from "../../../data/hookup.ts";
-import { day, moment } from "../print.ts";
-import type { OpenRig } from "../rig-view.server.ts";
-import { cureHref } from "../stations.ts";
+import { day, moment } from "../frame/print.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+import { cureHref } from "../frame/stations.ts";
 
 export type HookupRow = {
   key: string;

@@ -5,8 +5,8 @@ import { gradeOf } from "../../../core/rig/grade.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepReading } from "../../../data/readings.ts";
-import { day } from "../print.ts";
-import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { day } from "../frame/print.ts";
+import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
 import { hookupView } from "./hookup-view.server.ts";
 import { keepTicked } from "./keep-hookup.server.ts";
 

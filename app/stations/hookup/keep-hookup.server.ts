@@ -1,8 +1,8 @@
 import { heldBy, openProtections } from "../../../core/hookup/ticks.ts";
 import { eventsOf, keepEvent, keepTick } from "../../../data/hookup.ts";
-import { type Outcome, refused } from "../outcome.ts";
-import { moment } from "../print.ts";
-import { written } from "../written.server.ts";
+import { moment } from "../frame/print.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 import { EventDto, TickDto } from "./hookup.dto.ts";
 import { endedBy, statesOf } from "./hookup-view.server.ts";
 

@@ -12,8 +12,8 @@ import { Fragment, useEffect } from "react";
 import { Link, useFetcher } from "react-router";
 import { toast } from "sonner";
 import type { HoseColumn, HoseRow, HoseSheet } from "../../../core/drawing/hoses.ts";
-import type { Outcome } from "../outcome.ts";
-import { useSaid } from "../use-said.ts";
+import type { Outcome } from "../writing/outcome.ts";
+import { useSaid } from "../writing/use-said.ts";
 import type { Board, BoardColumn, BoardRow } from "./hoses-view.ts";
 
 /** The tractor from behind, its couplings in a row, the hoses hanging to the functions. A plug is pulled to another coupling, or moved by arrow keys. */

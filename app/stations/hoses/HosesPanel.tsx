@@ -1,7 +1,7 @@
 import { Link, useFetcher } from "react-router";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../outcome.ts";
-import { useSaid } from "../use-said.ts";
+import type { Outcome } from "../writing/outcome.ts";
+import { useSaid } from "../writing/use-said.ts";
 import { HoseBoard } from "./HoseBoard.tsx";
 import type { Cell, HosesView, PlaceChoice } from "./hoses-view.ts";
 

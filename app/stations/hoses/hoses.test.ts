@@ -6,7 +6,7 @@ import type { Database } from "../../../data/handle.ts";
 import { addRemote, planOf, remotesOf, setHydraulics } from "../../../data/hoses.ts";
 import { BY } from "../../../data/sample-told.ts";
 import { tagsPdf } from "../../pdf/tags-pdf.server.tsx";
-import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
 import { hosesView } from "./hoses-view.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "./keep-hoses.server.ts";
 import { tagsView } from "./tags-view.ts";

@@ -2,10 +2,10 @@ import { remotesOf } from "../../../core/subjects/hoses/problem.ts";
 import { remoteName } from "../../../core/yard/circuit.ts";
 import { keepPlan, pinFunction, unpinAll } from "../../../data/hoses.ts";
 import type { Stamp } from "../../session/clock.server.ts";
-import { type Outcome, refused } from "../outcome.ts";
-import type { OpenRig } from "../rig-view.server.ts";
-import { PersonDto } from "../terminal.dto.ts";
-import { written } from "../written.server.ts";
+import { PersonDto } from "../card/terminal.dto.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 import { PinDto } from "./hoses.dto.ts";
 import { placesOf } from "./hoses-view.ts";
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { PRESETS, type Units } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
-import { sampleOpen } from "../sample-open.server.ts";
+import { sampleOpen } from "../frame/sample-open.server.ts";
 import { chartOf, heldWords, matchView } from "./match-view.ts";
 
 const db = plantedYard();

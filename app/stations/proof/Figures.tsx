@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../outcome.ts";
-import { useSaid } from "../use-said.ts";
+import type { Outcome } from "../writing/outcome.ts";
+import { useSaid } from "../writing/use-said.ts";
 import type { FigureView, JobView } from "./proof-view.server.ts";
 
 /** What the test found, which slip it looks like, and what to do: one act accepts what is chosen. */

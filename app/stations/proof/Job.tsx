@@ -2,7 +2,7 @@ import { lazy } from "react";
 import { useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { Later } from "../../ui/Later.tsx";
-import type { Outcome } from "../outcome.ts";
+import type { Outcome } from "../writing/outcome.ts";
 import { Figures } from "./Figures.tsx";
 import { ObservationForm } from "./ObservationForm.tsx";
 import { stylesText } from "./observation.ts";

@@ -3,7 +3,7 @@ import { useFetcher } from "react-router";
 import { FIXES, SLOPES, SOILS } from "../../../core/subjects/proof/conditions.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../outcome.ts";
+import type { Outcome } from "../writing/outcome.ts";
 import { stylesText } from "./observation.ts";
 import { TestConditionsDto } from "./proof.dto.ts";
 import type { JobView } from "./proof-view.server.ts";

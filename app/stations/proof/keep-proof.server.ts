@@ -18,10 +18,10 @@ import {
 } from "../../../data/field-tests.ts";
 import type { Told } from "../../../data/record.ts";
 import { DECIMALS_WANTED, type Log, readLog } from "../../../formats/nmea/log.ts";
-import { idOf } from "../entry-ids.ts";
-import { type Outcome, refused } from "../outcome.ts";
-import type { OpenRig } from "../rig-view.server.ts";
-import { written } from "../written.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+import { idOf } from "../reading/entry-ids.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 import { readObservation, stylesIn } from "./observation.ts";
 import { AcceptTestDto, BeginTestDto, LeaveOutDto, ObserveDto, TestConditionsDto } from "./proof.dto.ts";
 import { solved } from "./solved.server.ts";

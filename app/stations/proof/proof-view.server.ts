@@ -23,8 +23,8 @@ import { toleranceOf } from "../../../core/subjects/proof/tolerance.ts";
 import { halfWords, offWords, size, suspectWords, VERDICTS } from "../../../core/subjects/proof/words.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { acceptedOf, observationsOf, testsOfRig } from "../../../data/field-tests.ts";
-import { day, moment, plusMinus } from "../print.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import { day, moment, plusMinus } from "../frame/print.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
 import type { Styles } from "./observation.ts";
 import { type Solved, type TerminalChange, terminalChanges } from "./solved.server.ts";
 

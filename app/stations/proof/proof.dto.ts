@@ -3,7 +3,7 @@ import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
 import { FIXES, type Fix, SLOPES, SOILS } from "../../../core/subjects/proof/conditions.ts";
 import { TEST_KEYS, type TestKey } from "../../../core/subjects/proof/kinds.ts";
-import { Reads } from "../entry.dto.ts";
+import { Reads } from "../reading/entry.dto.ts";
 import { stylesIn } from "./observation.ts";
 
 const WHO = { message: "Say who measured." };

@@ -4,8 +4,8 @@ import { plantedYard } from "../../../data/demo/planted.ts";
 import { observationsOf, testsOfRig } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
-import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
-import { carryOut } from "../writes.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
+import { carryOut } from "../writing/writes.server.ts";
 import {
   keepAccepted,
   keepBegun,

@@ -13,8 +13,8 @@ import { type FieldTest, findTest, type KeptObservation, observationsOf } from "
 import { listEveryTool } from "../../../data/rigs.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import { machineName } from "../../../data/whole.ts";
-import { schemeNow, toolsAhead } from "../card-view.server.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import { schemeNow, toolsAhead } from "../card/card-view.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
 
 export type Solved = {
   test: FieldTest;

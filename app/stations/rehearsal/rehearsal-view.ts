@@ -7,7 +7,7 @@ import { FOLDING_KINDS, type FoldingKind, type Speeds } from "../../../core/simu
 import { kindOf } from "../../../core/subjects/hoses/kinds.ts";
 import { remotesOf, swapsOf } from "../../../core/subjects/hoses/problem.ts";
 import { isPort, remoteName } from "../../../core/yard/circuit.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
 
 export type RehearsalView = {
   has: FoldingKind[];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import { listsOf } from "../../../data/sequences.ts";
-import { sampleOpen } from "../sample-open.server.ts";
+import { sampleOpen } from "../frame/sample-open.server.ts";
 import { rehearsalView } from "./rehearsal-view.ts";
 
 const db = plantedYard();

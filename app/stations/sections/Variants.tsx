@@ -2,8 +2,8 @@ import { useState } from "react";
 import { useFetcher } from "react-router";
 import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../outcome.ts";
-import { useSaid } from "../use-said.ts";
+import type { Outcome } from "../writing/outcome.ts";
+import { useSaid } from "../writing/use-said.ts";
 import { NewVariantDto, VARIANT_WAYS } from "./sections.dto.ts";
 import type { SectionsView } from "./sections-view.server.ts";
 

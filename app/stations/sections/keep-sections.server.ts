@@ -6,9 +6,9 @@ import { rigFacts } from "../../../data/facts.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
 import type { RigTool } from "../../../data/rigs.ts";
 import { addVariant, archiveVariant, chooseVariant, variantsOf } from "../../../data/variants.ts";
-import { type Outcome, refused } from "../outcome.ts";
-import type { OpenRig } from "../rig-view.server.ts";
-import { written } from "../written.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 import { ChooseVariantDto, KeepLayoutDto, NewVariantDto, readRows, rowsIn } from "./sections.dto.ts";
 
 /** Keeps the table of sections, whole. */

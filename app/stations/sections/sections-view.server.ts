@@ -6,7 +6,7 @@ import { type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { variantsOf } from "../../../data/variants.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
 import type { TypedSection } from "./sections.dto.ts";
 
 export type VariantRow = {

@@ -2,7 +2,7 @@ import { IsIn, IsUUID, Length, Matches, MaxLength } from "class-validator";
 import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quantity/length.ts";
 import type { SectionPart } from "../../../core/rig/facts.ts";
 import { INSTRUMENTS, type Instrument } from "../../../core/rig/grade.ts";
-import { Reads } from "../entry.dto.ts";
+import { Reads } from "../reading/entry.dto.ts";
 
 /** One line of the table as it is typed. */
 export type TypedSection = { width: string; ahead: string; product: string };

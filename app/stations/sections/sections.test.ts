@@ -5,9 +5,9 @@ import { trackSpacing } from "../../../core/rig/chain.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { variantsOf } from "../../../data/variants.ts";
-import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
 import { swathsView } from "../swaths/swaths-view.ts";
-import { carryOut } from "../writes.server.ts";
+import { carryOut } from "../writing/writes.server.ts";
 import { keepChosen, keepTable, keepVariant } from "./keep-sections.server.ts";
 import { sectionsView } from "./sections-view.server.ts";
 

@@ -22,8 +22,8 @@ import { faultsOf } from "../../../core/sequence/check.ts";
 import { type EditedStep, editedOf, OWN, stepsOf } from "../../../core/sequence/edit.ts";
 import type { SequenceKind, Step, World } from "../../../core/sequence/step.ts";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../outcome.ts";
-import { useSaid } from "../use-said.ts";
+import type { Outcome } from "../writing/outcome.ts";
+import { useSaid } from "../writing/use-said.ts";
 
 type Props = {
   kind: SequenceKind;

@@ -3,8 +3,8 @@ import { type EditedStep, OWN, stepsOf } from "../../../core/sequence/edit.ts";
 import { SEQUENCE_KINDS, type SequenceKind } from "../../../core/sequence/step.ts";
 import { listOf } from "../../../core/sequence/templates.ts";
 import { keepList } from "../../../data/sequences.ts";
-import { type Outcome, refused } from "../outcome.ts";
-import { written } from "../written.server.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 import { openSequence } from "./open-sequence.server.ts";
 
 class ListDto {

@@ -1,7 +1,7 @@
 import { positionOf, refusal, refusalBack } from "../../../core/sequence/run.ts";
 import { keepRunEvents, type NewEvent } from "../../../data/sequences.ts";
-import { type Outcome, refused } from "../outcome.ts";
-import { written } from "../written.server.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 import { openSequence, saidOf } from "./open-sequence.server.ts";
 import { RunDto } from "./run.dto.ts";
 

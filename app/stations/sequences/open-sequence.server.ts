@@ -3,7 +3,7 @@ import { machineOf, type RigSequence, type RigStep, stepsOfRig } from "../../../
 import type { SequenceKind, World } from "../../../core/sequence/step.ts";
 import { type Lists, type Machine, startOf } from "../../../core/sequence/templates.ts";
 import { doneIn, listsOf, openRunOf, type Run, runEventsOf } from "../../../data/sequences.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
 
 export type OpenSequence = {
   kind: SequenceKind;

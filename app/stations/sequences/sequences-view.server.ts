@@ -4,8 +4,8 @@ import type { Actor } from "../../../core/sequence/step.ts";
 import { SEQUENCE_KINDS, SEQUENCE_LABELS, type SequenceKind } from "../../../core/sequence/step.ts";
 import { foldOf } from "../../../core/sequence/templates.ts";
 import { runEventsOf, runsOf } from "../../../data/sequences.ts";
-import { moment } from "../print.ts";
-import type { OpenRig } from "../rig-view.server.ts";
+import { moment } from "../frame/print.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
 import { type OpenSequence, openSequence, saidOf } from "./open-sequence.server.ts";
 
 const ACTOR_WORDS: Record<Actor, string> = {

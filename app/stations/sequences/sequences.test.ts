@@ -5,7 +5,7 @@ import type { SequenceKind } from "../../../core/sequence/step.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepList, listsOf, openRunOf, runEventsOf, runsOf } from "../../../data/sequences.ts";
-import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
 import { keepEdited } from "./keep-list.server.ts";
 import { keepRun } from "./keep-run.server.ts";
 import { openSequence } from "./open-sequence.server.ts";

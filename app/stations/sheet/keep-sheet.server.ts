@@ -2,9 +2,9 @@ import { dimension } from "../../../core/dimension/catalogue.ts";
 import { below, gradeOf } from "../../../core/rig/grade.ts";
 import { subjectColumns } from "../../../data/facts.ts";
 import { keepReading } from "../../../data/readings.ts";
-import { idOf } from "../entry-ids.ts";
-import { type Outcome, refused } from "../outcome.ts";
-import { written } from "../written.server.ts";
+import { idOf } from "../reading/entry-ids.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
 import { KeepSheetDto, lineName, readSheet } from "./sheet.dto.ts";
 
 /** Keeps a sheet: all of its lines, or none. */

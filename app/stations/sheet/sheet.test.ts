@@ -5,7 +5,7 @@ import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
 import { formOf } from "../../session/form.server.ts";
-import { arrived, sampleForm, sampleOpen } from "../sample-open.server.ts";
+import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
 import { keepSheet } from "./keep-sheet.server.ts";
 import { readSheet } from "./sheet.dto.ts";
 import { sheetTopics } from "./sheet-view.server.ts";

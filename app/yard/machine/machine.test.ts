@@ -5,7 +5,7 @@ import { findMachine, listMachines, pointsOf } from "../../../data/machines.ts";
 import type { Machine } from "../../../data/rigs.ts";
 import { BY } from "../../../data/sample-told.ts";
 import { axleTyresOf, listTyres, weightsOf } from "../../../data/settings.ts";
-import { sampleForm } from "../../stations/sample-open.server.ts";
+import { sampleForm } from "../../stations/frame/sample-open.server.ts";
 import { keepMachine } from "./keep-machine.server.ts";
 
 let db: Database;

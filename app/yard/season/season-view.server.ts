@@ -15,8 +15,8 @@ import type { Database } from "../../../data/handle.ts";
 import { hourMarks } from "../../../data/live.ts";
 import { listEveryTool, type RigTool } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
-import { day } from "../../stations/print.ts";
-import { toolName } from "../../stations/rig-view.server.ts";
+import { day } from "../../stations/frame/print.ts";
+import { toolName } from "../../stations/frame/rig-view.server.ts";
 
 type Kind = "stale" | "due" | "prove";
 type Item = { key: string; what: string; href: string };

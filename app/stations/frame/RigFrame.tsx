@@ -1,0 +1,223 @@
+import { Link, useSearchParams } from "react-router";
+import type { DrawnRig } from "../../../core/drawing/sheet.ts";
+import { PlanDrawing } from "../../drawing/PlanDrawing.tsx";
+import { Header } from "../../ui/Header.tsx";
+import { Shortcuts, type Ways } from "../../ui/Shortcuts.tsx";
+import type { RigFrameView } from "./rig-view.server.ts";
+import type { Peg } from "./stations.ts";
+
+type Props = {
+  view: RigFrameView;
+  station: string;
+  /** where a letter of a drawing of the page's own leads; without it each opens its reading */
+  hrefOf?: (target: string) => string;
+  lit: string | null;
+  /** in the place of the rig's plan and side view, where the station draws something of its own */
+  drawing?: { desk: DrawnRig; phone: DrawnRig; title: string };
+  /** in the place of any drawing; on a phone the station shows it itself, where it belongs */
+  picture?: React.ReactNode;
+  /** a phone shows nothing but what is to be done */
+  alone?: boolean;
+  ways: Omit<Ways, "before" | "after" | "turn">;
+  children: React.ReactNode;
+};
+
+/** The tool that was chosen where a rig has several, and how an address keeps it. */
+export function toolInView({ tools }: Pick<RigFrameView, "tools">): {
+  tool: RigFrameView["tools"][number] | undefined;
+  query: string;
+} {
+  const tool = tools.find(({ now }) => now);
+  return { tool, query: tool ? `?tool=${tool.id}` : "" };
+}
+
+const SEEN_FROM = { plan: "above", side: "the right", rear: "behind" } as const;
+const TURNED = {
+  plan: { to: "side", label: "Side view" },
+  side: { to: "rear", label: "Rear view" },
+  rear: { to: "plan", label: "Plan view" },
+} as const;
+
+/** What stands round every station: the rig's name, the walk-round, the drawing. */
+export function RigFrame({
+  view,
+  station,
+  hrefOf: own,
+  lit,
+  drawing,
+  picture,
+  alone = false,
+  ways,
+  children,
+}: Props) {
+  const { rig, preferences, pegs } = view;
+  const drawn = drawing ?? view.drawn;
+  const hrefOf = own ?? ((target: string) => view.opens[target] ?? `/rigs/${rig.id}/antenna?at=${target}`);
+  const here = pegs.findIndex(({ key }) => key === station);
+  const title = drawing?.title ?? `${rig.name}, seen from ${SEEN_FROM[view.view]}, to scale`;
+  const next = TURNED[view.view];
+  const [search] = useSearchParams();
+  const turned = new URLSearchParams(search);
+  if (next.to === "plan") turned.delete("view");
+  else turned.set("view", next.to);
+  const turn = `?${turned}`;
+  return (
+    <div className="lg:grid lg:h-screen lg:grid-rows-[auto_1fr]">
+      <Header preferences={preferences}>
+        <p className="truncate text-soft">
+          <Link to="/" className="no-underline">
+            Yard
+          </Link>{" "}
+          / <strong className="font-[650] text-ink">{rig.name}</strong> · {rig.tractor} with {rig.implement}
+        </p>
+        <p className="truncate text-small text-soft">{rig.identity}</p>
+      </Header>
+      <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_1fr] max-lg:flex max-lg:flex-col">
+        <div className={lit || alone ? "max-sm:hidden" : ""}>
+          <WalkRound pegs={pegs} station={station} />
+        </div>
+        <div
+          className={`relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : "max-lg:sticky max-lg:top-0 max-lg:z-10"}`}
+        >
+          {picture ??
+            (drawn && (
+              <>
+                <PlanDrawing
+                  plan={drawn.desk}
+                  title={title}
+                  hrefOf={hrefOf}
+                  lit={lit}
+                  className="h-full w-full max-lg:hidden"
+                />
+                <PlanDrawing
+                  plan={drawn.phone}
+                  title={title}
+                  hrefOf={hrefOf}
+                  lit={lit}
+                  className="mx-auto max-h-[236px] w-full lg:hidden"
+                />
+              </>
+            ))}
+          {!drawing && !picture && (
+            <Link
+              to={turn}
+              preventScrollReset
+              replace
+              className="absolute top-2 left-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
+            >
+              {next.label}
+            </Link>
+          )}
+        </div>
+        <main className="relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">
+          {view.tools.length > 0 && <Tools tools={view.tools} />}
+          {children}
+        </main>
+      </div>
+      <Shortcuts
+        ways={{
+          ...ways,
+          turn: drawing || picture ? null : turn,
+          before: pegs[here - 1]?.href ?? null,
+          after: pegs[here + 1]?.href ?? null,
+        }}
+        units={preferences.choice}
+      />
+    </div>
+  );
+}
+
+/** The tools of a rig: which of them the readings below are of. */
+function Tools({ tools }: { tools: RigFrameView["tools"] }) {
+  return (
+    <nav aria-label="Tools of this rig" className="mb-3 flex gap-1.5 max-sm:overflow-x-auto sm:flex-wrap">
+      {tools.map(({ id, label, how, now, href }) => (
+        <Link
+          key={id}
+          to={href}
+          preventScrollReset
+          aria-current={now ? "true" : undefined}
+          className={`grid min-h-11 content-center rounded-[3px] border-[1.5px] px-3 leading-tight whitespace-nowrap no-underline ${now ? "border-dye bg-dye-wash font-bold text-dye" : "border-line"}`}
+        >
+          {label}
+          <span className="text-small font-normal text-soft max-sm:hidden">{how}</span>
+        </Link>
+      ))}
+    </nav>
+  );
+}
+
+/** The stations in working order; each peg says by shape, colour and word how it stands. */
+function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
+  return (
+    <nav aria-label="Walk-round" className="bg-sheet max-lg:border-b max-lg:border-line lg:h-full lg:pt-4">
+      <ol className="flex max-lg:overflow-x-auto lg:flex-col lg:gap-1">
+        {pegs.map(({ key, label, href, worst, word, open }, index) => {
+          const now = key === station;
+          return (
+            <li key={key} ref={now ? intoView : undefined} className="max-lg:min-w-[112px] max-lg:flex-1">
+              <Link
+                to={href}
+                aria-current={now ? "page" : undefined}
+                className={`flex min-h-12 items-center gap-2.5 px-3 no-underline max-lg:justify-center ${now ? "bg-dye-wash font-bold text-dye" : ""}`}
+              >
+                <PegMark number={index + 1} tone={toneOf({ worst, open })} now={now} />
+                <span className="leading-tight whitespace-nowrap">
+                  {label}
+                  <span
+                    className={`block text-small font-normal ${worst === "stop" ? "text-stop" : "text-soft"}`}
+                  >
+                    {word}
+                  </span>
+                </span>
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}
+
+type Tone = "stop" | "well" | "open";
+
+function toneOf({ worst, open }: Pick<Peg, "worst" | "open">): Tone {
+  if (worst === "stop") return "stop";
+  return worst === null && !open ? "well" : "open";
+}
+
+/** On a phone the row of stations is wider than the screen: the one that is open stands in it. */
+function intoView(peg: HTMLLIElement | null): void {
+  const row = peg?.parentElement;
+  if (row) row.scrollLeft = peg.offsetLeft - row.offsetLeft - (row.clientWidth - peg.clientWidth) / 2;
+}
+
+function PegMark({ number, tone: how, now }: { number: number; tone: Tone; now: boolean }) {
+  const tone =
+    how === "stop" ? "var(--stop)" : how === "well" ? "var(--ok)" : now ? "var(--dye)" : "var(--ink)";
+  const filled = how !== "open";
+  return (
+    <svg width="30" height="30" aria-hidden="true" className="shrink-0">
+      <rect
+        x="5"
+        y="5"
+        width="20"
+        height="20"
+        transform="rotate(45 15 15)"
+        fill={filled ? tone : "none"}
+        stroke={tone}
+        strokeWidth="1.8"
+      />
+      <text
+        x="15"
+        y="20"
+        textAnchor="middle"
+        fontSize="14"
+        fontWeight="700"
+        fill={filled ? "var(--sheet)" : tone}
+      >
+        {number}
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,22 @@
+import { Link } from "react-router";
+import type { CommonView } from "../judging/station-view.ts";
+
+/** How many stops keep the rig off the field, and where the others are. */
+export function Stops({ count, elsewhere }: { count: number; elsewhere: CommonView["elsewhere"] }) {
+  if (count === 0) return <strong className="font-[650] text-ok">Nothing stops this rig.</strong>;
+  return (
+    <>
+      <strong className="font-[650] text-stop">
+        {count} {count === 1 ? "stop keeps" : "stops keep"} this rig off the field.
+      </strong>
+      {elsewhere && (
+        <>
+          {" "}
+          <Link to={elsewhere.href} className="text-dye">
+            {elsewhere.stops} at {elsewhere.label}
+          </Link>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,278 @@
+import { redirect } from "react-router";
+import { ATTACHMENTS } from "../../../core/dimension/attachment.ts";
+import {
+  type DimensionKey,
+  isDimensionKey,
+  type StationKey,
+  unchanging,
+} from "../../../core/dimension/catalogue.ts";
+import { drawPlan } from "../../../core/drawing/plan.ts";
+import { drawRear } from "../../../core/drawing/rear.ts";
+import type { DrawnRig, Sheet } from "../../../core/drawing/sheet.ts";
+import { drawSide } from "../../../core/drawing/side.ts";
+import type { Finding } from "../../../core/finding/finding.ts";
+import { standing } from "../../../core/ladder/ladder.ts";
+import { type Clock, dueOf, dueWords } from "../../../core/rig/due.ts";
+import type { Change } from "../../../core/rig/facts.ts";
+import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import { type WholeRig, works } from "../../../core/rig/whole.ts";
+import { SUBJECTS } from "../../../core/subjects/index.ts";
+import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
+import { isHeldBy } from "../../../core/subjects/walk.ts";
+import { database } from "../../../data/database.ts";
+import { changesOf } from "../../../data/facts.ts";
+import type { Database } from "../../../data/handle.ts";
+import { ladderFacts } from "../../../data/ladder.ts";
+import { hourMarks } from "../../../data/live.ts";
+import { type RigTool, toolsOf } from "../../../data/rigs.ts";
+import { machineName, wholesOf } from "../../../data/whole.ts";
+import { type Preferences, readPreferences } from "../../session/preferences.server.ts";
+import { rungsOf } from "../ladder/rungs.ts";
+import { type Peg, pegsOf } from "./stations.ts";
+
+/** The name of a tool with the variant it works as. */
+export function toolName({ implement, variant }: Pick<RigTool, "implement" | "variant">): string {
+  return variant ? `${machineName(implement)}, ${variant.name}` : machineName(implement);
+}
+
+export type RigHead = {
+  id: number;
+  name: string;
+  tractor: string;
+  /** every tool, in the order they are coupled */
+  implement: string;
+  /** fleet numbers and serials, so that nobody sets up the wrong one of two */
+  identity: string;
+};
+
+/** One tool of a rig, to choose it by. */
+export type ToolChoice = { id: number; label: string; how: string; now: boolean; href: string };
+
+/** From where the rig is seen. */
+export type RigDrawing = "plan" | "side" | "rear";
+
+const DRAWN_BY = { plan: drawPlan, side: drawSide, rear: drawRear };
+
+export type RigFrameView = {
+  rig: RigHead;
+  preferences: Preferences;
+  pegs: Peg[];
+  stops: number;
+  view: RigDrawing;
+  /** the coupling in view */
+  coupling: number;
+  /** the tools to choose from where there are several; empty for one */
+  tools: ToolChoice[];
+  /** null where the station draws something of its own in its place */
+  drawn: { desk: DrawnRig; phone: DrawnRig } | null;
+  /** where each letter of the drawing opens its reading: at its own station, of the tool that is drawn */
+  opens: Readonly<Record<string, string>>;
+};
+
+export type OpenRig = {
+  db: Database;
+  /** seen from the tool in view */
+  rig: RigTool;
+  /** every tool, in order */
+  parts: RigTool[];
+  /** which of them is in view */
+  index: number;
+  whole: WholeRig;
+  resolved: ResolvedRig;
+  changes: readonly Change[];
+  /** readings of the tool in view that are due to be read again, in words */
+  dues: () => ReadonlyMap<DimensionKey, string>;
+  judged: Judged;
+  /** of the whole rig, worst first */
+  findings: Finding[];
+  /** of the tool in view, at the stations a terminal's figures come from */
+  cardFindings: Finding[];
+  preferences: Preferences;
+};
+
+/** @throws a 404 response where there is no such rig */
+export function rigOr404(db: Database, id: string): RigTool {
+  return partsOr404(db, id)[0]!;
+}
+
+function partsOr404(db: Database, id: string): RigTool[] {
+  const parts = /^\d{1,9}$/.test(id) ? toolsOf(db, Number(id)) : [];
+  if (parts.length === 0) throw new Response("There is no such rig in this yard.", { status: 404 });
+  return parts;
+}
+
+/** Opens a rig seen from the tool that `tool` in the address names, or from the first that works the field. */
+export async function openRig(request: Request, rigId: string): Promise<OpenRig> {
+  const db = database();
+  const parts = partsOr404(db, rigId);
+  const preferences = await readPreferences(request);
+  const wanted = Number(new URL(request.url).searchParams.get("tool"));
+  const whole = wholesOf(db, parts).get(parts[0]!.id)!;
+  const asked = parts.findIndex(({ couplingId }) => couplingId === wanted);
+  const index =
+    asked >= 0
+      ? asked
+      : Math.max(
+          0,
+          whole.parts.findIndex((part) => works(part.rig)),
+        );
+  return seenFrom({ db, parts, whole, judged: judgeWhole(whole, preferences.units), preferences }, index);
+}
+
+type Opened = Pick<OpenRig, "db" | "parts" | "whole" | "judged" | "preferences">;
+
+/** A rig that was read and judged, seen from one of its tools. */
+export function seenFrom({ db, parts, whole, judged, preferences }: Opened, index: number): OpenRig {
+  const rig = parts[index]!;
+  const resolved = whole.parts[index]!.rig;
+  return {
+    db,
+    rig,
+    parts,
+    index,
+    whole,
+    resolved,
+    changes: changesOf(db, rig),
+    dues: () => duesOf(resolved, clockOf(db, rig)),
+    judged,
+    findings: judged.findings,
+    cardFindings: judged.findings.filter(
+      ({ station, part = index }) => isHeldBy("card", station) && part === index,
+    ),
+    preferences,
+  };
+}
+
+/** The same rig seen from another of its tools. */
+export function viewFrom(open: OpenRig, index: number): OpenRig {
+  return seenFrom(open, index);
+}
+
+/** The calendar, and the hour meter of the machine that drives. */
+export function clockOf(db: Database, { tractor }: RigTool): Clock {
+  return {
+    today: new Date().toISOString(),
+    hours: hourMarks(db, [tractor.id]).get(tractor.id) ?? [],
+  };
+}
+
+function duesOf(rig: ResolvedRig, clock: Clock): ReadonlyMap<DimensionKey, string> {
+  return new Map(dueOf(rig, clock).map((due) => [due.key, dueWords(due)]));
+}
+
+export function headOf(parts: readonly RigTool[]): RigHead {
+  const { id, name, tractor } = parts[0]!;
+  const tools = parts.map(({ implement }) => implement);
+  const identity = [tractor, ...tools]
+    .map(({ fleetNumber, serial }) => [fleetNumber, serial && `no. ${serial}`].filter(Boolean).join(" "))
+    .filter(Boolean)
+    .join(", ");
+  return {
+    id,
+    name,
+    tractor: machineName(tractor),
+    implement: parts.map(toolName).join(" and "),
+    identity,
+  };
+}
+
+/** Everything round a station: head, walk-round, drawing for the desk and for the phone unless it has its own. */
+export function frameOf(
+  open: OpenRig,
+  station: string,
+  request: Request,
+  { ownDrawing = false } = {},
+): RigFrameView {
+  const { db, rig, parts, whole, findings, judged, preferences } = open;
+  const facts = ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;
+  const climbed = standing(rungsOf(whole, judged, facts));
+  const search = new URL(request.url).searchParams;
+  const asked = search.get("view");
+  const view: RigDrawing = asked === "side" || asked === "rear" ? asked : "plan";
+  const drawn = ownDrawing ? null : drawingOf(open, station, view, search.get("at"));
+  return {
+    rig: headOf(parts),
+    preferences,
+    pegs: pegsOf(
+      rig.id,
+      {
+        whole,
+        findings,
+        checks: judged.checks,
+        coupled: facts.coupled !== null,
+        climbed,
+      },
+      parts.length > 1 ? rig.couplingId : null,
+    ),
+    stops: findings.filter(({ severity }) => severity === "stop").length,
+    view,
+    coupling: rig.couplingId,
+    tools: parts.length < 2 ? [] : parts.map((part) => toolChoice(part, rig, station, search)),
+    drawn,
+    opens: Object.fromEntries(
+      (drawn?.desk.marks ?? []).map(({ target }) => [target, readingHref(open, target, view)]),
+    ),
+  };
+}
+
+/** Where a reading of the tool in view is entered, in the same view of the rig. */
+function readingHref({ rig, parts }: OpenRig, target: string, view: RigDrawing): string {
+  const station = isDimensionKey(target) ? unchanging(target).station : "tool";
+  const query = new URLSearchParams({
+    ...(parts.length > 1 ? { tool: String(rig.couplingId) } : {}),
+    ...(view === "plan" ? {} : { view }),
+    at: target,
+  });
+  return `/rigs/${rig.id}/${station}?${query}`;
+}
+
+function drawingOf(
+  { resolved, whole, index, preferences: { units } }: OpenRig,
+  station: string,
+  view: RigDrawing,
+  at: string | null,
+): { desk: DrawnRig; phone: DrawnRig } {
+  const lit = at === "sections" || isDimensionKey(at) ? at : null;
+  const draw = DRAWN_BY[view];
+  const drawn: StationKey | null = station === "antenna" || station === "tool" ? station : null;
+  const others = whole.parts.filter((_, at) => at !== index).map((part) => part.rig);
+  const common = { station: drawn, units, only: null, others } satisfies Partial<Sheet>;
+  const antenna = station === "antenna";
+  return {
+    desk: draw(resolved, {
+      ...common,
+      width: 424,
+      height: 736,
+      region: antenna ? "tractor" : "rig",
+      labels: "values",
+    }),
+    phone: draw(resolved, {
+      ...common,
+      only: lit,
+      width: 390,
+      height: lit ? 150 : 236,
+      region: antenna ? "tractor" : drawn ? "tool" : "rig",
+      labels: "letters",
+    }),
+  };
+}
+
+function toolChoice(part: RigTool, now: RigTool, station: string, search: URLSearchParams): ToolChoice {
+  const query = new URLSearchParams(search);
+  query.delete("at");
+  query.set("tool", String(part.couplingId));
+  return {
+    id: part.couplingId,
+    label: toolName(part),
+    how: ATTACHMENTS[part.attachment].label.toLowerCase(),
+    now: part.couplingId === now.couplingId,
+    href: `/rigs/${part.id}/${station}?${query}`,
+  };
+}
+
+/** The station to go to first: where a stop is, else where the walk-round begins. */
+export function firstStation({ rig, parts, findings }: OpenRig): Response {
+  const stop = findings.find(({ severity }) => severity === "stop");
+  const tool = stop?.part === undefined ? "" : `?tool=${parts[stop.part]!.couplingId}`;
+  return redirect(`/rigs/${rig.id}/${stop?.station ?? SUBJECTS[0]!.key}${tool}`);
+}

@@ -1,0 +1,93 @@
+import type { Check } from "../../../core/finding/check.ts";
+import { type Finding, SEVERITIES, type Severity, type Target } from "../../../core/finding/finding.ts";
+import type { WholeRig } from "../../../core/rig/whole.ts";
+import type { Standing } from "../../../core/subject/subject.ts";
+import { isHeldBy, type Stop, walkRound } from "../../../core/subjects/walk.ts";
+
+export type Peg = {
+  key: string;
+  label: string;
+  href: string;
+  /** worst finding here; hook-up and card count the stops of what they are made of; null where there is none */
+  worst: Severity | null;
+  /** the word under the label: the worst, or how far it has come */
+  word: string;
+  /** nothing wrong, and not finished either */
+  open: boolean;
+};
+
+export type Walked = {
+  whole: WholeRig;
+  findings: readonly Finding[];
+  checks: readonly Check[];
+  /** whether the rig is coupled by the log */
+  coupled: boolean;
+  /** how far its ladder is climbed */
+  climbed: Standing;
+};
+
+/** The walk-round with how each station stands. Where something could not be judged yet, nothing is called good. */
+export function pegsOf(rigId: number, walked: Walked, tool: number | null): Peg[] {
+  return walkRound().map((stop) => ({
+    key: stop.key,
+    label: stop.label,
+    href: `/rigs/${rigId}/${stop.key}${tool === null ? "" : `?tool=${tool}`}`,
+    ...stateOf(stop, walked),
+  }));
+}
+
+function stateOf({ key, subject }: Stop, walked: Walked): Pick<Peg, "worst" | "word" | "open"> {
+  const { whole, findings, checks, coupled, climbed } = walked;
+  const counted = key === "ladder" ? climbed : (subject?.standing?.(whole) ?? null);
+  const worst = worstOf(
+    findings.filter(({ station, severity }) =>
+      subject
+        ? station === key
+        : severity === "stop" && (key === "hook-up" || key === "card") && isHeldBy(key, station),
+    ),
+  );
+  if (counted) {
+    const open = counted.good < counted.all;
+    return { worst, word: `${counted.good} of ${counted.all}`, open: worst === null && open };
+  }
+  const open =
+    key === "hook-up"
+      ? !coupled
+      : checks.some(({ station, verdict }) => station === key && verdict === "unknown");
+  const well = key === "hook-up" ? "coupled" : "good";
+  return { worst, word: worst ?? (open ? "open" : well), open: worst === null && open };
+}
+
+function worstOf(findings: readonly Finding[]): Severity | null {
+  const found = SEVERITIES.find((severity) => findings.some((each) => each.severity === severity)) ?? null;
+  return found === "note" ? null : found;
+}
+
+/** Lists that belong to the machine or to the yard, not to one reading: where each is kept. */
+const LISTS: Partial<Record<Target, string>> = {
+  weights: "#weights",
+  tyres: "#tyres",
+  hoses: "#hoses",
+  remotes: "#remotes",
+  functions: "#functions",
+};
+
+/** Where a finding is cured: its station, with the reading or the list open. `couplings` are the rig's, in order. */
+export function cureHref(
+  rigId: number,
+  {
+    station,
+    next,
+    part,
+  }: { station: string; next: Pick<Finding["next"], "target">; part?: number | undefined },
+  couplings: readonly number[] = [],
+): string {
+  if (next.target === "limits") return "/limits";
+  const coupling = part === undefined ? undefined : couplings[part];
+  const list = LISTS[next.target];
+  const query = [
+    list ? "" : `at=${next.target}`,
+    coupling === undefined || couplings.length < 2 ? "" : `tool=${coupling}`,
+  ].filter(Boolean);
+  return `/rigs/${rigId}/${station}${query.length > 0 ? `?${query.join("&")}` : ""}${list ?? ""}`;
+}

@@ -1,0 +1,122 @@
+import { Link, useSearchParams } from "react-router";
+import { RigFrame } from "../frame/RigFrame.tsx";
+import { Stops } from "../frame/Stops.tsx";
+import { FieldLog } from "../reading/FieldLog.tsx";
+import { Readings } from "../reading/Readings.tsx";
+import { Consequences } from "./Consequences.tsx";
+import { Findings } from "./Findings.tsx";
+import type { ToolStationView } from "./tool-station.server.ts";
+
+/** A station of the tool in view: its readings beside the chain they make, and what is best taped next. */
+export function ToolStation({ frame, view, history }: ToolStationView) {
+  const [search] = useSearchParams();
+  const open = search.get("at");
+  const targets = view.readings.map(({ target }) => target);
+  const here = targets.indexOf(open as (typeof targets)[number]);
+  const rigPath = `/rigs/${frame.rig.id}`;
+  const turned = frame.view === "plan" ? "" : `view=${frame.view}`;
+  const tool = frame.tools.find(({ now }) => now);
+  const inView = tool ? `tool=${tool.id}` : "";
+  const at = (target: string, station: string = view.station) => {
+    const query = [target && `at=${target}`, inView, turned].filter(Boolean).join("&");
+    return `${rigPath}/${station}${query && `?${query}`}`;
+  };
+  const keepPath = `${rigPath}/keep${inView && `?${inView}`}`;
+  /** A letter of another station leads there. */
+  const hrefOf = (target: string) =>
+    targets.some((each) => each === target) ? at(target) : (frame.opens[target] ?? at(""));
+  const neighbour = (step: number) => {
+    const target = targets[here < 0 ? (step > 0 ? 0 : targets.length - 1) : here + step];
+    return target ? at(target) : null;
+  };
+  const hidden = here >= 0 ? "max-sm:hidden" : "";
+  return (
+    <RigFrame
+      view={frame}
+      station={view.station}
+      hrefOf={hrefOf}
+      lit={open}
+      ways={{
+        next: view.tapeNext?.href ?? null,
+        below: neighbour(1),
+        above: neighbour(-1),
+        close: open ? at("") : null,
+      }}
+    >
+      <div className="grid gap-3">
+        <div className={hidden}>
+          <h1>{view.title}</h1>
+          <p className="text-lead text-soft">
+            {view.lead} <Stops count={frame.stops} elsewhere={view.elsewhere} />
+          </p>
+        </div>
+        {view.findings.length > 0 && (
+          <div className={hidden}>
+            <Findings findings={view.findings} />
+          </div>
+        )}
+        <div className="grid grid-cols-[1fr_250px] gap-6 max-sm:grid-cols-1">
+          <div className="grid content-start gap-3">
+            <Readings
+              view={view}
+              preferences={frame.preferences}
+              open={open}
+              history={history}
+              hrefOf={(target) => at(target)}
+              action={keepPath}
+            />
+            <More
+              station={view.station}
+              at={(page) => at("", page)}
+              coupling={tool?.id ?? frame.coupling}
+              hidden={hidden}
+            />
+          </div>
+          <div className={`grid content-start gap-3 ${hidden}`}>
+            <Consequences view={view} />
+            <FieldLog
+              view={view}
+              preferences={frame.preferences}
+              action={keepPath}
+              proofHref={at("", "proof")}
+            />
+          </div>
+        </div>
+      </div>
+    </RigFrame>
+  );
+}
+
+/** What else there is to a station: a sheet to fill in; of a tool its sections, the pass that does not fit, the marks it shares. */
+function More({
+  station,
+  at,
+  coupling,
+  hidden,
+}: {
+  station: string;
+  at: (page: string) => string;
+  coupling: number;
+  hidden: string;
+}) {
+  const links: [to: string, label: string][] = [
+    [at("sheet"), "All readings on one sheet"],
+    ...(station === "tool"
+      ? ([
+          [at("sections"), "Sections and variants"],
+          [at("swaths"), "The last pass"],
+          [at("budget"), "How sure is it?"],
+          [`/traffic?with=${coupling}`, "Controlled traffic"],
+        ] as [string, string][])
+      : []),
+  ];
+  return (
+    <nav aria-label="More of this station" className={`grid grid-cols-2 border-t border-line pt-1 ${hidden}`}>
+      {links.map(([to, label]) => (
+        <Link key={to} to={to} className="flex min-h-11 items-center font-semibold text-dye">
+          {label}
+        </Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,192 @@
+/** What a station shows, worked out before it is drawn: components only lay it out. */
+import {
+  catalogueOf,
+  type DimensionKey,
+  dimension,
+  type StationKey,
+} from "../../../core/dimension/catalogue.ts";
+import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
+import type { Finding, Target } from "../../../core/finding/finding.ts";
+import { verbOf } from "../../../core/finding/value.ts";
+import { capital } from "../../../core/quantity/capital.ts";
+import type { Units } from "../../../core/quantity/units.ts";
+import type { Change } from "../../../core/rig/facts.ts";
+import { provenBy, type ResolvedRig } from "../../../core/rig/resolve.ts";
+import { type Ranked, rankTaping } from "../../../core/rig/tape-next.ts";
+import { provables } from "../../../core/subjects/proof/provable.ts";
+import { subjectOf } from "../../../core/subjects/walk.ts";
+import { day, fine } from "../frame/print.ts";
+import { cureHref } from "../frame/stations.ts";
+import { type ReadingRow, readingRows, type Stales } from "../reading/reading-rows.ts";
+import { type ChainView, chainView, type FollowRow, follows, proofText } from "./chains.ts";
+
+export type TapeNext = { label: string; letter: string; href: string; reason: string } | null;
+
+/** What happened to the rig: changes and field tests, each with the id to take it back by. */
+export type LogRow = { id: string; title: string; text: string };
+
+/** What every station has. */
+export type CommonView = {
+  station: StationKey;
+  title: string;
+  lead: string;
+  findings: (Finding & { href: string; tool: string })[];
+  elsewhere: { label: string; href: string; stops: number } | null;
+  readings: ReadingRow[];
+  taped: number;
+  changes: LogRow[];
+  changeKinds: { kind: ChangeKind; label: string; stales: readonly string[] }[];
+};
+
+export type StationView = CommonView & {
+  chain: ChainView;
+  follows: FollowRow[];
+  tapeNext: TapeNext;
+  bars: { letter: string; label: string; text: string; share: number; open: boolean }[];
+  proofs: LogRow[];
+};
+
+export type StationFacts = {
+  rigId: number;
+  rig: ResolvedRig;
+  /** of the couplings, in order; the one in view */
+  couplings: readonly number[];
+  names: readonly string[];
+  index: number;
+  /** every tool's readings, the one in view among them */
+  rigs: readonly ResolvedRig[];
+  findings: readonly Finding[];
+  changes: readonly Change[];
+  /** readings that are due, in words */
+  dues: ReadonlyMap<DimensionKey, string>;
+  units: Units;
+};
+
+/** "?tool=12&at=…", in the order the walk-round writes it; the tool only where there are several. */
+export function addressOf({ rigId, couplings, index }: Pick<StationFacts, "rigId" | "couplings" | "index">) {
+  return (target: Target, at: StationKey) =>
+    cureHref(rigId, { station: at, part: index, next: { target } }, couplings);
+}
+
+export function commonView(station: StationKey, facts: StationFacts): CommonView {
+  const { rigId, rig, couplings, names, index, findings, changes, dues, units } = facts;
+  const several = couplings.length > 1;
+  const { label: title, lead, changesOf, shows } = subjectOf(station)!;
+  const own = findings.filter((finding) => finding.station === station);
+  // A tool's own station shows that tool; what is wrong with another leads there.
+  const shown = shows === "tool" ? own.filter(({ part = index }) => part === index) : own;
+  const stales = stalesOf(facts);
+  const readings = readingRows(station, rig, units, stales, dues);
+  const kept = (kind: ChangeKind) => changesOf.includes(CHANGES[kind].machine);
+  return {
+    station,
+    title,
+    lead,
+    findings: shown.map((finding) => ({
+      ...finding,
+      href: cureHref(rigId, finding, couplings),
+      tool: several && finding.part !== undefined ? names[finding.part]! : "",
+    })),
+    elsewhere: stopsElsewhere(shown, facts),
+    readings,
+    taped: readings.filter(
+      ({ grade, doubted, stale }) => (grade === "taped" || grade === "proven") && !doubted && !stale,
+    ).length,
+    changes: changes
+      .filter(({ kind }) => kept(kind))
+      .map(({ id, kind, at, person, note }) => ({
+        id,
+        title: CHANGES[kind].label,
+        text: [day(at), person, note].filter(Boolean).join(", "),
+      })),
+    changeKinds: (Object.keys(CHANGES) as ChangeKind[])
+      .filter(kept)
+      .map((kind) => ({ kind, label: CHANGES[kind].label, stales: stales[kind] ?? [] })),
+  };
+}
+
+/** What each kind of change would make stale now: readings that are there and not stale already, and proofs it would end. */
+export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">): Stales {
+  const found: Partial<Record<ChangeKind, string[]>> = {};
+  for (const [index, { attachment, values }] of rigs.entries())
+    for (const { key, label, touchedBy, subject } of catalogueOf(attachment)) {
+      const { value, stale } = values[key];
+      if (value === null || stale !== null) continue;
+      const shared = subject === "tractor" || subject === "receiver mount";
+      if (shared && index > 0) continue;
+      for (const kind of touchedBy) {
+        found[kind] ??= [];
+        found[kind].push(rigs.length > 1 && !shared ? `${label} (${names[index]})` : label);
+      }
+    }
+  for (const { attachment, proofs } of rigs)
+    for (const { label, terms } of provables(attachment)) {
+      if (!provenBy(terms, proofs)) continue;
+      for (const kind of new Set(terms.flatMap(({ key }) => dimension(key, attachment).touchedBy)))
+        found[kind] = [
+          ...(found[kind] ?? []),
+          `the proof of ${label.charAt(0).toLowerCase()}${label.slice(1)}`,
+        ];
+    }
+  return found;
+}
+
+export function viewStation(station: StationKey, facts: StationFacts): StationView {
+  const { rig, units } = facts;
+  const ranked = rankTaping(rig);
+  const [next] = ranked;
+  const most = ranked[0]?.effect ?? 1;
+  return {
+    ...commonView(station, facts),
+    chain: chainView(station, rig, units),
+    follows: follows(station, rig, units),
+    tapeNext: next?.open ? tapeNextOf(next, rig, units, addressOf(facts)) : null,
+    bars: ranked.slice(0, 3).map(({ key, effect, open }) => ({
+      letter: dimension(key, rig.attachment).letter,
+      label: dimension(key, rig.attachment).label,
+      text: fine(effect, units),
+      share: Math.max(effect / most, 0.01),
+      open,
+    })),
+    proofs: rig.proofs.map((proof) => ({ id: proof.id, title: capital(proof.what), text: proofText(proof) })),
+  };
+}
+
+/** Stops that this page does not show, and the first place to go for them. */
+function stopsElsewhere(
+  shown: readonly Finding[],
+  { findings, rigId, couplings, names }: StationFacts,
+): CommonView["elsewhere"] {
+  const here = new Set(shown.map(({ id }) => id));
+  const stops = findings.filter((finding) => finding.severity === "stop" && !here.has(finding.id));
+  const first = stops[0];
+  if (!first) return null;
+  const tool = first.part !== undefined && couplings.length > 1 ? `, ${names[first.part]}` : "";
+  return {
+    label: `${subjectOf(first.station)!.label}${tool}`,
+    href: cureHref(rigId, first, couplings),
+    stops: stops.length,
+  };
+}
+
+function tapeNextOf(
+  { key, moves, effect }: Ranked,
+  rig: ResolvedRig,
+  units: Units,
+  href: (target: Target, at: StationKey) => string,
+): TapeNext {
+  const entry = dimension(key, rig.attachment);
+  return {
+    label: entry.label,
+    letter: entry.letter || verbOf(entry),
+    href: href(key, entry.station),
+    reason: `${becauseOf(rig.values[key])}: ${moves} is open by ${fine(effect, units)}.`,
+  };
+}
+
+function becauseOf({ grade, doubt, stale }: ResolvedRig["values"][keyof ResolvedRig["values"]]): string {
+  if (grade === "missing") return "It is missing";
+  if (doubt && doubt !== "habitual zero") return "It cannot be right";
+  if (stale) return `It went stale on ${day(stale.at)}`;
+  return grade === "book" ? "It is from the book" : "It is assumed";
+}

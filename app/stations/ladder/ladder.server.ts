@@ -1,0 +1,24 @@
+import { keepTick, RUNG } from "../../../data/hookup.ts";
+import { type LadderFacts, ladderFacts } from "../../../data/ladder.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+import { type Outcome, refused } from "../writing/outcome.ts";
+import { written } from "../writing/written.server.ts";
+import { RungDto } from "./ladder.dto.ts";
+import { rungsOf } from "./rungs.ts";
+
+export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
+  return ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;
+}
+
+/** Ticks a rung only a person can know of. */
+export const keepRung = written(RungDto, ({ open, value: { id, person, rung }, told }): Outcome => {
+  const found = rungsOf(open.whole, open.judged, ladderFactsOf(open)).find(({ key }) => key === rung);
+  if (!found?.byPerson) return refused({ form: "That rung is told by its station, not ticked." });
+  keepTick(
+    open.db,
+    open.rig.id,
+    { line: rung, said: found.label, state: "done", reason: "" },
+    { id, ...told, on: RUNG },
+  );
+  return { ok: true, kept: { id, said: found.label }, person };
+});

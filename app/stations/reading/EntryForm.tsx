@@ -1,0 +1,469 @@
+import { RadioGroup } from "radix-ui";
+import { useEffect, useRef, useState } from "react";
+import { useFetcher, useNavigate, useRevalidator } from "react-router";
+import { toast } from "sonner";
+import { v4 as uuid } from "uuid";
+import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
+import { joinFaces, parseEntry, printEntry } from "../../../core/dimension/entry.ts";
+import { capital } from "../../../core/quantity/capital.ts";
+import type { Parsed } from "../../../core/quantity/figure.ts";
+import { isLengthStyle, printLength } from "../../../core/quantity/length.ts";
+import { inInches, PRESETS } from "../../../core/quantity/units.ts";
+import type { Instrument } from "../../../core/rig/grade.ts";
+import { parseSections, sectionSum } from "../../../core/rig/sections.ts";
+import { askedIn, send } from "../../offline/queue.ts";
+import type { Preferences } from "../../session/preferences.server.ts";
+import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import { TextField } from "../../ui/Field.tsx";
+import { Keypad } from "../../ui/Keypad.tsx";
+import { useSmallScreen } from "../../ui/use-small-screen.ts";
+import type { Outcome } from "../writing/outcome.ts";
+import { Conditions, useConditions } from "./Conditions.tsx";
+import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
+import type { ReadingRow } from "./reading-rows.ts";
+import { StaleList } from "./StaleList.tsx";
+
+type Props = { row: ReadingRow; preferences: Preferences; action: string };
+
+/** Entry of one reading: typed as it is spoken, checked before it is sent, and again where it is kept. */
+export function EntryForm({ row, preferences, action }: Props) {
+  const [text, setText] = useState("");
+  const [instrument, setInstrument] = useState<Instrument>(row.ways[0]!.value);
+  const [conditions, setConditions] = useConditions(row.conditions);
+  const [numbers, setNumbers] = useState({ id: uuid(), sitting: uuid() });
+  const { errors, asksReason, busy, submit, forget } = useKeeping(row, action);
+  const field = useRef<HTMLInputElement>(null);
+  const small = useSmallScreen();
+  useEffect(() => field.current?.focus({ preventScroll: true }), []);
+  const retype = (typed: string) => {
+    setText(typed);
+    forget("text");
+  };
+  const keep = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const pressed = (event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null;
+    const again = pressed?.value === "again";
+    if ((await submit(form, event.currentTarget, again)) !== "emptied") return;
+    // What was typed while the last one was being sent stays.
+    setText((typed) => (typed === form.get("text") ? "" : typed));
+    setNumbers(({ sitting }) => ({ id: uuid(), sitting }));
+    field.current?.focus({ preventScroll: true });
+  };
+
+  return (
+    <form method="post" action={action} onSubmit={keep} className="grid gap-1.5 pl-9 max-sm:pl-0" noValidate>
+      <Hidden
+        values={{
+          intent: row.kind === "sections" ? "keep-sections" : "keep-reading",
+          dimension: row.target,
+          hangs: row.hangs,
+          style: row.style,
+          ...numbers,
+          conditions: conditions.join(","),
+          measuredAt: "",
+        }}
+      />
+      {row.conditions.length > 0 && (
+        <Conditions asked={row.conditions} held={conditions} onChange={setConditions} />
+      )}
+      {row.kind === "choice" ? (
+        <Choices row={row} text={text} onChoose={retype}>
+          <button type="submit" className="key-main min-h-12" disabled={busy}>
+            Keep
+          </button>
+        </Choices>
+      ) : (
+        <div className="grid grid-cols-[1fr_auto] gap-2 max-sm:grid-cols-1">
+          <input
+            ref={field}
+            name="text"
+            autoComplete="off"
+            aria-label={row.label}
+            aria-invalid={errors.text !== undefined}
+            aria-describedby="echo"
+            inputMode={small ? "none" : row.kind === "count" ? "numeric" : "text"}
+            value={text}
+            onChange={(event) => retype(event.target.value)}
+            placeholder={`like ${placeholderOf(row)}`}
+            className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
+          />
+          <button type="submit" className="key-main min-h-12 max-sm:hidden" disabled={busy}>
+            Keep
+          </button>
+        </div>
+      )}
+      {(row.kind !== "choice" || errors.text) && (
+        <p id="echo" aria-live="polite" className={errors.text ? "problem" : "min-h-[21px]"}>
+          {errors.text ?? echo(row, text)}
+        </p>
+      )}
+      {row.sides && <Sides sides={row.sides} text={text} onChoose={retype} />}
+      {row.faces && <Faces faces={row.faces} onType={retype} />}
+      {row.kind !== "choice" && (
+        <Keypad style={row.style} text={text} onType={retype}>
+          <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
+            Keep
+          </button>
+        </Keypad>
+      )}
+      {row.kind !== "sections" && row.kind !== "choice" && (
+        <div className="flex flex-wrap items-center gap-2">
+          <button type="submit" name="after" value="again" className="key" disabled={busy}>
+            Keep, read it again
+          </button>
+          <span className="text-small text-soft">Repeats give a mean and a spread.</span>
+        </div>
+      )}
+      {row.alters && <Altered alters={row.alters} />}
+      <Way ways={row.ways} instrument={instrument} onChoose={setInstrument} />
+      {(asksReason || errors.reason) && <TextField name="reason" label="Reason" problem={errors.reason} />}
+      <Person name={preferences.person} problem={errors.person} />
+      {row.kind !== "sections" && <More errors={errors} />}
+      {(errors.form ?? errors.id ?? errors.conditions) && (
+        <p className="problem">{errors.form ?? errors.id ?? errors.conditions}</p>
+      )}
+      <p className="text-soft">{row.how}</p>
+    </form>
+  );
+}
+
+function Hidden({ values }: { values: Record<string, string> }) {
+  return Object.entries(values).map(([name, value]) => (
+    <input key={name} type="hidden" name={name} value={value} />
+  ));
+}
+
+/** Asked once on a device; later it stands there to be seen and corrected. */
+function Person({ name, problem }: { name: string; problem: string | undefined }) {
+  const [asking, setAsking] = useState(name === "");
+  if (!asking && !problem)
+    return (
+      <p className="flex items-center gap-2 text-soft">
+        <input type="hidden" name="person" value={name} />
+        Read by {name}.
+        <button
+          type="button"
+          className="min-h-11 cursor-pointer px-2 font-semibold underline"
+          onClick={() => setAsking(true)}
+        >
+          Somebody else
+        </button>
+      </p>
+    );
+  return (
+    <label className="grid grid-cols-[auto_1fr] items-center gap-2">
+      Read by
+      <input
+        name="person"
+        defaultValue={name}
+        autoComplete="name"
+        className="field"
+        aria-invalid={problem !== undefined}
+      />
+      {problem && <span className="problem col-span-2">{problem}</span>}
+    </label>
+  );
+}
+
+function More({ errors }: { errors: Partial<FieldErrors> }) {
+  return (
+    <details open={errors.note !== undefined || errors.photo !== undefined || undefined}>
+      <summary className="min-h-11 cursor-pointer py-2.5 font-semibold text-dye">Note, photo</summary>
+      <div className="grid gap-2">
+        <TextField name="note" label="Note" problem={errors.note} />
+        <TextField
+          name="photo"
+          label="Photo of the tape"
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          className="py-2"
+          problem={errors.photo}
+        />
+      </div>
+    </details>
+  );
+}
+
+/** One of a list, each a press. */
+function Choices({
+  row,
+  text,
+  onChoose,
+  children,
+}: {
+  row: ReadingRow;
+  text: string;
+  onChoose: (key: string) => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <div className="grid gap-2">
+      <RadioGroup.Root
+        name="text"
+        value={text}
+        onValueChange={onChoose}
+        aria-label={row.label}
+        className={`grid gap-1.5 ${row.choices.length > 3 ? "grid-cols-2" : ""}`}
+      >
+        {row.choices.map(({ key, label }) => (
+          <RadioGroup.Item
+            key={key}
+            value={key}
+            className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line px-2 py-1 text-left leading-tight font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-sheet data-[state=checked]:text-dye"
+          >
+            {label}
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+      {children}
+    </div>
+  );
+}
+
+/** Read again, or set to another value: only the second makes other readings stale, and says which before it is kept. */
+function Altered({ alters }: { alters: NonNullable<ReadingRow["alters"]> }) {
+  const [changed, setChanged] = useState("");
+  return (
+    <fieldset className="grid gap-1.5" aria-label="Read again or changed">
+      <input type="hidden" name="changed" value={changed} />
+      <RadioGroup.Root
+        value={changed || "no"}
+        onValueChange={(value) => setChanged(value === "yes" ? "yes" : "")}
+        aria-label="Was it changed?"
+        className="grid grid-cols-2 gap-1.5"
+      >
+        {[
+          ["no", "Only read again"],
+          ["yes", "It was changed"],
+        ].map(([value, label]) => (
+          <RadioGroup.Item
+            key={value}
+            value={value!}
+            className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-sheet data-[state=checked]:text-dye"
+          >
+            {label}
+          </RadioGroup.Item>
+        ))}
+      </RadioGroup.Root>
+      {changed === "yes" && <StaleList stales={alters.stales} />}
+    </fieldset>
+  );
+}
+
+/** How the value was come by decides its grade. */
+function Way({
+  ways,
+  instrument,
+  onChoose,
+}: {
+  ways: ReadingRow["ways"];
+  instrument: Instrument;
+  onChoose: (way: Instrument) => void;
+}) {
+  return (
+    <RadioGroup.Root
+      name="instrument"
+      value={instrument}
+      onValueChange={(way) => onChoose(way as Instrument)}
+      aria-label="Come by with"
+      className="grid grid-cols-3 gap-1.5"
+    >
+      {ways.map(({ value, label }) => (
+        <RadioGroup.Item
+          key={value}
+          value={value}
+          className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-sheet data-[state=checked]:text-dye"
+        >
+          {label}
+        </RadioGroup.Item>
+      ))}
+    </RadioGroup.Root>
+  );
+}
+
+/** For a gloved hand: the side word at one press, instead of a sign. */
+function Sides({
+  sides,
+  text,
+  onChoose,
+}: {
+  sides: { plus: string; minus: string };
+  text: string;
+  onChoose: (text: string) => void;
+}) {
+  const plain = text
+    .replace(new RegExp(`\\s*(${sides.plus}|${sides.minus})\\s*$`, "i"), "")
+    .replace(/^\s*[-+−]\s*/, "");
+  return (
+    <div className="grid grid-cols-2 gap-1.5">
+      {[sides.minus, sides.plus].map((side) => (
+        <button
+          key={side}
+          type="button"
+          onClick={() => onChoose(`${plain} ${side}`.trim())}
+          aria-pressed={text.toLowerCase().endsWith(side)}
+          className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line font-semibold aria-pressed:border-dye aria-pressed:bg-sheet aria-pressed:text-dye"
+        >
+          {side}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** A lateral from two distances, one to each side: written into the field as it would be said. */
+function Faces({
+  faces,
+  onType,
+}: {
+  faces: { left: string; right: string };
+  onType: (text: string) => void;
+}) {
+  const [both, setBoth] = useState({ left: "", right: "" });
+  const change = (side: "left" | "right", value: string) => {
+    const next = { ...both, [side]: value };
+    setBoth(next);
+    onType(next.left || next.right ? joinFaces(next) : "");
+  };
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer py-2.5 font-semibold text-dye">
+        From the distances to both sides
+      </summary>
+      <div className="grid grid-cols-2 gap-2">
+        {(["left", "right"] as const).map((side) => (
+          <label key={side} className="grid gap-1 leading-snug">
+            {capital(faces[side])}
+            <input
+              className="field"
+              autoComplete="off"
+              value={both[side]}
+              onChange={(event) => change(side, event.target.value)}
+            />
+          </label>
+        ))}
+      </div>
+    </details>
+  );
+}
+
+/** Figures of a usual size, for a field's placeholder. */
+const EXAMPLES: Record<string, string> = {
+  kg: "1450",
+  lb: "3200",
+  bar: "1.2",
+  psi: "17",
+  "km/h": "9",
+  mph: "5.5",
+  kW: "96",
+  hp: "130",
+  kN: "62",
+  lbf: "14000",
+  rpm: "540",
+  "°": "1.5",
+  "%": "8",
+  "kW/m": "22",
+  "hp/ft": "9",
+};
+
+/** In both systems of units, so that a slip shows. */
+function bothWays(entry: ReturnType<typeof entryOf>, value: number): string {
+  const said = [PRESETS.metric, PRESETS.us].map((units) => printEntry(entry, value, units));
+  return [...new Set(said)].join(" = ");
+}
+
+function placeholderOf({ kind, sides, style }: ReadingRow): string {
+  if (!isLengthStyle(style)) return `${EXAMPLES[style] ?? "12"} ${style}${sides ? ` ${sides.plus}` : ""}`;
+  if (kind === "count") return "32";
+  if (kind === "sections") return inInches(style) ? `3 × 4' 11"` : "3 × 1.5";
+  if (sides) return inInches(style) ? `3/4" ${sides.minus}` : `2 cm ${sides.minus}`;
+  return inInches(style) ? `12' 6 3/8"` : "3.81";
+}
+
+/** What the text means, in the other system too, so that a slip shows before it is kept. */
+function echo(row: ReadingRow, text: string): string {
+  if (text.trim() === "")
+    return row.kind === "count" ? "A whole number." : `A bare number is in ${row.bareUnit}.`;
+  const read = amountOf(row, text);
+  if (!read.ok) return read.problem;
+  if (row.kind === "count") return `= ${read.value}`;
+  if (row.kind === "measure") return `= ${bothWays(entryOf(row), read.value)}`;
+  const side = row.sides && read.value !== 0 ? ` ${read.value > 0 ? row.sides.plus : row.sides.minus}` : "";
+  const size = Math.abs(read.value);
+  return `= ${printLength(size, "m")} = ${printLength(size, "ft-in")}${side}`;
+}
+
+function entryOf(row: ReadingRow) {
+  return dimension(row.target as DimensionKey, row.hangs);
+}
+
+function amountOf(row: ReadingRow, text: string): Parsed<number> {
+  if (row.kind === "sections" && isLengthStyle(row.style)) {
+    const read = parseSections(text, row.style);
+    return read.ok ? { ok: true, value: sectionSum(read.value) } : read;
+  }
+  const read = parseEntry(entryOf(row), text, row.style);
+  return read.ok ? { ok: true, value: read.value.value } : read;
+}
+
+/** Checks a form, sends it or keeps it on the device, says how it went, and closes the entry. */
+function useKeeping(row: ReadingRow, action: string) {
+  const [errors, setErrors] = useState<Partial<FieldErrors>>({});
+  const [asksReason, setAsksReason] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const undo = useFetcher<Outcome>({ key: "take-back" });
+  const navigate = useNavigate();
+  const { revalidate } = useRevalidator();
+  const refuse = (said: FieldErrors, form: HTMLFormElement) => {
+    setErrors(said);
+    form.querySelector<HTMLElement>(`[name="${Object.keys(said)[0]}"]`)?.focus();
+  };
+  const submit = async (
+    form: FormData,
+    element: HTMLFormElement,
+    stay: boolean,
+  ): Promise<"refused" | "closed" | "emptied"> => {
+    const checked =
+      row.kind === "sections" ? validateForm(KeepSectionsDto, form) : validateForm(KeepReadingDto, form);
+    if (!checked.ok) {
+      refuse(checked.errors, element);
+      return "refused";
+    }
+    setErrors({});
+    setBusy(true);
+    const sent = await send(action, form, `${row.letter} ${form.get("text")}`, askedIn(element));
+    setBusy(false);
+    if (sent.sent && !sent.outcome.ok) {
+      refuse(sent.outcome.errors, element);
+      setAsksReason(sent.outcome.asksReason);
+      return "refused";
+    }
+    if (sent.sent && sent.outcome.ok && sent.outcome.kept) {
+      const { id, said } = sent.outcome.kept;
+      toast.success(said, {
+        action: {
+          label: "Undo",
+          onClick: () => undo.submit({ intent: "take-back", id }, { method: "post", action }),
+        },
+      });
+    }
+    // Without a connection the page cannot be loaded again: the entry is emptied where it stands.
+    if (!sent.sent) toast("No connection: kept on this device, sent later.");
+    else if (stay) void revalidate();
+    else {
+      await navigate(window.location.pathname + viewOf(), { preventScrollReset: true, replace: true });
+      return "closed";
+    }
+    return "emptied";
+  };
+  const forget = (name: string) => setErrors((said) => ({ ...said, [name]: undefined }));
+  return { errors, asksReason, busy, submit, forget };
+}
+
+/** The view and the tool chosen, to be kept when an entry closes. */
+function viewOf(): string {
+  const search = new URLSearchParams(window.location.search);
+  search.delete("at");
+  return search.size > 0 ? `?${search}` : "";
+}

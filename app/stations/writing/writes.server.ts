@@ -1,0 +1,57 @@
+import type { Stamp } from "../../session/clock.server.ts";
+import { keepWeights } from "../balance/keep-weights.server.ts";
+import { keepDriven, keepTerminal } from "../field/keep-field.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+import { keepCoupling, keepTicked } from "../hookup/keep-hookup.server.ts";
+import { keepPin, keepPlugged, keepUnpinned } from "../hoses/keep-hoses.server.ts";
+import { keepRung } from "../ladder/ladder.server.ts";
+import {
+  keepAccepted,
+  keepConditions,
+  keepLeftOut,
+  keepLog,
+  keepObserved,
+} from "../proof/keep-proof.server.ts";
+import { keepChosen, keepTable, keepVariant } from "../sections/keep-sections.server.ts";
+import { keepEdited } from "../sequences/keep-list.server.ts";
+import { keepRun } from "../sequences/keep-run.server.ts";
+import { keepSheet } from "../sheet/keep-sheet.server.ts";
+import { keepLayout, keepOne, noteChange, takeBack } from "./keep.server.ts";
+import { type Outcome, refused } from "./outcome.ts";
+
+type Write = (open: OpenRig, form: FormData, stamp: Stamp) => Outcome | Promise<Outcome>;
+
+/** What a form about a rig may ask for. */
+const WRITES: Record<string, Write> = {
+  "keep-reading": keepOne,
+  "keep-sections": keepLayout,
+  "keep-change": noteChange,
+  "take-back": takeBack,
+  "fit-weights": keepWeights,
+  tick: keepTicked,
+  coupling: keepCoupling,
+  run: keepRun,
+  "keep-list": keepEdited,
+  rung: keepRung,
+  "pin-hose": keepPin,
+  "unpin-hoses": keepUnpinned,
+  "keep-plan": keepPlugged,
+  "set-test": keepConditions,
+  observe: keepObserved,
+  "observe-log": keepLog,
+  "leave-out": keepLeftOut,
+  "accept-test": keepAccepted,
+  terminal: keepTerminal,
+  "keep-sheet": keepSheet,
+  "keep-layout": keepTable,
+  "new-variant": keepVariant,
+  "choose-variant": keepChosen,
+  drive: keepDriven,
+};
+
+/** Carries out what a form asks for. Nothing is written unless all of it is right. */
+export function carryOut(open: OpenRig, form: FormData, stamp: Stamp): Outcome | Promise<Outcome> {
+  const intent = String(form.get("intent"));
+  const write = Object.hasOwn(WRITES, intent) ? WRITES[intent] : undefined;
+  return write ? write(open, form, stamp) : refused({ form: "That request was not understood." });
+}
