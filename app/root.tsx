@@ -1,4 +1,4 @@
-import { useContext } from "react";
+import { useContext, useEffect } from "react";
 import {
   isRouteErrorResponse,
   Link,
@@ -37,6 +37,10 @@ export function Layout({ children }: { children: React.ReactNode }) {
   const nonce = useContext(Nonce);
   const data = useRouteLoaderData<typeof loader>("root");
   const theme = data?.preferences.theme ?? "day";
+  useEffect(() => {
+    // Keys and presses are heard from now on: what drives a browser by itself waits for it.
+    document.documentElement.dataset.ready = "yes";
+  }, []);
   return (
     <html lang="en" data-theme={theme}>
       <head>

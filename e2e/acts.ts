@@ -31,7 +31,7 @@ export async function pressOn(page: Page, selector: string): Promise<void> {
 export async function seen(page: Page, words: string): Promise<void> {
   await page.waitForFunction(
     (text: string) => document.body.innerText.replace(/\u00a0/g, " ").includes(text),
-    { timeout: PATIENCE },
+    { timeout: PATIENCE, polling: OFTEN },
     words,
   );
 }
@@ -71,19 +71,27 @@ export async function keep(page: Page, text: string): Promise<void> {
   await gone(page, "[data-open]");
 }
 
-/** Whether React has taken over the page down to its last element. */
-function takenOver(): boolean {
-  const last = [...document.querySelectorAll("main *")].at(-1) ?? document.body;
-  return Object.keys(last).some((key) => key.startsWith("__reactProps$"));
+/** Whether the page hears keys and presses. */
+const ready = () => document.documentElement.dataset.ready === "yes";
+
+/** Asked by the clock: a page that is not in front draws nothing, and frames would be waited for in vain. */
+const OFTEN = 50;
+
+/**
+ * Until nothing is under way. A request broken off by leaving its page is now and then never told as ended: what is sent is answered long
+ * before five seconds, and then it is not waited for any longer.
+ */
+async function settled(page: Page, idleTime: number): Promise<void> {
+  await page.waitForNetworkIdle({ idleTime, timeout: 5_000 }).catch(() => {});
 }
 
 /** Opens a page once what was sent before has been answered (leaving earlier would break it off), and waits
- * until React has taken it over, so that keys and presses are heard. */
+ * until keys and presses are heard. */
 export async function visit(page: Page, url: string): Promise<void> {
-  await page.waitForNetworkIdle({ idleTime: 50, timeout: PATIENCE });
+  await settled(page, 50);
   await page.goto(url, { waitUntil: "load" });
-  await page.waitForNetworkIdle({ idleTime: 100, timeout: PATIENCE });
-  await page.waitForFunction(takenOver, { timeout: PATIENCE });
+  await settled(page, 100);
+  await page.waitForFunction(ready, { timeout: PATIENCE, polling: OFTEN });
 }
 
 /** The figures on the card, by label. */

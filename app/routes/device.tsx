@@ -2,7 +2,7 @@ import { useFetcher } from "react-router";
 import { LENGTH_STYLES, printLength } from "../../core/quantity/length.ts";
 import { phoneAddresses } from "../session/addresses.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
-import { KeyList } from "../ui/Shortcuts.tsx";
+import { KeyList } from "../ui/KeyList.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/device";
 

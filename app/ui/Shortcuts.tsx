@@ -1,20 +1,11 @@
-import { Dialog } from "radix-ui";
-import { useEffect, useEffectEvent, useState } from "react";
+import { lazy, Suspense, useEffect, useEffectEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { usePreference } from "./Header.tsx";
 
-const KEYS = [
-  ["[", "station before"],
-  ["]", "station after"],
-  ["n", "the reading to tape next"],
-  ["j", "reading below"],
-  ["k", "reading above"],
-  ["Esc", "close the reading"],
-  ["v", "plan view, or side view"],
-  ["u", "metres, or feet and inches"],
-  ["/", "find in the yard"],
-  ["?", "this list"],
-] as const;
+/** Asked for seldom: it is loaded when it is, and where there is no connection to load it by there is none. */
+const KeysDialog = lazy<(props: { onClose: () => void }) => React.ReactNode>(() =>
+  import("./KeysDialog.tsx").catch(() => ({ default: () => null })),
+);
 
 export type Ways = {
   before: string | null;
@@ -56,35 +47,9 @@ export function Shortcuts({ ways, units }: { ways: Ways; units: string }) {
     window.addEventListener("keydown", listen);
     return () => window.removeEventListener("keydown", listen);
   }, []);
-  return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-ink/40" />
-        <Dialog.Content
-          className="fixed top-1/2 left-1/2 grid w-[min(420px,92vw)] -translate-1/2 gap-3 border-2 border-ink bg-sheet p-6"
-          aria-describedby={undefined}
-        >
-          <Dialog.Title className="text-value font-bold">Keys</Dialog.Title>
-          <KeyList />
-          <Dialog.Close className="key justify-self-end">Close</Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
-  );
-}
-
-/** Every key and what it does. */
-export function KeyList({ className = "" }: { className?: string }) {
-  return (
-    <dl className={`grid gap-x-8 gap-y-1.5 ${className}`}>
-      {KEYS.map(([key, does]) => (
-        <div key={key} className="grid grid-cols-[60px_1fr]">
-          <dt>
-            <kbd className="rounded-[3px] border border-line px-2 font-sans">{key}</kbd>
-          </dt>
-          <dd>{does}</dd>
-        </div>
-      ))}
-    </dl>
-  );
+  return open ? (
+    <Suspense fallback={null}>
+      <KeysDialog onClose={() => setOpen(false)} />
+    </Suspense>
+  ) : null;
 }

@@ -5,7 +5,7 @@ import { provedOf } from "./provable.ts";
 export const PROOF: Subject<"proof", null> = {
   key: "proof",
   label: "Proof",
-  lead: "Is it really so? Field tests of what guidance rests on.",
+  lead: "Measured in the field: which number is wrong, by how much, and how sure that is.",
   asks: "",
   changesOf: [],
   shows: "tool",
