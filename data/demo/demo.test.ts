@@ -3,6 +3,7 @@ import { hookupList } from "../../core/hookup/list.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { openDatabase } from "../database.ts";
+import { testsOfRig } from "../field-tests.ts";
 import type { Database } from "../handle.ts";
 import { listEveryTool, listRigs } from "../rigs.ts";
 import { wholesOf } from "../whole.ts";
@@ -86,5 +87,16 @@ describe("the demo yard", () => {
     const said = findings.map(({ what, why }) => plain(`${what} ${why}`)).join("\n");
     expect(said).toMatch(/\d lb\b/);
     expect(said).not.toMatch(/\d (kg|bar|km\/h)/);
+  });
+});
+
+describe("its field tests", () => {
+  it("are set up as somebody told them, and its settings by somebody of the yard", () => {
+    const rig = listRigs(db).find(({ name }) => name.startsWith("Meadow drill"))!;
+    const setUps = testsOfRig(db, rig).map(({ kind, rowToRow, note }) => [kind, rowToRow, note]);
+    expect(setUps).toContainEqual(["joints", true, "Bottom meadow, thirteen passes, taped from row to row."]);
+    expect(setUps).toContainEqual(["headland", false, "Sprayed line, first seed dug up."]);
+    const people = "select distinct person from fact where kind = 'setting'";
+    expect(db.$client.prepare(people).pluck().all()).toEqual(["Ilse Marrin"]);
   });
 });

@@ -10,7 +10,6 @@ import { rigFacts } from "../facts.ts";
 import { acceptTest, beginTest, keepObservations, setTest } from "../field-tests.ts";
 import type { Database } from "../handle.ts";
 import type { RigTool } from "../rigs.ts";
-import { BY } from "../sample-told.ts";
 
 export type DemoTest = {
   kind: TestKey;
@@ -35,7 +34,7 @@ export function plantTest(db: Database, rig: RigTool, test: DemoTest, index: num
   const id = `demo-test-${rig.id}-${index + 1}`;
   const { kind, conditions, spacing, rowToRow, note } = test;
   beginTest(db, rig, { id, kind, conditions, spacing, ...stamp });
-  setTest(db, id, { rowToRow, note }, BY);
+  setTest(db, id, { rowToRow, note }, stamp);
   keepObservations(
     db,
     id,

@@ -4,6 +4,10 @@ import type { Attachment } from "../../core/dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../../core/dimension/catalogue.ts";
 import { parseEntry } from "../../core/dimension/entry.ts";
 import type { Instrument } from "../../core/rig/grade.ts";
+import type { Told } from "../record.ts";
+
+/** Who entered what the yard has besides readings, before the season. */
+export const BY: Told = { person: "Ilse Marrin", at: new Date("2026-03-02T06:10:00.000Z") };
 
 export type ToldReading = { key: DimensionKey; text: string; value: number; step: number; by: Instrument };
 

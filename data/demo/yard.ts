@@ -16,7 +16,6 @@ import { addFunction, addRemote, setHydraulics } from "../hoses.ts";
 import { addPoint, createMachine, listMachines, pointsOf } from "../machines.ts";
 import { keepReading, keepSections } from "../readings.ts";
 import { createRig, findRig, type Machine, type RigTool, toolsOf } from "../rigs.ts";
-import { BY } from "../sample-told.ts";
 import { point } from "../schema/index.ts";
 import { findScheme, setTerminal } from "../schemes.ts";
 import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf } from "../settings.ts";
@@ -39,7 +38,7 @@ import {
 import { FOLDER, PLANTER, PLOUGH } from "./hosed.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { plantTest } from "./proofs.ts";
-import { read, type ToldReading } from "./told.ts";
+import { BY, read, type ToldReading } from "./told.ts";
 import { BROAD_REAR, CART, DRIVE_WHEEL, DUAL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
 import { FRONT_BOOM, LONG_TRAIN, TRACKED } from "./wide.ts";
 
