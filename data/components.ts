@@ -1,10 +1,11 @@
 /** Parts of machines of which there are several, each with its place: nozzles, adjusters, openers. Facts sit on them as on a point. */
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { Reading } from "../core/rig/facts.ts";
+import { writeReading } from "./entries.ts";
 import type { Database } from "./handle.ts";
-import { READING, readingsAbout, toReading } from "./live.ts";
-import { aboutsOf, record, settingChanged, type Told } from "./record.ts";
-import { component, reading } from "./schema/index.ts";
+import { readingsAbout, toReading } from "./live.ts";
+import { aboutsOf, awaySince, settingChanged, type Told } from "./record.ts";
+import { component } from "./schema/index.ts";
 
 export type Component = Omit<typeof component.$inferSelect, "archivedAt">;
 export type NewComponent = Pick<Component, "label" | "x" | "y" | "place">;
@@ -67,7 +68,7 @@ export function archiveComponent(db: Database, id: number, away: boolean, by: To
   db.transaction(() => {
     const { machineId, kind } = db
       .update(component)
-      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .set({ archivedAt: awaySince(away, by) })
       .where(eq(component.id, id))
       .returning()
       .get();
@@ -75,25 +76,14 @@ export function archiveComponent(db: Database, id: number, away: boolean, by: To
   });
 }
 
-export type ReadOnComponent = Omit<typeof reading.$inferInsert, "seq" | "sitting" | "photoId"> & {
-  id?: string;
-  key: string;
-  sitting?: string;
-};
-
 /** Appends a reading of one part; returns its id. */
 export function keepOnComponent(
   db: Database,
   componentId: number,
-  { id, key, sitting, ...rest }: ReadOnComponent,
+  { id, key, ...row }: Parameters<typeof writeReading>[3] & { id?: string; key: string },
   told: Told,
 ): string {
-  return record(db, { kind: READING, about: { componentId }, topic: key, id }, told, (seq) =>
-    db
-      .insert(reading)
-      .values({ seq, sitting: sitting ?? id ?? String(seq), ...rest })
-      .run(),
-  );
+  return writeReading(db, { about: { componentId }, topic: key, id }, told, row);
 }
 
 /** What counts on each of these parts: the current sitting of each reading and the one before, oldest first. */

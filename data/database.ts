@@ -23,7 +23,7 @@ export function openDatabase(path: string, { anew = false } = {}): Database {
     if (!anew) mayBegin(path);
   }
   const file = new SqliteFile(path);
-  const version = versionOf();
+  const version = ownVersion();
   if ((file.pragma("user_version", { simple: true }) as number) > version) {
     file.close();
     throw new YardProblem(
@@ -31,7 +31,7 @@ export function openDatabase(path: string, { anew = false } = {}): Database {
     );
   }
   file.pragma("journal_mode = WAL");
-  if (!inMemory && isBehind(file)) {
+  if (!inMemory && isBehind(file, version)) {
     file.pragma("wal_checkpoint(TRUNCATE)");
     copyBeside(path, "before-migration");
   }
@@ -46,18 +46,18 @@ export function openDatabase(path: string, { anew = false } = {}): Database {
   return ready;
 }
 
-type Journal = { entries: unknown[] };
-const journal = () => JSON.parse(readFileSync(resolve(MIGRATIONS, "meta/_journal.json"), "utf8")) as Journal;
-
 /** The version of the yards this build writes: how many steps its file has come. */
-const versionOf = () => journal().entries.length;
+function ownVersion(): number {
+  const journal = readFileSync(resolve(MIGRATIONS, "meta/_journal.json"), "utf8");
+  return (JSON.parse(journal) as { entries: unknown[] }).entries.length;
+}
 
 /** True for a yard of an older build: it has been migrated before, and not as far as this build goes. */
-function isBehind(file: SqliteFile.Database): boolean {
+function isBehind(file: SqliteFile.Database, version: number): boolean {
   const known = file.prepare("select 1 from sqlite_master where name = '__drizzle_migrations'").get();
   if (!known) return false;
   const done = file.prepare("select count(*) from __drizzle_migrations").pluck().get() as number;
-  return done > 0 && done < versionOf();
+  return done > 0 && done < version;
 }
 
 /** Drizzle over an open file that is up to date. */

@@ -205,10 +205,8 @@ function writeCorrection(
     step: 0.001,
     note: what,
     instrument: "field test",
-    person: told.person,
-    at: told.now ?? told.at,
-    measuredAt: told.at,
     partOf,
+    ...told,
   });
   return factOf(db, id)!.seq;
 }

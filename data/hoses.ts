@@ -4,13 +4,13 @@ import type { HoseFunction, Remote } from "../core/yard/circuit.ts";
 import type { RigHoses } from "../core/yard/rig-hoses.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
-import { aboutsOf, inOrder, isNewest, record, settingChanged, type Told } from "./record.ts";
+import { aboutsOf, awaySince, inOrder, isNewest, record, settingChanged, type Told } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
 import { fact, hoseFunction, hosePin, hosePlan, hydraulics, remote, rig } from "./schema/index.ts";
 
 export type Hydraulics = Omit<typeof hydraulics.$inferSelect, "machineId">;
 /** In the record: how the hoses of a rig were plugged in. */
-export const PLUGGED = "hoses";
+const PLUGGED = "hoses";
 
 export type HosePlan = { places: { kind: string; number: number }[]; person: string; at: string };
 export type NewRemote = Omit<Remote, "id">;
@@ -89,7 +89,7 @@ export function archiveRemote(db: Database, id: number, away: boolean, by: Told)
     );
     if (!away && db.select().from(remote).where(same).get()) return false;
     db.update(remote)
-      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .set({ archivedAt: awaySince(away, by) })
       .where(eq(remote.id, id))
       .run();
     db.delete(hosePin).where(eq(hosePin.remoteId, id)).run();
@@ -174,7 +174,7 @@ export function changeFunction(db: Database, id: number, given: NewFunction, by:
 export function archiveFunction(db: Database, id: number, away: boolean, by: Told): void {
   db.transaction(() => {
     db.update(hoseFunction)
-      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .set({ archivedAt: awaySince(away, by) })
       .where(eq(hoseFunction.id, id))
       .run();
     db.delete(hosePin).where(eq(hosePin.functionId, id)).run();
@@ -254,20 +254,9 @@ export function keepPlan(
   });
 }
 
-/** The newest plan kept of every rig of some tractors, the oldest first. */
-function plansOf(
-  db: Database,
-  tractorIds: readonly number[],
-): (HosePlan & { rigId: number; tractorId: number })[] {
-  const rigs = new Map(
-    db
-      .select({ id: rig.id, tractorId: rig.tractorId })
-      .from(rig)
-      .where(inArray(rig.tractorId, [...tractorIds]))
-      .all()
-      .map(({ id, tractorId }) => [id, tractorId]),
-  );
-  const query = prepared(db, "hose plans", () =>
+/** The newest plan kept of each of these rigs, the oldest first. */
+export function newestPlans(db: Database, rigIds: Iterable<number>): (HosePlan & { rigId: number })[] {
+  const query = prepared(db, "newest hose plans", () =>
     db
       .select({ rigId: fact.rigId, person: fact.person, at: fact.happened, places: hosePlan.places })
       .from(fact)
@@ -277,13 +266,27 @@ function plansOf(
       .prepare(),
   );
   return query
-    .all({ abouts: aboutsOf({ rig: rigs.keys() }) })
-    .map(({ rigId, ...plan }) => ({ ...plan, rigId: rigId!, tractorId: rigs.get(rigId!)! }));
+    .all({ abouts: aboutsOf({ rig: rigIds }) })
+    .map(({ rigId, ...plan }) => ({ ...plan, rigId: rigId! }));
+}
+
+/** Those of every rig of some tractors. */
+function plansOf(
+  db: Database,
+  tractorIds: readonly number[],
+): (HosePlan & { rigId: number; tractorId: number })[] {
+  const rows = db
+    .select({ id: rig.id, tractorId: rig.tractorId })
+    .from(rig)
+    .where(inArray(rig.tractorId, [...tractorIds]))
+    .all();
+  const tractors = new Map(rows.map(({ id, tractorId }) => [id, tractorId]));
+  return newestPlans(db, tractors.keys()).map((plan) => ({ ...plan, tractorId: tractors.get(plan.rigId)! }));
 }
 
 /** The plan of a rig that was kept last; null where none was. */
-export function planOf(db: Database, { id, tractor }: Pick<RigTool, "id" | "tractor">): HosePlan | null {
-  return plansOf(db, [tractor.id]).find(({ rigId }) => rigId === id) ?? null;
+export function planOf(db: Database, { id }: Pick<RigTool, "id">): HosePlan | null {
+  return newestPlans(db, [id])[0] ?? null;
 }
 
 const remoteMachine = (db: Database, id: number) =>

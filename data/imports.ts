@@ -2,12 +2,11 @@
 import { createHash, randomUUID } from "node:crypto";
 import { and, desc, eq } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
+import { writeReading, writeSections } from "./entries.ts";
 import { ofSubject, type SubjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { READING, SECTIONS } from "./live.ts";
-import { writeSections } from "./readings.ts";
 import { backing, factOf, record, TAKES_BACK, type Told, takeBack } from "./record.ts";
-import { fact, imported, reading, upload } from "./schema/index.ts";
+import { fact, imported, upload } from "./schema/index.ts";
 
 const IMPORT = "import";
 
@@ -85,26 +84,11 @@ export function takeOver(
     record(db, { kind: IMPORT, about: {}, id }, told, (partOf) => {
       db.insert(imported).values({ seq: partOf, fileName, hash, content }).run();
       for (const { key, value, subject } of readings) {
-        const own = randomUUID();
-        const of = { kind: READING, ...ofSubject(subject), id: own, topic: key, partOf };
-        const written = {
-          rawText: `${value} m`,
-          value,
-          step: 0.001,
-          sitting: own,
-          instrument: "file" as const,
-        };
-        record(db, of, told, (seq) =>
-          db
-            .insert(reading)
-            .values({ seq, ...written })
-            .run(),
-        );
+        const row = { rawText: `${value} m`, value, step: 0.001, instrument: "file" as const };
+        writeReading(db, { ...ofSubject(subject), topic: key, partOf }, told, row);
       }
       for (const { machineId, widths } of layouts)
-        record(db, { kind: SECTIONS, about: { machineId }, partOf }, told, (seq) =>
-          writeSections(db, seq, "file", widths),
-        );
+        writeSections(db, { about: { machineId }, partOf }, told, { instrument: "file", widths });
     });
     db.delete(upload).where(eq(upload.id, id)).run();
   });

@@ -4,12 +4,12 @@ import { isAfter, type Moment } from "../core/rig/facts.ts";
 import type { SequenceKind } from "../core/sequence/step.ts";
 import type { Database } from "./handle.ts";
 import { COUPLING, RUNG } from "./hookup.ts";
-import { PLUGGED } from "./hoses.ts";
-import { PROOF } from "./live.ts";
+import { newestPlans } from "./hoses.ts";
+import { PROOF, push } from "./live.ts";
 import { prepared } from "./prepared.ts";
-import { aboutsOf, inOrder, isNewest, newestIn, slotsOf, standing } from "./record.ts";
+import { aboutsOf, inOrder, isNewest, newestFirst, newestIn, slotsOf, standingOf } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
-import { couplingEvent, fact, hosePlan, runEvent } from "./schema/index.ts";
+import { couplingEvent, fact, runEvent } from "./schema/index.ts";
 import { RUN_EVENT } from "./sequences.ts";
 
 export type LadderFacts = {
@@ -62,12 +62,7 @@ export function ladderFacts(
 
 function grouped<T>(rows: readonly T[], by: (row: T) => number | null): Map<number | null, T[]> {
   const found = new Map<number | null, T[]>();
-  for (const row of rows) {
-    const key = by(row);
-    const own = found.get(key);
-    if (own) own.push(row);
-    else found.set(key, [row]);
-  }
+  for (const row of rows) push(found, by(row), row);
   return found;
 }
 
@@ -94,7 +89,7 @@ function lastEvents(db: Database, rigIds: readonly number[]) {
           select ${newestIn(COUPLING, "slots")} from slots where slots.slot is not null
           union all select ${newestIn(COUPLING, "slots", uncoupled)} from slots where slots.slot is not null)`,
       )
-      .orderBy(sql`${fact.happened} desc`, sql`${fact.seq} desc`)
+      .orderBy(...newestFirst)
       .prepare();
   });
   return query.all({ abouts: aboutsOf({ rig: rigIds }) });
@@ -130,29 +125,11 @@ function finishedRuns(db: Database, couplingIds: readonly number[]) {
       })
       .from(fact)
       .innerJoin(runEvent, and(eq(runEvent.seq, fact.seq), eq(runEvent.what, "finished")))
-      .where(
-        and(
-          sql`${fact.about} in (select value from json_each(${sql.placeholder("abouts")}))`,
-          eq(fact.kind, RUN_EVENT),
-          standing(),
-        ),
-      )
+      .where(standingOf(RUN_EVENT))
       .orderBy(...inOrder)
       .prepare(),
   );
   return query.all({ abouts: aboutsOf({ coupling: couplingIds }) });
-}
-
-function newestPlans(db: Database, rigIds: readonly number[]) {
-  const query = prepared(db, "newest hose plans", () =>
-    db
-      .select({ rigId: fact.rigId, places: hosePlan.places })
-      .from(fact)
-      .innerJoin(hosePlan, eq(hosePlan.seq, fact.seq))
-      .where(isNewest(PLUGGED))
-      .prepare(),
-  );
-  return query.all({ abouts: aboutsOf({ rig: rigIds }) });
 }
 
 /** When each tool was proved last, of what nobody took back. */
@@ -161,13 +138,7 @@ function newestProofs(db: Database, couplingIds: readonly number[]): Map<number,
     db
       .select({ couplingId: fact.couplingId, at: sql<string>`max(${fact.happened})` })
       .from(fact)
-      .where(
-        and(
-          sql`${fact.about} in (select value from json_each(${sql.placeholder("abouts")}))`,
-          eq(fact.kind, PROOF),
-          standing(),
-        ),
-      )
+      .where(standingOf(PROOF))
       .groupBy(fact.couplingId)
       .prepare(),
   );

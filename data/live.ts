@@ -1,12 +1,22 @@
 /** What counts now: readings, sections, changes and proofs that stand, for any number of machines at once. */
-import { and, asc, eq, type SQL, sql } from "drizzle-orm";
+import { and, asc, eq, sql } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ChangeKind } from "../core/dimension/change.ts";
 import type { HourMark } from "../core/rig/due.ts";
 import type { Change, Proof, Reading, SectionLayout, SectionPart } from "../core/rig/facts.ts";
+import { READING, SECTIONS } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
-import { aboutsOf, inOrder, isNewest, newestFirst, newestIn, slotsOf, standing } from "./record.ts";
+import {
+  aboutsOf,
+  inOrder,
+  isNewest,
+  newestFirst,
+  newestIn,
+  slotsOf,
+  standing,
+  standingOf,
+} from "./record.ts";
 import {
   change,
   fact,
@@ -18,8 +28,6 @@ import {
   sectionLayout,
 } from "./schema/index.ts";
 
-export const READING = "reading";
-export const SECTIONS = "sections";
 export const CHANGE = "change";
 export const PROOF = "proof";
 
@@ -109,15 +117,6 @@ export function currentSections(db: Database, machineIds: readonly number[]): Ma
     layouts.set(key, known);
   }
   return layouts;
-}
-
-/** True of facts of a kind that stand, about the subjects named by the placeholder `abouts`. */
-function standingOf(kind: string): SQL {
-  return and(
-    sql`${fact.about} in (select value from json_each(${sql.placeholder("abouts")}))`,
-    eq(fact.kind, kind),
-    standing(),
-  )!;
 }
 
 /** What the hour meters of some machines showed, each in the order of time. */

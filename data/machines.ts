@@ -1,6 +1,6 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
 import type { Database } from "./handle.ts";
-import { settingChanged, type Told } from "./record.ts";
+import { awaySince, settingChanged, type Told } from "./record.ts";
 import type { Machine } from "./rigs.ts";
 import { machine, point } from "./schema/index.ts";
 
@@ -87,7 +87,7 @@ export function changeMachine(db: Database, id: number, details: MachineDetails,
 export function archiveMachine(db: Database, id: number, away: boolean, by: Told): void {
   db.transaction(() => {
     db.update(machine)
-      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .set({ archivedAt: awaySince(away, by) })
       .where(eq(machine.id, id))
       .run();
     settingChanged(db, away ? "machine put away" : "machine put back", { machineId: id }, by);

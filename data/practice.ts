@@ -3,13 +3,13 @@
 import { eq } from "drizzle-orm";
 import { type DimensionKey, unchanging } from "../core/dimension/catalogue.ts";
 import { isHeldBy } from "../core/subjects/walk.ts";
+import { writeReading, writeSections } from "./entries.ts";
 import type { Database } from "./handle.ts";
-import { currentReadings, currentSections, SECTIONS } from "./live.ts";
+import { currentReadings, currentSections } from "./live.ts";
 import { archiveMachine, pointsOf } from "./machines.ts";
-import { writeSections } from "./readings.ts";
-import { record, type Told } from "./record.ts";
-import { archiveRig, createRig, type Machine, type RigTool, toolsOf } from "./rigs.ts";
-import { machine, point, practice, reading } from "./schema/index.ts";
+import type { Told } from "./record.ts";
+import { archiveRig, behindOf, createRig, type Machine, type RigTool, toolsOf } from "./rigs.ts";
+import { machine, point, practice } from "./schema/index.ts";
 import { setTerminal, terminalOf } from "./schemes.ts";
 import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
 
@@ -47,10 +47,7 @@ export function makePractice(
         couplings: parts.map((part) => ({
           pointId: points.get((part.rearHitch ?? part.hitch).id)!,
           implementId: machines.get(part.implement.id)!,
-          behind:
-            part.parentCouplingId === null
-              ? null
-              : parts.findIndex(({ couplingId }) => couplingId === part.parentCouplingId),
+          behind: behindOf(part, parts),
         })),
       },
       by,
@@ -121,7 +118,7 @@ function copyReadings(
     couplings: [...couplings.keys()],
   });
   for (const { fact: of, reading: row } of rows) {
-    const { kind, topic, person, machineId, pointId, couplingId } = of;
+    const { topic, person, machineId, pointId, couplingId } = of;
     if (start === "empty" && isHeldBy("card", unchanging(topic as DimensionKey).station)) continue;
     const about = {
       machineId: machineId === null ? null : machines.get(machineId)!,
@@ -131,12 +128,7 @@ function copyReadings(
     const variantId = of.variantId === null ? null : (variants.get(of.variantId) ?? null);
     if (of.variantId !== null && variantId === null) continue;
     const told = { person, at: new Date(of.happened), now: new Date(of.arrived) };
-    record(db, { kind, about, variantId, topic }, told, (seq) =>
-      db
-        .insert(reading)
-        .values({ ...row, seq })
-        .run(),
-    );
+    writeReading(db, { about, variantId, topic }, told, row);
   }
 }
 
@@ -145,15 +137,12 @@ function copySections(
   machines: ReadonlyMap<number, number>,
   variants: ReadonlyMap<number, number>,
 ): void {
-  for (const { instrument, person, measuredAt, machineId, variantId, widths, parts } of currentSections(db, [
-    ...machines.keys(),
-  ]).values()) {
+  for (const layout of currentSections(db, [...machines.keys()]).values()) {
+    const { person, measuredAt, machineId, variantId } = layout;
     const variant = variantId === null ? null : variants.get(variantId);
     if (variant === undefined) continue;
     const of = { about: { machineId: machines.get(machineId)! }, variantId: variant };
-    record(db, { kind: SECTIONS, ...of }, { person, at: new Date(measuredAt) }, (seq) =>
-      writeSections(db, seq, instrument, widths, parts),
-    );
+    writeSections(db, of, { person, at: new Date(measuredAt) }, layout);
   }
 }
 

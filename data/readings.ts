@@ -6,38 +6,20 @@ import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../core/dimension/change.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
 import type { PointKind } from "../core/dimension/point-kinds.ts";
-import type { Reading, SectionPart } from "../core/rig/facts.ts";
+import type { Reading } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
+import { type Layout, READING, writeReading, writeSections } from "./entries.ts";
 import { aboutsOfRig, ofSubject, placeOf, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { CHANGE, READING, SECTIONS, toReading } from "./live.ts";
+import { CHANGE, toReading } from "./live.ts";
 import { listed } from "./prepared.ts";
 import { backing, factOf, newestFirst, record, SETTING, TAKES_BACK, type Told, takeBack } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
-import {
-  change,
-  coupling,
-  fact,
-  imported,
-  machine,
-  photo,
-  point,
-  reading,
-  section,
-  sectionLayout,
-} from "./schema/index.ts";
+import { change, coupling, fact, imported, machine, photo, point, reading } from "./schema/index.ts";
 
-type Stamp = {
-  instrument: Instrument;
-  person: string;
-  /** when it arrived; it happened then too, unless told */
-  at: Date;
-  /** the number of what it came with */
-  partOf?: number | null;
-};
-
-export type NewReading = Stamp & {
+export type NewReading = Told & {
   key: DimensionKey;
+  instrument: Instrument;
   rawText: string;
   value: number;
   step: number;
@@ -49,47 +31,45 @@ export type NewReading = Stamp & {
   conditions?: ConditionKey[];
   note?: string;
   photo?: { type: "image/jpeg" | "image/png" | "image/webp"; bytes: Buffer } | null;
-  measuredAt?: Date;
   /** it was set to another value, not merely read again: what else hangs on that goes stale */
   changed?: { kind: ChangeKind; note: string } | null;
+  /** the number of what it came with */
+  partOf?: number | null;
 };
 
 /** Appends a reading to the subject the catalogue names; returns its id. An id that is there already is left as it is. */
 export function keepReading(db: Database, rig: RigTool, given: NewReading): string {
   const {
     key,
-    at: now,
     person,
-    id = randomUUID(),
-    measuredAt: at = now,
+    at,
+    now = at,
+    id,
     photo: picture = null,
     changed = null,
     partOf = null,
-    sitting = id,
     ...rest
   } = given;
   const subject = subjectColumns(key, rig);
   if (!subject) throw new RangeError(`${rig.name} has nothing that ${key} could be read of`);
-  const told = { person, at, now };
-  return record(db, { kind: READING, ...ofSubject(subject), id, topic: key, partOf }, told, (seq) => {
-    const photoId = picture ? randomUUID() : null;
-    if (picture && photoId)
-      db.insert(photo)
-        .values({ id: photoId, ...picture, recordedAt: now.toISOString() })
-        .run();
-    db.insert(reading)
-      .values({ seq, sitting, photoId, ...rest })
-      .run();
-    // What was set to another value was changed just before: what hangs on it goes stale, the reading itself does not.
-    if (changed)
-      keepChange(db, rig, {
-        ...changed,
-        person,
-        at: new Date(at.getTime() - 1),
-        now,
-        partOf: seq,
-      });
+  const of = { ...ofSubject(subject), id, topic: key, partOf };
+  return db.transaction(() => {
+    if (id && factOf(db, id)) return id;
+    const photoId = picture && keepPhoto(db, picture, now);
+    return writeReading(db, of, { person, at, now }, { ...rest, photoId }, (seq) => {
+      // What was set to another value was changed just before: what hangs on it goes stale, the reading itself does not.
+      const before = new Date(at.getTime() - 1);
+      if (changed) keepChange(db, rig, { ...changed, person, at: before, now, partOf: seq });
+    });
   });
+}
+
+function keepPhoto(db: Database, picture: NonNullable<NewReading["photo"]>, now: Date): string {
+  const id = randomUUID();
+  db.insert(photo)
+    .values({ id, ...picture, recordedAt: now.toISOString() })
+    .run();
+  return id;
 }
 
 /** Records that something on one of the rig's machines was changed; returns its id. */
@@ -109,34 +89,10 @@ export function keepSections(
   db: Database,
   rig: RigTool,
   widths: readonly number[],
-  {
-    id,
-    parts = [],
-    instrument,
-    person,
-    at: now,
-    measuredAt: at = now,
-    partOf = null,
-  }: Stamp & { id?: string; parts?: readonly SectionPart[]; measuredAt?: Date },
+  { id, parts = [], instrument, ...told }: Told & Omit<Layout, "widths"> & { id?: string },
 ): string {
-  const of = { about: { machineId: rig.implement.id }, variantId: rig.variant?.id ?? null };
-  return record(db, { kind: SECTIONS, ...of, id, partOf }, { person, at, now }, (seq) =>
-    writeSections(db, seq, instrument, widths, parts),
-  );
-}
-
-/** What a section layout has beside its fact. */
-export function writeSections(
-  db: Database,
-  seq: number,
-  instrument: Instrument,
-  widths: readonly number[],
-  parts: readonly SectionPart[] = [],
-): void {
-  db.insert(sectionLayout).values({ seq, instrument }).run();
-  db.insert(section)
-    .values(widths.map((width, index) => ({ layout: seq, number: index + 1, width, ...parts[index] })))
-    .run();
+  const of = { about: { machineId: rig.implement.id }, variantId: rig.variant?.id ?? null, id };
+  return writeSections(db, of, told, { instrument, widths, parts });
 }
 
 /** What went out, or tells who changed a setting, stays said. */

@@ -279,8 +279,8 @@ describe("the current sitting", () => {
             step: 1,
             instrument: "look",
             person: "Mira",
-            at: at(index),
-            measuredAt: new Date(Date.UTC(2027, 0, 1, 8, minute)),
+            now: at(index),
+            at: new Date(Date.UTC(2027, 0, 1, 8, minute)),
             sitting: `s${sitting}`,
           });
           if (takenBack) takeBack(own, id, by(50));

@@ -144,19 +144,17 @@ export function isNewest(kind: string): SQL {
 export const inOrder: SQL[] = [sql`${fact.happened}`, sql`${fact.seq}`];
 export const newestFirst: SQL[] = [sql`${fact.happened} desc`, sql`${fact.seq} desc`];
 
-/** Which subjects facts are about, as they stand in the column `about`, for a placeholder. */
-export function aboutsOf(subjects: Readonly<Record<keyof Named, Iterable<number>>> | Partial<Named>): string {
-  const { machine = [], point = [], coupling = [], rig = [], component = [] } = subjects as Partial<Named>;
-  return listed([
-    ...[...machine].map((id) => `machine ${id}`),
-    ...[...point].map((id) => `point ${id}`),
-    ...[...coupling].map((id) => `coupling ${id}`),
-    ...[...rig].map((id) => `rig ${id}`),
-    ...[...component].map((id) => `component ${id}`),
-  ]);
+/** True of facts of a kind that stand, about the subjects named by the placeholder `abouts`. */
+export function standingOf(kind: string): SQL {
+  return sql`${fact.about} in (select value from json_each(${sql.placeholder("abouts")})) and ${fact.kind} = ${kind} and ${standing()}`;
 }
 
-type Named = Record<"machine" | "point" | "coupling" | "rig" | "component", Iterable<number>>;
+type Named = Partial<Record<"machine" | "point" | "coupling" | "rig" | "component", Iterable<number>>>;
+
+/** Which subjects facts are about, as they stand in the column `about`, for the placeholder `abouts`. */
+export function aboutsOf(subjects: Named): string {
+  return listed(Object.entries(subjects).flatMap(([name, ids]) => Array.from(ids, (id) => `${name} ${id}`)));
+}
 
 /** That a setting was changed, which is no fact: who did it, and of what. Without a subject it is the yard's. */
 export const SETTING = "setting";
@@ -178,6 +176,9 @@ export function lastSettingOf(db: Database): string {
   );
   return query.get()?.id ?? "";
 }
+
+/** Since when something is put away; null: it is in use. */
+export const awaySince = (away: boolean, { at }: Told): string | null => (away ? at.toISOString() : null);
 
 /** How far the record had grown when somebody last looked. */
 export function markOf(db: Database): number {

@@ -1,10 +1,10 @@
-import { randomUUID } from "node:crypto";
 import { and, asc, eq, isNotNull, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Attachment } from "../core/dimension/attachment.ts";
+import { READING, writeReading } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
-import { aboutsOf, isNewest, lastSettingOf, record, settingChanged, type Told } from "./record.ts";
+import { aboutsOf, awaySince, isNewest, lastSettingOf, settingChanged, type Told } from "./record.ts";
 import { coupling, fact, machine, point, reading, rig, variant } from "./schema/index.ts";
 
 export type Machine = typeof machine.$inferSelect;
@@ -146,6 +146,13 @@ export function rigsOf(db: Database, machineId: number): RigTool[] {
   return parts.filter(({ id, position }) => position === 1 && mine.has(id));
 }
 
+/** Which of a rig's tools this one hangs behind, by its place among them; null: it hangs on the machine that drives. */
+export function behindOf({ parentCouplingId }: RigTool, tools: readonly RigTool[]): number | null {
+  return parentCouplingId === null
+    ? null
+    : tools.findIndex(({ couplingId }) => couplingId === parentCouplingId);
+}
+
 export type NewCoupling = {
   /** the point of the machine it hangs on, or of the implement ahead */
   pointId: number;
@@ -199,13 +206,10 @@ export function copyRig(db: Database, original: RigTool, name: string, by: Told)
         name,
         tractorId: original.tractor.id,
         receiverPointId: original.receiver.id,
-        couplings: parts.map(({ implement: tool, hitch: on, rearHitch: behind, parentCouplingId }) => ({
-          pointId: (behind ?? on).id,
-          implementId: tool.id,
-          behind:
-            parentCouplingId === null
-              ? null
-              : parts.findIndex(({ couplingId }) => couplingId === parentCouplingId),
+        couplings: parts.map((part) => ({
+          pointId: (part.rearHitch ?? part.hitch).id,
+          implementId: part.implement.id,
+          behind: behindOf(part, parts),
         })),
       },
       by,
@@ -221,21 +225,19 @@ function copyCoupling(db: Database, from: number, to: number, name: string): voi
     .select({ fact, reading })
     .from(fact)
     .innerJoin(reading, eq(reading.seq, fact.seq))
-    .where(isNewest("reading"))
+    .where(isNewest(READING))
     .orderBy(asc(fact.seq))
     .prepare()
     .all({ abouts: aboutsOf({ coupling: [from] }) });
   for (const { fact: of, reading: row } of own) {
-    const copy = randomUUID();
     const note = [`copied from ${name}`, row.note].filter(Boolean).join("; ").slice(0, 300);
-    const { kind, topic, variantId, person, happened, arrived } = of;
+    const { topic, variantId, person, happened, arrived } = of;
     const told = { person, at: new Date(happened), now: new Date(arrived) };
-    record(db, { kind, about: { couplingId: to }, variantId, topic, id: copy }, told, (seq) =>
-      db
-        .insert(reading)
-        .values({ ...row, seq, sitting: copy, note })
-        .run(),
-    );
+    writeReading(db, { about: { couplingId: to }, variantId, topic }, told, {
+      ...row,
+      sitting: undefined,
+      note,
+    });
   }
 }
 
@@ -250,7 +252,7 @@ export function renameRig(db: Database, id: number, name: string, by: Told): voi
 export function archiveRig(db: Database, id: number, away: boolean, by: Told): void {
   db.transaction(() => {
     db.update(rig)
-      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .set({ archivedAt: awaySince(away, by) })
       .where(eq(rig.id, id))
       .run();
     settingChanged(db, away ? "rig put away" : "rig put back", { rigId: id }, by);

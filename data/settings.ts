@@ -4,7 +4,7 @@ import type { RoadLimits } from "../core/yard/road.ts";
 import type { TyreTable } from "../core/yard/tyres.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
-import { aboutsOf, isNewest, record, settingChanged, type Told } from "./record.ts";
+import { aboutsOf, awaySince, isNewest, record, settingChanged, type Told } from "./record.ts";
 import { axleTyre, fact, roadLimits, tyre, tyreCell, weight, weightFitted } from "./schema/index.ts";
 
 export type StockedWeight = typeof weight.$inferSelect;
@@ -51,7 +51,7 @@ export function archiveWeight(db: Database, id: number, away: boolean, by: Told)
   db.transaction(() => {
     const { machineId } = db
       .update(weight)
-      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .set({ archivedAt: awaySince(away, by) })
       .where(eq(weight.id, id))
       .returning()
       .get();

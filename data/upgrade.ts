@@ -1,9 +1,10 @@
 /** What a migration cannot say in SQL alone, because the catalogue says it: done once, when a yard of an older build is opened. */
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
 import { type DimensionKey, dimension } from "../core/dimension/catalogue.ts";
+import { READING } from "./entries.ts";
 import { placeOf } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { PROOF, READING } from "./live.ts";
+import { PROOF } from "./live.ts";
 import { listEveryTool, type RigTool } from "./rigs.ts";
 import { fact, proof, proofReading, proofTerm } from "./schema/index.ts";
 

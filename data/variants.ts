@@ -1,7 +1,7 @@
 /** Variants of implements: other ways the same tool works, each with its own width, sections and track spacing. */
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { Database } from "./handle.ts";
-import { settingChanged, type Told } from "./record.ts";
+import { awaySince, settingChanged, type Told } from "./record.ts";
 import { coupling, variant } from "./schema/index.ts";
 
 export type Variant = typeof variant.$inferSelect;
@@ -35,7 +35,7 @@ export function archiveVariant(db: Database, id: number, away: boolean, by: Told
   db.transaction(() => {
     const { machineId } = db
       .update(variant)
-      .set({ archivedAt: away ? by.at.toISOString() : null })
+      .set({ archivedAt: awaySince(away, by) })
       .where(eq(variant.id, id))
       .returning()
       .get();

@@ -4,7 +4,7 @@ import type { AxleTyres, StockWeight, WholeRig } from "../core/rig/whole.ts";
 import { factsOf } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { hosesOfRigs } from "./hoses.ts";
-import { byRig, type Machine, type RigTool } from "./rigs.ts";
+import { behindOf, byRig, type Machine, type RigTool } from "./rigs.ts";
 import { weight } from "./schema/index.ts";
 import { type AxleTyre, axleTyresOf, fittedOf, roadLimitsOf } from "./settings.ts";
 
@@ -37,10 +37,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
             id: part.couplingId,
             name: machineName(part.implement),
             rig: resolveRig(facts.get(part.couplingId)!),
-            behind:
-              part.parentCouplingId === null
-                ? null
-                : own.findIndex(({ couplingId }) => couplingId === part.parentCouplingId),
+            behind: behindOf(part, own),
             hitch: (part.rearHitch ?? part.hitch).label,
           })),
           weights: (weights.get(tractor.id) ?? []).map((each) => ({

@@ -45,10 +45,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!read.ok)
     return data({ errors: { table: problemText(read.problems) } as FieldErrors }, { status: 422 });
   const db = database();
-  const [table, by] = [
-    { label, source, cells: read.cells },
-    { person, at: new Date() },
-  ];
+  const table = { label, source, cells: read.cells };
+  const by = { person, at: new Date() };
   if (known) changeTyre(db, known.id, table, by);
   else addTyre(db, table, by);
   throw redirect("/tyres");

@@ -1,9 +1,11 @@
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
+import type { Instrument } from "../../../core/rig/grade.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
 import { countSections } from "../../../core/rig/sections.ts";
 import { type Derived, oneRank, type Whole, withSections } from "../../../core/subjects/tool/variant.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
+import type { Told } from "../../../data/record.ts";
 import type { RigTool } from "../../../data/rigs.ts";
 import { addVariant, archiveVariant, chooseVariant, variantsOf } from "../../../data/variants.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
@@ -13,12 +15,11 @@ import { ChooseVariantDto, KeepLayoutDto, NewVariantDto, readRows, rowsIn } from
 
 /** Keeps the table of sections, whole. */
 export const keepTable = written(KeepLayoutDto, ({ open: { db, rig }, value, told }): Outcome => {
-  const { at, now } = told;
   const { id, style, instrument, person } = value;
   const read = readRows(rowsIn(value.rows)!, style);
   if (!read.ok) return refused(read.errors);
   const { widths, parts } = read;
-  keepSections(db, rig, widths, { id, parts, instrument, person, at: now, measuredAt: at });
+  keepSections(db, rig, widths, { id, parts, instrument, ...told });
   return { ok: true, kept: { id, said: `${countSections({ widths })} kept` }, person };
 });
 
@@ -48,7 +49,7 @@ export const keepVariant = written(
     const id = db.transaction(() => {
       const variantId = addVariant(db, rig.implement.id, name, told);
       const of: RigTool = { ...rig, variant: { id: variantId, name } };
-      if (derived) write(open, of, derived, { person, instrument, note: noteOf(way, first, last) });
+      if (derived) write(open, of, derived, { told, instrument, note: noteOf(way, first, last) });
       return variantId;
     });
     return { ok: true, kept: { id: String(id), said: `${name} set up` }, person };
@@ -61,15 +62,14 @@ function noteOf(way: string, first: string, last: string): string {
     : "worked out: every second row";
 }
 
-type Told = {
-  person: string;
-  instrument: "tape" | "scale" | "gauge" | "look" | "book" | "estimate" | "file" | "field test";
+type Source = {
+  told: Told;
+  instrument: Instrument;
   note: string;
 };
 
 /** What a variant has of its own, worked out from the whole tool: graded as the whole tool's sections are. */
-function write({ db }: OpenRig, rig: RigTool, derived: Derived, { person, instrument, note }: Told): void {
-  const at = new Date();
+function write({ db }: OpenRig, rig: RigTool, derived: Derived, { told, instrument, note }: Source): void {
   const readings: [DimensionKey, number | null][] = [
     ["tool.width", derived.width],
     ["tool.lateral", derived.lateral],
@@ -84,11 +84,10 @@ function write({ db }: OpenRig, rig: RigTool, derived: Derived, { person, instru
         rawText: key === "rows.count" ? String(value) : `${value.toFixed(3)} m`,
         step: key === "rows.count" ? 0 : 0.001,
         instrument,
-        person,
         note,
-        at,
+        ...told,
       });
-  keepSections(db, rig, derived.widths, { instrument, person, at });
+  keepSections(db, rig, derived.widths, { instrument, ...told });
 }
 
 function wholeOf({ sections, values }: ReturnType<typeof resolveRig>): Whole | null {

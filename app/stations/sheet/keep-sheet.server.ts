@@ -11,7 +11,6 @@ import { KeepSheetDto, lineName, readSheet } from "./sheet.dto.ts";
 export const keepSheet = written(
   KeepSheetDto,
   ({ open: { db, rig, resolved }, value: { id, instrument, person }, told, form }): Outcome => {
-    const { at, now } = told;
     const read = readSheet(form, rig.attachment);
     if (!read.ok) return refused(read.errors);
     const errors: Record<string, string> = {};
@@ -37,9 +36,7 @@ export const keepSheet = written(
           step,
           instrument:
             dimension(key, rig.attachment).kind === "choice" && instrument === "tape" ? "look" : instrument,
-          person,
-          at: now,
-          measuredAt: at,
+          ...told,
         });
       }
     });

@@ -20,58 +20,53 @@ import { photoIn } from "../reading/photo.server.ts";
 import { type Outcome, refused } from "./outcome.ts";
 import { written } from "./written.server.ts";
 
-const keepChecked = written(
-  KeepReadingDto,
-  async ({ open, value, told: { at, now }, form }): Promise<Outcome> => {
-    const { id, dimension: key, text, style, instrument, person, reason, sitting, note } = value;
-    const { db, rig } = open;
-    const { units } = open.preferences;
-    const entry = dimension(key, rig.attachment);
-    if (!hasDimension(rig.attachment, key) || !subjectColumns(key, rig))
-      return refused({ form: "This rig has no such reading." });
-    const read = parseEntry(entry, text, style);
-    if (!read.ok) return refused({ text: read.problem });
-    const picture = await photoIn(form);
-    if ("problem" in picture) return refused({ photo: picture.problem });
-    const current = rigFacts(db, rig).readings[key]?.at(-1);
-    const downgrade = current && current.id !== id && below(gradeOf(instrument), gradeOf(current.instrument));
-    if (downgrade && reason === "")
-      return refused(
-        {
-          reason: `This is ${gradeOf(current.instrument)} now. Say why a value that is only ${gradeOf(instrument)} shall replace it.`,
-        },
-        true,
-      );
-    const said = printReading(entry, { value: read.value.value, rawText: text }, units);
-    keepReading(db, rig, {
-      id,
-      key,
-      rawText: text,
-      ...read.value,
-      instrument,
-      person,
-      reason,
-      note,
-      sitting,
-      conditions: conditionsIn(value.conditions),
-      photo: picture.photo,
-      at: now,
-      measuredAt: at,
-      changed:
-        value.changed === "yes" && entry.alters && current
-          ? { kind: entry.alters, note: `${entry.label}: ${said}` }
-          : null,
-    });
-    return {
-      ok: true,
-      kept: {
-        id,
-        said: `Kept ${entry.letter || entry.label}: ${said}`,
+const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }): Promise<Outcome> => {
+  const { id, dimension: key, text, style, instrument, person, reason, sitting, note } = value;
+  const { db, rig } = open;
+  const { units } = open.preferences;
+  const entry = dimension(key, rig.attachment);
+  if (!hasDimension(rig.attachment, key) || !subjectColumns(key, rig))
+    return refused({ form: "This rig has no such reading." });
+  const read = parseEntry(entry, text, style);
+  if (!read.ok) return refused({ text: read.problem });
+  const picture = await photoIn(form);
+  if ("problem" in picture) return refused({ photo: picture.problem });
+  const current = rigFacts(db, rig).readings[key]?.at(-1);
+  const downgrade = current && current.id !== id && below(gradeOf(instrument), gradeOf(current.instrument));
+  if (downgrade && reason === "")
+    return refused(
+      {
+        reason: `This is ${gradeOf(current.instrument)} now. Say why a value that is only ${gradeOf(instrument)} shall replace it.`,
       },
-      person,
-    };
-  },
-);
+      true,
+    );
+  const said = printReading(entry, { value: read.value.value, rawText: text }, units);
+  keepReading(db, rig, {
+    id,
+    key,
+    rawText: text,
+    ...read.value,
+    instrument,
+    reason,
+    note,
+    sitting,
+    conditions: conditionsIn(value.conditions),
+    photo: picture.photo,
+    ...told,
+    changed:
+      value.changed === "yes" && entry.alters && current
+        ? { kind: entry.alters, note: `${entry.label}: ${said}` }
+        : null,
+  });
+  return {
+    ok: true,
+    kept: {
+      id,
+      said: `Kept ${entry.letter || entry.label}: ${said}`,
+    },
+    person,
+  };
+});
 
 /** Keeps a reading. */
 export function keepOne(open: OpenRig, form: FormData, stamp: Stamp) {
@@ -81,17 +76,14 @@ export function keepOne(open: OpenRig, form: FormData, stamp: Stamp) {
 }
 
 /** Keeps a section layout as somebody typed it in one line. */
-export const keepLayout = written(
-  KeepSectionsDto,
-  ({ open: { db, rig }, value, told: { at, now } }): Outcome => {
-    const { id, text, style, instrument, person } = value;
-    if (!isLengthStyle(style)) return refused({ style: "Sections are given in a unit of length." });
-    const read = parseSections(text, style);
-    if (!read.ok) return refused({ text: read.problem });
-    keepSections(db, rig, read.value, { id, instrument, person, at: now, measuredAt: at });
-    return { ok: true, kept: { id, said: `Kept ${countSections({ widths: read.value })}` }, person };
-  },
-);
+export const keepLayout = written(KeepSectionsDto, ({ open: { db, rig }, value, told }): Outcome => {
+  const { id, text, style, instrument, person } = value;
+  if (!isLengthStyle(style)) return refused({ style: "Sections are given in a unit of length." });
+  const read = parseSections(text, style);
+  if (!read.ok) return refused({ text: read.problem });
+  keepSections(db, rig, read.value, { id, instrument, ...told });
+  return { ok: true, kept: { id, said: `Kept ${countSections({ widths: read.value })}` }, person };
+});
 
 /** The end of the day somebody named, or now where that is today. */
 function moment(day: string, now: Date): Date {

@@ -1,0 +1,56 @@
+/** A reading and a section layout as facts: the one way they are written, whoever brings them. */
+import { randomUUID } from "node:crypto";
+import type { SectionPart } from "../core/rig/facts.ts";
+import type { Instrument } from "../core/rig/grade.ts";
+import type { Database } from "./handle.ts";
+import { type NewFact, record, type Told } from "./record.ts";
+import { reading, section, sectionLayout } from "./schema/index.ts";
+
+export const READING = "reading";
+export const SECTIONS = "sections";
+
+/** What a fact is given besides its kind. */
+type Of = Omit<NewFact, "kind">;
+type ReadingRow = Omit<typeof reading.$inferInsert, "seq" | "sitting"> & {
+  /** repeats share it; without one the reading stands alone */
+  sitting?: string | undefined;
+};
+
+/** Writes a reading, its topic the dimension, and what comes with it; returns its id. One whose id is there already is left as it is. */
+export function writeReading(
+  db: Database,
+  { id = randomUUID(), ...of }: Of,
+  told: Told,
+  { sitting = id, ...row }: ReadingRow,
+  more: (seq: number) => void = () => {},
+): string {
+  return record(db, { kind: READING, id, ...of }, told, (seq) => {
+    db.insert(reading)
+      .values({ ...row, seq, sitting })
+      .run();
+    more(seq);
+  });
+}
+
+export type Layout = {
+  instrument: Instrument;
+  /** metres, left to right */
+  widths: readonly number[];
+  /** one a section; empty where all lie on one line and put out the same */
+  parts?: readonly SectionPart[];
+};
+
+/** Writes a section layout, whole; returns its id. */
+export function writeSections(
+  db: Database,
+  of: Of,
+  told: Told,
+  { instrument, widths, parts = [] }: Layout,
+): string {
+  return record(db, { kind: SECTIONS, ...of }, told, (seq) => {
+    db.insert(sectionLayout).values({ seq, instrument }).run();
+    db.insert(section)
+      .values(widths.map((width, index) => ({ layout: seq, number: index + 1, width, ...parts[index] })))
+      .run();
+  });
+}
