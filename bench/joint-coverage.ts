@@ -1,7 +1,7 @@
 import { chance } from "../core/simulation/random.ts";
 import { t95 } from "../core/statistics/student.ts";
-import { designJoints, fitJoints } from "../core/subjects/proof/joints.ts";
-import { mixesOf, type Straying } from "../core/subjects/proof/straying.ts";
+import { designJoints, fitJoints } from "../core/subjects/proof/fits/joints.ts";
+import { mixesOf, type Straying } from "../core/subjects/proof/fits/straying.ts";
 
 /** What 95 % intervals of one cell held, and how wide they were. */
 export type Held = {

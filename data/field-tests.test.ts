@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
+import type { Accepted } from "../core/job/accepting.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
-import type { Accepted } from "../core/subjects/proof/accepting.ts";
-import { UNKNOWN_CONDITIONS } from "../core/subjects/proof/conditions.ts";
+import { UNKNOWN_CONDITIONS } from "../core/trade/field-conditions.ts";
 import { plantedYard } from "./demo/planted.ts";
 import { rigFacts } from "./facts.ts";
 import {

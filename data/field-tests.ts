@@ -1,10 +1,9 @@
 /** Field tests as jobs: begun, measured observation by observation, accepted as proofs or taken back. */
 import { randomUUID } from "node:crypto";
 import { and, asc, eq, type SQL, sql } from "drizzle-orm";
+import type { Accepted } from "../core/job/accepting.ts";
 import type { Proof } from "../core/rig/facts.ts";
-import type { Accepted } from "../core/subjects/proof/accepting.ts";
-import type { TestConditions } from "../core/subjects/proof/conditions.ts";
-import type { TestKey } from "../core/subjects/proof/kinds.ts";
+import type { TestConditions } from "../core/trade/field-conditions.ts";
 import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { PROOF } from "./live.ts";
@@ -21,7 +20,7 @@ const ACCEPTANCE = "acceptance";
 
 type SetUp = Omit<typeof testSetup.$inferSelect, "seq">;
 
-export type FieldTest = SetUp & { id: string; seq: number; kind: TestKey; person: string; at: string };
+export type FieldTest = SetUp & { id: string; seq: number; kind: string; person: string; at: string };
 export type KeptObservation = Omit<typeof observation.$inferSelect, "seq"> & {
   id: string;
   /** taken back or left out, it does not make its neighbours neighbours of each other */
@@ -45,7 +44,7 @@ export function beginTest(
     conditions,
     spacing,
     ...told
-  }: Told & { id: string; kind: TestKey; conditions: TestConditions; spacing: number | null },
+  }: Told & { id: string; kind: string; conditions: TestConditions; spacing: number | null },
 ): void {
   record(db, { kind: TEST, ...ofTool(rig), id, topic: kind }, told, (seq) =>
     keepSetUp(db, { ...ofTool(rig), partOf: seq }, { conditions, spacing, rowToRow: false, note: "" }, told),
@@ -91,7 +90,7 @@ export function testsOfRig(db: Database, rig: RigTool): FieldTest[] {
       ...setUp,
       id,
       seq,
-      kind: topic as TestKey,
+      kind: topic,
       person,
       at: happened,
     }));

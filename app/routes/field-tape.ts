@@ -1,5 +1,5 @@
 import { isDimensionKey } from "../../core/dimension/catalogue.ts";
-import { pointOf } from "../../core/subjects/proof/solve.ts";
+import { pointOf } from "../../core/dimension/points.ts";
 import { tapeBetween, tapeReading } from "../stations/field/field-view.server.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/field-tape";

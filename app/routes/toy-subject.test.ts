@@ -5,20 +5,68 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ATTACHMENT_KEYS } from "../../core/dimension/attachment.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
+import type { JobKind } from "../../core/job/kind.ts";
+import { NOTHING_YET } from "../../core/job/result.ts";
 import { known, type WholeRig } from "../../core/rig/whole.ts";
 import { line } from "../../core/subject/hookup-line.ts";
 import type { Subject } from "../../core/subject/subject.ts";
 import { SUBJECTS } from "../../core/subjects/index.ts";
 import { loader as card } from "./card.tsx";
+import { action as beginField, loader as field } from "./field.tsx";
 import { loader as hookUp } from "./hook-up.tsx";
+import { action as kept } from "./keep.ts";
 import { loader as ladder } from "./ladder.tsx";
+import { action as beginProof, loader as proof } from "./proof.tsx";
+import { loader as proofJob } from "./proof-job.tsx";
 import { loader as rig } from "./rig.tsx";
-import { ask, openSampleYard, type SampleYard } from "./sample-yard.ts";
+import { ask, openSampleYard, type SampleYard, submit } from "./sample-yard.ts";
 import { loader as season } from "./season.tsx";
 import { loader as sheet } from "./sheet.tsx";
 import { loader as station } from "./station.tsx";
 
 const READ = "tractor.pressureFrontLeft";
+
+/** A kind of job, all of it: what is driven, entered, solved, drawn, and how the simulated field drives it. */
+const TOY_JOB: JobKind = {
+  key: "toy-string",
+  title: "String to the receiver",
+  tells: "How far the receiver sits beside a string along the middle.",
+  drive: ["Stop over the string."],
+  measure: ["From the string to below the receiver."],
+  enough: { count: 2, why: "two strings agree or do not" },
+  blind: [],
+  cautions: [],
+  one: "string",
+  fields: [
+    { key: "beside", label: "Beside the string", hint: "", kind: "sided", plus: "right", minus: "left" },
+  ],
+  receiver: false,
+  asksSpacing: false,
+  judgedBy: "across",
+  on: () => true,
+  solve: ({ observations, entered }) => ({
+    ...NOTHING_YET,
+    measured: [
+      {
+        key: "beside",
+        label: "Receiver beside the string",
+        unit: "length",
+        terms: [{ key: "receiver.lateral", coefficient: 1 }],
+        entered: entered.value("receiver.lateral"),
+        off: {
+          value: observations[0]!.values.beside! - entered.value("receiver.lateral")!,
+          error: 0.001,
+          half: 0.002,
+          freedom: 9,
+        },
+        absolute: true,
+        sides: { plus: "right", minus: "left" },
+      },
+    ],
+  }),
+  sketch: () => ({ notes: [{ x: 20, y: 20, text: "a string", anchor: "start" }] }),
+  drill: { label: "Pull a string", found: () => [{ values: { beside: 0.1 } }] },
+};
 
 const TOY: Subject<"toy", number | null> = {
   key: "toy",
@@ -42,6 +90,7 @@ const TOY: Subject<"toy", number | null> = {
       next: "Pump it up",
     },
   ],
+  jobs: [TOY_JOB],
   hookup: () => [line("Before", "toy", "Kick the left front tyre.")],
 };
 
@@ -110,5 +159,51 @@ describe("a new subject", () => {
   it("has what is due of it in the season's list, with the way there", async () => {
     const answer = JSON.stringify(await ask(season, "/season"));
     expect(answer).toMatch(/\/rigs\/\d+\/toy\?at=tractor\.pressureFrontLeft/);
+  });
+});
+
+describe("a new kind of job", () => {
+  const keep = (fields: Record<string, string>) => submit(kept, page("keep"), fields, RIG);
+  const test = "0b8b1c6e-2f4f-4a53-9f0e-5f9a3c1d7e21";
+
+  it("is offered, begun, entered, solved, judged and accepted, and its proof is a reading", async () => {
+    const { view } = await ask(proof, page("proof"), RIG);
+    expect(view.jobs.map(({ key }) => key)).toContain("toy-string");
+    const begun = await submit(
+      beginProof,
+      page("proof"),
+      { id: test, kind: "toy-string", person: "Ida" },
+      RIG,
+    );
+    expect((begun as Response).headers.get("Location")).toContain(test);
+    for (const at of [1, 2])
+      await keep({
+        intent: "observe",
+        id: `0b8b1c6e-2f4f-4a53-9f0e-5f9a3c1d7e3${at}`,
+        test,
+        styles: "m,cm,km/h",
+        person: "Ida",
+        measuredAt: "",
+        "f-beside": "31 right",
+      });
+    const { job, drawing } = await ask(proofJob, page(`proof/${test}`), { ...RIG, testId: test });
+    expect(drawing.desk.notes).toEqual([{ x: 20, y: 20, text: "a string", anchor: "start" }]);
+    expect(job.figures).toMatchObject([{ verdict: "differs", unproven: [] }]);
+    expect(job.figures[0]!.corrections.map(({ key }) => key)).toEqual(["receiver.lateral"]);
+    await keep({ intent: "accept-test", test, person: "Ida", "accept-beside": "receiver.lateral" });
+    const { job: done } = await ask(proofJob, page(`proof/${test}`), { ...RIG, testId: test });
+    expect(done.accepted!.what.join()).toContain("Receiver off the centre line");
+    expect(done.figures).toMatchObject([{ verdict: "agrees" }]);
+  });
+
+  it("is driven on the simulated field", async () => {
+    const made = (await submit(beginField, page("field"), { start: "as read" }, RIG)) as Response;
+    const path = made.headers.get("Location")!;
+    const { view } = await ask(field, path, { rigId: path.split("/")[2]! });
+    expect(view.practice!.drives).toContainEqual({
+      key: "toy-string",
+      label: "Pull a string",
+      title: "String to the receiver",
+    });
   });
 });

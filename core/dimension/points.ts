@@ -80,3 +80,8 @@ const ON: Partial<Record<Attachment, Partial<Record<PointKey, string>>>> = {
 export function pointLabel(point: PointKey, attachment: Attachment): string {
   return ON[attachment]?.[point] ?? POINT_LABELS[point];
 }
+
+/** The point of this name; null where there is none. */
+export function pointOf(text: string | undefined): PointKey | null {
+  return POINT_KEYS.find((key) => key === text) ?? null;
+}

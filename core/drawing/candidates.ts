@@ -1,4 +1,4 @@
-import type { Box } from "./geometry.ts";
+import type { Box } from "../picture/box.ts";
 import type { Candidate, Label, Offer, Segment } from "./place.ts";
 
 /** Sizes of a label on the sheet, pixels. */

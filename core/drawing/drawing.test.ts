@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { overlapArea } from "../picture/box.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { between } from "../rig/chain.ts";
 import { SAMPLE_LENGTHS, sampleRig } from "../rig/sample.ts";
-import { overlapArea } from "./geometry.ts";
 import { drawPlan } from "./plan.ts";
 import { drawRear } from "./rear.ts";
 import type { DrawnRig, Sheet } from "./sheet.ts";

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { powerOf } from "../forces/power-of-rig.ts";
+import { overlapArea } from "../picture/box.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import { balanceOf } from "../subjects/balance/balance-of-rig.ts";
 import { hitchOf } from "../subjects/hitch/hitch-of-part.ts";
 import { drawBalance } from "./balance.ts";
-import { overlapArea } from "./geometry.ts";
 import { drawLinkage, sideShape } from "./linkage.ts";
 import { drawSideOf, drawTrial } from "./linkage-side.ts";
 import { drawPlan } from "./plan.ts";

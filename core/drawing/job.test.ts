@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { Observation } from "../job/result.ts";
 import { PRESETS } from "../quantity/units.ts";
-import { TEST_KEYS } from "../subjects/proof/kinds.ts";
-import type { Observation } from "../subjects/proof/result.ts";
+import { allJobs, jobKind } from "../subjects/jobs.ts";
 import { drawJob } from "./job.ts";
 
 const sheet = { width: 424, height: 736, units: PRESETS.metric };
@@ -14,7 +14,7 @@ const ys = (points: string) => points.split(" ").flatMap((pair) => Number(pair.s
 
 describe("the sketch of a field test", () => {
   it("of joints draws a gap where there is one and an overlap where passes lie over each other", () => {
-    const { blocks, notes } = drawJob("joints", joints(-0.06, 0.14), sheet)!;
+    const { blocks, notes } = drawJob(jobKind("joints"), joints(-0.06, 0.14), sheet)!;
     const [first, second, third] = blocks;
     expect(second!.x - (first!.x + first!.w)).toBeLessThan(0);
     expect(third!.x - (second!.x + second!.w)).toBeGreaterThan(0);
@@ -43,7 +43,7 @@ describe("the sketch of a field test", () => {
     let drawn = 0;
     fc.assert(
       fc.property(
-        fc.constantFrom(...TEST_KEYS),
+        fc.constantFrom(...allJobs()),
         fc.array(observation, { maxLength: 14 }),
         fc.boolean(),
         (kind, observations, phone) => {
@@ -75,12 +75,12 @@ describe("the sketch of a field test", () => {
       const left = anchor === "middle" ? x - width / 2 : anchor === "end" ? x - width : x;
       return { left, right: left + width, top: y - 11, bottom: y + 2 };
     };
-    const given: Partial<Record<(typeof TEST_KEYS)[number], Observation[]>> = {
+    const given: Partial<Record<string, Observation[]>> = {
       joints: joints(-0.06, 0.14, -0.055, 0.145, -0.06),
       "wheel-marks": [{ values: { first: 0.06, second: -0.03, along: 0.1 }, choices: {} }],
     };
-    for (const kind of TEST_KEYS)
-      for (const observations of [[], given[kind] ?? []])
+    for (const kind of allJobs())
+      for (const observations of [[], given[kind.key] ?? []])
         for (const own of [sheet, { ...sheet, width: 390, height: 236 }]) {
           const boxes = (drawJob(kind, observations, own)?.notes ?? []).map((note) => ({
             ...box(note as Parameters<typeof box>[0]),
@@ -90,12 +90,12 @@ describe("the sketch of a field test", () => {
             for (const b of boxes.slice(at + 1))
               expect(
                 a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom,
-                `${kind} ${own.height}: “${a.text}” on “${b.text}”`,
+                `${kind.key} ${own.height}: “${a.text}” on “${b.text}”`,
               ).toBe(false);
         }
   });
 
   it("leaves a tape across to the rig's own drawing", () => {
-    expect(drawJob("cross-tape", [], sheet)).toBeNull();
+    expect(drawJob(jobKind("cross-tape"), [], sheet)).toBeNull();
   });
 });

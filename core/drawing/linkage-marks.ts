@@ -1,8 +1,8 @@
 /** What both views of a linkage are lettered with. */
 import { type DimensionKey, dimension, hasDimension } from "../dimension/catalogue.ts";
+import type { Box } from "../picture/box.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import type { Box } from "./geometry.ts";
 import { toMark } from "./marks.ts";
 import { type Offer, placeAll, type Request } from "./place.ts";
 import type { DimensionMark, DrawnRig, Sheet } from "./sheet.ts";

@@ -1,9 +1,10 @@
+import type { Note, PlanStroke } from "../picture/strokes.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { HitchOf } from "../subjects/hitch/hitch-of-part.ts";
 import { alongLength, crossingAhead } from "../subjects/hitch/plan-view.ts";
 import { acrossOffers, tagOffers } from "./candidates.ts";
 import { between, drawn, type LinkagePart, type LinkageSheet, placed, type Spot } from "./linkage-marks.ts";
-import type { DrawnRig, Note, PlanStroke } from "./sheet.ts";
+import type { DrawnRig } from "./sheet.ts";
 
 const path = (...spots: Spot[]) => spots.map(({ x, y }) => `${x},${y}`).join(" ");
 

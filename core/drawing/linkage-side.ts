@@ -11,10 +11,11 @@ import {
   poseAt,
   poseAtHeight,
 } from "../linkage/linkage.ts";
+import type { Note, PlanBlock, PlanStroke } from "../picture/strokes.ts";
 import { printLength } from "../quantity/length.ts";
 import { say } from "../quantity/say.ts";
 import type { Units } from "../quantity/units.ts";
-import type { DrawnRig, Note, PlanBlock, PlanStroke } from "./sheet.ts";
+import type { DrawnRig } from "./sheet.ts";
 
 /** What is drawn, metres; `read` tells what was read from what stands at its usual size. */
 export type SideShape = {

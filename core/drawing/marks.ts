@@ -1,11 +1,11 @@
 import { type Attachment, isBuiltOn } from "../dimension/attachment.ts";
 import { type Dimension, dimension, isDimensionKey, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
+import type { Box } from "../picture/box.ts";
 import type { Units } from "../quantity/units.ts";
 import { termsBetween } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { countSections } from "../rig/sections.ts";
-import type { Box } from "./geometry.ts";
 import type { Placed } from "./place.ts";
 import type { DimensionMark, Sheet } from "./sheet.ts";
 

@@ -3,7 +3,7 @@
  * before is taken. Greedy, deterministic, a few thousand rectangle tests for a full drawing.
  */
 import type { DimensionKey } from "../dimension/catalogue.ts";
-import { type Box, grow, outside, overlapArea } from "./geometry.ts";
+import { type Box, grow, outside, overlapArea } from "../picture/box.ts";
 
 export type LetterTarget = DimensionKey | "sections";
 

@@ -4,12 +4,13 @@
  */
 import { type Dimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
+import { grow } from "../picture/box.ts";
+import type { PlanBlock } from "../picture/strokes.ts";
 import { askedOf } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { bracketsOf } from "./brackets.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
-import { grow } from "./geometry.ts";
 import { leading, sectionsText, toMark, valueText } from "./marks.ts";
 import { type Offer, placeAll, type Request } from "./place.ts";
 import { drawnWidth, pointsOf, rigPoints } from "./rig-points.ts";
@@ -29,7 +30,6 @@ import {
   type DrawnRig,
   gridOf,
   MARGIN,
-  type PlanBlock,
   type PlanPoint,
   type SectionBracket,
   type Sheet,

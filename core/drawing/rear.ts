@@ -5,13 +5,14 @@
 import { isBuiltOn } from "../dimension/attachment.ts";
 import { type Dimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
+import { grow } from "../picture/box.ts";
+import type { PlanBlock } from "../picture/strokes.ts";
 import { askedOf, steersBy } from "../rig/asked.ts";
 import { between } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { bracketsOf } from "./brackets.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
-import { grow } from "./geometry.ts";
 import { sectionsText, toMark, valueText } from "./marks.ts";
 import { type Offer, placeAll, type Request } from "./place.ts";
 import { drawnWidth, rigPoints } from "./rig-points.ts";
@@ -20,7 +21,6 @@ import {
   type DrawnRig,
   gridOf,
   MARGIN,
-  type PlanBlock,
   type PlanPoint,
   type Sheet,
   scaleBarOf,

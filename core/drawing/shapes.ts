@@ -1,6 +1,7 @@
 import { type Attachment, isAhead, isBuiltOn, isCarried, isTrain, onLinks } from "../dimension/attachment.ts";
 import { hasDimension } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
+import type { BlockRole } from "../picture/strokes.ts";
 import { steersBy } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
@@ -8,7 +9,7 @@ import { CART, drawnWidth, pinAhead, type RigPoint, rigPoints } from "./rig-poin
 
 /** A rectangle of the rig in frame metres: its middle, its length along x and width along y. */
 export type Block = {
-  role: "tyre" | "bonnet" | "cab" | "hopper" | "rank" | "packer" | "soil" | "ground";
+  role: BlockRole;
   x: number;
   y: number;
   length: number;

@@ -1,12 +1,12 @@
 /** The sheet a rig is drawn on, and what stands on it: the common form of plan and side view. */
 import type { StationKey } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
+import type { Box } from "../picture/box.ts";
+import type { Note, PlanBlock, PlanStroke, Spot } from "../picture/strokes.ts";
 import { METRES_PER } from "../quantity/length.ts";
 import { inInches, type Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import type { Box } from "./geometry.ts";
 import type { LetterTarget, Segment } from "./place.ts";
-import type { Block } from "./shapes.ts";
 
 export type Sheet = {
   width: number;
@@ -37,8 +37,6 @@ export type DimensionMark = {
   clear: boolean;
 };
 
-export type PlanBlock = Box & { role: Block["role"]; assumed: boolean; round?: boolean };
-export type PlanStroke = { role: string; points: string; assumed: boolean };
 export type PlanPoint = { key: PointKey; x: number; y: number; assumed: boolean };
 export type SectionBracket = { number: number; x1: number; x2: number; y: number; numbered: boolean };
 
@@ -58,19 +56,11 @@ export type DrawnRig = {
   /** where travel points on the sheet */
   travel: "up" | "right" | "away";
   /** pins and balls of a linkage */
-  spots?: { x: number; y: number; kind: "pin" | "virtual" }[];
+  spots?: Spot[];
   /** words on the sheet that are no dimension */
   notes?: Note[];
   /** loads: from tail to head, kg as text beside them */
   arrows?: { x: number; from: number; to: number; text: string; tone: "good" | "stop" | "plain" }[];
-};
-
-export type Note = {
-  x: number;
-  y: number;
-  text: string;
-  anchor: "start" | "middle" | "end";
-  tone?: "stop" | "dye";
 };
 
 export const MARGIN = 14;

@@ -5,12 +5,13 @@
 import { type Attachment, isAhead, isBuiltOn, onPin } from "../dimension/attachment.ts";
 import { hasDimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
+import { grow } from "../picture/box.ts";
+import type { PlanBlock, PlanStroke } from "../picture/strokes.ts";
 import { askedOf, steersBy } from "../rig/asked.ts";
 import { between } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { acrossOffers, alongOffers } from "./candidates.ts";
-import { grow } from "./geometry.ts";
 import { leading, toMark, valueText } from "./marks.ts";
 import { type Offer, placeAll, type Request } from "./place.ts";
 import { CART, pinAhead, pointsOf, type RigPoint, rigPoints } from "./rig-points.ts";
@@ -29,9 +30,7 @@ import {
   type DrawnRig,
   gridOf,
   MARGIN,
-  type PlanBlock,
   type PlanPoint,
-  type PlanStroke,
   type Sheet,
   scaleBarOf,
   TURN_CORNER,

@@ -3,7 +3,7 @@ import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { fromPlane, type Geographic } from "../geodesy/plane.ts";
 import { FIX_SIGMA, PASS_TO_PASS } from "../rig/receiver.ts";
-import type { Fix } from "../subjects/proof/conditions.ts";
+import type { Fix } from "../trade/field-conditions.ts";
 import type { Believed } from "./believed.ts";
 import type { Chance } from "./random.ts";
 import { ORIGIN } from "./receiver.ts";

@@ -4,6 +4,9 @@ import { writeLog } from "../../formats/nmea/write.ts";
 import { fillCard } from "../card/fill.ts";
 import { SHIPPED_SCHEMES } from "../card/shipped.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
+import type { JobSetup } from "../job/kind.ts";
+import type { Measured, Observation } from "../job/result.ts";
+import { solveJob } from "../job/solve.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { between } from "../rig/chain.ts";
 import { pivotOf, towedRadius } from "../rig/circle.ts";
@@ -11,10 +14,9 @@ import { type ResolvedRig, resolveRig } from "../rig/resolve.ts";
 import { sampleFacts } from "../rig/sample.ts";
 import { leastSquares } from "../statistics/least-squares.ts";
 import { t95 } from "../statistics/student.ts";
-import type { Fix } from "../subjects/proof/conditions.ts";
-import type { Measured, Observation } from "../subjects/proof/result.ts";
-import { acrossOf, findPasses } from "../subjects/proof/run-log.ts";
-import { solveTest, type TestSetup } from "../subjects/proof/solve.ts";
+import { jobKind } from "../subjects/jobs.ts";
+import { acrossOf, findPasses } from "../subjects/proof/fits/run-log.ts";
+import type { Fix } from "../trade/field-conditions.ts";
 import { type Believed, believe } from "./believed.ts";
 import { crossString, driveCircle, driveJoints, parkOnCoordinates, parkTwice, settle } from "./drive.ts";
 import { chance } from "./random.ts";
@@ -34,7 +36,7 @@ function fed(of: ResolvedRig, id = "axle-m"): Believed {
   return { ...believed, delays: { on: 0.8, off: 0.5 } };
 }
 
-const setup: TestSetup = { fix: "fixed", spacing: fed(rig).spacing, rowToRow: false };
+const setup: JobSetup = { fix: "fixed", spacing: fed(rig).spacing, rowToRow: false };
 const observation = (values: Observation["values"], choices: Observation["choices"] = {}) => ({
   values,
   choices,
@@ -100,7 +102,13 @@ describe("95 % intervals hold the truth 93 to 97 times in a hundred", () => {
     const shares = coverage(DRAWS, (seed) => {
       const truth = level(seedTruth(rig, seed));
       const believed = fed(rig);
-      const { measured } = solveTest("joints", joints(truth, believed, seed + 1e6), new Set(), setup, rig);
+      const { measured } = solveJob(
+        jobKind("joints"),
+        joints(truth, believed, seed + 1e6),
+        new Set(),
+        setup,
+        rig,
+      );
       return [
         {
           off: by(measured, "lateral").off,
@@ -135,7 +143,7 @@ describe("95 % intervals hold the truth 93 to 97 times in a hundred", () => {
             { shown: "antenna" },
           );
         });
-        const { measured } = solveTest("wheel-coordinates", rounds, new Set(), setup, rig);
+        const { measured } = solveJob(jobKind("wheel-coordinates"), rounds, new Set(), setup, rig);
         const { off, entered } = by(measured, "lateral");
         return [{ off, truth: trueBetween(truth, "axle", "receiver", "y") - entered! }];
       }),
@@ -148,7 +156,7 @@ describe("95 % intervals hold the truth 93 to 97 times in a hundred", () => {
         const truth = level(seedTruth(rig, seed));
         const field = { truth, believed: fed(rig), random: chance(seed + 2e6), fix: "fixed" as const };
         const rounds = Array.from({ length: 4 }, () => observation(parkTwice(field)));
-        const { measured } = solveTest("wheel-marks", rounds, new Set(), setup, rig);
+        const { measured } = solveJob(jobKind("wheel-marks"), rounds, new Set(), setup, rig);
         return (["lateral", "foreAft"] as const).map((key) => {
           const axis = key === "lateral" ? "y" : "x";
           return {
@@ -177,7 +185,7 @@ describe("95 % intervals hold the truth 93 to 97 times in a hundred", () => {
             ),
           ),
         );
-        const { measured } = solveTest("headland", crossings, new Set(), setup, rig);
+        const { measured } = solveJob(jobKind("headland"), crossings, new Set(), setup, rig);
         const length = (point: "workFront" | "workRear") =>
           trueBetween(truth, "receiver", point, "x") - believed.between("receiver", point, "x");
         return [
@@ -227,7 +235,7 @@ describe("a circle driven step by step", () => {
     const circles = Array.from({ length: 4 }, () => observation(driveCircle({ truth, random })));
     const believing = rig.values["axle.pin"].value!;
     expect(Math.abs(believing - truth.values["axle.pin"]!)).toBeLessThan(0.05);
-    const { measured } = solveTest("circle", circles, new Set(), setup, rig);
+    const { measured } = solveJob(jobKind("circle"), circles, new Set(), setup, rig);
     const { off } = by(measured, "pivot");
     expect(Math.abs(off.value + rig.values["pin.pivot"].value! - truth.values["pin.pivot"]!)).toBeLessThan(
       0.06,
@@ -255,7 +263,7 @@ describe("the log of an up-and-back run", () => {
     const observations = acrossOf(passes).map(({ way, across }) =>
       observation({ across }, { way: way === 1 ? "there" : "back" }),
     );
-    const { measured } = solveTest("run-log", observations, new Set(), setup, rig);
+    const { measured } = solveJob(jobKind("run-log"), observations, new Set(), setup, rig);
     const { off, entered } = by(measured, "lateral");
     expect(entered! + off.value).toBeCloseTo(0.147, 1);
     expect(Math.abs(entered! + off.value - 0.147)).toBeLessThan(off.half!);
@@ -271,7 +279,7 @@ describe("the log of an up-and-back run", () => {
         observation({ across }, { way: way === 1 ? "there" : "back" }),
       );
       const { off, entered } = by(
-        solveTest("run-log", observations, new Set(), setup, rig).measured,
+        solveJob(jobKind("run-log"), observations, new Set(), setup, rig).measured,
         "lateral",
       );
       if (Math.abs(entered! + off.value - 0.147) <= off.half!) inside += 1;

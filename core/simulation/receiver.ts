@@ -1,7 +1,7 @@
 /** The receiver of a practice rig on an up-and-back run: where it believes it is, five times a second. */
 import { fromPlane, type Geographic } from "../geodesy/plane.ts";
 import { FIX_SIGMA } from "../rig/receiver.ts";
-import type { Fix } from "../subjects/proof/conditions.ts";
+import type { Fix } from "../trade/field-conditions.ts";
 import type { Chance } from "./random.ts";
 import { type Truth, trueBetween } from "./truth.ts";
 

@@ -1,5 +1,6 @@
 /** What one subject of setting a rig up says of itself. Everything that lists subjects reads this; nothing names one. */
 import type { Check } from "../finding/check.ts";
+import type { JobKind } from "../job/kind.ts";
 import type { Units } from "../quantity/units.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import type { HookupLine } from "./hookup-line.ts";
@@ -27,6 +28,8 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   holds: Holds | null;
   /** its readings stand on a sheet to take along */
   onSheet: boolean;
+  /** what is done step by step in the field for it; absent: nothing */
+  jobs?: readonly JobKind[];
   /** what it works out of the whole rig: figures, no sentence */
   reckon(whole: WholeRig): Reckoned;
   /** everything it looked at, good or not */

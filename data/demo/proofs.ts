@@ -1,18 +1,19 @@
 /** Field tests of the demo yard: joints and marks as somebody taped them, solved and accepted as the product does it. */
 
+import { acceptFigure } from "../../core/job/accepting.ts";
+import { judgeJob } from "../../core/job/judged.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
-import { acceptFigure } from "../../core/subjects/proof/accepting.ts";
-import type { TestConditions } from "../../core/subjects/proof/conditions.ts";
-import { judgeTest } from "../../core/subjects/proof/judged.ts";
-import type { TestKey } from "../../core/subjects/proof/kinds.ts";
+import { jobKind } from "../../core/subjects/jobs.ts";
+import type { TestConditions } from "../../core/trade/field-conditions.ts";
 import { rigFacts } from "../facts.ts";
 import { acceptTest, beginTest, keepObservations, setTest } from "../field-tests.ts";
 import type { Database } from "../handle.ts";
 import type { RigTool } from "../rigs.ts";
 
 export type DemoTest = {
-  kind: TestKey;
+  /** by its key */
+  kind: string;
   conditions: TestConditions;
   /** metres */
   spacing: number | null;
@@ -41,8 +42,12 @@ export function plantTest(db: Database, rig: RigTool, test: DemoTest, index: num
     test.observations.map((each, at) => ({ id: `${id}-${at + 1}`, ...each })),
     stamp,
   );
-  const judged = { ...test, observations: test.observations.map((each) => ({ ...each, leftOut: false })) };
-  const { verdicts } = judgeTest(judged, resolveRig(rigFacts(db, rig)));
+  const judged = {
+    ...test,
+    kind: jobKind(kind),
+    observations: test.observations.map((each) => ({ ...each, leftOut: false })),
+  };
+  const { verdicts } = judgeJob(judged, resolveRig(rigFacts(db, rig)));
   const tested = { ...judged, verdicts };
   const accepted = test.confirmed.map((key) => {
     const verdict = verdicts.find((each) => each.measured.key === key);

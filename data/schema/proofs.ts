@@ -1,7 +1,7 @@
 import { integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
-import type { TestConditions } from "../../core/subjects/proof/conditions.ts";
-import type { Evidence } from "../../core/subjects/proof/evidence.ts";
+import type { Evidence } from "../../core/job/evidence.ts";
+import type { TestConditions } from "../../core/trade/field-conditions.ts";
 import { rig } from "./machines.ts";
 import { reading } from "./readings.ts";
 import { fact, factSeq } from "./record.ts";

@@ -1,7 +1,7 @@
 /** A receiver's log: NMEA 0183 sentences GGA, RMC and VTG, one a line (field order from memory). */
 import { type Geographic, toPlane } from "../../core/geodesy/plane.ts";
-import type { Fix } from "../../core/subjects/proof/conditions.ts";
-import type { Fixed } from "../../core/subjects/proof/run-log.ts";
+import type { Fixed } from "../../core/job/fixed.ts";
+import type { Fix } from "../../core/trade/field-conditions.ts";
 
 export type Log = {
   points: Fixed[];

@@ -1,6 +1,6 @@
 /** Positions as a receiver's log: NMEA 0183 sentences GGA, RMC and VTG, each with its checksum. */
 import type { Geographic } from "../../core/geodesy/plane.ts";
-import type { Fix } from "../../core/subjects/proof/conditions.ts";
+import type { Fix } from "../../core/trade/field-conditions.ts";
 import { checksum } from "./log.ts";
 
 /** Radians, seconds since the log began, m/s. */

@@ -1,4 +1,6 @@
 import { dimension } from "../../../core/dimension/catalogue.ts";
+import { toleranceOf } from "../../../core/job/tolerance.ts";
+import { size } from "../../../core/job/words.ts";
 import { parseMeasure, printMeasure } from "../../../core/quantity/measure.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import {
@@ -11,8 +13,6 @@ import {
 } from "../../../core/rig/budget.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { chosen } from "../../../core/rig/whole.ts";
-import { toleranceOf } from "../../../core/subjects/proof/tolerance.ts";
-import { size } from "../../../core/subjects/proof/words.ts";
 
 export type BudgetView = {
   key: "across" | "along";

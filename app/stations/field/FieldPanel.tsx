@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
-import { FIXES } from "../../../core/subjects/proof/conditions.ts";
+import { FIXES } from "../../../core/trade/field-conditions.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import type { Outcome } from "../writing/outcome.ts";
 import { useSaid } from "../writing/use-said.ts";

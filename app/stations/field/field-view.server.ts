@@ -15,13 +15,12 @@ import { stretchReading, stretchTape } from "../../../core/simulation/drive.ts";
 import { chance } from "../../../core/simulation/random.ts";
 import { lastToolSpacing, type Terminal, terminalFrom } from "../../../core/simulation/terminal.ts";
 import type { Truth } from "../../../core/simulation/truth.ts";
-import type { Fix } from "../../../core/subjects/proof/conditions.ts";
-import { testsOf } from "../../../core/subjects/proof/kinds.ts";
+import { jobsOf } from "../../../core/subjects/jobs.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
+import type { Fix } from "../../../core/trade/field-conditions.ts";
 import { type Practice, practiceOf, truthKey } from "../../../data/practice.ts";
 import { schemeNow, toolsAhead } from "../card/card-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { DRIVES, type DriveKey } from "./field.dto.ts";
 
 export type TerminalLine = {
   at: number;
@@ -37,7 +36,7 @@ export type FieldView = {
   /** null: this rig is a real one, and can be copied for practice */
   practice: {
     terminal: { name: string; pages: { page: string; lines: TerminalLine[] }[] };
-    drives: { key: DriveKey; label: string; title: string }[];
+    drives: { key: string; label: string; title: string }[];
     tape: { key: DimensionKey; letter: string; label: string; fromTo: string }[];
     points: [key: string, label: string][];
   } | null;
@@ -82,7 +81,6 @@ export function fieldView(open: OpenRig): FieldView {
   if (!ground) return { practice: null };
   const { scheme, terminal } = ground;
   const { attachment } = open.rig;
-  const kinds = testsOf(attachment);
   const lines = scheme.lines.map((line, at): TerminalLine & { page: string } => {
     const { measure, sign } = line;
     const { text, word } = terminal.typed[at]!;
@@ -103,13 +101,9 @@ export function fieldView(open: OpenRig): FieldView {
         name: scheme.name,
         pages: byPage(lines).map(({ page, lines: own }) => ({ page, lines: own })),
       },
-      drives: (Object.keys(DRIVES) as DriveKey[])
-        .filter((key) => kinds.some((kind) => kind.key === key))
-        .map((key) => ({
-          key,
-          label: DRIVES[key],
-          title: kinds.find((kind) => kind.key === key)!.title,
-        })),
+      drives: jobsOf(attachment).flatMap(({ key, title, drill }) =>
+        drill ? [{ key, label: drill.label, title }] : [],
+      ),
       tape: catalogueOf(attachment)
         .filter(({ key, station }) => isHeldBy("card", station) && key in ground.truth.values)
         .map(({ key, letter, label, fromTo }) => ({ key, letter, label, fromTo })),

@@ -1,3 +1,4 @@
+import { allJobs, jobsOf } from "../../../core/subjects/jobs.ts";
 /** From tape to proven figures with the simulated field alone, on demo rigs of every connection. */
 
 import { v4 as uuid } from "uuid";
@@ -7,7 +8,6 @@ import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.
 import { fieldUnit } from "../../../core/dimension/entry.ts";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { works } from "../../../core/rig/whole.ts";
-import { testsOf } from "../../../core/subjects/proof/kinds.ts";
 import { provedOf } from "../../../core/subjects/proof/provable.ts";
 import { splitEvenly } from "../../../core/subjects/tool/layout.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
@@ -23,7 +23,6 @@ import { keepAccepted } from "../proof/keep-proof.server.ts";
 import { jobView } from "../proof/proof-view.server.ts";
 import { solved } from "../proof/solved.server.ts";
 import { keepSheet } from "../sheet/keep-sheet.server.ts";
-import { DRIVES } from "./field.dto.ts";
 import { fieldView, tapeBetween, tapeReading } from "./field-view.server.ts";
 import { beginPractice, keepDriven, keepTerminal } from "./keep-field.server.ts";
 
@@ -162,28 +161,31 @@ describe.each(RIGS)("%s", (name) => {
 
 describe("every test there is", () => {
   it("can be practised: driven, or taped with the simulated tape", () => {
-    const kinds = testsOf("drawn").map(({ key }) => key);
+    const kinds = jobsOf("drawn").map(({ key }) => key);
     const driven = fieldView(practiceOpen("Meadow drill")).practice!.drives.map(({ key }) => key);
     expect([...driven, "cross-tape"].sort()).toEqual([...kinds].sort());
     const open = practiceOpen("Meadow drill");
     expect(tapeBetween(open, "pin", "rightEdge", 0)).toMatch(/m$/);
   });
 
-  it.each(Object.keys(DRIVES))("%s gives figures with their certainty, in both units", (drive) => {
-    const name = "Meadow drill";
-    expect(keepDriven(practiceOpen(name), sampleForm({ drive, fix: "fixed" }), arrived())).toMatchObject({
-      ok: true,
-    });
-    for (const units of [PRESETS.metric, PRESETS.us]) {
-      const open = { ...practiceOpen(name), preferences: { ...practiceOpen(name).preferences, units } };
-      const test = testsOfRig(db, open.rig).find(({ kind }) => kind === drive)!;
-      const job = jobView(open, solved(open, test));
-      expect(job.figures.length, drive).toBeGreaterThan(0);
-      for (const { half } of job.figures) expect(half, drive).toMatch(/^± /);
-      expect(JSON.stringify(job)).not.toMatch(/NaN|Infinity|undefined/);
-      for (const { text } of job.observations) expect(text).not.toBe("");
-    }
-  });
+  it.each(allJobs().flatMap(({ key, drill }) => (drill ? [key] : [])))(
+    "%s gives figures with their certainty, in both units",
+    (drive) => {
+      const name = "Meadow drill";
+      expect(keepDriven(practiceOpen(name), sampleForm({ drive, fix: "fixed" }), arrived())).toMatchObject({
+        ok: true,
+      });
+      for (const units of [PRESETS.metric, PRESETS.us]) {
+        const open = { ...practiceOpen(name), preferences: { ...practiceOpen(name).preferences, units } };
+        const test = testsOfRig(db, open.rig).find(({ kind }) => kind === drive)!;
+        const job = jobView(open, solved(open, test));
+        expect(job.figures.length, drive).toBeGreaterThan(0);
+        for (const { half } of job.figures) expect(half, drive).toMatch(/^± /);
+        expect(JSON.stringify(job)).not.toMatch(/NaN|Infinity|undefined/);
+        for (const { text } of job.observations) expect(text).not.toBe("");
+      }
+    },
+  );
 
   it("by coordinates finds where the receiver really is", () => {
     const open = practiceOpen("Meadow drill");

@@ -1,19 +1,10 @@
 import { v4 as uuid } from "uuid";
-import { printMeasure } from "../../../core/quantity/measure.ts";
-import { unitOf } from "../../../core/quantity/units.ts";
+import type { JobKind } from "../../../core/job/kind.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
-import {
-  crossString,
-  driveCircle,
-  driveJoints,
-  type Field,
-  parkOnCoordinates,
-  parkTwice,
-} from "../../../core/simulation/drive.ts";
-import { recordRun } from "../../../core/simulation/receiver.ts";
 import { entryProblem } from "../../../core/simulation/terminal.ts";
 import { seedTruth } from "../../../core/simulation/truth.ts";
-import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/subjects/proof/conditions.ts";
+import { jobsOf } from "../../../core/subjects/jobs.ts";
+import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import {
   acceptedOf,
@@ -32,7 +23,7 @@ import type { OpenRig } from "../frame/rig-view.server.ts";
 import { takeLog } from "../proof/keep-proof.server.ts";
 import { type Outcome, refused } from "../writing/outcome.ts";
 import { written } from "../writing/written.server.ts";
-import { BeginPracticeDto, DriveDto, type DriveKey } from "./field.dto.ts";
+import { BeginPracticeDto, DriveDto } from "./field.dto.ts";
 import { fieldOf, groundOf } from "./field-view.server.ts";
 
 const NO_PRACTICE = { form: "This rig stands in the yard: make a practice copy of it first." };
@@ -93,17 +84,23 @@ export const keepDriven = written(DriveDto, ({ open, value: { id, drive, fix, pe
   const ground = groundOf(open);
   if (!ground) return refused(NO_PRACTICE);
   const { db, rig } = open;
+  const job = jobsOf(rig.attachment).find(({ key }) => key === drive);
+  if (!job?.drill) return refused({ drive: "There is no such drive." });
   const field = fieldOf(ground, nextDrive(db, rig.id), fix);
-  if (drive === "joints" && field.believed.spacing <= 0)
+  const { spacing } = field.believed;
+  if (job.asksSpacing && spacing <= 0)
     return refused({
       form: "The terminal's spacing is zero: it lays no lines. Type it on its guidance page.",
     });
-  const testId = testFor(open, drive, id, { fix, spacing: field.believed.spacing, told });
-  if (drive === "run-log") {
-    const log = writeLog(recordRun(field, 3), 7);
+  const testId = testFor(open, job, id, { fix, spacing: job.asksSpacing ? spacing : null, told });
+  if ("recorded" in job.drill) {
+    const log = writeLog(job.drill.recorded(field), 7);
     return takeLog(open, testId, log, uuid(), told) ?? driven(testId, person);
   }
-  keepObservations(db, testId, foundOn(field, drive, open), told);
+  const found = job.drill
+    .found(field)
+    .map(({ values, choices = {}, texts = {} }): NewObservation => ({ id: uuid(), values, choices, texts }));
+  keepObservations(db, testId, found, told);
   return driven(testId, person);
 });
 
@@ -116,9 +113,9 @@ const driven = (id: string, person: string): Outcome => ({
 /** The test that is being driven, or a new one. A log begins a test of its own. */
 function testFor(
   { db, rig }: OpenRig,
-  kind: DriveKey,
+  { key: kind, fromLog }: JobKind,
   id: string,
-  { fix, spacing, told }: { fix: Fix; spacing: number; told: Told },
+  { fix, spacing, told }: { fix: Fix; spacing: number | null; told: Told },
 ): string {
   const accepted = acceptedOf(db, rig);
   const conditions = {
@@ -129,86 +126,10 @@ function testFor(
     soil: "firm" as const,
   };
   const going = testsOfRig(db, rig).find((each) => each.kind === kind && !accepted.has(each.id));
-  if (going && kind !== "run-log") {
-    setTest(db, going.id, { conditions, spacing: kind === "joints" ? spacing : null }, told);
+  if (going && !fromLog) {
+    setTest(db, going.id, { conditions, spacing }, told);
     return going.id;
   }
-  beginTest(db, rig, {
-    id,
-    kind,
-    conditions,
-    spacing: kind === "joints" ? spacing : null,
-    ...told,
-  });
+  beginTest(db, rig, { id, kind, conditions, spacing, ...told });
   return id;
-}
-
-function foundOn(
-  field: Field,
-  drive: Exclude<DriveKey, "run-log">,
-  { preferences }: OpenRig,
-): NewObservation[] {
-  const made = (
-    values: Record<string, number>,
-    choices: Record<string, string> = {},
-    texts: Record<string, string> = {},
-  ): NewObservation => ({ id: uuid(), values, choices, texts });
-  switch (drive) {
-    case "joints":
-      return driveJoints(field, 10).map(({ left, gap }) =>
-        made({ joint: toMillimetres(gap) }, { pair: left === 1 ? "up-down" : "down-up" }),
-      );
-    case "wheel-marks":
-      return Array.from({ length: 4 }, () => {
-        const { first, second, along } = parkTwice(field);
-        return made({
-          first: toMillimetres(first),
-          second: toMillimetres(second),
-          along: toMillimetres(along),
-        });
-      });
-    case "wheel-coordinates":
-      return Array.from({ length: 4 }, () => {
-        const { heading, first, second } = parkOnCoordinates(field);
-        const values = {
-          heading,
-          latitude1: first.latitude,
-          longitude1: first.longitude,
-          latitude2: second.latitude,
-          longitude2: second.longitude,
-        };
-        const texts = Object.entries(values).map(([key, radians]): [string, string] => [
-          key,
-          ((radians * 180) / Math.PI).toFixed(key === "heading" ? 0 : 8),
-        ]);
-        return made(values, { shown: "antenna" }, Object.fromEntries(texts));
-      });
-    case "headland": {
-      const shift = field.random.normal(0.05);
-      const unit = unitOf("speed", preferences.units);
-      return [1.5, 3].flatMap((speed) =>
-        (["on", "off"] as const).flatMap((edge) =>
-          ([1, -1, 1, -1] as const).map((way) =>
-            made(
-              { speed, mark: toMillimetres(crossString(field, { edge, way, speed, shift })) },
-              { edge, way: way === 1 ? "there" : "back" },
-              { speed: printMeasure("speed", speed, unit) },
-            ),
-          ),
-        ),
-      );
-    }
-    case "circle":
-      return Array.from({ length: 4 }, () =>
-        made(
-          Object.fromEntries(
-            Object.entries(driveCircle(field)).map(([key, value]) => [key, toMillimetres(value)]),
-          ),
-        ),
-      );
-  }
-}
-
-function toMillimetres(metres: number): number {
-  return Math.round(metres * 1000) / 1000;
 }

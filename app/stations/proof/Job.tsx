@@ -23,7 +23,7 @@ export function Job(props: Props) {
       {!closed && <TestConditions key={job.conditions.said} job={job} action={action} />}
       <div className="grid grid-cols-2 gap-6 max-sm:grid-cols-1">
         <div className="grid content-start gap-4">
-          {!closed && (job.kind === "run-log" ? <LogForm {...props} /> : <ObservationForm {...props} />)}
+          {!closed && (job.fromLog ? <LogForm {...props} /> : <ObservationForm {...props} />)}
           <Observations job={job} action={action} />
           {!closed && <TakeBack {...props} />}
         </div>

@@ -3,8 +3,8 @@ import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { FieldUnit } from "../../../core/dimension/entry.ts";
+import type { AskedField as Asked } from "../../../core/job/kind.ts";
 import { capital } from "../../../core/quantity/capital.ts";
-import type { AskedField as Asked } from "../../../core/subjects/proof/kinds.ts";
 import { askedIn, send } from "../../offline/queue.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
@@ -42,7 +42,7 @@ export function ObservationForm({ job, action, person }: Props) {
     const element = event.currentTarget;
     const data = new FormData(element);
     const checked = validateForm(ObserveDto, data);
-    const read = readObservation(job.kind, (name) => String(data.get(name) ?? ""), job.styles);
+    const read = readObservation(job.fields, (name) => String(data.get(name) ?? ""), job.styles);
     const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
     if (Object.keys(found).length > 0) return refuse(found);
     setBusy(true);

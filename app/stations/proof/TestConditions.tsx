@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import { useFetcher } from "react-router";
-import { FIXES, SLOPES, SOILS } from "../../../core/subjects/proof/conditions.ts";
+import { FIXES, SLOPES, SOILS } from "../../../core/trade/field-conditions.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import type { Outcome } from "../writing/outcome.ts";
@@ -16,7 +16,7 @@ export function TestConditions({ job, action }: { job: JobView; action: string }
   const fetcher = useFetcher<Outcome>();
   const sent = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
   const { errors, onSubmit } = useChecked(TestConditionsDto, sent);
-  const { conditions, receiver, kind, rows } = job;
+  const { conditions, receiver, asksSpacing, rows } = job;
   const details = useRef<HTMLDetailsElement>(null);
   const open = receiver && conditions.fix === "";
   useEffect(() => {
@@ -73,7 +73,7 @@ export function TestConditions({ job, action }: { job: JobView; action: string }
           defaultValue={conditions.speed}
           problem={errors.speed}
         />
-        {kind === "joints" ? (
+        {asksSpacing ? (
           <TextField
             name="spacing"
             label="Spacing in the terminal"
@@ -83,7 +83,7 @@ export function TestConditions({ job, action }: { job: JobView; action: string }
         ) : (
           <input type="hidden" name="spacing" value={conditions.spacing} />
         )}
-        {kind === "joints" && rows ? (
+        {asksSpacing && rows ? (
           <label className="col-span-2 flex min-h-11 items-center gap-2">
             <input
               type="checkbox"

@@ -1,10 +1,9 @@
+import { type Accepted, acceptFigure } from "../../../core/job/accepting.ts";
 import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
-import { type Accepted, acceptFigure } from "../../../core/subjects/proof/accepting.ts";
-import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/subjects/proof/conditions.ts";
-import { testsOf } from "../../../core/subjects/proof/kinds.ts";
-import { acrossOf, findPasses } from "../../../core/subjects/proof/run-log.ts";
+import { jobKind, jobsOf } from "../../../core/subjects/jobs.ts";
+import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
 import {
   acceptedOf,
   acceptTest,
@@ -32,14 +31,14 @@ const CLOSED = { form: "This test was accepted. Take the proof back first, or be
 export const keepBegun = written(
   BeginTestDto,
   ({ open: { db, rig, resolved }, value: { id, kind, person }, told }): Outcome => {
-    if (!testsOf(rig.attachment).some(({ key }) => key === kind))
-      return refused({ form: "This tool has no such test." });
+    const job = jobsOf(rig.attachment).find(({ key }) => key === kind);
+    if (!job) return refused({ form: "This tool has no such test." });
     const set = resolved.values["guidance.trackSpacing"].value;
     beginTest(db, rig, {
       id,
       kind,
       conditions: UNKNOWN_CONDITIONS,
-      spacing: kind === "joints" ? (set ?? trackSpacing(resolved).total) : null,
+      spacing: job.asksSpacing ? (set ?? trackSpacing(resolved).total) : null,
       ...told,
     });
     return { ok: true, kept: { id, said: "" }, person };
@@ -78,10 +77,10 @@ export const keepObserved = written(
   ({ open, value: { id, test: testId, styles, person }, told, form }): Outcome => {
     const barred = writable(open, testId);
     if (barred) return barred;
-    const { kind } = findTest(open.db, open.rig, testId)!;
-    const read = readObservation(kind, (name) => String(form.get(name) ?? ""), stylesIn(styles)!);
+    const { fields, fromLog } = jobKind(findTest(open.db, open.rig, testId)!.kind);
+    const read = readObservation(fields, (name) => String(form.get(name) ?? ""), stylesIn(styles)!);
     if (!read.ok) return refused(read.errors);
-    if (kind === "run-log") return refused({ form: "Passes come out of a log. Give the file." });
+    if (fromLog) return refused({ form: "Passes come out of a log. Give the file." });
     const { values, choices, texts } = read;
     keepObservations(open.db, testId, [{ id, values, choices, texts }], told);
     return { ok: true, kept: { id, said: "Kept" }, person };
@@ -117,29 +116,25 @@ export function takeLog(
     return refused({
       log: `The log has ${log.decimals} decimals of a minute, ${(1852 / 10 ** log.decimals).toFixed(log.decimals > 4 ? 3 : 2)} m a step: set the receiver to six or more and drive again.`,
     });
-  const passes = findPasses(log.points);
-  if (passes.length < 2)
-    return refused({
-      log: `${passes.length === 1 ? "One straight pass" : "No straight pass"} of 30 m or more was found: drive up and back in the same marks.`,
-    });
-  const across = acrossOf(passes);
-  if (across.length === 0)
-    return refused({ log: "The passes share no stretch: drive them beside each other, up and back." });
-  const observations = across.map(
-    (pass, index): NewObservation => ({
+  const test = findTest(db, rig, testId)!;
+  const { fromLog } = jobKind(test.kind);
+  if (!fromLog) return refused({ log: "This test is measured on the ground, not read out of a log." });
+  const found = fromLog.read(log.points);
+  if ("problem" in found) return refused({ log: found.problem });
+  const observations = found.map(
+    ({ values, choices = {}, texts = {} }, index): NewObservation => ({
       id: idOf(id, index),
-      values: { across: pass.across },
-      choices: { way: pass.way === 1 ? "there" : "back" },
-      texts: {},
+      values,
+      choices,
+      texts,
     }),
   );
   if (observationsOf(db, testId).length > 0)
     return refused({ log: "A log was read into this test before. Begin a new test for another." });
   const fix = mostlyOf(log);
-  const test = findTest(db, rig, testId)!;
   const conditions = { ...test.conditions, fix: fix ?? test.conditions.fix };
   keepObservations(db, testId, observations, told);
-  setTest(db, testId, { conditions, note: logNote(log, passes.length) }, told);
+  setTest(db, testId, { conditions, note: logNote(log, found.length) }, told);
   return null;
 }
 
@@ -176,7 +171,7 @@ export const keepAccepted = written(
     if (barred) return barred;
     const job = solved(open, findTest(open.db, open.rig, testId)!);
     const { test, observations, verdicts } = job;
-    const tested = { ...test, observations, verdicts };
+    const tested = { ...test, kind: job.kind, observations, verdicts };
     const accepted: Accepted[] = [];
     for (const verdict of job.verdicts) {
       const chosen = String(form.get(`accept-${verdict.measured.key}`) ?? "");

@@ -1,21 +1,21 @@
 import { describe, expect, it } from "vitest";
-import { TEST_KEYS, type TestKey, testKind } from "../../../core/subjects/proof/kinds.ts";
+import { allJobs, jobKind } from "../../../core/subjects/jobs.ts";
 import { readObservation, type Styles, stylesIn, stylesText, textName, wordName } from "./observation.ts";
 
 const METRIC: Styles = { tape: "m", small: "mm", speed: "km/h" };
 const US: Styles = { tape: "ft-in", small: "in", speed: "mph" };
 
-const read = (kind: TestKey, fields: Record<string, string>, styles = METRIC) =>
-  readObservation(kind, (name) => fields[name] ?? "", styles);
-const problems = (kind: TestKey, fields: Record<string, string>) => {
+const read = (kind: string, fields: Record<string, string>, styles = METRIC) =>
+  readObservation(jobKind(kind).fields, (name) => fields[name] ?? "", styles);
+const problems = (kind: string, fields: Record<string, string>) => {
   const answer = read(kind, fields);
   return answer.ok ? {} : answer.errors;
 };
 
 /** Something sensible in every field of a kind. */
-function filled(kind: TestKey): Record<string, string> {
+function filled(kind: string): Record<string, string> {
   return Object.fromEntries(
-    testKind(kind).fields.flatMap((field): [string, string][] => {
+    jobKind(kind).fields.flatMap((field): [string, string][] => {
       const name = textName(field.key);
       switch (field.kind) {
         case "choice":
@@ -40,7 +40,9 @@ function filled(kind: TestKey): Record<string, string> {
   );
 }
 
-const typed = TEST_KEYS.filter((kind) => testKind(kind).fields.length > 0);
+const typed = allJobs()
+  .filter(({ fields }) => fields.length > 0)
+  .map(({ key }) => key);
 
 describe("an observation of every kind", () => {
   it.each(typed)("%s is read where every field is filled, and kept as it was typed", (kind) => {
@@ -48,19 +50,19 @@ describe("an observation of every kind", () => {
     const answer = read(kind, fields);
     expect(answer).toMatchObject({ ok: true });
     if (!answer.ok) return;
-    for (const { key } of testKind(kind).fields) expect(answer.texts[key]).toContain(fields[textName(key)]);
+    for (const { key } of jobKind(kind).fields) expect(answer.texts[key]).toContain(fields[textName(key)]);
   });
 
   it.each(typed)("%s names every field that is wanting, and only those", (kind) => {
     const wanting = Object.keys(problems(kind, {}));
-    const must = testKind(kind)
+    const must = jobKind(kind)
       .fields.filter(({ optional }) => !optional)
       .map(({ key }) => textName(key));
     expect(wanting.sort()).toEqual(must.sort());
   });
 
   it.each(typed)("%s takes nonsense in no field", (kind) => {
-    for (const { key } of testKind(kind).fields) {
+    for (const { key } of jobKind(kind).fields) {
       const name = textName(key);
       expect(problems(kind, { ...filled(kind), [name]: "??" }), key).toHaveProperty([name]);
     }

@@ -1,9 +1,9 @@
 /** One observation of a field test as it is typed, read the same way in the browser and on the server. */
 
+import { pointOf } from "../../../core/dimension/points.ts";
+import type { AskedField } from "../../../core/job/kind.ts";
 import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quantity/length.ts";
 import { FAMILIES, parseMeasure, type UnitOf } from "../../../core/quantity/measure.ts";
-import { type AskedField, type TestKey, testKind } from "../../../core/subjects/proof/kinds.ts";
-import { pointOf } from "../../../core/subjects/proof/solve.ts";
 
 /** What a bare number means in each kind of field. */
 export type Styles = { tape: LengthStyle; small: LengthStyle; speed: UnitOf<"speed"> };
@@ -32,12 +32,12 @@ export type ReadObservation =
 
 type Told = (name: string) => string;
 
-export function readObservation(kind: TestKey, told: Told, styles: Styles): ReadObservation {
+export function readObservation(fields: readonly AskedField[], told: Told, styles: Styles): ReadObservation {
   const values: Record<string, number> = {};
   const choices: Record<string, string> = {};
   const texts: Record<string, string> = {};
   const errors: Record<string, string> = {};
-  for (const field of testKind(kind).fields) {
+  for (const field of fields) {
     const text = told(textName(field.key)).trim();
     if (text === "" && field.optional) continue;
     const read = readField(field, text, told(wordName(field.key)), styles);

@@ -3,24 +3,25 @@
 import type { Attachment } from "../../../core/dimension/attachment.ts";
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
-import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import { type PointKey, pointLabel, pointOf } from "../../../core/dimension/points.ts";
 import { drawJob } from "../../../core/drawing/job.ts";
 import { drawPlan } from "../../../core/drawing/plan.ts";
 import { pointsOf } from "../../../core/drawing/rig-points.ts";
 import type { DrawnRig } from "../../../core/drawing/sheet.ts";
+import type { AskedField, JobKind } from "../../../core/job/kind.ts";
+import { toleranceOf } from "../../../core/job/tolerance.ts";
+import { halfWords, offWords, signedFine, size, VERDICTS } from "../../../core/job/words.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { printMeasure } from "../../../core/quantity/measure.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import { evaluate } from "../../../core/rig/chain.ts";
 import { lapsedBy } from "../../../core/rig/resolve.ts";
-import { FIXES, SLOPES, SOILS } from "../../../core/subjects/proof/conditions.ts";
-import { explains, predictDistance } from "../../../core/subjects/proof/cross-tape.ts";
+import { jobsOf } from "../../../core/subjects/jobs.ts";
 import { endedBy } from "../../../core/subjects/proof/ended.ts";
-import { type AskedField, type TestKey, testsOf } from "../../../core/subjects/proof/kinds.ts";
+import { predictDistance } from "../../../core/subjects/proof/fits/cross-tape.ts";
 import { provables } from "../../../core/subjects/proof/provable.ts";
-import { pointOf } from "../../../core/subjects/proof/solve.ts";
-import { toleranceOf } from "../../../core/subjects/proof/tolerance.ts";
-import { halfWords, offWords, size, suspectWords, VERDICTS } from "../../../core/subjects/proof/words.ts";
+import { suspectWords } from "../../../core/subjects/proof/words.ts";
+import { FIXES, SLOPES, SOILS } from "../../../core/trade/field-conditions.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { acceptedOf, observationsOf, testsOfRig } from "../../../data/field-tests.ts";
 import { day, moment, plusMinus } from "../frame/print.ts";
@@ -37,11 +38,11 @@ export type ProvenRow = {
   /** the proof that stands, or why an earlier one no longer does */
   because: string;
   lapsed: boolean;
-  tests: { key: TestKey; title: string }[];
+  tests: { key: string; title: string }[];
 };
 
 export type JobRow = {
-  key: TestKey;
+  key: string;
   title: string;
   tells: string;
   /** the test that is being driven; null: none is */
@@ -61,7 +62,7 @@ export function proofView(open: OpenRig): ProofView {
   const facts = rigFacts(db, rig);
   const tests = testsOfRig(db, rig);
   const accepted = acceptedOf(db, rig);
-  const kinds = testsOf(rig.attachment);
+  const kinds = jobsOf(rig.attachment);
   const { across, along, why } = toleranceOf(resolved);
   return {
     tolerance: `Good enough for this tool: ${size(across, units)} to the side, ${size(along, units)} along the line, 95 times in a hundred: ${why} (common practice).`,
@@ -154,7 +155,7 @@ export type FigureView = {
 
 export type JobView = {
   id: string;
-  kind: TestKey;
+  kind: string;
   title: string;
   tells: string;
   drive: readonly string[];
@@ -164,6 +165,8 @@ export type JobView = {
   enough: { count: number; why: string };
   one: string;
   receiver: boolean;
+  fromLog: boolean;
+  asksSpacing: boolean;
   fields: readonly AskedField[];
   points: { key: PointKey; label: string }[];
   /** for each pair of points, what the readings predict: shown before the tape is stretched is no test, so only after */
@@ -221,6 +224,8 @@ export function jobView(open: OpenRig, job: Solved): JobView {
     enough: kind.enough,
     one: kind.one,
     receiver: kind.receiver,
+    fromLog: kind.fromLog !== undefined,
+    asksSpacing: kind.asksSpacing,
     fields: kind.fields,
     points: pointsOf(resolved)
       .filter((key) => reachable(open, key))
@@ -240,10 +245,10 @@ export function jobView(open: OpenRig, job: Solved): JobView {
         person: each.person,
         leftOut: each.leftOut,
         outlier: residual?.outlier ?? false,
-        apart: residual ? apartText(residual.observed - residual.fitted, units) : "",
+        apart: residual ? signedFine(residual.observed - residual.fitted, units) : "",
       };
     }),
-    next: nextOf(job),
+    next: kind.next?.(observations.at(-1)) ?? {},
     figures: verdicts.map((verdict) => figureView(open, verdict)),
     also: result.also.map(({ label, estimate }) => ({
       label,
@@ -257,12 +262,12 @@ export function jobView(open: OpenRig, job: Solved): JobView {
     open: result.open,
     suspects: [
       ...suspects.map((suspect) => suspectWords(suspect, resolved, units)),
-      ...crossSuspects(open, job),
+      ...explained(open, job),
     ].slice(0, 4),
     residuals: result.residuals.map(({ at, x, observed, fitted, group, outlier }) => ({
       x: plotted(x),
       apart: (observed - fitted) / (inches ? 0.0254 : 0.01) || 0,
-      group: groupWord(group),
+      group: groupWord(kind, group),
       outlier,
       leftOut: observations[at]?.leftOut ?? false,
     })),
@@ -283,11 +288,11 @@ export function jobView(open: OpenRig, job: Solved): JobView {
 }
 
 /** The test as a sketch, or for a tape across the rig's own drawing with the tape in it. */
-export function jobDrawing(open: OpenRig, { test, kind, observations }: Solved) {
+export function jobDrawing(open: OpenRig, { kind, observations }: Solved) {
   const { units } = open.preferences;
   const title = `${kind.title}, a sketch of what was measured`;
-  const desk = drawJob(test.kind, observations, { width: 424, height: 736, units });
-  const phone = drawJob(test.kind, observations, { width: 390, height: 236, units });
+  const desk = drawJob(kind, observations, { width: 424, height: 736, units });
+  const phone = drawJob(kind, observations, { width: 390, height: 236, units });
   if (desk && phone) return { desk, phone, title };
   const last = observations.at(-1);
   const across = (width: number, height: number): DrawnRig => {
@@ -322,23 +327,10 @@ function speedFactor({ speed }: Styles): number {
   return speed === "mph" ? 3600 / 1609.344 : speed === "km/h" ? 3.6 : 1;
 }
 
-const GROUPS: Record<string, string> = {
-  "up-down": "left up, right down",
-  "down-up": "left down, right up",
-  "up-up": "both up",
-  "down-down": "both down",
-  on: "work began",
-  off: "work ended",
-  there: "there",
-  back: "back",
-};
-
-function groupWord(group: string): string {
-  return GROUPS[group] ?? group;
-}
-
-function apartText(metres: number, units: Units): string {
-  return `${metres < 0 ? "−" : "+"}${size(metres, units)}`;
+/** The word of the choice by which observations are told apart. */
+function groupWord({ fields }: JobKind, group: string): string {
+  const choices = fields.flatMap((field) => (field.kind === "choice" ? field.choices : []));
+  return choices.find(({ key }) => key === group)?.label ?? group;
 }
 
 function conditionsView({ test }: Solved, units: Units): JobView["conditions"] {
@@ -372,8 +364,7 @@ function observationText(
   { rig, preferences }: OpenRig,
 ): string {
   const { units } = preferences;
-  if (kind.key === "run-log")
-    return `${choices.way === "back" ? "back" : "there"}, ${apartText(values.across ?? 0, units)} beside the line`;
+  if (kind.fromLog) return kind.fromLog.say({ values, choices }, units);
   return kind.fields
     .map((field) => fieldText(field, { values, choices, texts }, rig.attachment, units))
     .filter(Boolean)
@@ -397,29 +388,6 @@ function fieldText(
   if (field.kind === "speed") return printMeasure("speed", value, unitOf("speed", units));
   if (field.kind !== "sided") return texts[field.key] ?? printLength(value, units.tape);
   return `${size(value, units)}${value === 0 ? "" : ` ${value > 0 ? field.plus : field.minus}`}`;
-}
-
-/** Passes are driven up and down in turn; crossings there and back. */
-function nextOf({ observations, test }: Solved): Record<string, string> {
-  const last = observations.at(-1);
-  switch (test.kind) {
-    case "joints":
-      return {
-        pair:
-          last?.choices.pair === "up-down"
-            ? "down-up"
-            : last?.choices.pair === "down-up"
-              ? "up-down"
-              : (last?.choices.pair ?? "up-down"),
-      };
-    case "headland":
-      return {
-        edge: last?.choices.edge ?? "on",
-        way: last?.choices.way === "there" ? "back" : "there",
-      };
-    default:
-      return {};
-  }
 }
 
 function figureView(
@@ -472,25 +440,17 @@ function sumText(value: number, sides: { plus: string; minus: string } | null, u
   return printLength(Math.abs(value), units.tape);
 }
 
-/** For a tape across the chain: which single reading would explain it. */
-function crossSuspects(
-  { resolved, preferences }: OpenRig,
-  { test, result, verdicts }: Solved,
-): JobView["suspects"] {
-  if (test.kind !== "cross-tape") return [];
+/** Which single reading would explain that a figure is out of line. */
+function explained({ resolved, preferences }: OpenRig, { kind, verdicts }: Solved): JobView["suspects"] {
   const { units } = preferences;
   return verdicts.flatMap(({ measured, verdict }) => {
-    const residual = result.residuals.find(({ at }) => `distance-${at + 1}` === measured.key);
-    if (verdict !== "differs" || !residual?.outlier) return [];
-    const predicted = { distance: measured.entered, sigma: 0, terms: measured.terms, missing: [] };
-    return explains(resolved, predicted, measured.off.value)
-      .slice(0, 2)
-      .map(({ key, value, sigmas }) => {
-        const entry = dimension(key, resolved.attachment);
-        return {
-          what: `${measured.label}: ${entry.label.toLowerCase()} would have to be ${printEntry(entry, value, units)}.`,
-          next: `That is ${sigmas.toFixed(1)} times its own uncertainty from ${printEntry(entry, resolved.values[key].value ?? 0, units)}. Tape it again.`,
-        };
-      });
+    const found = verdict === "differs" ? (kind.explains?.(resolved, measured) ?? []) : [];
+    return found.slice(0, 2).map(({ key, value, sigmas }) => {
+      const entry = dimension(key, resolved.attachment);
+      return {
+        what: `${measured.label}: ${entry.label.toLowerCase()} would have to be ${printEntry(entry, value, units)}.`,
+        next: `That is ${sigmas.toFixed(1)} times its own uncertainty from ${printEntry(entry, resolved.values[key].value ?? 0, units)}. Tape it again.`,
+      };
+    });
   });
 }

@@ -1,8 +1,7 @@
 import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
 import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
-import { FIXES, type Fix, SLOPES, SOILS } from "../../../core/subjects/proof/conditions.ts";
-import { TEST_KEYS, type TestKey } from "../../../core/subjects/proof/kinds.ts";
+import { FIXES, type Fix, SLOPES, SOILS } from "../../../core/trade/field-conditions.ts";
 import { Reads } from "../reading/entry.dto.ts";
 import { stylesIn } from "./observation.ts";
 
@@ -13,8 +12,8 @@ export class BeginTestDto {
   @IsUUID(undefined, NO_TEST)
   id!: string;
 
-  @IsIn(TEST_KEYS, { message: "There is no such test." })
-  kind!: TestKey;
+  @Length(1, 60, NO_TEST)
+  kind!: string;
 
   @Length(1, 60, WHO)
   person!: string;

@@ -1,5 +1,6 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
+import { jobKind } from "../../../core/subjects/jobs.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import { observationsOf, testsOfRig } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
@@ -236,7 +237,7 @@ describe("a log", () => {
 describe("an observation as it is typed", () => {
   const styles = { tape: "ft-in", small: "in", speed: "mph" } as const;
   const read = (fields: Record<string, string>) =>
-    readObservation("headland", (name) => fields[name] ?? "", styles);
+    readObservation(jobKind("headland").fields, (name) => fields[name] ?? "", styles);
 
   it("is read in the operator's units, with the word in the text or beside it", () => {
     expect(read({ "f-edge": "on", "f-way": "there", "f-speed": "5", "f-mark": "4 1/2 short" })).toMatchObject(
@@ -253,7 +254,7 @@ describe("an observation as it is typed", () => {
 
   it("wants two different points", () => {
     const same = (name: string) => ({ "f-from": "pin", "f-to": "pin", "f-distance": "12'" })[name] ?? "";
-    expect(readObservation("cross-tape", same, styles)).toMatchObject({
+    expect(readObservation(jobKind("cross-tape").fields, same, styles)).toMatchObject({
       errors: { "f-to": expect.any(String) },
     });
   });

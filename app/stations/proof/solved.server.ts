@@ -1,12 +1,13 @@
 /** A field test of a rig solved and judged: what its page shows, and what may be accepted, come of the same. */
 import { type Card, fillCard } from "../../../core/card/fill.ts";
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
+import { type JudgedFigure, receiverDoubts } from "../../../core/job/corrections.ts";
+import { judgeJob } from "../../../core/job/judged.ts";
+import type { JobKind } from "../../../core/job/kind.ts";
+import type { TestResult } from "../../../core/job/result.ts";
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { type JudgedFigure, receiverDoubts } from "../../../core/subjects/proof/corrections.ts";
-import { judgeTest } from "../../../core/subjects/proof/judged.ts";
-import { type TestKind, testKind } from "../../../core/subjects/proof/kinds.ts";
-import type { TestResult } from "../../../core/subjects/proof/result.ts";
+import { jobKind } from "../../../core/subjects/jobs.ts";
 import { type Other, type Suspect, suspectsOf } from "../../../core/subjects/proof/suspects.ts";
 import { factsOf, rigFacts } from "../../../data/facts.ts";
 import { type FieldTest, findTest, type KeptObservation, observationsOf } from "../../../data/field-tests.ts";
@@ -18,7 +19,7 @@ import type { OpenRig } from "../frame/rig-view.server.ts";
 
 export type Solved = {
   test: FieldTest;
-  kind: TestKind;
+  kind: JobKind;
   observations: KeptObservation[];
   result: TestResult;
   verdicts: JudgedFigure[];
@@ -36,9 +37,9 @@ export function testOr(open: OpenRig, id: string, otherwise: () => Response): So
 
 export function solved(open: OpenRig, test: FieldTest): Solved {
   const { db, resolved } = open;
-  const kind = testKind(test.kind);
+  const kind = jobKind(test.kind);
   const observations = observationsOf(db, test.id);
-  const { result, verdicts, tolerance } = judgeTest({ ...test, observations }, resolved);
+  const { result, verdicts, tolerance } = judgeJob({ ...test, kind, observations }, resolved);
   return {
     test,
     kind,
@@ -49,7 +50,7 @@ export function solved(open: OpenRig, test: FieldTest): Solved {
     suspects: suspectsOf(result.measured, {
       rig: resolved,
       spacing: test.spacing,
-      others: test.kind === "joints" ? otherWidths(open) : [],
+      others: result.measured.some(({ key }) => key === "width") ? otherWidths(open) : [],
     }),
     doubts: receiverDoubts(kind, test.conditions),
   };

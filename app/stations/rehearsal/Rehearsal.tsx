@@ -1,8 +1,6 @@
 import { Check, Circle, CircleDot, OctagonAlert } from "lucide-react";
 import { useEffect, useState } from "react";
 import { createPortal } from "react-dom";
-import { unmetNeeds } from "../../../core/sequence/run.ts";
-import { type Step, stateWords } from "../../../core/sequence/step.ts";
 import {
   type Folding,
   type FoldingKind,
@@ -14,8 +12,10 @@ import {
   tick,
   withLever,
   worldOf,
-} from "../../../core/simulation/folding.ts";
-import { type FoldingPart, sketchOf } from "../../../core/simulation/folding-drawing.ts";
+} from "../../../core/rehearsal/folding.ts";
+import { type FoldingPart, sketchOf } from "../../../core/rehearsal/folding-drawing.ts";
+import { unmetNeeds } from "../../../core/sequence/run.ts";
+import { type Step, stateWords } from "../../../core/sequence/step.ts";
 import type { RehearsalView } from "./rehearsal-view.ts";
 
 /** Rehearsed faster than it goes in earnest: nobody learns from waiting. */

@@ -1,9 +1,10 @@
 import { capital } from "../../../core/quantity/capital.ts";
+
 /** What a rehearsal of a folding tool needs: its functions on their levers, how fast they move, and the steps to follow. */
 
+import { FOLDING_KINDS, type FoldingKind, type Speeds } from "../../../core/rehearsal/folding.ts";
 import { type RigStep, stepsOfRig } from "../../../core/sequence/of-rig.ts";
 import type { Lists } from "../../../core/sequence/templates.ts";
-import { FOLDING_KINDS, type FoldingKind, type Speeds } from "../../../core/simulation/folding.ts";
 import { kindOf } from "../../../core/subjects/hoses/kinds.ts";
 import { remotesOf, swapsOf } from "../../../core/subjects/hoses/problem.ts";
 import { isPort, remoteName } from "../../../core/yard/circuit.ts";

@@ -1,9 +1,11 @@
 import { describe, expect, it } from "vitest";
+import type { JobSetup } from "../../job/kind.ts";
+import { solveJob } from "../../job/solve.ts";
 import { sampleRig } from "../../rig/sample.ts";
-import { UNKNOWN_CONDITIONS } from "./conditions.ts";
-import { solveTest, type TestSetup } from "./solve.ts";
+import { jobKind } from "../../subjects/jobs.ts";
+import { UNKNOWN_CONDITIONS } from "../../trade/field-conditions.ts";
 
-const SETUP = { ...UNKNOWN_CONDITIONS, spacing: 4.5, rowToRow: false } as unknown as TestSetup;
+const SETUP = { ...UNKNOWN_CONDITIONS, spacing: 4.5, rowToRow: false } as unknown as JobSetup;
 const joint = (gap: number | undefined, left: string, right: string) => ({
   values: gap === undefined ? {} : { joint: gap },
   choices: { left, right },
@@ -17,9 +19,9 @@ describe("an observation that lacks a figure", () => {
       joint(0.021, "there", "back"),
       joint(-0.019, "back", "there"),
     ];
-    const clean = solveTest("joints", whole, new Set(), SETUP, sampleRig());
-    const lacking = solveTest(
-      "joints",
+    const clean = solveJob(jobKind("joints"), whole, new Set(), SETUP, sampleRig());
+    const lacking = solveJob(
+      jobKind("joints"),
       [...whole, joint(undefined, "there", "back")],
       new Set(),
       SETUP,
@@ -32,8 +34,8 @@ describe("an observation that lacks a figure", () => {
 
   it("from row to row waits for the row spacing", () => {
     const rig = sampleRig({ "rows.spacing": null });
-    const result = solveTest(
-      "joints",
+    const result = solveJob(
+      jobKind("joints"),
       [joint(0.15, "there", "back")],
       new Set(),
       { ...SETUP, rowToRow: true },
@@ -45,7 +47,13 @@ describe("an observation that lacks a figure", () => {
 
   it("of coordinates is not the middle of the ocean", () => {
     const values = { latitude1: 0.9, longitude1: 0.17, latitude2: 0.9, heading: 1 };
-    const result = solveTest("wheel-coordinates", [{ values, choices: {} }], new Set(), SETUP, sampleRig());
+    const result = solveJob(
+      jobKind("wheel-coordinates"),
+      [{ values, choices: {} }],
+      new Set(),
+      SETUP,
+      sampleRig(),
+    );
     expect(result.measured).toEqual([]);
     expect(result.open.join(" ")).toContain("lacks a figure");
   });

@@ -1,18 +1,20 @@
 import { describe, expect, it } from "vitest";
 import { fromPlane } from "../../geodesy/plane.ts";
+import { verdictsOf } from "../../job/corrections.ts";
+import type { JobSetup } from "../../job/kind.ts";
+import type { Measured, Observation } from "../../job/result.ts";
+import { solveJob } from "../../job/solve.ts";
+import { toleranceOf } from "../../job/tolerance.ts";
 import { middleRadius, pivotOf, radiusNeeded, towedRadius } from "../../rig/circle.ts";
 import { sampleRig } from "../../rig/sample.ts";
-import { UNKNOWN_CONDITIONS } from "./conditions.ts";
-import { verdictsOf } from "./corrections.ts";
-import { explains, predictDistance } from "./cross-tape.ts";
-import { TEST_KEYS, testKind, testsOf } from "./kinds.ts";
-import type { Measured, Observation } from "./result.ts";
-import { solveTest, type TestSetup } from "./solve.ts";
+import { jobKind, jobsOf } from "../../subjects/jobs.ts";
+import { UNKNOWN_CONDITIONS } from "../../trade/field-conditions.ts";
+import { explains, predictDistance } from "./fits/cross-tape.ts";
+import { FIELD_TESTS } from "./jobs/index.ts";
 import { suspectsOf } from "./suspects.ts";
-import { toleranceOf } from "./tolerance.ts";
 
 const rig = sampleRig();
-const setup: TestSetup = { fix: "fixed", spacing: 4.5, rowToRow: false };
+const setup: JobSetup = { fix: "fixed", spacing: 4.5, rowToRow: false };
 const none: ReadonlySet<number> = new Set();
 const joint = (pair: string, gap: number): Observation => ({ values: { joint: gap }, choices: { pair } });
 const alternating = (gaps: readonly number[]) =>
@@ -21,8 +23,8 @@ const by = (measured: readonly Measured[], key: string) => measured.find((each) 
 
 describe("pass joints", () => {
   it("worked by hand: T 6.00, w 5.96, tool 5 cm right: −6 and +14 cm in turn", () => {
-    const { measured, open } = solveTest(
-      "joints",
+    const { measured, open } = solveJob(
+      jobKind("joints"),
       alternating([-0.06, 0.14, -0.06, 0.14]),
       none,
       { ...setup, spacing: 6 },
@@ -37,8 +39,8 @@ describe("pass joints", () => {
   });
 
   it("does not take the width from the plain mean: two of one kind and one of the other", () => {
-    const { measured } = solveTest(
-      "joints",
+    const { measured } = solveJob(
+      jobKind("joints"),
       alternating([-0.06, 0.14, -0.06]),
       none,
       { ...setup, spacing: 6 },
@@ -49,22 +51,22 @@ describe("pass joints", () => {
 
   it("says what it cannot separate, and what would", () => {
     const same = [joint("up-up", 0.03), joint("up-up", 0.05)];
-    expect(solveTest("joints", same, none, setup, rig)).toMatchObject({
+    expect(solveJob(jobKind("joints"), same, none, setup, rig)).toMatchObject({
       measured: [],
       open: [expect.stringContaining("not separable")],
     });
-    expect(solveTest("joints", alternating([0.02]), none, setup, rig).open[0]).toContain(
+    expect(solveJob(jobKind("joints"), alternating([0.02]), none, setup, rig).open[0]).toContain(
       "Measure the next joint",
     );
-    expect(solveTest("joints", alternating([0.02, 0.04]), none, setup, rig).open[0]).toContain(
+    expect(solveJob(jobKind("joints"), alternating([0.02, 0.04]), none, setup, rig).open[0]).toContain(
       "standard errors",
     );
-    expect(solveTest("joints", [], none, setup, rig)).toMatchObject({ measured: [], open: [] });
+    expect(solveJob(jobKind("joints"), [], none, setup, rig)).toMatchObject({ measured: [], open: [] });
   });
 
   it("takes the row spacing off where rows are measured", () => {
-    const { measured } = solveTest(
-      "joints",
+    const { measured } = solveJob(
+      jobKind("joints"),
       alternating([0.15, 0.15, 0.15]),
       none,
       { ...setup, rowToRow: true },
@@ -77,9 +79,9 @@ describe("pass joints", () => {
   it("marks the joint that does not belong, and can leave it out", () => {
     const gaps = [-0.05, 0.15, -0.06, 0.14, 0.44, 0.15, -0.06, 0.14, -0.05, 0.15];
     const observations = alternating(gaps);
-    const { residuals } = solveTest("joints", observations, none, setup, rig);
+    const { residuals } = solveJob(jobKind("joints"), observations, none, setup, rig);
     expect(residuals.filter(({ outlier }) => outlier).map(({ at }) => at)).toEqual([4]);
-    const without = solveTest("joints", observations, new Set([4]), setup, rig);
+    const without = solveJob(jobKind("joints"), observations, new Set([4]), setup, rig);
     expect(by(without.measured, "lateral").off.value).toBeCloseTo(0.05, 2);
     expect(without.residuals).toHaveLength(10);
   });
@@ -91,11 +93,11 @@ describe("same wheel marks", () => {
       values: { first: 0.02 + apart, second: 0.02, along: -0.06 },
       choices: {},
     }));
-    const { measured } = solveTest("wheel-marks", rounds, none, setup, rig);
+    const { measured } = solveJob(jobKind("wheel-marks"), rounds, none, setup, rig);
     expect(by(measured, "lateral").off.value).toBeCloseTo(0.04, 12);
     // first − second is 6 cm ahead, so the receiver sits 3 cm further ahead than entered
     expect(by(measured, "foreAft").off.value).toBeCloseTo(0.03, 12);
-    const oneRound = solveTest("wheel-marks", rounds.slice(0, 1), none, setup, rig);
+    const oneRound = solveJob(jobKind("wheel-marks"), rounds.slice(0, 1), none, setup, rig);
     expect(by(oneRound.measured, "lateral").off.error).toBeNull();
     expect(oneRound.open[0]).toContain("go round again");
   });
@@ -111,7 +113,7 @@ describe("headland marks", () => {
     const marks = ["on", "off"].flatMap((edge) =>
       ["there", "back"].flatMap((way) => [cross(edge, way, 1, 0.12), cross(edge, way, 2, 0.2)]),
     );
-    const { measured, also, open } = solveTest("headland", marks, none, setup, rig);
+    const { measured, also, open } = solveJob(jobKind("headland"), marks, none, setup, rig);
     expect(by(measured, "onLength").off.value).toBeCloseTo(0.04, 12);
     expect(by(measured, "offDelay").off.value).toBeCloseTo(0.08, 12);
     expect(also.find(({ key }) => key === "boundary")!.estimate.value).toBeCloseTo(0, 12);
@@ -124,11 +126,11 @@ describe("headland marks", () => {
       cross("on", "there", speed, 0.05 + 0.3),
       cross("on", "back", speed, 0.05 - 0.3),
     ]);
-    const { measured, also } = solveTest("headland", shifted, none, setup, rig);
+    const { measured, also } = solveJob(jobKind("headland"), shifted, none, setup, rig);
     expect(by(measured, "onLength").off.value).toBeCloseTo(0.05, 12);
     expect(also.find(({ key }) => key === "boundary")!.estimate.value).toBeCloseTo(0.3, 12);
-    const oneWay = solveTest(
-      "headland",
+    const oneWay = solveJob(
+      jobKind("headland"),
       shifted.filter(({ choices }) => choices.way === "there"),
       none,
       setup,
@@ -138,8 +140,8 @@ describe("headland marks", () => {
   });
 
   it("does not tell length from delay at one speed", () => {
-    const { measured, open } = solveTest(
-      "headland",
+    const { measured, open } = solveJob(
+      jobKind("headland"),
       [cross("on", "there", 2, 0.2), cross("on", "there", 2, 0.21), cross("on", "back", 2, 0.19)],
       none,
       setup,
@@ -163,7 +165,7 @@ describe("a circle", () => {
       values: { tractorOuter: 20, tractorInner: 17, toolOuter: 26, toolInner: 22 },
       choices: {},
     };
-    const { measured, open } = solveTest("circle", [swapped], none, setup, rig);
+    const { measured, open } = solveJob(jobKind("circle"), [swapped], none, setup, rig);
     expect(measured).toEqual([]);
     expect(open[0]).toContain("changed over");
   });
@@ -189,14 +191,14 @@ describe("tape against drawing", () => {
     expect(first).toMatchObject({ key: "pin.pivot" });
     expect(first!.value).toBeCloseTo(5.31, 9);
     const taped: Observation = { values: { distance: 6.35 }, choices: { from: "axle", to: "pivot" } };
-    const { measured, residuals } = solveTest("cross-tape", [taped], none, setup, guessed);
+    const { measured, residuals } = solveJob(jobKind("cross-tape"), [taped], none, setup, guessed);
     expect(measured[0]!.off.value).toBeCloseTo(0.05, 9);
     expect(residuals[0]!.outlier).toBe(false);
     const told = { tolerance: 0.15, observations: 1 };
-    const kind = testKind("cross-tape");
+    const kind = jobKind("cross-tape");
     expect(verdictsOf(kind, measured, guessed, UNKNOWN_CONDITIONS, told)[0]).toMatchObject({ unproven: [] });
     const along: Observation = { values: { distance: 5.27 }, choices: { from: "pin", to: "pivot" } };
-    const repeat = solveTest("cross-tape", [along], none, setup, guessed).measured;
+    const repeat = solveJob(jobKind("cross-tape"), [along], none, setup, guessed).measured;
     expect(verdictsOf(kind, repeat, guessed, UNKNOWN_CONDITIONS, told)[0]!.unproven[0]).toContain("no proof");
   });
 });
@@ -214,7 +216,7 @@ describe("slips that leave a print", () => {
     absolute: false,
     sides: null,
   });
-  const across = solveTest("joints", alternating([0, 0, 0]), none, setup, rigWith).measured[0]!.terms;
+  const across = solveJob(jobKind("joints"), alternating([0, 0, 0]), none, setup, rigWith).measured[0]!.terms;
 
   it.each([
     ["tool's side swapped", 0.24, { kind: "side", key: "tool.lateral" }],
@@ -241,15 +243,15 @@ describe("slips that leave a print", () => {
 });
 
 describe("verdicts", () => {
-  const measured = solveTest(
-    "joints",
+  const measured = solveJob(
+    jobKind("joints"),
     alternating([-0.06, 0.14, -0.055, 0.145, -0.06, 0.14, -0.065]),
     none,
     setup,
     rig,
   ).measured;
   const told = { tolerance: 0.04, observations: 7 };
-  const kind = testKind("joints");
+  const kind = jobKind("joints");
 
   it("differs, with one reading changed, the least certain first; nothing is proven without a fixed solution", () => {
     const [lateral] = verdictsOf(
@@ -271,8 +273,8 @@ describe("verdicts", () => {
   });
 
   it("agrees where the interval is narrow and holds zero, is uncertain where it is wide", () => {
-    const near = solveTest(
-      "joints",
+    const near = solveJob(
+      jobKind("joints"),
       alternating([0.002, -0.003, 0.001, 0.002, -0.002, 0.001]),
       none,
       setup,
@@ -295,9 +297,9 @@ describe("verdicts", () => {
     );
     const toOf = (delay: number | null) => {
       const own = sampleRig({ "work.delayOn": delay });
-      const found = solveTest("headland", crossings, none, setup, own).measured;
+      const found = solveJob(jobKind("headland"), crossings, none, setup, own).measured;
       const conditions = { ...UNKNOWN_CONDITIONS, fix: "fixed" as const };
-      const verdicts = verdictsOf(testKind("headland"), found, own, conditions, told);
+      const verdicts = verdictsOf(jobKind("headland"), found, own, conditions, told);
       return verdicts.find(({ measured: each }) => each.key === "onDelay")!.corrections;
     };
     expect(toOf(null)).toEqual([{ key: "work.delayOn", from: null, to: expect.closeTo(0.5, 6) }]);
@@ -315,8 +317,8 @@ describe("verdicts", () => {
 
 describe("the tests a tool has", () => {
   it("no circle for what has no wheels of its own", () => {
-    expect(testsOf("mounted").map(({ key }) => key)).not.toContain("circle");
-    expect(testsOf("drawn").map(({ key }) => key)).toEqual(TEST_KEYS);
+    expect(jobsOf("mounted").map(({ key }) => key)).not.toContain("circle");
+    expect(jobsOf("drawn").map(({ key }) => key)).toEqual(FIELD_TESTS.map(({ key }) => key));
   });
 });
 
@@ -343,7 +345,7 @@ describe("same wheel marks by coordinates", () => {
   };
 
   it("tells the antenna's whole offset, whichever way it was parked first", () => {
-    const { measured } = solveTest("wheel-coordinates", [0.3, 2.1, 4.4].map(round), none, setup, rig);
+    const { measured } = solveJob(jobKind("wheel-coordinates"), [0.3, 2.1, 4.4].map(round), none, setup, rig);
     const { off, entered } = by(measured, "lateral");
     expect(entered! + off.value).toBeCloseTo(0.15, 6);
     expect(measured).toHaveLength(1);
@@ -351,7 +353,7 @@ describe("same wheel marks by coordinates", () => {
 
   it("of the machine's own place tells how far the entered offset is off", () => {
     const rounds = [0.3, 2.1].map(round).map((each) => ({ ...each, choices: { shown: "machine" } }));
-    const { measured } = solveTest("wheel-coordinates", rounds, none, setup, rig);
+    const { measured } = solveJob(jobKind("wheel-coordinates"), rounds, none, setup, rig);
     expect(by(measured, "lateral").off.value).toBeCloseTo(0.15, 6);
     expect(by(measured, "foreAft").off.value).toBeCloseTo(1.8, 6);
   });

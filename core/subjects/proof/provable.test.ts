@@ -1,17 +1,17 @@
 import { describe, expect, it } from "vitest";
 import { ATTACHMENT_KEYS, isTrain } from "../../dimension/attachment.ts";
 import { hasDimension } from "../../dimension/catalogue.ts";
+import { toleranceOf } from "../../job/tolerance.ts";
 import type { Proof } from "../../rig/facts.ts";
 import { resolveRig } from "../../rig/resolve.ts";
 import { sampleFacts, sampleProof, sampleRig } from "../../rig/sample.ts";
+import { jobsOf } from "../../subjects/jobs.ts";
 import { TOOL_KINDS, type ToolKindKey } from "../../trade/kinds.ts";
-import { testsOf } from "./kinds.ts";
 import { provables, provedOf } from "./provable.ts";
-import { toleranceOf } from "./tolerance.ts";
 
 describe("what a field test can prove", () => {
   it.each(ATTACHMENT_KEYS)("of %s is made of readings it has, and there is a test for each", (attachment) => {
-    const tests = new Set(testsOf(attachment).map(({ key }) => key));
+    const tests = new Set(jobsOf(attachment).map(({ key }) => key));
     for (const { key, terms, tests: by, label } of provables(attachment)) {
       expect(terms.length, `${attachment} ${key}`).toBeGreaterThan(0);
       for (const { key: reading, coefficient } of terms) {

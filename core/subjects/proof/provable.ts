@@ -3,14 +3,14 @@ import { type Attachment, isTrain } from "../../dimension/attachment.ts";
 import { hasDimension } from "../../dimension/catalogue.ts";
 import { type Term, termsBetween } from "../../rig/frame.ts";
 import { provenBy, type ResolvedRig } from "../../rig/resolve.ts";
-import type { TestKey } from "./kinds.ts";
 
 export type Provable = {
   key: string;
   label: string;
   unit: "length" | "time";
   terms: readonly Term[];
-  tests: readonly TestKey[];
+  /** the jobs that can, by key */
+  tests: readonly string[];
   /** it has a side: right is + */
   sideways: boolean;
   /** guidance rests on it: without it a rig is not proved through */

@@ -1,5 +1,6 @@
 import { works } from "../../rig/whole.ts";
 import { READINGS_ALONE, type Subject } from "../../subject/subject.ts";
+import { FIELD_TESTS } from "./jobs/index.ts";
 import { provedOf } from "./provable.ts";
 
 export const PROOF: Subject<"proof", null> = {
@@ -11,6 +12,7 @@ export const PROOF: Subject<"proof", null> = {
   shows: "tool",
   holds: null,
   onSheet: false,
+  jobs: FIELD_TESTS,
   ...READINGS_ALONE,
   standing: ({ parts }) => provedOf(parts.map(({ rig }) => rig).filter(works)),
 };

@@ -1,9 +1,9 @@
 /** Slips that leave a print of their own: what a test found, held against what each slip would have made it find. */
 import { type DimensionKey, dimension, hasDimension } from "../../dimension/catalogue.ts";
+import type { Measured } from "../../job/result.ts";
 import type { Term } from "../../rig/frame.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { differsFromZero } from "../../statistics/estimate.ts";
-import type { Measured } from "./result.ts";
 
 export type Slip =
   | { kind: "side"; key: DimensionKey }

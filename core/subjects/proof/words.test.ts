@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
+import type { Measured } from "../../job/result.ts";
+import { halfWords, offWords, size } from "../../job/words.ts";
 import { PRESETS } from "../../quantity/units.ts";
 import { sampleRig } from "../../rig/sample.ts";
 import type { Estimate } from "../../statistics/estimate.ts";
-import type { Measured } from "./result.ts";
 import type { Slip } from "./suspects.ts";
-import { halfWords, offWords, size, suspectWords } from "./words.ts";
+import { suspectWords } from "./words.ts";
 
 const { metric, us } = PRESETS;
 const exact = (value: number): Estimate => ({ value, error: 0, half: 0, freedom: 6 });

@@ -1,5 +1,5 @@
-import { FIX_SIGMA, PASS_TO_PASS } from "../../rig/receiver.ts";
-import type { Fix } from "./conditions.ts";
+import { FIX_SIGMA, PASS_TO_PASS } from "../../../rig/receiver.ts";
+import type { Fix } from "../../../trade/field-conditions.ts";
 
 /**
  * How joints between passes stray, and what a list of them looks like under each mix of causes.

@@ -1,7 +1,7 @@
 /** How well the tool has to be known, by what it does. */
 
-import type { ResolvedRig } from "../../rig/resolve.ts";
-import type { ToolKindKey } from "../../trade/kinds.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
+import type { ToolKindKey } from "../trade/kinds.ts";
 
 export type Tolerance = {
   /** metres, 95 %, across the line of travel and along it */

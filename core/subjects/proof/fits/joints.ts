@@ -1,11 +1,11 @@
-import type { Term } from "../../rig/frame.ts";
-import { type Estimate, scaled } from "../../statistics/estimate.ts";
-import { dot, leastSquares } from "../../statistics/least-squares.ts";
-import { halfWidth, meanOf, sigmaOf } from "../../statistics/mixture.ts";
-import { outliers } from "../../statistics/outliers.ts";
-import { NORMAL_95, t95 } from "../../statistics/student.ts";
-import { FIXES, type Fix } from "./conditions.ts";
-import type { Entered, Observation, TestResult } from "./result.ts";
+import type { Entered, Observation, TestResult } from "../../../job/result.ts";
+import type { Term } from "../../../rig/frame.ts";
+import { type Estimate, scaled } from "../../../statistics/estimate.ts";
+import { dot, leastSquares } from "../../../statistics/least-squares.ts";
+import { halfWidth, meanOf, sigmaOf } from "../../../statistics/mixture.ts";
+import { outliers } from "../../../statistics/outliers.ts";
+import { NORMAL_95, t95 } from "../../../statistics/student.ts";
+import { FIXES, type Fix } from "../../../trade/field-conditions.ts";
 import { filterOf, type Mix, mixesOf, whiten } from "./straying.ts";
 
 /** Directions of the passes left and right of a joint: +1 as the first pass was driven. */

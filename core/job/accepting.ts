@@ -1,14 +1,14 @@
 /** A figure of a field test accepted: the words, the uncertainty and the evidence it is proven by. */
-import type { Attachment } from "../../dimension/attachment.ts";
-import { type DimensionKey, dimension, isDimensionKey } from "../../dimension/catalogue.ts";
-import { printEntry } from "../../dimension/entry.ts";
-import type { Units } from "../../quantity/units.ts";
-import type { Term } from "../../rig/frame.ts";
-import { NORMAL_95 } from "../../statistics/student.ts";
-import type { TestConditions } from "./conditions.ts";
+import type { Attachment } from "../dimension/attachment.ts";
+import { type DimensionKey, dimension, isDimensionKey } from "../dimension/catalogue.ts";
+import { printEntry } from "../dimension/entry.ts";
+import type { Units } from "../quantity/units.ts";
+import type { Term } from "../rig/frame.ts";
+import { NORMAL_95 } from "../statistics/student.ts";
+import type { TestConditions } from "../trade/field-conditions.ts";
 import type { JudgedFigure } from "./corrections.ts";
 import type { Evidence } from "./evidence.ts";
-import { type TestKey, testKind } from "./kinds.ts";
+import type { JobKind } from "./kind.ts";
 import { halfWords, offWords } from "./words.ts";
 
 export type Accepted = {
@@ -25,7 +25,7 @@ export type Accepted = {
 
 /** A test that was solved and judged, as its proofs cite it. */
 export type Tested = {
-  kind: TestKey;
+  kind: JobKind;
   conditions: TestConditions;
   /** metres */
   spacing: number | null;
@@ -54,7 +54,7 @@ export function acceptFigure(
   const said = entry
     ? ` ${entry.label} ${printEntry(entry, correction.to, units)} from now on.`
     : " Confirmed.";
-  const { title, one } = testKind(test.kind);
+  const { title, one } = test.kind;
   const count = test.observations.filter(({ leftOut }) => !leftOut).length;
   return {
     what: measured.label.charAt(0).toLowerCase() + measured.label.slice(1),
@@ -67,7 +67,7 @@ export function acceptFigure(
       ? { key: correction.key, value: correction.to, rawText: printEntry(entry!, correction.to, units) }
       : null,
     evidence: {
-      kind: test.kind,
+      kind: test.kind.key,
       conditions: test.conditions,
       spacing: test.spacing,
       rowToRow: test.rowToRow,

@@ -1,8 +1,8 @@
-import { toPlane } from "../../geodesy/plane.ts";
-import { estimateOf } from "../../statistics/estimate.ts";
-import { leastSquares } from "../../statistics/least-squares.ts";
-import { fitBoth } from "../../statistics/outliers.ts";
-import type { Entered, Measured, Observation, TestResult } from "./result.ts";
+import { toPlane } from "../../../geodesy/plane.ts";
+import type { Entered, Measured, Observation, TestResult } from "../../../job/result.ts";
+import { estimateOf } from "../../../statistics/estimate.ts";
+import { leastSquares } from "../../../statistics/least-squares.ts";
+import { fitBoth } from "../../../statistics/outliers.ts";
 
 /** Two parkings by their coordinates, as seen by the first heading: first − second to the right, and ahead. Radians, metres. */
 export function apart({ heading = 0, ...at }: Observation["values"]): { right: number; ahead: number } {

@@ -1,10 +1,10 @@
 /** What to enter after a test, and what it then proves. */
-import { type DimensionKey, unchanging } from "../../dimension/catalogue.ts";
-import type { Term } from "../../rig/frame.ts";
-import type { ResolvedRig } from "../../rig/resolve.ts";
-import { differsFromZero } from "../../statistics/estimate.ts";
-import type { TestConditions } from "./conditions.ts";
-import type { TestKind } from "./kinds.ts";
+import { type DimensionKey, unchanging } from "../dimension/catalogue.ts";
+import type { Term } from "../rig/frame.ts";
+import type { ResolvedRig } from "../rig/resolve.ts";
+import { differsFromZero } from "../statistics/estimate.ts";
+import type { TestConditions } from "../trade/field-conditions.ts";
+import type { JobKind } from "./kind.ts";
 import type { Measured } from "./result.ts";
 
 export type Correction = {
@@ -33,7 +33,7 @@ const WORTH_TIME = 0.05;
  * held to as much time as that takes at the speed.
  */
 export function verdictsOf(
-  kind: TestKind,
+  kind: JobKind,
   measured: readonly Measured[],
   rig: ResolvedRig,
   conditions: TestConditions,
@@ -51,9 +51,7 @@ export function verdictsOf(
       corrections: each.terms.flatMap((term) => correctionOf(term, each, rig)).sort(likeliest(rig)),
       unproven: [
         ...receiverDoubts(kind, conditions),
-        ...(kind.key === "cross-tape" && each.terms.length < 2
-          ? ["A tape along one reading is a repeat of it, no proof: read it again at its station."]
-          : []),
+        ...(kind.doubts?.(each) ?? []),
         ...(observations < kind.enough.count
           ? [`${observations} of ${kind.enough.count} observations: ${kind.enough.why}.`]
           : []),
@@ -72,7 +70,7 @@ function timeLimit(tolerance: number, speed: number | null): number {
   return tolerance / (speed ?? 2);
 }
 
-export function receiverDoubts({ receiver }: Pick<TestKind, "receiver">, { fix }: TestConditions): string[] {
+export function receiverDoubts({ receiver }: Pick<JobKind, "receiver">, { fix }: TestConditions): string[] {
   if (!receiver || fix === "fixed") return [];
   return [
     fix === null

@@ -1,11 +1,12 @@
 import fc from "fast-check";
 import { determinant, inverse, Matrix } from "ml-matrix";
 import { describe, expect, it } from "vitest";
-import { sampleRig } from "../../rig/sample.ts";
-import { above, halfWidth, meanOf, sigmaOf } from "../../statistics/mixture.ts";
-import { UNKNOWN_CONDITIONS } from "./conditions.ts";
+import { solveJob } from "../../../job/solve.ts";
+import { sampleRig } from "../../../rig/sample.ts";
+import { above, halfWidth, meanOf, sigmaOf } from "../../../statistics/mixture.ts";
+import { jobKind } from "../../../subjects/jobs.ts";
+import { UNKNOWN_CONDITIONS } from "../../../trade/field-conditions.ts";
 import { designJoints, fitJoints } from "./joints.ts";
-import { solveTest } from "./solve.ts";
 import { type Mix, mixesOf, type Straying } from "./straying.ts";
 
 /** Joints of passes driven up and down; the numbers tell which lie side by side. */
@@ -103,8 +104,8 @@ describe("joints of neighbouring passes", () => {
   it("say what is left open: too few, of one kind, or scattering more than receiver and tape can", () => {
     const setup = { ...UNKNOWN_CONDITIONS, fix: "fixed" as const, spacing: 4.5, rowToRow: false };
     const solved = (gaps: readonly number[]) =>
-      solveTest(
-        "joints",
+      solveJob(
+        jobKind("joints"),
         gaps.map((joint, at) => ({
           values: { joint },
           choices: { pair: at % 2 === 0 ? "up-down" : "down-up" },

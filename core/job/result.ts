@@ -1,6 +1,6 @@
-import type { DimensionKey } from "../../dimension/catalogue.ts";
-import type { Term } from "../../rig/frame.ts";
-import type { Estimate } from "../../statistics/estimate.ts";
+import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { Term } from "../rig/frame.ts";
+import type { Estimate } from "../statistics/estimate.ts";
 
 /** What a test says of one sum of readings: how far the truth lies from what is entered. */
 export type Measured = {

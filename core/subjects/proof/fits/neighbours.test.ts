@@ -1,13 +1,15 @@
 import { describe, expect, it } from "vitest";
-import { towedRadius } from "../../rig/circle.ts";
-import { sampleRig } from "../../rig/sample.ts";
-import { samplePart } from "../../rig/sample-whole.ts";
-import { UNKNOWN_CONDITIONS } from "./conditions.ts";
+import type { JobSetup } from "../../../job/kind.ts";
+import { solveJob } from "../../../job/solve.ts";
+import { towedRadius } from "../../../rig/circle.ts";
+import { sampleRig } from "../../../rig/sample.ts";
+import { samplePart } from "../../../rig/sample-whole.ts";
+import { jobKind } from "../../../subjects/jobs.ts";
+import { UNKNOWN_CONDITIONS } from "../../../trade/field-conditions.ts";
 import { designJoints, fitJoints } from "./joints.ts";
-import { solveTest, type TestSetup } from "./solve.ts";
 import { mixesOf } from "./straying.ts";
 
-const SETUP: TestSetup = { ...UNKNOWN_CONDITIONS, fix: "fixed", spacing: 4.5, rowToRow: false };
+const SETUP: JobSetup = { ...UNKNOWN_CONDITIONS, fix: "fixed", spacing: 4.5, rowToRow: false };
 
 describe("a joint that was taken back", () => {
   it("leaves its neighbours strangers: they share no pass", () => {
@@ -30,7 +32,7 @@ describe("a joint that was taken back", () => {
       )!,
       without.map(({ values }) => values.joint),
     );
-    const { measured } = solveTest("joints", without, new Set(), SETUP, sampleRig());
+    const { measured } = solveJob(jobKind("joints"), without, new Set(), SETUP, sampleRig());
     expect(measured.find(({ key }) => key === "lateral")!.off.value).toBeCloseTo(fit.lateral.value, 12);
   });
 });
@@ -57,13 +59,13 @@ describe("a circle", () => {
       "tractor.turn": "1.3",
       "pin.pivot": "5",
     }).rig;
-    const { measured } = solveTest("circle", circles(12, 2.4, 5), new Set(), SETUP, rig);
+    const { measured } = solveJob(jobKind("circle"), circles(12, 2.4, 5), new Set(), SETUP, rig);
     expect(measured[0]!.off.value + rig.values["pin.pivot"].value!).toBeCloseTo(5, 6);
   });
 
   it("is no surer than the hitch it counts from: L_h / L_t of its uncertainty, in every circle alike", () => {
     const rig = samplePart("drawn", { "axle.pin": "1.1", "pin.pivot": "5" }).rig;
-    const { measured } = solveTest("circle", circles(12, 1.1, 5), new Set(), SETUP, rig);
+    const { measured } = solveJob(jobKind("circle"), circles(12, 1.1, 5), new Set(), SETUP, rig);
     // The circles themselves agree to nothing: what is left is the hitch's.
     expect(measured[0]!.off.error!).toBeCloseTo((1.1 / 5) * rig.values["axle.pin"].sigma, 6);
   });

@@ -1,9 +1,10 @@
 /** The circle test: diameters of the marks of tractor and tool, driven steadily, give the tool's pivot. */
-import { middleRadius, pivotOf } from "../../rig/circle.ts";
-import { type Estimate, estimateOf } from "../../statistics/estimate.ts";
-import { fitWithout, outliers } from "../../statistics/outliers.ts";
-import { NORMAL_95 } from "../../statistics/student.ts";
-import type { Entered, Observation, TestResult } from "./result.ts";
+
+import type { Entered, Observation, TestResult } from "../../../job/result.ts";
+import { middleRadius, pivotOf } from "../../../rig/circle.ts";
+import { type Estimate, estimateOf } from "../../../statistics/estimate.ts";
+import { fitWithout, outliers } from "../../../statistics/outliers.ts";
+import { NORMAL_95 } from "../../../statistics/student.ts";
 
 export function solveCircle(
   observations: readonly Observation[],

@@ -1,11 +1,7 @@
-import type { OnPlane } from "../../geodesy/plane.ts";
-import { estimateOf } from "../../statistics/estimate.ts";
-import { fitBoth } from "../../statistics/outliers.ts";
-import type { Fix } from "./conditions.ts";
-import type { Entered, Observation, TestResult } from "./result.ts";
-
-/** One position of the antenna. */
-export type Fixed = OnPlane & { /** seconds */ time: number; fix: Fix | null };
+import type { Fixed } from "../../../job/fixed.ts";
+import type { Entered, Observation, TestResult } from "../../../job/result.ts";
+import { estimateOf } from "../../../statistics/estimate.ts";
+import { fitBoth } from "../../../statistics/outliers.ts";
 
 /** One straight drive along the main line: where the antenna ran beside it. */
 export type Pass = {

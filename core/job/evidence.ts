@@ -1,9 +1,9 @@
-import type { TestConditions } from "./conditions.ts";
-import type { TestKey } from "./kinds.ts";
+import type { TestConditions } from "../trade/field-conditions.ts";
 
 /** What a proof was fitted to, as it stood when it was accepted. */
 export type Evidence = {
-  kind: TestKey;
+  /** the kind of job, by its key */
+  kind: string;
   conditions: TestConditions;
   spacing: number | null;
   rowToRow: boolean;

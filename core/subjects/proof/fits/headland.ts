@@ -1,9 +1,9 @@
-import type { DimensionKey } from "../../dimension/catalogue.ts";
-import type { Term } from "../../rig/frame.ts";
-import { combined, estimateOf } from "../../statistics/estimate.ts";
-import type { Fit } from "../../statistics/least-squares.ts";
-import { fitBoth } from "../../statistics/outliers.ts";
-import type { Entered, Measured, Observation, TestResult } from "./result.ts";
+import type { DimensionKey } from "../../../dimension/catalogue.ts";
+import type { Entered, Measured, Observation, TestResult } from "../../../job/result.ts";
+import type { Term } from "../../../rig/frame.ts";
+import { combined, estimateOf } from "../../../statistics/estimate.ts";
+import type { Fit } from "../../../statistics/least-squares.ts";
+import { fitBoth } from "../../../statistics/outliers.ts";
 
 export type Crossing = {
   edge: "on" | "off";
