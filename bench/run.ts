@@ -23,7 +23,7 @@ import { benchYardPage } from "./yard-page.ts";
 function rigPage(db: Database) {
   return () => {
     const resolved = resolveRig(rigFacts(db, findRig(db, 2)!));
-    judge(resolved, PRESETS.metric);
+    judge(resolved);
     rankTaping(resolved);
   };
 }

@@ -4,7 +4,6 @@ import { join } from "node:path";
 import { beforeEach, describe, expect, it } from "vitest";
 import { SHIPPED_SCHEMES } from "../core/card/shipped.ts";
 import { judge } from "../core/finding/judge.ts";
-import { PRESETS } from "../core/quantity/units.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { openDatabase } from "./database.ts";
 import { plantedYard } from "./demo/planted.ts";
@@ -136,7 +135,7 @@ describe("schemes and terminals", () => {
 
 describe("the demo yard", () => {
   const ids = (index: number) =>
-    judge(resolveRig(rigFacts(db, listRigs(db)[index]!)), PRESETS.metric)
+    judge(resolveRig(rigFacts(db, listRigs(db)[index]!)))
       .filter(({ severity }) => severity === "stop" || severity === "fix")
       .map(({ id }) => id);
 

@@ -105,7 +105,7 @@ describe("proofs", () => {
     expect(between(solved, "receiver", "workMid", "y").grade).toBe("proven");
     expect(between(solved, "receiver", "workFront", "x").grade).toBe("proven");
     expect(solved.values["tool.width"].grade).toBe("proven");
-    expect(judge(solved, PRESETS.metric).filter(({ severity }) => severity !== "note")).toEqual([]);
+    expect(judge(solved).filter(({ severity }) => severity !== "note")).toEqual([]);
   });
 
   it("belong to their rig and are taken back like a reading", () => {
@@ -169,7 +169,7 @@ describe("the yard's records", () => {
 describe("numbered cards", () => {
   const cardNow = () => {
     const solved = resolved();
-    return fillCard(findScheme(db, "axle-m")!, solved, judge(solved, PRESETS.metric), PRESETS.metric, []);
+    return fillCard(findScheme(db, "axle-m")!, solved, judge(solved), PRESETS.metric, []);
   };
   const issue = () =>
     issueCard(db, rig, {

@@ -5,7 +5,6 @@ import SqliteFile from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { beforeEach, describe, expect, it } from "vitest";
-import { PRESETS } from "../core/quantity/units.ts";
 import { between } from "../core/rig/chain.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { judgeWhole } from "../core/subjects/judge-whole.ts";
@@ -173,17 +172,17 @@ describe("each rig of the demo yard", () => {
     ["Combine", "front", "stop"],
     ["Combine", "road-width", "good"],
   ])("%s shows its weakness at %s", (name, id, verdict) => {
-    const { checks } = judgeWhole(wholeOf(rigNamed(name).id), PRESETS.metric);
+    const { checks } = judgeWhole(wholeOf(rigNamed(name).id));
     expect(checks.find((check) => check.id === id)?.verdict).toBe(verdict);
   });
 
   it("is cured by the weights it proposes", () => {
     const { id } = rigNamed("Combine");
-    const before = judgeWhole(wholeOf(id), PRESETS.metric).reckoned.balance;
+    const before = judgeWhole(wholeOf(id)).reckoned.balance;
     if (!before.ok || !before.proposal.ok) throw new Error("no proposal");
     const { weight, count } = before.proposal.set[0]!;
     fitWeights(db, id, new Map([[(weight as { id: number }).id, count]]), by);
-    const { checks } = judgeWhole(wholeOf(id), PRESETS.metric);
+    const { checks } = judgeWhole(wholeOf(id));
     expect(checks.find((check) => check.id === "front")?.verdict).toBe("good");
   });
 });

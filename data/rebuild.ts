@@ -1,7 +1,6 @@
 /** A yard's rows in a database of this build's own making: nothing of the given file's schema is carried over, and each row is looked at. */
 import { toSnakeCase } from "drizzle-orm/casing";
 import { getTableConfig, type SQLiteColumn, SQLiteTable } from "drizzle-orm/sqlite-core";
-import { PRESETS } from "../core/quantity/units.ts";
 import { judgeWhole } from "../core/subjects/judge-whole.ts";
 import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
@@ -117,7 +116,7 @@ function judgeYard(db: Database): void {
   }
   for (const [id, own] of byRig(parts)) {
     try {
-      judgeWhole((all ?? wholesOf(db, own)).get(id)!, PRESETS.metric);
+      judgeWhole((all ?? wholesOf(db, own)).get(id)!);
     } catch (error) {
       throw new YardRefused(`Its rig “${own[0]?.name ?? id}” cannot be read: ${(error as Error).message}.`);
     }

@@ -1,4 +1,5 @@
 import { standing } from "../../core/ladder/ladder.ts";
+import { inWords } from "../../core/quantity/said.ts";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
@@ -10,7 +11,12 @@ import type { Route } from "./+types/ladder";
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const rungs = rungsOf(open.whole, open.judged, ladderFactsOf(open));
-  return { frame: frameOf(open, "ladder", request), rungs, standing: standing(rungs) };
+  const { units } = open.preferences;
+  return {
+    frame: frameOf(open, "ladder", request),
+    rungs: rungs.map((rung) => ({ ...rung, why: inWords(rung.why, units) })),
+    standing: standing(rungs),
+  };
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Start of work", loaderData?.frame.rig.name);

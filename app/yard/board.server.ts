@@ -1,7 +1,6 @@
 import { drawThumbnail, type Thumbnail } from "../../core/drawing/thumbnail.ts";
 import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
-import { PRESETS, type Units } from "../../core/quantity/units.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { recallBoard, rememberBoard } from "../../data/board.ts";
 import { aboutsOfRig } from "../../data/facts.ts";
@@ -27,8 +26,8 @@ type Board = {
   mark: number;
   kept: number;
   standings: Map<number, FindingCount>;
-  /** by rig, then by the units it was written in */
-  judged: Map<number, Map<string, YardCard>>;
+  /** by rig */
+  judged: Map<number, YardCard>;
 };
 
 const boards = new WeakMap<Database, Board>();
@@ -72,7 +71,7 @@ export function standingsOf(db: Database, parts: readonly RigTool[]): Map<number
   const { standings } = board;
   const unknown = parts.filter(({ id }) => !standings.has(id));
   for (const [id, whole] of unknown.length === 0 ? [] : wholesOf(db, unknown)) {
-    const found = judgeWhole(whole, PRESETS.metric).findings;
+    const found = judgeWhole(whole).findings;
     const count = (severity: string) => found.filter((finding) => finding.severity === severity).length;
     standings.set(id, { stops: count("stop"), fixes: count("fix"), checks: count("check") });
   }
@@ -87,22 +86,18 @@ function keepBoard(db: Database, board: Board): void {
   rememberBoard(db, build(), { mark: board.mark, standings });
 }
 
-/** Stops and fixes of each of these rigs in the operator's units, and its drawing. */
-export function judgedOf(db: Database, parts: readonly RigTool[], units: Units): Map<number, YardCard> {
+/** Stops and fixes of each of these rigs, and its drawing. */
+export function judgedOf(db: Database, parts: readonly RigTool[]): Map<number, YardCard> {
   const { judged } = boardOf(db, parts);
-  const written = `${units.tape} ${units.small}`;
-  const unknown = parts.filter(({ id }) => !judged.get(id)?.has(written));
-  for (const [id, whole] of wholesOf(db, unknown)) {
-    const judgedWhole = judgeWhole(whole, units);
-    const holding = judgedWhole.findings.filter(({ severity }) => severity === "stop" || severity === "fix");
+  const unknown = parts.filter(({ id }) => !judged.has(id));
+  for (const [id, whole] of unknown.length === 0 ? [] : wholesOf(db, unknown)) {
+    const judgedWhole = judgeWhole(whole);
     const [lead, ...others] = whole.parts.map((part) => part.rig);
-    const own = judged.get(id) ?? new Map<string, YardCard>();
-    own.set(written, {
-      holding,
+    judged.set(id, {
+      holding: judgedWhole.findings.filter(({ severity }) => severity === "stop" || severity === "fix"),
       drawing: drawThumbnail(lead!, 150, 210, others),
       climbed: (facts) => standing(rungsOf(whole, judgedWhole, facts)),
     });
-    judged.set(id, own);
   }
-  return new Map(parts.map(({ id }) => [id, judged.get(id)!.get(written)!]));
+  return new Map(parts.map(({ id }) => [id, judged.get(id)!]));
 }

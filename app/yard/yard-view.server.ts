@@ -1,5 +1,5 @@
 import type { Thumbnail } from "../../core/drawing/thumbnail.ts";
-import type { Finding } from "../../core/finding/finding.ts";
+import { inUnits, type ToldFinding } from "../../core/finding/finding.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
@@ -15,7 +15,7 @@ export type YardRig = {
   head: RigHead;
   standing: FindingCount;
   /** what stands between it and ready: stops and fixes, the first few */
-  holding: (Finding & { href: string })[];
+  holding: (ToldFinding & { href: string })[];
   more: number;
   drawing: Thumbnail;
   /** rungs of its start-of-work ladder that are good, of those that apply */
@@ -100,7 +100,7 @@ function viewRigs(
   standings: Map<number, FindingCount>,
   units: Units,
 ): YardRig[] {
-  const judged = judgedOf(db, rigs.flat(), units);
+  const judged = judgedOf(db, rigs.flat());
   const facts = ladderFacts(db, new Map(rigs.map((parts) => [parts[0]!.id, parts])));
   return rigs.map((parts) => {
     const rig = parts[0]!;
@@ -111,7 +111,7 @@ function viewRigs(
       standing: standings.get(rig.id)!,
       holding: holding
         .slice(0, HOLDING_AT_ONCE)
-        .map((finding) => ({ ...finding, href: cureHref(rig.id, finding, couplings) })),
+        .map((finding) => ({ ...inUnits(finding, units), href: cureHref(rig.id, finding, couplings) })),
       more: Math.max(0, holding.length - HOLDING_AT_ONCE),
       drawing,
       climbed: climbed(facts.get(rig.id)!),

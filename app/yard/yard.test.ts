@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
+import { inWords } from "../../core/quantity/said.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { plantedYard } from "../../data/demo/planted.ts";
 import { keepProof } from "../../data/field-tests.ts";
@@ -17,7 +18,7 @@ const tape = { instrument: "tape" as const, person: "Mira", at };
 const look = (rest = {}) => viewYard(db, { find: "", state: "all", page: 1, units: PRESETS.metric, ...rest });
 const standing = () => ({ ...standingsOf(db, listRigs(db)).get(borrowed.id)! });
 const ids = () =>
-  judgedOf(db, [borrowed], PRESETS.metric)
+  judgedOf(db, [borrowed])
     .get(borrowed.id)!
     .holding.map(({ id }) => id);
 
@@ -70,8 +71,9 @@ describe("the board", () => {
   });
 
   it("writes in the units asked for", () => {
-    expect(judgedOf(db, [borrowed], PRESETS.us).get(borrowed.id)!.holding[1]!.what).toContain("17'");
-    expect(judgedOf(db, [borrowed], PRESETS.metric).get(borrowed.id)!.holding[1]!.what).toContain("5.360");
+    const { what } = judgedOf(db, [borrowed]).get(borrowed.id)!.holding[1]!;
+    expect(inWords(what, PRESETS.us)).toContain("17'");
+    expect(inWords(what, PRESETS.metric)).toContain("5.360");
   });
 });
 

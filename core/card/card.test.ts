@@ -19,7 +19,7 @@ const card = (
   instruments: Partial<Record<DimensionKey, Instrument>> = {},
 ) => {
   const rig = sampleRig(lengths, instruments);
-  return fillCard(scheme(id), rig, judge(rig, PRESETS.metric), PRESETS.metric, []);
+  return fillCard(scheme(id), rig, judge(rig), PRESETS.metric, []);
 };
 const typed = (id: string) =>
   Object.fromEntries(

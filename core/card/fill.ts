@@ -1,7 +1,6 @@
 import { dimension, hasDimension, isOfWork, unchanging } from "../dimension/catalogue.ts";
 import { type PointKey, pointLabel } from "../dimension/points.ts";
-import type { Finding } from "../finding/finding.ts";
-import { stopsOf } from "../finding/finding.ts";
+import { type Finding, inUnits, stopsOf, type ToldFinding } from "../finding/finding.ts";
 import { MINUS, roundHalfUp } from "../quantity/figure.ts";
 import { isFeet, type LengthStyle, METRES_PER, printedStep, printLength } from "../quantity/length.ts";
 import { inUnit } from "../quantity/measure.ts";
@@ -46,7 +45,7 @@ export type Card = {
   scheme: Pick<Scheme, "id" | "name" | "asks">;
   lines: CardLine[];
   /** findings that keep the card from being typed in */
-  stops: Finding[];
+  stops: ToldFinding[];
   ready: boolean;
   /** what this scheme cannot express about this rig */
   cautions: string[];
@@ -68,11 +67,12 @@ export function fillCard(
   units: Units,
   ahead: readonly ToolAhead[],
 ): Card {
-  const stops = stopsOf(findings);
+  const told = (each: Finding) => inUnits(each, units);
+  const stops = stopsOf(findings).map(told);
   const lines = askedLines(scheme, rig, ahead).map((line) => {
     if (line.tool === undefined) return fillLine(line, { rig, next: rig, stops });
     const { rig: own, stops: theirs } = ahead[line.tool]!;
-    return fillLine(line, { rig: own, next: rig, stops: [...theirs, ...stops] });
+    return fillLine(line, { rig: own, next: rig, stops: [...theirs.map(told), ...stops] });
   });
   const blocked = lines.some((line) => line.blockedBy !== null);
   return {
@@ -85,7 +85,7 @@ export function fillCard(
 }
 
 /** The tool a line is about, and the one in view, whose frame has the pins of the tools ahead. */
-type About = { rig: ResolvedRig; next: ResolvedRig; stops: readonly Finding[] };
+type About = { rig: ResolvedRig; next: ResolvedRig; stops: readonly ToldFinding[] };
 
 function fillLine(line: AskedLine, { rig, next, stops }: About): CardLine {
   const { page, label, measure } = line;
@@ -123,7 +123,7 @@ function writeTime(
   unit: TimeUnit,
   decimals: number,
   chain: Chain,
-  stops: readonly Finding[],
+  stops: readonly ToldFinding[],
 ): Pick<CardLine, "figure" | "rounding" | "blockedBy"> {
   const known = chain.total !== null;
   const blockedBy = known ? stopOn(chain, stops) : null;
@@ -145,7 +145,7 @@ function axleTypeOf({ attachment, values }: ResolvedRig): string {
 }
 
 /** The first stop that touches a link; else the first link that is missing. */
-function blockOf(chain: Chain, stops: readonly Finding[], rig: ResolvedRig): string | null {
+function blockOf(chain: Chain, stops: readonly ToldFinding[], rig: ResolvedRig): string | null {
   const stop = stopOn(chain, stops);
   if (stop) return stop;
   const missing = chain.links.find(({ value }) => value === null);
@@ -156,7 +156,7 @@ function blockOf(chain: Chain, stops: readonly Finding[], rig: ResolvedRig): str
 
 const CARRIES_ONLY = "Nothing of this tool works the field.";
 
-function stopOn({ links }: Chain, stops: readonly Finding[]): string | null {
+function stopOn({ links }: Chain, stops: readonly ToldFinding[]): string | null {
   return stops.find(({ subject }) => links.some(({ key }) => key === subject))?.what ?? null;
 }
 

@@ -1,6 +1,7 @@
 import type { Parsed } from "../quantity/figure.ts";
 import { isLengthStyle, type LengthStyle, parseLength, printLength } from "../quantity/length.ts";
 import { FAMILIES, type Family, parseMeasure, printMeasure, type UnitOf } from "../quantity/measure.ts";
+import type { Figure } from "../quantity/said.ts";
 import { type Units, unitOf } from "../quantity/units.ts";
 import type { Dimension } from "./catalogue.ts";
 
@@ -146,4 +147,14 @@ export function printReading(
 ): string {
   if (entry.kind !== "choice") return printEntry(entry, value, units);
   return entry.choices?.find(({ key }) => key === rawText)?.label ?? rawText;
+}
+
+/** A distance along this dimension in a sentence, metres. */
+export function shownLength({ shown }: Dimension, metres: number): Figure {
+  return { value: metres, print: (units) => printLength(metres, units[shown]) };
+}
+
+/** A value of this dimension in a sentence. */
+export function entryFigure(entry: Dimension, value: number): Figure {
+  return { value, print: (units) => printEntry(entry, value, units) };
 }

@@ -2,6 +2,7 @@
  * The linkage from the side as shapes on a sheet, from lengths alone: no catalogue, so that a screen can draw it anew while
  * somebody lifts it or turns the top link. To scale; what is cut off ends in a break line.
  */
+
 import {
   angleAt,
   carried,
@@ -11,9 +12,10 @@ import {
   poseAt,
   poseAtHeight,
 } from "../linkage/linkage.ts";
+import { pitchWords } from "../linkage/words.ts";
 import type { Note, PlanBlock, PlanStroke } from "../picture/strokes.ts";
 import { printLength } from "../quantity/length.ts";
-import { say } from "../quantity/say.ts";
+import { inWords } from "../quantity/said.ts";
 import type { Units } from "../quantity/units.ts";
 import type { DrawnRig } from "./sheet.ts";
 
@@ -217,7 +219,7 @@ function notesOf(
       x: 12,
       y: 24,
       anchor: "start",
-      text: `Pitch ${pitchText(ahead ? -posed.pose.pitch : posed.pose.pitch, units)}`,
+      text: `Pitch ${inWords(pitchWords(ahead ? -posed.pose.pitch : posed.pose.pitch), units)}`,
     },
   ];
   if (pose?.virtual && !ahead) {
@@ -232,12 +234,6 @@ function notesOf(
     });
   }
   return notes;
-}
-
-/** Nose up positive, radians. */
-export function pitchText(pitch: number, units: Units): string {
-  const size = say("angle", Math.abs(pitch), units);
-  return Number.parseFloat(size) === 0 ? "level" : `${size} nose ${pitch > 0 ? "up" : "down"}`;
 }
 
 function fineLength(metres: number, units: Units): string {

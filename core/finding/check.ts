@@ -1,4 +1,5 @@
 /** What a station looked at, good or not: the rows of its table. Those that are not good are its findings. */
+import type { Said } from "../quantity/said.ts";
 import type { Finding, Severity, Target } from "./finding.ts";
 
 export type Verdict = Severity | "good" | "unknown";
@@ -7,8 +8,8 @@ export type Check = Pick<Finding, "id" | "station" | "part"> & {
   label: string;
   verdict: Verdict;
   /** the result in a sentence, with its figures */
-  said: string;
-  why: string;
+  said: Said;
+  why: Said;
   /** what to read or change, and how the button says it */
   target: Target;
   next: string;

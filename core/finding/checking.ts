@@ -1,10 +1,11 @@
 import { type DimensionKey, dimension, isDimensionKey, type StationKey } from "../dimension/catalogue.ts";
+import type { Said } from "../quantity/said.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Check, Verdict } from "./check.ts";
 import type { Target } from "./finding.ts";
 import { verbOf } from "./value.ts";
 
-type Rest = { verdict: Verdict; said: string; why?: string; target: Target; next?: string };
+type Rest = { verdict: Verdict; said: Said; why?: Said; target: Target; next?: string };
 
 export type Checker = ReturnType<typeof checkerOf>;
 
@@ -21,7 +22,7 @@ export function checkerOf(station: StationKey, rig: ResolvedRig, part?: number) 
     ...about,
   });
   /** The check cannot be made before this is known. */
-  const unknown = (id: string, label: string, key: DimensionKey, why = ""): Check =>
+  const unknown = (id: string, label: string, key: DimensionKey, why: Said = ""): Check =>
     check(id, label, {
       verdict: "unknown",
       said: `${dimension(key, rig.attachment).label} ${rig.values[key].reading ? "cannot be as it was read" : "is not known"}.`,

@@ -1,4 +1,6 @@
 import type { DimensionKey, StationKey } from "../dimension/catalogue.ts";
+import { inWords, type Said } from "../quantity/said.ts";
+import type { Units } from "../quantity/units.ts";
 
 export const SEVERITIES = ["stop", "fix", "check", "note"] as const;
 export type Severity = (typeof SEVERITIES)[number];
@@ -20,12 +22,19 @@ export type Finding = {
   station: StationKey;
   severity: Severity;
   subject: Target;
-  what: string;
-  why: string;
+  what: Said;
+  why: Said;
   next: { label: string; target: Target };
   /** which tool of the rig it is about, as an index; absent where it is about the machine that drives, or there is one tool only */
   part?: number;
 };
+
+/** A finding as somebody reads it. */
+export type ToldFinding = Omit<Finding, "what" | "why"> & { what: string; why: string };
+
+export function inUnits(finding: Finding, units: Units): ToldFinding {
+  return { ...finding, what: inWords(finding.what, units), why: inWords(finding.why, units) };
+}
 
 /** Worst first; within a severity the order they were found in. */
 export function worstFirst(findings: readonly Finding[]): Finding[] {

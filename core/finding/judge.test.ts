@@ -4,18 +4,19 @@ import { resolveRig } from "../rig/resolve.ts";
 import { sampleFacts, sampleReading, sampleRig } from "../rig/sample.ts";
 import { stopsOf } from "./finding.ts";
 import { judge } from "./judge.ts";
+import { plain } from "./sample-words.ts";
 
-const found = (rig: ReturnType<typeof sampleRig>, system: UnitSystem = "metric") =>
-  judge(rig, PRESETS[system]).map(({ severity, id }) => `${severity} ${id}`);
+const found = (rig: ReturnType<typeof sampleRig>) =>
+  judge(rig).map(({ severity, id }) => `${severity} ${id}`);
 const only = (rig: ReturnType<typeof sampleRig>, id: string, system: UnitSystem = "metric") => {
-  const finding = judge(rig, PRESETS[system]).find((each) => each.id === id);
+  const finding = judge(rig).find((each) => each.id === id);
   if (!finding) throw new Error(`no ${id} among ${found(rig)}`);
-  return { ...finding, what: finding.what.replace(/\u00a0/g, " ") };
+  return { ...finding, what: plain(finding.what, PRESETS[system]), why: plain(finding.why, PRESETS[system]) };
 };
 
 describe("judging a rig", () => {
   it("finds nothing on a rig taped throughout", () => {
-    expect(judge(sampleRig(), PRESETS.metric)).toEqual([]);
+    expect(judge(sampleRig())).toEqual([]);
   });
 
   it("stops on what is missing, and says so of the pivot", () => {
@@ -31,7 +32,7 @@ describe("judging a rig", () => {
 
   it("stops on a zero that nobody taped", () => {
     const rig = sampleRig({ "pin.workFront": 0 }, { "pin.workFront": "book" });
-    expect(stopsOf(judge(rig, PRESETS.metric)).map((each) => each.id)).toEqual(["zero:pin.workFront"]);
+    expect(stopsOf(judge(rig)).map((each) => each.id)).toEqual(["zero:pin.workFront"]);
     expect(only(rig, "zero:pin.workFront").what).toBe(
       "Drawbar pin to front rank is 0.000 m and nobody measured it.",
     );
@@ -73,9 +74,7 @@ describe("judging a rig", () => {
   });
 
   it("does not nag about a wanted overlap or a counted row", () => {
-    expect(judge(sampleRig({}, { "work.overlap": "book", "rows.count": "book" }), PRESETS.metric)).toEqual(
-      [],
-    );
+    expect(judge(sampleRig({}, { "work.overlap": "book", "rows.count": "book" }))).toEqual([]);
   });
 
   it("doubts a slipped digit", () => {
@@ -107,9 +106,7 @@ describe("widths that disagree", () => {
   });
 
   it("keeps quiet within 2 cm, and about a width already doubted", () => {
-    expect(judge(sampleRig({ "tool.width": 4.52, "guidance.trackSpacing": 4.52 }), PRESETS.metric)).toEqual(
-      [],
-    );
+    expect(judge(sampleRig({ "tool.width": 4.52, "guidance.trackSpacing": 4.52 }))).toEqual([]);
     expect(found(sampleRig({ "tool.width": 65 }))).toEqual(["fix range:tool.width"]);
   });
 
@@ -144,9 +141,9 @@ describe("lines laid at another spacing than the tool's", () => {
     const wide = only(sampleRig({ "guidance.trackSpacing": 6 }), "track-spacing:guidance.trackSpacing");
     expect(wide.severity).toBe("fix");
     expect(wide.what).toBe("The terminal's lines are 6.000 m apart; width less overlap is 4.500 m.");
-    expect(wide.why.replace(/\u00a0/g, " ")).toBe("Every joint is left 1.500 m wide.");
+    expect(wide.why).toBe("Every joint is left 1.500 m wide.");
     const twice = only(sampleRig({ "guidance.trackSpacing": 4.4 }), "track-spacing:guidance.trackSpacing");
-    expect(twice.why.replace(/\u00a0/g, " ")).toBe("Every joint is worked twice, 0.100 m wide.");
+    expect(twice.why).toBe("Every joint is worked twice, 0.100 m wide.");
   });
 
   it("are right where the overlap accounts for the difference, or the terminal rounds", () => {

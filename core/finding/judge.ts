@@ -1,8 +1,7 @@
 import { isAhead } from "../dimension/attachment.ts";
 import { dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { pointLabel } from "../dimension/points.ts";
-import { printLength } from "../quantity/length.ts";
-import type { Units } from "../quantity/units.ts";
+import { tapeLength, tell } from "../quantity/said.ts";
 import { askedOf } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
@@ -12,24 +11,19 @@ import { findingOn, judgeValue } from "./value.ts";
 import { judgeTrackSpacing, judgeWidths } from "./widths.ts";
 
 /** All findings on one rig, worst first. Texts print lengths in the operator's units. */
-export function judge(rig: ResolvedRig, units: Units): Finding[] {
+export function judge(rig: ResolvedRig): Finding[] {
   const working = works(rig);
   const entries = askedOf(rig).filter((entry) => working || !isOfWork(entry));
   return worstFirst([
-    ...entries.flatMap((entry) => judgeValue(entry, rig, units)),
-    ...entries.flatMap((entry) => judgeRepeats(entry, rig.values[entry.key], units)),
+    ...entries.flatMap((entry) => judgeValue(entry, rig)),
+    ...entries.flatMap((entry) => judgeRepeats(entry, rig.values[entry.key])),
     ...(working
-      ? [
-          ...judgeRanks(rig, units),
-          ...judgeSectionsGiven(rig),
-          ...judgeWidths(rig, units),
-          ...judgeTrackSpacing(rig, units),
-        ]
+      ? [...judgeRanks(rig), ...judgeSectionsGiven(rig), ...judgeWidths(rig), ...judgeTrackSpacing(rig)]
       : []),
   ]);
 }
 
-function judgeRanks({ attachment, values }: ResolvedRig, units: Units): Finding[] {
+function judgeRanks({ attachment, values }: ResolvedRig): Finding[] {
   const [front, rear] = [values["pin.workFront"], values["pin.workRear"]];
   if (front.value === null || rear.value === null || front.doubt || rear.doubt) return [];
   // Both are read away from the hitch: behind it the rear lies further off, in front of the machine the front does.
@@ -40,7 +34,7 @@ function judgeRanks({ attachment, values }: ResolvedRig, units: Units): Finding[
   return [
     findingOn(entry, "ranks-crossed", {
       severity: "fix",
-      what: `The ${rearPoint} lies ${printLength(ahead, units.tape)} ahead of the ${frontPoint}.`,
+      what: tell`The ${rearPoint} lies ${tapeLength(ahead)} ahead of the ${frontPoint}.`,
       why: "The two readings were written down crosswise. The work would start and stop at the wrong place.",
     }),
   ];

@@ -1,7 +1,6 @@
 import type { Dimension } from "../dimension/catalogue.ts";
-import { printEntry } from "../dimension/entry.ts";
-import { printLength } from "../quantity/length.ts";
-import type { Units } from "../quantity/units.ts";
+import { entryFigure, shownLength } from "../dimension/entry.ts";
+import { tell } from "../quantity/said.ts";
 import type { Resolved } from "../rig/resolve.ts";
 import type { Finding } from "./finding.ts";
 import { findingOn } from "./value.ts";
@@ -13,36 +12,36 @@ const SPREAD_IN_SIGMAS = 2;
 const SIDED = 0.005;
 
 /** What the readings of one dimension say about each other: repeats apart, a side that changed over. */
-export function judgeRepeats(entry: Dimension, resolved: Resolved, units: Units): Finding[] {
-  return [...judgeSpread(entry, resolved, units), ...judgeSide(entry, resolved, units)];
+export function judgeRepeats(entry: Dimension, resolved: Resolved): Finding[] {
+  return [...judgeSpread(entry, resolved), ...judgeSide(entry, resolved)];
 }
 
-function judgeSpread(entry: Dimension, { repeats, spread }: Resolved, units: Units): Finding[] {
+function judgeSpread(entry: Dimension, { repeats, spread }: Resolved): Finding[] {
   const most = SPREAD_IN_SIGMAS * entry.sigma.taped;
   if (repeats.length < 2 || most === 0 || spread <= most + 1e-9) return [];
   return [
     findingOn(entry, "spread", {
       severity: "check",
-      what: `${repeats.length} readings of ${entry.label.toLowerCase()} lie ${printLength(spread, units[entry.shown])} apart.`,
+      what: tell`${repeats.length} readings of ${entry.label.toLowerCase()} lie ${shownLength(entry, spread)} apart.`,
       why: "One of them slipped. Read it once more and take the wrong one back.",
     }),
   ];
 }
 
 /** The same distance to the other side than last time, or repeats on both sides: a side word was mixed up. */
-function judgeSide(entry: Dimension, { value, repeats, previous }: Resolved, units: Units): Finding[] {
+function judgeSide(entry: Dimension, { value, repeats, previous }: Resolved): Finding[] {
   if (!entry.sides || value === null) return [];
   const both = Math.min(...repeats.map((each) => each.value)) < -SIDED;
   const mixed = both && Math.max(...repeats.map((each) => each.value)) > SIDED;
   const mirrored = previous !== null && Math.abs(value) > SIDED && Math.abs(value + previous.value) <= SIDED;
   if (!mixed && !mirrored) return [];
-  const was = mirrored ? printEntry(entry, previous.value, units) : "";
+  const was = mirrored ? entryFigure(entry, previous.value) : "";
   return [
     findingOn(entry, "side", {
       severity: "fix",
       what: mixed
         ? `${entry.label} was read on both sides.`
-        : `${entry.label} is ${printEntry(entry, value, units)}; it was ${was} before.`,
+        : tell`${entry.label} is ${entryFigure(entry, value)}; it was ${was} before.`,
       why: `Left and right are as the driver sits. Look again which side it is. ${entry.matters}`,
     }),
   ];

@@ -1,9 +1,9 @@
 import type { Dimension } from "../dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../dimension/change.ts";
-import { printEntry } from "../dimension/entry.ts";
+import { entryFigure, shownLength } from "../dimension/entry.ts";
 import { POINT_LABELS } from "../dimension/points.ts";
-import { METRES_PER, printLength } from "../quantity/length.ts";
-import type { Units } from "../quantity/units.ts";
+import { METRES_PER } from "../quantity/length.ts";
+import { type Said, tell } from "../quantity/said.ts";
 import { below, type Grade } from "../rig/grade.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { guidanceUses } from "../rig/tape-next.ts";
@@ -31,27 +31,27 @@ export function findingOn(
   };
 }
 
-export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Finding[] {
+export function judgeValue(entry: Dimension, rig: ResolvedRig): Finding[] {
   const { value, grade, doubt, stale, plausible } = rig.values[entry.key];
   if (value === null) return missing(entry);
-  const shown = printEntry(entry, value, units);
+  const shown = entryFigure(entry, value);
   switch (doubt) {
     case "zero":
       return [
         findingOn(entry, "zero", {
           severity: "stop",
-          what: `${entry.label} is ${shown}${below(grade, "taped") ? " and nobody measured it" : ""}.`,
+          what: tell`${entry.label} is ${shown}${below(grade, "taped") ? " and nobody measured it" : ""}.`,
           why: `A zero here is a number nobody entered. ${entry.matters}`,
         }),
       ];
     case "sign":
-      return [wrongSign(entry, value, units)];
+      return [wrongSign(entry, value)];
     case "range":
       return [
         findingOn(entry, "range", {
           severity: "fix",
-          what: `${entry.label} is ${shown}, outside what is usual.`,
-          why: `Usual is ${printEntry(entry, plausible[0], units)} to ${printEntry(entry, plausible[1], units)}: look for a slipped digit or a wrong unit.`,
+          what: tell`${entry.label} is ${shown}, outside what is usual.`,
+          why: tell`Usual is ${entryFigure(entry, plausible[0])} to ${entryFigure(entry, plausible[1])}: look for a slipped digit or a wrong unit.`,
         }),
       ];
   }
@@ -60,7 +60,7 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Fi
     return [
       findingOn(entry, "habitual-zero", {
         severity: "check",
-        what: `${entry.label} is ${shown} by habit, not by tape.`,
+        what: tell`${entry.label} is ${shown} by habit, not by tape.`,
         why: `It is zero on most machines, and never sure until taped. ${entry.matters}`,
       }),
     ];
@@ -69,7 +69,7 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig, units: Units): Fi
     return [
       findingOn(entry, "half-width", {
         severity: "fix",
-        what: `${entry.label} is ${shown}, half the working width.`,
+        what: tell`${entry.label} is ${shown}, half the working width.`,
         why: "That is the distance from one edge to the middle, typed where an offset belongs. An offset is zero on a tool that pulls straight.",
       }),
     ];
@@ -90,7 +90,7 @@ function looksStock({ span }: Dimension, value: number): boolean {
   return span !== null && span.axis !== "y" && (round(0.1) || round(METRES_PER.ft / 2));
 }
 
-function stock(entry: Dimension, shown: string, grade: Grade): Finding {
+function stock(entry: Dimension, shown: Said, grade: Grade): Finding {
   return findingOn(entry, "stock", {
     severity: "check",
     what: `${entry.label} is ${shown}, ${grade === "book" ? "from the book" : "assumed"}: as round as a stock figure.`,
@@ -120,15 +120,15 @@ function missing(entry: Dimension): Finding[] {
   ];
 }
 
-function wrongSign(entry: Dimension, value: number, units: Units): Finding {
-  const ahead = printLength(-value, units[entry.shown]);
+function wrongSign(entry: Dimension, value: number): Finding {
+  const ahead = shownLength(entry, -value);
   const work =
     (entry.key === "pin.workFront" || entry.key === "pin.workRear") && entry.direction === "rearward";
   return findingOn(entry, "sign", {
     severity: "stop",
     what: work
-      ? `The ${entry.key === "pin.workFront" ? "front" : "rear"} rank lies ${ahead} ahead of the ${POINT_LABELS.pin}.`
-      : `${entry.label} is negative: ${printEntry(entry, value, units)}.`,
+      ? tell`The ${entry.key === "pin.workFront" ? "front" : "rear"} rank lies ${ahead} ahead of the ${POINT_LABELS.pin}.`
+      : tell`${entry.label} is negative: ${entryFigure(entry, value)}.`,
     why: work
       ? `A drawn drill cannot sow ahead of its pin: the sign was swapped on the way here. ${entry.matters}`
       : `It is a distance, ${entry.fromTo}: the sign was swapped on the way here.`,

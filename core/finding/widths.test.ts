@@ -2,10 +2,10 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Attachment } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
-import { PRESETS } from "../quantity/units.ts";
 import type { Instrument } from "../rig/grade.ts";
 import { resolveRig } from "../rig/resolve.ts";
 import { sampleFacts } from "../rig/sample.ts";
+import { plain } from "./sample-words.ts";
 import { judgeTrackSpacing, judgeWidths } from "./widths.ts";
 
 type Lengths = Partial<Record<DimensionKey, number | null>>;
@@ -16,9 +16,8 @@ const rigOf = (
   instruments: Partial<Record<DimensionKey, Instrument>> = {},
   attachment: Attachment = "drawn",
 ) => resolveRig({ ...sampleFacts(lengths, instruments, widths), attachment });
-const plain = (text: string) => text.replace(/\u00a0/g, " ");
 const said = (rig: ReturnType<typeof rigOf>) =>
-  judgeWidths(rig, PRESETS.metric).map(({ what, why, next }) => plain(`${what} ${why} ${next.label}`));
+  judgeWidths(rig).map(({ what, why, next }) => `${plain(what)} ${plain(why)} ${next.label}`);
 
 describe("the working width, known three ways", () => {
   const width = { "tool.width": 6, "rows.count": 40, "rows.spacing": 0.15 };
@@ -65,7 +64,7 @@ describe("the working width, known three ways", () => {
     fc.assert(
       fc.property(millimetres, (off) => {
         const rig = rigOf({ "tool.width": 6 + off / 1000, "rows.count": null }, [2, 2, 2]);
-        expect(judgeWidths(rig, PRESETS.metric).length).toBe(Math.abs(off) > 20 ? 1 : 0);
+        expect(judgeWidths(rig).length).toBe(Math.abs(off) > 20 ? 1 : 0);
       }),
     );
   });
@@ -73,10 +72,9 @@ describe("the working width, known three ways", () => {
 
 describe("the terminal's lines", () => {
   const spacing = (set: number, overlap = 0.1) =>
-    judgeTrackSpacing(
-      rigOf({ "tool.width": 6, "work.overlap": overlap, "guidance.trackSpacing": set }),
-      PRESETS.metric,
-    ).map(({ what, why }) => plain(`${what} ${why}`));
+    judgeTrackSpacing(rigOf({ "tool.width": 6, "work.overlap": overlap, "guidance.trackSpacing": set })).map(
+      ({ what, why }) => `${plain(what)} ${plain(why)}`,
+    );
 
   it("lie width less overlap apart, to the centimetre a terminal takes", () => {
     expect(spacing(5.9)).toEqual([]);

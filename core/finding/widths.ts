@@ -1,9 +1,8 @@
 import { isBuiltOn } from "../dimension/attachment.ts";
 import { dimension, SECTIONS_LETTER, unchanging } from "../dimension/catalogue.ts";
-import { printEntry } from "../dimension/entry.ts";
+import { entryFigure } from "../dimension/entry.ts";
 import { capital } from "../quantity/capital.ts";
-import { printLength } from "../quantity/length.ts";
-import type { Units } from "../quantity/units.ts";
+import { type Said, tapeLength, tell } from "../quantity/said.ts";
 import { trackSpacing } from "../rig/chain.ts";
 import { below, GRADES, type Grade, gradeOf } from "../rig/grade.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
@@ -24,7 +23,7 @@ type Estimate = {
   grade: Grade;
   target: Target;
   letter: string;
-  text: string;
+  text: Said;
 };
 
 const agree = (a: Estimate, b: Estimate) => Math.abs(a.metres - b.metres) <= WIDTHS_AGREE_WITHIN + 1e-9;
@@ -33,14 +32,14 @@ const agree = (a: Estimate, b: Estimate) => Math.abs(a.metres - b.metres) <= WID
  * The working width is known three ways: taped, as the sum of the sections, as rows × spacing. Each of
  * the last two is held against the first.
  */
-export function judgeWidths(rig: ResolvedRig, units: Units): Finding[] {
-  const width = widthEstimate(rig, units);
+export function judgeWidths(rig: ResolvedRig): Finding[] {
+  const width = widthEstimate(rig);
   if (!width) return [];
-  const sections = sectionsEstimate(rig, units);
-  const rows = rowsEstimate(rig, units);
+  const sections = sectionsEstimate(rig);
+  const rows = rowsEstimate(rig);
   return [
-    ...(sections ? compare("sections-sum", "Sections", width, sections, rows, units) : []),
-    ...(rows ? compare("rows-sum", capital(`${rowWord(rig)}s`), width, rows, sections, units) : []),
+    ...(sections ? compare("sections-sum", "Sections", width, sections, rows) : []),
+    ...(rows ? compare("rows-sum", capital(`${rowWord(rig)}s`), width, rows, sections) : []),
   ];
 }
 
@@ -50,10 +49,9 @@ function compare(
   width: Estimate,
   other: Estimate,
   third: Estimate | null,
-  units: Units,
 ): Finding[] {
   if (agree(width, other)) return [];
-  const difference = printLength(Math.abs(width.metres - other.metres), units.tape);
+  const difference = tapeLength(Math.abs(width.metres - other.metres));
   const { look, because } = suspect(width, other, third);
   return [
     {
@@ -61,7 +59,7 @@ function compare(
       station: "tool",
       severity: "fix",
       subject: other.target,
-      what: `${title} and width disagree by ${difference}: ${other.text}; the width is ${width.text}.`,
+      what: tell`${title} and width disagree by ${difference}: ${other.text}; the width is ${width.text}.`,
       why: `${because} Every pass leaves a strip or works it twice.`,
       next: { label: `Look at ${look.letter}`, target: look.target },
     },
@@ -90,10 +88,10 @@ function suspect(
     : { look, because: `The weaker reading is ${look.label} (${look.grade}).` };
 }
 
-function widthEstimate({ values }: ResolvedRig, units: Units): Estimate | null {
+function widthEstimate({ values }: ResolvedRig): Estimate | null {
   const { value, doubt, grade } = values["tool.width"];
   if (value === null || doubt) return null;
-  const text = printLength(value, units.tape);
+  const text = tapeLength(value);
   return {
     label: "the width",
     metres: value,
@@ -104,7 +102,7 @@ function widthEstimate({ values }: ResolvedRig, units: Units): Estimate | null {
   };
 }
 
-function sectionsEstimate({ sections }: ResolvedRig, units: Units): Estimate | null {
+function sectionsEstimate({ sections }: ResolvedRig): Estimate | null {
   if (!sections) return null;
   const metres = sectionSum(sections.widths);
   return {
@@ -113,7 +111,7 @@ function sectionsEstimate({ sections }: ResolvedRig, units: Units): Estimate | n
     grade: gradeOf(sections.instrument),
     target: "sections",
     letter: SECTIONS_LETTER,
-    text: `${countSections(sections)} ${sections.widths.length === 1 ? "adds" : "add"} up to ${printLength(metres, units.tape)}`,
+    text: tell`${countSections(sections)} ${sections.widths.length === 1 ? "adds" : "add"} up to ${tapeLength(metres)}`,
   };
 }
 
@@ -122,7 +120,7 @@ function rowWord({ attachment }: Pick<ResolvedRig, "attachment">): string {
   return isBuiltOn(attachment) ? "nozzle" : "row";
 }
 
-function rowsEstimate(rig: ResolvedRig, units: Units): Estimate | null {
+function rowsEstimate(rig: ResolvedRig): Estimate | null {
   const { values } = rig;
   const [count, spacing] = [values["rows.count"], values["rows.spacing"]];
   if (count.value === null || spacing.value === null || count.doubt || spacing.doubt) return null;
@@ -136,7 +134,7 @@ function rowsEstimate(rig: ResolvedRig, units: Units): Estimate | null {
     grade: look.grade,
     target: look.key,
     letter: unchanging(look.key).letter,
-    text: `${count.value} ${rowWord(rig)}s × ${printEntry(dimension("rows.spacing", rig.attachment), spacing.value, units)} = ${printLength(metres, units.tape)}`,
+    text: tell`${count.value} ${rowWord(rig)}s × ${entryFigure(dimension("rows.spacing", rig.attachment), spacing.value)} = ${tapeLength(metres)}`,
   };
 }
 
@@ -144,19 +142,19 @@ function rowsEstimate(rig: ResolvedRig, units: Units): Estimate | null {
 const SPACING_STEP = 0.01;
 
 /** The spacing the terminal lays its lines at, against width less overlap. */
-export function judgeTrackSpacing(rig: ResolvedRig, units: Units): Finding[] {
+export function judgeTrackSpacing(rig: ResolvedRig): Finding[] {
   const set = rig.values["guidance.trackSpacing"];
   const width = rig.values["tool.width"];
   const wanted = trackSpacing(rig).total;
   if (set.value === null || set.doubt || wanted === null || width.doubt) return [];
   const off = set.value - wanted;
   if (Math.abs(off) < SPACING_STEP - 1e-9) return [];
-  const by = printLength(Math.abs(off), units.tape);
+  const by = tapeLength(Math.abs(off));
   return [
     findingOn(dimension("guidance.trackSpacing", rig.attachment), "track-spacing", {
       severity: "fix",
-      what: `The terminal's lines are ${printLength(set.value, units.tape)} apart; width less overlap is ${printLength(wanted, units.tape)}.`,
-      why: off > 0 ? `Every joint is left ${by} wide.` : `Every joint is worked twice, ${by} wide.`,
+      what: tell`The terminal's lines are ${tapeLength(set.value)} apart; width less overlap is ${tapeLength(wanted)}.`,
+      why: off > 0 ? tell`Every joint is left ${by} wide.` : tell`Every joint is worked twice, ${by} wide.`,
     }),
   ];
 }

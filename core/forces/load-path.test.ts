@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { plain, told } from "../finding/sample-words.ts";
 import { linkageOf } from "../linkage/from-rig.ts";
 import { liftShare, stroke } from "../linkage/linkage.ts";
-import { PRESETS, type Units } from "../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, NO_LIMITS, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import { balanceOf } from "../subjects/balance/balance-of-rig.ts";
@@ -10,20 +10,19 @@ import { matchChecks } from "../subjects/match/checks.ts";
 import { hitchLoads } from "./load-path.ts";
 import { powerOf } from "./power-of-rig.ts";
 
-const matchOf = (whole: WholeRig, units: Units) => {
+const matchOf = (whole: WholeRig) => {
   const power = powerOf(whole);
-  return { power, checks: matchChecks(whole, power, units) };
+  return { power, checks: matchChecks(whole, power) };
 };
 
 const balanceAt = (whole: WholeRig) => {
   const loads = balanceOf(whole, powerOf(whole));
-  return { loads, checks: balanceChecks(whole, loads, PRESETS.metric) };
+  return { loads, checks: balanceChecks(whole, loads) };
 };
 
-const plain = (text: string) => text.replace(/\u00a0/g, " ");
 function matched(whole: WholeRig, id: string): string {
-  const found = matchOf(whole, PRESETS.metric).checks.find((check) => check.id === id);
-  return found ? plain(`${found.verdict}: ${found.said} ${found.why}`) : "none";
+  const found = matchOf(whole).checks.find((check) => check.id === id);
+  return told(found);
 }
 function balanceIn(whole: WholeRig) {
   const { loads, checks } = balanceAt(whole);
@@ -31,7 +30,7 @@ function balanceIn(whole: WholeRig) {
   const state = (id: string) => loads.states.find((each) => each.id === id)!;
   const said = (id: string) => {
     const { verdict, said: text } = checks.find((check) => check.id === id)!;
-    return plain(`${verdict}: ${text}`);
+    return `${verdict}: ${plain(text)}`;
   };
   return { ...loads, state, said };
 }

@@ -1,4 +1,7 @@
 /** Which ticks of a hook-up list still hold, and what may be ticked next. */
+
+import { inWords } from "../quantity/said.ts";
+import { PRESETS, type Units } from "../quantity/units.ts";
 import type { HookupLine } from "../subject/hookup-line.ts";
 
 export type Tick = {
@@ -14,7 +17,15 @@ export type Tick = {
 };
 
 /** A line as the operator reads it, and as it reads in metric units: one tick holds whatever units a screen shows. */
-export type ShownLine = HookupLine & { metric: string };
+export type ShownLine = Omit<HookupLine, "text"> & { text: string; metric: string };
+
+export function shownLines(lines: readonly HookupLine[], units: Units): ShownLine[] {
+  return lines.map((line) => ({
+    ...line,
+    text: inWords(line.text, units),
+    metric: inWords(line.text, PRESETS.metric),
+  }));
+}
 
 export type LineState = {
   line: ShownLine;
@@ -52,6 +63,6 @@ export function heldBy(states: readonly LineState[], key: string): string | null
 }
 
 /** The lines that keep a rig from being called coupled: those that protect people and are still open. */
-export function openProtections(states: readonly LineState[]): HookupLine[] {
+export function openProtections(states: readonly LineState[]): ShownLine[] {
   return states.filter(({ line, tick }) => line.protects && tick === null).map(({ line }) => line);
 }

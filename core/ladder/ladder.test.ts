@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { PRESETS } from "../quantity/units.ts";
+import { plain } from "../finding/sample-words.ts";
 import { type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import { sampleFunction, sampleRemote, sampleSupply } from "../subjects/hoses/sample.ts";
@@ -36,11 +36,11 @@ function whole(lines: Lines = {}, kinds: readonly string[] = []): WholeRig {
 }
 
 function rungs(log: Partial<RigLog> = {}, rig: WholeRig = whole()) {
-  return ladderOf({ whole: rig, judged: judgeWhole(rig, PRESETS.metric), log: { ...EMPTY, ...log } });
+  return ladderOf({ whole: rig, judged: judgeWhole(rig), log: { ...EMPTY, ...log } });
 }
 const rung = (key: string, log: Partial<RigLog> = {}, rig?: WholeRig) => {
   const found = rungs(log, rig).find((each) => each.key === key)!;
-  return `${found.state}: ${found.why}`;
+  return `${found.state}: ${plain(found.why)}`;
 };
 
 describe("the ladder", () => {

@@ -2,7 +2,9 @@
  * The start-of-work ladder of one rig: is everything really on? Each rung follows from a station, from what was run and
  * logged since the rig was coupled, or is ticked by a person where Ambrek cannot know. Stations not built have no rung.
  */
+
 import type { Finding } from "../finding/finding.ts";
+import type { Said } from "../quantity/said.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import { works } from "../rig/whole.ts";
 import { machineOf } from "../sequence/of-rig.ts";
@@ -30,7 +32,7 @@ export type Rung = {
   label: string;
   state: "good" | "not yet" | "not applicable";
   /** what it was told from, or what is missing */
-  why: string;
+  why: Said;
   /** where it is cured; null where a person ticks it */
   next: { label: string; path: string } | null;
   /** a person ticks it: nobody else can know */

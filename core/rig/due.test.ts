@@ -2,7 +2,6 @@ import { afterEach, describe, expect, it } from "vitest";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import type { ChangeKind } from "../dimension/change.ts";
 import { judge } from "../finding/judge.ts";
-import { PRESETS } from "../quantity/units.ts";
 import { between } from "./chain.ts";
 import { dueOf, dueProofs, dueWords, hoursAt } from "./due.ts";
 import { lapsedBy, resolveRig } from "./resolve.ts";
@@ -88,7 +87,7 @@ describe("one edge more in the catalogue, and nothing else", () => {
     const rig = resolveRig(facts);
     expect(rig.values[key]).toMatchObject({ stale: { kind: "ballast" }, grade: "taped" });
     expect(between(rig, "receiver", "pivot", "x").stale).toBe(true);
-    expect(judge(rig, PRESETS.metric).map(({ id }) => id)).toContain(`stale:${key}`);
+    expect(judge(rig).map(({ id }) => id)).toContain(`stale:${key}`);
     expect(lapsedBy(proof.terms, facts)).toMatchObject({ by: { kind: "ballast" } });
   });
 });

@@ -1,5 +1,6 @@
 /** A line of the hook-up list, as a subject writes it. */
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { Said } from "../quantity/said.ts";
 import type { WholeRig } from "../rig/whole.ts";
 
 export const GROUPS = ["Before", "Couple", "Shaft, hoses", "Try", "Road"] as const;
@@ -12,7 +13,7 @@ export type HookupLine = {
   /** stays the same whatever the line says */
   key: string;
   group: Group;
-  text: string;
+  text: Said;
   /** it protects people: never skipped, only declared not to apply, with a reason */
   protects: boolean;
   /** a stop stands: the line cannot be ticked, only cured */
@@ -22,7 +23,7 @@ export type HookupLine = {
 
 type Rest = Partial<Pick<HookupLine, "protects" | "stop" | "cites">>;
 
-export function line(group: Group, key: string, text: string, rest: Rest = {}): HookupLine {
+export function line(group: Group, key: string, text: Said, rest: Rest = {}): HookupLine {
   return { group, key, text, protects: false, stop: false, cites: [], ...rest };
 }
 

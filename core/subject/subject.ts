@@ -1,7 +1,7 @@
 /** What one subject of setting a rig up says of itself. Everything that lists subjects reads this; nothing names one. */
+
 import type { Check } from "../finding/check.ts";
 import type { JobKind } from "../job/kind.ts";
-import type { Units } from "../quantity/units.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import type { HookupLine } from "./hookup-line.ts";
 
@@ -33,9 +33,9 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   /** what it works out of the whole rig: figures, no sentence */
   reckon(whole: WholeRig): Reckoned;
   /** everything it looked at, good or not */
-  checks(reckoned: Reckoned, whole: WholeRig, units: Units): readonly Check[];
+  checks(reckoned: Reckoned, whole: WholeRig): readonly Check[];
   /** what it puts on the hook-up list */
-  hookup?(reckoned: Reckoned, whole: WholeRig, units: Units): readonly HookupLine[];
+  hookup?(reckoned: Reckoned, whole: WholeRig): readonly HookupLine[];
   /** how far it has come, where that is counted; absent: told by its findings */
   standing?(whole: WholeRig): Standing;
 };

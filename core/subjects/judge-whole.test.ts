@@ -7,7 +7,9 @@ import { drawLinkage } from "../drawing/linkage.ts";
 import { drawPlan } from "../drawing/plan.ts";
 import type { Sheet } from "../drawing/sheet.ts";
 import { drawSide } from "../drawing/side.ts";
+import { plain } from "../finding/sample-words.ts";
 import { hookupList } from "../hookup/list.ts";
+import { figuresIn } from "../quantity/said.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { resolveRig } from "../rig/resolve.ts";
 import { bareFacts, sampleReading } from "../rig/sample.ts";
@@ -82,11 +84,18 @@ describe("whatever was read, and whatever is missing", () => {
     fc.assert(
       fc.property(anyWhole, fc.constantFrom("metric" as const, "us" as const), (whole, system) => {
         const units = PRESETS[system];
-        const judged = judgeWhole(whole, units);
-        const lines = hookupList(whole, judged, units);
-        for (const { said, why } of judged.checks) expect(`${said} ${why}`).not.toMatch(NONSENSE);
-        for (const { what, why } of judged.findings) expect(`${what} ${why}`).not.toMatch(NONSENSE);
-        for (const { text } of lines) expect(text).not.toMatch(NONSENSE);
+        const judged = judgeWhole(whole);
+        const lines = hookupList(whole, judged);
+        for (const { said, why } of judged.checks)
+          expect(`${plain(said, units)} ${plain(why, units)}`).not.toMatch(NONSENSE);
+        for (const { what, why } of judged.findings)
+          expect(`${plain(what, units)} ${plain(why, units)}`).not.toMatch(NONSENSE);
+        for (const { text } of lines) expect(plain(text, units)).not.toMatch(NONSENSE);
+        for (const sentence of [
+          ...judged.checks.flatMap(({ said, why }) => [said, why]),
+          ...lines.map(({ text }) => text),
+        ])
+          expect(figuresIn(sentence).every(Number.isFinite)).toBe(true);
         const keys = lines.map(({ key }) => key);
         expect(new Set(keys).size).toBe(keys.length);
         const ids = judged.checks.map(({ id, part = 0 }) => `${id} ${part}`);
@@ -101,7 +110,7 @@ describe("whatever was read, and whatever is missing", () => {
     fc.assert(
       fc.property(anyWhole, (whole) => {
         const [lead, ...others] = whole.parts.map(({ rig }) => rig);
-        const { hitch } = judgeWhole(whole, PRESETS.metric).reckoned;
+        const { hitch } = judgeWhole(whole).reckoned;
         const full: Sheet = { ...sheet, region: "rig", width: 424, height: 736, others };
         const drawings = [
           drawPlan(lead!, full),

@@ -1,9 +1,9 @@
 /** Every finding on a whole rig, and what each subject reckoned on the way. */
+
 import { dimension, isDimensionKey } from "../dimension/catalogue.ts";
 import { type Check, findingsOf } from "../finding/check.ts";
 import { type Finding, worstFirst } from "../finding/finding.ts";
 import { judge } from "../finding/judge.ts";
-import type { Units } from "../quantity/units.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import type { Subject } from "../subject/subject.ts";
 import { type ReckonedBy, SUBJECTS } from "./index.ts";
@@ -14,22 +14,22 @@ export type Judged = {
   findings: Finding[];
 };
 
-export function judgeWhole(whole: WholeRig, units: Units, subjects: readonly Subject[] = SUBJECTS): Judged {
+export function judgeWhole(whole: WholeRig, subjects: readonly Subject[] = SUBJECTS): Judged {
   const reckoned = subjects.map((subject) => [subject.key, subject.reckon(whole)] as const);
-  const checks = subjects.flatMap((subject, index) => subject.checks(reckoned[index]![1], whole, units));
+  const checks = subjects.flatMap((subject, index) => subject.checks(reckoned[index]![1], whole));
   return {
     reckoned: Object.fromEntries(reckoned) as ReckonedBy,
     checks,
-    findings: worstFirst([...findingsOf(checks), ...readingFindings(whole, units)]),
+    findings: worstFirst([...findingsOf(checks), ...readingFindings(whole)]),
   };
 }
 
 const SHARED = new Set(["tractor", "receiver mount"]);
 
 /** What is wrong with single readings, part by part; those of the machine that drives once. */
-function readingFindings({ parts }: WholeRig, units: Units): Finding[] {
+function readingFindings({ parts }: WholeRig): Finding[] {
   return parts.flatMap(({ rig }, index) => {
-    const found = judge(rig, units);
+    const found = judge(rig);
     if (index === 0) return parts.length > 1 ? found.map((each) => ({ ...each, part: index })) : found;
     return found
       .filter(

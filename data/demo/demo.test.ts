@@ -1,5 +1,7 @@
 import { beforeAll, describe, expect, it } from "vitest";
+import { plain } from "../../core/finding/sample-words.ts";
 import { hookupList } from "../../core/hookup/list.ts";
+import { inWords } from "../../core/quantity/said.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { openDatabase } from "../database.ts";
@@ -18,12 +20,11 @@ beforeAll(() => {
 
 const rigs = () => wholesOf(db, listEveryTool(db));
 const idOf = (name: string) => listRigs(db).find((rig) => rig.name.startsWith(name))!.id;
-const plain = (text: string) => text.replace(/\u00a0/g, " ");
 
 /** What is wrong with a rig, each as "severity station: words". */
 function wrongWith(name: string): string[] {
-  const { findings } = judgeWhole(rigs().get(idOf(name))!, metric);
-  return findings.map(({ severity, station, what }) => plain(`${severity} ${station}: ${what}`));
+  const { findings } = judgeWhole(rigs().get(idOf(name))!);
+  return findings.map(({ severity, station, what }) => `${severity} ${station}: ${plain(what)}`);
 }
 
 /** The weakness each rig of the demo yard was given, and what the user is told to do about it. */
@@ -75,16 +76,17 @@ describe("the demo yard", () => {
     (units) => {
       for (const whole of rigs().values()) {
         const chosen = units === "us" ? us : metric;
-        const lines = hookupList(whole, judgeWhole(whole, chosen), chosen);
+        const lines = hookupList(whole, judgeWhole(whole));
         expect(lines.length).toBeGreaterThan(8);
-        for (const { text } of lines) expect(text).not.toMatch(/NaN|undefined|null|\s{2}|\[object/);
+        for (const { text } of lines)
+          expect(inWords(text, chosen)).not.toMatch(/NaN|undefined|null|\s{2}|\[object/);
       }
     },
   );
 
   it("says everything in feet and pounds where those are chosen", () => {
-    const { findings } = judgeWhole(rigs().get(idOf("Sprayer"))!, us);
-    const said = findings.map(({ what, why }) => plain(`${what} ${why}`)).join("\n");
+    const { findings } = judgeWhole(rigs().get(idOf("Sprayer"))!);
+    const said = findings.map(({ what, why }) => `${plain(what, us)} ${plain(why, us)}`).join("\n");
     expect(said).toMatch(/\d lb\b/);
     expect(said).not.toMatch(/\d (kg|bar|km\/h)/);
   });

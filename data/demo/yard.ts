@@ -5,6 +5,7 @@ import { isBuiltOn } from "../../core/dimension/attachment.ts";
 import { dimension } from "../../core/dimension/catalogue.ts";
 import { judge } from "../../core/finding/judge.ts";
 import { hookupList } from "../../core/hookup/list.ts";
+import { inWords } from "../../core/quantity/said.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import { resolveRig } from "../../core/rig/resolve.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
@@ -223,12 +224,17 @@ function wheelsOf(
 function plantHookup(db: Database, rig: RigTool, person: string, start: string): void {
   const units = PRESETS.metric;
   const whole = wholesOf(db, [rig]).get(rig.id)!;
-  const lines = hookupList(whole, judgeWhole(whole, units), units);
+  const lines = hookupList(whole, judgeWhole(whole));
   let at = new Date(start).getTime();
   for (const { key, text, stop } of lines) {
     if (stop) continue;
     at += 40_000;
-    keepTick(db, rig.id, { line: key, said: text, state: "done", reason: "" }, { person, at: new Date(at) });
+    keepTick(
+      db,
+      rig.id,
+      { line: key, said: inWords(text, units), state: "done", reason: "" },
+      { person, at: new Date(at) },
+    );
   }
   keepEvent(db, rig.id, "coupled", { person, at: new Date(at + 30_000) });
 }
@@ -242,7 +248,7 @@ function plantCard(
   const resolved = resolveRig(rigFacts(db, rig));
   const scheme = findScheme(db, schemeId)!;
   const at = new Date(cardAt);
-  const lines = freeze(fillCard(scheme, resolved, judge(resolved, PRESETS.metric), PRESETS.metric, []));
+  const lines = freeze(fillCard(scheme, resolved, judge(resolved), PRESETS.metric, []));
   issueCard(db, rig, {
     schemeName: scheme.name,
     profileName: profile,

@@ -9,7 +9,6 @@ import { gunzipSync } from "node:zlib";
 import SqliteFile from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
-import { PRESETS } from "../../core/quantity/units.ts";
 import type { WholeRig } from "../../core/rig/whole.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { latestCard, listCards, readbacksOf } from "../cards.ts";
@@ -67,7 +66,7 @@ function accountOfRig(db: Database, id: number, tools: readonly RigTool[], whole
       proofs: rig.proofs.map(({ what, at }) => [what, at]),
     })),
     fitted: whole.weights.map(({ what, fitted }) => [what, fitted]),
-    findings: judgeWhole(whole, PRESETS.metric).findings.map((finding) => [finding.id, finding.severity]),
+    findings: judgeWhole(whole).findings.map((finding) => [finding.id, finding.severity]),
     ladder: {
       coupled,
       runs: runs.map((each) => [...each].sort()),

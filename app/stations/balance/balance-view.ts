@@ -6,6 +6,7 @@ import { rigPoints } from "../../../core/drawing/rig-points.ts";
 import type { DrawnRig } from "../../../core/drawing/sheet.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { FAMILIES } from "../../../core/quantity/measure.ts";
+import { inWords } from "../../../core/quantity/said.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import { known, type WholeRig } from "../../../core/rig/whole.ts";
@@ -80,7 +81,7 @@ export function balanceView({ whole, index, loads, units, state, hrefOf, title }
       fitted,
       wanted: wantedOf(loads, id),
     })),
-    proposal: loads.ok && loads.proposal.ok ? setText(loads.proposal, units) : null,
+    proposal: loads.ok && loads.proposal.ok ? inWords(setText(loads.proposal), units) : null,
     manual: manualOf(loads, units),
     largest: largestOf(whole, loads, units),
     tyres: loads.ok ? tyreRows(whole, loads, units) : [],

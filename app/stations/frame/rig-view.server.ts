@@ -116,7 +116,7 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
           0,
           whole.parts.findIndex((part) => works(part.rig)),
         );
-  return seenFrom({ db, parts, whole, judged: judgeWhole(whole, preferences.units), preferences }, index);
+  return seenFrom({ db, parts, whole, judged: judgeWhole(whole), preferences }, index);
 }
 
 type Opened = Pick<OpenRig, "db" | "parts" | "whole" | "judged" | "preferences">;

@@ -1,8 +1,10 @@
 import { useState } from "react";
-import { brokenWords, drawTrial, pitchText } from "../../../core/drawing/linkage-side.ts";
+import { brokenWords, drawTrial } from "../../../core/drawing/linkage-side.ts";
 import { carried, type Posed, turnsFor } from "../../../core/linkage/linkage.ts";
+import { pitchWords } from "../../../core/linkage/words.ts";
 import { capital } from "../../../core/quantity/capital.ts";
 import { printLength } from "../../../core/quantity/length.ts";
+import { inWords } from "../../../core/quantity/said.ts";
 import { PlanDrawing } from "../../drawing/PlanDrawing.tsx";
 import { Slide } from "../../ui/Slide.tsx";
 import type { Trial } from "./hitch-view.ts";
@@ -63,7 +65,7 @@ export function TryLinkage({ trial }: { trial: Trial }) {
 function triedWords(posed: Posed, { shape, units, thread }: Trial, topLink: number): string[] {
   if (!posed.ok) return [`${brokenWords(posed)}, by ${printLength(posed.by, units.small)}.`];
   const { pose } = posed;
-  const pitch = pitchText(shape.ahead ? -pose.pitch : pose.pitch, units);
+  const pitch = inWords(pitchWords(shape.ahead ? -pose.pitch : pose.pitch), units);
   const { back, under } = shape.tool;
   const clear = carried(pose, { back, up: -under }).z;
   const turns = thread && turnsFor(topLink - shape.linkage.topLink, thread);

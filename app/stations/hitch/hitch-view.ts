@@ -1,16 +1,19 @@
 /** The panel of the hitch station: what the linkage does, and how to make it right. */
+
 import { onLinks } from "../../../core/dimension/attachment.ts";
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import { drawLinkage, sideShape } from "../../../core/drawing/linkage.ts";
 import type { SideShape } from "../../../core/drawing/linkage-side.ts";
 import type { DrawnRig } from "../../../core/drawing/sheet.ts";
 import type { Thread } from "../../../core/linkage/linkage.ts";
+import { isLevel, pitchWords } from "../../../core/linkage/words.ts";
 import { METRES_PER, printLength } from "../../../core/quantity/length.ts";
+import { inWords } from "../../../core/quantity/said.ts";
 import { say, sayFine } from "../../../core/quantity/say.ts";
 import { inInches, type Units } from "../../../core/quantity/units.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { chosen, known } from "../../../core/rig/whole.ts";
-import { aheadWords, cureText, pitchWords, shorten } from "../../../core/subjects/hitch/checks.ts";
+import { aheadWords, cureText, shorten } from "../../../core/subjects/hitch/checks.ts";
 import { type HitchOf, habitOf, threadOf } from "../../../core/subjects/hitch/hitch-of-part.ts";
 
 export type HitchRow = { label: string; text: string };
@@ -91,15 +94,16 @@ function rightOf({ cure, pitch, wantedPitch, rods, links, frame }: HitchOf, unit
   if (cure && pitch !== null)
     right.push(
       Math.abs(cure.change) <= 0.001
-        ? `Pitch is ${pitchWords(pitch, units)}, as wanted: leave the top link alone.`
-        : `For ${pitchWords(wantedPitch, units)}: ${lowerFirst(cureText(cure, units))}`,
+        ? `Pitch is ${inWords(pitchWords(pitch), units)}, as wanted: leave the top link alone.`
+        : `For ${inWords(pitchWords(wantedPitch), units)}: ${lowerFirst(inWords(cureText(cure), units))}`,
     );
   if (cure?.perDegree) right.push(`One degree is ${cure.perDegree.toFixed(1)} turns of the top link.`);
   if (rods && Math.abs(rods.difference) > 0.005)
     right.push(
-      `${shorten(rods.difference, "rod", units)}${rods.lean === null ? "" : ` Then the lean of ${say("angle", Math.abs(rods.lean), units)} is gone.`}`,
+      `${inWords(shorten(rods.difference, "rod"), units)}${rods.lean === null ? "" : ` Then the lean of ${say("angle", Math.abs(rods.lean), units)} is gone.`}`,
     );
-  if (links && Math.abs(links.difference) > 0.005) right.push(shorten(links.difference, "link", units));
+  if (links && Math.abs(links.difference) > 0.005)
+    right.push(inWords(shorten(links.difference, "link"), units));
   if (frame)
     right.push(
       Math.abs(frame.lower) < 0.005
@@ -119,20 +123,20 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {
   const rows: HitchRow[] = [];
   if (hitch.tail) {
     if (hitch.tail.work !== null)
-      rows.push({ label: "Pitch at work", text: pitchWords(hitch.tail.work, units) });
+      rows.push({ label: "Pitch at work", text: inWords(pitchWords(hitch.tail.work), units) });
     if (hitch.tail.high !== null)
-      rows.push({ label: "Pitch on the road", text: pitchWords(hitch.tail.high, units) });
+      rows.push({ label: "Pitch on the road", text: inWords(pitchWords(hitch.tail.high), units) });
   } else if (work?.ok) {
     const { pose } = work;
     rows.push(
-      { label: "Pitch at work", text: pitchWords(hitch.pitch!, units) },
+      { label: "Pitch at work", text: inWords(pitchWords(hitch.pitch!), units) },
       { label: "Lower links at work", text: slope(pose.angle, units) },
       { label: "Top link at work", text: slope(pose.topAngle, units) },
     );
     if (!hitch.ahead)
       rows.push({
         label: "Virtual hitch point",
-        text: pose.virtual ? aheadWords(rig, -pose.virtual.x, units) : "none: links parallel",
+        text: pose.virtual ? inWords(aheadWords(rig, -pose.virtual.x), units) : "none: links parallel",
       });
   }
   if (!hitch.tail && low?.ok && high?.ok)
@@ -141,7 +145,7 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {
     const pitches = poses.map(({ pitch }) => (hitch.ahead ? -pitch : pitch));
     rows.push({
       label: "Tips through the lift",
-      text: `${pitchWords(Math.min(...pitches), units)} to ${pitchWords(Math.max(...pitches), units)}`,
+      text: `${inWords(pitchWords(Math.min(...pitches)), units)} to ${inWords(pitchWords(Math.max(...pitches)), units)}`,
     });
   }
   if (clearance !== null) rows.push({ label: "Clear of the road", text: length(clearance) });
@@ -153,7 +157,7 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {
           ? "nowhere: parallel"
           : plan.aheadOfAxle === null
             ? `${length(plan.ahead)} ahead of the balls`
-            : aheadWords(rig, plan.aheadOfAxle, units),
+            : inWords(aheadWords(rig, plan.aheadOfAxle), units),
     });
   if (links) rows.push({ label: "Lower links, left less right", text: equalOr(links.difference, units) });
   if (rods)
@@ -161,7 +165,7 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {
       label: "Lift rods, left less right",
       text: `${equalOr(rods.difference, units)}${rods.lean === null || rods.difference === 0 ? "" : `, leans ${say("angle", Math.abs(rods.lean), units)}`}`,
     });
-  if (frame) rows.push({ label: "Frame", text: pitchWords(frame.slope, units) });
+  if (frame) rows.push({ label: "Frame", text: inWords(pitchWords(frame.slope), units) });
   const habit = habitOf(rig);
   const work_ = chosen<string>(rig, "work.stabilisers");
   if (habit && onLinks(rig.attachment))
@@ -178,8 +182,9 @@ function equalOr(difference: number, units: Units): string {
 
 /** A link's slope in words: where its tractor end is. */
 function slope(angle: number, units: Units): string {
-  const size = say("angle", Math.abs(angle), units);
-  return Number.parseFloat(size) === 0 ? "level" : `${size}, tractor end ${angle > 0 ? "lower" : "higher"}`;
+  return isLevel(angle)
+    ? "level"
+    : `${say("angle", Math.abs(angle), units)}, tractor end ${angle > 0 ? "lower" : "higher"}`;
 }
 
 function chartOf({ poses, work, ahead }: HitchOf, units: Units): StrokeChartView | null {

@@ -6,13 +6,10 @@ import {
   type LineState,
   lineStates,
   openProtections,
-  type ShownLine,
+  shownLines,
 } from "../../../core/hookup/ticks.ts";
-import { PRESETS, type Units } from "../../../core/quantity/units.ts";
 import { gradeOf } from "../../../core/rig/grade.ts";
-import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Group, HookupLine } from "../../../core/subject/hookup-line.ts";
-import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
 import { eventsOf, ticksOf } from "../../../data/hookup.ts";
 import { day, moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
@@ -51,7 +48,7 @@ export function statesOf(
   { db, rig, whole, judged, preferences }: OpenRig,
   at: Date | null = null,
 ): LineState[] {
-  const lines = shownLines(whole, judged, preferences.units);
+  const lines = shownLines(hookupList(whole, judged), preferences.units);
   const until = at?.toISOString() ?? null;
   const past = <T extends { at: string }>(all: T[]) =>
     all.filter((each) => until === null || each.at <= until);
@@ -68,16 +65,6 @@ export function endedBy(
     (event) => event.kind === "uncoupled" && event.at > at.toISOString(),
   );
   return later.at(-1) ?? null;
-}
-
-function shownLines(whole: WholeRig, judged: Judged, units: Units): ShownLine[] {
-  const metric = new Map(
-    hookupList(whole, judgeWhole(whole, PRESETS.metric), PRESETS.metric).map(({ key, text }) => [key, text]),
-  );
-  return hookupList(whole, judged, units).map((line) => ({
-    ...line,
-    metric: metric.get(line.key) ?? line.text,
-  }));
 }
 
 export function hookupView(open: OpenRig): HookupView {

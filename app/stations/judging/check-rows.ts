@@ -1,5 +1,7 @@
 import type { StationKey } from "../../../core/dimension/catalogue.ts";
 import type { Check, Verdict } from "../../../core/finding/check.ts";
+import { inWords } from "../../../core/quantity/said.ts";
+import type { Units } from "../../../core/quantity/units.ts";
 import { cureHref } from "../frame/stations.ts";
 
 /** Everything a station looked at, good or not. */
@@ -21,6 +23,7 @@ export function checkRows(
   rigId: number,
   couplings: readonly number[],
   names: readonly string[],
+  units: Units,
 ): CheckRow[] {
   return checks
     .filter((check) => check.station === station)
@@ -28,8 +31,8 @@ export function checkRows(
       id,
       label,
       verdict,
-      said,
-      why,
+      said: inWords(said, units),
+      why: inWords(why, units),
       next,
       href: cureHref(rigId, { station, part, next: { target } }, couplings),
       tool: part === undefined ? "" : names[part]!,

@@ -24,7 +24,7 @@ function look(index: number, station: "antenna" | "tool", units: Units = PRESETS
   const own = listRigs(db)[index]!;
   const facts = rigFacts(db, own);
   const rig = resolveRig(facts);
-  const findings = judge(rig, units);
+  const findings = judge(rig);
   const view = viewStation(station, {
     rigId: own.id,
     rig,
@@ -141,7 +141,7 @@ describe("the walk-round", () => {
     const worst = (index: number) => {
       const own = listRigs(db)[index]!;
       const whole = wholesOf(db, [own]).get(own.id)!;
-      const { checks, findings } = judgeWhole(whole, PRESETS.metric);
+      const { checks, findings } = judgeWhole(whole);
       const coupled = eventsOf(db, own.id)[0]?.kind === "coupled";
       return pegsOf(own.id, { whole, checks, findings, coupled, climbed: { good: 3, all: 9 } }, null).map(
         ({ key, word }) => `${key} ${word}`,

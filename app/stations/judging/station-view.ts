@@ -6,7 +6,7 @@ import {
   type StationKey,
 } from "../../../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
-import type { Finding, Target } from "../../../core/finding/finding.ts";
+import { type Finding, inUnits, type Target, type ToldFinding } from "../../../core/finding/finding.ts";
 import { verbOf } from "../../../core/finding/value.ts";
 import { capital } from "../../../core/quantity/capital.ts";
 import type { Units } from "../../../core/quantity/units.ts";
@@ -30,7 +30,7 @@ export type CommonView = {
   station: StationKey;
   title: string;
   lead: string;
-  findings: (Finding & { href: string; tool: string })[];
+  findings: (ToldFinding & { href: string; tool: string })[];
   elsewhere: { label: string; href: string; stops: number } | null;
   readings: ReadingRow[];
   taped: number;
@@ -83,7 +83,7 @@ export function commonView(station: StationKey, facts: StationFacts): CommonView
     title,
     lead,
     findings: shown.map((finding) => ({
-      ...finding,
+      ...inUnits(finding, units),
       href: cureHref(rigId, finding, couplings),
       tool: several && finding.part !== undefined ? names[finding.part]! : "",
     })),

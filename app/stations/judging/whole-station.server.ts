@@ -10,7 +10,7 @@ export type WholeStationView = ReturnType<typeof wholeStation>;
 /** What every station that judges the whole rig shows round its own panel. */
 export function wholeStation(open: OpenRig, key: string, request: Request, { ownDrawing = false } = {}) {
   const facts = stationFacts(open);
-  const checks = checkRows(key, open.judged.checks, facts.rigId, facts.couplings, facts.names);
+  const checks = checkRows(key, open.judged.checks, facts.rigId, facts.couplings, facts.names, facts.units);
   return {
     frame: frameOf(open, key, request, { ownDrawing }),
     view: commonView(key, facts),

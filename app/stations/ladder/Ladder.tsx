@@ -3,9 +3,12 @@ import { useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import type { Rung } from "../../../core/ladder/ladder.ts";
+import type { Rung as Judged } from "../../../core/ladder/ladder.ts";
 import { send } from "../../offline/queue.ts";
 import { TextField } from "../../ui/Field.tsx";
+
+/** A rung in the reader's units. */
+type Rung = Omit<Judged, "why"> & { why: string };
 
 type Props = { rungs: Rung[]; rigPath: string; person: string };
 

@@ -13,6 +13,7 @@ import { toleranceOf } from "../../../core/job/tolerance.ts";
 import { halfWords, offWords, signedFine, size, VERDICTS } from "../../../core/job/words.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { printMeasure } from "../../../core/quantity/measure.ts";
+import { inWords } from "../../../core/quantity/said.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import { evaluate } from "../../../core/rig/chain.ts";
 import { lapsedBy } from "../../../core/rig/resolve.ts";
@@ -261,7 +262,10 @@ export function jobView(open: OpenRig, job: Solved): JobView {
     })),
     open: result.open,
     suspects: [
-      ...suspects.map((suspect) => suspectWords(suspect, resolved, units)),
+      ...suspects.map((suspect) => {
+        const { what, next } = suspectWords(suspect, resolved);
+        return { what: inWords(what, units), next: inWords(next, units) };
+      }),
       ...explained(open, job),
     ].slice(0, 4),
     residuals: result.residuals.map(({ at, x, observed, fitted, group, outlier }) => ({

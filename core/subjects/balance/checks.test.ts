@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { told } from "../../finding/sample-words.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
-import { PRESETS } from "../../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
 import { balanceOf } from "./balance-of-rig.ts";
@@ -10,12 +10,12 @@ import { minimumFront } from "./loads.ts";
 
 const balanced = (whole: WholeRig) => {
   const loads = balanceOf(whole, powerOf(whole));
-  return { loads, checks: balanceChecks(whole, loads, PRESETS.metric) };
+  return { loads, checks: balanceChecks(whole, loads) };
 };
 
 function checked(whole: WholeRig, id: string): string {
   const found = balanced(whole).checks.find((check) => check.id === id);
-  return found ? `${found.verdict}: ${found.said} ${found.why}`.replace(/\u00a0/g, " ") : "none";
+  return told(found);
 }
 const mounted = (lines: Lines = {}, rest: Partial<WholeRig> = {}) =>
   sampleWhole([samplePart("mounted", { ...MOUNTED, ...lines })], rest);

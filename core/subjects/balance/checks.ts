@@ -1,11 +1,10 @@
 /** The balance station: does the steered axle keep its share, does nothing carry too much, and what to put on? */
+
 import { isBuiltOn, isCarried } from "../../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../../dimension/catalogue.ts";
 import type { Check } from "../../finding/check.ts";
 import { type Checker, checkerOf } from "../../finding/checking.ts";
-import { printLength } from "../../quantity/length.ts";
-import { say, sayFine } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { fineLength, quantity, type Said, tapeLength, tell } from "../../quantity/said.ts";
 import { onTracks } from "../../rig/supports.ts";
 import { known, type WholeRig } from "../../rig/whole.ts";
 import { otherName, steeredName, steersBehind } from "./axle-names.ts";
@@ -17,15 +16,13 @@ import type { RigState } from "./states.ts";
 import { pressureOnly, tyreChecks } from "./tyre-checks.ts";
 
 /** What is looked at of a whole rig, with the loads it stands on. */
-export function balanceChecks(whole: WholeRig, loads: BalanceOf, units: Units): Check[] {
+export function balanceChecks(whole: WholeRig, loads: BalanceOf): Check[] {
   return [
-    ...(loads.ok ? loadChecks(whole, loads, units) : missingCheck(whole, loads)),
+    ...(loads.ok ? loadChecks(whole, loads) : missingCheck(whole, loads)),
     ...scaleCheck(whole),
-    ...tailChecks(whole, units),
-    ...(loads.ok
-      ? loads.tyres.flatMap((axle) => tyreChecks(whole, axle, units))
-      : pressureOnly(whole, units)),
-    ...trackCheck(whole, units),
+    ...tailChecks(whole),
+    ...(loads.ok ? loads.tyres.flatMap((axle) => tyreChecks(whole, axle)) : pressureOnly(whole)),
+    ...trackCheck(whole),
   ];
 }
 
@@ -37,44 +34,48 @@ function missingCheck(whole: WholeRig, { missing, part }: Extract<BalanceOf, { o
   return [{ ...unknown("front", "Loads", missing), id: "front" }];
 }
 
-function loadChecks(whole: WholeRig, loads: Loads, units: Units): Check[] {
+function loadChecks(whole: WholeRig, loads: Loads): Check[] {
   const { rig } = whole.parts[0]!;
   const at = checkerOf("balance", rig);
   return [
-    steeredCheck(whole, loads, at, units),
-    ...(loads.least.rear > 0 ? [rearCheck(loads, at, units)] : []),
-    ...(onTracks(rig) ? [middleCheck(whole, loads, at, units)] : axleLimitChecks(whole, loads, at, units)),
-    limitCheck("gross-limit", "Gross mass", loads.states, ({ total }) => total, whole, at, units),
-    ...sidewaysChecks(whole, loads, at, units),
-    ...toolAxleChecks(whole, loads, units),
-    ...ballastCheck(whole, loads, at, units),
+    steeredCheck(whole, loads, at),
+    ...(loads.least.rear > 0 ? [rearCheck(loads, at)] : []),
+    ...(onTracks(rig) ? [middleCheck(whole, loads, at)] : axleLimitChecks(whole, loads, at)),
+    limitCheck("gross-limit", "Gross mass", loads.states, ({ total }) => total, whole, at),
+    ...sidewaysChecks(whole, loads, at),
+    ...toolAxleChecks(whole, loads),
+    ...ballastCheck(whole, loads, at),
   ];
 }
 
 /** What stands on tracks bears on all of them while it lies in their middle third (the kern of a line; textbook statics). */
 const THIRD = 1 / 3;
 
-function middleCheck(whole: WholeRig, { states }: Loads, { check }: Checker, units: Units): Check {
+function middleCheck(whole: WholeRig, { states }: Loads, { check }: Checker): Check {
   const [id, label] = ["tracks-middle", "Weight on the tracks"];
   const share = ({ front, total }: RigState) => front / total;
   const off = (state: RigState) => Math.abs(share(state) - 0.5);
   const worst = states.reduce((most, state) => (off(state) > off(most) ? state : most));
-  const said = `${worst.label}: ${say("ratio", share(worst), units)} of it on the ${steeredName(whole).toLowerCase()}`;
+  const said = tell`${worst.label}: ${quantity("ratio", share(worst))} of it on the ${steeredName(whole).toLowerCase()}`;
   return off(worst) <= THIRD / 2
-    ? check(id, label, { verdict: "good", said: `${said}: it lies in the middle third.`, target: "weights" })
+    ? check(id, label, {
+        verdict: "good",
+        said: tell`${said}: it lies in the middle third.`,
+        target: "weights",
+      })
     : check(id, label, {
         verdict: "check",
-        said: `${said}: it leaves the middle third of the tracks.`,
+        said: tell`${said}: it leaves the middle third of the tracks.`,
         why: `The ${share(worst) < 0.5 ? "front" : "rear"} of the tracks presses on the ground hardly at all: it steers badly, and its other end sinks in.`,
         target: "weights",
         next: "Look at ballast",
       });
 }
 
-function axleLimitChecks(whole: WholeRig, loads: Loads, at: Checker, units: Units): Check[] {
+function axleLimitChecks(whole: WholeRig, loads: Loads, at: Checker): Check[] {
   return [
-    limitCheck("front-limit", steeredName(whole), loads.states, ({ front }) => front, whole, at, units),
-    limitCheck("rear-limit", otherName(whole), loads.states, ({ rear }) => rear, whole, at, units),
+    limitCheck("front-limit", steeredName(whole), loads.states, ({ front }) => front, whole, at),
+    limitCheck("rear-limit", otherName(whole), loads.states, ({ rear }) => rear, whole, at),
   ];
 }
 
@@ -82,7 +83,7 @@ const worstOf = (states: readonly RigState[], pick: (state: RigState) => number)
   states.reduce((worst, state) => (pick(state) < pick(worst) ? state : worst));
 
 /** At least a fifth of the unladen weight on the steered axle, on the road and with the implement raised. */
-function steeredCheck(whole: WholeRig, { states, unladen }: Loads, { check }: Checker, units: Units): Check {
+function steeredCheck(whole: WholeRig, { states, unladen }: Loads, { check }: Checker): Check {
   const [id, label] = ["front", `Weight on the ${steeredName(whole).toLowerCase()}`];
   const must = worstOf(
     states.filter((state) => state.must),
@@ -90,14 +91,14 @@ function steeredCheck(whole: WholeRig, { states, unladen }: Loads, { check }: Ch
   );
   const work = states.filter((state) => !state.must);
   const target = "weights" as const;
-  const share = (state: RigState) => say("ratio", state.front / unladen, units);
+  const share = (state: RigState) => quantity("ratio", state.front / unladen);
   const told = (state: RigState) =>
-    `${state.label}: ${say("mass", state.front, units)} on the ${steeredName(whole).toLowerCase()}, ${share(state)} of the unladen weight`;
-  const least = say("ratio", FRONT_SHARE, units);
+    tell`${state.label}: ${quantity("mass", state.front)} on the ${steeredName(whole).toLowerCase()}, ${share(state)} of the unladen weight`;
+  const least = quantity("ratio", FRONT_SHARE);
   if (must.front < 0)
     return check(id, label, {
       verdict: "stop",
-      said: `${must.label}: the ${steeredName(whole).toLowerCase()} lifts off. ${say("mass", -must.front, units)} are missing for it even to touch the ground.`,
+      said: tell`${must.label}: the ${steeredName(whole).toLowerCase()} lifts off. ${quantity("mass", -must.front)} are missing for it even to touch the ground.`,
       why: "Do not lift it: the machine tips over its other axle.",
       target,
       next: "Look at ballast",
@@ -105,7 +106,7 @@ function steeredCheck(whole: WholeRig, { states, unladen }: Loads, { check }: Ch
   if (must.front < FRONT_SHARE * unladen - 0.5)
     return check(id, label, {
       verdict: "stop",
-      said: `${told(must)}; ${least} must stay on it.`,
+      said: tell`${told(must)}; ${least} must stay on it.`,
       why: "Below that it steers and brakes badly. On the road it is against the rules nearly everywhere.",
       target,
       next: "Look at ballast",
@@ -114,37 +115,37 @@ function steeredCheck(whole: WholeRig, { states, unladen }: Loads, { check }: Ch
   if (pulling && pulling.front < FRONT_SHARE * unladen)
     return check(id, label, {
       verdict: "check",
-      said: `${told(pulling)} while pulling.`,
+      said: tell`${told(pulling)} while pulling.`,
       why: "It steers badly under load, and the front wheels help little. More weight in front, or a lower line of pull.",
       target,
       next: "Look at ballast",
     });
   return check(id, label, {
     verdict: "good",
-    said: `${told(must)}, at the least.`,
+    said: tell`${told(must)}, at the least.`,
     target,
     next: "Look at ballast",
   });
 }
 
-function rearCheck({ states, unladen }: Loads, { check }: Checker, units: Units): Check {
+function rearCheck({ states, unladen }: Loads, { check }: Checker): Check {
   const [id, label] = ["rear", "Weight on the rear axle"];
   const must = worstOf(
     states.filter((state) => state.must),
     ({ rear }) => rear,
   );
-  const told = `${must.label}: ${say("mass", must.rear, units)} on the rear axle, ${say("ratio", must.rear / unladen, units)} of the unladen weight`;
+  const told = tell`${must.label}: ${quantity("mass", must.rear)} on the rear axle, ${quantity("ratio", must.rear / unladen)} of the unladen weight`;
   if (must.rear < REAR_SHARE * unladen - 0.5)
     return check(id, label, {
       verdict: must.rear < 0 ? "stop" : "fix",
-      said: `${told}; with a tool in front ${say("ratio", REAR_SHARE, units)} should stay on it.`,
+      said: tell`${told}; with a tool in front ${quantity("ratio", REAR_SHARE)} should stay on it.`,
       why: "The rear brakes and the drive need it. Weight at the back, or the rear tool coupled first.",
       target: "weights",
       next: "Look at ballast",
     });
   return check(id, label, {
     verdict: "good",
-    said: `${told}, at the least.`,
+    said: tell`${told}, at the least.`,
     target: "weights",
     next: "Look at ballast",
   });
@@ -200,20 +201,19 @@ function limitCheck(
   pick: (state: RigState) => number,
   whole: WholeRig,
   { check, unknown }: Checker,
-  units: Units,
 ): Check {
   const { key, road, field } = permittedOf(id, whole);
   if (road === null) return unknown(id, label, key as "tractor.frontLimit");
   const { must, work } = overOf(states, pick, { road, field });
   const target = "weights" as const;
   const told = ({ state, load, limit }: Over) =>
-    `${state.label}: ${say("mass", load, units)}; permitted ${say("mass", limit, units)}`;
+    tell`${state.label}: ${quantity("mass", load)}; permitted ${quantity("mass", limit)}`;
   if (must.load > must.limit || (work?.own && work.load > work.limit)) {
     const over = must.load > must.limit ? must : work!;
     return check(id, label, {
       verdict: "stop",
-      said: `${label} carries too much. ${told(over)}${over === must ? "" : " at work"}, ${say("mass", over.load - over.limit, units)} over.`,
-      why: `It breaks the axle, or the law. ${lighter(states, pick, over.limit, whole, units)}`,
+      said: tell`${label} carries too much. ${told(over)}${over === must ? "" : " at work"}, ${quantity("mass", over.load - over.limit)} over.`,
+      why: tell`It breaks the axle, or the law. ${lighter(states, pick, over.limit, whole)}`,
       target,
       next: "Look at ballast",
     });
@@ -221,11 +221,11 @@ function limitCheck(
   if (work && work.load > work.limit)
     return check(id, label, {
       verdict: "check",
-      said: `${told(work)} on the road, ${say("mass", work.load - work.limit, units)} over it at work. No limit for work is told.`,
+      said: tell`${told(work)} on the road, ${quantity("mass", work.load - work.limit)} over it at work. No limit for work is told.`,
       why: "Some makers permit more at walking pace in the field: their book says. Until then the road's limit is all that is known.",
       target: key,
     });
-  return check(id, label, { verdict: "good", said: `${told(must)}.`, target: key });
+  return check(id, label, { verdict: "good", said: tell`${told(must)}.`, target: key });
 }
 
 /** What to do about too much load: how far to fill, where filling is what brings it over. */
@@ -234,18 +234,17 @@ function lighter(
   pick: (state: RigState) => number,
   limit: number,
   { parts }: WholeRig,
-  units: Units,
-): string {
+): Said {
   const at = (fill: string) => states.find(({ id }) => id === `lifted ${fill}`);
   const [empty, full] = [at("empty"), at("full")];
   const tanks = parts.flatMap(({ rig }) => known(rig, "tool.load") || []);
   if (!empty || !full || tanks.length !== 1 || pick(empty) >= limit || pick(full) <= limit)
     return "Take weight off, or take a larger machine.";
   const share = (limit - pick(empty)) / (pick(full) - pick(empty));
-  return `Fill no more than ${say("mass", Math.floor(tanks[0]! * share), units)}, ${say("ratio", Math.floor(share * 100) / 100, units)} of it.`;
+  return tell`Fill no more than ${quantity("mass", Math.floor(tanks[0]! * share))}, ${quantity("ratio", Math.floor(share * 100) / 100)} of it.`;
 }
 
-function toolAxleChecks(whole: WholeRig, { states }: Loads, units: Units): Check[] {
+function toolAxleChecks(whole: WholeRig, { states }: Loads): Check[] {
   return whole.parts.flatMap(({ rig }, index) => {
     if (isCarried(rig.attachment)) return [];
     const { check, unknown } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
@@ -255,14 +254,14 @@ function toolAxleChecks(whole: WholeRig, { states }: Loads, units: Units): Check
     const field = known(rig, "tool.axleFieldLimit");
     const { must, work } = overOf(states, (state) => state.tools[index] ?? 0, { road: limit, field });
     const told = ({ state, load, limit: most }: Over) =>
-      `${state.label}: ${say("mass", load, units)} on its wheels; permitted ${say("mass", most, units)}`;
+      tell`${state.label}: ${quantity("mass", load)} on its wheels; permitted ${quantity("mass", most)}`;
     const target = "tool.axleLimit" as const;
     if (must.load > must.limit || (work?.own && work.load > work.limit)) {
       const over = must.load > must.limit ? must : work!;
       return [
         check(id, label, {
           verdict: "stop",
-          said: `${told(over)}${over === must ? "" : " at work"}, ${say("mass", over.load - over.limit, units)} over.`,
+          said: tell`${told(over)}${over === must ? "" : " at work"}, ${quantity("mass", over.load - over.limit)} over.`,
           why: "Fill less.",
           target,
         }),
@@ -272,12 +271,12 @@ function toolAxleChecks(whole: WholeRig, { states }: Loads, units: Units): Check
       return [
         check(id, label, {
           verdict: "check",
-          said: `${told(work)} on the road, ${say("mass", work.load - work.limit, units)} over it at work. No limit for work is told.`,
+          said: tell`${told(work)} on the road, ${quantity("mass", work.load - work.limit)} over it at work. No limit for work is told.`,
           why: "Its maker's book may permit more in the field.",
           target: "tool.axleFieldLimit",
         }),
       ];
-    return [check(id, label, { verdict: "good", said: `${told(must)}.`, target })];
+    return [check(id, label, { verdict: "good", said: tell`${told(must)}.`, target })];
   });
 }
 
@@ -285,12 +284,7 @@ function toolAxleChecks(whole: WholeRig, { states }: Loads, units: Units): Check
 const UNEVEN = 1.25;
 
 /** What hangs to one side: which wheel carries it, and whether that may. */
-function sidewaysChecks(
-  whole: WholeRig,
-  { states }: Loads,
-  { check, unknown }: Checker,
-  units: Units,
-): Check[] {
+function sidewaysChecks(whole: WholeRig, { states }: Loads, { check, unknown }: Checker): Check[] {
   const [id, label] = ["sideways", "Left and right wheel"];
   const lead = whole.parts[0]!.rig;
   for (const [index, { rig, behind }] of whole.parts.entries()) {
@@ -312,12 +306,12 @@ function sidewaysChecks(
   const worst = told.reduce((most, each) => (each.side.ratio > most.side.ratio ? each : most));
   const { left, right, ratio, axle } = worst.side;
   const heavy = left > right ? "left" : "right";
-  const loads = `${worst.state.label}: ${say("mass", left, units)} left, ${say("mass", right, units)} right on the ${(axle === "front" ? steeredName(whole) : otherName(whole)).toLowerCase()}`;
+  const loads = tell`${worst.state.label}: ${quantity("mass", left)} left, ${quantity("mass", right)} right on the ${(axle === "front" ? steeredName(whole) : otherName(whole)).toLowerCase()}`;
   if (Math.min(left, right) < 0)
     return [
       check(id, label, {
         verdict: "stop",
-        said: `${loads}: the ${heavy === "left" ? "right" : "left"} wheel lifts off.`,
+        said: tell`${loads}: the ${heavy === "left" ? "right" : "left"} wheel lifts off.`,
         why: "It tips to the side. Weight on the other side, or another machine.",
         target: "tool.cgSide",
       }),
@@ -334,7 +328,7 @@ function sidewaysChecks(
     return [
       check(id, label, {
         verdict: "stop",
-        said: `${most.state.label}: ${say("mass", most.load, units)} on one wheel; its half of the permitted axle load is ${say("mass", most.limit!, units)}.`,
+        said: tell`${most.state.label}: ${quantity("mass", most.load)} on one wheel; its half of the permitted axle load is ${quantity("mass", most.limit!)}.`,
         why: `What hangs to one side is too much for that wheel. A counterweight on the other side of the tool, or a lighter one.`,
         target: "tool.cgSide",
       }),
@@ -343,12 +337,12 @@ function sidewaysChecks(
     return [
       check(id, label, {
         verdict: "check",
-        said: `${loads}: the ${heavy} wheel carries ${ratio.toFixed(2)} times the other.`,
+        said: tell`${loads}: the ${heavy} wheel carries ${ratio.toFixed(2)} times the other.`,
         why: "It leans, most of all raised at a headland, and slips on the light side. Common practice is a counterweight on the tool's other side.",
         target: "tool.cgSide",
       }),
     ];
-  return [check(id, label, { verdict: "good", said: `${loads}.`, target: "tool.cgSide" })];
+  return [check(id, label, { verdict: "good", said: tell`${loads}.`, target: "tool.cgSide" })];
 }
 
 /** Half of what an axle may carry on the road: one wheel's share; null where no limit is told, or there are tracks. */
@@ -375,7 +369,7 @@ function scaleCheck(whole: WholeRig): Check[] {
   ];
 }
 
-function tailChecks(whole: WholeRig, units: Units): Check[] {
+function tailChecks(whole: WholeRig): Check[] {
   return whole.parts.flatMap(({ rig }, index) => {
     const beyond = beyondTail(whole, index);
     if (beyond <= 0) return [];
@@ -383,7 +377,7 @@ function tailChecks(whole: WholeRig, units: Units): Check[] {
     return [
       check("tail", "Centre of gravity", {
         verdict: "fix",
-        said: `The centre of gravity is told to lie ${printLength(beyond, units.tape)} behind the last part of the tool.`,
+        said: tell`The centre of gravity is told to lie ${tapeLength(beyond)} behind the last part of the tool.`,
         why: "It lies between the tool's own parts. Look for a slipped digit, or for a length taken from the axle.",
         target: "tool.cg",
       }),
@@ -394,7 +388,7 @@ function tailChecks(whole: WholeRig, units: Units): Check[] {
 /** Front and rear wheels run in one track within this, metres. */
 const TRACK_PLAY = 0.03;
 
-function trackCheck(whole: WholeRig, units: Units): Check[] {
+function trackCheck(whole: WholeRig): Check[] {
   const { rig } = whole.parts[0]!;
   const [front, rear] = [known(rig, "tractor.trackFront"), known(rig, "tractor.trackRear")];
   if (front === null || rear === null || onTracks(rig)) return [];
@@ -405,12 +399,12 @@ function trackCheck(whole: WholeRig, units: Units): Check[] {
     Math.abs(off) <= TRACK_PLAY
       ? check(id, label, {
           verdict: "good",
-          said: `${printLength(rear, units.tape)}, front and rear in one line.`,
+          said: tell`${tapeLength(rear)}, front and rear in one line.`,
           target: "tractor.trackRear",
         })
       : check(id, label, {
           verdict: "note",
-          said: `${dimension("tractor.trackFront", rig.attachment).label} is ${sayFine(Math.abs(off), units)} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
+          said: tell`${dimension("tractor.trackFront", rig.attachment).label} is ${fineLength(Math.abs(off))} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
           why: "Between rows and in tramlines each wheel makes a rut of its own.",
           target: "tractor.trackFront",
         }),

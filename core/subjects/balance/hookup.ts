@@ -1,23 +1,22 @@
 /** What the balance puts on the hook-up list: the tyres gauged, the ballast on. */
 
-import { say } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { joined, quantity, tell } from "../../quantity/said.ts";
 import { onTracks } from "../../rig/supports.ts";
 import { known, type WholeRig } from "../../rig/whole.ts";
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import type { BalanceOf } from "./balance-of-rig.ts";
 import { setText } from "./ballast-checks.ts";
 
-export function balanceLines(whole: WholeRig, loads: BalanceOf, units: Units): HookupLine[] {
-  return [...pressureLines(whole, loads, units), ...ballastLines(whole, loads, units)];
+export function balanceLines(whole: WholeRig, loads: BalanceOf): HookupLine[] {
+  return [...pressureLines(whole, loads), ...ballastLines(whole, loads)];
 }
 
-function pressureLines(whole: WholeRig, loads: BalanceOf, units: Units): HookupLine[] {
+function pressureLines(whole: WholeRig, loads: BalanceOf): HookupLine[] {
   const { rig } = whole.parts[0]!;
   if (onTracks(rig)) return [];
   const axles = [
-    ["Front", "tractor.pressureFrontLeft", "tractor.pressureFrontRight"],
-    ["Rear", "tractor.pressureRearLeft", "tractor.pressureRearRight"],
+    ["front", "tractor.pressureFrontLeft", "tractor.pressureFrontRight"],
+    ["rear", "tractor.pressureRearLeft", "tractor.pressureRearRight"],
   ] as const;
   const told = axles.flatMap(([axle, left, right], index) => {
     const now = known(rig, left);
@@ -25,12 +24,15 @@ function pressureLines(whole: WholeRig, loads: BalanceOf, units: Units): HookupL
     const wanted = tyres?.road?.answer.kind === "pressure" ? tyres.road.answer.pressure : now;
     return wanted === null
       ? []
-      : [{ text: `${axle} ${say("pressure", wanted, units)}`, keys: [left, right] }];
+      : [{ text: tell`${axle} ${quantity("pressure", wanted)}`, keys: [left, right] }];
   });
   const text =
     told.length === 0
       ? "Gauge the tyres: alike on each axle."
-      : `Tyres alike on each axle: ${told.map((each) => each.text.toLowerCase()).join(", ")} for the road.`;
+      : tell`Tyres alike on each axle: ${joined(
+          told.map(({ text }) => text),
+          ", ",
+        )} for the road.`;
   return [
     line("Before", "tyres", text, {
       cites: read(
@@ -41,12 +43,12 @@ function pressureLines(whole: WholeRig, loads: BalanceOf, units: Units): HookupL
   ];
 }
 
-function ballastLines(whole: WholeRig, loads: BalanceOf, units: Units): HookupLine[] {
+function ballastLines(whole: WholeRig, loads: BalanceOf): HookupLine[] {
   if (!loads.ok || !loads.proposal.ok) return [];
   const { proposal } = loads;
   if (proposal.set.length === 0 && loads.fitted.mass === 0) return [];
   return [
-    line("Before", "ballast", `Ballast on: ${setText(proposal, units)}, pinned.`, {
+    line("Before", "ballast", tell`Ballast on: ${setText(proposal)}, pinned.`, {
       protects: true,
       cites: whole.parts.flatMap((part, index) =>
         part.rig.values["tool.mass"].reading ? cite(index, "tool.mass") : [],

@@ -1,8 +1,9 @@
 /** Machines that are no wheeled tractor: tracks, a combine with its grain tank and its head. */
+
 import { describe, expect, it } from "vitest";
+import { plain, told } from "../../finding/sample-words.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
 import { hookupList } from "../../hookup/list.ts";
-import { PRESETS } from "../../quantity/units.ts";
 import { askedOf } from "../../rig/asked.ts";
 import { DRAWN, type Lines, NO_LIMITS, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
@@ -13,14 +14,12 @@ import { balanceChecks } from "./checks.ts";
 
 const balanceAt = (whole: WholeRig) => {
   const loads = balanceOf(whole, powerOf(whole));
-  return { loads, checks: balanceChecks(whole, loads, PRESETS.metric) };
+  return { loads, checks: balanceChecks(whole, loads) };
 };
 
-const { metric } = PRESETS;
-const plain = (text: string) => text.replace(/\u00a0/g, " ");
 const said = (whole: WholeRig, id: string) => {
-  const found = judgeWhole(whole, metric).checks.find((check) => check.id === id);
-  return found ? plain(`${found.verdict}: ${found.said} ${found.why}`) : "none";
+  const found = judgeWhole(whole).checks.find((check) => check.id === id);
+  return told(found);
 };
 const statesOf = (whole: WholeRig) => {
   const { loads } = balanceAt(whole);
@@ -78,14 +77,14 @@ describe("a machine on tracks", () => {
     ])
       expect(keys).not.toContain(key);
     expect(keys).toEqual(expect.arrayContaining(["tractor.rollerFront", "tractor.rollerRear", "tractor.cg"]));
-    const judged = judgeWhole(rig, metric);
+    const judged = judgeWhole(rig);
     const { checks } = judged;
     const ids = checks.map(({ id }) => id);
     for (const id of ["tyres-front", "tyres-rear", "alike-front", "front-limit", "rear-limit", "track"])
       expect(ids).not.toContain(id);
-    const list = hookupList(rig, judged, metric);
+    const list = hookupList(rig, judged);
     expect(list.map(({ key }) => key).join(" ")).not.toContain("tyres");
-    expect(checks.map((check) => check.said).join(" ")).not.toMatch(/front axle/i);
+    expect(checks.map((check) => plain(check.said)).join(" ")).not.toMatch(/front axle/i);
   });
 
   it("asks for its rollers before it tells loads", () => {

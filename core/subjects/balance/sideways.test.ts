@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
+import { plain } from "../../finding/sample-words.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
-import { PRESETS } from "../../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
 import { balanceOf } from "./balance-of-rig.ts";
@@ -9,7 +9,7 @@ import { axleLoads } from "./loads.ts";
 
 const balanced = (whole: WholeRig) => {
   const loads = balanceOf(whole, powerOf(whole));
-  return { loads, checks: balanceChecks(whole, loads, PRESETS.metric) };
+  return { loads, checks: balanceChecks(whole, loads) };
 };
 const loadsOf = (whole: WholeRig) => {
   const { loads } = balanced(whole);
@@ -18,7 +18,7 @@ const loadsOf = (whole: WholeRig) => {
 };
 const said = (whole: WholeRig, id: string) => {
   const found = balanced(whole).checks.find((check) => check.id === id);
-  return found ? `${found.verdict}: ${found.said}`.replace(/\u00a0/g, " ") : "none";
+  return found ? `${found.verdict}: ${plain(found.said)}` : "none";
 };
 
 /** A mower of 900 kg whose bed hangs 1.6 m to the right, on a track of 1.8 m. */

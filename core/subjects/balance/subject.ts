@@ -14,6 +14,6 @@ export const BALANCE: Subject<"balance", BalanceOf> = {
   holds: "hook-up",
   onSheet: true,
   reckon: (whole) => balanceOf(whole, powerOf(whole)),
-  checks: (loads, whole, units) => balanceChecks(whole, loads, units),
-  hookup: (loads, whole, units) => balanceLines(whole, loads, units),
+  checks: (loads, whole) => balanceChecks(whole, loads),
+  hookup: (loads, whole) => balanceLines(whole, loads),
 };

@@ -1,9 +1,9 @@
 /** Tyres: alike on an axle, and the pressures field and road ask for by the tyre makers' tables. */
+
 import type { Check } from "../../finding/check.ts";
 import { checkerOf } from "../../finding/checking.ts";
 import { capital } from "../../quantity/capital.ts";
-import { say } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { quantity, tell } from "../../quantity/said.ts";
 import { onTracks } from "../../rig/supports.ts";
 import { known, type WholeRig } from "../../rig/whole.ts";
 import { steersBehind } from "./axle-names.ts";
@@ -20,7 +20,7 @@ function axleName({ axle, part }: AxlePressure, whole: WholeRig): string {
   return axle === "front" ? "front axle" : "rear axle";
 }
 
-function alikeCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] {
+function alikeCheck(whole: WholeRig, axle: AxlePressure): Check[] {
   const { left, right, keys, part } = axle;
   const { check } = checkerOf(
     "balance",
@@ -32,14 +32,14 @@ function alikeCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] 
   return [
     check(`alike-${axle.axle}`, `Alike on the ${axleName(axle, whole)}`, {
       verdict: "fix",
-      said: `On the ${axleName(axle, whole)} the ${low} tyre has ${say("pressure", Math.abs(left - right), units)} less: ${say("pressure", left, units)} left, ${say("pressure", right, units)} right.`,
+      said: tell`On the ${axleName(axle, whole)} the ${low} tyre has ${quantity("pressure", Math.abs(left - right))} less: ${quantity("pressure", left)} left, ${quantity("pressure", right)} right.`,
       why: "The machine leans, the receiver with it, and it pulls to one side.",
       target: low === "left" ? keys.left : keys.right,
     }),
   ];
 }
 
-export function pressureOnly(whole: WholeRig, units: Units): Check[] {
+export function pressureOnly(whole: WholeRig): Check[] {
   const { rig } = whole.parts[0]!;
   if (onTracks(rig)) return [];
   const axles = [
@@ -47,28 +47,24 @@ export function pressureOnly(whole: WholeRig, units: Units): Check[] {
     ["rear", "tractor.pressureRearLeft", "tractor.pressureRearRight"],
   ] as const;
   return axles.flatMap(([axle, left, right]) =>
-    alikeCheck(
-      whole,
-      {
-        axle,
-        part: null,
-        left: known(rig, left),
-        right: known(rig, right),
-        keys: { left, right },
-        tyres: null,
-        field: null,
-        road: null,
-      },
-      units,
-    ),
+    alikeCheck(whole, {
+      axle,
+      part: null,
+      left: known(rig, left),
+      right: known(rig, right),
+      keys: { left, right },
+      tyres: null,
+      field: null,
+      road: null,
+    }),
   );
 }
 
-export function tyreChecks(whole: WholeRig, axle: AxlePressure, units: Units): Check[] {
-  return [...alikeCheck(whole, axle, units), ...tableCheck(whole, axle, units)];
+export function tyreChecks(whole: WholeRig, axle: AxlePressure): Check[] {
+  return [...alikeCheck(whole, axle), ...tableCheck(whole, axle)];
 }
 
-function tableCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] {
+function tableCheck(whole: WholeRig, axle: AxlePressure): Check[] {
   const { part, tyres, field, road, keys } = axle;
   const { check } = checkerOf(
     "balance",
@@ -90,13 +86,13 @@ function tableCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] 
     ["on the road", road],
     ["in the field", field],
   ] as const) {
-    const load = `${say("mass", asked.load, units)} on each tyre at ${say("speed", asked.speed, units)}`;
+    const load = tell`${quantity("mass", asked.load)} on each tyre at ${quantity("speed", asked.speed)}`;
     const { answer } = asked;
     if (answer.kind === "overloaded")
       return [
         check(id, label, {
           verdict: "stop",
-          said: `${capital(where)}, ${load}: ${say("mass", answer.by, units)} more than ${tyres.label} carries at any pressure.`,
+          said: tell`${capital(where)}, ${load}: ${quantity("mass", answer.by)} more than ${tyres.label} carries at any pressure.`,
           why: "It bursts or comes off the rim. Drive slower, fill less, or fit other tyres.",
           ...enter,
         }),
@@ -105,7 +101,7 @@ function tableCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] 
       return [
         check(id, label, {
           verdict: "fix",
-          said: `${tyres.label}'s table ends at ${say("speed", answer.fastest, units)}; ${where} it goes ${say("speed", asked.speed, units)}.`,
+          said: tell`${tyres.label}'s table ends at ${quantity("speed", answer.fastest)}; ${where} it goes ${quantity("speed", asked.speed)}.`,
           why: "A table is not read past its end. Drive no faster than it says.",
           ...enter,
         }),
@@ -114,7 +110,7 @@ function tableCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] 
       return [
         check(id, label, {
           verdict: "check",
-          said: `${tyres.label}'s table has a hole at ${say("speed", asked.speed, units)}.`,
+          said: tell`${tyres.label}'s table has a hole at ${quantity("speed", asked.speed)}.`,
           why: "Fill in the missing figures from the tyre maker's book.",
           ...enter,
         }),
@@ -122,22 +118,22 @@ function tableCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] 
   }
   if (field.answer.kind !== "pressure" || road.answer.kind !== "pressure") return [];
   const [inField, onRoad] = [field.answer.pressure, road.answer.pressure];
-  const wanted = `${say("pressure", inField, units)} in the field, ${say("pressure", onRoad, units)} on the road`;
+  const wanted = tell`${quantity("pressure", inField)} in the field, ${quantity("pressure", onRoad)} on the road`;
   const least = axle.left === null || axle.right === null ? null : Math.min(axle.left, axle.right);
   if (least === null)
     return [
       check(id, label, {
         verdict: "unknown",
-        said: `${tyres.label} needs ${wanted}; nobody gauged it.`,
+        said: tell`${tyres.label} needs ${wanted}; nobody gauged it.`,
         target: axle.left === null ? keys.left : keys.right,
       }),
     ];
-  const now = say("pressure", least, units);
+  const now = quantity("pressure", least);
   if (least < inField - ALIKE)
     return [
       check(id, label, {
         verdict: "stop",
-        said: `${now} is too soft even for the field: ${tyres.label} needs ${wanted}.`,
+        said: tell`${now} is too soft even for the field: ${tyres.label} needs ${wanted}.`,
         why: "The carcass breaks, or the tyre slips on the rim.",
         target: keys.left,
       }),
@@ -146,7 +142,7 @@ function tableCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] 
     return [
       check(id, label, {
         verdict: "check",
-        said: `${now}: right for the field, too soft for the road. ${tyres.label} needs ${wanted}.`,
+        said: tell`${now}: right for the field, too soft for the road. ${tyres.label} needs ${wanted}.`,
         why: "Pump up before the road, or drive as slowly as the table allows.",
         target: keys.left,
       }),
@@ -156,12 +152,16 @@ function tableCheck(whole: WholeRig, axle: AxlePressure, units: Units): Check[] 
     return [
       check(id, label, {
         verdict: beyond ? "check" : "note",
-        said: `${now}: ${beyond ? "harder than even the road asks" : "still as hard as for the road"}. ${tyres.label} needs ${wanted}.`,
+        said: tell`${now}: ${beyond ? "harder than even the road asks" : "still as hard as for the road"}. ${tyres.label} needs ${wanted}.`,
         why: "Hard tyres slip, and press the soil.",
         target: keys.left,
       }),
     ];
   return [
-    check(id, label, { verdict: "good", said: `${now}; ${tyres.label} needs ${wanted}.`, target: keys.left }),
+    check(id, label, {
+      verdict: "good",
+      said: tell`${now}; ${tyres.label} needs ${wanted}.`,
+      target: keys.left,
+    }),
   ];
 }

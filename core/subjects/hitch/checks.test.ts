@@ -1,25 +1,25 @@
 import { describe, expect, it } from "vitest";
 import type { Attachment } from "../../dimension/attachment.ts";
+import { plain, told } from "../../finding/sample-words.ts";
 import { hookupList } from "../../hookup/list.ts";
 import { poseAtHeight } from "../../linkage/linkage.ts";
-import { PRESETS, type Units } from "../../quantity/units.ts";
 import { type Lines, MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
 import { judgeWhole } from "../judge-whole.ts";
 import { hitchChecks } from "./checks.ts";
 import { hitchOf } from "./hitch-of-part.ts";
 
-const hitchesOf = (whole: WholeRig, units: Units) => {
+const hitchesOf = (whole: WholeRig) => {
   const parts = whole.parts.map(({ rig }) => hitchOf(rig));
-  return { parts, checks: hitchChecks(whole, parts, units) };
+  return { parts, checks: hitchChecks(whole, parts) };
 };
 
 const hitched = (lines: Lines, attachment: Attachment = "mounted") =>
-  hitchesOf(sampleWhole([samplePart(attachment, { ...MOUNTED, ...lines })]), PRESETS.metric);
+  hitchesOf(sampleWhole([samplePart(attachment, { ...MOUNTED, ...lines })]));
 
 function checked(id: string, lines: Lines = {}, attachment: Attachment = "mounted"): string {
   const found = hitched(lines, attachment).checks.find((check) => check.id === id);
-  return found ? `${found.verdict}: ${found.said} ${found.why}`.replace(/\u00a0/g, " ") : "none";
+  return told(found);
 }
 
 describe("lift rods and lower links", () => {
@@ -95,7 +95,7 @@ describe("a linkage that cannot be", () => {
   it("is asked for by name while a length is missing", () => {
     const { "hitch.pivots": _, ...rest } = MOUNTED;
     const whole = sampleWhole([samplePart("mounted", rest)]);
-    const pitch = hitchesOf(whole, PRESETS.metric).checks.find(({ id }) => id === "pitch")!;
+    const pitch = hitchesOf(whole).checks.find(({ id }) => id === "pitch")!;
     expect([pitch.verdict, pitch.target]).toEqual(["unknown", "hitch.pivots"]);
   });
 });
@@ -138,9 +138,9 @@ describe("one advice", () => {
     const rods = { "hitch.rodLeft": "0.744", "hitch.rodRight": "0.730" };
     expect(checked("rods", rods)).toContain("Shorten the left rod by 14 mm");
     const whole = sampleWhole([samplePart("mounted", { ...MOUNTED, ...rods })]);
-    const judged = judgeWhole(whole, PRESETS.metric);
-    const line = hookupList(whole, judged, PRESETS.metric).find(({ key }) => key === "rods 1")!;
-    expect(line.text.replace(/\u00a0/g, " ")).toContain("Shorten the left rod by 14 mm");
+    const judged = judgeWhole(whole);
+    const line = hookupList(whole, judged).find(({ key }) => key === "rods 1")!;
+    expect(plain(line.text)).toContain("Shorten the left rod by 14 mm");
   });
 });
 
@@ -156,9 +156,9 @@ describe("a semi-mounted tool", () => {
     "hitch.ballHigh": "0.98",
   };
   const at = (id: string, lines: Lines = {}) => {
-    const { checks } = hitchesOf(sampleWhole([samplePart("semi", { ...TAIL, ...lines })]), PRESETS.metric);
+    const { checks } = hitchesOf(sampleWhole([samplePart("semi", { ...TAIL, ...lines })]));
     const found = checks.find((check) => check.id === id);
-    return found ? `${found.verdict}: ${found.said} ${found.why}`.replace(/\u00a0/g, " ") : "none";
+    return told(found);
   };
 
   it("pitches about its wheel, worked by hand", () => {
@@ -185,7 +185,6 @@ describe("a tank in front", () => {
   it("need not hang level", () => {
     const { checks } = hitchesOf(
       sampleWhole([samplePart("front", { ...MOUNTED, "axle.pin": "3.6", "tool.kind": "cart" })]),
-      PRESETS.metric,
     );
     expect(checks.find(({ id }) => id === "pitch")).toMatchObject({ verdict: "good" });
   });

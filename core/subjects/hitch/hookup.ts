@@ -1,10 +1,8 @@
 /** What the hitch puts on the hook-up list: links and rods, the coupling itself, and what is tried before driving off. */
+
 import { isBuiltOn, onLinks, onPin } from "../../dimension/attachment.ts";
 import type { DimensionKey } from "../../dimension/catalogue.ts";
-import { capital } from "../../quantity/capital.ts";
-import { printLength } from "../../quantity/length.ts";
-import { say, sayFine } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { capitalSaid, fineLength, quantity, type Said, tapeLength, tell } from "../../quantity/said.ts";
 import { chosen, known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import { CATEGORY_SIZES, type Category, fitPin } from "../../trade/category.ts";
@@ -12,10 +10,10 @@ import { DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
 import { shorten } from "./checks.ts";
 import { type HitchOf, habitOf } from "./hitch-of-part.ts";
 
-type Given = { whole: WholeRig; hitches: readonly HitchOf[]; units: Units };
+type Given = { whole: WholeRig; hitches: readonly HitchOf[] };
 
-export function hitchLines(whole: WholeRig, hitches: readonly HitchOf[], units: Units): HookupLine[] {
-  const given = { whole, hitches, units };
+export function hitchLines(whole: WholeRig, hitches: readonly HitchOf[]): HookupLine[] {
+  const given = { whole, hitches };
   return [
     ...whole.parts.flatMap((part, index) => linkLines(part, index, given)),
     ...whole.parts.flatMap((part, index) => coupleLines(part, index, given)),
@@ -26,7 +24,7 @@ export function hitchLines(whole: WholeRig, hitches: readonly HitchOf[], units: 
 /** Links and rods are looked at while nothing hangs on them. */
 function linkLines({ rig, name }: ToolOfRig, index: number, given: Given): HookupLine[] {
   if (!onLinks(rig.attachment)) return [];
-  const { whole, units } = given;
+  const { whole } = given;
   const both = (what: string, left: DimensionKey, right: DimensionKey, key: string, rod: "link" | "rod") => {
     const [l, r] = [known(rig, left), known(rig, right)];
     if (l === null || r === null)
@@ -35,8 +33,8 @@ function linkLines({ rig, name }: ToolOfRig, index: number, given: Given): Hooku
       "Before",
       `${key} ${index + 1}`,
       Math.abs(l - r) <= 0.005
-        ? `${what} for ${name} equal: ${printLength(Math.min(l, r), units.tape)}.`
-        : `${what} for ${name}: ${printLength(l, units.tape)} left, ${printLength(r, units.tape)} right. ${shorten(l - r, rod, units)}`,
+        ? tell`${what} for ${name} equal: ${tapeLength(Math.min(l, r))}.`
+        : tell`${what} for ${name}: ${tapeLength(l)} left, ${tapeLength(r)} right. ${shorten(l - r, rod)}`,
       { cites: read(whole, cite(index, left, right)) },
     );
   };
@@ -89,19 +87,19 @@ function approach({ rig, name, behind }: ToolOfRig, { parts }: WholeRig): string
 }
 
 function pinLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given): HookupLine[] {
-  const { whole, units } = given;
+  const { whole } = given;
   const key = (what: string) => `${what} ${index + 1}`;
   const category = chosen<DrawbarCategory>(rig, "hitch.drawbarCategory");
   const pin = known(rig, "hitch.pin") ?? (category ? DRAWBAR_SIZES[category].pin : null);
   const eye = known(rig, "tool.eye");
   const chain = known(rig, "tool.chain");
   const bush =
-    pin !== null && eye !== null && eye - pin > 0.003 ? `, eye bushed to ${sayFine(pin + 0.001, units)}` : "";
+    pin !== null && eye !== null && eye - pin > 0.003 ? tell`, eye bushed to ${fineLength(pin + 0.001)}` : "";
   return [
     line(
       "Couple",
       key("pin"),
-      `${name} on ${hitch}: ${pin === null ? "the pin that belongs to it" : `pin ${sayFine(pin, units)}`}${bush}, clip in.`,
+      tell`${name} on ${hitch}: ${pin === null ? "the pin that belongs to it" : tell`pin ${fineLength(pin)}`}${bush}, clip in.`,
       {
         protects: true,
         cites: read(whole, cite(index, "hitch.pin", "hitch.drawbarCategory", "tool.eye")),
@@ -110,7 +108,7 @@ function pinLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given):
     line(
       "Couple",
       key("chain"),
-      `Safety chain hooked${chain === null ? ": its tag must name more than the weight behind it" : `, ${say("force", chain, units)}`}.`,
+      tell`Safety chain hooked${chain === null ? ": its tag must name more than the weight behind it" : tell`, ${quantity("force", chain)}`}.`,
       {
         protects: true,
         cites: read(whole, cite(index, "tool.chain")),
@@ -121,7 +119,7 @@ function pinLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given):
 }
 
 function hookLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given): HookupLine[] {
-  const { whole, units } = given;
+  const { whole } = given;
   const key = (what: string) => `${what} ${index + 1}`;
   const tractor = chosen<Category>(rig, "hitch.category");
   const tool = chosen<Category>(rig, "tool.category");
@@ -132,7 +130,7 @@ function hookLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given)
     line(
       "Couple",
       key("lower pins"),
-      `${name} on ${hitch}: ${pinText("lower pins", "lowerPin", known(rig, "tool.lowerPin"), tractor, tool, units)}, secured.`,
+      tell`${name} on ${hitch}: ${pinText("lower pins", "lowerPin", known(rig, "tool.lowerPin"), tractor, tool)}, secured.`,
       {
         protects: true,
         cites: read(whole, cite(index, "hitch.category", "tool.category", "tool.lowerPin")),
@@ -143,13 +141,13 @@ function hookLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given)
           line(
             "Couple",
             key("upper pin"),
-            `${capital(pinText("upper pin", "upperPin", known(rig, "tool.upperPin"), tractor, tool, units))}, secured.`,
+            tell`${capitalSaid(pinText("upper pin", "upperPin", known(rig, "tool.upperPin"), tractor, tool))}, secured.`,
             {
               protects: true,
               cites: read(whole, cite(index, "hitch.category", "tool.category", "tool.upperPin")),
             },
           ),
-          line("Couple", key("top link"), topText(rig, length, units), {
+          line("Couple", key("top link"), topText(rig, length), {
             cites: read(
               whole,
               cite(index, "work.topLink", "work.topHole", "work.slotSchool", "hitch.upperUp"),
@@ -171,26 +169,25 @@ function pinText(
   measured: number | null,
   tractor: Category | null,
   tool: Category | null,
-  units: Units,
-): string {
+): Said {
   const pin = measured ?? (tool ? CATEGORY_SIZES[tool][which] : null);
   if (pin === null || !tractor) return `${what}: look that they fill the balls`;
   const fit = fitPin(pin, CATEGORY_SIZES[tractor][which]);
-  const size = `${what} ${sayFine(pin, units)}`;
+  const size = tell`${what} ${fineLength(pin)}`;
   if (fit.kind === "bushing")
-    return `${size} with bushing ${sayFine(fit.inner, units)} to ${sayFine(fit.outer, units)}`;
+    return tell`${size} with bushing ${fineLength(fit.inner)} to ${fineLength(fit.outer)}`;
   return fit.kind === "fits"
-    ? `${size} in category ${tractor} balls`
-    : `${size} do not go into category ${tractor} balls`;
+    ? tell`${size} in category ${tractor} balls`
+    : tell`${size} do not go into category ${tractor} balls`;
 }
 
-function topText(rig: ToolOfRig["rig"], length: number | null, units: Units): string {
+function topText(rig: ToolOfRig["rig"], length: number | null): Said {
   const slot = chosen(rig, "work.topHole") === "slot";
   const school = chosen(rig, "work.slotSchool");
   const where = slot
     ? `in the slot, ${school === "front" ? "a little to the front and free to move" : "in the middle on level ground"}`
     : "in its fixed hole";
-  return `Top link ${where}${length === null ? "" : `, set to ${printLength(length, units.tape)}`}.`;
+  return tell`Top link ${where}${length === null ? "" : tell`, set to ${tapeLength(length)}`}.`;
 }
 
 function stabiliserText(rig: ToolOfRig["rig"]): string {

@@ -13,6 +13,6 @@ export const HITCH: Subject<"hitch", readonly HitchOf[]> = {
   holds: "hook-up",
   onSheet: true,
   reckon: ({ parts }) => parts.map(({ rig }) => hitchOf(rig)),
-  checks: (hitches, whole, units) => hitchChecks(whole, hitches, units),
-  hookup: (hitches, whole, units) => hitchLines(whole, hitches, units),
+  checks: (hitches, whole) => hitchChecks(whole, hitches),
+  hookup: (hitches, whole) => hitchLines(whole, hitches),
 };

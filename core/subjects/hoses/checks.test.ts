@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { PRESETS } from "../../quantity/units.ts";
+import { plain } from "../../finding/sample-words.ts";
 import { MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { HoseFunction, Supply } from "../../yard/circuit.ts";
 import { hoseChecks, hosesOf } from "./checks.ts";
@@ -24,8 +24,8 @@ function said(
       sockets: [sockets],
     },
   });
-  return hoseChecks(whole, hosesOf(whole), PRESETS.metric).map(({ verdict, id, said: words, why }) =>
-    `${verdict} ${id}: ${words} ${why}`.replace(/\u00a0/g, " "),
+  return hoseChecks(whole, hosesOf(whole)).map(
+    ({ verdict, id, said: words, why }) => `${verdict} ${id}: ${plain(words)} ${plain(why)}`,
   );
 }
 

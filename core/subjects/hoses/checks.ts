@@ -1,9 +1,9 @@
 /** The hoses station: is there a coupling for everything, what is swapped, what is slow, does the oil suffice? */
+
 import type { Check } from "../../finding/check.ts";
 import { type Checker, checkerOf } from "../../finding/checking.ts";
 import { capital } from "../../quantity/capital.ts";
-import { say } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { capitalSaid, joined, quantity, tell } from "../../quantity/said.ts";
 import type { WholeRig } from "../../rig/whole.ts";
 import { PHASES } from "../../trade/phases.ts";
 import { couplingsOf, type HoseFunction, type Supply } from "../../yard/circuit.ts";
@@ -44,11 +44,7 @@ export function hosesOf({ hoses }: WholeRig): Hoses {
 }
 
 /** What is looked at of it. */
-export function hoseChecks(
-  whole: WholeRig,
-  { problem, solved, tooMany, movements, cures }: Hoses,
-  units: Units,
-): Check[] {
+export function hoseChecks(whole: WholeRig, { problem, solved, tooMany, movements, cures }: Hoses): Check[] {
   const at = checkerOf("hoses", whole.parts[0]!.rig);
   const open = untold(whole, at);
   if (!problem || whole.hoses.functions.length === 0) return [...open, ...nothing(whole, at)];
@@ -59,10 +55,10 @@ export function hoseChecks(
         ? tooManyCheck(problem, at)
         : refusedCheck(problem, cures, at),
     ...open,
-    ...functionChecks(whole, at, units),
+    ...functionChecks(whole, at),
     // Without a plan nobody knows what moves with what flow: nothing is said of it, least of all that it suffices.
-    ...(solved ? slowChecks(problem, movements, at, units) : []),
-    ...oilCheck(problem, at, units),
+    ...(solved ? slowChecks(problem, movements, at) : []),
+    ...oilCheck(problem, at),
     ...socketChecks(whole, at),
   ];
 }
@@ -157,7 +153,7 @@ function refusedCheck(problem: Problem, cures: readonly Cure[][], { check }: Che
 }
 
 /** Functions that cannot be as they were entered. */
-function functionChecks({ hoses, parts }: WholeRig, { check }: Checker, units: Units): Check[] {
+function functionChecks({ hoses, parts }: WholeRig, { check }: Checker): Check[] {
   const of = (fn: RigHoses["functions"][number]) =>
     (parts.length > 1 ? `${parts[fn.part]!.name}, ` : "") + fn.name;
   return hoses.functions.flatMap((fn): Check[] => {
@@ -178,7 +174,7 @@ function functionChecks({ hoses, parts }: WholeRig, { check }: Checker, units: U
       found.push(
         check(...at("no-flow"), {
           verdict: "fix",
-          said: `${of(fn)} wants ${say("flow", 0, units)}.`,
+          said: tell`${of(fn)} wants ${quantity("flow", 0)}.`,
           why: "Nothing moves without oil. Look for a slipped digit, or a motor without speed.",
           ...rest,
         }),
@@ -188,7 +184,7 @@ function functionChecks({ hoses, parts }: WholeRig, { check }: Checker, units: U
       found.push(
         check(...at("too-fast"), {
           verdict: "stop",
-          said: `${of(fn)} wants ${say("flow", wants, units)}; the most any coupling here gives is ${say("flow", most, units)}.`,
+          said: tell`${of(fn)} wants ${quantity("flow", wants)}; the most any coupling here gives is ${quantity("flow", most)}.`,
           why: "It would never reach its speed. A larger remote, power beyond, or a slower speed.",
           ...rest,
         }),
@@ -204,12 +200,7 @@ function fastest(supply: Supply | null, { place }: HoseFunction): number | null 
   return flows.length === 0 || flows.includes(null) ? null : Math.max(...(flows as number[]));
 }
 
-function slowChecks(
-  problem: Problem,
-  movements: readonly Movement[],
-  { check }: Checker,
-  units: Units,
-): Check[] {
+function slowChecks(problem: Problem, movements: readonly Movement[], { check }: Checker): Check[] {
   const slow = movements.filter(({ slowedBy }) => slowedBy !== null);
   if (problem.supply.pumpFlow === null) return [];
   const rest = { target: "hoses" as const, next: "Look at the times" };
@@ -217,7 +208,7 @@ function slowChecks(
     return [
       check("flow", "Flow", {
         verdict: "good",
-        said: `${say("flow", problem.supply.pumpFlow, units)} suffice for all that moves at once.`,
+        said: tell`${quantity("flow", problem.supply.pumpFlow)} suffice for all that moves at once.`,
         ...rest,
       }),
     ];
@@ -225,13 +216,13 @@ function slowChecks(
     const { name } = problem.functions[fn]!;
     const time =
       out !== null && wantedOut !== null ? `, ${seconds(out)} instead of ${seconds(wantedOut)}` : "";
-    return `${name} at ${phase.label.toLowerCase()} gets ${say("flow", gets!, units)} of ${say("flow", wanted!, units)}${time}`;
+    return tell`${name} at ${phase.label.toLowerCase()} gets ${quantity("flow", gets!)} of ${quantity("flow", wanted!)}${time}`;
   });
   const motors = slow.some(({ fn }) => problem.functions[fn]!.action === "motor");
   return [
     check("flow", "Flow", {
       verdict: motors ? "fix" : "check",
-      said: `${capital(told.slice(0, 3).join("; "))}${told.length > 3 ? `; and ${counted(told.length - 3)} more` : ""}.`,
+      said: tell`${capitalSaid(joined(told.slice(0, 3), "; "))}${told.length > 3 ? `; and ${counted(told.length - 3)} more` : ""}.`,
       why: motors
         ? "A motor below its speed does not do its work. Move less at once, or take more flow."
         : "It moves, only slower.",
@@ -242,22 +233,22 @@ function slowChecks(
 
 export const seconds = (value: number) => `${value < 9.95 ? value.toFixed(1) : Math.round(value)}\u00a0s`;
 
-function oilCheck({ functions, supply }: Problem, { check }: Checker, units: Units): Check[] {
+function oilCheck({ functions, supply }: Problem, { check }: Checker): Check[] {
   const lent = lentOil(functions);
   if (supply.spareOil === null || lent === 0) return [];
-  const said = `${say("volume", lent, units)} go into the implement with everything out; the tractor can spare ${say("volume", supply.spareOil, units)}`;
+  const said = tell`${quantity("volume", lent)} go into the implement with everything out; the tractor can spare ${quantity("volume", supply.spareOil)}`;
   return [
     lent > supply.spareOil
       ? check("oil", "Oil", {
           verdict: "fix",
-          said: `${said}: ${say("volume", lent - supply.spareOil, units)} too little.`,
+          said: tell`${said}: ${quantity("volume", lent - supply.spareOil)} too little.`,
           why: "Its pump would draw air. Top up with everything out, and mind the level when it comes back.",
           target: "remotes",
           next: "Look at the oil",
         })
       : check("oil", "Oil", {
           verdict: "good",
-          said: `${said}.`,
+          said: tell`${said}.`,
           target: "remotes",
           next: "Look at the oil",
         }),

@@ -12,6 +12,6 @@ export const HOSES: Subject<"hoses", Hoses> = {
   holds: "hook-up",
   onSheet: false,
   reckon: hosesOf,
-  checks: (hoses, whole, units) => hoseChecks(whole, hoses, units),
+  checks: (hoses, whole) => hoseChecks(whole, hoses),
   hookup: (hoses, whole) => hoseLines(whole, hoses),
 };

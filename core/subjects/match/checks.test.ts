@@ -1,22 +1,20 @@
 import { describe, expect, it } from "vitest";
 import type { Attachment } from "../../dimension/attachment.ts";
+import { told } from "../../finding/sample-words.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
-import { PRESETS, type Units } from "../../quantity/units.ts";
 import { DRAWN, type Lines, MOUNTED, NO_LIMITS, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
 import { matchChecks } from "./checks.ts";
 
-const matchOf = (whole: WholeRig, units: Units) => {
+const matchOf = (whole: WholeRig) => {
   const power = powerOf(whole);
-  return { power, checks: matchChecks(whole, power, units) };
+  return { power, checks: matchChecks(whole, power) };
 };
-
-const plain = (text: string) => text.replace(/\u00a0/g, " ");
 
 /** One check of the match station as "verdict: what it says". */
 function checked(whole: WholeRig, id: string): string {
-  const found = matchOf(whole, PRESETS.metric).checks.find((check) => check.id === id);
-  return found ? plain(`${found.verdict}: ${found.said} ${found.why}`) : "none";
+  const found = matchOf(whole).checks.find((check) => check.id === id);
+  return told(found);
 }
 const one = (id: string, attachment: Attachment, lines: Lines, rest: Partial<WholeRig> = {}) =>
   checked(sampleWhole([samplePart(attachment, lines)], rest), id);
@@ -229,10 +227,7 @@ describe("the shaft", () => {
 
 describe("power", () => {
   it("of a pneumatic drill 6 m wide at 10 km/h: 61.7 kW at the drawbar, more at the PTO", () => {
-    const { power } = matchOf(
-      sampleWhole([samplePart("drawn", { ...DRAWN, "work.surface": "concrete" })]),
-      PRESETS.metric,
-    );
+    const { power } = matchOf(sampleWhole([samplePart("drawn", { ...DRAWN, "work.surface": "concrete" })]));
     expect(power.parts[0]!.need!.draft.force).toBeCloseTo(22200, 6);
     expect((power.parts[0]!.need!.draft.force * 10) / 3.6 / 1000).toBeCloseTo(61.7, 1);
     expect(power.need!).toBeGreaterThan(61.7e3 / 0.87);
@@ -284,12 +279,12 @@ describe("power", () => {
       "tool.shaftPower": "20 kW",
       "work.speed": "12 km/h",
     };
-    const { power } = matchOf(sampleWhole([samplePart("mounted", spreader)]), PRESETS.metric);
+    const { power } = matchOf(sampleWhole([samplePart("mounted", spreader)]));
     expect(power.need!).toBeCloseTo(20e3 + (6928.4 * (12 / 3.6)) / 0.96, -1);
     expect(power.curve.at(-1)!.need).toBeGreaterThan(power.curve[0]!.need + 10e3);
     expect(power.highest!).toBeLessThan(30 / 3.6 + 1e-9);
     // Where much is pulled, tractive efficiency has the machine's own rolling in it: it is not counted twice.
-    const drill = matchOf(sampleWhole([samplePart("drawn", DRAWN)]), PRESETS.metric).power;
+    const drill = matchOf(sampleWhole([samplePart("drawn", DRAWN)])).power;
     const pull = drill.parts[0]!.need!.pull;
     expect(drill.need!).toBeCloseTo((pull * (10 / 3.6)) / (0.73 * 0.96), 3);
   });
@@ -304,7 +299,7 @@ describe("power", () => {
     };
     const drill: Lines = { ...DRAWN, "train.hitch": "6", "work.speed": "12 km/h", "work.surface": "firm" };
     const whole = sampleWhole([samplePart("drawn", cart), samplePart("train", drill, 0)]);
-    const { power } = matchOf(whole, PRESETS.metric);
+    const { power } = matchOf(whole);
     expect(power.speed.value! * 3.6).toBeCloseTo(12, 6);
     expect(power.traction.surface).toBe("firm");
     expect(checked(whole, "power")).toContain("At 12.0 km/h");
@@ -312,7 +307,7 @@ describe("power", () => {
 
   it("of a machine that steers by its tracks has the traction of tracks, whatever its drive was told as", () => {
     const tracked: Lines = { ...DRAWN, "tractor.steering": "tracks", "tractor.drive": "four-wheel" };
-    const { power } = matchOf(sampleWhole([samplePart("drawn", tracked)]), PRESETS.metric);
+    const { power } = matchOf(sampleWhole([samplePart("drawn", tracked)]));
     expect(power.traction.drive).toBe("tracks");
     expect(power.efficiencies.traction).toBe(0.8);
   });
@@ -324,10 +319,7 @@ describe("power", () => {
 
   it("of two tools together is what both need", () => {
     const mower: Lines = { ...MOUNTED, "tool.kind": "mower", "tool.width": "3", "work.speed": "12 km/h" };
-    const both = matchOf(
-      sampleWhole([samplePart("front", mower), samplePart("mounted", mower)]),
-      PRESETS.metric,
-    ).power;
+    const both = matchOf(sampleWhole([samplePart("front", mower), samplePart("mounted", mower)])).power;
     // 5 kW for each metre of a disc mower (ASABE D497 table 2, from memory), and 9500 kg rolling on tilled ground at 12 km/h:
     // 0.09 × 9500 × 9.80665 × 3.333 / 0.96
     expect(both.need).toBeCloseTo(30e3 + (0.09 * 9500 * 9.80665 * (12 / 3.6)) / 0.96, 3);

@@ -1,12 +1,11 @@
 /** The match station: can this tractor pull it, lift it, drive it, and take it on the road? */
+
 import { isBuiltOn, isCarried, isFixed, onLinks, onPin } from "../../dimension/attachment.ts";
 import type { Check } from "../../finding/check.ts";
 import { checkerOf } from "../../finding/checking.ts";
 import { massBehind } from "../../forces/mass.ts";
 import { leadOf, type RigPower } from "../../forces/power-of-rig.ts";
-import { printLength } from "../../quantity/length.ts";
-import { say } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { joined, quantity, type Said, smallLength, tapeLength, tell } from "../../quantity/said.ts";
 import { known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
 import { drawbarChecks, towedChecks } from "./drawbar-checks.ts";
 import { liftChecks, pinChecks } from "./link-checks.ts";
@@ -14,16 +13,16 @@ import { ptoChecks } from "./pto-checks.ts";
 import { roadChecks } from "./road-checks.ts";
 
 /** What is looked at of a whole rig, with the power it asks. */
-export function matchChecks(whole: WholeRig, power: RigPower, units: Units): Check[] {
+export function matchChecks(whole: WholeRig, power: RigPower): Check[] {
   return [
-    ...powerChecks(whole, power, units),
-    ...thumbChecks(whole, power, units),
-    ...whole.parts.flatMap((part, index) => partChecks(part, index, whole, power, units)),
-    ...roadChecks(whole, units),
+    ...powerChecks(whole, power),
+    ...thumbChecks(whole, power),
+    ...whole.parts.flatMap((part, index) => partChecks(part, index, whole, power)),
+    ...roadChecks(whole),
   ];
 }
 
-function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower, units: Units): Check[] {
+function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower): Check[] {
   if (selfPropelled) return [];
   const lead = leadOf({ parts });
   const { check, unknown } = checkerOf("match", parts[lead]!.rig, parts.length > 1 ? lead : undefined);
@@ -34,11 +33,11 @@ function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower, units:
     return [{ ...at.unknown("power", "Power", power.parts[short]!.missing[0]!), id: "power" }];
   }
   const [need, low, has] = [power.need!, power.low!, power.available];
-  const asks = `At ${say("speed", power.speed.value!, units)} it asks ${say("power", need, units)} at the PTO; the tractor has ${say("power", has, units)}.`;
+  const asks = tell`At ${quantity("speed", power.speed.value!)} it asks ${quantity("power", need)} at the PTO; the tractor has ${quantity("power", has)}.`;
   const held =
     power.highest === null
       ? "It cannot be driven at any speed."
-      : `It holds ${say("speed", power.highest, units)}.`;
+      : tell`It holds ${quantity("speed", power.highest)}.`;
   const named = (rest: Parameters<typeof check>[2]): Check => ({
     ...check("power", "Power", rest),
     id: "power",
@@ -50,8 +49,8 @@ function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower, units:
       said: asks,
       why:
         low <= has
-          ? `${held} Within the draft model's range it may still do: try it, and watch the engine speed.`
-          : `${held} ${insteadText(power, parts, units)}`,
+          ? tell`${held} Within the draft model's range it may still do: try it, and watch the engine speed.`
+          : tell`${held} ${insteadText(power, parts)}`,
       target: "work.speed",
       next: "Change speed",
     }),
@@ -59,22 +58,26 @@ function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower, units:
 }
 
 /** The rule of thumb is about the engine's rated power; where it and the draft model disagree, both are said. */
-function thumbChecks({ parts, selfPropelled }: WholeRig, power: RigPower, units: Units): Check[] {
+function thumbChecks({ parts, selfPropelled }: WholeRig, power: RigPower): Check[] {
   const lead = parts[0]!.rig;
   const engine = known(lead, "tractor.power");
   if (selfPropelled || power.thumb === null || engine === null) return [];
   const { check } = checkerOf("match", lead);
-  const said = `Common practice asks ${say("power", power.thumb, units)} of engine; the tractor has ${say("power", engine, units)}`;
+  const said = tell`Common practice asks ${quantity("power", power.thumb)} of engine; the tractor has ${quantity("power", engine)}`;
   if (power.thumb <= engine)
     return [
-      check("thumb", "Power, rule of thumb", { verdict: "good", said: `${said}.`, target: "tool.perMetre" }),
+      check("thumb", "Power, rule of thumb", {
+        verdict: "good",
+        said: tell`${said}.`,
+        target: "tool.perMetre",
+      }),
     ];
   const model =
-    power.need === null ? "" : ` The draft model asks ${say("power", power.need, units)} at the PTO.`;
+    power.need === null ? "" : tell` The draft model asks ${quantity("power", power.need)} at the PTO.`;
   return [
     check("thumb", "Power, rule of thumb", {
       verdict: "check",
-      said: `${said}: ${say("power", power.thumb - engine, units)} short.${model}`,
+      said: tell`${said}: ${quantity("power", power.thumb - engine)} short.${model}`,
       why: "The rule leaves room for a heavy crop, wet ground and a hill. Expect to change down there.",
       target: "tool.perMetre",
       next: "Own figure",
@@ -82,31 +85,33 @@ function thumbChecks({ parts, selfPropelled }: WholeRig, power: RigPower, units:
   ];
 }
 
-function insteadText({ instead, parts }: RigPower, named: readonly ToolOfRig[], units: Units): string {
+function insteadText({ instead, parts }: RigPower, named: readonly ToolOfRig[]): Said {
   if (!instead) return "";
   const at = parts.findIndex(({ task }) => task?.draft);
   const width = parts[at]?.width ?? null;
   const offers = [
-    instead.depth === null ? "" : `${printLength(instead.depth, units.small)} deep`,
-    instead.width === null || width === null ? "" : `${printLength(width * instead.width, units.tape)} wide`,
+    instead.depth === null ? "" : tell`${smallLength(instead.depth)} deep`,
+    instead.width === null || width === null ? "" : tell`${tapeLength(width * instead.width)} wide`,
   ].filter(Boolean);
   const who = named.length > 1 ? ` ${named[at]!.name}` : "";
-  return offers.length > 0 ? `At the speed asked for it would hold${who} ${offers.join(", or ")}.` : "";
+  return offers.length > 0
+    ? tell`At the speed asked for it would hold${who} ${joined(offers, ", or ")}.`
+    : "";
 }
 
-function partChecks(part: ToolOfRig, index: number, whole: WholeRig, power: RigPower, units: Units): Check[] {
+function partChecks(part: ToolOfRig, index: number, whole: WholeRig, power: RigPower): Check[] {
   const { rig } = part;
   const { attachment } = rig;
   const at = checkerOf("match", rig, whole.parts.length > 1 ? index : undefined);
   return [
-    ...(onLinks(attachment) ? pinChecks(rig, at, units) : []),
+    ...(onLinks(attachment) ? pinChecks(rig, at) : []),
     ...(onLinks(attachment) || (isCarried(attachment) && !isBuiltOn(attachment))
-      ? liftChecks(index, whole, at, units)
+      ? liftChecks(index, whole, at)
       : []),
-    ...(onPin(attachment) ? drawbarChecks(part, index, whole, at, units) : []),
+    ...(onPin(attachment) ? drawbarChecks(part, index, whole, at) : []),
     ...(onLinks(attachment) && !isCarried(attachment)
-      ? towedChecks(rig, massBehind(whole.parts, index), whole, at, units)
+      ? towedChecks(rig, massBehind(whole.parts, index), whole, at)
       : []),
-    ...(isFixed(attachment) ? [] : ptoChecks(rig, power, index, at, units)),
+    ...(isFixed(attachment) ? [] : ptoChecks(rig, power, index, at)),
   ];
 }

@@ -1,12 +1,12 @@
 /** Pin, loads, chain and brakes of a tool drawn by an eye. */
+
 import { isCarried } from "../../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../../dimension/catalogue.ts";
 import type { Check } from "../../finding/check.ts";
 import type { Checker } from "../../finding/checking.ts";
 import { type HitchLoad, hitchLoads, missingOfHitchLoad } from "../../forces/load-path.ts";
 import { massBehind } from "../../forces/mass.ts";
-import { say, sayFine } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { fineLength, quantity, tell } from "../../quantity/said.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { chosen, known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
 import { chainNeeded, DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
@@ -16,16 +16,15 @@ export function drawbarChecks(
   index: number,
   whole: WholeRig,
   { check, unknown }: Checker,
-  units: Units,
 ): Check[] {
   const { rig } = part;
   const behind = massBehind(whole.parts, index);
   return [
-    pinCheck(rig, { check, unknown }, units),
-    verticalCheck(index, whole, { check, unknown }, units),
+    pinCheck(rig, { check, unknown }),
+    verticalCheck(index, whole, { check, unknown }),
     ...behindCarried(part, whole, { check, unknown }),
-    ...towedChecks(rig, behind, whole, { check, unknown }, units),
-    chainCheck(rig, behind, { check, unknown }, units),
+    ...towedChecks(rig, behind, whole, { check, unknown }),
+    chainCheck(rig, behind, { check, unknown }),
   ];
 }
 
@@ -35,7 +34,6 @@ export function towedChecks(
   behind: number | null,
   whole: WholeRig,
   { check, unknown }: Checker,
-  units: Units,
 ): Check[] {
   return [
     behind === null
@@ -47,10 +45,9 @@ export function towedChecks(
           known(rig, "hitch.towLimit"),
           "hitch.towLimit",
           { check, unknown },
-          units,
           "",
         ),
-    ...brakeCheck(rig, behind, whole, { check, unknown }, units),
+    ...brakeCheck(rig, behind, whole, { check, unknown }),
   ];
 }
 
@@ -71,39 +68,39 @@ function behindCarried({ behind }: ToolOfRig, { parts }: WholeRig, { check }: Ch
 /** A pin has this much play in an eye, at most (common practice, no source), metres. */
 const EYE_PLAY = 0.003;
 
-function pinCheck(rig: ResolvedRig, { check, unknown }: Checker, units: Units): Check {
+function pinCheck(rig: ResolvedRig, { check, unknown }: Checker): Check {
   const [id, label] = ["pin", "Pin and eye"];
   const category = chosen<DrawbarCategory>(rig, "hitch.drawbarCategory");
   const pin = known(rig, "hitch.pin") ?? (category ? DRAWBAR_SIZES[category].pin : null);
   const eye = known(rig, "tool.eye");
   if (pin === null) return unknown(id, label, "hitch.pin");
   if (eye === null) return unknown(id, label, "tool.eye");
-  const sizes = `${sayFine(pin, units)} pin in a ${sayFine(eye, units)} eye`;
+  const sizes = tell`${fineLength(pin)} pin in a ${fineLength(eye)} eye`;
   if (pin > eye)
     return check(id, label, {
       verdict: "stop",
-      said: `${sizes}: it does not go in.`,
+      said: tell`${sizes}: it does not go in.`,
       why: "Never take a thinner pin instead: it shears.",
       target: "hitch.pin",
     });
   if (eye - pin > EYE_PLAY)
     return check(id, label, {
       verdict: "fix",
-      said: `${sizes}: ${sayFine(eye - pin, units)} of play. Bush the eye to ${sayFine(pin + 0.001, units)}.`,
+      said: tell`${sizes}: ${fineLength(eye - pin)} of play. Bush the eye to ${fineLength(pin + 0.001)}.`,
       why: "Each start and stop hammers, and the hitch point wanders by as much.",
       target: "tool.eye",
     });
-  return check(id, label, { verdict: "good", said: `${sizes}: fits.`, target: "tool.eye" });
+  return check(id, label, { verdict: "good", said: tell`${sizes}: fits.`, target: "tool.eye" });
 }
 
 /** What a tool puts on its pin, with everything behind it, every tank of them empty and full. */
-function verticalCheck(index: number, { parts }: WholeRig, { check, unknown }: Checker, units: Units): Check {
+function verticalCheck(index: number, { parts }: WholeRig, { check, unknown }: Checker): Check {
   const [id, label] = ["vertical", "Load on the pin"];
   const { rig } = parts[index]!;
   const missing = missingOfHitchLoad(parts, index);
   if (missing) return unknownOf(missing, index, parts, { id, label }, { check, unknown });
   const loads = hitchLoads(parts, index);
-  const lifted = liftedCheck(loads, "pin", { id, label }, { check, unknown }, units);
+  const lifted = liftedCheck(loads, "pin", { id, label }, { check, unknown });
   if (lifted) return lifted;
   const most = loads.reduce((worst, each) => (each.load > worst.load ? each : worst));
   return limitCheck(
@@ -113,7 +110,6 @@ function verticalCheck(index: number, { parts }: WholeRig, { check, unknown }: C
     known(rig, "hitch.verticalLimit"),
     "hitch.verticalLimit",
     { check, unknown },
-    units,
     most.words,
   );
 }
@@ -143,13 +139,12 @@ export function liftedCheck(
   on: "pin" | "links",
   { id, label }: Named,
   { check }: Checker,
-  units: Units,
 ): Check | null {
   const least = loads.reduce((worst, each) => (each.load < worst.load ? each : worst));
   if (least.load >= 0) return null;
   return check(id, label, {
     verdict: "stop",
-    said: `It lifts the ${on} by ${say("mass", -least.load, units)}${least.words && ` (${least.words})`}: the weight lies behind its wheels.`,
+    said: tell`It lifts the ${on} by ${quantity("mass", -least.load)}${least.words && ` (${least.words})`}: the weight lies behind its wheels.`,
     why: "It takes weight off the axle ahead of it, and tips when unhitched. Chock and prop it; fill the other tank first, or move weight forward.",
     target: "tool.cg",
   });
@@ -162,27 +157,21 @@ function limitCheck(
   limit: number | null,
   key: "hitch.verticalLimit" | "hitch.towLimit",
   { check, unknown }: Checker,
-  units: Units,
   words: string,
 ): Check {
   if (limit === null) return unknown(id, label, key);
-  const said = `${say("mass", load, units)}${words && ` (${words})`}; permitted ${say("mass", limit, units)}`;
+  const said = tell`${quantity("mass", load)}${words && ` (${words})`}; permitted ${quantity("mass", limit)}`;
   return load > limit
     ? check(id, label, {
         verdict: "stop",
-        said: `${label}: ${said}, ${say("mass", load - limit, units)} too much.`,
+        said: tell`${label}: ${said}, ${quantity("mass", load - limit)} too much.`,
         why: "The tractor maker permits no more.",
         target: key,
       })
-    : check(id, label, { verdict: "good", said: `${said}.`, target: key });
+    : check(id, label, { verdict: "good", said: tell`${said}.`, target: key });
 }
 
-function chainCheck(
-  rig: ResolvedRig,
-  behind: number | null,
-  { check, unknown }: Checker,
-  units: Units,
-): Check {
+function chainCheck(rig: ResolvedRig, behind: number | null, { check, unknown }: Checker): Check {
   const [id, label] = ["chain", "Safety chain"];
   const strength = known(rig, "tool.chain");
   if (behind === null) return unknown(id, label, "tool.mass");
@@ -192,18 +181,18 @@ function chainCheck(
       id,
       label,
       "tool.chain",
-      `It must hold ${say("force", needed, units)}, the weight of everything behind it.`,
+      tell`It must hold ${quantity("force", needed)}, the weight of everything behind it.`,
     );
-  const said = `Chain ${say("force", strength, units)}; everything behind it weighs ${say("force", needed, units)}`;
+  const said = tell`Chain ${quantity("force", strength)}; everything behind it weighs ${quantity("force", needed)}`;
   return strength < needed
     ? check(id, label, {
         verdict: "stop",
-        said: `${said}.`,
+        said: tell`${said}.`,
         why: "On the road it must hold all of it when the pin fails (ASABE S338, from memory).",
         target: "tool.chain",
         next: "Another chain",
       })
-    : check(id, label, { verdict: "good", said: `${said}.`, target: "tool.chain" });
+    : check(id, label, { verdict: "good", said: tell`${said}.`, target: "tool.chain" });
 }
 
 function brakeCheck(
@@ -211,19 +200,18 @@ function brakeCheck(
   behind: number | null,
   { limits }: WholeRig,
   { check, unknown }: Checker,
-  units: Units,
 ): Check[] {
   const [id, label] = ["brakes", "Brakes"];
   if (behind === null) return [unknown(id, label, "tool.mass")];
   const brakes = chosen(rig, "tool.brakes");
   const { unbraked } = limits;
   const rest = { target: "tool.brakes" as const };
-  const mass = say("mass", behind, units);
+  const mass = quantity("mass", behind);
   if (unbraked !== null && behind <= unbraked)
     return [
       check(id, label, {
         verdict: "good",
-        said: `${mass}; without brakes up to ${say("mass", unbraked, units)} is allowed here.`,
+        said: tell`${mass}; without brakes up to ${quantity("mass", unbraked)} is allowed here.`,
         ...rest,
       }),
     ];
@@ -234,7 +222,7 @@ function brakeCheck(
     return [
       check(id, label, {
         verdict: "unknown",
-        said: `${mass} without working brakes; no limit for that is entered for ${limits.country || "here"}.`,
+        said: tell`${mass} without working brakes; no limit for that is entered for ${limits.country || "here"}.`,
         why: "Enter the limits of your country once: Machines, Road limits.",
         target: "limits",
         next: "Enter limits",
@@ -243,7 +231,7 @@ function brakeCheck(
   return [
     check(id, label, {
       verdict: "stop",
-      said: `${mass} on the road without working brakes; ${say("mass", unbraked, units)} is the limit entered for ${limits.country || "here"}.`,
+      said: tell`${mass} on the road without working brakes; ${quantity("mass", unbraked)} is the limit entered for ${limits.country || "here"}.`,
       why: "It pushes the tractor straight on in a bend. Check local rules.",
       ...rest,
     }),

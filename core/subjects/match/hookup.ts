@@ -1,17 +1,14 @@
-/** What the match puts on the hook-up list: the shaft and its speed, and the road. */
-import { printLength } from "../../quantity/length.ts";
-import { say } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { joined, quantity, tapeLength, tell } from "../../quantity/said.ts";
 import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import { describeShaft, type PtoType } from "../../trade/pto.ts";
 import { roadSpeed } from "./road-checks.ts";
 
-export function matchLines(whole: WholeRig, units: Units): HookupLine[] {
-  return [...shaftLines(whole, units), ...roadLines(whole, units)];
+export function matchLines(whole: WholeRig): HookupLine[] {
+  return [...shaftLines(whole), ...roadLines(whole)];
 }
 
-function shaftLines(whole: WholeRig, units: Units): HookupLine[] {
+function shaftLines(whole: WholeRig): HookupLine[] {
   return whole.parts.flatMap(({ rig, name }, index) => {
     const wanted = chosen<PtoType | "none">(rig, "tool.pto");
     if (wanted === null || wanted === "none") return [];
@@ -19,7 +16,7 @@ function shaftLines(whole: WholeRig, units: Units): HookupLine[] {
     const band =
       low === null || high === null
         ? "the marked speed"
-        : `${say("rotation", low, units)} to ${say("rotation", high, units)}`;
+        : tell`${quantity("rotation", low)} to ${quantity("rotation", high)}`;
     return [
       line(
         "Shaft, hoses",
@@ -30,7 +27,7 @@ function shaftLines(whole: WholeRig, units: Units): HookupLine[] {
           cites: read(whole, cite(index, "tool.pto", "pto.type", "tool.guard")),
         },
       ),
-      line("Shaft, hoses", `speed ${index + 1}`, `PTO lever at ${band}, never over.`, {
+      line("Shaft, hoses", `speed ${index + 1}`, tell`PTO lever at ${band}, never over.`, {
         protects: true,
         cites: read(whole, cite(index, "tool.ptoLow", "tool.ptoHigh", "pto.speed")),
       }),
@@ -38,14 +35,14 @@ function shaftLines(whole: WholeRig, units: Units): HookupLine[] {
   });
 }
 
-function roadLines(whole: WholeRig, units: Units): HookupLine[] {
+function roadLines(whole: WholeRig): HookupLine[] {
   const { most, open } = roadSpeed(whole);
   const onMachine = whole.parts.filter(({ rig }) => chosen(rig, "tool.headTravels") !== "on its own trailer");
   const widths = onMachine.flatMap(({ rig }) => known(rig, "tool.transportWidth") ?? []);
   const heights = onMachine.flatMap(({ rig }) => known(rig, "tool.transportHeight") ?? []);
   const size = [
-    widths.length > 0 ? `${printLength(Math.max(...widths), units.tape)} wide` : "",
-    heights.length > 0 ? `${printLength(Math.max(...heights), units.tape)} high` : "",
+    widths.length > 0 ? tell`${tapeLength(Math.max(...widths))} wide` : "",
+    heights.length > 0 ? tell`${tapeLength(Math.max(...heights))} high` : "",
   ].filter(Boolean);
   const braked = whole.parts.some(({ rig }) => chosen(rig, "tool.brakes") === "working");
   const cites = whole.parts.flatMap((_, index) => cite(index, "tool.transportWidth", "tool.transportHeight"));
@@ -57,7 +54,7 @@ function roadLines(whole: WholeRig, units: Units): HookupLine[] {
       "Road",
       "size",
       size.length > 0
-        ? `${size.join(", ")}: local rules checked.`
+        ? tell`${joined(size, ", ")}: local rules checked.`
         : "Width and height measured, local rules checked.",
       {
         cites: read(whole, cites),
@@ -67,7 +64,7 @@ function roadLines(whole: WholeRig, units: Units): HookupLine[] {
       "Road",
       "speed",
       most && open === null
-        ? `Drive ${say("speed", most.value, units)} at most: ${most.what}.`
+        ? tell`Drive ${quantity("speed", most.value)} at most: ${most.what}.`
         : "Drive no faster than the slowest sign on tractor, implement and tyres.",
       {
         protects: true,

@@ -1,12 +1,11 @@
 /** Pins, span, mast and lift of a tool on lower links, held against the balls of the tractor. */
+
 import type { Check } from "../../finding/check.ts";
 import type { Checker } from "../../finding/checking.ts";
 import { hitchLoads, missingOfHitchLoad } from "../../forces/load-path.ts";
 import { linkageOf } from "../../linkage/from-rig.ts";
 import { liftShare, stroke } from "../../linkage/linkage.ts";
-import { printLength } from "../../quantity/length.ts";
-import { say, sayFine } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { fineLength, quantity, type Said, tapeLength, tell } from "../../quantity/said.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import {
@@ -25,14 +24,14 @@ const sizesOf = (rig: ResolvedRig, key: "hitch.category" | "tool.category"): Cat
 };
 
 /** Pins, span and mast against the balls; a measured size counts before the category's. */
-export function pinChecks(rig: ResolvedRig, checker: Checker, units: Units): Check[] {
+export function pinChecks(rig: ResolvedRig, checker: Checker): Check[] {
   const balls = sizesOf(rig, "hitch.category");
   if (!balls) return [checker.unknown("lower-pins", "Lower pins", "hitch.category")];
   return [
-    pinCheck(rig, LOWER, balls.lowerPin, checker, units),
-    ...(rig.attachment === "links" ? [] : [pinCheck(rig, UPPER, balls.upperPin, checker, units)]),
-    spanCheck(rig, balls, checker, units),
-    ...mastCheck(rig, balls, checker, units),
+    pinCheck(rig, LOWER, balls.lowerPin, checker),
+    ...(rig.attachment === "links" ? [] : [pinCheck(rig, UPPER, balls.upperPin, checker)]),
+    spanCheck(rig, balls, checker),
+    ...mastCheck(rig, balls, checker),
   ];
 }
 
@@ -56,26 +55,25 @@ function pinCheck(
   { id, label, key, size, on }: typeof LOWER | typeof UPPER,
   bore: number,
   { check, unknown }: Checker,
-  units: Units,
 ): Check {
   const read = known(rig, key);
   const pin = read ?? sizesOf(rig, "tool.category")?.[size] ?? null;
   if (pin === null) return unknown(id, label, "tool.category");
   const target = read === null ? "tool.category" : key;
   const fit = fitPin(pin, bore);
-  const sizes = `${sayFine(pin, units)} pin in a ${sayFine(bore, units)} ball`;
-  if (fit.kind === "fits") return check(id, label, { verdict: "good", said: `${sizes}: fits.`, target });
+  const sizes = tell`${fineLength(pin)} pin in a ${fineLength(bore)} ball`;
+  if (fit.kind === "fits") return check(id, label, { verdict: "good", said: tell`${sizes}: fits.`, target });
   return fit.kind === "bushing"
     ? check(id, label, {
         verdict: "fix",
-        said: `${sizes}: put a bushing ${sayFine(fit.inner, units)} inside, ${sayFine(fit.outer, units)} outside on ${on}.`,
+        said: tell`${sizes}: put a bushing ${fineLength(fit.inner)} inside, ${fineLength(fit.outer)} outside on ${on}.`,
         why: "The slack hammers pin and ball out, and the tool jumps sideways.",
         target,
         next: "Look at the pins",
       })
     : check(id, label, {
         verdict: "stop",
-        said: `${sizes}: ${sayFine(fit.by, units)} too thick.`,
+        said: tell`${sizes}: ${fineLength(fit.by)} too thick.`,
         why: "It does not go in. Change the balls or the pins, never grind either.",
         target,
         next: "Look at the pins",
@@ -84,7 +82,7 @@ function pinCheck(
 
 const isRigid = (rig: ResolvedRig) => chosen(rig, "hitch.coupler") === "rigid";
 
-function spanCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: Checker, units: Units): Check {
+function spanCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: Checker): Check {
   const [id, label] = ["span", "Cross shaft"];
   const span = known(rig, "tool.span") ?? sizesOf(rig, "tool.category")?.span ?? null;
   if (span === null) return unknown(id, label, "tool.span");
@@ -92,14 +90,14 @@ function spanCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: C
   const reach = narrowest !== null && widest !== null ? { narrowest, widest } : null;
   const rigid = isRigid(rig);
   const fit = fitSpan(span, { span: balls.span, rigid, reach });
-  const spans = `Shoulder to shoulder ${printLength(span, units.tape)}; the links' own is ${printLength(balls.span, units.tape)}${balls.certain ? "" : " (uncertain in the sources)"}`;
+  const spans = tell`Shoulder to shoulder ${tapeLength(span)}; the links' own is ${tapeLength(balls.span)}${balls.certain ? "" : " (uncertain in the sources)"}`;
   switch (fit.kind) {
     case "fits":
-      return check(id, label, { verdict: "good", said: `${spans}.`, target: "tool.span" });
+      return check(id, label, { verdict: "good", said: tell`${spans}.`, target: "tool.span" });
     case "rigid":
       return check(id, label, {
         verdict: "stop",
-        said: `${spans}, and a rigid quick coupler cannot give.`,
+        said: tell`${spans}, and a rigid quick coupler cannot give.`,
         why: "Take the coupler off, or set the cross shaft to its span.",
         target: "hitch.coupler",
         next: "Look at the coupler",
@@ -107,7 +105,7 @@ function spanCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: C
     case "short":
       return check(id, label, {
         verdict: "stop",
-        said: `${spans}; the links miss it by ${sayFine(-fit.by, units)}.`,
+        said: tell`${spans}; the links miss it by ${fineLength(-fit.by)}.`,
         why: "They reach no further within their sway.",
         target: "tool.span",
       });
@@ -115,35 +113,30 @@ function spanCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: C
       return fit.slack === null
         ? check(id, label, {
             verdict: "check",
-            said: `${spans}: free links are to reach ${sayFine(Math.abs(fit.by), units)} ${fit.by < 0 ? "in" : "out"}.`,
+            said: tell`${spans}: free links are to reach ${fineLength(Math.abs(fit.by))} ${fit.by < 0 ? "in" : "out"}.`,
             why: "Nobody measured how far they sway. Try it before you lift.",
             target: fit.by < 0 ? "hitch.narrowest" : "hitch.widest",
           })
         : check(id, label, {
             verdict: "good",
-            said: `${spans}: the links reach it with ${sayFine(fit.slack, units)} left.`,
+            said: tell`${spans}: the links reach it with ${fineLength(fit.slack)} left.`,
             target: "tool.span",
           });
   }
 }
 
-function mastCheck(
-  rig: ResolvedRig,
-  balls: CategorySizes,
-  { check, unknown }: Checker,
-  units: Units,
-): Check[] {
+function mastCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: Checker): Check[] {
   if (!isRigid(rig) || rig.attachment === "links") return [];
   const mast = known(rig, "tool.mast") ?? sizesOf(rig, "tool.category")?.mast ?? null;
   if (mast === null) return [unknown("mast", "Mast height", "tool.mast")];
   const fit = fitMast(mast, balls.mast);
-  const heights = `Mast ${printLength(mast, units.tape)}; the coupler's hook is at ${printLength(balls.mast, units.tape)}`;
+  const heights = tell`Mast ${tapeLength(mast)}; the coupler's hook is at ${tapeLength(balls.mast)}`;
   return [
     fit.kind === "fits"
-      ? check("mast", "Mast height", { verdict: "good", said: `${heights}.`, target: "tool.mast" })
+      ? check("mast", "Mast height", { verdict: "good", said: tell`${heights}.`, target: "tool.mast" })
       : check("mast", "Mast height", {
           verdict: "stop",
-          said: `${heights}: ${sayFine(Math.abs(fit.by), units)} ${fit.by > 0 ? "too high" : "too low"}.`,
+          said: tell`${heights}: ${fineLength(Math.abs(fit.by))} ${fit.by > 0 ? "too high" : "too low"}.`,
           why: "A rigid coupler catches one height only. Take it off, or change the implement's upper pin.",
           target: "hitch.coupler",
           next: "Look at the coupler",
@@ -179,7 +172,7 @@ function heldAt(rig: ResolvedRig, capacity: number, back: number): number | null
  * The load that hangs on the lift with everything behind it, every tank empty and full, against what the lift holds where that load is: at
  * the balls for what stands on wheels of its own, at the common centre of gravity for what is carried whole.
  */
-export function liftChecks(index: number, { parts }: WholeRig, checker: Checker, units: Units): Check[] {
+export function liftChecks(index: number, { parts }: WholeRig, checker: Checker): Check[] {
   const { check, unknown } = checker;
   const named = { id: "lift", label: "Lift" };
   const { id, label } = named;
@@ -187,7 +180,7 @@ export function liftChecks(index: number, { parts }: WholeRig, checker: Checker,
   const missing = missingOfHitchLoad(parts, index);
   if (missing) return [unknownOf(missing, index, parts, named, checker)];
   const loads = hitchLoads(parts, index);
-  const lifted = liftedCheck(loads, "links", named, checker, units);
+  const lifted = liftedCheck(loads, "links", named, checker);
   if (lifted) return [lifted];
   const capacity = known(rig, "hitch.lift");
   if (capacity === null) return [unknown(id, label, "hitch.lift")];
@@ -196,39 +189,42 @@ export function liftChecks(index: number, { parts }: WholeRig, checker: Checker,
   const { load, holds, at, words } = worst;
   const head = rig.attachment === "head";
   const where = head ? "at the mount" : at === null ? "at the balls" : "at the common centre of gravity";
-  const asks = `${at === null ? "It puts" : "It weighs"} ${say("mass", load, units)}${at === null ? " on the links" : ""}${words && ` (${words})`}`;
+  const asks = tell`${at === null ? "It puts" : "It weighs"} ${quantity("mass", load)}${at === null ? " on the links" : ""}${words && ` (${words})`}`;
   const quoted = known(rig, "hitch.liftBehind") ?? 0;
-  const plate = `the lift holds ${say("mass", capacity, units)} ${head ? "at the mount" : quoted === 0 ? "at the balls" : `${printLength(quoted, units.tape)} behind the balls`}`;
+  const plate = tell`the lift holds ${quantity("mass", capacity)} ${head ? "at the mount" : quoted === 0 ? "at the balls" : tell`${tapeLength(quoted)} behind the balls`}`;
   // Nearer to the balls than its capacity is quoted at, a lift holds no less than that; further back it is not known.
   const surely = holds ?? ((at ?? 0) <= quoted ? capacity : null);
   if (surely === null)
     return [
       load > capacity
-        ? check(id, label, tooHeavy(`${asks}; ${plate}: ${say("mass", load - capacity, units)} too much.`))
+        ? check(id, label, tooHeavy(tell`${asks}; ${plate}: ${quantity("mass", load - capacity)} too much.`))
         : check(id, label, {
             verdict: "check",
-            said: `${asks}; ${plate}. What it holds ${where} is not known yet.`,
+            said: tell`${asks}; ${plate}. What it holds ${where} is not known yet.`,
             why: "The further back the weight, the less the lift holds. The hitch station's lengths give it.",
             target: linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
           }),
     ];
   const said =
-    surely === capacity ? `${asks}; ${plate}` : `${asks}; ${plate}, ${say("mass", surely, units)} ${where}`;
-  if (load <= surely) return [check(id, label, { verdict: "good", said: `${said}.`, target: "tool.mass" })];
+    surely === capacity
+      ? tell`${asks}; ${plate}`
+      : tell`${asks}; ${plate}, ${quantity("mass", surely)} ${where}`;
+  if (load <= surely)
+    return [check(id, label, { verdict: "good", said: tell`${said}.`, target: "tool.mass" })];
   // Quoted behind the balls it may hold more at the balls than that: without the linkage nobody knows.
   if (holds === null)
     return [
       check(id, label, {
         verdict: "check",
-        said: `${said}. What it holds ${where} is not known yet.`,
+        said: tell`${said}. What it holds ${where} is not known yet.`,
         why: "Nearer to the balls the lift holds more. The hitch station's lengths give it.",
         target: linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
       }),
     ];
-  return [check(id, label, tooHeavy(`${said}: ${say("mass", load - surely, units)} too much there.`))];
+  return [check(id, label, tooHeavy(tell`${said}: ${quantity("mass", load - surely)} too much there.`))];
 }
 
-const tooHeavy = (said: string) => ({
+const tooHeavy = (said: Said) => ({
   verdict: "stop" as const,
   said,
   why: "It would not leave the ground, or come down on its own. Take a larger tractor, or empty it.",

@@ -1,11 +1,10 @@
 /** Shaft, speed, distance, size and guard of a driven tool. */
+
 import { hasDimension } from "../../dimension/catalogue.ts";
 import type { Check } from "../../finding/check.ts";
 import type { Checker } from "../../finding/checking.ts";
 import type { RigPower } from "../../forces/power-of-rig.ts";
-import { printLength } from "../../quantity/length.ts";
-import { say, sayFine } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { fineLength, quantity, tapeLength, tell } from "../../quantity/said.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { chosen, known } from "../../rig/whole.ts";
 import {
@@ -25,7 +24,6 @@ export function ptoChecks(
   power: RigPower,
   index: number,
   { check, unknown }: Checker,
-  units: Units,
 ): Check[] {
   const wanted = chosen<PtoType | "none">(rig, "tool.pto");
   const { shaft, kind } = power.parts[index]!;
@@ -48,20 +46,15 @@ export function ptoChecks(
             why: "Change the stub shaft or the drive shaft. An adapter lengthens the shaft and brings the joint too near: look at both books first.",
             target: "pto.type",
           }),
-    ptoSpeedCheck(rig, type, { check, unknown }, units),
-    ...(rig.attachment === "drawn" && type ? [ptoDistanceCheck(rig, type, { check, unknown }, units)] : []),
-    overlapCheck(rig, { check, unknown }, units),
-    ...shaftSizeCheck(rig, power, index, { check, unknown }, units),
+    ptoSpeedCheck(rig, type, { check, unknown }),
+    ...(rig.attachment === "drawn" && type ? [ptoDistanceCheck(rig, type, { check, unknown })] : []),
+    overlapCheck(rig, { check, unknown }),
+    ...shaftSizeCheck(rig, power, index, { check, unknown }),
     guardCheck(rig, { check, unknown }),
   ];
 }
 
-function ptoSpeedCheck(
-  rig: ResolvedRig,
-  type: PtoType | null,
-  { check, unknown }: Checker,
-  units: Units,
-): Check {
+function ptoSpeedCheck(rig: ResolvedRig, type: PtoType | null, { check, unknown }: Checker): Check {
   const [id, label] = ["pto-speed", "PTO speed"];
   const [low, high] = [known(rig, "tool.ptoLow"), known(rig, "tool.ptoHigh")];
   const speed = known(rig, "pto.speed") ?? (type ? PTO_SHAFTS[type].speed : null);
@@ -71,29 +64,29 @@ function ptoSpeedCheck(
   if (high < low)
     return check(id, label, {
       verdict: "fix",
-      said: `The implement's highest PTO speed, ${say("rotation", high, units)}, is below its lowest, ${say("rotation", low, units)}.`,
+      said: tell`The implement's highest PTO speed, ${quantity("rotation", high)}, is below its lowest, ${quantity("rotation", low)}.`,
       why: "They were written down crosswise.",
       target: "tool.ptoHigh",
     });
   const off = speedOff(speed, { low, high });
-  const said = `${say("rotation", speed, units)}; the implement asks ${say("rotation", low, units)} to ${say("rotation", high, units)}`;
-  if (off === 0) return check(id, label, { verdict: "good", said: `${said}.`, target: "pto.speed" });
+  const said = tell`${quantity("rotation", speed)}; the implement asks ${quantity("rotation", low)} to ${quantity("rotation", high)}`;
+  if (off === 0) return check(id, label, { verdict: "good", said: tell`${said}.`, target: "pto.speed" });
   return off > 0
     ? check(id, label, {
         verdict: "stop",
-        said: `${said}: ${say("rotation", off, units)} too fast.`,
+        said: tell`${said}: ${quantity("rotation", off)} too fast.`,
         why: "Never over the marked speed: parts fly off. Choose the slower shaft speed or drive at lower engine speed.",
         target: "pto.speed",
       })
     : check(id, label, {
         verdict: "check",
-        said: `${said}: ${say("rotation", -off, units)} too slow.`,
+        said: tell`${said}: ${quantity("rotation", -off)} too slow.`,
         why: "It will not work cleanly, and takes more torque for the same power.",
         target: "pto.speed",
       });
 }
 
-function ptoDistanceCheck(rig: ResolvedRig, type: PtoType, { check, unknown }: Checker, units: Units): Check {
+function ptoDistanceCheck(rig: ResolvedRig, type: PtoType, { check, unknown }: Checker): Check {
   const [id, label] = ["pto-distance", "Pin to PTO shaft"];
   const distance = known(rig, "hitch.toPto");
   if (distance === null) return unknown(id, label, "hitch.toPto");
@@ -102,17 +95,17 @@ function ptoDistanceCheck(rig: ResolvedRig, type: PtoType, { check, unknown }: C
   if (off === null || standard === null)
     return check(id, label, {
       verdict: "check",
-      said: `${printLength(distance, units.tape)}; no standard figure is known here for ${describeShaft(type)}.`,
+      said: tell`${tapeLength(distance)}; no standard figure is known here for ${describeShaft(type)}.`,
       why: "The implement's book gives the distance and the shaft's length.",
       target: "hitch.toPto",
     });
-  const both = `${printLength(standard.asabe, units.tape)} (ASABE S203) or ${printLength(standard.iso, units.tape)} (ISO 6489-3)`;
-  const said = `${printLength(distance, units.tape)} from the pin to the shaft's end; standard for this shaft is ${both}, the implement's maker says which`;
+  const both = tell`${tapeLength(standard.asabe)} (ASABE S203) or ${tapeLength(standard.iso)} (ISO 6489-3)`;
+  const said = tell`${tapeLength(distance)} from the pin to the shaft's end; standard for this shaft is ${both}, the implement's maker says which`;
   return off === 0
-    ? check(id, label, { verdict: "good", said: `${said}.`, target: "hitch.toPto" })
+    ? check(id, label, { verdict: "good", said: tell`${said}.`, target: "hitch.toPto" })
     : check(id, label, {
         verdict: "fix",
-        said: `${said}: ${off > 0 ? "push the drawbar in" : "pull the drawbar out"} by ${sayFine(Math.abs(off), units)}.`,
+        said: tell`${said}: ${off > 0 ? "push the drawbar in" : "pull the drawbar out"} by ${fineLength(Math.abs(off))}.`,
         why:
           off < 0
             ? "Too near, the joint jams in a turn and breaks. (Standards from memory.)"
@@ -125,7 +118,7 @@ function ptoDistanceCheck(rig: ResolvedRig, type: PtoType, { check, unknown }: C
 const POSITIONS = ["work.shaftWork", "work.shaftRaised", "work.shaftTurned"] as const;
 
 /** Pulled apart at its longest, or bottoming out at its shortest: the worst of all positions decides. */
-function overlapCheck(rig: ResolvedRig, { check, unknown }: Checker, units: Units): Check {
+function overlapCheck(rig: ResolvedRig, { check, unknown }: Checker): Check {
   const [id, label] = ["shaft-overlap", "Shaft's overlap"];
   const asked = POSITIONS.filter((key) => hasDimension(rig.attachment, key));
   const missing = (["tool.shaftClosed", "tool.shaftTubes", ...asked] as const).find(
@@ -143,35 +136,35 @@ function overlapCheck(rig: ResolvedRig, { check, unknown }: Checker, units: Unit
   if (free < 0)
     return check(id, label, {
       verdict: "stop",
-      said: `The shaft is read ${sayFine(-free, units)} shorter than it can be pushed together.`,
+      said: tell`The shaft is read ${fineLength(-free)} shorter than it can be pushed together.`,
       why: "One of the lengths is wrong, or it is bottoming out: that breaks the gearbox and the PTO's bearing.",
       target,
     });
   if (overlap <= 0)
     return check(id, label, {
       verdict: "stop",
-      said: `The tubes come apart: at its longest the shaft is ${sayFine(-overlap, units)} longer than they reach.`,
+      said: tell`The tubes come apart: at its longest the shaft is ${fineLength(-overlap)} longer than they reach.`,
       why: "It flails when it comes apart. Another shaft, or the drawbar further in.",
       target,
     });
   if (free < SHAFT_FREE)
     return check(id, label, {
       verdict: "fix",
-      said: `At its shortest ${sayFine(free, units)} are left before it bottoms out; ${sayFine(SHAFT_FREE, units)} should stay free.`,
+      said: tell`At its shortest ${fineLength(free)} are left before it bottoms out; ${fineLength(SHAFT_FREE)} should stay free.`,
       why: "It pushes on the gearbox and the PTO's bearing. Both tubes and both guards shortened alike, by its book.",
       target,
     });
-  const said = `At its longest the tubes lie ${sayFine(overlap, units)} in each other; ${book === null ? "a third of their overlap pushed together (common practice)" : "its book"} asks ${sayFine(least, units)}`;
+  const said = tell`At its longest the tubes lie ${fineLength(overlap)} in each other; ${book === null ? "a third of their overlap pushed together (common practice)" : "its book"} asks ${fineLength(least)}`;
   return overlap < least
     ? check(id, label, {
         verdict: "fix",
-        said: `${said}.`,
+        said: tell`${said}.`,
         why: "It bends and wears there, and may pull apart in a turn. A longer shaft.",
         target,
       })
     : check(id, label, {
         verdict: "good",
-        said: `${said}; ${sayFine(free, units)} free at its shortest.`,
+        said: tell`${said}; ${fineLength(free)} free at its shortest.`,
         target,
       });
 }
@@ -181,7 +174,6 @@ function shaftSizeCheck(
   power: RigPower,
   index: number,
   { check, unknown }: Checker,
-  units: Units,
 ): Check[] {
   const size = chosen(rig, "tool.shaftCategory");
   const part = power.parts[index]!;
@@ -191,18 +183,18 @@ function shaftSizeCheck(
   if (needs === null) return [];
   const rating = shaftRating(size, speed ?? 9);
   if (rating === null) return [];
-  const said = `Size ${size} carries ${say("power", rating, units)} at this speed; the implement takes ${say("power", needs, units)}`;
+  const said = tell`Size ${size} carries ${quantity("power", rating)} at this speed; the implement takes ${quantity("power", needs)}`;
   return [
     needs > rating
       ? check("shaft-size", "Drive shaft", {
           verdict: "fix",
-          said: `${said}.`,
+          said: tell`${said}.`,
           why: "It twists or its joints burn out. (Sizes from memory: the mark on the shaft and its book come first.)",
           target: "tool.shaftCategory",
         })
       : check("shaft-size", "Drive shaft", {
           verdict: "good",
-          said: `${said}.`,
+          said: tell`${said}.`,
           target: "tool.shaftCategory",
         }),
   ];

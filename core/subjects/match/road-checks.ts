@@ -1,17 +1,16 @@
 /** A whole rig on the road: the lowest of all limits of speed, and its size against the limits of the yard. */
+
 import { onPin } from "../../dimension/attachment.ts";
 import type { Check } from "../../finding/check.ts";
 import { checkerOf } from "../../finding/checking.ts";
-import { printLength } from "../../quantity/length.ts";
-import { say } from "../../quantity/say.ts";
-import type { Units } from "../../quantity/units.ts";
+import { quantity, tapeLength, tell } from "../../quantity/said.ts";
 import { onTracks } from "../../rig/supports.ts";
 import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import { lowest } from "../../trade/drawbar.ts";
 
 /** Speed, width and height on the road. */
-export function roadChecks(whole: WholeRig, units: Units): Check[] {
-  return [speedCheck(whole, units), ...sizeChecks(whole, units)];
+export function roadChecks(whole: WholeRig): Check[] {
+  return [speedCheck(whole), ...sizeChecks(whole)];
 }
 
 /** The lowest limit of all that are known, and which one it is; `open` names one that tractor or tool has not told. */
@@ -50,7 +49,7 @@ export function roadSpeed(whole: WholeRig): {
 }
 
 /** Good only where tractor and tools have all told theirs. */
-function speedCheck(whole: WholeRig, units: Units): Check {
+function speedCheck(whole: WholeRig): Check {
   const { check } = checkerOf("match", whole.parts[0]!.rig);
   const [id, label] = ["road-speed", "Road speed"];
   const { most, open } = roadSpeed(whole);
@@ -58,13 +57,13 @@ function speedCheck(whole: WholeRig, units: Units): Check {
   if (open === null)
     return check(id, label, {
       verdict: "good",
-      said: `${say("speed", most!.value, units)} at most: ${most!.what}.`,
+      said: tell`${quantity("speed", most!.value)} at most: ${most!.what}.`,
       why,
       target: "tool.roadSpeed",
     });
   return check(id, label, {
     verdict: "unknown",
-    said: `${most ? `${say("speed", most.value, units)} at most by ${most.what}. ` : ""}Not told yet: ${open.what}.`,
+    said: tell`${most ? tell`${quantity("speed", most.value)} at most by ${most.what}. ` : ""}Not told yet: ${open.what}.`,
     why,
     target: open.key,
   });
@@ -81,7 +80,7 @@ function tyreSpeeds({ tyres, parts }: WholeRig): { what: string; value: number |
   );
 }
 
-function sizeChecks({ parts, limits }: WholeRig, units: Units): Check[] {
+function sizeChecks({ parts, limits }: WholeRig): Check[] {
   const where = limits.country || "here";
   const sizes = [
     { id: "road-width", label: "Transport width", key: "tool.transportWidth" as const, limit: limits.width },
@@ -107,11 +106,11 @@ function sizeChecks({ parts, limits }: WholeRig, units: Units): Check[] {
     return sizes.map(({ id, label, key, limit }) => {
       const value = known(rig, key);
       if (value === null) return unknown(id, label, key);
-      const shown = printLength(value, units.tape);
+      const shown = tapeLength(value);
       if (limit === null)
         return check(id, label, {
           verdict: "unknown",
-          said: `${shown}; no limit is entered for ${where}.`,
+          said: tell`${shown}; no limit is entered for ${where}.`,
           why: "Enter the limits of your country once: Machines, Road limits.",
           target: "limits",
           next: "Enter limits",
@@ -120,7 +119,7 @@ function sizeChecks({ parts, limits }: WholeRig, units: Units): Check[] {
         ? check(id, label, {
             // A head is not folded: wider than the road allows, it comes off.
             verdict: head && key === "tool.transportWidth" ? "stop" : "fix",
-            said: `${label} ${shown}; the limit entered for ${where} is ${printLength(limit, units.tape)}.`,
+            said: tell`${label} ${shown}; the limit entered for ${where} is ${tapeLength(limit)}.`,
             why: head
               ? "Take it off and draw it lengthways on its own trailer. Check local rules."
               : "It needs a permit, an escort or a truck. Check local rules.",
@@ -128,7 +127,7 @@ function sizeChecks({ parts, limits }: WholeRig, units: Units): Check[] {
           })
         : check(id, label, {
             verdict: "good",
-            said: `${shown}; limit ${printLength(limit, units.tape)}.`,
+            said: tell`${shown}; limit ${tapeLength(limit)}.`,
             why: "Check local rules.",
             target: key,
           });

@@ -13,6 +13,6 @@ export const MATCH: Subject<"match", RigPower> = {
   holds: "hook-up",
   onSheet: true,
   reckon: powerOf,
-  checks: (power, whole, units) => matchChecks(whole, power, units),
-  hookup: (_, whole, units) => matchLines(whole, units),
+  checks: (power, whole) => matchChecks(whole, power),
+  hookup: (_, whole) => matchLines(whole),
 };

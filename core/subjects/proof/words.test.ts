@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { plain } from "../../finding/sample-words.ts";
 import type { Measured } from "../../job/result.ts";
 import { halfWords, offWords, size } from "../../job/words.ts";
 import { PRESETS } from "../../quantity/units.ts";
@@ -10,10 +11,9 @@ import { suspectWords } from "./words.ts";
 const { metric, us } = PRESETS;
 const exact = (value: number): Estimate => ({ value, error: 0, half: 0, freedom: 6 });
 const rig = sampleRig({ "receiver.lateral": -0.18 });
-const plain = (text: string) => text.replace(/\u00a0/g, " ");
 const words = (slip: Slip, units = metric) => {
-  const { what, next } = suspectWords({ slip } as Parameters<typeof suspectWords>[0], rig, units);
-  return { what: plain(what), next: plain(next) };
+  const { what, next } = suspectWords({ slip } as Parameters<typeof suspectWords>[0], rig);
+  return { what: plain(what, units), next: plain(next, units) };
 };
 
 describe("a slip in words", () => {

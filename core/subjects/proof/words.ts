@@ -1,25 +1,25 @@
 /** A slip in words: what it looks like, and where to look first. */
+
 import { type DimensionKey, dimension } from "../../dimension/catalogue.ts";
-import { printEntry } from "../../dimension/entry.ts";
-import { printLength } from "../../quantity/length.ts";
-import type { Units } from "../../quantity/units.ts";
+import { entryFigure } from "../../dimension/entry.ts";
+import { type Said, smallLength, tell } from "../../quantity/said.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import type { Slip, Suspect } from "./suspects.ts";
 
-export type SuspectWords = { what: string; next: string };
+export type SuspectWords = { what: Said; next: Said };
 
 /** Which slip a figure looks like, and where to look first: at the terminal, before a reading is touched. */
-export function suspectWords({ slip }: Suspect, rig: ResolvedRig, units: Units): SuspectWords {
+export function suspectWords({ slip }: Suspect, rig: ResolvedRig): SuspectWords {
   switch (slip.kind) {
     case "side":
       return {
         what: `Side swapped: ${named(slip.key, rig)} stands on the other side in the terminal.`,
-        next: `It is ${shown(slip.key, rig, units)} here, and the tool ran as if it were as much to the other side. Read the terminal's line back first.`,
+        next: tell`It is ${shown(slip.key, rig)} here, and the tool ran as if it were as much to the other side. Read the terminal's line back first.`,
       };
     case "zero":
       return {
         what: `Left at zero: the terminal has 0 for ${named(slip.key, rig)}.`,
-        next: `The error is as long as the reading itself, ${shown(slip.key, rig, units)}. Read the terminal's line back first.`,
+        next: tell`The error is as long as the reading itself, ${shown(slip.key, rig)}. Read the terminal's line back first.`,
       };
     case "edge":
       return {
@@ -33,7 +33,7 @@ export function suspectWords({ slip }: Suspect, rig: ResolvedRig, units: Units):
       };
     case "row":
       return {
-        what: `${rowsWord(slip.more)} ${slip.more > 0 ? "more" : "fewer"} than entered: the width is ${slip.more > 0 ? "short of" : "over"} what works by ${printLength(Math.abs(slip.more) * (rig.values["rows.spacing"].value ?? 0), units.small)}.`,
+        what: tell`${rowsWord(slip.more)} ${slip.more > 0 ? "more" : "fewer"} than entered: the width is ${slip.more > 0 ? "short of" : "over"} what works by ${smallLength(Math.abs(slip.more) * (rig.values["rows.spacing"].value ?? 0))}.`,
         next: "Count the rows, touching each coulter, and correct rows and width together.",
       };
     case "variant":
@@ -42,25 +42,25 @@ export function suspectWords({ slip }: Suspect, rig: ResolvedRig, units: Units):
         next: "Choose the variant that is mounted, in the terminal and here: its sections and its spacing come with it.",
       };
     case "spacing":
-      return spacingWords(slip, units);
+      return spacingWords(slip);
   }
 }
 
-function spacingWords({ by, rows, like }: Extract<Slip, { kind: "spacing" }>, units: Units): SuspectWords {
-  const apart = printLength(Math.abs(by), units.small);
+function spacingWords({ by, rows, like }: Extract<Slip, { kind: "spacing" }>): SuspectWords {
+  const apart = smallLength(Math.abs(by));
   const wide = by > 0 ? "too wide" : "too close";
   if (like !== null)
     return {
       what: `Lines of “${like}”: the terminal still has its spacing, and most likely its sections.`,
-      next: `They lie ${apart} ${wide} for this work. Choose this tool in the terminal again, then its sections and its spacing.`,
+      next: tell`They lie ${apart} ${wide} for this work. Choose this tool in the terminal again, then its sections and its spacing.`,
     };
   if (rows !== null)
     return {
-      what: `${rowsWord(rows)} ${rows > 0 ? "too many" : "too few"} in the terminal's spacing: its lines lie ${apart} ${wide}.`,
+      what: tell`${rowsWord(rows)} ${rows > 0 ? "too many" : "too few"} in the terminal's spacing: its lines lie ${apart} ${wide}.`,
       next: "Set the spacing to width less overlap. Count the rows if that does not help.",
     };
   return {
-    what: `The terminal's lines lie ${apart} ${wide} for this width.`,
+    what: tell`The terminal's lines lie ${apart} ${wide} for this width.`,
     next: "The spacing was left from another tool, or typed wrong. Set it to width less overlap.",
   };
 }
@@ -75,6 +75,6 @@ function named(key: DimensionKey, rig: ResolvedRig): string {
   return label.charAt(0).toLowerCase() + label.slice(1);
 }
 
-function shown(key: DimensionKey, rig: ResolvedRig, units: Units): string {
-  return printEntry(dimension(key, rig.attachment), rig.values[key].value ?? 0, units);
+function shown(key: DimensionKey, rig: ResolvedRig): Said {
+  return entryFigure(dimension(key, rig.attachment), rig.values[key].value ?? 0);
 }

@@ -1,0 +1,71 @@
+/** Sentences with their figures still in SI: a judgement writes one, whoever shows it prints it in the reader's units. */
+import { capital } from "./capital.ts";
+import { printLength } from "./length.ts";
+import type { Family } from "./measure.ts";
+import { say, sayFine } from "./say.ts";
+import type { Units } from "./units.ts";
+
+/** A figure in a sentence: SI, and how it reads in somebody's units. */
+export type Figure = { readonly value: number; readonly print: (units: Units) => string };
+
+/** A sentence: text where it has no figure, else its parts in order. */
+export type Said = string | Figure | readonly (string | Figure)[];
+
+/** Tags a template whose places hold figures, sentences or text. */
+export function tell(texts: TemplateStringsArray, ...places: readonly (Said | number)[]): Said {
+  return compact(texts.flatMap((text, at) => [text, ...(at < places.length ? partsOf(places[at]!) : [])]));
+}
+
+/** Sentences in a row, something between each two. */
+export function joined(all: readonly Said[], between: string): Said {
+  return compact(all.flatMap((each, at) => [...(at === 0 ? [] : [between]), ...partsOf(each)]));
+}
+
+/** With a capital letter in front. */
+export function capitalSaid(sentence: Said): Said {
+  const [first, ...rest] = partsOf(sentence);
+  return typeof first === "string" ? compact([capital(first), ...rest]) : sentence;
+}
+
+export function inWords(sentence: Said, units: Units): string {
+  return partsOf(sentence)
+    .map((part) => (typeof part === "string" ? part : part.print(units)))
+    .join("");
+}
+
+/** The figures of a sentence in order, SI. */
+export function figuresIn(sentence: Said): number[] {
+  return partsOf(sentence).flatMap((part) => (typeof part === "string" ? [] : [part.value]));
+}
+
+function partsOf(sentence: Said | number): readonly (string | Figure)[] {
+  if (typeof sentence === "number") return [String(sentence)];
+  if (typeof sentence === "string") return [sentence];
+  return "print" in sentence ? [sentence] : sentence;
+}
+
+function compact(parts: readonly (string | Figure)[]): Said {
+  return parts.every((part) => typeof part === "string")
+    ? parts.join("")
+    : parts.filter((part) => part !== "");
+}
+
+/** A quantity of any family but length. */
+export function quantity(family: Family, value: number): Figure {
+  return { value, print: (units) => say(family, value, units) };
+}
+
+/** Diameters of pins and other small sizes, metres. */
+export function fineLength(metres: number): Figure {
+  return { value: metres, print: (units) => sayFine(metres, units) };
+}
+
+/** A length as a long tape reads it, metres. */
+export function tapeLength(metres: number): Figure {
+  return { value: metres, print: ({ tape }) => printLength(metres, tape) };
+}
+
+/** A length as a rule held across rows reads it, metres. */
+export function smallLength(metres: number): Figure {
+  return { value: metres, print: ({ small }) => printLength(metres, small) };
+}
