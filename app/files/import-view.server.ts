@@ -3,6 +3,7 @@ import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../../c
 import { printEntry } from "../../core/dimension/entry.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
+import { isSameReading } from "../../core/rig/facts.ts";
 import { senseOf } from "../../core/rig/frame.ts";
 import { below, gradeOf } from "../../core/rig/grade.ts";
 import { sectionSum } from "../../core/rig/sections.ts";
@@ -157,7 +158,7 @@ function rowsOf(
       return [{ key, letter, label, now: shown, file: "0: missing", state: "zero", ticked: false }];
     const value = device.values[key];
     if (value === undefined) return [];
-    const same = now !== null && Math.abs(now.value - value) < 0.0005;
+    const same = now !== null && isSameReading(now.value, value);
     return [
       {
         key,
@@ -186,7 +187,7 @@ function sectionsRow(
   const same =
     now !== null &&
     now.widths.length === widths.length &&
-    widths.every((each, at) => Math.abs(each - now.widths[at]!) < 0.0005);
+    widths.every((each, at) => isSameReading(each, now.widths[at]!));
   return {
     key: "sections",
     letter: "N",

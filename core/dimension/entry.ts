@@ -1,4 +1,4 @@
-import type { Parsed } from "../quantity/figure.ts";
+import { isNothing, type Parsed } from "../quantity/figure.ts";
 import { isLengthStyle, type LengthStyle, parseLength, printLength } from "../quantity/length.ts";
 import { FAMILIES, type Family, parseMeasure, printMeasure, type UnitOf } from "../quantity/measure.ts";
 import type { Figure } from "../quantity/said.ts";
@@ -128,15 +128,13 @@ export function printEntry(entry: Dimension, value: number, units: Units): strin
   if (entry.kind === "measure") return printQuantity(entry, value, units);
   if (!entry.sides) return printLength(value, units[entry.shown]);
   const text = printLength(Math.abs(value), units[entry.shown]);
-  if (Number.parseFloat(text) === 0 || value === 0) return text;
+  if (isNothing(text)) return text;
   return `${text} ${value > 0 ? entry.sides.plus : entry.sides.minus}`;
 }
 
 function printQuantity({ family, sides }: Dimension, value: number, units: Units): string {
   const text = printMeasure(family!, sides ? Math.abs(value) : value, unitOf(family!, units) as never);
-  return sides && value !== 0 && Number.parseFloat(text) !== 0
-    ? `${text} ${value > 0 ? sides.plus : sides.minus}`
-    : text;
+  return sides && !isNothing(text) ? `${text} ${value > 0 ? sides.plus : sides.minus}` : text;
 }
 
 /** What a reading says, in words: a choice by its label, anything else as a value. */

@@ -16,6 +16,11 @@ import { findingOn } from "./value.ts";
  */
 const WIDTHS_AGREE_WITHIN = 0.02;
 
+/** Whether two working widths are the same as far as a field shows, metres. */
+export function widthsAgree(a: number, b: number): boolean {
+  return Math.abs(a - b) <= WIDTHS_AGREE_WITHIN + 1e-9;
+}
+
 type Estimate = {
   label: string;
   /** metres of working width this way of counting gives */
@@ -26,7 +31,7 @@ type Estimate = {
   text: Said;
 };
 
-const agree = (a: Estimate, b: Estimate) => Math.abs(a.metres - b.metres) <= WIDTHS_AGREE_WITHIN + 1e-9;
+const agree = (a: Estimate, b: Estimate) => widthsAgree(a.metres, b.metres);
 
 /**
  * The working width is known three ways: taped, as the sum of the sections, as rows × spacing. Each of

@@ -43,21 +43,13 @@ describe("the hook-up list", () => {
   });
 
   it("of a drawn tool names pin, chain and brakes; of a shaft its guard", () => {
-    const said = plain(
-      listOf(
-        sampleWhole([
-          samplePart("drawn", {
-            ...DRAWN,
-            "tool.brakes": "working",
-            "tool.pto": "2",
-            "pto.type": "2",
-            "tool.guard": "complete",
-          }),
-        ]),
-      )
-        .map(({ text }) => text)
-        .join("\n"),
-    );
+    const shaft = {
+      "tool.brakes": "working",
+      "tool.pto": "2",
+      "pto.type": "2",
+      "tool.guard": "complete",
+    } as const;
+    const said = texts({ ...DRAWN, ...shaft }, "drawn");
     expect(said).toContain("pin 30 mm");
     expect(said).toMatch(/[Cc]hain/);
     expect(said).toMatch(/guard whole/);

@@ -1,4 +1,5 @@
 /** What a job found, in words. */
+import { isNothing } from "../quantity/figure.ts";
 import { printLength } from "../quantity/length.ts";
 import { printMeasure } from "../quantity/measure.ts";
 import { fineStyle, inInches, type Units } from "../quantity/units.ts";
@@ -10,7 +11,7 @@ import type { Measured } from "./result.ts";
 export function offWords({ unit, off, sides }: Measured, units: Units): string {
   if (unit === "time") return `${signed(off.value)}${printMeasure("time", Math.abs(off.value), "s")}`;
   const text = size(off.value, units);
-  if (Number.parseFloat(text) === 0) return text;
+  if (isNothing(text)) return text;
   if (sides) return `${text} ${off.value > 0 ? sides.plus : sides.minus}`;
   return `${signed(off.value)}${text}`;
 }

@@ -34,3 +34,8 @@ export function roundHalfUp(value: number, decimals: number): string {
   const places = 10 ** decimals;
   return (Math.round(Number((value * places).toPrecision(12))) / places).toFixed(decimals);
 }
+
+/** Whether a printed figure has only zeros left: it has no side then. */
+export function isNothing(printed: string): boolean {
+  return !/[1-9]/.test(printed);
+}

@@ -22,9 +22,15 @@ export function joined(all: readonly Said[], between: string): Said {
 }
 
 /** With a capital letter in front. */
-export function capitalSaid(sentence: Said): Said {
+export const capitalSaid = (sentence: Said) => begun(sentence, capital);
+
+/** With a small letter in front, as it goes on from a colon. */
+export const lowerSaid = (sentence: Said) =>
+  begun(sentence, (text) => text.charAt(0).toLowerCase() + text.slice(1));
+
+function begun(sentence: Said, as: (text: string) => string): Said {
   const [first, ...rest] = partsOf(sentence);
-  return typeof first === "string" ? compact([capital(first), ...rest]) : sentence;
+  return typeof first === "string" ? compact([as(first), ...rest]) : sentence;
 }
 
 export function inWords(sentence: Said, units: Units): string {

@@ -94,3 +94,8 @@ export type RigFacts = {
   changes: readonly Change[];
   proofs: readonly Proof[];
 };
+
+/** A file counts in millimetres: what differs by less than half of one is the same reading, SI. */
+export function isSameReading(a: number, b: number): boolean {
+  return Math.abs(a - b) < 0.0005;
+}

@@ -34,8 +34,8 @@ export function placeSections({ values, sections }: ResolvedRig): Section[] {
 }
 
 /** A section is at least a hand wide and a terminal numbers no more than this many (ISO 11783-10 condensed work states, 16 × 16). */
-const NARROWEST = 0.05;
-const MOST_SECTIONS = 256;
+export const NARROWEST = 0.05;
+export const MOST_SECTIONS = 256;
 
 /** Reads widths from left to right: "3 × 1.5", "1.5; 1.5; 1.2", "2 x 4'; 6 x 5' 6\"". Metres. */
 export function parseSections(text: string, style: LengthStyle): Parsed<number[]> {

@@ -39,3 +39,16 @@ export const UNKNOWN_CONDITIONS: TestConditions = {
   soil: null,
   speed: null,
 };
+
+/** For all but a handful of positions (our threshold). */
+const NEARLY_ALL = 0.98;
+
+/**
+ * The kind of solution that held for nearly all positions of a log, given the share of each, 0 to 1. Where it was mixed it
+ * counts as float; null where none is told.
+ */
+export function mostlyFix(shares: Readonly<Partial<Record<Fix, number>>>): Fix | null {
+  const [most] = Object.entries(shares).sort((a, b) => b[1] - a[1]) as [Fix, number][];
+  if (!most) return null;
+  return most[1] > NEARLY_ALL ? most[0] : "float";
+}

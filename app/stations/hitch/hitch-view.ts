@@ -13,8 +13,9 @@ import { say, sayFine } from "../../../core/quantity/say.ts";
 import { inInches, type Units } from "../../../core/quantity/units.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { chosen, known } from "../../../core/rig/whole.ts";
-import { aheadWords, cureText, shorten } from "../../../core/subjects/hitch/checks.ts";
+import { aheadWords } from "../../../core/subjects/hitch/checks.ts";
 import { type HitchOf, habitOf, threadOf } from "../../../core/subjects/hitch/hitch-of-part.ts";
+import { remediesOf } from "../../../core/subjects/hitch/remedies.ts";
 
 export type HitchRow = { label: string; text: string };
 
@@ -46,7 +47,7 @@ export function hitchView(
   const sheet = (width: number, height: number, only: DimensionKey | null) =>
     drawLinkage(rig, hitch, { width, height, units, only, labels: only ? "values" : "letters" });
   return {
-    right: rightOf(hitch, units),
+    right: remediesOf(hitch).map((each) => inWords(each, units)),
     rows: rowsOf(rig, hitch, units),
     chart: chartOf(hitch, units),
     schools: schoolsOf(rig),
@@ -86,35 +87,6 @@ function trialOf(rig: ResolvedRig, hitch: HitchOf, units: Units): Trial | null {
     },
     thread: threadOf(rig),
   };
-}
-
-/** What to turn, which way, and how far. */
-function rightOf({ cure, pitch, wantedPitch, rods, links, frame }: HitchOf, units: Units): string[] {
-  const right: string[] = [];
-  if (cure && pitch !== null)
-    right.push(
-      Math.abs(cure.change) <= 0.001
-        ? `Pitch is ${inWords(pitchWords(pitch), units)}, as wanted: leave the top link alone.`
-        : `For ${inWords(pitchWords(wantedPitch), units)}: ${lowerFirst(inWords(cureText(cure), units))}`,
-    );
-  if (cure?.perDegree) right.push(`One degree is ${cure.perDegree.toFixed(1)} turns of the top link.`);
-  if (rods && Math.abs(rods.difference) > 0.005)
-    right.push(
-      `${inWords(shorten(rods.difference, "rod"), units)}${rods.lean === null ? "" : ` Then the lean of ${say("angle", Math.abs(rods.lean), units)} is gone.`}`,
-    );
-  if (links && Math.abs(links.difference) > 0.005)
-    right.push(inWords(shorten(links.difference, "link"), units));
-  if (frame)
-    right.push(
-      Math.abs(frame.lower) < 0.005
-        ? "The frame is level: leave the eye where it is."
-        : `For a level frame: the eye ${sayFine(Math.abs(frame.lower), units)} ${frame.lower > 0 ? "higher, or the pin lower" : "lower, or the pin higher"}.`,
-    );
-  return right;
-}
-
-function lowerFirst(text: string): string {
-  return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
 function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {

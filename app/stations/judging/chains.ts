@@ -1,4 +1,5 @@
 import { capital } from "../../../core/quantity/capital.ts";
+import { isNothing } from "../../../core/quantity/figure.ts";
 /** What follows from the readings, in words and figures. */
 
 import { type Attachment, isAhead, onLinks, onPin } from "../../../core/dimension/attachment.ts";
@@ -75,7 +76,7 @@ function follow(label: string, chain: Chain, units: Units, words?: readonly [str
   if (chain.total === null) return { label, text: "not known yet", plusMinus: null, grade: null };
   const style = words ? (inInches(units.tape) ? "in" : "cm") : units.tape;
   const text = printLength(words ? Math.abs(chain.total) : chain.total, style);
-  const word = words && Number.parseFloat(text) !== 0 ? ` ${chain.total > 0 ? words[0] : words[1]}` : "";
+  const word = words && !isNothing(text) ? ` ${chain.total > 0 ? words[0] : words[1]}` : "";
   return { label, text: `${text}${word}`, plusMinus: plusMinus(chain, units), grade: chain.grade };
 }
 

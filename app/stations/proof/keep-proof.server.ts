@@ -3,7 +3,7 @@ import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import { jobKind, jobsOf } from "../../../core/subjects/jobs.ts";
-import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
+import { mostlyFix, UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
 import {
   acceptedOf,
   acceptTest,
@@ -131,17 +131,11 @@ export function takeLog(
   );
   if (observationsOf(db, testId).length > 0)
     return refused({ log: "A log was read into this test before. Begin a new test for another." });
-  const fix = mostlyOf(log);
+  const fix = mostlyFix(log.fixes);
   const conditions = { ...test.conditions, fix: fix ?? test.conditions.fix };
   keepObservations(db, testId, observations, told);
   setTest(db, testId, { conditions, note: logNote(log, found.length) }, told);
   return null;
-}
-
-/** The kind of fix that held for all but a handful of positions; null where it was mixed or not told. */
-function mostlyOf({ fixes }: Log): Fix | null {
-  const [most] = Object.entries(fixes).sort((a, b) => b[1] - a[1]) as [Fix, number][];
-  return most && most[1] > 0.98 ? most[0] : most ? "float" : null;
 }
 
 function logNote({ points, rate, decimals, spoiled, fixes }: Log, passes: number): string {

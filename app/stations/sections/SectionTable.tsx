@@ -1,7 +1,9 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
+import { widthsAgree } from "../../../core/finding/widths.ts";
 import { parseLength, printLength } from "../../../core/quantity/length.ts";
+import { sectionSum } from "../../../core/rig/sections.ts";
 import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "../../../core/subjects/tool/layout.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field } from "../../ui/Field.tsx";
@@ -203,19 +205,19 @@ function Verdict({ widths, view }: { widths: readonly (number | null)[]; view: S
   if (widths.length === 0 || widths.some((each) => each === null))
     return <p data-sum>{widths.length === 0 ? "No sections yet." : "A width is not readable yet."}</p>;
   const metres = widths as number[];
-  const sum = metres.reduce((total, each) => total + each, 0);
-  const off = width === null ? 0 : sum - width;
+  const sum = sectionSum(metres);
+  const off = width === null || widthsAgree(sum, width) ? null : sum - width;
   const odd = unlike(metres);
   const broken =
     spacing === null ? [] : metres.flatMap((each, at) => (countIn(each, spacing).whole ? [] : [at + 1]));
   return (
     <ul className="leading-snug" data-sum>
-      <li className={Math.abs(off) > 0.02 ? "font-semibold text-warn" : ""}>
+      <li className={off === null ? "" : "font-semibold text-warn"}>
         {metres.length} sections, {printLength(sum, style)}
         {width !== null &&
-          (Math.abs(off) > 0.02
-            ? `: ${printLength(Math.abs(off), style)} ${off > 0 ? "more" : "less"} than the working width of ${printLength(width, style)}`
-            : `, as wide as the work`)}
+          (off === null
+            ? ", as wide as the work"
+            : `: ${printLength(Math.abs(off), style)} ${off > 0 ? "more" : "less"} than the working width of ${printLength(width, style)}`)}
       </li>
       {broken.length > 0 && (
         <li>

@@ -1,9 +1,11 @@
 /** Sections and variants of the tool in view. */
+
 import { isBuiltOn } from "../../../core/dimension/attachment.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import { type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
+import { linesThen } from "../../../core/subjects/tool/lines.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
@@ -80,14 +82,13 @@ function lengthOr(metres: number | null, style: SectionsView["style"]): string {
 }
 
 /** Old and new spacing, and what the change does to lines that are there. */
-function promptOf(now: ResolvedRig, then: ResolvedRig, style: SectionsView["style"]): string {
-  const [from, to] = [trackSpacing(now).total, trackSpacing(then).total];
+function promptOf(now: ResolvedRig, other: ResolvedRig, style: SectionsView["style"]): string {
+  const [from, to] = [trackSpacing(now).total, trackSpacing(other).total];
   if (from === null || to === null) return to === null ? "Its track spacing is not known yet." : "";
-  if (Math.abs(from - to) < 0.005) return "The track spacing stays as it is: lines that are there fit on.";
-  const times = from / to;
-  const whole = Math.abs(times - Math.round(times)) < 0.01 && times > 1.5;
+  const then = linesThen(from, to);
+  if (then.kind === "stay") return "The track spacing stays as it is: lines that are there fit on.";
   const words = `Track spacing ${printLength(from, style)} becomes ${printLength(to, style)}.`;
-  return whole
-    ? `${words} Each line that is there gets ${Math.round(times) - 1} more between it and the next; set the spacing in the terminal.`
-    : `${words} Lines that are there do not fit: ${from > to ? "strips would be left" : "strips would be worked twice"}. Set the spacing in the terminal and lay the lines anew.`;
+  return then.kind === "between"
+    ? `${words} Each line that is there gets ${then.more} more between it and the next; set the spacing in the terminal.`
+    : `${words} Lines that are there do not fit: ${then.left ? "strips would be left" : "strips would be worked twice"}. Set the spacing in the terminal and lay the lines anew.`;
 }

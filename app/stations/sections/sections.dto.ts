@@ -2,6 +2,7 @@ import { IsIn, IsUUID, Length, Matches, MaxLength } from "class-validator";
 import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quantity/length.ts";
 import type { SectionPart } from "../../../core/rig/facts.ts";
 import { INSTRUMENTS, type Instrument } from "../../../core/rig/grade.ts";
+import { MOST_SECTIONS, NARROWEST } from "../../../core/rig/sections.ts";
 import { Reads } from "../reading/entry.dto.ts";
 
 /** One line of the table as it is typed. */
@@ -10,9 +11,6 @@ export type TypedSection = { width: string; ahead: string; product: string };
 export type ReadRows =
   | { ok: true; widths: number[]; parts: SectionPart[] }
   | { ok: false; errors: Record<string, string> };
-
-const MOST = 256;
-const NARROWEST = 0.05;
 
 /** Reads the table; what is wrong is told by line and column, as "width-2". */
 export function readRows(rows: readonly TypedSection[], style: LengthStyle): ReadRows {
@@ -29,7 +27,7 @@ export function readRows(rows: readonly TypedSection[], style: LengthStyle): Rea
     else if (product.length > 40) errors[`product-${at}`] = "Keep it under 40 characters.";
     else parts.push({ ahead: off?.ok ? off.value.metres : 0, product: product.trim() });
   }
-  if (rows.length === 0 || rows.length > MOST) errors.form = `Give 1 to ${MOST} sections.`;
+  if (rows.length === 0 || rows.length > MOST_SECTIONS) errors.form = `Give 1 to ${MOST_SECTIONS} sections.`;
   return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, widths, parts };
 }
 

@@ -2,7 +2,7 @@ import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { planSwaths, type SwathPlan } from "../../../core/subjects/tool/swaths.ts";
+import { isAnything, planSwaths, type SwathPlan } from "../../../core/subjects/tool/swaths.ts";
 
 export type PlanView = {
   school: SwathPlan["school"];
@@ -65,7 +65,7 @@ function planView(plan: SwathPlan, field: number, spacing: number, units: Units)
       : part?.sections
         ? `on the narrow one sections ${part.sections.first} to ${part.sections.last}`
         : "",
-    doubled > 0.005 ? `${printLength(doubled, style)} worked twice` : "nothing worked twice",
+    isAnything(doubled) ? `${printLength(doubled, style)} worked twice` : "nothing worked twice",
   ]
     .filter(Boolean)
     .join(", ");

@@ -49,7 +49,7 @@ function checksOf(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
 }
 
 /** Links and rods further apart than this are told from a slip of the tape (our threshold), metres. */
-const EQUAL = 0.005;
+export const EQUAL = 0.005;
 
 /** The one advice about two that should be alike, wherever it is given: the longer comes in to the other's length. */
 export function shorten(difference: number, what: "link" | "rod"): Said {

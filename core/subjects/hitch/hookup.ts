@@ -7,7 +7,7 @@ import { chosen, known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import { CATEGORY_SIZES, type Category, fitPin } from "../../trade/category.ts";
 import { DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
-import { shorten } from "./checks.ts";
+import { EQUAL, shorten } from "./checks.ts";
 import { type HitchOf, habitOf } from "./hitch-of-part.ts";
 
 type Given = { whole: WholeRig; hitches: readonly HitchOf[] };
@@ -32,7 +32,7 @@ function linkLines({ rig, name }: ToolOfRig, index: number, given: Given): Hooku
     return line(
       "Before",
       `${key} ${index + 1}`,
-      Math.abs(l - r) <= 0.005
+      Math.abs(l - r) <= EQUAL
         ? tell`${what} for ${name} equal: ${tapeLength(Math.min(l, r))}.`
         : tell`${what} for ${name}: ${tapeLength(l)} left, ${tapeLength(r)} right. ${shorten(l - r, rod)}`,
       { cites: read(whole, cite(index, left, right)) },

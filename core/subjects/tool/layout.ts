@@ -1,4 +1,5 @@
 /** Sections laid out: from a width, from nozzles or rows; mirrored, and their boundaries moved. Metres, left to right. */
+import { NARROWEST } from "../../rig/sections.ts";
 
 /** A width in so many equal sections. @throws RangeError for a count below one */
 export function splitEvenly(width: number, count: number): number[] {
@@ -17,9 +18,6 @@ export function mirror<T>(sections: readonly T[]): T[] {
   const right = sections.length % 2 === 0 ? half : half.slice(0, -1);
   return [...half, ...right.reverse()];
 }
-
-/** No section narrower than this, metres. */
-const NARROWEST = 0.05;
 
 /**
  * The boundary to the right of section `at` moved by `by` to the right: one section grows by what its neighbour loses.

@@ -1,5 +1,10 @@
 /** What is left at the far side of a field, and where to put the narrow pass. Metres. */
 
+/** A strip narrower than this is nothing, metres (our threshold). */
+const NOTHING = 0.005;
+
+export const isAnything = (width: number) => width > NOTHING;
+
 export type SwathPlan = {
   school: "last" | "first" | "spread";
   title: string;

@@ -1,0 +1,31 @@
+/** What to turn, which way, and how far. */
+import { pitchWords } from "../../linkage/words.ts";
+import { fineLength, lowerSaid, quantity, type Said, tell } from "../../quantity/said.ts";
+import { cureText, EQUAL, shorten } from "./checks.ts";
+import type { HitchOf } from "./hitch-of-part.ts";
+
+/** A top link set this near to the wanted length is left alone, metres (our threshold). */
+const TOP_LINK_PLAY = 0.001;
+
+export function remediesOf({ cure, pitch, wantedPitch, rods, links, frame }: HitchOf): Said[] {
+  const right: Said[] = [];
+  if (cure && pitch !== null)
+    right.push(
+      Math.abs(cure.change) <= TOP_LINK_PLAY
+        ? tell`Pitch is ${pitchWords(pitch)}, as wanted: leave the top link alone.`
+        : tell`For ${pitchWords(wantedPitch)}: ${lowerSaid(cureText(cure))}`,
+    );
+  if (cure?.perDegree) right.push(`One degree is ${cure.perDegree.toFixed(1)} turns of the top link.`);
+  if (rods && Math.abs(rods.difference) > EQUAL)
+    right.push(
+      tell`${shorten(rods.difference, "rod")}${rods.lean === null ? "" : tell` Then the lean of ${quantity("angle", Math.abs(rods.lean))} is gone.`}`,
+    );
+  if (links && Math.abs(links.difference) > EQUAL) right.push(shorten(links.difference, "link"));
+  if (frame)
+    right.push(
+      Math.abs(frame.lower) < EQUAL
+        ? "The frame is level: leave the eye where it is."
+        : tell`For a level frame: the eye ${fineLength(Math.abs(frame.lower))} ${frame.lower > 0 ? "higher, or the pin lower" : "lower, or the pin higher"}.`,
+    );
+  return right;
+}
