@@ -1,11 +1,10 @@
 import { randomInt } from "node:crypto";
-import { data, Form, Link, redirect } from "react-router";
+import { data, redirect } from "react-router";
 import { endPractice } from "../../data/practice.ts";
 import { formOf } from "../session/form.server.ts";
-import { Drives, SimulatedTape, SimulatedTerminal } from "../stations/field/FieldPanel.tsx";
+import { FieldPage } from "../stations/field/FieldPage.tsx";
 import { fieldView } from "../stations/field/field-view.server.ts";
 import { beginPractice } from "../stations/field/keep-field.server.ts";
-import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
 import { frameOf, type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import type { Route } from "./+types/field";
@@ -34,67 +33,4 @@ function putAway({ db, parts, rig, preferences: { person } }: OpenRig) {
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Field", loaderData?.frame.rig.name);
 
-export default function FieldPage({ loaderData: { frame, view }, actionData }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const { tool, query } = toolInView(frame);
-  const { practice } = view;
-  const problem = actionData && !actionData.ok ? Object.values(actionData.errors)[0] : null;
-  return (
-    <RigFrame
-      view={frame}
-      station="proof"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: `${rigPath}/proof${query}` }}
-    >
-      <div className="grid gap-4">
-        <div>
-          <Link to={`${rigPath}/proof${query}`} className="flex min-h-11 items-center font-semibold">
-            Field tests of this rig
-          </Link>
-          <h1>Simulated field</h1>
-          <p className="text-lead text-soft">
-            {practice
-              ? "A rig with true measures nobody told you. Feed its terminal, drive, measure, and find what is wrong."
-              : "Practise every field test without iron: on a copy of this rig, whose true measures differ from what is written down."}
-          </p>
-        </div>
-        {practice ? (
-          <>
-            <div className="grid grid-cols-2 gap-6 max-sm:grid-cols-1">
-              <SimulatedTerminal practice={practice} action={`${rigPath}/keep${query}`} />
-              <Drives
-                practice={practice}
-                action={`${rigPath}/keep${query}`}
-                person={frame.preferences.person}
-                jobHref={(id) => `${rigPath}/proof/${id}${query}`}
-              />
-            </div>
-            <SimulatedTape
-              practice={practice}
-              path={`${rigPath}/field/tape?${tool ? `tool=${tool.id}&` : ""}`}
-            />
-          </>
-        ) : (
-          <Form method="post" className="grid gap-3">
-            <p className="leading-snug">
-              The copy has machines of its own: nothing practised touches a reading of the yard. Put it away
-              when you are done.
-            </p>
-            <label className="flex min-h-11 items-center gap-2">
-              <input type="radio" name="start" value="as read" defaultChecked className="size-5" />
-              With the readings as they are: the field tests shall find what is off
-            </label>
-            <label className="flex min-h-11 items-center gap-2">
-              <input type="radio" name="start" value="empty" className="size-5" />
-              Without antenna and tool: tape everything yourself with the simulated tape
-            </label>
-            {problem && <p className="problem">{problem}</p>}
-            <button type="submit" className="key-main justify-self-start">
-              Make a practice rig
-            </button>
-          </Form>
-        )}
-      </div>
-    </RigFrame>
-  );
-}
+export default FieldPage;

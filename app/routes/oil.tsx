@@ -1,4 +1,3 @@
-import { Form, Link } from "react-router";
 import { database } from "../../data/database.ts";
 import { functionsOf, hydraulicsOf, lastTakenOut, remotesOf } from "../../data/hoses.ts";
 import { findMachine } from "../../data/machines.ts";
@@ -6,12 +5,9 @@ import type { Machine } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
-import type { FieldErrors } from "../session/validate.ts";
-import { FunctionsSection } from "../yard/oil/FunctionsSection.tsx";
 import { keepOil } from "../yard/oil/keep-oil.server.ts";
+import { OilPage } from "../yard/oil/OilPage.tsx";
 import { functionRows, oilUnits, remoteRows, socketFields, supplyFields } from "../yard/oil/oil-view.ts";
-import { RemotesSection, SupplySection } from "../yard/oil/SupplySection.tsx";
-import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/oil";
 
 function machineOr404(id: string): Machine {
@@ -54,42 +50,4 @@ export function meta({ loaderData }: Route.MetaArgs) {
   return [{ title: loaderData ? `Oil of ${loaderData.machine.name} · Ambrek` : "Ambrek" }];
 }
 
-export default function OilPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { preferences, machine, units, supply, sockets, told, remotes, functions, out, open } = loaderData;
-  const errors: FieldErrors = actionData?.errors ?? {};
-  return (
-    <YardFrame preferences={preferences} here="machines">
-      <div>
-        <h1>{machine.name}: oil and sockets</h1>
-        <Link to={`/machines/${machine.id}`} className="font-semibold text-dye">
-          Everything else of this machine
-        </Link>
-      </div>
-      {out && (
-        <Form method="post" className="flex flex-wrap items-center gap-3">
-          <input type="hidden" name="intent" value="back" />
-          <span className="text-soft">Taken out last: {out}.</span>
-          <button type="submit" className="key">
-            Bring it back
-          </button>
-        </Form>
-      )}
-      {errors.form && <p className="problem">{errors.form}</p>}
-      {machine.drives ? (
-        <div className="grid grid-cols-2 gap-8 max-lg:grid-cols-1">
-          <SupplySection supply={supply} sockets={sockets} units={units} errors={errors} />
-          <RemotesSection remotes={remotes} open={open.remote} units={units} errors={errors} />
-        </div>
-      ) : (
-        <FunctionsSection
-          functions={functions}
-          open={open.function}
-          sockets={sockets}
-          told={told}
-          units={units}
-          errors={errors}
-        />
-      )}
-    </YardFrame>
-  );
-}
+export default OilPage;

@@ -4,16 +4,14 @@ import type { Scheme } from "../../core/card/scheme.ts";
 import { database } from "../../data/database.ts";
 import { findScheme, listSchemes, saveScheme } from "../../data/schemes.ts";
 import { readingsAsked } from "../schemes/asked.server.ts";
-import { SchemeEditor } from "../schemes/SchemeEditor.tsx";
+import { NEW } from "../schemes/new-scheme.ts";
+import { SchemePage } from "../schemes/SchemePage.tsx";
 import { checkScheme } from "../schemes/scheme.dto.ts";
 import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import type { FieldErrors } from "../session/validate.ts";
-import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/scheme";
-
-const NEW = "new";
 
 function schemeOr404(id: string): Scheme {
   const scheme = findScheme(database(), id);
@@ -64,24 +62,4 @@ export function meta() {
   return [{ title: "Scheme · Ambrek" }];
 }
 
-export default function SchemePage({
-  loaderData: { preferences, readings, scheme },
-  actionData,
-}: Route.ComponentProps) {
-  return (
-    <YardFrame preferences={preferences} here="schemes">
-      <div>
-        <h1>{scheme.id === NEW ? "New scheme" : scheme.name}</h1>
-        <p className="text-lead text-soft">
-          Go through the terminal's pages from the first to the last and write each line in its words.
-        </p>
-      </div>
-      <SchemeEditor
-        key={scheme.id}
-        scheme={scheme}
-        readings={readings}
-        sent={(actionData?.errors ?? {}) as FieldErrors}
-      />
-    </YardFrame>
-  );
-}
+export default SchemePage;

@@ -1,9 +1,7 @@
-import { Form, Link } from "react-router";
-import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
-import { type PlanView, swathsView } from "../stations/swaths/swaths-view.ts";
-import { Field } from "../ui/Field.tsx";
+import { SwathsPage } from "../stations/swaths/SwathsPage.tsx";
+import { swathsView } from "../stations/swaths/swaths-view.ts";
 import type { Route } from "./+types/swaths";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -17,97 +15,4 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Last pass", loaderData?.frame.rig.name);
 
-export default function Swaths({ loaderData: { frame, view } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const { tool, query } = toolInView(frame);
-  return (
-    <RigFrame
-      view={frame}
-      station="tool"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: `${rigPath}/tool${query}` }}
-    >
-      <div className="grid gap-4">
-        <div>
-          <Link to={`${rigPath}/tool${query}`} className="flex min-h-11 items-center font-semibold">
-            Back to the tool
-          </Link>
-          <h1>The last pass</h1>
-          <p className="text-lead text-soft">
-            How many passes a field takes, what is left, and where to put the narrow one. {view.tool}
-          </p>
-        </div>
-        {view.missing ? (
-          <p className="problem">{view.missing}</p>
-        ) : (
-          <Form className="flex items-end gap-2">
-            {tool && <input type="hidden" name="tool" value={tool.id} />}
-            <Field label="Width of the field, across the passes" problem={view.problem ?? undefined}>
-              <input name="field" className="field" defaultValue={view.field} autoComplete="off" />
-            </Field>
-            <button type="submit" className="key-main">
-              Plan it
-            </button>
-          </Form>
-        )}
-        {view.verdict && (
-          <p className="text-value font-[650]" data-remainder>
-            {view.verdict}
-          </p>
-        )}
-        {view.plans.map((plan) => (
-          <Plan key={plan.school} plan={plan} />
-        ))}
-      </div>
-    </RigFrame>
-  );
-}
-
-/** The field from its near side to its far side, to scale; narrow passes stand out. */
-function Plan({ plan: { school, title, why, said, passes } }: { plan: PlanView }) {
-  const every = Math.ceil(passes.length / 20);
-  return (
-    <section aria-label={title} className="grid gap-1" data-plan={school}>
-      <h2>{title}</h2>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: on a phone it is wider than the screen, and keys must reach its end */}
-      <section className="overflow-x-auto" tabIndex={0} aria-label="The field's passes">
-        <svg
-          viewBox="0 0 700 64"
-          className="w-full min-w-[680px] bg-sheet"
-          role="img"
-          aria-label={`${title}: ${said}`}
-        >
-          {passes.map(({ number, left, width, narrow, label }) => (
-            <g key={number}>
-              <rect
-                x={7 * left + 1}
-                y={narrow ? 14 : 8}
-                width={Math.max(0.5, 7 * width - 2)}
-                height={narrow ? 36 : 48}
-                fill={narrow ? "var(--dye-wash)" : "var(--steel)"}
-                fillOpacity={0.8}
-                stroke={narrow ? "var(--dye)" : "var(--steel-line)"}
-                strokeWidth={narrow ? 2 : 1}
-              />
-              {(narrow || number % every === 0 || number === 1) && width > 3 && (
-                <text
-                  x={7 * (left + width / 2)}
-                  y={37}
-                  textAnchor="middle"
-                  fontSize={15}
-                  fontWeight={650}
-                  fill={narrow ? "var(--dye)" : "var(--ink)"}
-                >
-                  {label || number}
-                </text>
-              )}
-            </g>
-          ))}
-          <path d="M1 4v56M699 4v56" stroke="var(--ink)" strokeWidth={2} />
-        </svg>
-      </section>
-      <p className="font-semibold">{said}</p>
-      <p className="text-soft">{why}</p>
-    </section>
-  );
-}
+export default SwathsPage;

@@ -1,0 +1,109 @@
+import { Link } from "react-router";
+import { ENTRY_ORDER } from "../../../core/card/order.ts";
+import type { Route } from "../../routes/+types/numbered-print";
+import type { NumberedLine, NumberedView } from "./numbered-view.server.ts";
+
+/** An A5 page for each tool, to tape beside the terminal. */
+export function NumberedPrintPage({ loaderData: { cards, qr } }: Route.ComponentProps) {
+  const [{ head, number }] = cards as [NumberedView, ...NumberedView[]];
+  return (
+    <main className="mx-auto grid max-w-[560px] gap-6 bg-sheet p-6 print:p-0">
+      <p className="no-print flex flex-wrap gap-2">
+        <button type="button" className="key-main" onClick={() => window.print()}>
+          Print
+        </button>
+        {cards.length === 1 && (
+          <a className="key" href={`/rigs/${head.id}/cards/${number}.pdf`} download>
+            PDF
+          </a>
+        )}
+        <Link className="key" to={`/rigs/${head.id}/card`}>
+          Back to the card
+        </Link>
+      </p>
+      {cards.map((card) => (
+        <Page key={card.number} card={card} qr={qr} />
+      ))}
+    </main>
+  );
+}
+
+function Page({ card, qr }: { card: NumberedView; qr: string }) {
+  const { head } = card;
+  return (
+    <article className="grid break-after-page gap-3">
+      <header className="grid grid-cols-[1fr_84px] gap-3 border-b-2 border-ink pb-2">
+        <div>
+          <h1>
+            {head.name} <span className="whitespace-nowrap">Card {card.number}</span>
+          </h1>
+          <p>
+            {head.tractor} with {head.implement}
+          </p>
+          <p className="text-small">{head.identity}</p>
+          <p className="text-small">
+            {card.where}. Issued {card.issued}.
+          </p>
+        </div>
+        <figure className="grid justify-items-center gap-0.5">
+          <div
+            className="w-[76px] bg-white p-1"
+            role="img"
+            aria-label={`Code for the page of this rig, ${card.address}`}
+            // biome-ignore lint/security/noDangerouslySetInnerHtml: an SVG made here of an address
+            dangerouslySetInnerHTML={{ __html: qr }}
+          />
+          <figcaption className="text-small">this rig</figcaption>
+        </figure>
+      </header>
+      {card.outdated && <p className="problem border-2 border-stop px-2 py-1">{card.outdated}</p>}
+      {card.pages.map(({ page, lines }) => (
+        <section key={page}>
+          <h2>{page}</h2>
+          <Lines lines={lines} />
+        </section>
+      ))}
+      <section>
+        <h2>In this order</h2>
+        <ol className="list-decimal pl-5 text-small leading-snug">
+          {ENTRY_ORDER.map(({ step, why }) => (
+            <li key={step}>
+              <b>{step}</b>: {why}
+            </li>
+          ))}
+        </ol>
+      </section>
+      <p className="text-small">
+        Engine off and the key with you before you go between tractor and tool. The operator's manual comes
+        first.
+      </p>
+    </article>
+  );
+}
+
+function Lines({ lines }: { lines: NumberedLine[] }) {
+  return (
+    <table className="w-full border-collapse">
+      <thead className="sr-only">
+        <tr>
+          <th>Asked for</th>
+          <th>Type in</th>
+          <th>Grade</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map(({ label, figure, unit, word, grade }) => (
+          <tr key={label} className="border-t border-line">
+            <th scope="row" className="py-1 text-left font-normal">
+              {label}
+            </th>
+            <td className="text-right text-[18px] font-bold">
+              {figure} <span className="text-body font-normal">{[unit, word].filter(Boolean).join(" ")}</span>
+            </td>
+            <td className="w-24 pl-4 text-small">{grade}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,78 @@
+import { Form, Link, useSearchParams } from "react-router";
+import type { Route } from "../../routes/+types/sheet";
+import { Header } from "../../ui/Header.tsx";
+import { SheetForm } from "./SheetForm.tsx";
+
+export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { head, tool, attachment, preferences, sheet, sheets, topics } = loaderData;
+  const [search] = useSearchParams();
+  const filled = actionData?.filled ?? {};
+  const query = new URLSearchParams(search);
+  const of = (key: string) => {
+    const next = new URLSearchParams(query);
+    next.set("of", key);
+    return `?${next}`;
+  };
+  const keep = `/rigs/${head.id}/keep${tool === null ? "" : `?tool=${tool}`}`;
+  return (
+    <>
+      <div className="no-print">
+        <Header preferences={preferences}>
+          <p className="truncate text-soft">
+            <Link to={`/rigs/${head.id}`}>{head.name}</Link> · sheet of readings
+          </p>
+        </Header>
+      </div>
+      <main className="mx-auto grid max-w-[980px] gap-4 px-6 py-5 max-sm:px-4 print:p-0">
+        <div>
+          <h1>Sheet of readings</h1>
+          <p className="text-soft">
+            {head.tractor} with {head.implement}. {head.identity}. Engine off, key with you, park brake on.
+          </p>
+        </div>
+        <div className="no-print flex flex-wrap items-end gap-2">
+          {sheets.map(({ key, label }) => (
+            <Link
+              key={key}
+              to={of(key)}
+              aria-current={key === sheet ? "page" : undefined}
+              className="key aria-[current]:bg-dye-wash aria-[current]:text-dye"
+            >
+              {label}
+            </Link>
+          ))}
+          <button type="button" className="key" onClick={() => window.print()}>
+            Print it empty
+          </button>
+          <a className="key" href={`/rigs/${head.id}/sheet.csv?${query}`}>
+            For a spreadsheet
+          </a>
+          <Form method="post" encType="multipart/form-data" className="flex items-end gap-2">
+            <label className="grid gap-1">
+              Filled in a spreadsheet (CSV)
+              <input type="file" name="sheet" accept=".csv,text/csv" className="field py-2" />
+            </label>
+            <button type="submit" className="key">
+              Take it in
+            </button>
+          </Form>
+        </div>
+        {actionData?.problem && <p className="problem">{actionData.problem}</p>}
+        {Object.keys(filled).length > 0 && (
+          <p className="border-l-4 border-dye bg-dye-wash px-3 py-2" data-filled>
+            {Object.keys(filled).length} lines filled in from the file. Look them over: nothing is kept yet.
+          </p>
+        )}
+        <SheetForm
+          key={sheet + JSON.stringify(filled)}
+          topics={topics}
+          attachment={attachment}
+          action={keep}
+          person={preferences.person}
+          filled={filled}
+          draft={`ambrek-sheet-${head.id}-${tool ?? 0}`}
+        />
+      </main>
+    </>
+  );
+}

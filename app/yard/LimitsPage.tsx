@@ -1,0 +1,52 @@
+import { Form } from "react-router";
+import type { Route } from "../routes/+types/limits";
+import type { FieldErrors } from "../session/validate.ts";
+import { TextField } from "../ui/Field.tsx";
+import { YardFrame } from "./YardFrame.tsx";
+
+export function LimitsPage({ loaderData: { preferences, shown, units }, actionData }: Route.ComponentProps) {
+  const errors: FieldErrors = actionData?.errors ?? {};
+  const field = (name: keyof typeof units, label: string, hint: string) => (
+    <>
+      <input type="hidden" name={`${name}Unit`} value={units[name]} />
+      <TextField name={name} label={label} defaultValue={shown[name]} problem={errors[name]} hint={hint} />
+    </>
+  );
+  return (
+    <YardFrame preferences={preferences} here="machines">
+      <h1>Road limits</h1>
+      <p className="text-lead text-soft">
+        What the law allows where you drive. Ambrek knows no law: enter what holds in your country, and check
+        local rules.
+      </p>
+      <Form
+        method="post"
+        className="grid max-w-[620px] gap-3"
+        noValidate
+        key={`${shown.width} ${shown.speed}`}
+      >
+        <TextField
+          name="country"
+          label="Country"
+          defaultValue={shown.country}
+          problem={errors.country}
+          hint="only to be named beside the limits"
+        />
+        <div className="grid grid-cols-2 gap-3">
+          {field("width", "Widest", "without a permit")}
+          {field("height", "Highest", "without a permit")}
+          {field("speed", "Fastest", "for a tractor with an implement")}
+          {field("unbraked", "Heaviest without brakes", "drawn behind the tractor")}
+        </div>
+        <button type="submit" className="key-main justify-self-start">
+          Keep
+        </button>
+        {actionData?.kept && (
+          <p role="status" className="font-semibold text-ok">
+            Kept. Every rig is judged by these from now on.
+          </p>
+        )}
+      </Form>
+    </YardFrame>
+  );
+}

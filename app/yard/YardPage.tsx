@@ -1,0 +1,291 @@
+import { Archive, Copy, Pencil, Undo2 } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
+import { Form, Link, useFetcher, useSearchParams } from "react-router";
+import { toast } from "sonner";
+import { ThumbnailDrawing } from "../drawing/ThumbnailDrawing.tsx";
+import type { Route } from "../routes/+types/yard";
+import { SeverityMark } from "../ui/Severity.tsx";
+import { RIG_STATES, type RigState } from "./rig-states.ts";
+import { YardFrame } from "./YardFrame.tsx";
+import type { YardOutcome } from "./yard.dto.ts";
+import type { YardRig } from "./yard-view.server.ts";
+
+const STATE_WORDS: Record<RigState, string> = {
+  all: "In use",
+  stopped: "Stopped",
+  ready: "Nothing stops it",
+  away: "Put away",
+};
+
+export function YardPage({ loaderData: { preferences, yard } }: Route.ComponentProps) {
+  const { counts, rigs, find, state } = yard;
+  return (
+    <YardFrame preferences={preferences} here="rigs">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1>Yard</h1>
+          <p className="text-lead text-soft">
+            {counts.all === 0
+              ? "No rigs here yet. Add a tractor and an implement, then couple them."
+              : `Nothing stops ${counts.ready} of ${counts.all} rigs. What stops the others is below, with what to do.`}
+          </p>
+        </div>
+        <p className="flex flex-wrap gap-2">
+          <Link to="/season" className="key">
+            Start of season
+          </Link>
+          <Link to="/tape-list" className="key">
+            Tape list
+          </Link>
+          <Link to="/rigs/new" className={counts.all === 0 ? "key-main" : "key"}>
+            New rig
+          </Link>
+        </p>
+      </div>
+      <Finder find={find} state={state} counts={counts} />
+      {rigs.length === 0 && counts.all > 0 && (
+        <p className="text-lead">
+          No rig {find && `with “${find}” in it `}here.{" "}
+          <Link to="/" className="text-dye">
+            Show all in use
+          </Link>
+        </p>
+      )}
+      <ul className="gap-4 lg:columns-2">
+        {rigs.map((rig) => (
+          <RigCard key={rig.head.id} rig={rig} />
+        ))}
+      </ul>
+      <Pages yard={yard} />
+    </YardFrame>
+  );
+}
+
+function Finder({
+  find,
+  state,
+  counts,
+}: {
+  find: string;
+  state: RigState;
+  counts: Record<RigState, number>;
+}) {
+  const [search] = useSearchParams();
+  const field = useRef<HTMLInputElement>(null);
+  // The key / leads here from a rig's screens with an empty word to find.
+  const wanted = search.has("find") && find === "";
+  useEffect(() => {
+    if (wanted) field.current?.focus();
+    const listen = (event: KeyboardEvent) => {
+      if (event.key !== "/" || (event.target as Element).closest("input, textarea, select")) return;
+      event.preventDefault();
+      field.current?.focus();
+    };
+    window.addEventListener("keydown", listen);
+    return () => window.removeEventListener("keydown", listen);
+  }, [wanted]);
+  return (
+    <Form className="flex flex-wrap items-center gap-2">
+      <input
+        ref={field}
+        name="find"
+        type="search"
+        defaultValue={find}
+        placeholder="Find by name, fleet number, serial   /"
+        aria-label="Find a rig"
+        className="field max-w-[320px]"
+      />
+      {state !== "all" && <input type="hidden" name="state" value={state} />}
+      <button type="submit" className="key">
+        Find
+      </button>
+      <nav aria-label="Which rigs" className="flex flex-wrap gap-1">
+        {RIG_STATES.filter((each) => each !== "away" || counts.away > 0).map((each) => (
+          <Link
+            key={each}
+            to={`/?${new URLSearchParams({ ...(find && { find }), ...(each !== "all" && { state: each }) })}`}
+            aria-current={each === state ? "page" : undefined}
+            className="grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-line px-3 font-semibold no-underline aria-[current]:border-dye aria-[current]:bg-dye-wash aria-[current]:text-dye"
+          >
+            {STATE_WORDS[each]} {counts[each]}
+          </Link>
+        ))}
+      </nav>
+    </Form>
+  );
+}
+
+function Pages({ yard: { page, pages, find, state } }: { yard: Route.ComponentProps["loaderData"]["yard"] }) {
+  if (pages === 1) return null;
+  const to = (wanted: number) =>
+    `/?${new URLSearchParams({ ...(find && { find }), ...(state !== "all" && { state }), page: String(wanted) })}`;
+  return (
+    <nav aria-label="Pages" className="flex items-center gap-3">
+      {page > 1 && (
+        <Link className="key" to={to(page - 1)}>
+          Before
+        </Link>
+      )}
+      <span>
+        Page {page} of {pages}
+      </span>
+      {page < pages && (
+        <Link className="key" to={to(page + 1)}>
+          After
+        </Link>
+      )}
+    </nav>
+  );
+}
+
+function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away } }: { rig: YardRig }) {
+  const { stops, fixes, checks } = standing;
+  return (
+    <li
+      data-rig={head.id}
+      className="mb-4 grid break-inside-avoid grid-cols-[150px_1fr] border-[1.5px] border-line bg-sheet max-sm:grid-cols-1"
+    >
+      <div className="border-r border-hair max-sm:hidden">
+        <ThumbnailDrawing
+          drawing={drawing}
+          title={`${head.name}, seen from above, to scale`}
+          className="h-[210px] w-[149px]"
+        />
+      </div>
+      <div className="grid content-start gap-1.5 px-4 py-3">
+        <div className="flex flex-wrap items-start justify-between gap-x-3">
+          <h2 className="text-[19px] leading-tight font-[720]">
+            <Link to={`/rigs/${head.id}`} className="no-underline">
+              {head.name}
+            </Link>
+          </h2>
+          <p className={`font-[720] ${stops ? "text-stop" : "text-ok"}`}>
+            {stops ? `${stops} ${stops === 1 ? "stop" : "stops"}` : "Nothing stops it"}
+          </p>
+        </div>
+        <p className="leading-snug">
+          {head.tractor} with {head.implement}
+          <span className="block text-small text-soft">{head.identity}</span>
+        </p>
+        {holding.map(({ id, severity, what, next, href }) => (
+          <p key={id} className="grid grid-cols-[62px_1fr_auto] items-center gap-2 border-t border-hair">
+            <SeverityMark severity={severity} />
+            <span className="py-1 leading-snug">{what}</span>
+            <Link
+              to={href}
+              className="inline-grid min-h-11 place-items-center font-bold whitespace-nowrap text-dye"
+            >
+              {next.label}
+            </Link>
+          </p>
+        ))}
+        <div className="flex flex-wrap items-center justify-between gap-x-3">
+          <p className="text-small text-soft">
+            {[more > 0 && `${more} more like these`, checks > 0 && `${checks} to check`]
+              .filter(Boolean)
+              .join(", ") ||
+              (stops + fixes === 0 && "Nothing to check.")}
+          </p>
+          <Link
+            to={`/rigs/${head.id}/ladder`}
+            className="grid min-h-11 items-center font-semibold text-dye"
+            aria-label={`Start ${climbed.good} of ${climbed.all}: ${head.name}`}
+          >
+            Start {climbed.good} of {climbed.all}
+          </Link>
+        </div>
+        <div className="flex flex-wrap items-center gap-2">
+          <Link to={`/rigs/${head.id}`} className={stops ? "key-main" : "key"}>
+            Walk round
+          </Link>
+          <Link to={`/rigs/${head.id}/card`} className={stops ? "key" : "key-main"}>
+            Cab card
+          </Link>
+          <Manage id={head.id} name={head.name} away={away} />
+        </div>
+      </div>
+    </li>
+  );
+}
+
+/** Rename, copy, put away: each undone with one press. */
+function Manage({ id, name, away }: { id: number; name: string; away: boolean }) {
+  const fetcher = useFetcher<YardOutcome>();
+  const undo = useFetcher<YardOutcome>({ key: "yard-undo" });
+  const [renaming, setRenaming] = useState(false);
+  const outcome = fetcher.data;
+  const problem = outcome?.errors.name;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: said once for each outcome
+  useEffect(() => {
+    if (!outcome?.said) return;
+    setRenaming(false);
+    const { undo: back, rigId } = outcome;
+    toast.success(
+      outcome.said,
+      back
+        ? {
+            action: {
+              label: "Undo",
+              onClick: () =>
+                undo.submit({ intent: back, rigId: String(rigId) }, { method: "post", action: "/?index" }),
+            },
+          }
+        : {},
+    );
+  }, [outcome]);
+  const send = (intent: string) =>
+    fetcher.submit({ intent, rigId: String(id) }, { method: "post", action: "/?index" });
+  if (renaming)
+    return (
+      <fetcher.Form method="post" action="/?index" className="flex flex-wrap items-center gap-2" noValidate>
+        <input type="hidden" name="intent" value="rename" />
+        <input type="hidden" name="rigId" value={id} />
+        <input
+          name="name"
+          defaultValue={name}
+          aria-label="New name"
+          aria-invalid={problem !== undefined}
+          className="field max-w-[220px]"
+        />
+        <button type="submit" className="key-main">
+          Rename
+        </button>
+        <button type="button" className="key" onClick={() => setRenaming(false)}>
+          Leave it
+        </button>
+        {problem && <p className="problem">{problem}</p>}
+      </fetcher.Form>
+    );
+  const small = "grid size-11 cursor-pointer place-items-center rounded-[3px] border-[1.5px] border-line";
+  return (
+    <span className="flex gap-1">
+      <button
+        type="button"
+        className={small}
+        aria-label={`Rename ${name}`}
+        title="Rename"
+        onClick={() => setRenaming(true)}
+      >
+        <Pencil size={18} aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        className={small}
+        aria-label={`Copy ${name}`}
+        title="Copy"
+        onClick={() => send("copy")}
+      >
+        <Copy size={18} aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        className={small}
+        aria-label={away ? `Bring back ${name}` : `Put away ${name}`}
+        title={away ? "Bring back into use" : "Put away"}
+        onClick={() => send(away ? "back" : "away")}
+      >
+        {away ? <Undo2 size={18} aria-hidden="true" /> : <Archive size={18} aria-hidden="true" />}
+      </button>
+    </span>
+  );
+}

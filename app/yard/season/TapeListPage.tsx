@@ -1,0 +1,67 @@
+import { Link } from "react-router";
+import type { Route } from "../../routes/+types/tape-list";
+
+/** A sheet to take round the yard with a pencil. */
+export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
+  return (
+    <main className="mx-auto grid max-w-[760px] gap-4 bg-sheet p-6 print:p-0">
+      <p className="no-print flex gap-2">
+        <button type="button" className="key-main" onClick={() => window.print()}>
+          Print
+        </button>
+        <Link className="key" to="/">
+          Back to the yard
+        </Link>
+      </p>
+      <header className="border-b-2 border-ink pb-2">
+        <h1>Tape list</h1>
+        <p>
+          Engine off, key with you, park brake on. Write what the tape says and who read it; type it in later
+          as it stands here.
+        </p>
+      </header>
+      {lists.length === 0 && <p className="text-lead">Everything in this yard is taped.</p>}
+      {lists.map(({ head, rows }) => (
+        <section key={head.id} className="break-inside-avoid">
+          <h2 className="text-[17px]">{head.name}</h2>
+          <p className="text-small">
+            {head.tractor} with {head.implement}. {head.identity}
+          </p>
+          <table className="mt-1 w-full border-collapse">
+            <thead>
+              <tr className="border-b border-ink text-left text-small">
+                <th className="w-8 font-semibold" scope="col">
+                  <span className="sr-only">Letter</span>
+                </th>
+                <th className="font-semibold" scope="col">
+                  From where to where
+                </th>
+                <th className="w-32 font-semibold" scope="col">
+                  Now
+                </th>
+                <th className="w-40 font-semibold" scope="col">
+                  Read
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map(({ letter, label, fromTo, before, now }) => (
+                <tr key={letter + label} className="border-b border-line align-top">
+                  <td className="py-1.5 font-bold">{letter}</td>
+                  <td className="py-1.5 leading-snug">
+                    <b className="font-[650]">{label}</b>, {fromTo}
+                    {before && <span className="block text-small">Before: {before}</span>}
+                  </td>
+                  <td className="py-1.5">{now}</td>
+                  <td className="py-1.5">
+                    <span className="block h-8 border-b border-ink" />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </main>
+  );
+}
