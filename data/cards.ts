@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, max } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, max, type SQL } from "drizzle-orm";
 import type { FrozenLine } from "../core/card/numbered.ts";
 import type { Database } from "./handle.ts";
 import { inOrder, record, type Told } from "./record.ts";
@@ -49,30 +49,34 @@ export function issueCard(
   });
 }
 
-function cardsOf(db: Database, { couplingId }: Pick<RigTool, "couplingId">) {
+function cardsOf(db: Database, tools: readonly Pick<RigTool, "couplingId">[], which?: SQL) {
   return db
     .select({ card, couplingId: fact.couplingId, person: fact.person, issuedAt: fact.happened })
     .from(fact)
     .innerJoin(card, eq(card.seq, fact.seq))
-    .where(and(eq(fact.about, `coupling ${couplingId}`), eq(fact.kind, CARD)))
+    .where(
+      and(
+        inArray(
+          fact.about,
+          tools.map(({ couplingId }) => `coupling ${couplingId}`),
+        ),
+        eq(fact.kind, CARD),
+        which,
+      ),
+    )
     .orderBy(desc(card.number));
 }
 
 /** The card the cab has for this tool of the rig: the newest, or null before the first. */
 export function latestCard(db: Database, rig: RigTool): NumberedCard | null {
-  const head = cardsOf(db, rig).get();
+  const head = cardsOf(db, [rig]).limit(1).get();
   return head ? withLines(db, head) : null;
 }
 
 /** A card of one of a rig's tools, by its number; null where that rig has none such. */
 export function findCard(db: Database, tools: readonly RigTool[], number: number): NumberedCard | null {
-  for (const rig of tools) {
-    const head = cardsOf(db, rig)
-      .all()
-      .find((each) => each.card.number === number);
-    if (head) return withLines(db, head);
-  }
-  return null;
+  const head = cardsOf(db, tools, eq(card.number, number)).get();
+  return head ? withLines(db, head) : null;
 }
 
 type Head = ReturnType<ReturnType<typeof cardsOf>["all"]>[number];
@@ -96,7 +100,7 @@ export function listCards(
   db: Database,
   rig: RigTool,
 ): { number: number; person: string; issuedAt: string }[] {
-  return cardsOf(db, rig)
+  return cardsOf(db, [rig])
     .all()
     .map(({ card: { number }, person, issuedAt }) => ({ number, person, issuedAt }));
 }

@@ -1,6 +1,6 @@
 /** Files from elsewhere: read, looked at, taken over as one. */
 import { createHash, randomUUID } from "node:crypto";
-import { and, desc, eq } from "drizzle-orm";
+import { and, desc, eq, type SQL } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import { writeReading, writeSections } from "./entries.ts";
 import { ofSubject, type SubjectColumns } from "./facts.ts";
@@ -21,6 +21,7 @@ export type FileRead = {
   at: string;
   takenBack: boolean;
 };
+type ImportTaken = Omit<FileRead, "content">;
 
 /** Keeps what was read in a file until somebody has looked at it; returns its id. */
 export function keepPreview(
@@ -36,34 +37,42 @@ export function keepPreview(
 }
 
 export function findImport(db: Database, id: string): FileRead | null {
-  const taken = importsQuery(db, id)[0];
-  if (taken) return taken;
+  const [taken] = importsWhere(db, eq(fact.id, id));
+  if (taken) {
+    const { content } = db
+      .select({ content: imported.content })
+      .from(imported)
+      .where(eq(imported.seq, taken.seq))
+      .get()!;
+    return { ...taken, content };
+  }
   const waiting = db.select().from(upload).where(eq(upload.id, id)).get();
   if (!waiting) return null;
   const { arrived: at, ...rest } = waiting;
   return { ...rest, at, state: "preview", person: "", takenBack: false };
 }
 
-/** Imports that were taken over, newest first. */
-export function listImports(db: Database): FileRead[] {
-  return importsQuery(db, null);
-}
+/** Imports that were taken over, newest first, without what was in them. */
+export const listImports = (db: Database): ImportTaken[] => importsWhere(db);
 
-function importsQuery(db: Database, id: string | null): FileRead[] {
+function importsWhere(db: Database, which?: SQL): (ImportTaken & { seq: number })[] {
   return db
-    .select({ id: fact.id, person: fact.person, at: fact.happened, imported, taken: backing.seq })
+    .select({
+      seq: fact.seq,
+      id: fact.id,
+      person: fact.person,
+      at: fact.happened,
+      fileName: imported.fileName,
+      hash: imported.hash,
+      taken: backing.seq,
+    })
     .from(fact)
     .innerJoin(imported, eq(imported.seq, fact.seq))
     .leftJoin(backing, TAKES_BACK)
-    .where(and(eq(fact.kind, IMPORT), id === null ? undefined : eq(fact.id, id)))
+    .where(and(eq(fact.kind, IMPORT), which))
     .orderBy(desc(fact.seq))
     .all()
-    .map(({ imported: { seq: _, ...file }, taken, ...of }) => ({
-      ...of,
-      ...file,
-      state: "taken",
-      takenBack: taken !== null,
-    }));
+    .map(({ taken, ...of }) => ({ ...of, state: "taken", takenBack: taken !== null }));
 }
 
 export type ImportedReading = { key: DimensionKey; value: number; subject: SubjectColumns };

@@ -1,5 +1,6 @@
 import { BalancePanel } from "../stations/balance/BalancePanel.tsx";
 import { balanceView } from "../stations/balance/balance-view.ts";
+import { rigAddress } from "../stations/frame/address.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { WholeStation } from "../stations/judging/WholeStation.tsx";
@@ -11,9 +12,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { judged, index, whole, rig, preferences } = open;
   const search = new URL(request.url).searchParams;
   const hrefOf = (state: string) => {
-    const query = new URLSearchParams(search);
-    query.set("state", state);
-    return `/rigs/${rig.id}/balance?${query}`;
+    return rigAddress(rig.id, "balance", { ...Object.fromEntries(search), state });
   };
   return {
     station: wholeStation(open, "balance", request, { ownDrawing: true }),
@@ -39,7 +38,7 @@ export default function Balance({ loaderData: { station, balance, machine } }: R
     <WholeStation station={station} drawing={balance.drawing}>
       <BalancePanel
         view={balance}
-        action={`/rigs/${frame.rig.id}/keep`}
+        action={rigAddress(frame.rig.id, "keep")}
         person={frame.preferences.person}
         machine={machine}
         stales={view.changeKinds.find(({ kind }) => kind === "ballast")?.stales ?? []}

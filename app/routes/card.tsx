@@ -8,6 +8,7 @@ import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { CardPage } from "../stations/card/CardPage.tsx";
 import { cardNow, viewCard } from "../stations/card/card-view.server.ts";
 import { PersonDto, TerminalDto } from "../stations/card/terminal.dto.ts";
+import { rigAddress } from "../stations/frame/address.ts";
 import { frameOf, type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import type { Route } from "./+types/card";
@@ -47,8 +48,7 @@ async function issue(open: OpenRig, form: FormData) {
     at: new Date(),
     lines: freeze(card),
   });
-  const tool = open.parts.length > 1 ? `?tool=${open.rig.couplingId}` : "";
-  throw redirect(`/rigs/${open.rig.id}/card${tool}`, {
+  throw redirect(rigAddress(open.rig.id, "card", { tool: open.tool }), {
     headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) },
   });
 }

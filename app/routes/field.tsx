@@ -5,6 +5,7 @@ import { formOf } from "../session/form.server.ts";
 import { FieldPage } from "../stations/field/FieldPage.tsx";
 import { fieldView } from "../stations/field/field-view.server.ts";
 import { beginPractice } from "../stations/field/keep-field.server.ts";
+import { rigAddress } from "../stations/frame/address.ts";
 import { frameOf, type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import type { Route } from "./+types/field";
@@ -22,7 +23,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const given = Number(process.env.AMBREK_FIELD_SEED ?? "");
   const seed = given > 0 ? given : randomInt(1, 2 ** 31);
   const made = beginPractice(open, form, seed);
-  return typeof made === "number" ? redirect(`/rigs/${made}/field`) : data(made, { status: 422 });
+  return typeof made === "number" ? redirect(rigAddress(made, "field")) : data(made, { status: 422 });
 }
 
 function putAway({ db, parts, rig, preferences: { person } }: OpenRig) {

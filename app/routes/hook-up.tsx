@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { rigAddress } from "../stations/frame/address.ts";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
@@ -14,7 +15,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Hook up", loaderData?.frame.rig.name);
 
 export default function HookUp({ loaderData: { frame, list } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
   return (
     <RigFrame
       view={{ ...frame, tools: [] }}
@@ -32,11 +32,11 @@ export default function HookUp({ loaderData: { frame, list } }: Route.ComponentP
             </b>{" "}
             The operator's manual and local rules come first.
           </p>
-          <Link to={`${rigPath}/sequences/hook-up`} className="key mt-2">
+          <Link to={rigAddress(frame.rig.id, "sequences/hook-up")} className="key mt-2">
             Unfold, start, fold: step by step
           </Link>
         </div>
-        <HookupList view={list} action={`${rigPath}/keep`} person={frame.preferences.person} />
+        <HookupList view={list} action={rigAddress(frame.rig.id, "keep")} person={frame.preferences.person} />
       </div>
     </RigFrame>
   );

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { rigAddress } from "../stations/frame/address.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { tagsView } from "../stations/hoses/tags-view.ts";
 import type { Route } from "./+types/hose-tags";
@@ -23,10 +24,10 @@ export default function HoseTags({ loaderData: { rigId, view } }: Route.Componen
         <button type="button" className="key-main" onClick={() => window.print()}>
           Print
         </button>
-        <a className="key" href={`/rigs/${rigId}/hoses/tags.pdf`} download>
+        <a className="key" href={rigAddress(rigId, "hoses/tags.pdf")} download>
           PDF
         </a>
-        <Link className="key" to={`/rigs/${rigId}/hoses`}>
+        <Link className="key" to={rigAddress(rigId, "hoses")}>
           Back to the hoses
         </Link>
       </p>

@@ -1,4 +1,5 @@
 import { planOf } from "../../data/hoses.ts";
+import { rigAddress } from "../stations/frame/address.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { HoseBoard } from "../stations/hoses/HoseBoard.tsx";
@@ -13,12 +14,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { db, judged, whole, rig, parts, preferences } = open;
   const search = new URL(request.url).searchParams;
   const hrefOf = (query: Record<string, string | null>) => {
-    const next = new URLSearchParams(search);
-    for (const [key, value] of Object.entries(query)) {
-      if (value === null) next.delete(key);
-      else next.set(key, value);
-    }
-    return `/rigs/${rig.id}/hoses?${next}`;
+    return rigAddress(rig.id, "hoses", { ...Object.fromEntries(search), ...query });
   };
   const hoses = hosesView({
     whole,
@@ -46,7 +42,7 @@ export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Hoses", loader
 
 export default function HosesStation({ loaderData: { station, hoses, machines } }: Route.ComponentProps) {
   const { frame } = station;
-  const action = `/rigs/${frame.rig.id}/keep`;
+  const action = rigAddress(frame.rig.id, "keep");
   return (
     <WholeStation
       station={{ ...station, frame: { ...frame, tools: [] } }}
@@ -57,7 +53,7 @@ export default function HosesStation({ loaderData: { station, hoses, machines } 
         action={action}
         person={frame.preferences.person}
         machines={machines}
-        rigPath={`/rigs/${frame.rig.id}`}
+        tagsHref={rigAddress(frame.rig.id, "hoses/tags")}
       />
     </WholeStation>
   );

@@ -22,7 +22,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Start of work", loaderData?.frame.rig.name);
 
 export default function LadderPage({ loaderData: { frame, rungs, standing: stands } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
   return (
     <RigFrame
       view={{ ...frame, tools: [] }}
@@ -41,7 +40,7 @@ export default function LadderPage({ loaderData: { frame, rungs, standing: stand
             What a person ticks ends with uncoupling.
           </p>
         </div>
-        <Ladder rungs={rungs} rigPath={rigPath} person={frame.preferences.person} />
+        <Ladder rungs={rungs} rigId={frame.rig.id} person={frame.preferences.person} />
       </div>
     </RigFrame>
   );

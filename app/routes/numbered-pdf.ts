@@ -1,12 +1,12 @@
 import { cardPdf } from "../pdf/card-pdf.server.tsx";
 import { openCard, viewNumbered } from "../stations/card/numbered-view.server.ts";
-import { qrPng, rigAddress } from "../stations/frame/rig-address.server.ts";
+import { networkAddress, qrPng } from "../stations/frame/rig-address.server.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/numbered-pdf";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { open, card: numbered } = openCard(await openRig(request, params.rigId), params.number);
-  const card = viewNumbered(open, numbered, await rigAddress(request, open.rig.id));
+  const card = viewNumbered(open, numbered, await networkAddress(request, open.rig.id));
   return new Response(new Uint8Array(await cardPdf(card, await qrPng(card.address))), {
     headers: {
       "Content-Type": "application/pdf",

@@ -1,14 +1,14 @@
 import { latestCard } from "../../data/cards.ts";
 import { NumberedPrintPage } from "../stations/card/NumberedPrintPage.tsx";
 import { openCard, viewNumbered } from "../stations/card/numbered-view.server.ts";
-import { qrOf, rigAddress } from "../stations/frame/rig-address.server.ts";
+import { networkAddress, qrOf } from "../stations/frame/rig-address.server.ts";
 import { type OpenRig, openRig, viewFrom } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/numbered-print";
 
 /** One numbered card, or with "all" in the place of a number the newest of every tool of the rig. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const first = await openRig(request, params.rigId);
-  const address = await rigAddress(request, first.rig.id);
+  const address = await networkAddress(request, first.rig.id);
   const cards = params.number === "all" ? everyTool(first) : [openCard(first, params.number)];
   if (cards.length === 0) throw new Response("No card was issued for this rig yet.", { status: 404 });
   return {

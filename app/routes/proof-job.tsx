@@ -1,5 +1,6 @@
 import { Link, redirect } from "react-router";
-import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
+import { addressesIn, rigAddress } from "../stations/frame/address.ts";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { Job } from "../stations/proof/Job.tsx";
@@ -10,7 +11,7 @@ import type { Route } from "./+types/proof-job";
 /** The list of tests, with the tool that is in view. */
 function listOf(request: Request, rigId: string): string {
   const tool = new URL(request.url).searchParams.get("tool");
-  return `/rigs/${rigId}/proof${tool ? `?tool=${tool}` : ""}`;
+  return rigAddress(rigId, "proof", { tool });
 }
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -27,8 +28,7 @@ export const meta = ({ loaderData }: Route.MetaArgs) =>
   rigTitle(loaderData?.job.title ?? "", loaderData?.frame.rig.name);
 
 export default function ProofJob({ loaderData: { frame, job, drawing } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const { query } = toolInView(frame);
+  const { to } = addressesIn(frame);
   return (
     <RigFrame
       view={frame}
@@ -36,19 +36,16 @@ export default function ProofJob({ loaderData: { frame, job, drawing } }: Route.
       lit={null}
       drawing={drawing}
       alone
-      ways={{ next: null, below: null, above: null, close: `${rigPath}/proof${query}` }}
+      ways={{ next: null, below: null, above: null, close: to("proof") }}
     >
       <div className="grid gap-3">
         <div>
           <p className="flex flex-wrap gap-x-4">
-            <Link to={`${rigPath}/proof${query}`} className="grid min-h-11 place-items-center font-semibold">
+            <Link to={to("proof")} className="grid min-h-11 place-items-center font-semibold">
               All field tests
             </Link>
             {job.practice && (
-              <Link
-                to={`${rigPath}/field${query}`}
-                className="grid min-h-11 place-items-center font-semibold"
-              >
+              <Link to={to("field")} className="grid min-h-11 place-items-center font-semibold">
                 To the simulated field
               </Link>
             )}
@@ -58,7 +55,7 @@ export default function ProofJob({ loaderData: { frame, job, drawing } }: Route.
             {job.tells}
           </p>
         </div>
-        <Job job={job} action={`${rigPath}/keep${query}`} person={frame.preferences.person} />
+        <Job job={job} action={to("keep")} person={frame.preferences.person} />
       </div>
     </RigFrame>
   );

@@ -1,7 +1,8 @@
 import { data, Link, redirect } from "react-router";
 import { onArrival } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
-import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
+import { addressesIn, rigAddress } from "../stations/frame/address.ts";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { keepBegun } from "../stations/proof/keep-proof.server.ts";
@@ -23,15 +24,13 @@ export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
   const begun = keepBegun(open, await formOf(request), onArrival());
   if (!begun.ok) return data({ refused: Object.values(begun.errors)[0] ?? null }, { status: 422 });
-  const tool = open.parts.length > 1 ? `?tool=${open.rig.couplingId}` : "";
-  return redirect(`/rigs/${open.rig.id}/proof/${begun.kept!.id}${tool}`);
+  return redirect(rigAddress(open.rig.id, `proof/${begun.kept!.id}`, { tool: open.tool }));
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Proof", loaderData?.frame.rig.name);
 
 export default function Proof({ loaderData: { frame, view, practice }, actionData }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const { query } = toolInView(frame);
+  const { to } = addressesIn(frame);
   return (
     <RigFrame
       view={frame}
@@ -44,10 +43,10 @@ export default function Proof({ loaderData: { frame, view, practice }, actionDat
           <h1>Proof</h1>
           <p className="text-lead text-soft">
             Measured in the field: which number is wrong, by how much, and how sure that is.{" "}
-            <Link to={`${rigPath}/budget${query}`} className="text-dye">
+            <Link to={to("budget")} className="text-dye">
               How sure is it?
             </Link>{" "}
-            <Link to={`${rigPath}/field${query}`} className="text-dye">
+            <Link to={to("field")} className="text-dye">
               {practice ? "To the simulated field" : "Practise in the simulated field"}
             </Link>
           </p>
@@ -56,7 +55,7 @@ export default function Proof({ loaderData: { frame, view, practice }, actionDat
           view={view}
           person={frame.preferences.person}
           refused={actionData?.refused ?? null}
-          jobHref={(id) => `${rigPath}/proof/${id}${query}`}
+          jobHref={(id) => to(`proof/${id}`)}
         />
       </div>
     </RigFrame>

@@ -24,7 +24,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Rehearse", loaderData?.frame.rig.name);
 
 export default function Rehearse({ loaderData: { frame, view, dry } }: Route.ComponentProps) {
-  const _rigPath = `/rigs/${frame.rig.id}`;
   return (
     <RigFrame
       view={frame}

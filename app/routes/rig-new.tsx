@@ -6,6 +6,7 @@ import { formOf } from "../session/form.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { rigAddress } from "../stations/frame/address.ts";
 import { NewRigPage } from "../yard/NewRigPage.tsx";
 import { couplingsOf, readTools, toolsProblem } from "../yard/new-rig.ts";
 import { NewRigDto } from "../yard/yard.dto.ts";
@@ -50,7 +51,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (problem) errors.tools = problem;
   if (Object.keys(errors).length > 0) return data({ errors }, { status: 422 });
   const couplings = couplingsOf(yard, tractorId, rows);
-  throw redirect(`/rigs/${createRig(db, { name, tractorId, receiverPointId, couplings }, by)}`);
+  throw redirect(rigAddress(createRig(db, { name, tractorId, receiverPointId, couplings }, by), ""));
 }
 
 export function meta() {

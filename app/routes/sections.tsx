@@ -1,5 +1,6 @@
 import { Link } from "react-router";
-import { RigFrame, toolInView } from "../stations/frame/RigFrame.tsx";
+import { addressesIn } from "../stations/frame/address.ts";
+import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { SectionTable } from "../stations/sections/SectionTable.tsx";
@@ -15,19 +16,18 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Sections", loaderData?.frame.rig.name);
 
 export default function Sections({ loaderData: { frame, view } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const { query } = toolInView(frame);
-  const props = { view, action: `${rigPath}/keep${query}`, person: frame.preferences.person };
+  const { to } = addressesIn(frame);
+  const props = { view, action: to("keep"), person: frame.preferences.person };
   return (
     <RigFrame
       view={frame}
       station="tool"
       lit="sections"
-      ways={{ next: null, below: null, above: null, close: `${rigPath}/tool${query}` }}
+      ways={{ next: null, below: null, above: null, close: to("tool") }}
     >
       <div className="grid gap-4">
         <div>
-          <Link to={`${rigPath}/tool${query}`} className="flex min-h-11 items-center font-semibold">
+          <Link to={to("tool")} className="flex min-h-11 items-center font-semibold">
             Back to the tool
           </Link>
           <h1>Sections and variants</h1>

@@ -1,5 +1,6 @@
 import { isSequenceKind, SEQUENCE_LABELS } from "../../core/sequence/step.ts";
 import { listOf } from "../../core/sequence/templates.ts";
+import { addressesIn } from "../stations/frame/address.ts";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { Editor } from "../stations/sequences/Editor.tsx";
@@ -21,7 +22,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     known: [...steps, ...template.filter(({ id }) => !steps.some((step) => step.id === id))],
     start,
     edited: lists[kind] !== undefined,
-    search: new URL(request.url).search,
   };
 }
 
@@ -30,8 +30,8 @@ export function meta({ loaderData }: Route.MetaArgs) {
 }
 
 export default function SequenceEdit({ loaderData }: Route.ComponentProps) {
-  const { frame, kind, tool, steps, known, start, edited, search } = loaderData;
-  const rigPath = `/rigs/${frame.rig.id}`;
+  const { frame, kind, tool, steps, known, start, edited } = loaderData;
+  const { to } = addressesIn(frame);
   return (
     <RigFrame
       view={{ ...frame, tools: [] }}
@@ -54,8 +54,8 @@ export default function SequenceEdit({ loaderData }: Route.ComponentProps) {
           known={known}
           start={start}
           edited={edited}
-          action={`${rigPath}/keep${search}`}
-          backHref={`${rigPath}/sequences/${kind}${search}`}
+          action={to("keep")}
+          backHref={to(`sequences/${kind}`)}
           person={frame.preferences.person}
         />
       </div>

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { stageOf } from "../../core/sequence/of-rig.ts";
 import { isSequenceKind, type SequenceKind } from "../../core/sequence/step.ts";
+import { addressesIn, rigAddress } from "../stations/frame/address.ts";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
@@ -14,8 +15,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const kind = params.kind ?? "hook-up";
   if (!isSequenceKind(kind)) throw new Response("There is no such sequence.", { status: 404 });
-  const { search } = new URL(request.url);
-  const hrefOf = (each: SequenceKind) => `/rigs/${open.rig.id}/sequences/${each}${search}`;
+  const hrefOf = (each: SequenceKind) => rigAddress(open.rig.id, `sequences/${each}`, { tool: open.tool });
   const { whole, judged, preferences } = open;
   const board = boardView({
     whole,
@@ -23,28 +23,27 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     units: preferences.units,
     fn: null,
     stage: stageOf(judged.reckoned.hoses, kind),
-    hrefOf: () => `/rigs/${open.rig.id}/hoses`,
+    hrefOf: () => rigAddress(open.rig.id, "hoses"),
   });
   return {
     frame: frameOf(open, "sequences", request, { ownDrawing: board !== null }),
     view: sequenceView(open, kind, hrefOf),
     board,
-    search,
   };
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) =>
   rigTitle(loaderData?.view.title ?? "", loaderData?.frame.rig.name);
 
-export default function Sequences({ loaderData: { frame, view, board, search } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
+export default function Sequences({ loaderData: { frame, view, board } }: Route.ComponentProps) {
+  const { to } = addressesIn(frame);
   return (
     <RigFrame
       view={frame}
       station="sequences"
       lit={null}
       alone
-      picture={board && <HoseBoard board={board} action={`${rigPath}/keep${search}`} />}
+      picture={board && <HoseBoard board={board} action={to("keep")} />}
       ways={{ next: null, below: null, above: null, close: null }}
     >
       <div className="grid gap-3">
@@ -57,21 +56,16 @@ export default function Sequences({ loaderData: { frame, view, board, search } }
         <Kinds kinds={view.kinds} />
         {!view.run && (
           <p>
-            <Link to={`${rigPath}/sequences/${view.kind}/edit${search}`} className="font-semibold text-dye">
+            <Link to={to(`sequences/${view.kind}/edit`)} className="font-semibold text-dye">
               Edit this list
             </Link>
             {" · "}
-            <Link to={`${rigPath}/rehearse${search}`} className="font-semibold text-dye">
+            <Link to={to("rehearse")} className="font-semibold text-dye">
               Rehearse
             </Link>
           </p>
         )}
-        <Runner
-          key={view.kind}
-          view={view}
-          action={`${rigPath}/keep${search}`}
-          person={frame.preferences.person}
-        />
+        <Runner key={view.kind} view={view} action={to("keep")} person={frame.preferences.person} />
       </div>
     </RigFrame>
   );

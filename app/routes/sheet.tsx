@@ -13,7 +13,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const sheet = isSheetKey(wanted) ? wanted : "guidance";
   return {
     head: headOf(open.parts),
-    tool: open.parts.length > 1 ? open.rig.couplingId : null,
+    tool: open.tool,
     attachment: open.rig.attachment,
     preferences: open.preferences,
     sheet,

@@ -4,6 +4,7 @@ import { Form, Link, useFetcher, useSearchParams } from "react-router";
 import { toast } from "sonner";
 import { ThumbnailDrawing } from "../drawing/ThumbnailDrawing.tsx";
 import type { Route } from "../routes/+types/yard";
+import { rigAddress } from "../stations/frame/address.ts";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { RIG_STATES, type RigState } from "./rig-states.ts";
 import { YardFrame } from "./YardFrame.tsx";
@@ -155,7 +156,7 @@ function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away 
       <div className="grid content-start gap-1.5 px-4 py-3">
         <div className="flex flex-wrap items-start justify-between gap-x-3">
           <h2 className="text-[19px] leading-tight font-[720]">
-            <Link to={`/rigs/${head.id}`} className="no-underline">
+            <Link to={rigAddress(head.id, "")} className="no-underline">
               {head.name}
             </Link>
           </h2>
@@ -187,7 +188,7 @@ function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away 
               (stops + fixes === 0 && "Nothing to check.")}
           </p>
           <Link
-            to={`/rigs/${head.id}/ladder`}
+            to={rigAddress(head.id, "ladder")}
             className="grid min-h-11 items-center font-semibold text-dye"
             aria-label={`Start ${climbed.good} of ${climbed.all}: ${head.name}`}
           >
@@ -195,10 +196,10 @@ function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away 
           </Link>
         </div>
         <div className="flex flex-wrap items-center gap-2">
-          <Link to={`/rigs/${head.id}`} className={stops ? "key-main" : "key"}>
+          <Link to={rigAddress(head.id, "")} className={stops ? "key-main" : "key"}>
             Walk round
           </Link>
-          <Link to={`/rigs/${head.id}/card`} className={stops ? "key" : "key-main"}>
+          <Link to={rigAddress(head.id, "card")} className={stops ? "key" : "key-main"}>
             Cab card
           </Link>
           <Manage id={head.id} name={head.name} away={away} />

@@ -4,14 +4,14 @@ import { RECEIVERS } from "../../../core/rig/budget.ts";
 import type { Route } from "../../routes/+types/budget";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import { Later } from "../../ui/Later.tsx";
-import { RigFrame, toolInView } from "../frame/RigFrame.tsx";
+import { addressesIn } from "../frame/address.ts";
+import { RigFrame } from "../frame/RigFrame.tsx";
 import type { BudgetView } from "./budget-view.ts";
 
 const BudgetChart = lazy(() => import("./BudgetChart.tsx"));
 
 export function BudgetPage({ loaderData: { frame, view } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const { tool, query } = toolInView(frame);
+  const { tool, to } = addressesIn(frame);
   return (
     <RigFrame
       view={frame}
@@ -21,7 +21,7 @@ export function BudgetPage({ loaderData: { frame, view } }: Route.ComponentProps
         next: view.budgets[0]?.next?.href ?? null,
         below: null,
         above: null,
-        close: `${rigPath}/proof${query}`,
+        close: to("proof"),
       }}
     >
       <div className="grid gap-4">
@@ -30,7 +30,7 @@ export function BudgetPage({ loaderData: { frame, view } }: Route.ComponentProps
           <p className="text-lead text-soft">{view.tolerance}</p>
         </div>
         <Form className="grid grid-cols-[1fr_110px_130px_auto] items-end gap-2 max-sm:grid-cols-2">
-          {tool && <input type="hidden" name="tool" value={tool.id} />}
+          {tool && <input type="hidden" name="tool" value={tool} />}
           <SelectField
             name="receiver"
             label="Receiver"

@@ -7,6 +7,7 @@ import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
 import { SeverityMark, severityWash } from "../../ui/Severity.tsx";
+import { rigAddress } from "../frame/address.ts";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import type { CardRow, CardView } from "./card-view.server.ts";
 import { TerminalDto } from "./terminal.dto.ts";
@@ -62,17 +63,17 @@ export function CardPage({ loaderData: { frame, card }, actionData }: Route.Comp
         <Order />
         <p className="flex flex-wrap gap-3">
           {frame.tools.length > 1 && card.printable > 0 && (
-            <Link className="key" to={`/rigs/${id}/cards/all/print`}>
+            <Link className="key" to={rigAddress(id, "cards/all/print")}>
               {card.printable === frame.tools.length
                 ? "Print a page for every tool"
                 : `Print the pages of ${card.printable} of ${frame.tools.length} tools`}
             </Link>
           )}
-          <a className="key" href={`/rigs/${id}/readings.csv`} download>
+          <a className="key" href={rigAddress(id, "readings.csv")} download>
             Readings as CSV
           </a>
           {card.earlier.map(({ number, issued }) => (
-            <Link key={number} className="key" to={`/rigs/${id}/cards/${number}/print`}>
+            <Link key={number} className="key" to={rigAddress(id, `cards/${number}/print`)}>
               Card {number}, {issued}
             </Link>
           ))}
@@ -159,20 +160,20 @@ function InTheCab({
           <>
             <Link
               className={changed ? "key" : "key-main"}
-              to={`/rigs/${rigId}/cards/${cab.number}/read-back`}
+              to={rigAddress(rigId, `cards/${cab.number}/read-back`)}
             >
               Read back
             </Link>
-            <Link className="key" to={`/rigs/${rigId}/cards/${cab.number}/print`}>
+            <Link className="key" to={rigAddress(rigId, `cards/${cab.number}/print`)}>
               Print card {cab.number}
             </Link>
-            <a className="key" href={`/rigs/${rigId}/cards/${cab.number}.pdf`} download>
+            <a className="key" href={rigAddress(rigId, `cards/${cab.number}.pdf`)} download>
               PDF
             </a>
           </>
         )}
         {file && (
-          <a className="key" href={`/rigs/${rigId}/taskdata.zip`} download>
+          <a className="key" href={rigAddress(rigId, "taskdata.zip")} download>
             ISO 11783-10 file
           </a>
         )}

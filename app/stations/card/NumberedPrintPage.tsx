@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { ENTRY_ORDER } from "../../../core/card/order.ts";
 import type { Route } from "../../routes/+types/numbered-print";
+import { rigAddress } from "../frame/address.ts";
 import type { NumberedLine, NumberedView } from "./numbered-view.server.ts";
 
 /** An A5 page for each tool, to tape beside the terminal. */
@@ -13,11 +14,11 @@ export function NumberedPrintPage({ loaderData: { cards, qr } }: Route.Component
           Print
         </button>
         {cards.length === 1 && (
-          <a className="key" href={`/rigs/${head.id}/cards/${number}.pdf`} download>
+          <a className="key" href={rigAddress(head.id, `cards/${number}.pdf`)} download>
             PDF
           </a>
         )}
-        <Link className="key" to={`/rigs/${head.id}/card`}>
+        <Link className="key" to={rigAddress(head.id, "card")}>
           Back to the card
         </Link>
       </p>

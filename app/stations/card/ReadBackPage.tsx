@@ -5,6 +5,7 @@ import { type Comparison, compareShown } from "../../../core/card/read-back.ts";
 import type { Route } from "../../routes/+types/read-back";
 import type { FieldErrors } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
+import { rigAddress } from "../frame/address.ts";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import type { ReadBackRow } from "./numbered-view.server.ts";
 
@@ -18,14 +19,14 @@ export function ReadBackPage({ loaderData, actionData }: Route.ComponentProps) {
       view={frame}
       station="card"
       lit={null}
-      ways={{ next: null, below: null, above: null, close: `/rigs/${id}/card` }}
+      ways={{ next: null, below: null, above: null, close: rigAddress(id, "card") }}
     >
       <Form method="post" className="grid gap-3" key={`${number}-${actionData?.kept ?? 0}`} noValidate>
         <div>
           <h1>Read back card {number}</h1>
           <p className="text-lead text-soft">
             Type what the terminal shows, line by line, as it stands there. In this cab: {where}.{" "}
-            <Link to={`/rigs/${id}/card`} className="text-dye">
+            <Link to={rigAddress(id, "card")} className="text-dye">
               Back to the card
             </Link>
           </p>

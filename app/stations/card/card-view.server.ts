@@ -12,6 +12,7 @@ import { aheadOf, works } from "../../../core/rig/whole.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../../data/cards.ts";
 import { findScheme, listSchemes, type Terminal, terminalOf } from "../../../data/schemes.ts";
+import { rigAddress } from "../frame/address.ts";
 import { day } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { cureHref } from "../frame/stations.ts";
@@ -156,10 +157,10 @@ function rowOf(
               ? printLength(contribution, units.tape, { signed: true })
               : printEntry(entry, contribution, units),
         grade,
-        href: `/rigs/${rig.id}/${entry.station}?${new URLSearchParams({
-          ...(parts.length > 1 ? { tool: String(parts[part]!.couplingId) } : {}),
+        href: rigAddress(rig.id, entry.station, {
+          tool: parts.length > 1 ? parts[part]!.couplingId : null,
           at: key,
-        })}`,
+        }),
       };
     }),
     total:

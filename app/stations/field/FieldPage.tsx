@@ -1,11 +1,11 @@
 import { Form, Link } from "react-router";
 import type { Route } from "../../routes/+types/field";
-import { RigFrame, toolInView } from "../frame/RigFrame.tsx";
+import { addressesIn } from "../frame/address.ts";
+import { RigFrame } from "../frame/RigFrame.tsx";
 import { Drives, SimulatedTape, SimulatedTerminal } from "./FieldPanel.tsx";
 
 export function FieldPage({ loaderData: { frame, view }, actionData }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const { tool, query } = toolInView(frame);
+  const { to } = addressesIn(frame);
   const { practice } = view;
   const problem = actionData && !actionData.ok ? Object.values(actionData.errors)[0] : null;
   return (
@@ -13,11 +13,11 @@ export function FieldPage({ loaderData: { frame, view }, actionData }: Route.Com
       view={frame}
       station="proof"
       lit={null}
-      ways={{ next: null, below: null, above: null, close: `${rigPath}/proof${query}` }}
+      ways={{ next: null, below: null, above: null, close: to("proof") }}
     >
       <div className="grid gap-4">
         <div>
-          <Link to={`${rigPath}/proof${query}`} className="flex min-h-11 items-center font-semibold">
+          <Link to={to("proof")} className="flex min-h-11 items-center font-semibold">
             Field tests of this rig
           </Link>
           <h1>Simulated field</h1>
@@ -30,18 +30,15 @@ export function FieldPage({ loaderData: { frame, view }, actionData }: Route.Com
         {practice ? (
           <>
             <div className="grid grid-cols-2 gap-6 max-sm:grid-cols-1">
-              <SimulatedTerminal practice={practice} action={`${rigPath}/keep${query}`} />
+              <SimulatedTerminal practice={practice} action={to("keep")} />
               <Drives
                 practice={practice}
-                action={`${rigPath}/keep${query}`}
+                action={to("keep")}
                 person={frame.preferences.person}
-                jobHref={(id) => `${rigPath}/proof/${id}${query}`}
+                jobHref={(id) => to(`proof/${id}`)}
               />
             </div>
-            <SimulatedTape
-              practice={practice}
-              path={`${rigPath}/field/tape?${tool ? `tool=${tool.id}&` : ""}`}
-            />
+            <SimulatedTape practice={practice} hrefOf={(asked) => to("field/tape", asked)} />
           </>
         ) : (
           <Form method="post" className="grid gap-3">

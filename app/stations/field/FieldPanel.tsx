@@ -3,6 +3,7 @@ import { Link, useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { FIXES } from "../../../core/trade/field-conditions.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
+import type { Query } from "../frame/address.ts";
 import type { Outcome } from "../writing/outcome.ts";
 import { useSaid } from "../writing/use-said.ts";
 import type { FieldView, TerminalLine } from "./field-view.server.ts";
@@ -178,7 +179,13 @@ function useLast(driving: FormDataEntryValue | null | undefined): string | null 
 type Taped = { key: string; text: string | null };
 
 /** A tape for a rig that is not there: it says what it reads this once, to be written down. */
-export function SimulatedTape({ practice, path }: { practice: Practice; path: string }) {
+export function SimulatedTape({
+  practice,
+  hrefOf,
+}: {
+  practice: Practice;
+  hrefOf: (asked: Query) => string;
+}) {
   const fetcher = useFetcher<Taped>({ key: "tape" });
   const [read, setRead] = useState<Record<string, string[]>>({});
   const [ends, setEnds] = useState({ from: "pin", to: "rightEdge" });
@@ -209,7 +216,7 @@ export function SimulatedTape({ practice, path }: { practice: Practice; path: st
               type="button"
               className="min-h-11 cursor-pointer px-2 font-semibold underline"
               aria-label={`Read it: ${label}`}
-              onClick={() => fetcher.load(`${path}key=${key}&n=${read[key]?.length ?? 0}`)}
+              onClick={() => fetcher.load(hrefOf({ key, n: read[key]?.length ?? 0 }))}
             >
               Read it
             </button>
@@ -230,9 +237,7 @@ export function SimulatedTape({ practice, path }: { practice: Practice; path: st
         <button
           type="button"
           className="key"
-          onClick={() =>
-            fetcher.load(`${path}from=${ends.from}&to=${ends.to}&n=${read[across]?.length ?? 0}`)
-          }
+          onClick={() => fetcher.load(hrefOf({ ...ends, n: read[across]?.length ?? 0 }))}
         >
           Read it
         </button>

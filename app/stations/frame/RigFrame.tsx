@@ -3,6 +3,7 @@ import type { DrawnRig } from "../../../core/drawing/sheet.ts";
 import { PlanDrawing } from "../../drawing/PlanDrawing.tsx";
 import { Header } from "../../ui/Header.tsx";
 import { Shortcuts, type Ways } from "../../ui/Shortcuts.tsx";
+import { rigAddress } from "./address.ts";
 import type { RigFrameView } from "./rig-view.server.ts";
 import type { Peg } from "./stations.ts";
 
@@ -21,15 +22,6 @@ type Props = {
   ways: Omit<Ways, "before" | "after" | "turn">;
   children: React.ReactNode;
 };
-
-/** The tool that was chosen where a rig has several, and how an address keeps it. */
-export function toolInView({ tools }: Pick<RigFrameView, "tools">): {
-  tool: RigFrameView["tools"][number] | undefined;
-  query: string;
-} {
-  const tool = tools.find(({ now }) => now);
-  return { tool, query: tool ? `?tool=${tool.id}` : "" };
-}
 
 const SEEN_FROM = { plan: "above", side: "the right", rear: "behind" } as const;
 const TURNED = {
@@ -52,7 +44,8 @@ export function RigFrame({
 }: Props) {
   const { rig, preferences, pegs } = view;
   const drawn = drawing ?? view.drawn;
-  const hrefOf = own ?? ((target: string) => view.opens[target] ?? `/rigs/${rig.id}/antenna?at=${target}`);
+  const hrefOf =
+    own ?? ((target: string) => view.opens[target] ?? rigAddress(rig.id, "antenna", { at: target }));
   const here = pegs.findIndex(({ key }) => key === station);
   const title = drawing?.title ?? `${rig.name}, seen from ${SEEN_FROM[view.view]}, to scale`;
   const next = TURNED[view.view];

@@ -2,7 +2,7 @@ import { toString as qrSvg, toDataURL } from "qrcode";
 import { phoneAddresses } from "../../session/addresses.server.ts";
 
 /** The address of a rig's page: on the network where the server is on one, else as it was asked for. */
-export async function rigAddress(request: Request, rigId: number): Promise<string> {
+export async function networkAddress(request: Request, rigId: number): Promise<string> {
   const [onNetwork] = await phoneAddresses();
   const base = onNetwork?.address ?? `${new URL(request.url).origin}/`;
   return `${base}rigs/${rigId}`;

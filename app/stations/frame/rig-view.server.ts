@@ -28,6 +28,7 @@ import { type RigTool, toolsOf } from "../../../data/rigs.ts";
 import { machineName, wholesOf } from "../../../data/whole.ts";
 import { type Preferences, readPreferences } from "../../session/preferences.server.ts";
 import { rungsOf } from "../ladder/rungs.ts";
+import { rigAddress } from "./address.ts";
 import { type Peg, pegsOf } from "./stations.ts";
 
 /** The name of a tool with the variant it works as. */
@@ -75,6 +76,8 @@ export type OpenRig = {
   rig: RigTool;
   /** every tool, in order */
   parts: RigTool[];
+  /** the coupling in view, as an address keeps it: null where there is but one tool */
+  tool: number | null;
   /** which of them is in view */
   index: number;
   whole: WholeRig;
@@ -129,6 +132,7 @@ export function seenFrom({ db, parts, whole, judged, preferences }: Opened, inde
     db,
     rig,
     parts,
+    tool: parts.length > 1 ? rig.couplingId : null,
     index,
     whole,
     resolved,
@@ -202,7 +206,7 @@ export function frameOf(
         coupled: facts.coupled !== null,
         climbed,
       },
-      parts.length > 1 ? rig.couplingId : null,
+      open.tool,
     ),
     stops: findings.filter(({ severity }) => severity === "stop").length,
     view,
@@ -216,14 +220,9 @@ export function frameOf(
 }
 
 /** Where a reading of the tool in view is entered, in the same view of the rig. */
-function readingHref({ rig, parts }: OpenRig, target: string, view: RigDrawing): string {
+function readingHref({ rig, tool }: OpenRig, target: string, view: RigDrawing): string {
   const station = isDimensionKey(target) ? unchanging(target).station : "tool";
-  const query = new URLSearchParams({
-    ...(parts.length > 1 ? { tool: String(rig.couplingId) } : {}),
-    ...(view === "plan" ? {} : { view }),
-    at: target,
-  });
-  return `/rigs/${rig.id}/${station}?${query}`;
+  return rigAddress(rig.id, station, { tool, view: view === "plan" ? null : view, at: target });
 }
 
 function drawingOf(
@@ -258,21 +257,18 @@ function drawingOf(
 }
 
 function toolChoice(part: RigTool, now: RigTool, station: string, search: URLSearchParams): ToolChoice {
-  const query = new URLSearchParams(search);
-  query.delete("at");
-  query.set("tool", String(part.couplingId));
   return {
     id: part.couplingId,
     label: toolName(part),
     how: ATTACHMENTS[part.attachment].label.toLowerCase(),
     now: part.couplingId === now.couplingId,
-    href: `/rigs/${part.id}/${station}?${query}`,
+    href: rigAddress(part.id, station, { ...Object.fromEntries(search), at: null, tool: part.couplingId }),
   };
 }
 
 /** The station to go to first: where a stop is, else where the walk-round begins. */
 export function firstStation({ rig, parts, findings }: OpenRig): Response {
   const stop = findings.find(({ severity }) => severity === "stop");
-  const tool = stop?.part === undefined ? "" : `?tool=${parts[stop.part]!.couplingId}`;
-  return redirect(`/rigs/${rig.id}/${stop?.station ?? SUBJECTS[0]!.key}${tool}`);
+  const tool = stop?.part === undefined ? null : parts[stop.part]!.couplingId;
+  return redirect(rigAddress(rig.id, stop?.station ?? SUBJECTS[0]!.key, { tool }));
 }

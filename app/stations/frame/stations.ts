@@ -3,6 +3,7 @@ import { type Finding, SEVERITIES, type Severity, type Target } from "../../../c
 import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Standing } from "../../../core/subject/subject.ts";
 import { isHeldBy, type Stop, walkRound } from "../../../core/subjects/walk.ts";
+import { rigAddress } from "./address.ts";
 
 export type Peg = {
   key: string;
@@ -31,7 +32,7 @@ export function pegsOf(rigId: number, walked: Walked, tool: number | null): Peg[
   return walkRound().map((stop) => ({
     key: stop.key,
     label: stop.label,
-    href: `/rigs/${rigId}/${stop.key}${tool === null ? "" : `?tool=${tool}`}`,
+    href: rigAddress(rigId, stop.key, { tool }),
     ...stateOf(stop, walked),
   }));
 }
@@ -85,9 +86,6 @@ export function cureHref(
   if (next.target === "limits") return "/limits";
   const coupling = part === undefined ? undefined : couplings[part];
   const list = LISTS[next.target];
-  const query = [
-    list ? "" : `at=${next.target}`,
-    coupling === undefined || couplings.length < 2 ? "" : `tool=${coupling}`,
-  ].filter(Boolean);
-  return `/rigs/${rigId}/${station}${query.length > 0 ? `?${query.join("&")}` : ""}${list ?? ""}`;
+  const tool = couplings.length < 2 ? null : coupling;
+  return `${rigAddress(rigId, station, { at: list ? null : next.target, tool })}${list ?? ""}`;
 }

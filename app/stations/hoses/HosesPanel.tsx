@@ -6,7 +6,7 @@ import { HoseBoard } from "./HoseBoard.tsx";
 import type { Cell, HosesView, PlaceChoice } from "./hoses-view.ts";
 
 type Machines = { tractor: string; tools: { href: string; name: string }[] };
-type Props = { view: HosesView; action: string; person: string; machines: Machines; rigPath: string };
+type Props = { view: HosesView; action: string; person: string; machines: Machines; tagsHref: string };
 
 export function HosesPanel(props: Props) {
   const { view, machines } = props;
@@ -173,7 +173,7 @@ function Swaps({ view: { swaps } }: { view: HosesView }) {
 }
 
 /** Pins and preferences, and keeping the plan as it is plugged in. */
-function Kept({ view, action, person, rigPath }: Props) {
+function Kept({ view, action, person, tagsHref }: Props) {
   const fetcher = useFetcher<Outcome>();
   const outcome = fetcher.data;
   useSaid(outcome);
@@ -188,7 +188,7 @@ function Kept({ view, action, person, rigPath }: Props) {
       ))}
       <div className="flex flex-wrap items-end gap-2">
         {view.planned && (
-          <Link to={`${rigPath}/hoses/tags`} className="key">
+          <Link to={tagsHref} className="key">
             Hose tags
           </Link>
         )}

@@ -1,4 +1,5 @@
 import { Link, useSearchParams } from "react-router";
+import { addressesIn } from "../frame/address.ts";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import { Stops } from "../frame/Stops.tsx";
 import { FieldLog } from "../reading/FieldLog.tsx";
@@ -13,15 +14,11 @@ export function ToolStation({ frame, view, history }: ToolStationView) {
   const open = search.get("at");
   const targets = view.readings.map(({ target }) => target);
   const here = targets.indexOf(open as (typeof targets)[number]);
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const turned = frame.view === "plan" ? "" : `view=${frame.view}`;
+  const { to } = addressesIn(frame);
   const tool = frame.tools.find(({ now }) => now);
-  const inView = tool ? `tool=${tool.id}` : "";
-  const at = (target: string, station: string = view.station) => {
-    const query = [target && `at=${target}`, inView, turned].filter(Boolean).join("&");
-    return `${rigPath}/${station}${query && `?${query}`}`;
-  };
-  const keepPath = `${rigPath}/keep${inView && `?${inView}`}`;
+  const turned = frame.view === "plan" ? null : frame.view;
+  const at = (target: string, station: string = view.station) => to(station, { at: target, view: turned });
+  const keepPath = to("keep");
   /** A letter of another station leads there. */
   const hrefOf = (target: string) =>
     targets.some((each) => each === target) ? at(target) : (frame.opens[target] ?? at(""));

@@ -1,5 +1,6 @@
 import { useSearchParams } from "react-router";
 import type { DrawnRig } from "../../../core/drawing/sheet.ts";
+import { addressesIn } from "../frame/address.ts";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import { Stops } from "../frame/Stops.tsx";
 import { FieldLog } from "../reading/FieldLog.tsx";
@@ -21,13 +22,9 @@ export function WholeStation({ station, drawing, picture, children }: Props) {
   const { frame, view, checks, asks, next, history } = station;
   const [search] = useSearchParams();
   const open = search.get("at");
-  const tool = frame.tools.find(({ now }) => now);
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const at = (target: string) => {
-    const query = [target && `at=${target}`, tool && `tool=${tool.id}`].filter(Boolean).join("&");
-    return `${rigPath}/${view.station}${query && `?${query}`}`;
-  };
-  const action = `${rigPath}/keep${tool ? `?tool=${tool.id}` : ""}`;
+  const { to } = addressesIn(frame);
+  const at = (target: string) => to(view.station, { at: target });
+  const action = to("keep");
   const row = view.readings.find(({ target }) => target === open);
   const targets = view.readings.map(({ target }) => target);
   const here = row ? targets.indexOf(row.target) : -1;

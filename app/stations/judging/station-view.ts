@@ -62,8 +62,8 @@ export type StationFacts = {
   units: Units;
 };
 
-/** "?tool=12&at=…", in the order the walk-round writes it; the tool only where there are several. */
-export function addressOf({ rigId, couplings, index }: Pick<StationFacts, "rigId" | "couplings" | "index">) {
+/** Where a reading of the tool in view is entered. */
+function addressOf({ rigId, couplings, index }: Pick<StationFacts, "rigId" | "couplings" | "index">) {
   return (target: Target, at: StationKey) =>
     cureHref(rigId, { station: at, part: index, next: { target } }, couplings);
 }

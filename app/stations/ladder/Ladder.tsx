@@ -6,11 +6,12 @@ import { v4 as uuid } from "uuid";
 import type { Rung as Judged } from "../../../core/ladder/ladder.ts";
 import { send } from "../../offline/queue.ts";
 import { TextField } from "../../ui/Field.tsx";
+import { rigAddress } from "../frame/address.ts";
 
 /** A rung in the reader's units. */
 type Rung = Omit<Judged, "why"> & { why: string };
 
-type Props = { rungs: Rung[]; rigPath: string; person: string };
+type Props = { rungs: Rung[]; rigId: number; person: string };
 
 const MARKS = {
   good: { Mark: Check, tone: "border-ok bg-ok text-sheet" },
@@ -19,7 +20,7 @@ const MARKS = {
 };
 
 /** Every rung from the first to the first strip proved; what nobody but a person can know is ticked by one. */
-export function Ladder({ rungs, rigPath, person }: Props) {
+export function Ladder({ rungs, rigId, person }: Props) {
   const [who, setWho] = useState(person);
   const [problem, setProblem] = useState<string | null>(null);
   const { revalidate } = useRevalidator();
@@ -27,7 +28,7 @@ export function Ladder({ rungs, rigPath, person }: Props) {
     const form = new FormData();
     for (const [name, value] of Object.entries({ id: uuid(), intent: "rung", rung: key, person: who }))
       form.set(name, value);
-    const sent = await send(`${rigPath}/keep`, form, label);
+    const sent = await send(rigAddress(rigId, "keep"), form, label);
     if (!sent.sent) toast("No connection: kept on this device, sent later.");
     else if (sent.outcome.ok) {
       setProblem(null);
@@ -49,16 +50,16 @@ export function Ladder({ rungs, rigPath, person }: Props) {
       )}
       <ol>
         {rungs.map((rung, at) => (
-          <RungLine key={rung.key} rung={rung} at={at + 1} rigPath={rigPath} onTick={() => tick(rung)} />
+          <RungLine key={rung.key} rung={rung} at={at + 1} rigId={rigId} onTick={() => tick(rung)} />
         ))}
       </ol>
     </div>
   );
 }
 
-type LineProps = { rung: Rung; at: number; rigPath: string; onTick: () => void };
+type LineProps = { rung: Rung; at: number; rigId: number; onTick: () => void };
 
-function RungLine({ rung: { key, label, state, why, next, byPerson }, at, rigPath, onTick }: LineProps) {
+function RungLine({ rung: { key, label, state, why, next, byPerson }, at, rigId, onTick }: LineProps) {
   const { Mark, tone } = MARKS[state];
   return (
     <li
@@ -85,7 +86,7 @@ function RungLine({ rung: { key, label, state, why, next, byPerson }, at, rigPat
           </button>
         ) : (
           next && (
-            <Link to={`${rigPath}/${next.path}`} className="key" aria-label={`${next.label}: ${label}`}>
+            <Link to={rigAddress(rigId, next.path)} className="key" aria-label={`${next.label}: ${label}`}>
               {next.label}
             </Link>
           )

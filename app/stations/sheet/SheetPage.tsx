@@ -1,25 +1,22 @@
 import { Form, Link, useSearchParams } from "react-router";
 import type { Route } from "../../routes/+types/sheet";
 import { Header } from "../../ui/Header.tsx";
+import { rigAddress } from "../frame/address.ts";
 import { SheetForm } from "./SheetForm.tsx";
 
 export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
   const { head, tool, attachment, preferences, sheet, sheets, topics } = loaderData;
   const [search] = useSearchParams();
   const filled = actionData?.filled ?? {};
-  const query = new URLSearchParams(search);
-  const of = (key: string) => {
-    const next = new URLSearchParams(query);
-    next.set("of", key);
-    return `?${next}`;
-  };
-  const keep = `/rigs/${head.id}/keep${tool === null ? "" : `?tool=${tool}`}`;
+  const asked = Object.fromEntries(search);
+  const of = (key: string) => rigAddress(head.id, "sheet", { ...asked, of: key });
+  const keep = rigAddress(head.id, "keep", { tool });
   return (
     <>
       <div className="no-print">
         <Header preferences={preferences}>
           <p className="truncate text-soft">
-            <Link to={`/rigs/${head.id}`}>{head.name}</Link> · sheet of readings
+            <Link to={rigAddress(head.id, "")}>{head.name}</Link> · sheet of readings
           </p>
         </Header>
       </div>
@@ -44,7 +41,7 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
           <button type="button" className="key" onClick={() => window.print()}>
             Print it empty
           </button>
-          <a className="key" href={`/rigs/${head.id}/sheet.csv?${query}`}>
+          <a className="key" href={rigAddress(head.id, "sheet.csv", asked)}>
             For a spreadsheet
           </a>
           <Form method="post" encType="multipart/form-data" className="flex items-end gap-2">

@@ -1,22 +1,22 @@
 import { Form, Link } from "react-router";
 import type { Route } from "../../routes/+types/swaths";
 import { Field } from "../../ui/Field.tsx";
-import { RigFrame, toolInView } from "../frame/RigFrame.tsx";
+import { addressesIn } from "../frame/address.ts";
+import { RigFrame } from "../frame/RigFrame.tsx";
 import type { PlanView } from "./swaths-view.ts";
 
 export function SwathsPage({ loaderData: { frame, view } }: Route.ComponentProps) {
-  const rigPath = `/rigs/${frame.rig.id}`;
-  const { tool, query } = toolInView(frame);
+  const { tool, to } = addressesIn(frame);
   return (
     <RigFrame
       view={frame}
       station="tool"
       lit={null}
-      ways={{ next: null, below: null, above: null, close: `${rigPath}/tool${query}` }}
+      ways={{ next: null, below: null, above: null, close: to("tool") }}
     >
       <div className="grid gap-4">
         <div>
-          <Link to={`${rigPath}/tool${query}`} className="flex min-h-11 items-center font-semibold">
+          <Link to={to("tool")} className="flex min-h-11 items-center font-semibold">
             Back to the tool
           </Link>
           <h1>The last pass</h1>
@@ -28,7 +28,7 @@ export function SwathsPage({ loaderData: { frame, view } }: Route.ComponentProps
           <p className="problem">{view.missing}</p>
         ) : (
           <Form className="flex items-end gap-2">
-            {tool && <input type="hidden" name="tool" value={tool.id} />}
+            {tool && <input type="hidden" name="tool" value={tool} />}
             <Field label="Width of the field, across the passes" problem={view.problem ?? undefined}>
               <input name="field" className="field" defaultValue={view.field} autoComplete="off" />
             </Field>

@@ -2,6 +2,7 @@ import { Form, Link } from "react-router";
 import { ATTACHMENTS, OWN_ATTACHMENTS } from "../../../core/dimension/attachment.ts";
 import type { Route } from "../../routes/+types/machine";
 import type { FieldErrors } from "../../session/validate.ts";
+import { rigAddress } from "../../stations/frame/address.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import { YardFrame } from "../YardFrame.tsx";
 import { KIND_WORDS, weighedFrom } from "./machine-words.ts";
@@ -101,7 +102,7 @@ function RigsWithIt({ machine, rigs }: { machine: Shown; rigs: { id: number; nam
         <ul>
           {rigs.map(({ id, name }) => (
             <li key={id} className="border-b border-hair">
-              <Link to={`/rigs/${id}`} className="flex min-h-11 items-center font-semibold text-dye">
+              <Link to={rigAddress(id, "")} className="flex min-h-11 items-center font-semibold text-dye">
                 {name}
               </Link>
             </li>

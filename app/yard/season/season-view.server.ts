@@ -15,6 +15,7 @@ import type { Database } from "../../../data/handle.ts";
 import { hourMarks } from "../../../data/live.ts";
 import { listEveryTool, type RigTool } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
+import { rigAddress } from "../../stations/frame/address.ts";
 import { day } from "../../stations/frame/print.ts";
 import { toolName } from "../../stations/frame/rig-view.server.ts";
 
@@ -84,7 +85,7 @@ function readingTodo(
       ...reason,
       key: entry.key,
       what: value === null ? entry.label : `${entry.label}, ${printEntry(entry, value, units)}`,
-      href: `/rigs/${part.id}/${entry.station}?at=${entry.key}&tool=${part.couplingId}`,
+      href: rigAddress(part.id, entry.station, { at: entry.key, tool: part.couplingId }),
       station: entry.station,
       subject: entry.subject,
     },
@@ -112,7 +113,7 @@ function proofTodo(part: RigTool, { key, label }: Provable, why: string): Todo {
     key: `proof ${key}`,
     what: label,
     why,
-    href: `/rigs/${part.id}/proof?tool=${part.couplingId}`,
+    href: rigAddress(part.id, "proof", { tool: part.couplingId }),
     station: "proof",
     subject: "coupling",
   };

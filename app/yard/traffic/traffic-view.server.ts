@@ -8,6 +8,7 @@ import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { listEveryTool } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
+import { rigAddress } from "../../stations/frame/address.ts";
 
 export type TrafficView = {
   tools: { id: number; label: string; rig: string; chosen: boolean }[];
@@ -38,7 +39,7 @@ export function trafficView(db: Database, chosen: ReadonlySet<number>, units: Un
     .filter(({ part }) => chosen.has(part.couplingId))
     .map(({ part, rig }): TrafficTool & { id: number; href: string } => ({
       id: part.couplingId,
-      href: `/rigs/${part.id}/tool?at=tool.width&tool=${part.couplingId}`,
+      href: rigAddress(part.id, "tool", { at: "tool.width", tool: part.couplingId }),
       name: machineName(part.implement),
       spacing: trackSpacing(rig).total,
       track: rig.values["tractor.trackRear"].value,
