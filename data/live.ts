@@ -161,7 +161,7 @@ type LiveProof = Proof & { variantId: number | null };
 export function liveProofs(db: Database, couplingIds: readonly number[]): Map<number, LiveProof[]> {
   const query = prepared(db, "live proofs", () =>
     db
-      .select({ fact, proof, term: proofTerm, wrote: wroteId, rests: restIds })
+      .select({ fact, proof: proofSaid, term: proofTerm, wrote: wroteId, rests: restIds })
       .from(fact)
       .innerJoin(proof, eq(proof.seq, fact.seq))
       .innerJoin(proofTerm, eq(proofTerm.proof, proof.seq))
@@ -190,6 +190,8 @@ export function liveProofs(db: Database, couplingIds: readonly number[]): Map<nu
   return found;
 }
 
+/** What a proof says; not what it was fitted to, which no page reads. */
+const proofSaid = { what: proof.what, how: proof.how, result: proof.result, sigma: proof.sigma };
 const wroteId = sql<string | null>`(select f.id from fact f where f.seq = ${proof.wrote})`;
 const restIds = sql<string>`(select json_group_array(f.id) from ${proofReading} p join fact f on f.seq = p.reading where p.proof = ${proof.seq})`;
 

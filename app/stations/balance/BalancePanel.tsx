@@ -1,9 +1,8 @@
-import { useEffect, useState } from "react";
-import { Link, useFetcher } from "react-router";
-import { toast } from "sonner";
+import { useState } from "react";
+import { Link } from "react-router";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { StaleList } from "../reading/StaleList.tsx";
-import type { Outcome } from "../writing/outcome.ts";
 import type { BalanceView, StateRow } from "./balance-view.ts";
 
 type Props = {
@@ -99,15 +98,9 @@ function State({ state, tools, sides }: { state: StateRow; tools: boolean; sides
 /** The weights there are, how many are on, and how many would do. */
 function Ballast({ view, action, person, machine, stales }: Props) {
   const { weights, proposal, manual, largest } = view;
-  const fetcher = useFetcher<Outcome>();
+  const { fetcher, errors } = useOutcome(action);
   const [typed, setTyped] = useState<Record<number, string>>({});
   const changed = weights.some(({ id, fitted }) => (typed[id] ?? String(fitted)).trim() !== String(fitted));
-  const outcome = fetcher.data;
-  const errors = outcome && !outcome.ok ? outcome.errors : {};
-  const said = outcome?.ok ? outcome.kept?.said : null;
-  useEffect(() => {
-    if (said) toast.success(said);
-  }, [said]);
   return (
     <section aria-label="Ballast" id="weights" className="scroll-mt-4">
       <h2 className="flex justify-between border-b-2 border-ink pb-1">

@@ -2,10 +2,9 @@ import { useEffect, useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { FIXES } from "../../../core/trade/field-conditions.ts";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import type { Query } from "../frame/address.ts";
-import type { Outcome } from "../writing/outcome.ts";
-import { useSaid } from "../writing/use-said.ts";
 import type { FieldView, TerminalLine } from "./field-view.server.ts";
 
 type Practice = NonNullable<FieldView["practice"]>;
@@ -43,9 +42,7 @@ export function SimulatedTerminal({ practice, action }: { practice: Practice; ac
 }
 
 function Page({ page, lines, action }: { page: string; lines: TerminalLine[]; action: string }) {
-  const fetcher = useFetcher<Outcome>({ key: "terminal" });
-  useSaid(fetcher.data);
-  const errors = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
+  const { fetcher, errors } = useOutcome(action, "terminal");
   return (
     <fetcher.Form method="post" action={action} className="grid gap-2" noValidate>
       <input type="hidden" name="intent" value="terminal" />
@@ -111,11 +108,10 @@ export function Drives({
   person: string;
   jobHref: (id: string) => string;
 }) {
-  const fetcher = useFetcher<Outcome>({ key: "drive" });
+  const { fetcher, errors, kept: done, submit } = useOutcome(action, "drive");
   const [fix, setFix] = useState("fixed");
   const [driver, setDriver] = useState(person || "Trainee");
-  const done = fetcher.data?.ok ? fetcher.data.kept?.id : null;
-  const problem = fetcher.data && !fetcher.data.ok ? Object.values(fetcher.data.errors)[0] : null;
+  const [problem] = Object.values(errors);
   const driving = fetcher.formData?.get("drive");
   const last = useLast(driving);
   return (
@@ -151,12 +147,7 @@ export function Drives({
               className="key"
               data-drive={key}
               disabled={fetcher.state !== "idle"}
-              onClick={() =>
-                fetcher.submit(
-                  { intent: "drive", id: uuid(), drive: key, fix, person: driver },
-                  { method: "post", action },
-                )
-              }
+              onClick={() => submit({ intent: "drive", id: uuid(), drive: key, fix, person: driver })}
             >
               {driving === key ? "Driving" : "Drive"}
             </button>

@@ -1,5 +1,3 @@
-import type { RigFrameView } from "./rig-view.server.ts";
-
 /** What is asked of a page; what is null, empty or not there does not stand in its address. */
 export type Query = Readonly<Record<string, string | number | null | undefined>>;
 
@@ -17,8 +15,11 @@ export function rigAddress(
   return `/rigs/${rigId}${page && `/${page}`}${search && `?${search}`}`;
 }
 
+/** A rig, and its tools where it has several. */
+type Framed = { rig: { id: number }; tools: readonly { id: number; now: boolean }[] };
+
 /** Addresses of a rig's pages with the tool that is in view, where it has several. */
-export function addressesIn({ rig, tools }: Pick<RigFrameView, "rig" | "tools">) {
+export function addressesIn({ rig, tools }: Framed) {
   const tool = tools.find(({ now }) => now)?.id ?? null;
   return { tool, to: (page: string, query: Query = {}) => rigAddress(rig.id, page, { ...query, tool }) };
 }

@@ -1,12 +1,11 @@
 import { Check, ShieldAlert, Square, SquareCheck } from "lucide-react";
 import { useState } from "react";
-import { Link, useFetcher, useRevalidator } from "react-router";
-import { toast } from "sonner";
+import { Link } from "react-router";
 import { v4 as uuid } from "uuid";
 import { GROUPS } from "../../../core/subject/hookup-line.ts";
-import { send } from "../../offline/queue.ts";
+import { TakeBack } from "../../entry/TakeBack.tsx";
+import { firstOf, useKeep } from "../../entry/use-keep.ts";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../writing/outcome.ts";
 import type { HookupRow, HookupView } from "./hookup-view.server.ts";
 
 type Props = { view: HookupView; action: string; person: string };
@@ -14,18 +13,10 @@ type Props = { view: HookupView; action: string; person: string };
 /** The list in order, ticked with a thumb. Ticks wait on the device where there is no connection. */
 export function HookupList({ view, action, person }: Props) {
   const [who, setWho] = useState(person);
-  const { revalidate } = useRevalidator();
+  const { keep: send } = useKeep(action);
   const keep = async (fields: Record<string, string>, label: string): Promise<string | null> => {
-    const form = new FormData();
-    for (const [name, value] of Object.entries({ id: uuid(), person: who, ...fields })) form.set(name, value);
-    const sent = await send(action, form, label);
-    if (!sent.sent) {
-      toast("No connection: kept on this device, sent later.");
-      return null;
-    }
-    if (!sent.outcome.ok) return Object.values(sent.outcome.errors)[0] ?? "It was refused.";
-    await revalidate();
-    return null;
+    const kept = await send({ id: uuid(), person: who, ...fields }, label);
+    return kept.state === "refused" ? firstOf(kept.errors) : null;
   };
   return (
     <div className="grid gap-3">
@@ -222,19 +213,5 @@ function NotApplicable({
         Leave it
       </button>
     </form>
-  );
-}
-
-function TakeBack({ id, action, label }: { id: string; action: string; label: string }) {
-  const fetcher = useFetcher<Outcome>({ key: `take-back ${id}` });
-  return (
-    <button
-      type="button"
-      className="min-h-11 cursor-pointer px-2 font-semibold underline"
-      aria-label={label}
-      onClick={() => fetcher.submit({ intent: "take-back", id }, { method: "post", action })}
-    >
-      Take back
-    </button>
   );
 }

@@ -9,28 +9,23 @@ import {
 } from "@dnd-kit/core";
 import { Pin } from "lucide-react";
 import { Fragment, useEffect } from "react";
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
 import { toast } from "sonner";
 import type { HoseColumn, HoseRow, HoseSheet } from "../../../core/drawing/hoses.ts";
-import type { Outcome } from "../writing/outcome.ts";
-import { useSaid } from "../writing/use-said.ts";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import type { Board, BoardColumn, BoardRow } from "./hoses-view.ts";
 
 /** The tractor from behind, its couplings in a row, the hoses hanging to the functions. A plug is pulled to another coupling, or moved by arrow keys. */
 export function HoseBoard({ board, action }: { board: Board; action: string }) {
   const { sheet, rows, columns, shown } = board;
-  const fetcher = useFetcher<Outcome>();
+  const { errors, submit } = useOutcome(action);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  const outcome = fetcher.data;
-  useSaid(outcome);
   useEffect(() => {
-    if (outcome && !outcome.ok) toast.error(Object.values(outcome.errors)[0] ?? "");
-  }, [outcome]);
+    const [problem] = Object.values(errors);
+    if (problem) toast.error(problem);
+  }, [errors]);
   const pin = (fn: number, remote: number | null) =>
-    fetcher.submit(
-      { intent: "pin-hose", function: String(fn), remote: remote === null ? "" : String(remote) },
-      { method: "post", action },
-    );
+    submit({ intent: "pin-hose", function: String(fn), remote: remote === null ? "" : String(remote) });
   const dropped = ({ active, over }: DragEndEvent) => {
     if (over) pin(Number(active.id), Number(over.id));
   };

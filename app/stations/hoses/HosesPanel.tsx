@@ -1,7 +1,6 @@
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../writing/outcome.ts";
-import { useSaid } from "../writing/use-said.ts";
 import { HoseBoard } from "./HoseBoard.tsx";
 import type { Cell, HosesView, PlaceChoice } from "./hoses-view.ts";
 
@@ -46,8 +45,7 @@ function Refused({ refused }: { refused: NonNullable<HosesView["refused"]> }) {
 
 /** One function: every coupling, what it would cost there, and the key that pins it. */
 function OneFunction({ open, action }: Props & { open: NonNullable<HosesView["open"]> }) {
-  const fetcher = useFetcher<Outcome>();
-  useSaid(fetcher.data);
+  const { fetcher } = useOutcome(action);
   return (
     <section aria-label={open.name} className="bg-dye-wash p-3" data-function={open.id}>
       <h2>{open.name}</h2>
@@ -174,10 +172,7 @@ function Swaps({ view: { swaps } }: { view: HosesView }) {
 
 /** Pins and preferences, and keeping the plan as it is plugged in. */
 function Kept({ view, action, person, tagsHref }: Props) {
-  const fetcher = useFetcher<Outcome>();
-  const outcome = fetcher.data;
-  useSaid(outcome);
-  const errors = outcome && !outcome.ok ? outcome.errors : {};
+  const { fetcher, errors } = useOutcome(action);
   if (!view.planned && view.pinned === 0) return null;
   return (
     <section aria-label="Kept">

@@ -1,10 +1,9 @@
 import { Check, Circle, Minus } from "lucide-react";
 import { useState } from "react";
-import { Link, useRevalidator } from "react-router";
-import { toast } from "sonner";
+import { Link } from "react-router";
 import { v4 as uuid } from "uuid";
 import type { Rung as Judged } from "../../../core/ladder/ladder.ts";
-import { send } from "../../offline/queue.ts";
+import { firstOf, useKeep } from "../../entry/use-keep.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { rigAddress } from "../frame/address.ts";
 
@@ -23,17 +22,10 @@ const MARKS = {
 export function Ladder({ rungs, rigId, person }: Props) {
   const [who, setWho] = useState(person);
   const [problem, setProblem] = useState<string | null>(null);
-  const { revalidate } = useRevalidator();
+  const { keep } = useKeep(rigAddress(rigId, "keep"));
   const tick = async ({ key, label }: Rung) => {
-    const form = new FormData();
-    for (const [name, value] of Object.entries({ id: uuid(), intent: "rung", rung: key, person: who }))
-      form.set(name, value);
-    const sent = await send(rigAddress(rigId, "keep"), form, label);
-    if (!sent.sent) toast("No connection: kept on this device, sent later.");
-    else if (sent.outcome.ok) {
-      setProblem(null);
-      await revalidate();
-    } else setProblem(Object.values(sent.outcome.errors)[0] ?? "It was refused.");
+    const kept = await keep({ id: uuid(), intent: "rung", rung: key, person: who }, label);
+    setProblem(kept.state === "refused" ? firstOf(kept.errors) : null);
   };
   return (
     <div className="grid gap-3">

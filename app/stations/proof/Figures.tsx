@@ -1,15 +1,12 @@
 import { useState } from "react";
-import { useFetcher } from "react-router";
+import { TakeBack } from "../../entry/TakeBack.tsx";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../writing/outcome.ts";
-import { useSaid } from "../writing/use-said.ts";
 import type { FigureView, JobView } from "./proof-view.server.ts";
 
 /** What the test found, which slip it looks like, and what to do: one act accepts what is chosen. */
 export function Figures({ job, action, person }: { job: JobView; action: string; person: string }) {
-  const fetcher = useFetcher<Outcome>();
-  useSaid(fetcher.data);
-  const errors = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
+  const { fetcher, errors } = useOutcome(action);
   const ready = job.figures.some(({ unproven, verdict }) => unproven.length === 0 && verdict !== "uncertain");
   if (job.accepted) return <AcceptedNow job={job} action={action} />;
   return (
@@ -174,7 +171,6 @@ function Choice({
 }
 
 function AcceptedNow({ job, action }: { job: JobView; action: string }) {
-  const fetcher = useFetcher<Outcome>();
   const { batchId, said, what } = job.accepted!;
   return (
     <section aria-label="What it found" className="grid gap-2">
@@ -191,13 +187,9 @@ function AcceptedNow({ job, action }: { job: JobView; action: string }) {
         It holds until a reading in it is read again, or something is changed that touches one. Issue a new
         cab card and retype what it names.
       </p>
-      <button
-        type="button"
-        className="key"
-        onClick={() => fetcher.submit({ intent: "take-back", id: batchId }, { method: "post", action })}
-      >
+      <TakeBack id={batchId} action={action} className="key">
         Take it back
-      </button>
+      </TakeBack>
     </section>
   );
 }

@@ -1,6 +1,8 @@
 import { lazy } from "react";
 import { useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
+import { TakeBack } from "../../entry/TakeBack.tsx";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { Later } from "../../ui/Later.tsx";
 import type { Outcome } from "../writing/outcome.ts";
 import { Figures } from "./Figures.tsx";
@@ -25,7 +27,16 @@ export function Job(props: Props) {
         <div className="grid content-start gap-4">
           {!closed && (job.fromLog ? <LogForm {...props} /> : <ObservationForm {...props} />)}
           <Observations job={job} action={action} />
-          {!closed && <TakeBack {...props} />}
+          {/* A test that went wrong from the start: taken back whole; its page then leads to the list. */}
+          {!closed && (
+            <TakeBack
+              id={job.id}
+              action={action}
+              className="min-h-11 cursor-pointer justify-self-start font-semibold underline"
+            >
+              Take this test back
+            </TakeBack>
+          )}
         </div>
         <div className="grid content-start gap-4">
           <Figures {...props} />
@@ -90,8 +101,7 @@ function Steps({ title, lines }: { title: string; lines: readonly string[] }) {
 }
 
 function LogForm({ job, action, person }: Props) {
-  const fetcher = useFetcher<Outcome>();
-  const errors = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
+  const { fetcher, errors } = useOutcome(action);
   if (job.observations.length > 0)
     return (
       <p className="leading-snug" data-log-note>
@@ -126,20 +136,6 @@ function LogForm({ job, action, person }: Props) {
       </button>
       {(errors.form ?? errors.id) && <p className="problem">{errors.form ?? errors.id}</p>}
     </fetcher.Form>
-  );
-}
-
-/** A test that went wrong from the start: taken back whole; its page then leads to the list. */
-function TakeBack({ job, action }: Props) {
-  const fetcher = useFetcher<Outcome>();
-  return (
-    <button
-      type="button"
-      className="min-h-11 cursor-pointer justify-self-start font-semibold underline"
-      onClick={() => fetcher.submit({ intent: "take-back", id: job.id }, { method: "post", action })}
-    >
-      Take this test back
-    </button>
   );
 }
 
@@ -179,14 +175,7 @@ function Observations({ job, action }: { job: JobView; action: string }) {
                 >
                   {leftOut ? "Count it" : "Leave out"}
                 </button>
-                <button
-                  type="button"
-                  className="min-h-11 cursor-pointer px-2 font-semibold underline"
-                  aria-label={`Take back ${one} ${number}`}
-                  onClick={() => send({ intent: "take-back", id })}
-                >
-                  Take back
-                </button>
+                <TakeBack id={id} action={action} label={`Take back ${one} ${number}`} />
               </span>
             )}
           </li>

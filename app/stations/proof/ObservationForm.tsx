@@ -1,11 +1,10 @@
 import { useEffect, useRef, useState } from "react";
-import { useRevalidator } from "react-router";
-import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { FieldUnit } from "../../../core/dimension/entry.ts";
 import type { AskedField as Asked } from "../../../core/job/kind.ts";
 import { capital } from "../../../core/quantity/capital.ts";
-import { askedIn, send } from "../../offline/queue.ts";
+import { useKeep } from "../../entry/use-keep.ts";
+import { askedIn } from "../../offline/queue.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
@@ -21,10 +20,9 @@ export function ObservationForm({ job, action, person }: Props) {
   const [typed, setTyped] = useState<Record<string, string>>(() => firstOf(job));
   const [errors, setErrors] = useState<FieldErrors>({});
   const [active, setActive] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
   const [id, setId] = useState(() => uuid());
   const small = useSmallScreen();
-  const { revalidate } = useRevalidator();
+  const { keep: send, busy } = useKeep(action);
   const form = useRef<HTMLFormElement>(null);
   const count = job.observations.length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new observation asks for what usually follows it
@@ -45,15 +43,11 @@ export function ObservationForm({ job, action, person }: Props) {
     const read = readObservation(job.fields, (name) => String(data.get(name) ?? ""), job.styles);
     const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
     if (Object.keys(found).length > 0) return refuse(found);
-    setBusy(true);
-    const sent = await send(action, data, `${job.one} ${count + 1}`, askedIn(element));
-    setBusy(false);
-    if (sent.sent && !sent.outcome.ok) return refuse(sent.outcome.errors);
+    const kept = await send(data, `${job.one} ${count + 1}`, { asked: askedIn(element) });
+    if (kept.state === "refused") return refuse(kept.errors);
     setErrors({});
     setId(uuid());
     setTyped((now) => emptied(job, now));
-    if (sent.sent) void revalidate();
-    else toast("No connection: kept on this device, sent later.");
     const [first] = job.fields.filter(({ kind }) => kind !== "choice" && kind !== "point");
     if (first) form.current?.querySelector<HTMLElement>(`[name="${textName(first.key)}"]`)?.focus();
   };

@@ -1,9 +1,8 @@
 import { useEffect, useRef } from "react";
-import { useFetcher } from "react-router";
 import { FIXES, SLOPES, SOILS } from "../../../core/trade/field-conditions.ts";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../writing/outcome.ts";
 import { stylesText } from "./observation.ts";
 import { TestConditionsDto } from "./proof.dto.ts";
 import type { JobView } from "./proof-view.server.ts";
@@ -13,8 +12,7 @@ const choices = (of: Record<string, string>) =>
 
 /** Under what the test was driven: without a fixed solution nothing that rests on the receiver is proven. */
 export function TestConditions({ job, action }: { job: JobView; action: string }) {
-  const fetcher = useFetcher<Outcome>();
-  const sent = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
+  const { fetcher, errors: sent } = useOutcome(action);
   const { errors, onSubmit } = useChecked(TestConditionsDto, sent);
   const { conditions, receiver, asksSpacing, rows } = job;
   const details = useRef<HTMLDetailsElement>(null);

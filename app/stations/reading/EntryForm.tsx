@@ -1,6 +1,6 @@
 import { RadioGroup } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
-import { useFetcher, useNavigate, useRevalidator } from "react-router";
+import { useNavigate } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
@@ -11,13 +11,14 @@ import { isLengthStyle, printLength } from "../../../core/quantity/length.ts";
 import { inInches, PRESETS } from "../../../core/quantity/units.ts";
 import type { Instrument } from "../../../core/rig/grade.ts";
 import { parseSections, sectionSum } from "../../../core/rig/sections.ts";
-import { askedIn, send } from "../../offline/queue.ts";
+import { useKeep } from "../../entry/use-keep.ts";
+import { useTakeBack } from "../../entry/use-outcome.ts";
+import { askedIn } from "../../offline/queue.ts";
 import type { Preferences } from "../../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
 import { useSmallScreen } from "../../ui/use-small-screen.ts";
-import type { Outcome } from "../writing/outcome.ts";
 import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
 import type { ReadingRow } from "./reading-rows.ts";
@@ -411,10 +412,9 @@ function amountOf(row: ReadingRow, text: string): Parsed<number> {
 function useKeeping(row: ReadingRow, action: string) {
   const [errors, setErrors] = useState<Partial<FieldErrors>>({});
   const [asksReason, setAsksReason] = useState(false);
-  const [busy, setBusy] = useState(false);
-  const undo = useFetcher<Outcome>({ key: "take-back" });
+  const { keep, busy } = useKeep(action);
+  const takeBack = useTakeBack(action);
   const navigate = useNavigate();
-  const { revalidate } = useRevalidator();
   const refuse = (said: FieldErrors, form: HTMLFormElement) => {
     setErrors(said);
     form.querySelector<HTMLElement>(`[name="${Object.keys(said)[0]}"]`)?.focus();
@@ -431,31 +431,19 @@ function useKeeping(row: ReadingRow, action: string) {
       return "refused";
     }
     setErrors({});
-    setBusy(true);
-    const sent = await send(action, form, `${row.letter} ${form.get("text")}`, askedIn(element));
-    setBusy(false);
-    if (sent.sent && !sent.outcome.ok) {
-      refuse(sent.outcome.errors, element);
-      setAsksReason(sent.outcome.asksReason);
+    const label = `${row.letter} ${form.get("text")}`;
+    const kept = await keep(form, label, { asked: askedIn(element), anew: stay });
+    if (kept.state === "refused") {
+      refuse(kept.errors, element);
+      setAsksReason(kept.asksReason);
       return "refused";
     }
-    if (sent.sent && sent.outcome.ok && sent.outcome.kept) {
-      const { id, said } = sent.outcome.kept;
-      toast.success(said, {
-        action: {
-          label: "Undo",
-          onClick: () => undo.submit({ intent: "take-back", id }, { method: "post", action }),
-        },
-      });
-    }
+    if (kept.state === "kept")
+      toast.success(kept.said, { action: { label: "Undo", onClick: () => takeBack(kept.id) } });
     // Without a connection the page cannot be loaded again: the entry is emptied where it stands.
-    if (!sent.sent) toast("No connection: kept on this device, sent later.");
-    else if (stay) void revalidate();
-    else {
-      await navigate(window.location.pathname + viewOf(), { preventScrollReset: true, replace: true });
-      return "closed";
-    }
-    return "emptied";
+    if (kept.state === "waits" || stay) return "emptied";
+    await navigate(window.location.pathname + viewOf(), { preventScrollReset: true, replace: true });
+    return "closed";
   };
   const forget = (name: string) => setErrors((said) => ({ ...said, [name]: undefined }));
   return { errors, asksReason, busy, submit, forget };

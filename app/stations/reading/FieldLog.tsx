@@ -1,9 +1,10 @@
 import { useEffect, useRef, useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
+import { TakeBack } from "../../entry/TakeBack.tsx";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import type { Preferences } from "../../session/preferences.server.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import type { CommonView, LogRow, StationView } from "../judging/station-view.ts";
-import type { Outcome } from "../writing/outcome.ts";
 import { StaleList } from "./StaleList.tsx";
 
 type Props = {
@@ -63,7 +64,6 @@ function today(): string {
 }
 
 function Log({ title, rows, action }: { title: string; rows: LogRow[]; action: string }) {
-  const fetcher = useFetcher<Outcome>({ key: "take-back" });
   if (rows.length === 0) return null;
   return (
     <>
@@ -78,14 +78,7 @@ function Log({ title, rows, action }: { title: string; rows: LogRow[]; action: s
               <b className="font-[650]">{what}</b>
               <span className="block text-small text-soft">{text}</span>
             </span>
-            <button
-              type="button"
-              className="min-h-11 cursor-pointer px-1 font-semibold whitespace-nowrap underline"
-              aria-label={`Take back: ${what}`}
-              onClick={() => fetcher.submit({ intent: "take-back", id }, { method: "post", action })}
-            >
-              Take back
-            </button>
+            <TakeBack id={id} action={action} label={`Take back: ${what}`} />
           </li>
         ))}
       </ul>
@@ -108,12 +101,9 @@ function Record({
   person: string;
   children: (errors: Errors) => React.ReactNode;
 }) {
-  const fetcher = useFetcher<Outcome>();
-  const outcome = fetcher.data;
-  const errors: Errors = outcome && !outcome.ok ? outcome.errors : {};
+  const { fetcher, errors, kept } = useOutcome(action);
   const details = useRef<HTMLDetailsElement>(null);
   const form = useRef<HTMLFormElement>(null);
-  const kept = outcome?.ok ? outcome.kept?.id : null;
   useEffect(() => {
     if (!kept) return;
     details.current?.removeAttribute("open");

@@ -1,5 +1,4 @@
-import { useFetcher } from "react-router";
-import type { Outcome } from "../writing/outcome.ts";
+import { TakeBack } from "../../entry/TakeBack.tsx";
 
 export type HistoryRow = {
   id: string;
@@ -17,7 +16,6 @@ export type HistoryRow = {
 
 /** Every reading of one dimension, newest first. What was taken back stays to be seen, struck through. */
 export function ReadingHistory({ rows, action }: { rows: HistoryRow[]; action: string }) {
-  const fetcher = useFetcher<Outcome>({ key: "take-back" });
   if (rows.length === 0) return null;
   return (
     <details className="pl-9 max-sm:pl-0" open={rows.length > 1 || undefined}>
@@ -48,16 +46,7 @@ export function ReadingHistory({ rows, action }: { rows: HistoryRow[]; action: s
             {row.takenBack ? (
               <span className="text-small text-soft">taken back by {row.takenBack}</span>
             ) : (
-              <button
-                type="button"
-                className="key"
-                aria-label={`Take back ${row.value}`}
-                onClick={() =>
-                  fetcher.submit({ intent: "take-back", id: row.id }, { method: "post", action })
-                }
-              >
-                Take back
-              </button>
+              <TakeBack id={row.id} action={action} label={`Take back ${row.value}`} className="key" />
             )}
           </li>
         ))}

@@ -1,14 +1,12 @@
 import { useState } from "react";
-import { useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { widthsAgree } from "../../../core/finding/widths.ts";
 import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import { sectionSum } from "../../../core/rig/sections.ts";
 import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "../../../core/subjects/tool/layout.ts";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field } from "../../ui/Field.tsx";
-import type { Outcome } from "../writing/outcome.ts";
-import { useSaid } from "../writing/use-said.ts";
 import { Strip } from "./Strip.tsx";
 import { KeepLayoutDto, readRows, type TypedSection } from "./sections.dto.ts";
 import type { SectionsView } from "./sections-view.server.ts";
@@ -23,9 +21,7 @@ export function SectionTable({ view, action, person }: Props) {
   const [rows, setRows] = useState<TypedSection[]>(view.rows);
   const [chosen, setChosen] = useState<number | null>(null);
   const [found, setFound] = useState<FieldErrors>({});
-  const fetcher = useFetcher<Outcome>();
-  useSaid(fetcher.data);
-  const sent = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
+  const { fetcher, errors: sent, submit } = useOutcome(action);
   const errors: FieldErrors = Object.keys(found).length > 0 ? found : sent;
   const widths = rows.map((row) => metresOf(row.width, style));
   const change = (at: number, part: Partial<TypedSection>) => {
@@ -49,7 +45,7 @@ export function SectionTable({ view, action, person }: Props) {
     const read = readRows(rows, style);
     const wrong = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
     setFound(wrong);
-    if (Object.keys(wrong).length === 0) fetcher.submit(form, { method: "post", action });
+    if (Object.keys(wrong).length === 0) submit(form);
   };
   return (
     <section aria-label="Sections" className="grid gap-3">

@@ -1,9 +1,7 @@
 import { useState } from "react";
-import { useFetcher } from "react-router";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../writing/outcome.ts";
-import { useSaid } from "../writing/use-said.ts";
 import { NewVariantDto, VARIANT_WAYS } from "./sections.dto.ts";
 import type { SectionsView } from "./sections-view.server.ts";
 
@@ -11,13 +9,9 @@ type Props = { view: SectionsView; action: string; person: string };
 
 /** The ways this tool works, which of them is on, and what going over to another does. */
 export function Variants({ view, action, person }: Props) {
-  const fetcher = useFetcher<Outcome>();
-  useSaid(fetcher.data);
+  const { submit } = useOutcome(action);
   const press = (variant: number | null, what: string) =>
-    fetcher.submit(
-      { intent: "choose-variant", variant: variant === null ? "" : String(variant), press: what },
-      { method: "post", action },
-    );
+    submit({ intent: "choose-variant", variant: variant === null ? "" : String(variant), press: what });
   return (
     <section aria-label="Variants" className="grid gap-1">
       <h2 className="border-b-2 border-ink pb-1">Variants</h2>
@@ -62,9 +56,7 @@ export function Variants({ view, action, person }: Props) {
 }
 
 function NewVariant({ view, action, person }: Props) {
-  const fetcher = useFetcher<Outcome>();
-  useSaid(fetcher.data);
-  const sent = fetcher.data && !fetcher.data.ok ? fetcher.data.errors : {};
+  const { fetcher, errors: sent } = useOutcome(action);
   const { errors, onSubmit } = useChecked(NewVariantDto, sent);
   const [way, setWay] = useState<string>("sections");
   const ways = Object.entries(VARIANT_WAYS).filter(

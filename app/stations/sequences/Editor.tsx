@@ -16,14 +16,13 @@ import {
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
 import { v4 as uuid } from "uuid";
 import { faultsOf } from "../../../core/sequence/check.ts";
 import { type EditedStep, editedOf, OWN, stepsOf } from "../../../core/sequence/edit.ts";
 import type { SequenceKind, Step, World } from "../../../core/sequence/step.ts";
+import { useOutcome } from "../../entry/use-outcome.ts";
 import { TextField } from "../../ui/Field.tsx";
-import type { Outcome } from "../writing/outcome.ts";
-import { useSaid } from "../writing/use-said.ts";
 
 type Props = {
   kind: SequenceKind;
@@ -41,10 +40,7 @@ type Props = {
 export function Editor({ kind, steps, known, start, edited, action, backHref, person }: Props) {
   const [past, setPast] = useState<EditedStep[][]>([]);
   const [list, setList] = useState<EditedStep[]>(() => steps.map(editedOf));
-  const fetcher = useFetcher<Outcome>();
-  const outcome = fetcher.data;
-  const errors = outcome && !outcome.ok ? outcome.errors : {};
-  useSaid(outcome);
+  const { fetcher, errors } = useOutcome(action);
   const change = (next: EditedStep[]) => {
     setPast([...past, list]);
     setList(next);

@@ -1,9 +1,9 @@
 import { Check, Circle, CircleDot, ShieldAlert } from "lucide-react";
 import { useRef, useState } from "react";
-import { Link, useRevalidator } from "react-router";
+import { Link } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { send } from "../../offline/queue.ts";
+import { firstOf, useKeep } from "../../entry/use-keep.ts";
 import { TextField } from "../../ui/Field.tsx";
 import type { SequenceView, StepRow } from "./sequences-view.server.ts";
 
@@ -13,37 +13,23 @@ type Props = { view: SequenceView; action: string; person: string };
 export function Runner({ view, action, person }: Props) {
   const [who, setWho] = useState(person);
   const [problem, setProblem] = useState<string | null>(null);
-  const { revalidate } = useRevalidator();
+  const { keep: send } = useKeep(action);
   const fresh = useRef("");
   const now = view.steps.find(({ state }) => state === "now");
   const keep = async (fields: Record<string, string>, label: string) => {
     // A run that begins gets its number here; sent again after a dropped connection it is still the same run.
     fresh.current ||= uuid();
-    const form = new FormData();
-    const all = {
-      id: uuid(),
-      intent: "run",
-      kind: view.kind,
-      run: view.run ?? fresh.current,
-      person: who,
-      ...fields,
-    };
-    for (const [name, value] of Object.entries(all)) form.set(name, value);
-    const sent = await send(action, form, label);
-    if (!sent.sent) {
-      toast("No connection: kept on this device, sent later. The next step shows once it is sent.");
-      return;
-    }
-    if (!sent.outcome.ok) {
-      setProblem(Object.values(sent.outcome.errors)[0] ?? "It was refused.");
-      return;
-    }
-    setProblem(null);
-    if (sent.outcome.kept?.said) {
-      toast.success(sent.outcome.kept.said);
+    const run = view.run ?? fresh.current;
+    const kept = await send(
+      { id: uuid(), intent: "run", kind: view.kind, run, person: who, ...fields },
+      label,
+      { waits: "No connection: kept on this device, sent later. The next step shows once it is sent." },
+    );
+    setProblem(kept.state === "refused" ? firstOf(kept.errors) : null);
+    if (kept.state === "kept" && kept.said) {
+      toast.success(kept.said);
       fresh.current = "";
     }
-    await revalidate();
   };
   const done = ({ id, said, text }: StepRow) => keep({ what: "done", step: id, said }, text);
   const name = (

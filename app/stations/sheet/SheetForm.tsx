@@ -1,9 +1,9 @@
 import { useEffect, useState } from "react";
-import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { Attachment } from "../../../core/dimension/attachment.ts";
-import { askedIn, send } from "../../offline/queue.ts";
+import { useKeep } from "../../entry/use-keep.ts";
+import { askedIn } from "../../offline/queue.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
@@ -27,7 +27,7 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
   const [texts, setTexts] = useState<Record<string, string>>(filled);
   const [errors, setErrors] = useState<FieldErrors>({});
   const [id, setId] = useState(() => uuid());
-  const { revalidate } = useRevalidator();
+  const { keep: send } = useKeep(action);
   // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when the sheet opens in the browser
   useEffect(() => {
     const kept = window.localStorage.getItem(draft);
@@ -51,17 +51,16 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
       element.querySelector<HTMLElement>(`[name="${CSS.escape(Object.keys(wrong)[0]!)}"]`)?.focus();
     };
     if (Object.keys(found).length > 0) return refuse(found);
-    const sent = await send(action, form, "a sheet of readings", askedIn(element));
-    if (sent.sent && !sent.outcome.ok) return refuse(sent.outcome.errors);
+    const kept = await send(form, "a sheet of readings", {
+      asked: askedIn(element),
+      waits: "No connection: the sheet is kept on this device, sent later.",
+    });
+    if (kept.state === "refused") return refuse(kept.errors);
     window.localStorage.removeItem(draft);
     setTexts({});
     setErrors({});
     setId(uuid());
-    if (!sent.sent) toast("No connection: the sheet is kept on this device, sent later.");
-    else {
-      toast.success(sent.outcome.ok ? (sent.outcome.kept?.said ?? "Kept") : "Kept");
-      void revalidate();
-    }
+    if (kept.state === "kept") toast.success(kept.said || "Kept");
   };
   return (
     <form method="post" action={action} onSubmit={keep} className="grid gap-4" noValidate>

@@ -1,0 +1,57 @@
+import { useState } from "react";
+import { useRevalidator } from "react-router";
+import { toast } from "sonner";
+import { type Asked, send } from "../offline/queue.ts";
+import type { FieldErrors } from "../session/validate.ts";
+
+/** What came of an entry: refused by field, kept on the server, or kept on this device until there is a connection. */
+export type Kept =
+  | { state: "refused"; errors: FieldErrors; asksReason: boolean }
+  | { state: "kept"; id: string; said: string }
+  | { state: "waits" };
+
+type How = {
+  /** how the form asked for its fields */
+  asked?: Record<string, Asked>;
+  /** what is said where there is no connection */
+  waits?: string;
+  /** the page is read anew; not where it is left at once */
+  anew?: boolean;
+};
+
+const WAITS = "No connection: kept on this device, sent later.";
+
+/** Sends what is entered outdoors, or keeps it on the device. `label` names it in the operator's words where it waits. */
+export function useKeep(action: string) {
+  const { revalidate } = useRevalidator();
+  const [busy, setBusy] = useState(false);
+  const keep = async (
+    fields: FormData | Record<string, string>,
+    label: string,
+    { asked = {}, waits = WAITS, anew = true }: How = {},
+  ): Promise<Kept> => {
+    setBusy(true);
+    const sent = await send(action, fields instanceof FormData ? fields : formOf(fields), label, asked);
+    setBusy(false);
+    if (!sent.sent) {
+      toast(waits);
+      return { state: "waits" };
+    }
+    const { outcome } = sent;
+    if (!outcome.ok) return { state: "refused", errors: outcome.errors, asksReason: outcome.asksReason };
+    if (anew) await revalidate();
+    return { state: "kept", id: outcome.kept?.id ?? "", said: outcome.kept?.said ?? "" };
+  };
+  return { keep, busy };
+}
+
+function formOf(fields: Record<string, string>): FormData {
+  const form = new FormData();
+  for (const [name, value] of Object.entries(fields)) form.set(name, value);
+  return form;
+}
+
+/** The first thing that is wrong, where there is one place to say it. */
+export function firstOf(errors: FieldErrors): string {
+  return Object.values(errors)[0] ?? "It was refused.";
+}
