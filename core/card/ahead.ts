@@ -18,6 +18,10 @@ export type ToolAhead = { name: string; rig: ResolvedRig; stops: readonly Findin
 /** The pins of a train from the front, as the frame of its last tool calls them. */
 const PINS: readonly PointKey[] = ["leadPin", "midPin", "pin"];
 
+/**
+ * The pins of a tool from the machine backward, as its own frame names them: one, or of a train the pins of
+ * the tools ahead as well.
+ */
 export function pinsOf(attachment: Attachment): readonly PointKey[] {
   if (attachment === "third") return PINS;
   return isTrain(attachment) ? ["leadPin", "pin"] : ["pin"];

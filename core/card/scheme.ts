@@ -28,6 +28,7 @@ export type TimeUnit = (typeof TIME_UNITS)[number];
 export const LINE_UNITS = [...LENGTH_STYLES, ...TIME_UNITS] as const;
 export type LineUnit = LengthStyle | TimeUnit;
 
+/** Whether a line is asked in seconds or milliseconds rather than as a length. */
 export function isTimeUnit(unit: LineUnit): unit is TimeUnit {
   return TIME_UNITS.includes(unit as TimeUnit);
 }

@@ -85,6 +85,7 @@ export function dimension(key: DimensionKey, attachment: Attachment): Dimension 
   return entry;
 }
 
+/** Whether a text from outside names a dimension of the catalogue. */
 export function isDimensionKey(text: unknown): text is DimensionKey {
   return typeof text === "string" && Object.hasOwn(ENTRIES, text);
 }

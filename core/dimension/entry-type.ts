@@ -152,6 +152,7 @@ export function measure(family: Family, range: readonly [number, number], typica
   return { ...PLAIN, sigma: NO_SIGMA, ...given, kind: "measure" as const, family, plausible: range, typical };
 }
 
+/** A whole number of things; range and typical as counts. */
 export function count(range: readonly [number, number], typical: number, given: Given) {
   return { ...PLAIN, sigma: NO_SIGMA, ...given, kind: "count" as const, plausible: range, typical };
 }

@@ -17,6 +17,7 @@ export type FieldUnit = LengthStyle | UnitOf<Family>;
 
 const EVERY_UNIT = new Set(Object.values(FAMILIES).flatMap((units) => Object.keys(units)));
 
+/** Whether a text from a form names a length style or a unit of any family. */
 export function isFieldUnit(text: unknown): text is FieldUnit {
   return typeof text === "string" && (isLengthStyle(text) || EVERY_UNIT.has(text));
 }
@@ -106,6 +107,7 @@ function splitFaces(text: string): Faces | null {
   return said ? { left: said[1]!, right: said[2]! } : null;
 }
 
+/** Two distances written as parseEntry reads them: "left 93.4 right 92.2". */
 export function joinFaces({ left, right }: Faces): string {
   return `left ${left} right ${right}`;
 }

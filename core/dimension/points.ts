@@ -77,6 +77,7 @@ const ON: Partial<Record<Attachment, Partial<Record<PointKey, string>>>> = {
   train: { pin: "rear hitch of the implement ahead" },
 };
 
+/** What a point is called on this kind of tool. */
 export function pointLabel(point: PointKey, attachment: Attachment): string {
   return ON[attachment]?.[point] ?? POINT_LABELS[point];
 }

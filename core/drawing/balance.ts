@@ -21,6 +21,7 @@ export type LoadsShown = {
 /** Longest arrow, pixels. */
 const LONGEST = 120;
 
+/** The rig from the side with what stands on each axle as arrows, pixels; without loads the rig alone. */
 export function drawBalance(rig: ResolvedRig, shown: LoadsShown | null, sheet: Sheet): DrawnRig {
   const { height } = sheet;
   const small = height < 400;

@@ -46,6 +46,10 @@ const ROW = 48;
 const TOP = 14;
 const MACHINE = 150;
 
+/**
+ * The couplings from behind and the hoses to the functions of one stage: places in pixels, null where a
+ * function is not plugged then.
+ */
 export function drawHoses({ width, remotes, plan, stage, functions }: Asked): HoseSheet {
   const labels = Math.round(width * NAMES);
   const pitch = (width - labels - 12) / Math.max(1, remotes.length);

@@ -28,6 +28,7 @@ export function drawn(rig: ResolvedRig, key: DimensionKey): number {
     : value;
 }
 
+/** The spot midway between two. */
 export const between = (a: Spot, b: Spot): Spot => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
 
 /** Letters with every one clear of the others, of pins and of words, where the sheet has room. */

@@ -78,6 +78,7 @@ function drawnPose(linkage: Linkage, height: number): Pick<SideDrawing, "pose" |
 /** Room below the ground line for lengths along it, and above for words, pixels. */
 export type Lanes = { below: number; above: number };
 
+/** The three-point linkage from the side, posed at its working height, metres to pixels; one in front is drawn the other way round. */
 export function drawSideOf(shape: SideShape, sheet: SideSheet, lanes: Lanes): SideDrawing {
   const { linkage, ahead } = shape;
   const work = drawnPose(linkage, shape.ballHeight);
@@ -240,6 +241,7 @@ function fineLength(metres: number, units: Units): string {
   return printLength(metres, units.small);
 }
 
+/** Why a linkage cannot be drawn: which length does not close the triangle. */
 export function brokenWords(posed: Extract<Posed, { ok: false }>): string {
   return posed.reason === "lower links" ? "The lower links do not reach" : `Top link ${posed.reason}`;
 }

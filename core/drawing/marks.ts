@@ -18,10 +18,12 @@ export function leading(attachment: Attachment): ReadonlySet<string> {
   );
 }
 
+/** "6 sections", as it stands beside the letter of the sections. */
 export function sectionsText({ sections }: ResolvedRig): string {
   return sections ? countSections(sections) : "missing";
 }
 
+/** A reading as it stands beside its letter, in the operator's units; empty where nothing is read. */
 export function valueText(entry: Dimension, { attachment, values }: ResolvedRig, units: Units): string {
   const { value } = values[entry.key];
   if (value === null) return "missing";
@@ -30,6 +32,7 @@ export function valueText(entry: Dimension, { attachment, values }: ResolvedRig,
     : printEntry(entry, value, units).replace(/\u00a0m\b/, "");
 }
 
+/** A placed label as the sheet shows it: known, doubted or missing. */
 export function toMark(
   { target, letter, value, path, arrows, label, clear }: Placed,
   rig: ResolvedRig,

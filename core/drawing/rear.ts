@@ -32,6 +32,7 @@ const BODY = { cabWidth: 1.5, cabFoot: 0.9, cabRoof: 2.75, tool: 0.35, boom: 0.9
 /** Room below the ground for brackets and the widths, pixels. */
 const BELOW = 118;
 
+/** The rig from behind, to scale: widths and heights, metres to pixels, right is right. */
 export function drawRear(rig: ResolvedRig, sheet: Sheet): DrawnRig {
   const points = rigPoints(rig);
   // At the antenna the machine alone fills the sheet.

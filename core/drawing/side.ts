@@ -50,6 +50,9 @@ const HEIGHTS = {
 /** Room below the ground for one lane of lengths, pixels. */
 const LANE = 30;
 
+/**
+ * The rig from its right side, to scale: lengths along and heights, metres to pixels, travel to the right.
+ */
 export function drawSide(rig: ResolvedRig, sheet: Sheet): DrawnRig {
   const points = rigPoints(rig);
   const receiverUp = between(rig, "axle", "receiver", "up").total;

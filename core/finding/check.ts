@@ -15,6 +15,7 @@ export type Check = Pick<Finding, "id" | "station" | "part"> & {
   next: string;
 };
 
+/** The checks that are neither good nor unknown, as findings. */
 export function findingsOf(checks: readonly Check[]): Finding[] {
   return checks.flatMap(({ verdict, said, target, next, label: _, ...rest }) =>
     verdict === "good" || verdict === "unknown"

@@ -32,6 +32,7 @@ export type Finding = {
 /** A finding as somebody reads it. */
 export type ToldFinding = Omit<Finding, "what" | "why"> & { what: string; why: string };
 
+/** A finding put into words for a reader on these units. */
 export function inUnits(finding: Finding, units: Units): ToldFinding {
   return { ...finding, what: inWords(finding.what, units), why: inWords(finding.why, units) };
 }
@@ -41,6 +42,7 @@ export function worstFirst(findings: readonly Finding[]): Finding[] {
   return [...findings].sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
 }
 
+/** Findings that must be cured before anything else. */
 export function stopsOf(findings: readonly Finding[]): Finding[] {
   return findings.filter((finding) => finding.severity === "stop");
 }

@@ -31,6 +31,10 @@ export function findingOn(
   };
 }
 
+/**
+ * What is wrong with one reading: missing, zero, wrong sign, out of range, stale, never taped. Empty where
+ * nothing is.
+ */
 export function judgeValue(entry: Dimension, rig: ResolvedRig): Finding[] {
   const { value, grade, doubt, stale, plausible } = rig.values[entry.key];
   if (value === null) return missing(entry);

@@ -68,6 +68,10 @@ export function leadOf({ parts }: Pick<WholeRig, "parts">): number {
   );
 }
 
+/**
+ * What a whole rig asks of its engine at the speed told, watts and m/s; null where a reading is missing,
+ * which is then named.
+ */
 export function powerOf(whole: WholeRig): RigPower {
   const lead = whole.parts[leadOf(whole)]!.rig;
   const speed = inputOf(lead, "work.speed");

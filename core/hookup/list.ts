@@ -11,6 +11,7 @@ import { type Cite, cite, GROUPS, type HookupLine, line } from "../subject/hooku
 import { SUBJECTS } from "../subjects/index.ts";
 import type { Judged } from "../subjects/judge-whole.ts";
 
+/** Every line of the list in the order of the work, stops first within their group. */
 export function hookupList(whole: WholeRig, { checks, reckoned }: Judged): HookupLine[] {
   const told: Readonly<Record<string, unknown>> = reckoned;
   const lines = [

@@ -19,6 +19,7 @@ export type Tick = {
 /** A line as the operator reads it, and as it reads in metric units: one tick holds whatever units a screen shows. */
 export type ShownLine = Omit<HookupLine, "text"> & { text: string; metric: string };
 
+/** Lines in the reader's units, each with its metric words, which a tick is held against. */
 export function shownLines(lines: readonly HookupLine[], units: Units): ShownLine[] {
   return lines.map((line) => ({
     ...line,

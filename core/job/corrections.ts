@@ -70,6 +70,7 @@ function timeLimit(tolerance: number, speed: number | null): number {
   return tolerance / (speed ?? 2);
 }
 
+/** Why nothing that rests on the receiver can be called proven under these conditions; empty where it can. */
 export function receiverDoubts({ receiver }: Pick<JobKind, "receiver">, { fix }: TestConditions): string[] {
   if (!receiver || fix === "fixed") return [];
   return [

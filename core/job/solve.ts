@@ -3,6 +3,10 @@ import type { ResolvedRig } from "../rig/resolve.ts";
 import { type JobKind, type JobSetup, neededOf } from "./kind.ts";
 import type { Entered, Observation, TestResult } from "./result.ts";
 
+/**
+ * What is entered of a rig, as a job looks it up: sums and single readings in SI, null where one is
+ * missing.
+ */
 export function enteredOf(rig: ResolvedRig): Entered {
   return {
     sum: (terms) => evaluate(terms, rig).total,

@@ -24,6 +24,7 @@ const BY_KIND: Partial<Record<ToolKindKey, Tolerance>> = {
 
 const OTHERWISE: Tolerance = { across: 0.08, along: 0.3, why: "a strip left or worked twice" };
 
+/** How well a tool of this kind has to be known, metres, 95 %. */
 export function toleranceOf({ values }: Pick<ResolvedRig, "values">): Tolerance {
   return BY_KIND[values["tool.kind"].choice as ToolKindKey] ?? OTHERWISE;
 }

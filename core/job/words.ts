@@ -16,6 +16,7 @@ export function offWords({ unit, off, sides }: Measured, units: Units): string {
   return `${signed(off.value)}${text}`;
 }
 
+/** "± 6 mm": the half-width of the 95 % interval; null where there is none yet. */
 export function halfWords(unit: Measured["unit"], { half }: Estimate, units: Units): string | null {
   if (half === null) return null;
   return `± ${unit === "time" ? printMeasure("time", half, "s") : size(half, units)}`;

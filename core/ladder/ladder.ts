@@ -60,6 +60,7 @@ type Told = { whole: WholeRig; judged: Judged; log: RigLog };
 const stopsAt = (findings: readonly Finding[], list: Holds) =>
   findings.filter(({ station, severity }) => severity === "stop" && isHeldBy(list, station));
 
+/** Every rung of the morning in order, each with its state, why, and what to do next. */
 export function ladderOf(told: Told): Rung[] {
   const { whole } = told;
   const working = whole.parts.some(({ rig }) => works(rig));

@@ -19,10 +19,12 @@ export type Note = {
 /** Kept free along the edges of a sketch, pixels. */
 export const SKETCH_MARGIN = 18;
 
+/** A box that somebody measured, pixels. */
 export function block(role: BlockRole, x: number, y: number, w: number, h: number): PlanBlock {
   return { role, x, y, w, h, assumed: false };
 }
 
+/** A line through these points, pixels. */
 export function line(role: string, ...points: (readonly [number, number])[]): PlanStroke {
   return { role, assumed: false, points: points.map(([x, y]) => `${x},${y}`).join(" ") };
 }

@@ -14,6 +14,7 @@ export type LengthUnit = keyof typeof METRES_PER;
 export const LENGTH_STYLES = ["m", "cm", "mm", "in", "ft-in", "ft-in/8"] as const;
 export type LengthStyle = (typeof LENGTH_STYLES)[number];
 
+/** Whether a text from outside names a way lengths are printed. */
 export function isLengthStyle(text: string): text is LengthStyle {
   return (LENGTH_STYLES as readonly string[]).includes(text);
 }
@@ -22,6 +23,7 @@ export function isLengthStyle(text: string): text is LengthStyle {
 const DENOMINATOR = { "ft-in": 16, "ft-in/8": 8 } as const;
 type FeetStyle = keyof typeof DENOMINATOR;
 
+/** Whether lengths of this style are written in feet and inches. */
 export function isFeet(style: LengthStyle): style is FeetStyle {
   return style in DENOMINATOR;
 }

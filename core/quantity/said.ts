@@ -33,6 +33,7 @@ function begun(sentence: Said, as: (text: string) => string): Said {
   return typeof first === "string" ? compact([as(first), ...rest]) : sentence;
 }
 
+/** The sentence with its figures printed in these units. */
 export function inWords(sentence: Said, units: Units): string {
   return partsOf(sentence)
     .map((part) => (typeof part === "string" ? part : part.print(units)))

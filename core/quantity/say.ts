@@ -3,6 +3,7 @@ import { printLength } from "./length.ts";
 import { type Family, printMeasure } from "./measure.ts";
 import { fineStyle, type Units, unitOf } from "./units.ts";
 
+/** A quantity in SI, printed in the operator's unit of its family. */
 export function say(family: Family, value: number, units: Units): string {
   return printMeasure(family, value, unitOf(family, units) as never);
 }

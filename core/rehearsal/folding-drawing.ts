@@ -20,6 +20,7 @@ const RISE = 34;
 const WING = 132;
 const HALF = 52;
 
+/** The simulated tool as parts to draw, for the state it is in. */
 export function sketchOf(state: Folding): Sketch {
   return { width: WIDTH, height: REAR + SIDE, rear: fromBehind(state), side: fromTheSide(state) };
 }

@@ -57,6 +57,7 @@ export function parked(has: readonly FoldingKind[], swaps: boolean): Folding {
   };
 }
 
+/** The same state with one lever moved; nothing has moved by oil yet. */
 export function withLever(state: Folding, kind: FoldingKind, lever: Lever): Folding {
   return { ...state, lever: { ...state.lever, [kind]: lever } };
 }
@@ -164,6 +165,9 @@ export const ON_FOOT = {
 } as const;
 export type OnFoot = keyof typeof ON_FOOT;
 
+/**
+ * What something done beside the tool changes; what cannot be done now leaves the state as it is, or harms.
+ */
 export function onFoot(state: Folding, what: OnFoot): Folding {
   const { stroke } = state;
   switch (what) {

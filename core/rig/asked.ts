@@ -12,6 +12,7 @@ export function isAsked({ when }: Pick<Dimension, "when">, { values }: Known): b
   return "is" in when ? when.is.includes(choice) : !when.not.includes(choice);
 }
 
+/** The dimensions this rig has, as what it has been told makes them apply. */
 export function askedOf(rig: ResolvedRig): readonly Dimension[] {
   return catalogueOf(rig.attachment).filter((entry) => isAsked(entry, rig));
 }

@@ -77,6 +77,10 @@ const DRIFT_TRUST = 0.5;
 
 type Raw = Omit<Contributor, "share" | "taped">;
 
+/**
+ * What makes the work stray to the side, each cause as a standard uncertainty in metres, and their root sum
+ * of squares against `tolerance` (95 %, metres). `slope` in radians.
+ */
 export function crossTrack(rig: ResolvedRig, { receiver, slope }: Circumstances, tolerance: number): Budget {
   const { attachment, values } = rig;
   const sum = termsBetween(attachment, "receiver", "workMid", "y");
@@ -118,6 +122,7 @@ export function crossTrack(rig: ResolvedRig, { receiver, slope }: Circumstances,
   );
 }
 
+/** The same along the line of travel, at `speed` in m/s. */
 export function alongTrack(rig: ResolvedRig, { receiver, speed }: Circumstances, tolerance: number): Budget {
   const { attachment, values } = rig;
   const delay = values["work.delayOn"];

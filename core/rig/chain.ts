@@ -86,6 +86,7 @@ export const TRACK_SPACING: readonly Term[] = [
   { key: "work.overlap", coefficient: -1 },
 ];
 
+/** Working width less overlap, metres, with the uncertainty of both. */
 export function trackSpacing(rig: ResolvedRig): Chain {
   return evaluate(TRACK_SPACING, rig);
 }

@@ -6,6 +6,7 @@ export function towedRadius(radius: number, hitch: number, pivot: number): numbe
   return Math.sqrt(radius ** 2 + hitch ** 2 - pivot ** 2);
 }
 
+/** The same solved for the drawbar: L_t from R, R_t and L_h, metres; NaN where no such circle can be. */
 export function pivotOf(radius: number, towed: number, hitch: number): number {
   return Math.sqrt(radius ** 2 + hitch ** 2 - towed ** 2);
 }

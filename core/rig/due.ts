@@ -25,6 +25,7 @@ const HOUR = 3600;
 /** A field test is driven anew each season (common practice, no source). */
 const PROOF_MONTHS = 12;
 
+/** Months of a mean year between two times, ISO 8601; negative where `to` comes first. */
 export function monthsBetween(from: string, to: string): number {
   return (Date.parse(to) - Date.parse(from)) / DAY / MONTH;
 }
@@ -61,6 +62,7 @@ export function dueProofs({ proofs }: Pick<ResolvedRig, "proofs">, today: string
   return proofs.filter(({ at }) => monthsBetween(at, today) > PROOF_MONTHS);
 }
 
+/** Why a reading is due, as it stands beside it. */
 export function dueWords({ by, since, after }: Due): string {
   const months = (count: number) => `${count} month${count === 1 ? "" : "s"}`;
   return by === "season"

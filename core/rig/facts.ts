@@ -77,6 +77,7 @@ export type Proof = {
 /** When something was, told apart from what was at the same time by the order it came in. */
 export type Moment = { at: string; seq: number };
 
+/** Whether one moment is newer: by when it happened, and of one time by its number on the record. */
 export function isAfter(a: Moment, b: Moment): boolean {
   return a.at === b.at ? a.seq > b.seq : a.at > b.at;
 }

@@ -22,6 +22,7 @@ const GRADE_OF: Record<Instrument, Exclude<Grade, "missing">> = {
   "field test": "taped",
 };
 
+/** How much a reading is worth by what it was read with. */
 export function gradeOf(instrument: Instrument): Exclude<Grade, "missing"> {
   return GRADE_OF[instrument];
 }

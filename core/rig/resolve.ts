@@ -57,6 +57,10 @@ export type ResolvedRig = {
 /** What touches the section layout as a whole. */
 const SECTIONS_TOUCHED_BY: readonly ChangeKind[] = ["tool openers"];
 
+/**
+ * Every dimension of a rig from its facts: value in SI, spread, grade, uncertainty, doubt, what made it
+ * stale, what proved it. Missing stays null.
+ */
 export function resolveRig(facts: RigFacts): ResolvedRig {
   const proofs = facts.proofs.filter((proof) => holds(proof, facts));
   const values = Object.fromEntries(

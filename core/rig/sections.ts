@@ -17,6 +17,7 @@ export function countSections({ widths }: { widths: readonly number[] }): string
   return `${widths.length} ${widths.length === 1 ? "section" : "sections"}`;
 }
 
+/** The widths added up, metres. */
 export function sectionSum(widths: readonly number[]): number {
   return widths.reduce((sum, width) => sum + width, 0);
 }

@@ -4,6 +4,7 @@ import { steersBy } from "./asked.ts";
 import type { ResolvedRig } from "./resolve.ts";
 import { known } from "./whole.ts";
 
+/** Whether the machine that drives stands on tracks. */
 export function onTracks(rig: ResolvedRig): boolean {
   return steersBy(rig) === "tracks";
 }

@@ -26,6 +26,7 @@ export function stepsOf(edited: readonly EditedStep[], known: readonly Step[]): 
   });
 }
 
+/** What of a step people may change: its words and its order, never what it needs and sets. */
 export const editedOf = ({ id, text, look, caution, after }: Step): EditedStep => ({
   id,
   text,

@@ -29,6 +29,7 @@ export function stageOf({ solved }: Hoses, kind: SequenceKind): string | null {
   return at < 0 ? null : String(at);
 }
 
+/** What a tool has that its lists of steps depend on. `part` is its index. */
 export function machineOf({ parts, hoses }: WholeRig, part: number): Machine {
   const { rig } = parts[part]!;
   const pto = chosen<string>(rig, "tool.pto");

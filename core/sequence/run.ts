@@ -1,6 +1,7 @@
 /** Running a sequence: what holds after what was done, which step is next, and why another is refused. */
 import { type Need, type Sequence, type Step, stateWords, type World } from "./step.ts";
 
+/** What holds once a step is done. */
 export function after(world: World, step: Pick<Step, "sets">): World {
   return { ...world, ...step.sets };
 }
@@ -20,11 +21,13 @@ export function walk(start: World, steps: readonly Step[]): { step: Step; before
   });
 }
 
+/** What holds once all of them are. */
 export const endOf = (start: World, steps: readonly Step[]): World => steps.reduce(after, start);
 
 /** How far a run has come: the steps done, in order, and what holds now. */
 export type Position = { done: readonly string[]; world: World; next: Step | null };
 
+/** How far a run has come, given the ids done in order; an id the list no longer has counts for nothing. */
 export function positionOf(start: World, { steps }: Sequence, done: readonly string[]): Position {
   const known = done.flatMap((id) => steps.find((step) => step.id === id) ?? []);
   return {

@@ -3,6 +3,7 @@
 export const SEQUENCE_KINDS = ["hook-up", "unfold", "start", "headland", "stop", "fold", "uncouple"] as const;
 export type SequenceKind = (typeof SEQUENCE_KINDS)[number];
 
+/** Whether a text from an address names a sequence. */
 export function isSequenceKind(text: unknown): text is SequenceKind {
   return SEQUENCE_KINDS.some((kind) => kind === text);
 }

@@ -57,6 +57,7 @@ export function trueBetween({ attachment, values }: Truth, from: PointKey, to: P
   );
 }
 
+/** Whether the work begins and ends on two lines across the tool. */
 export function hasRanks({ attachment }: Truth): boolean {
   return hasDimension(attachment, "pin.workRear");
 }

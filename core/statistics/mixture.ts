@@ -3,6 +3,7 @@ import { endOf } from "./bisection.ts";
 
 export type MixturePart = { /** weights add up to one */ weight: number; mean: number; sigma: number };
 
+/** The mean of the mixture. */
 export function meanOf(parts: readonly MixturePart[]): number {
   return parts.reduce((sum, { weight, mean }) => sum + weight * mean, 0);
 }

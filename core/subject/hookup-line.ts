@@ -23,10 +23,12 @@ export type HookupLine = {
 
 type Rest = Partial<Pick<HookupLine, "protects" | "stop" | "cites">>;
 
+/** A line that does not protect people and is no stop, unless `rest` says so. */
 export function line(group: Group, key: string, text: Said, rest: Rest = {}): HookupLine {
   return { group, key, text, protects: false, stop: false, cites: [], ...rest };
 }
 
+/** Readings of one tool that a line was written from. `part` is its index. */
 export const cite = (part: number, ...keys: DimensionKey[]): Cite[] => keys.map((key) => ({ key, part }));
 
 /** Only what somebody read is cited. */

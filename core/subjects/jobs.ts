@@ -3,6 +3,7 @@ import type { Attachment } from "../dimension/attachment.ts";
 import type { JobKind } from "../job/kind.ts";
 import { SUBJECTS } from "./index.ts";
 
+/** Every kind of job, in the order of the subjects. */
 export function allJobs(): JobKind[] {
   return SUBJECTS.flatMap(({ jobs = [] }) => jobs);
 }

@@ -14,6 +14,10 @@ export type Judged = {
   findings: Finding[];
 };
 
+/**
+ * Reckons and judges a rig once, in SI: what each subject reckoned, every check, and what is wrong, worst
+ * first.
+ */
 export function judgeWhole(whole: WholeRig, subjects: readonly Subject[] = SUBJECTS): Judged {
   const reckoned = subjects.map((subject) => [subject.key, subject.reckon(whole)] as const);
   const checks = subjects.flatMap((subject, index) => subject.checks(reckoned[index]![1], whole));

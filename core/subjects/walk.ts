@@ -12,6 +12,7 @@ const LISTS: Record<ListKey, string> = { "hook-up": "Hook up", card: "Cab card",
 /** The card is written when what can be proved was proved: behind all subjects. The ladder is the last of all. */
 const BEHIND_ALL: readonly ListKey[] = ["card", "ladder"];
 
+/** Every stop of the walk-round in order: subjects, and the lists that come of them. */
 export function walkRound(subjects: readonly Subject[] = SUBJECTS): Stop[] {
   const last = subjects.findLastIndex(({ holds }) => holds === "hook-up");
   const list = (key: ListKey): Stop => ({ key, label: LISTS[key], subject: null });

@@ -26,6 +26,7 @@ export const MOTION_RESISTANCE: Record<Surface, number> = {
   soft: 0.14,
 };
 
+/** Share of axle power that becomes pull, by drive and ground. */
 export function tractiveEfficiency(drive: Drive, surface: Surface): number {
   return TRACTIVE_EFFICIENCY[drive][SURFACES.indexOf(surface)]!;
 }

@@ -21,6 +21,7 @@ export const PTO_SHAFTS: Record<PtoType, PtoShaft> = {
   "4": { diameter: 0.0575, splines: 22, speed: rpm(1300), toPin: null },
 };
 
+/** A shaft as people call it, by diameter and splines. */
 export function describeShaft(type: PtoType): string {
   const { diameter, splines } = PTO_SHAFTS[type];
   return `type ${type}, ${Number((diameter * 1000).toFixed(1))} mm, ${splines} splines`;

@@ -89,6 +89,7 @@ export type HoseFunction = {
 /** The port for power beyond, among the remotes: for motors alone, and without a lever. */
 export const POWER_BEYOND = 0;
 
+/** Whether it is the port beyond the valves rather than a remote. */
 export const isPort = ({ number }: Remote) => number === POWER_BEYOND;
 
 /** Everything hoses can be plugged into, lowest number first; the port for power beyond last. */
@@ -114,6 +115,7 @@ export function couplingsOf({ remotes, powerBeyond, pumpFlow }: Supply): Remote[
     : sorted;
 }
 
+/** A coupling as it is called on the machine. */
 export function remoteName(remote: Remote): string {
   return isPort(remote) ? "power beyond" : `remote ${remote.number}`;
 }

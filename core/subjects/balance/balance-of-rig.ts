@@ -31,6 +31,10 @@ export type BalanceOf =
       tyres: AxlePressure[];
     };
 
+/**
+ * What stands on each axle in every state of lift, fill and pull, kg, and the lightest ballast that keeps
+ * every limit; or the first reading that is missing.
+ */
 export function balanceOf(whole: WholeRig, power: RigPower): BalanceOf {
   const lead = whole.parts[0]!.rig;
   const ground = groundOf(lead);

@@ -53,6 +53,7 @@ export function ballastCheck(whole: WholeRig, loads: Loads, { check }: Checker):
   ];
 }
 
+/** A proposed set of weights in a sentence. */
 export function setText(proposal: Extract<Loads["proposal"], { ok: true }>): Said {
   if (proposal.set.length === 0) return "no ballast at all";
   const parts = proposal.set.map(({ weight, count }) => `${count} × ${weight.what}`);

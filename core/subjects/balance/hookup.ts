@@ -7,6 +7,7 @@ import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts"
 import type { BalanceOf } from "./balance-of-rig.ts";
 import { setText } from "./ballast-checks.ts";
 
+/** What of tyres and ballast is looked at before coupling. */
 export function balanceLines(whole: WholeRig, loads: BalanceOf): HookupLine[] {
   return [...pressureLines(whole, loads), ...ballastLines(whole, loads)];
 }

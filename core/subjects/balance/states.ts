@@ -42,6 +42,10 @@ export type Ground =
     }
   | { ok: false; missing: DimensionKey };
 
+/**
+ * The two supports of a machine without tools: where they are along x, metres, and what stands on each, kg;
+ * or what is missing.
+ */
 export function groundOf(rig: ResolvedRig): Ground {
   if (onTracks(rig)) return groundOfTracks(rig);
   for (const key of ["tractor.wheelbase", "tractor.front", "tractor.rear"] as const)

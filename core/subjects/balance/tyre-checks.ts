@@ -39,6 +39,7 @@ function alikeCheck(whole: WholeRig, axle: AxlePressure): Check[] {
   ];
 }
 
+/** Whether tyres of an axle are gauged alike, where no load is known to hold them against. */
 export function pressureOnly(whole: WholeRig): Check[] {
   const { rig } = whole.parts[0]!;
   if (onTracks(rig)) return [];
@@ -60,6 +61,7 @@ export function pressureOnly(whole: WholeRig): Check[] {
   );
 }
 
+/** One axle's pressures: alike left and right, and enough for its load by the table. */
 export function tyreChecks(whole: WholeRig, axle: AxlePressure): Check[] {
   return [...alikeCheck(whole, axle), ...tableCheck(whole, axle)];
 }

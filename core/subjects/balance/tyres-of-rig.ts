@@ -30,6 +30,10 @@ function heavierTwice(state: RigState, axle: "front" | "rear"): number {
   return side ? 2 * Math.max(side.left, side.right) : state[axle];
 }
 
+/**
+ * Each axle with the pressures gauged, Pa, and those its tyre's table asks for its worst load on the road
+ * and in the field.
+ */
 export function tyresOf(whole: WholeRig, states: readonly RigState[], power: RigPower): AxlePressure[] {
   const lead = whole.parts[0]!.rig;
   const head = lead.attachment === "head";

@@ -183,6 +183,7 @@ function tailPitchCheck(
   });
 }
 
+/** How to set the top link, and how far it is from that; empty where there is nothing to set. */
 export function cureText(cure: HitchOf["cure"]): Said {
   if (!cure) return "";
   const length = tapeLength(cure.length);

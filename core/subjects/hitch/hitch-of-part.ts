@@ -76,6 +76,10 @@ export type HitchOf = {
 /** "Just behind the front axle" is a band, as shares of the wheelbase ahead of the rear axle (ours). */
 export const BEHIND_FRONT = { from: 0.7, to: 1 } as const;
 
+/**
+ * How one tool hangs: the linkage posed at work, floor and full lift (metres, radians, nose up positive),
+ * or the slope of a drawn frame, and what would level it.
+ */
 export function hitchOf(rig: ResolvedRig): HitchOf {
   const ahead = isAhead(rig.attachment);
   const { linkage, missing } = linkageOf(rig);

@@ -12,6 +12,7 @@ import { type HitchOf, habitOf } from "./hitch-of-part.ts";
 
 type Given = { whole: WholeRig; hitches: readonly HitchOf[] };
 
+/** What is done to hitch each tool, and what is tried before driving off. */
 export function hitchLines(whole: WholeRig, hitches: readonly HitchOf[]): HookupLine[] {
   const given = { whole, hitches };
   return [

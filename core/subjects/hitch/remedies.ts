@@ -7,6 +7,7 @@ import type { HitchOf } from "./hitch-of-part.ts";
 /** A top link set this near to the wanted length is left alone, metres (our threshold). */
 const TOP_LINK_PLAY = 0.001;
 
+/** Everything to be turned or shortened on one tool; empty where nothing is known or all is right. */
 export function remediesOf({ cure, pitch, wantedPitch, rods, links, frame }: HitchOf): Said[] {
   const right: Said[] = [];
   if (cure && pitch !== null)

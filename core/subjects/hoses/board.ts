@@ -156,6 +156,7 @@ export function pluggedAfter(
   return at;
 }
 
+/** Every coupling free, none of them ever used. */
 export const nothingPlugged = ({ remotes }: Board): Plugged => Array(remotes).fill(NEVER);
 
 /** Whether there is any plan at all. @throws TooManyWays once `steps` are used up */

@@ -27,6 +27,7 @@ export type Hoses = {
   cures: Cure[][];
 };
 
+/** What the couplings are asked for; null where the machine's are not entered. */
 export function problemOf({ supply, functions, pins, habits }: RigHoses): Problem | null {
   return supply && { phases: PHASES, supply, functions, pins, habits };
 }
@@ -231,6 +232,7 @@ function slowChecks(problem: Problem, movements: readonly Movement[], { check }:
   ];
 }
 
+/** "4.2 s", and whole ones from ten on. */
 export const seconds = (value: number) => `${value < 9.95 ? value.toFixed(1) : Math.round(value)}\u00a0s`;
 
 function oilCheck({ functions, supply }: Problem, { check }: Checker): Check[] {

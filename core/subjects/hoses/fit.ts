@@ -16,6 +16,7 @@ export const NEEDS = [
 ] as const;
 export type Need = (typeof NEEDS)[number];
 
+/** Whether a function floats in any phase: it needs a coupling that can. */
 export const floats = ({ uses }: HoseFunction) => Object.values(uses).includes("floats");
 
 /** The needs a coupling does not meet; empty where it fits. What nobody told is no reason against it. */

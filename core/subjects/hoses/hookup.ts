@@ -5,6 +5,7 @@ import { remoteName } from "../../yard/circuit.ts";
 import type { Hoses } from "./checks.ts";
 import { pluggedAtCoupling, remotesOf } from "./problem.ts";
 
+/** Which hose goes where, in the order they are plugged in, and the sockets. */
 export function hoseLines(whole: WholeRig, hoses: Hoses): HookupLine[] {
   return [
     line(

@@ -246,10 +246,12 @@ export const FUNCTION_KINDS = {
 export type FunctionKindKey = keyof typeof FUNCTION_KINDS;
 export const FUNCTION_KIND_KEYS = Object.keys(FUNCTION_KINDS) as FunctionKindKey[];
 
+/** Whether a text from outside names a kind of function. */
 export function isFunctionKind(text: unknown): text is FunctionKindKey {
   return typeof text === "string" && Object.hasOwn(FUNCTION_KINDS, text);
 }
 
+/** The kind of a function, with what it needs and how it moves. */
 export function kindOf(fn: Pick<HoseFunction, "kind">): FunctionKind {
   return isFunctionKind(fn.kind) ? FUNCTION_KINDS[fn.kind] : FUNCTION_KINDS.other;
 }

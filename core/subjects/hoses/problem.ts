@@ -20,6 +20,7 @@ export type Stage = { phases: readonly Phase[]; active: readonly number[] };
 /** remote index of each function in each stage; null where it is not used there */
 export type Plan = (number | null)[][];
 
+/** Phases between which nobody can park, together, each with the functions used in it. */
 export function stagesOf({ phases, functions }: Pick<Problem, "phases" | "functions">): Stage[] {
   const runs: Phase[][] = [];
   for (const phase of phases) {
@@ -94,6 +95,7 @@ export function pluggedAtCoupling(stages: readonly Stage[], plan: Plan): { fn: n
   );
 }
 
+/** Every coupling there is, lowest number first, the port beyond the valves last. */
 export function remotesOf({ supply }: Problem): Remote[] {
   return couplingsOf(supply);
 }

@@ -7,6 +7,7 @@ export type Steps = { left: number };
 /** Steps of one search: about half a second on a small computer. */
 const A_SEARCH = 200_000;
 
+/** Steps for so many searches. */
 export const stepsOf = (searches = 1): Steps => ({ left: searches * A_SEARCH });
 
 /** What a search throws when its steps are used up: nothing is proved then, neither that a way works nor that none does. */

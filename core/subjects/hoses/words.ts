@@ -8,11 +8,13 @@ import { kindOf } from "./kinds.ts";
 import { type Plan, type Problem, remotesOf, type Stage, type Swap, stagesOf, swapsOf } from "./problem.ts";
 import type { Cure } from "./reasons.ts";
 
+/** "a, b and c". */
 export function listed(words: readonly string[]): string {
   return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
 }
 
 const COUNTS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"];
+/** Small counts in words. */
 export const counted = (count: number) => COUNTS[count] ?? String(count);
 
 export const NEED_WORDS: Record<Need, string> = {
@@ -40,6 +42,7 @@ export const LACKS: Record<Need, string> = {
   coupling: "another form of coupling",
 };
 
+/** A stage by the nouns of its phases. */
 export function stageName({ phases }: Stage): string {
   return listed(phases.map(({ noun }) => noun));
 }
@@ -106,6 +109,7 @@ export function changeWords(problem: Problem, change: Cure): string {
   }
 }
 
+/** Each way out in a clause, the ways joined by "or". */
 export function cureWords(problem: Problem, cures: readonly (readonly Cure[])[]): string {
   if (cures.length === 0) return "No one or two changes would do: take a larger tractor.";
   const ways = cures.map((cure) => listed(cure.map((change) => changeWords(problem, change))));
@@ -166,4 +170,5 @@ export function dearer(than: Cost, cost: Cost): string | null {
   return cost.numbers > than.numbers ? "higher numbers, nothing else" : null;
 }
 
+/** What a coupling does not have. */
 export const lacksWords = (needs: readonly Need[]) => listed(needs.map((need) => LACKS[need]));

@@ -11,6 +11,7 @@ import type { ResolvedRig } from "../../rig/resolve.ts";
 import { chosen, known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
 import { chainNeeded, DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
 
+/** Pin, vertical load, towed load, chain and brakes of a tool on a pin. `index` is its place in the rig. */
 export function drawbarChecks(
   part: ToolOfRig,
   index: number,

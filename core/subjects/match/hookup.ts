@@ -4,6 +4,7 @@ import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts"
 import { describeShaft, type PtoType } from "../../trade/pto.ts";
 import { roadSpeed } from "./road-checks.ts";
 
+/** Shafts and guards, and what is looked at before the road. */
 export function matchLines(whole: WholeRig): HookupLine[] {
   return [...shaftLines(whole), ...roadLines(whole)];
 }

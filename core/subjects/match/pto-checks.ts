@@ -19,6 +19,7 @@ import {
 } from "../../trade/pto.ts";
 import { shaftRating } from "./shaft.ts";
 
+/** Shaft, speed, distance, overlap and size where a shaft drives the tool; nothing where none does. `index` is its place in the rig. */
 export function ptoChecks(
   rig: ResolvedRig,
   power: RigPower,

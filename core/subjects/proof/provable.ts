@@ -17,6 +17,7 @@ export type Provable = {
   wanted: boolean;
 };
 
+/** What of a tool of this attachment can be proved in the field, and by which tests. */
 export function provables(attachment: Attachment): Provable[] {
   const ranks = hasDimension(attachment, "pin.workRear");
   return [

@@ -11,6 +11,7 @@ const SAME_SPACING = 0.005;
 /** Spacings fit into each other where their ratio is this near to a whole number. */
 const WHOLE = 0.01;
 
+/** What becomes of lines laid `from` apart where the tool asks for `to`, metres. */
 export function linesThen(from: number, to: number): LinesThen {
   if (Math.abs(from - to) < SAME_SPACING) return { kind: "stay" };
   const times = from / to;

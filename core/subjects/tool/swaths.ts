@@ -3,6 +3,7 @@
 /** A strip narrower than this is nothing, metres (our threshold). */
 const NOTHING = 0.005;
 
+/** Whether a strip is wide enough to be spoken of, metres. */
 export const isAnything = (width: number) => width > NOTHING;
 
 export type SwathPlan = {

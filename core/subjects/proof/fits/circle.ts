@@ -6,6 +6,10 @@ import { type Estimate, estimateOf } from "../../../statistics/estimate.ts";
 import { fitWithout, outliers } from "../../../statistics/outliers.ts";
 import { NORMAL_95 } from "../../../statistics/student.ts";
 
+/**
+ * Hitch to wheels from diameters of steady circles, metres: the mean over them, with the hitch's own
+ * uncertainty in it.
+ */
 export function solveCircle(
   observations: readonly Observation[],
   left: ReadonlySet<number>,

@@ -55,6 +55,10 @@ type Setup = {
   stop: readonly Term[];
 };
 
+/**
+ * Lengths (metres, forward positive) and delays (seconds) from marks at a boundary, by least squares over
+ * speed and way.
+ */
 export function solveHeadland(
   observations: readonly Observation[],
   left: ReadonlySet<number>,

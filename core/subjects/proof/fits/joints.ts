@@ -154,6 +154,10 @@ type Setup = {
   across: readonly Term[];
 };
 
+/**
+ * Sideways error (metres, right positive) and working width from the joints between passes; `left` are
+ * observations left out, by number from 0.
+ */
 export function solveJoints(
   observations: readonly Observation[],
   left: ReadonlySet<number>,

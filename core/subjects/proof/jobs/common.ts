@@ -3,6 +3,7 @@ import type { Sketch, SketchSheet } from "../../../job/kind.ts";
 import { signedSmall } from "../../../job/words.ts";
 import { arrow, block, line, type Note } from "../../../picture/strokes.ts";
 
+/** A test every tool has. */
 export const anywhere = () => true;
 
 export const ON_FOOT = "Tractor stopped, brake on, tool lowered, key out before anybody walks to the work.";
