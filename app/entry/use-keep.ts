@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useRevalidator } from "react-router";
 import { toast } from "sonner";
 import { type Asked, send } from "../offline/queue.ts";
-import type { FieldErrors } from "../session/validate.ts";
+import { type FieldErrors, formWith } from "../session/validate.ts";
 
 /** What came of an entry: refused by field, kept on the server, or kept on this device until there is a connection. */
 export type Kept =
@@ -31,7 +31,7 @@ export function useKeep(action: string) {
     { asked = {}, waits = WAITS, anew = true }: How = {},
   ): Promise<Kept> => {
     setBusy(true);
-    const sent = await send(action, fields instanceof FormData ? fields : formOf(fields), label, asked);
+    const sent = await send(action, fields instanceof FormData ? fields : formWith(fields), label, asked);
     setBusy(false);
     if (!sent.sent) {
       toast(waits);
@@ -43,12 +43,6 @@ export function useKeep(action: string) {
     return { state: "kept", id: outcome.kept?.id ?? "", said: outcome.kept?.said ?? "" };
   };
   return { keep, busy };
-}
-
-function formOf(fields: Record<string, string>): FormData {
-  const form = new FormData();
-  for (const [name, value] of Object.entries(fields)) form.set(name, value);
-  return form;
 }
 
 /** The first thing that is wrong, where there is one place to say it. */

@@ -1,9 +1,10 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
-import { useState } from "react";
+import { useFieldArray, useForm, useWatch } from "react-hook-form";
 import { useSubmit } from "react-router";
 import { type Scheme, TIME_UNITS } from "../../core/card/scheme.ts";
 import { POINT_KEYS, POINT_LABELS } from "../../core/dimension/points.ts";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
+import { problemOf, resolveBy } from "../entry/wrong.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { asksForTime, BLANK_LINE, checkScheme, fittingUnit, type LineForm, toForm } from "./scheme.dto.ts";
@@ -21,6 +22,8 @@ const STYLE_WORDS: Record<(typeof LENGTH_STYLES)[number], string> = {
 
 type Choices = readonly (readonly [string, string])[];
 
+type SchemeForm = { name: string; asks: string; lines: LineForm[] };
+
 /** A terminal's way of asking, line by line in its own words. */
 export function SchemeEditor({
   scheme,
@@ -33,55 +36,54 @@ export function SchemeEditor({
   readings: Choices;
 }) {
   const submit = useSubmit();
-  const [name, setName] = useState(scheme.name);
-  const [asks, setAsks] = useState(scheme.asks);
-  const [lines, setLines] = useState(() => scheme.lines.map(toForm));
-  const [found, setFound] = useState<FieldErrors>({});
-  const errors = { ...sent, ...found };
-  const change = (index: number, part: Partial<LineForm>) =>
-    setLines(lines.map((line, at) => (at === index ? { ...line, ...part } : line)));
-  const move = (index: number, by: -1 | 1) => {
-    const next = [...lines];
-    const [line] = next.splice(index, 1);
-    next.splice(index + by, 0, line!);
-    setLines(next);
+  const { control, register, setValue, handleSubmit, formState } = useForm<SchemeForm>({
+    defaultValues: { name: scheme.name, asks: scheme.asks, lines: scheme.lines.map(toForm) },
+    resolver: resolveBy((typed) => {
+      const checked = checkScheme(typed);
+      return checked.ok ? {} : checked.errors;
+    }),
+  });
+  const { fields, append, remove, move } = useFieldArray({ control, name: "lines" });
+  const lines = useWatch({ control, name: "lines" });
+  const problem = (name: string) => problemOf(formState.errors, sent, name);
+  const change = (index: number, part: Partial<LineForm>) => {
+    for (const [field, value] of Object.entries(part))
+      setValue(`lines.${index}.${field as keyof LineForm}`, value, { shouldValidate: formState.isSubmitted });
   };
-  const save = (event: React.FormEvent) => {
-    event.preventDefault();
-    const checked = checkScheme({ name, asks, lines });
-    setFound(checked.ok ? {} : checked.errors);
-    if (checked.ok) submit({ name, asks, lines: JSON.stringify(lines) }, { method: "post" });
-  };
+  const save = handleSubmit(({ name, asks, lines: typed }) =>
+    submit({ name, asks, lines: JSON.stringify(typed) }, { method: "post" }),
+  );
   return (
     <form onSubmit={save} className="grid gap-4" noValidate>
       <div className="grid grid-cols-[300px_1fr] gap-3 max-lg:grid-cols-1">
-        <Text label="Name" value={name} onChange={setName} problem={errors.name} />
-        <Text label="How this terminal asks" value={asks} onChange={setAsks} problem={errors.asks} />
+        <TextField label="Name" {...register("name")} problem={problem("name")} />
+        <TextField label="How this terminal asks" {...register("asks")} problem={problem("asks")} />
       </div>
-      {errors.lines && <p className="problem">{errors.lines}</p>}
+      {problem("lines") && <p className="problem">{problem("lines")}</p>}
       <ol className="grid gap-3">
-        {lines.map((line, index) => (
-          <li key={index} className="border-[1.5px] border-line bg-sheet px-3 py-2" data-scheme-line={index}>
+        {fields.map(({ id }, index) => (
+          <li key={id} className="border-[1.5px] border-line bg-sheet px-3 py-2" data-scheme-line={index}>
             <Line
-              line={line}
+              line={lines[index] ?? fields[index]!}
               readings={readings}
-              problems={(field) => errors[`lines.${index}.${field}`]}
+              problems={(field) => problem(`lines.${index}.${field}`)}
               onChange={(part) => change(index, part)}
             >
-              <Tool label={`Line ${index + 1} up`} disabled={index === 0} onPress={() => move(index, -1)}>
+              <Tool
+                label={`Line ${index + 1} up`}
+                disabled={index === 0}
+                onPress={() => move(index, index - 1)}
+              >
                 <ArrowUp size={18} aria-hidden="true" />
               </Tool>
               <Tool
                 label={`Line ${index + 1} down`}
-                disabled={index === lines.length - 1}
-                onPress={() => move(index, 1)}
+                disabled={index === fields.length - 1}
+                onPress={() => move(index, index + 1)}
               >
                 <ArrowDown size={18} aria-hidden="true" />
               </Tool>
-              <Tool
-                label={`Take out line ${index + 1}`}
-                onPress={() => setLines(lines.filter((_, at) => at !== index))}
-              >
+              <Tool label={`Take out line ${index + 1}`} onPress={() => remove(index)}>
                 <Trash2 size={18} aria-hidden="true" />
               </Tool>
             </Line>
@@ -92,7 +94,7 @@ export function SchemeEditor({
         <button
           type="button"
           className="key"
-          onClick={() => setLines([...lines, { ...BLANK_LINE, page: lines.at(-1)?.page ?? BLANK_LINE.page }])}
+          onClick={() => append({ ...BLANK_LINE, page: lines.at(-1)?.page ?? BLANK_LINE.page })}
         >
           Add a line
         </button>

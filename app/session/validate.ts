@@ -32,3 +32,10 @@ export function validateForm<T extends object>(
     errors[property] = Object.values(constraints ?? {})[0] ?? "This was not understood.";
   return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, value: dto };
 }
+
+/** Fields as a form would send them. */
+export function formWith(fields: Readonly<Record<string, string>>): FormData {
+  const form = new FormData();
+  for (const [name, value] of Object.entries(fields)) form.set(name, value);
+  return form;
+}

@@ -1,11 +1,13 @@
 import { useState } from "react";
+import { type UseFormRegisterReturn, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { v4 as uuid } from "uuid";
 import { widthsAgree } from "../../../core/finding/widths.ts";
 import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import { sectionSum } from "../../../core/rig/sections.ts";
 import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "../../../core/subjects/tool/layout.ts";
 import { useOutcome } from "../../entry/use-outcome.ts";
-import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import { problemOf, resolveBy } from "../../entry/wrong.ts";
+import { formWith, validateForm } from "../../session/validate.ts";
 import { Field } from "../../ui/Field.tsx";
 import { Strip } from "./Strip.tsx";
 import { KeepLayoutDto, readRows, type TypedSection } from "./sections.dto.ts";
@@ -15,37 +17,47 @@ type Props = { view: SectionsView; action: string; person: string };
 
 const EMPTY: TypedSection = { width: "", ahead: "", product: "" };
 
+type Typed = { rows: TypedSection[]; person: string };
+
 /** The sections as a table and as a drawing: what is changed in one is changed in the other. */
 export function SectionTable({ view, action, person }: Props) {
   const { style, width, spacing } = view;
-  const [rows, setRows] = useState<TypedSection[]>(view.rows);
   const [chosen, setChosen] = useState<number | null>(null);
-  const [found, setFound] = useState<FieldErrors>({});
   const { fetcher, errors: sent, submit } = useOutcome(action);
-  const errors: FieldErrors = Object.keys(found).length > 0 ? found : sent;
+  const layoutOf = ({ rows, person }: Typed) => ({
+    intent: "keep-layout",
+    id: uuid(),
+    style,
+    instrument: "tape",
+    rows: JSON.stringify(rows),
+    person,
+  });
+  const { control, register, setValue, handleSubmit, formState } = useForm<Typed>({
+    defaultValues: { rows: view.rows, person },
+    resolver: resolveBy((typed) => {
+      const checked = validateForm(KeepLayoutDto, formWith(layoutOf(typed)));
+      const read = readRows(typed.rows, style);
+      return { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
+    }),
+  });
+  const { fields, append, remove, replace } = useFieldArray({ control, name: "rows" });
+  const rows = useWatch({ control, name: "rows" });
+  const problem = (name: string) => problemOf(formState.errors, sent, name);
   const widths = rows.map((row) => metresOf(row.width, style));
-  const change = (at: number, part: Partial<TypedSection>) => {
-    setFound({});
-    setRows((now) => now.map((row, index) => (index === at ? { ...row, ...part } : row)));
+  /** The rows that are there stay where they are: what one types in keeps its place. */
+  const become = (next: readonly TypedSection[]) => {
+    if (next.length !== rows.length) return replace([...next]);
+    for (const [at, row] of next.entries()) setValue(`rows.${at}`, row);
   };
   const lay = (metres: readonly number[]) =>
-    setRows((now) =>
+    become(
       metres.map((each, at) => ({
-        ...(now[at] ?? EMPTY),
+        ...(rows[at] ?? EMPTY),
         width: printLength(each, style, { bare: true, ...(style === "m" ? { decimals: 3 } : {}) }),
       })),
     );
   const move = (at: number, by: number) => {
     if (widths.every((each) => each !== null)) lay(moveBoundary(widths as number[], at, by));
-  };
-  const keep = (event: React.FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    const checked = validateForm(KeepLayoutDto, form);
-    const read = readRows(rows, style);
-    const wrong = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
-    setFound(wrong);
-    if (Object.keys(wrong).length === 0) submit(form);
   };
   return (
     <section aria-label="Sections" className="grid gap-3">
@@ -67,13 +79,8 @@ export function SectionTable({ view, action, person }: Props) {
         />
       </div>
       <Verdict widths={widths} view={view} />
-      <Makers view={view} count={rows.length} onLay={lay} onMirror={() => setRows(mirror)} />
-      <form onSubmit={keep} className="grid gap-2" noValidate>
-        <input type="hidden" name="intent" value="keep-layout" />
-        <input type="hidden" name="id" value={uuid()} />
-        <input type="hidden" name="style" value={style} />
-        <input type="hidden" name="instrument" value="tape" />
-        <input type="hidden" name="rows" value={JSON.stringify(rows)} />
+      <Makers view={view} count={rows.length} onLay={lay} onMirror={() => become(mirror(rows))} />
+      <form onSubmit={handleSubmit((typed) => submit(layoutOf(typed)))} className="grid gap-2" noValidate>
         <div className="overflow-x-auto">
           <table className="w-full min-w-[620px] border-collapse text-left">
             <thead>
@@ -89,39 +96,36 @@ export function SectionTable({ view, action, person }: Props) {
               </tr>
             </thead>
             <tbody>
-              {rows.map((row, at) => (
-                <tr key={at} className={chosen === at ? "bg-dye-wash" : ""} data-section={at + 1}>
+              {fields.map(({ id }, at) => (
+                <tr key={id} className={chosen === at ? "bg-dye-wash" : ""} data-section={at + 1}>
                   <td className="pr-2 font-bold">{at + 1}</td>
                   <Cell
                     label={`Width of section ${at + 1}`}
-                    value={row.width}
-                    problem={errors[`width-${at}`]}
+                    field={register(`rows.${at}.width`)}
+                    problem={problem(`rows.${at}.width`)}
                     onFocus={() => setChosen(at)}
-                    onChange={(value) => change(at, { width: value })}
                   />
                   <td className="px-2 whitespace-nowrap text-soft">
                     {countText(widths[at] ?? null, spacing)}
                   </td>
                   <Cell
                     label={`Section ${at + 1} ahead`}
-                    value={row.ahead}
-                    problem={errors[`ahead-${at}`]}
+                    field={register(`rows.${at}.ahead`)}
+                    problem={problem(`rows.${at}.ahead`)}
                     onFocus={() => setChosen(at)}
-                    onChange={(value) => change(at, { ahead: value })}
                   />
                   <Cell
                     label={`Product of section ${at + 1}`}
-                    value={row.product}
-                    problem={errors[`product-${at}`]}
+                    field={register(`rows.${at}.product`)}
+                    problem={problem(`rows.${at}.product`)}
                     onFocus={() => setChosen(at)}
-                    onChange={(value) => change(at, { product: value })}
                   />
                   <td>
                     <button
                       type="button"
                       className="min-h-11 cursor-pointer px-2 font-semibold underline"
                       aria-label={`Take out section ${at + 1}`}
-                      onClick={() => setRows((now) => now.filter((_, index) => index !== at))}
+                      onClick={() => remove(at)}
                     >
                       Take out
                     </button>
@@ -135,18 +139,18 @@ export function SectionTable({ view, action, person }: Props) {
           <button
             type="button"
             className="key"
-            onClick={() => setRows((now) => [...now, { ...EMPTY, width: now.at(-1)?.width ?? "" }])}
+            onClick={() => append({ ...EMPTY, width: rows.at(-1)?.width ?? "" })}
           >
             One more section
           </button>
-          <Field label="Read by" problem={errors.person}>
-            <input name="person" className="field" defaultValue={person} autoComplete="name" />
+          <Field label="Read by" problem={problem("person")}>
+            <input {...register("person")} className="field" autoComplete="name" />
           </Field>
           <button type="submit" className="key-main" disabled={fetcher.state !== "idle"}>
             Keep the sections
           </button>
         </div>
-        {errors.form && <p className="problem">{errors.form}</p>}
+        {problem("form") && <p className="problem">{problem("form")}</p>}
       </form>
       {width === null && (
         <p className="text-soft">The working width is not read yet: nothing to hold the sum against.</p>
@@ -166,28 +170,22 @@ function countText(width: number | null, spacing: number | null): string {
   return whole ? String(Math.round(count)) : `${count}, not whole`;
 }
 
-function Cell({
-  label,
-  value,
-  problem,
-  onChange,
-  onFocus,
-}: {
+type CellProps = {
   label: string;
-  value: string;
+  field: UseFormRegisterReturn;
   problem: string | undefined;
-  onChange: (value: string) => void;
   onFocus: () => void;
-}) {
+};
+
+function Cell({ label, field, problem, onFocus }: CellProps) {
   return (
     <td className="py-0.5 pr-2 align-top">
       <input
+        {...field}
         aria-label={label}
         className="field"
         autoComplete="off"
-        value={value}
         onFocus={onFocus}
-        onChange={(event) => onChange(event.target.value)}
         aria-invalid={problem !== undefined}
       />
       {problem && <span className="problem block">{problem}</span>}

@@ -12,29 +12,29 @@ export type ReadRows =
   | { ok: true; widths: number[]; parts: SectionPart[] }
   | { ok: false; errors: Record<string, string> };
 
-/** Reads the table; what is wrong is told by line and column, as "width-2". */
+/** Reads the table; what is wrong is told by line and column, as "rows.2.width". */
 export function readRows(rows: readonly TypedSection[], style: LengthStyle): ReadRows {
   const errors: Record<string, string> = {};
   const widths: number[] = [];
   const parts: SectionPart[] = [];
   for (const [at, { width, ahead, product }] of rows.entries()) {
     const read = parseLength(width, style);
-    if (!read.ok) errors[`width-${at}`] = read.problem;
-    else if (read.value.metres < NARROWEST) errors[`width-${at}`] = "Too narrow for a section.";
+    if (!read.ok) errors[`rows.${at}.width`] = read.problem;
+    else if (read.value.metres < NARROWEST) errors[`rows.${at}.width`] = "Too narrow for a section.";
     else widths.push(read.value.metres);
     const off = ahead.trim() === "" ? null : parseLength(ahead, style);
-    if (off && !off.ok) errors[`ahead-${at}`] = off.problem;
-    else if (product.length > 40) errors[`product-${at}`] = "Keep it under 40 characters.";
+    if (off && !off.ok) errors[`rows.${at}.ahead`] = off.problem;
+    else if (product.length > 40) errors[`rows.${at}.product`] = "Keep it under 40 characters.";
     else parts.push({ ahead: off?.ok ? off.value.metres : 0, product: product.trim() });
   }
   if (rows.length === 0 || rows.length > MOST_SECTIONS) errors.form = `Give 1 to ${MOST_SECTIONS} sections.`;
   return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, widths, parts };
 }
 
-/** The table as it comes in one field; null where it is no table. */
 /** Rows of one form. */
 const MOST_ROWS = 1_000;
 
+/** The table as it comes in one field; null where it is no table. */
 export function rowsIn(text: string): TypedSection[] | null {
   try {
     const rows: unknown = JSON.parse(text);

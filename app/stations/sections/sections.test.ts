@@ -56,7 +56,7 @@ describe("the table of sections", () => {
   it("is refused line by line, and what stood stays", () => {
     expect(table([{ width: "12" }, { width: "wide", ahead: "x" }])).toMatchObject({
       ok: false,
-      errors: { "width-1": expect.any(String), "ahead-1": expect.any(String) },
+      errors: { "rows.1.width": expect.any(String), "rows.1.ahead": expect.any(String) },
     });
     expect(table([])).toMatchObject({ ok: false });
     expect(
