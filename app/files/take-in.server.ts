@@ -10,6 +10,7 @@ import { readTaskDataApart } from "./read-taskdata.server.ts";
 const MOST_RESTORE = 512 * 1024 * 1024;
 
 export const refused = (errors: FieldErrors) => data({ errors, said: "" }, { status: 422 });
+export const said = (what: string) => data({ errors: {} as FieldErrors, said: what });
 
 /** Reads a task file and leads to what is in it. */
 export async function takeIn(file: FormDataEntryValue | null) {
@@ -26,15 +27,11 @@ export async function takeIn(file: FormDataEntryValue | null) {
 }
 
 /** Puts a backup in the place of this yard. */
-export async function restore(file: FormDataEntryValue | null, sure: boolean) {
+export async function restore(file: FormDataEntryValue | null) {
   if (!(file instanceof File) || file.size === 0) return refused({ backup: "Choose a backup first." });
-  if (!sure) return refused({ sure: "Tick that this yard is to be replaced." });
   if (file.size > MOST_RESTORE) return refused({ backup: "The file is larger than 512 MB." });
   const problem = restoreFile(databasePath(), new Uint8Array(await file.arrayBuffer()), closeDatabase);
   return problem
     ? refused({ backup: `${problem} Nothing was changed.` })
-    : data({
-        errors: {} as FieldErrors,
-        said: "Restored. The yard that was here is kept beside it, and listed below.",
-      });
+    : said("Restored. The yard that was here is kept beside it, and listed below.");
 }

@@ -1,13 +1,14 @@
-import { data } from "react-router";
 import { database, databasePath } from "../../data/database.ts";
 import { listImports, retractImport } from "../../data/imports.ts";
 import { copiesOf } from "../../data/keeping.ts";
+import type { Told } from "../../data/record.ts";
 import { FilesPage } from "../files/FilesPage.tsx";
-import { refused, restore, takeIn } from "../files/take-in.server.ts";
+import { ImportRowDto, RestoreDto } from "../files/files.dto.ts";
+import { refused, restore, said, takeIn } from "../files/take-in.server.ts";
 import { formOf } from "../session/form.server.ts";
+import { carryOut, checkedBy, type Intents } from "../session/intents.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
-import type { FieldErrors } from "../session/validate.ts";
 import { day, moment } from "../stations/frame/print.ts";
 import type { Route } from "./+types/files";
 
@@ -29,23 +30,19 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
+const INTENTS: Intents<Told, Promise<ReturnType<typeof refused>>> = {
+  import: (_, form) => takeIn(form.get("taskdata")),
+  restore: checkedBy(RestoreDto, (_: Told, __, form) => restore(form.get("backup"))),
+  "take-back": checkedBy(ImportRowDto, async (by: Told, { id }) =>
+    retractImport(database(), id, by)
+      ? said("The import is taken back: what stood before stands again.")
+      : refused({ form: "It is not there any more, or was taken back before." }),
+  ),
+};
+
 export async function action({ request }: Route.ActionArgs) {
-  const form = await formOf(request);
-  switch (form.get("intent")) {
-    case "import":
-      return takeIn(form.get("taskdata"));
-    case "restore":
-      return restore(form.get("backup"), form.get("sure") === "yes");
-    case "take-back":
-      return retractImport(database(), String(form.get("id")), await toldBy(request))
-        ? data({
-            errors: {} as FieldErrors,
-            said: "The import is taken back: what stood before stands again.",
-          })
-        : refused({ form: "It is not there any more, or was taken back before." });
-    default:
-      throw new Response("That request was not understood.", { status: 400 });
-  }
+  const by = await toldBy(request);
+  return carryOut(INTENTS, by, await formOf(request), async (errors) => refused(errors));
 }
 
 export function meta() {

@@ -184,15 +184,24 @@ describe("a scheme", () => {
 });
 
 describe("what a device prefers", () => {
-  it("is taken from what there is to choose, and the rest stays", async () => {
-    const answer = (await submit(preferencesAction, "/preferences", {
-      choice: "us",
-      theme: "purple",
-      person: `  ${"x".repeat(80)}`,
-    })) as unknown as { init: { headers: Record<string, string> } };
+  const tell = (fields: Record<string, string>) => submit(preferencesAction, "/preferences", fields);
+
+  it("is what was chosen, and the rest stays", async () => {
+    const answer = (await tell({ choice: "us", person: "  Ida " })) as unknown as {
+      init: { headers: Record<string, string> };
+    };
     const cookie = decodeURIComponent(answer.init.headers["Set-Cookie"]!.split(";")[0]!.split("=")[1]!);
     const kept = JSON.parse(Buffer.from(cookie, "base64").toString());
-    expect(kept).toMatchObject({ choice: "us", theme: "day", person: "x".repeat(60) });
+    expect(kept).toMatchObject({ choice: "us", theme: "day", person: "Ida" });
+  });
+
+  it("is refused by field where there is no such choice, and nothing is kept", async () => {
+    const answer = await tell({ choice: "us", theme: "purple", person: "x".repeat(80) });
+    expect(refusal(answer)).toMatchObject({
+      status: 422,
+      errors: { theme: expect.any(String), person: expect.any(String) },
+    });
+    expect(JSON.stringify(answer)).not.toContain("Set-Cookie");
   });
 });
 

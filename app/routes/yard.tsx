@@ -1,14 +1,17 @@
 import { data } from "react-router";
 import { database } from "../../data/database.ts";
-import { archiveRig, copyRig, findRig, renameRig } from "../../data/rigs.ts";
+import type { Database } from "../../data/handle.ts";
+import type { Told } from "../../data/record.ts";
+import { archiveRig, copyRig, findRig, type RigTool, renameRig } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
+import { carryOut, checkedBy, type Intents } from "../session/intents.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/frame/rig-view.server.ts";
 import { RIG_STATES } from "../yard/rig-states.ts";
 import { YardPage } from "../yard/YardPage.tsx";
-import { RigNameDto, type YardOutcome } from "../yard/yard.dto.ts";
+import { RigNameDto, RigRowDto, type YardOutcome } from "../yard/yard.dto.ts";
 import { viewYard } from "../yard/yard-view.server.ts";
 import type { Route } from "./+types/yard";
 
@@ -21,37 +24,40 @@ export async function loader({ request }: Route.LoaderArgs) {
   return { preferences, yard: viewYard(database(), { find, state, page, units: preferences.units }) };
 }
 
+type Asked = { db: Database; rig: RigTool; by: Told };
+
+const answer = (rigId: number, more: Partial<YardOutcome>, status = 200) =>
+  data<YardOutcome>({ errors: {}, said: "", rigId, undo: null, ...more }, { status });
+
+const put =
+  (away: boolean) =>
+  ({ db, rig, by }: Asked) => {
+    archiveRig(db, rig.id, away, by);
+    return away
+      ? answer(rig.id, { said: `Put away: ${rig.name}`, undo: "back" })
+      : answer(rig.id, { said: `Back in use: ${rig.name}`, undo: "away" });
+  };
+
+const INTENTS: Intents<Asked, ReturnType<typeof answer>> = {
+  rename: checkedBy(RigNameDto, ({ db, rig, by }: Asked, { name }) => {
+    renameRig(db, rig.id, name, by);
+    return answer(rig.id, { said: `Renamed to ${name}` });
+  }),
+  copy: ({ db, rig, by }) => {
+    const copy = findRig(db, copyRig(db, rig, `${rig.name}, copy`.slice(0, 60), by))!;
+    return answer(rig.id, { said: `Copied to ${copy.name}` });
+  },
+  away: put(true),
+  back: put(false),
+};
+
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
   const form = await formOf(request);
   const db = database();
-  const rig = rigOr404(db, String(form.get("rigId")));
-  const done = (said: string, undo: YardOutcome["undo"] = null) =>
-    data<YardOutcome>({ errors: {}, said, rigId: rig.id, undo });
-  switch (form.get("intent")) {
-    case "rename": {
-      const checked = validateForm(RigNameDto, form);
-      if (!checked.ok)
-        return data<YardOutcome>(
-          { errors: checked.errors, said: "", rigId: rig.id, undo: null },
-          { status: 422 },
-        );
-      renameRig(db, rig.id, checked.value.name, by);
-      return done(`Renamed to ${checked.value.name}`);
-    }
-    case "copy": {
-      const copy = findRig(db, copyRig(db, rig, `${rig.name}, copy`.slice(0, 60), by))!;
-      return done(`Copied to ${copy.name}`);
-    }
-    case "away":
-      archiveRig(db, rig.id, true, by);
-      return done(`Put away: ${rig.name}`, "back");
-    case "back":
-      archiveRig(db, rig.id, false, by);
-      return done(`Back in use: ${rig.name}`, "away");
-    default:
-      throw new Response("That request was not understood.", { status: 400 });
-  }
+  const row = validateForm(RigRowDto, form);
+  const rig = rigOr404(db, row.ok ? row.value.rigId : "");
+  return carryOut(INTENTS, { db, rig, by }, form, (errors) => answer(rig.id, { errors }, 422));
 }
 
 export function meta() {

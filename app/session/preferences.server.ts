@@ -1,10 +1,7 @@
 import { createCookie } from "react-router";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
-import { PRESETS, UNIT_SYSTEMS, type Units } from "../../core/quantity/units.ts";
-
-/** Metres, feet and inches, or a mixture of one's own. */
-export const UNIT_CHOICES = [...UNIT_SYSTEMS, "own"] as const;
-export type UnitChoice = (typeof UNIT_CHOICES)[number];
+import { PRESETS, type Units } from "../../core/quantity/units.ts";
+import { UNIT_CHOICES, type UnitChoice } from "./preferences.dto.ts";
 
 export type Preferences = {
   choice: UnitChoice;

@@ -105,3 +105,14 @@ export class TyreDto {
 
 /** What came of something done to a rig in the yard, and what undoes it. */
 export type YardOutcome = { errors: FieldErrors; said: string; rigId: number; undo: "away" | "back" | null };
+
+export class WeightRowDto {
+  @Matches(CHOSEN, { message: "There is no such weight." })
+  weight!: string;
+}
+
+/** Which rig of the yard something is done to. */
+export class RigRowDto {
+  @Matches(CHOSEN, { message: "There is no such rig in this yard." })
+  rigId!: string;
+}

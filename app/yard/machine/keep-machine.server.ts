@@ -5,40 +5,46 @@ import { addPoint, archiveMachine, changeMachine, createMachine, pointsOf } from
 import type { Told } from "../../../data/record.ts";
 import { listEveryTool, type Machine } from "../../../data/rigs.ts";
 import { addWeight, archiveWeight, listTyres, setAxleTyre, weightsOf } from "../../../data/settings.ts";
+import { carryOut, checkedBy, type Intents } from "../../session/intents.server.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { amountOf } from "../amount.ts";
-import { AxleTyreDto, MachineDto, PointDto, WeightDto } from "../yard.dto.ts";
+import { AxleTyreDto, MachineDto, PointDto, WeightDto, WeightRowDto } from "../yard.dto.ts";
+
+type Answer = ReturnType<typeof refused>;
 
 const refused = (errors: FieldErrors) => data({ errors }, { status: 422 });
-const kept = () => data({ errors: {} as FieldErrors });
+const kept = (): Answer => data({ errors: {} as FieldErrors });
 
-/** What a machine's page can do. `known` is null on the page of a new one. */
-export function keepMachine(db: Database, known: Machine | null, form: FormData, by: Told) {
-  const intent = form.get("intent");
-  if (intent === "save") return save(db, known, form, by);
-  if (!known) throw new Response("There is no such machine in this yard.", { status: 404 });
-  switch (intent) {
-    case "add-point":
-      return keepPoint(db, known, form, by);
-    case "add-weight":
-      return keepWeight(db, known, form, by);
-    case "drop-weight":
-      return dropWeight(db, known, form, by);
-    case "set-tyre":
-      return keepTyre(db, known, form, by);
-    case "away":
-    case "back":
-      archiveMachine(db, known.id, intent === "away", by);
-      return kept();
-    default:
-      throw new Response("That request was not understood.", { status: 400 });
-  }
+type Page = { db: Database; known: Machine; by: Told };
+
+const put =
+  (away: boolean) =>
+  ({ db, known, by }: Page) => {
+    archiveMachine(db, known.id, away, by);
+    return kept();
+  };
+
+/** What the page of a machine that is there can do. */
+const INTENTS: Intents<Page, Answer> = {
+  save: checkedBy(MachineDto, ({ db, known, by }: Page, value) => save(db, known, value, by)),
+  "add-point": checkedBy(PointDto, keepPoint),
+  "add-weight": checkedBy(WeightDto, keepWeight),
+  "drop-weight": checkedBy(WeightRowDto, dropWeight),
+  "set-tyre": checkedBy(AxleTyreDto, keepTyre),
+  away: put(true),
+  back: put(false),
+};
+
+/** `known` is null on the page of a new one. */
+export function keepMachine(db: Database, known: Machine | null, form: FormData, by: Told): Answer {
+  if (known) return carryOut(INTENTS, { db, known, by }, form, refused);
+  if (form.get("intent") !== "save")
+    throw new Response("There is no such machine in this yard.", { status: 404 });
+  const checked = validateForm(MachineDto, form);
+  return checked.ok ? save(db, null, checked.value, by) : refused(checked.errors);
 }
 
-function save(db: Database, known: Machine | null, form: FormData, by: Told) {
-  const checked = validateForm(MachineDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { kind, ...details } = checked.value;
+function save(db: Database, known: Machine | null, { kind, ...details }: MachineDto, by: Told): Answer {
   const named = { ...details, busName: details.busName.toUpperCase() };
   if (!known) throw redirect(`/machines/${createMachine(db, kind, named, by)}`);
   const coupled = listEveryTool(db).find(({ implement }) => implement.id === known.id);
@@ -50,10 +56,8 @@ function save(db: Database, known: Machine | null, form: FormData, by: Told) {
   throw redirect(`/machines/${known.id}`);
 }
 
-function keepPoint(db: Database, known: Machine, form: FormData, by: Told) {
-  const checked = validateForm(PointDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { kind, label } = checked.value;
+function keepPoint({ db, known, by }: Page, value: PointDto): Answer {
+  const { kind, label } = value;
   const mayHave: readonly string[] = POINTS_OF[known.kind];
   if (!mayHave.includes(kind)) return refused({ kind: `This machine has no ${kind}.` });
   const there = pointsOf(db, known.id).filter((point) => point.kind === kind);
@@ -64,10 +68,8 @@ function keepPoint(db: Database, known: Machine, form: FormData, by: Told) {
   return kept();
 }
 
-function keepWeight(db: Database, known: Machine, form: FormData, by: Told) {
-  const checked = validateForm(WeightDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { weightLabel, mass, massUnit, place, placeUnit, side, count } = checked.value;
+function keepWeight({ db, known, by }: Page, value: WeightDto): Answer {
+  const { weightLabel, mass, massUnit, place, placeUnit, side, count } = value;
   if (known.kind === "implement") return refused({ weightLabel: "Weights hang on what drives." });
   if (weightsOf(db, known.id).length >= 12)
     return refused({ weightLabel: "Twelve kinds of weight are enough." });
@@ -90,16 +92,14 @@ function keepWeight(db: Database, known: Machine, form: FormData, by: Told) {
   return kept();
 }
 
-function dropWeight(db: Database, known: Machine, form: FormData, by: Told) {
-  const id = Number(form.get("weight"));
+function dropWeight({ db, known, by }: Page, { weight: typed }: WeightRowDto): Answer {
+  const id = Number(typed);
   if (weightsOf(db, known.id).some((weight) => weight.id === id)) archiveWeight(db, id, true, by);
   return kept();
 }
 
-function keepTyre(db: Database, known: Machine, form: FormData, by: Told) {
-  const checked = validateForm(AxleTyreDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { axle, tyreId, tyreCount } = checked.value;
+function keepTyre({ db, known, by }: Page, value: AxleTyreDto): Answer {
+  const { axle, tyreId, tyreCount } = value;
   if ((axle === "tool") !== (known.kind === "implement"))
     return refused({ [`tyre-${axle}`]: "This machine has no such axle." });
   if (tyreId !== "" && !listTyres(db).some(({ id }) => id === Number(tyreId)))

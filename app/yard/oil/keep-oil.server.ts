@@ -1,8 +1,8 @@
 import { data } from "react-router";
 import type { Family } from "../../../core/quantity/measure.ts";
-import { functionOfKind, isFunctionKind } from "../../../core/subjects/hoses/kinds.ts";
+import { functionOfKind } from "../../../core/subjects/hoses/kinds.ts";
 import { PHASE_KEYS, type PhaseKey } from "../../../core/trade/phases.ts";
-import { type HoseFunction, type Remote, SOCKETS, USES, type Use } from "../../../core/yard/circuit.ts";
+import { type HoseFunction, type Remote, SOCKETS, type Use } from "../../../core/yard/circuit.ts";
 import type { Database } from "../../../data/handle.ts";
 import {
   addFunction,
@@ -21,50 +21,56 @@ import {
 } from "../../../data/hoses.ts";
 import type { Told } from "../../../data/record.ts";
 import type { Machine } from "../../../data/rigs.ts";
-import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import { carryOut, checkedBy, type Intents } from "../../session/intents.server.ts";
+import type { FieldErrors } from "../../session/validate.ts";
 import { amountOf } from "../amount.ts";
-import { FunctionDto, RemoteDto, SupplyDto } from "./oil.dto.ts";
+import {
+  FunctionDto,
+  FunctionRowDto,
+  MoveFunctionDto,
+  NewFunctionDto,
+  RemoteDto,
+  RemoteRowDto,
+  SocketsDto,
+  type SocketsTyped,
+  SupplyDto,
+  type UsesTyped,
+} from "./oil.dto.ts";
 
 /** More of either than this no machine has, and the assignment is reckoned for no more. */
 export const MOST_REMOTES = 10;
 export const MOST_FUNCTIONS = 12;
 
+type Answer = ReturnType<typeof refused>;
+
 const refused = (errors: FieldErrors) => data({ errors, kept: false }, { status: 422 });
-const kept = () => data({ errors: {} as FieldErrors, kept: true });
+const kept = (): Answer => data({ errors: {} as FieldErrors, kept: true });
+
+type Oil = { db: Database; machine: Machine; by: Told };
 
 /** What the page of a machine's oil can do: a tractor's supply and remotes, an implement's functions, sockets of both. */
-export function keepOil(db: Database, machine: Machine, form: FormData, by: Told) {
-  const drives = machine.kind !== "implement";
-  switch (form.get("intent")) {
-    case "supply":
-      return drives
-        ? keepSupply(db, machine, form, by)
-        : refused({ form: "An implement has no pump of its own here." });
-    case "remote":
-      return drives ? keepRemote(db, machine, form, by) : refused({ form: "Remotes are the tractor's." });
-    case "drop-remote":
-      return dropRemote(db, machine, form, by);
-    case "sockets":
-      setHydraulics(db, machine.id, { sockets: socketsIn(form) }, by);
-      return kept();
-    case "add-function":
-      return drives
-        ? refused({ form: "Functions are the implement's." })
-        : startFunction(db, machine, form, by);
-    case "function":
-      return keepFunction(db, machine, form, by);
-    case "drop-function":
-      return dropFunction(db, machine, form, by);
-    case "back":
-      return bringBack(db, machine, by);
-    case "move-function":
-      return moveFunction(db, machine, form, by);
-    default:
-      throw new Response("That request was not understood.", { status: 400 });
-  }
+const INTENTS: Intents<Oil, Answer> = {
+  supply: checkedBy(SupplyDto, keepSupply),
+  remote: checkedBy(RemoteDto, keepRemote),
+  "drop-remote": checkedBy(RemoteRowDto, dropRemote),
+  sockets: checkedBy(SocketsDto, ({ db, machine, by }: Oil, value) => {
+    setHydraulics(db, machine.id, { sockets: socketsIn(value as SocketsTyped) }, by);
+    return kept();
+  }),
+  "add-function": checkedBy(NewFunctionDto, startFunction),
+  function: checkedBy(FunctionDto, keepFunction),
+  "drop-function": checkedBy(FunctionRowDto, dropFunction),
+  "move-function": checkedBy(MoveFunctionDto, moveFunction),
+  back: bringBack,
+};
+
+const drives = ({ kind }: Machine) => kind !== "implement";
+
+export function keepOil(db: Database, machine: Machine, form: FormData, by: Told): Answer {
+  return carryOut(INTENTS, { db, machine, by }, form, refused);
 }
 
-const socketsIn = (form: FormData) => SOCKETS.filter((socket) => form.get(`socket ${socket}`) === "on");
+const socketsIn = (typed: SocketsTyped) => SOCKETS.filter((socket) => typed[`socket ${socket}`] === "on");
 
 /** SI of a field that was checked; null where it was left empty. */
 function si(text: string, family: Family | "length", unit: string): number | null {
@@ -72,10 +78,8 @@ function si(text: string, family: Family | "length", unit: string): number | nul
   return amount.ok ? amount.value : null;
 }
 
-function keepSupply(db: Database, machine: Machine, form: FormData, by: Told) {
-  const checked = validateForm(SupplyDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { value } = checked;
+function keepSupply({ db, machine, by }: Oil, value: SupplyDto): Answer {
+  if (!drives(machine)) return refused({ form: "An implement has no pump of its own here." });
   const told = {
     pumpFlow: si(value.pumpFlow, "flow", value.pumpFlowUnit),
     pressure: si(value.pressure, "pressure", value.pressureUnit),
@@ -84,18 +88,17 @@ function keepSupply(db: Database, machine: Machine, form: FormData, by: Told) {
     freeReturn: value.freeReturn === "on",
     powerBeyond: value.powerBeyond === "on",
     loadSensing: value.loadSensing === "on",
-    sockets: socketsIn(form),
+    sockets: socketsIn(value as SupplyDto & SocketsTyped),
   };
   setHydraulics(db, machine.id, told, by);
   return kept();
 }
 
-function keepRemote(db: Database, machine: Machine, form: FormData, by: Told) {
-  const checked = validateForm(RemoteDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { number, lever, action, flow, flowUnit, place, coupling, ...ticks } = checked.value;
+function keepRemote({ db, machine, by }: Oil, value: RemoteDto): Answer {
+  if (!drives(machine)) return refused({ form: "Remotes are the tractor's." });
+  const { number, lever, action, flow, flowUnit, place, coupling, ...ticks } = value;
   const own = remotesOf(db, [machine.id]).get(machine.id) ?? [];
-  const id = Number(form.get("remote"));
+  const id = Number(value.remote);
   if (own.some((each: Remote) => each.id !== id && each.number === Number(number)))
     return refused({ number: `There is a remote ${number} already.` });
   const remote: NewRemote = {
@@ -116,8 +119,8 @@ function keepRemote(db: Database, machine: Machine, form: FormData, by: Told) {
   return kept();
 }
 
-function dropRemote(db: Database, machine: Machine, form: FormData, by: Told) {
-  const id = Number(form.get("remote"));
+function dropRemote({ db, machine, by }: Oil, { remote }: RemoteRowDto): Answer {
+  const id = Number(remote);
   if (
     remotesOf(db, [machine.id])
       .get(machine.id)
@@ -130,9 +133,8 @@ function dropRemote(db: Database, machine: Machine, form: FormData, by: Told) {
 const own = (db: Database, machine: Machine) => functionsOf(db, [machine.id]).get(machine.id) ?? [];
 
 /** A new function begins with what its kind usually has. */
-function startFunction(db: Database, machine: Machine, form: FormData, by: Told) {
-  const kind = form.get("kind");
-  if (!isFunctionKind(kind)) return refused({ kind: "Choose what it does." });
+function startFunction({ db, machine, by }: Oil, { kind }: NewFunctionDto): Answer {
+  if (drives(machine)) return refused({ form: "Functions are the implement's." });
   const there = own(db, machine);
   if (there.length >= MOST_FUNCTIONS) return refused({ kind: `${MOST_FUNCTIONS} functions are the most.` });
   const fn = functionOfKind(kind);
@@ -142,21 +144,18 @@ function startFunction(db: Database, machine: Machine, form: FormData, by: Told)
   return kept();
 }
 
-function usesIn(form: FormData): HoseFunction["uses"] {
+function usesIn(typed: UsesTyped): HoseFunction["uses"] {
   return Object.fromEntries(
     PHASE_KEYS.flatMap((key): [PhaseKey, Use][] => {
-      const use = USES.find((each) => each === form.get(`use-${key}`));
+      const use = typed[`use-${key}`];
       return use ? [[key, use]] : [];
     }),
   );
 }
 
-function keepFunction(db: Database, machine: Machine, form: FormData, by: Told) {
-  const known = own(db, machine).find(({ id }) => id === Number(form.get("function")));
+function keepFunction({ db, machine, by }: Oil, value: FunctionDto): Answer {
+  const known = own(db, machine).find(({ id }) => id === Number(value.function));
   if (!known) return refused({ form: "That function is not this implement's." });
-  const checked = validateForm(FunctionDto, form);
-  if (!checked.ok) return refused(checked.errors);
-  const { value } = checked;
   const [bore, rod, stroke] = [
     si(value.bore, "length", value.boreUnit),
     si(value.rod, "length", value.rodUnit),
@@ -172,7 +171,7 @@ function keepFunction(db: Database, machine: Machine, form: FormData, by: Told) 
     name: value.name,
     kind: known.kind,
     action: value.action,
-    uses: usesIn(form),
+    uses: usesIn(value as FunctionDto & UsesTyped),
     automatic: value.automatic === "on",
     trigger: value.trigger === "on",
     lockable: value.lockable === "on",
@@ -212,14 +211,14 @@ function sizeErrors({ bore, rod, stroke, displacement, speed, count }: Sizes): F
   return errors;
 }
 
-function dropFunction(db: Database, machine: Machine, form: FormData, by: Told) {
-  const id = Number(form.get("function"));
+function dropFunction({ db, machine, by }: Oil, { function: fn }: FunctionRowDto): Answer {
+  const id = Number(fn);
   if (own(db, machine).some((each) => each.id === id)) archiveFunction(db, id, true, by);
   return kept();
 }
 
 /** Brings back what was taken out last. */
-function bringBack(db: Database, machine: Machine, by: Told) {
+function bringBack({ db, machine, by }: Oil): Answer {
   const last = lastTakenOut(db, machine.id);
   if (last?.what === "function") archiveFunction(db, last.id, false, by);
   if (last?.what === "remote" && !archiveRemote(db, last.id, false, by))
@@ -227,10 +226,10 @@ function bringBack(db: Database, machine: Machine, by: Told) {
   return kept();
 }
 
-function moveFunction(db: Database, machine: Machine, form: FormData, by: Told) {
+function moveFunction({ db, machine, by }: Oil, { function: fn, way }: MoveFunctionDto): Answer {
   const ids = own(db, machine).map(({ id }) => id);
-  const from = ids.indexOf(Number(form.get("function")));
-  const to = from + (form.get("way") === "up" ? -1 : 1);
+  const from = ids.indexOf(Number(fn));
+  const to = from + (way === "up" ? -1 : 1);
   if (from < 0 || to < 0 || to >= ids.length) return kept();
   const [moved] = ids.splice(from, 1);
   ids.splice(to, 0, moved!);

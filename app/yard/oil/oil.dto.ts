@@ -1,5 +1,7 @@
 import { IsIn, Length, Matches, MaxLength } from "class-validator";
-import { PLACES, type Place } from "../../../core/yard/circuit.ts";
+import { FUNCTION_KIND_KEYS, type FunctionKindKey } from "../../../core/subjects/hoses/kinds.ts";
+import { PHASE_KEYS, type PhaseKey } from "../../../core/trade/phases.ts";
+import { PLACES, type Place, SOCKETS, USES, type Use } from "../../../core/yard/circuit.ts";
 import { IsAmount } from "../amount.ts";
 
 const TICK = /^(on)?$/;
@@ -32,7 +34,14 @@ export class SupplyDto {
   loadSensing!: string;
 }
 
+/** Of a remote that is there; empty of a new one. */
+const NUMBER_OR_NEW = /^(\d{1,9})?$/;
+const NUMBER = /^\d{1,9}$/;
+
 export class RemoteDto {
+  @Matches(NUMBER_OR_NEW, { message: "There is no such remote." })
+  remote!: string;
+
   @Matches(/^[1-9]\d?$/, { message: "Its number on the tractor: 1 to 99." })
   number!: string;
 
@@ -64,6 +73,9 @@ export class RemoteDto {
 }
 
 export class FunctionDto {
+  @Matches(NUMBER, { message: "There is no such function." })
+  function!: string;
+
   @Length(1, 40, { message: "Name it, as on its hoses." })
   name!: string;
 
@@ -127,4 +139,39 @@ export class FunctionDto {
   trigger!: string;
   @Matches(TICK)
   lockable!: string;
+}
+
+export type UsesTyped = Record<`use-${PhaseKey}`, Use | "">;
+
+for (const key of PHASE_KEYS)
+  IsIn(["", ...USES], { message: "Choose what it does then." })(FunctionDto.prototype, `use-${key}`);
+
+/** A function begins with what its kind usually has. */
+export class NewFunctionDto {
+  @IsIn(FUNCTION_KIND_KEYS, { message: "Choose what it does." })
+  kind!: FunctionKindKey;
+}
+
+export class RemoteRowDto {
+  @Matches(NUMBER, { message: "There is no such remote." })
+  remote!: string;
+}
+
+export class FunctionRowDto {
+  @Matches(NUMBER, { message: "There is no such function." })
+  function!: string;
+}
+
+export class MoveFunctionDto extends FunctionRowDto {
+  @IsIn(["up", "down"], { message: "Say which way." })
+  way!: "up" | "down";
+}
+
+/** Which sockets are there, each under its own name. */
+export class SocketsDto {}
+export type SocketsTyped = Record<`socket ${(typeof SOCKETS)[number]}`, "on" | "">;
+
+for (const socket of SOCKETS) {
+  Matches(TICK)(SocketsDto.prototype, `socket ${socket}`);
+  Matches(TICK)(SupplyDto.prototype, `socket ${socket}`);
 }
