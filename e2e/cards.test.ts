@@ -1,21 +1,9 @@
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import type { Browser, Page } from "puppeteer-core";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { figures, fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
-import { openBrowser, openPage } from "./browser.ts";
-import { openYard, type Yard } from "./server.ts";
+import { openForFile, page, rig, yard } from "./fixture.ts";
 
-let browser: Browser;
-let yard: Yard;
-let page: Page;
-
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
-});
-afterAll(() => Promise.all([browser.close(), yard.close()]));
-beforeEach(async () => {
-  ({ page } = await openPage(browser));
-});
+openForFile();
 
 async function pdfText(url: string): Promise<string> {
   const data = new Uint8Array(await (await fetch(url)).arrayBuffer());
@@ -31,13 +19,13 @@ async function pdfText(url: string): Promise<string> {
 
 describe("a numbered card", () => {
   it("is issued, printed, taken as PDF, read back, and lapses line by line when a reading changes", async () => {
-    await visit(page, `${yard.address}/rigs/1/card`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/card`);
     await fill(page, "person", "Mira Tolland");
     await press(page, "Issue card");
     await seen(page, "Card 1 is in the cab");
     await seen(page, "Not read back yet.");
 
-    const text = await pdfText(`${yard.address}/rigs/1/cards/1.pdf`);
+    const text = await pdfText(`${yard.address}${rig("Grain drill")}/cards/1.pdf`);
     expect(text).toContain("Card 1");
     expect(text).toContain("T4 no. BV118-2207");
     expect(text).toContain("Connection to working edge, front 4.26 m behind taped");
@@ -65,24 +53,24 @@ describe("a numbered card", () => {
     await press(page, "Back to the card");
     await seen(page, "2 lines differ on the terminal.");
 
-    await visit(page, `${yard.address}/rigs/1/tool?at=pin.workFront`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/tool?at=pin.workFront`);
     await keep(page, "4.305");
-    await visit(page, `${yard.address}/rigs/1/card`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/card`);
     await seen(page, "This cab still has card 1: retype this one.");
     expect(await textOf(page, "[data-retype]")).toContain(
       "Connection to working edge, front: 4.26 behind 4.31 behind",
     );
-    await visit(page, `${yard.address}/rigs/1/cards/1/read-back`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/cards/1/read-back`);
     await seen(page, "lapsed, the figure has changed since");
-    await visit(page, `${yard.address}/rigs/1/cards/1/print`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/cards/1/print`);
     await seen(page, "Not up to date: Connection to working edge, front is now 4.31");
-    await visit(page, `${yard.address}/rigs/1/card`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/card`);
     await press(page, "Issue a new card");
     await seen(page, "Card 2 is in the cab");
     await gone(page, "[data-retype]");
 
     await yard.restart();
-    await visit(page, `${yard.address}/rigs/1/card`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/card`);
     await seen(page, "Card 2 is in the cab");
   });
 });
@@ -112,7 +100,7 @@ describe("a scheme of one's own", () => {
     await press(page, "Keep scheme");
     await seen(page, "Grey box in the old tractor");
 
-    await visit(page, `${yard.address}/rigs/3/card`);
+    await visit(page, `${yard.address}${rig("Meadow drill")}/card`);
     await press(page, "The terminal in this cab asks");
     await press(page, "Grey box in the old tractor");
     await page.waitForSelector('[data-card-line="Last tine"]');
@@ -151,7 +139,7 @@ describe("a scheme of one's own", () => {
     await pick("Decimals", "0");
     await press(page, "Keep scheme");
     await seen(page, "Grey box in the old tractor");
-    await visit(page, `${yard.address}/rigs/3/card`);
+    await visit(page, `${yard.address}${rig("Meadow drill")}/card`);
     await page.waitForSelector('[data-card-line="Opens early by"]');
     expect((await figures(page))["Opens early by"]).toBe("620 ms");
   });

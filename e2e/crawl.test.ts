@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { rig } from "./fixture.ts";
 import { openYard, type Yard } from "./server.ts";
 
 let yard: Yard;
@@ -67,12 +68,12 @@ describe("every link of the demo yard", () => {
     for (const path of [
       "/rigs/99",
       "/rigs/99/tool",
-      "/rigs/1/cards/7",
+      `${rig("Grain drill")}/cards/7`,
       "/rigs/abc/match",
       "/machines/999",
       "/tyres/999",
       "/schemes/none",
-      "/rigs/1/sequences/dance",
+      `${rig("Grain drill")}/sequences/dance`,
       "/nowhere",
     ]) {
       const { status } = await fetch(yard.address + path, { redirect: "manual" });
@@ -81,7 +82,9 @@ describe("every link of the demo yard", () => {
   });
 
   it("leads back to the list of tests from one that is gone", async () => {
-    const { status, headers } = await fetch(`${yard.address}/rigs/1/proof/none`, { redirect: "manual" });
-    expect([status, headers.get("Location")]).toEqual([302, "/rigs/1/proof"]);
+    const { status, headers } = await fetch(`${yard.address}${rig("Grain drill")}/proof/none`, {
+      redirect: "manual",
+    });
+    expect([status, headers.get("Location")]).toEqual([302, `${rig("Grain drill")}/proof`]);
   });
 });

@@ -4,6 +4,7 @@ import { SaxesParser } from "saxes";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { figures, fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
+import { rig, rigId } from "./fixture.ts";
 import { openYard, type Yard } from "./server.ts";
 
 let browser: Browser;
@@ -20,10 +21,13 @@ afterEach(() => yard.close());
 
 /** DDI → values in the file's order, by designator of the device. */
 async function exported(page: Page): Promise<Record<string, Record<number, number[]>>> {
-  const bytes = await page.evaluate(async () => {
-    const answer = await fetch("/rigs/2/taskdata.zip");
-    return [...new Uint8Array(await answer.arrayBuffer())];
-  });
+  const bytes = await page.evaluate(
+    async (path) => {
+      const answer = await fetch(path);
+      return [...new Uint8Array(await answer.arrayBuffer())];
+    },
+    `${rig("Borrowed drill")}/taskdata.zip`,
+  );
   const found: Record<string, Record<number, number[]>> = {};
   let device = "";
   const parser = new SaxesParser();
@@ -47,7 +51,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
     const { page, errors } = await openPage(browser, DESK);
     await visit(page, yard.address);
     await seen(page, "Nothing stops 7 of 14 rigs");
-    await press(page, "Tape F", '[data-rig="2"]');
+    await press(page, "Tape F", `[data-rig="${rigId("Borrowed drill")}"]`);
 
     // Wrong entries: said by the field, kept as typed, nothing changed.
     await seen(page, "Drawbar pin to front rank");
@@ -116,16 +120,16 @@ describe("curing the borrowed drill by following what the screen says", () => {
     expect(strFromU8(paper.slice(0, 5))).toBe("%PDF-");
 
     await yard.restart();
-    await visit(page, `${yard.address}/rigs/2/tool`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/tool`);
     expect(await textOf(page, "[data-total]")).toBe("−7.909 m");
-    await visit(page, `${yard.address}/rigs/2/card`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/card`);
     expect((await figures(page))["Axle to receiver"]).toBe("1.91 m ahead");
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
   });
 
   it("in feet and inches, on a phone", async () => {
     const { page, errors } = await openPage(browser, PHONE);
-    await visit(page, `${yard.address}/rigs/2/tool`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/tool`);
     await press(page, "ft in");
     await seen(page, "17' 7\" ahead of the drawbar pin");
     await press(page, "Tape F");
@@ -144,7 +148,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
     await seen(page, "Nothing stops this rig");
     // 75 + 37.008 + 199.375 in = 311.383 in = 25' 11 3/8"
     expect(await textOf(page, "[data-total]")).toBe("−25' 11 3/8\"");
-    await visit(page, `${yard.address}/rigs/2/card`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/card`);
     // (199.375 + 211.125)/2 = 205.25 → 205.3
     expect((await figures(page))["Hitch to coverage point"]).toBe("−205.3 in");
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
@@ -154,13 +158,13 @@ describe("curing the borrowed drill by following what the screen says", () => {
 describe("what a stop blocks", () => {
   it("is the card, its print and the file, each saying why", async () => {
     const { page } = await openPage(browser);
-    await visit(page, `${yard.address}/rigs/2/card`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/card`);
     await seen(page, "Do not type this in yet");
     await seen(page, "The rear rank lies 5.360 m ahead of the drawbar pin.");
     expect((await figures(page))["Hitch to coverage point"]).toBe("not yet");
     expect(await page.$("::-p-text(Issue card)")).toBeNull();
-    expect((await fetch(`${yard.address}/rigs/2/cards/1/print`)).status).toBe(404);
-    const refused = await fetch(`${yard.address}/rigs/2/taskdata.zip`);
+    expect((await fetch(`${yard.address}${rig("Borrowed drill")}/cards/1/print`)).status).toBe(404);
+    const refused = await fetch(`${yard.address}${rig("Borrowed drill")}/taskdata.zip`);
     expect(refused.status).toBe(409);
     expect(await refused.text()).toContain("nobody measured it");
   });
@@ -169,7 +173,7 @@ describe("what a stop blocks", () => {
 describe("keeping and taking back", () => {
   it("asks why a book value shall replace a taped one, and undoes what was kept", async () => {
     const { page } = await openPage(browser);
-    await visit(page, `${yard.address}/rigs/1/antenna?at=axle.pin`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/antenna?at=axle.pin`);
     await fill(page, "text", "1.3");
     await fill(page, "person", "Mira Tolland");
     await press(page, "Book");
@@ -185,7 +189,7 @@ describe("keeping and taking back", () => {
 
   it("reorders what to tape next", async () => {
     const { page } = await openPage(browser);
-    await visit(page, `${yard.address}/rigs/1/tool`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/tool`);
     expect(await page.$eval("[data-next]", (box) => box.getAttribute("data-next"))).toBe("H");
     await page.keyboard.press("n");
     await fill(page, "person", "Mira Tolland");
@@ -199,7 +203,7 @@ describe("keeping and taking back", () => {
 
 describe("requests from elsewhere", () => {
   it("change nothing", async () => {
-    const answer = await fetch(`${yard.address}/rigs/1/keep`, {
+    const answer = await fetch(`${yard.address}${rig("Grain drill")}/keep`, {
       method: "POST",
       headers: { Origin: "http://elsewhere.example" },
       body: new URLSearchParams({
@@ -212,12 +216,12 @@ describe("requests from elsewhere", () => {
       }),
     });
     expect(answer.status).toBe(403);
-    const page = await (await fetch(`${yard.address}/rigs/1/antenna`)).text();
+    const page = await (await fetch(`${yard.address}${rig("Grain drill")}/antenna`)).text();
     expect(page).toContain("1.126");
   });
 
   it("for what is not there get a clear 404", async () => {
-    for (const path of ["/rigs/99/tool", "/rigs/abc", "/rigs/1/moon"])
+    for (const path of ["/rigs/99/tool", "/rigs/abc", `${rig("Grain drill")}/moon`])
       expect((await fetch(yard.address + path)).status).toBe(404);
   });
 });

@@ -1,14 +1,15 @@
 import type { Page } from "puppeteer-core";
 import { fill, press, pressOn, seen, visit } from "./acts.ts";
+import { rig } from "./fixture.ts";
 
 /** Makes a practice copy of a rig and returns its address. */
 export async function practise(
   page: Page,
   address: string,
-  rig: number,
+  name: string,
   start: "as read" | "empty",
 ): Promise<string> {
-  await visit(page, `${address}/rigs/${rig}/field`);
+  await visit(page, `${address}${rig(name)}/field`);
   await page.click(`input[name="start"][value="${start}"]`);
   await press(page, "Make a practice rig");
   await seen(page, "A rig with true measures nobody told you");

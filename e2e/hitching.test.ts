@@ -1,21 +1,9 @@
-import type { Browser, Page } from "puppeteer-core";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
-import { openBrowser, openPage, PHONE } from "./browser.ts";
-import { openYard, type Yard } from "./server.ts";
+import { PHONE } from "./browser.ts";
+import { errors, machine, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
-let browser: Browser;
-let yard: Yard;
-let page: Page;
-let errors: string[];
-
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
-});
-afterAll(() => Promise.all([browser.close(), yard.close()]));
-beforeEach(async () => {
-  ({ page, errors } = await openPage(browser));
-});
+openForFile();
 
 const verdict = (id: string) => page.$eval(`[data-check="${id}"]`, (row) => row.getAttribute("data-verdict"));
 const becomes = (id: string, wanted: string) =>
@@ -40,7 +28,7 @@ async function slide(label: string, key: "ArrowRight" | "ArrowLeft", times: numb
 
 describe("the cultivator, from stop to coupled", () => {
   it("is ballasted with what the station proposes, and the drawing and table follow", async () => {
-    await visit(page, `${yard.address}/rigs/4`);
+    await visit(page, `${yard.address}${rig("Stubble cultivator")}`);
     await seen(page, "20 % must stay on it");
     expect(page.url()).toContain("/balance");
     expect(await verdict("front")).toBe("stop");
@@ -58,7 +46,7 @@ describe("the cultivator, from stop to coupled", () => {
   });
 
   it("gets its top link set: tried on the screen, then kept as changed, with what goes stale said first", async () => {
-    await visit(page, `${yard.address}/rigs/4/hitch`);
+    await visit(page, `${yard.address}${rig("Stubble cultivator")}/hitch`);
     await seen(page, "Set the top link to 0.782 m");
     const before = await textOf(page, "[data-tried]");
     await slide("Top link", "ArrowRight", 16);
@@ -79,7 +67,7 @@ describe("the cultivator, from stop to coupled", () => {
   });
 
   it("tries another depth on the power chart, and is told what is held instead", async () => {
-    await visit(page, `${yard.address}/rigs/4/match`);
+    await visit(page, `${yard.address}${rig("Stubble cultivator")}/match`);
     await page.waitForSelector(".recharts-line path");
     await slide("Depth", "ArrowRight", 130);
     await seen(page, "too much");
@@ -91,9 +79,8 @@ describe("the cultivator, from stop to coupled", () => {
 
 describe("the hook-up list on the phone", () => {
   it("is ticked in order by name, not past what protects people, and expires at uncoupling", async () => {
-    const { page: phone, errors: noise } = await openPage(browser, PHONE);
-    page = phone;
-    await visit(page, `${yard.address}/rigs/1/hook-up`);
+    await newPage(PHONE);
+    await visit(page, `${yard.address}${rig("Grain drill")}/hook-up`);
     await seen(page, "0 of");
     await fill(page, "who", "Mira Tolland");
     const keys = await page.$$eval("[data-line]", (rows) =>
@@ -110,9 +97,9 @@ describe("the hook-up list on the phone", () => {
     await press(page, "Uncoupled again");
     await page.waitForFunction(() => document.querySelectorAll('[data-done="true"]').length === 0);
     await yard.restart();
-    await visit(page, `${yard.address}/rigs/1/hook-up`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/hook-up`);
     await seen(page, "Uncoupled");
-    expect(noise.filter((each) => !each.includes("422"))).toEqual([]);
+    expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
   });
 });
 
@@ -171,7 +158,7 @@ describe("what rigs are judged by", () => {
     await seen(page, "Look up a pressure");
     await press(page, "Keep");
     await seen(page, "380/85 R24");
-    await visit(page, `${yard.address}/machines/1`);
+    await visit(page, `${yard.address}${machine("Belvane 118")}`);
     await seen(page, "Front axle");
   });
 
@@ -183,7 +170,7 @@ describe("what rigs are judged by", () => {
     await fill(page, "width", "2.55 m");
     await press(page, "Keep");
     await seen(page, "Every rig is judged by these from now on");
-    await visit(page, `${yard.address}/rigs/3/match`);
+    await visit(page, `${yard.address}${rig("Meadow drill")}/match`);
     expect(await verdict("road-width")).toBe("fix");
   });
 });

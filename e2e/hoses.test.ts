@@ -1,21 +1,9 @@
-import type { Browser, Page } from "puppeteer-core";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { fill, gone, press, pressOn, seen, visit } from "./acts.ts";
-import { openBrowser, openPage, PHONE } from "./browser.ts";
-import { openYard, type Yard } from "./server.ts";
+import { openPage, PHONE } from "./browser.ts";
+import { browser, errors, machine, openForFile, page, rig, yard } from "./fixture.ts";
 
-let browser: Browser;
-let yard: Yard;
-let page: Page;
-let errors: string[];
-
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
-});
-afterAll(() => Promise.all([browser.close(), yard.close()]));
-beforeEach(async () => {
-  ({ page, errors } = await openPage(browser));
-});
+openForFile();
 
 const plug = (name: string) => `button[aria-label^="${name}, on"]`;
 const on = (name: string, where: string) =>
@@ -37,7 +25,7 @@ async function pull(name: string, coupling: string): Promise<void> {
 
 describe("five circuits on four remotes", () => {
   it("say what is swapped; a plug pulled to another coupling is pinned and the rest is solved anew", async () => {
-    await visit(page, `${yard.address}/rigs/9/hoses`);
+    await visit(page, `${yard.address}${rig("Roller cultivator")}/hoses`);
     await seen(page, "Five functions on four couplings");
     await seen(page, "take jack or stand off remote 1 and plug front lift in");
     await on("Wings", "remote 3");
@@ -58,7 +46,7 @@ describe("five circuits on four remotes", () => {
   });
 
   it("explain every coupling of a function, and are kept as plugged in by name", async () => {
-    await visit(page, `${yard.address}/rigs/9/hoses`);
+    await visit(page, `${yard.address}${rig("Roller cultivator")}/hoses`);
     await pressOn(page, "[data-hose] b ::-p-text(Rear lift)");
     await seen(page, "At work: lowered.");
     const said = await page.$eval("[data-function]", (section) => (section as HTMLElement).innerText);
@@ -74,7 +62,7 @@ describe("five circuits on four remotes", () => {
 
 describe("one circuit too many", () => {
   it("is stopped with its cure; the cure entered on the tractor's page, it is solved", async () => {
-    await visit(page, `${yard.address}/rigs/6/hoses`);
+    await visit(page, `${yard.address}${rig("Seed cart")}/hoses`);
     await seen(page, "that takes five couplings of their own");
     await seen(page, "Use a port for power beyond: then nothing is swapped");
     await press(page, "The tractor's remotes, pump and sockets");
@@ -86,7 +74,7 @@ describe("one circuit too many", () => {
     await pressOn(page, 'input[name="powerBeyond"]');
     await press(page, "Keep", 'form:has(input[value="supply"])');
     await gone(page, ".problem");
-    await visit(page, `${yard.address}/rigs/6/hoses`);
+    await visit(page, `${yard.address}${rig("Seed cart")}/hoses`);
     await on("Cart's fan", "power beyond");
     await seen(page, "nothing swapped");
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
@@ -95,15 +83,15 @@ describe("one circuit too many", () => {
 
 describe("a borrowed drill nobody told anything of", () => {
   it("gets its remotes and functions, and a plan", async () => {
-    await visit(page, `${yard.address}/rigs/2/hoses`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/hoses`);
     await seen(page, "remotes are not entered");
-    await visit(page, `${yard.address}/machines/3/oil`);
+    await visit(page, `${yard.address}${machine("Kestrow R164")}/oil`);
     for (const number of ["1", "2"]) {
       await fill(page, "number", number);
       await press(page, "Add this remote");
       await seen(page, `Remote ${number}`);
     }
-    await visit(page, `${yard.address}/machines/4/oil`);
+    await visit(page, `${yard.address}${machine("Ambleth Strata 6")}/oil`);
     await page.select('select[name="kind"]', "lift");
     await press(page, "Add", 'form:has(input[value="add-function"])');
     await seen(page, "wants 50 l/min");
@@ -115,14 +103,14 @@ describe("a borrowed drill nobody told anything of", () => {
     await fill(page, "rod", "40");
     await press(page, "Keep Lift");
     await seen(page, "2.0 l out, 1.5 l in");
-    await visit(page, `${yard.address}/rigs/2/hoses`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/hoses`);
     await seen(page, "One function on one coupling, nothing swapped.");
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
   });
 
   it("is read on a phone: the verdict first, then the board", async () => {
     const { page: phone } = await openPage(browser, PHONE);
-    await visit(phone, `${yard.address}/rigs/9/hoses`);
+    await visit(phone, `${yard.address}${rig("Roller cultivator")}/hoses`);
     const tops = await phone.evaluate(() =>
       ["[data-finding]", "section[aria-label^='Couplings']"].map(
         (each) =>

@@ -4,6 +4,7 @@ import { press, seen } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
 import { faultsOf } from "./faults.ts";
 import { drive, practise, retype } from "./field-acts.ts";
+import { rig } from "./fixture.ts";
 import { openYard, type Yard } from "./server.ts";
 
 let browser: Browser;
@@ -13,7 +14,7 @@ let screens: string[];
 beforeAll(async () => {
   [browser, yard] = await Promise.all([openBrowser(), openYard({ AMBREK_FIELD_SEED: "4711" })]);
   const { page } = await openPage(browser);
-  const path = await practise(page, yard.address, 3, "as read");
+  const path = await practise(page, yard.address, "Meadow drill", "as read");
   const field = `${yard.address}${path}/field`;
   await retype(page, field, "Guidance", { "Track spacing": { figure: "3.00", word: "" } });
   const jobs: string[] = [];
@@ -22,23 +23,23 @@ beforeAll(async () => {
     await drive(page, job);
     jobs.push(new URL(page.url()).pathname);
   }
-  await page.goto(`${yard.address}/rigs/1/proof`, { waitUntil: "networkidle0" });
+  await page.goto(`${yard.address}${rig("Grain drill")}/proof`, { waitUntil: "networkidle0" });
   await press(page, "Begin", '[data-job="cross-tape"]');
   await seen(page, "How to drive and measure");
   jobs.push(new URL(page.url()).pathname);
   screens = [
-    "/rigs/3/proof",
-    "/rigs/2/proof",
+    `${rig("Meadow drill")}/proof`,
+    `${rig("Borrowed drill")}/proof`,
     ...jobs,
     `${path}/field`,
-    "/rigs/1/field",
-    "/rigs/8/sections",
-    "/rigs/8/swaths?field=187.3",
-    "/rigs/1/budget?slope=4",
-    "/rigs/2/sheet",
+    `${rig("Grain drill")}/field`,
+    `${rig("Sprayer")}/sections`,
+    `${rig("Sprayer")}/swaths?field=187.3`,
+    `${rig("Grain drill")}/budget?slope=4`,
+    `${rig("Borrowed drill")}/sheet`,
     "/season",
     "/traffic?with=1&with=3&with=7",
-    "/rigs/2/antenna?view=rear",
+    `${rig("Borrowed drill")}/antenna?view=rear`,
   ];
 });
 afterAll(() => Promise.all([browser.close(), yard.close()]));

@@ -1,20 +1,10 @@
-import type { Browser, Page } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { beforeAll, describe, expect, it } from "vitest";
 import { fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
-import { openBrowser, openPage, PHONE } from "./browser.ts";
+import { openPage, PHONE } from "./browser.ts";
 import { type CardEntry, cardOf, drive, feed, practise, retype } from "./field-acts.ts";
-import { openYard, type Yard } from "./server.ts";
+import { browser, errors, openForFile, page, rig, yard } from "./fixture.ts";
 
-let browser: Browser;
-let yard: Yard;
-let page: Page;
-let errors: string[];
-
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard({ AMBREK_FIELD_SEED: "4711" })]);
-  ({ page, errors } = await openPage(browser));
-});
-afterAll(() => Promise.all([browser.close(), yard.close()]));
+openForFile({ pages: "one", env: { AMBREK_FIELD_SEED: "4711" } });
 
 const figure = (key: string) => textOf(page, `[data-figure="${key}"]`);
 const verdict = (key: string) =>
@@ -41,7 +31,7 @@ describe("from tape to proven figures", () => {
   let card: Record<string, CardEntry>;
 
   it("a practice rig's card is fed to the terminal, the receiver proved first", async () => {
-    path = await practise(page, yard.address, 3, "as read");
+    path = await practise(page, yard.address, "Meadow drill", "as read");
     field = `${yard.address}${path}/field`;
     card = await cardOf(page, `${yard.address}${path}/card`);
     await feed(page, field, card);
@@ -107,7 +97,7 @@ describe("from tape to proven figures", () => {
 describe("a field test on the phone", () => {
   it("is begun, told its fix, measured joint by joint with the keypad, also without a connection", async () => {
     const { page: phone } = await openPage(browser, PHONE);
-    await visit(phone, `${yard.address}/rigs/11/proof`);
+    await visit(phone, `${yard.address}${rig("Planter")}/proof`);
     await pressOn(phone, '[data-job="joints"] button');
     await seen(phone, "How to drive and measure");
     await seen(phone, "Tractor stopped, brake on");
@@ -172,10 +162,10 @@ describe("a slip is found by name", () => {
 
   beforeAll(async () => {
     // A rig whose offsets are large enough to be told: the receiver 18 cm left, the tool 12 cm right.
-    await enter("/rigs/1", "antenna", "receiver.lateral", "18 cm left");
-    await enter("/rigs/1", "antenna", "receiver.height", "2.88");
-    await enter("/rigs/1", "tool", "tool.lateral", "12 cm right");
-    path = await practise(page, yard.address, 1, "as read");
+    await enter(`${rig("Grain drill")}`, "antenna", "receiver.lateral", "18 cm left");
+    await enter(`${rig("Grain drill")}`, "antenna", "receiver.height", "2.88");
+    await enter(`${rig("Grain drill")}`, "tool", "tool.lateral", "12 cm right");
+    path = await practise(page, yard.address, "Grain drill", "as read");
     field = `${yard.address}${path}/field`;
     card = await cardOf(page, `${yard.address}${path}/card`);
     await feed(page, field, card);
@@ -259,13 +249,13 @@ describe("a slip is found by name", () => {
   });
 
   it("an old variant's lines and sections", async () => {
-    await visit(page, `${yard.address}/rigs/8/sections`);
+    await visit(page, `${yard.address}${rig("Sprayer")}/sections`);
     await press(page, "Set up another variant");
     await fill(page, "name", "left wing folded");
     await fill(page, "first", "4");
     await press(page, "Set it up");
     await page.waitForSelector('[data-variant="left wing folded"]');
-    const sprayer = await practise(page, yard.address, 8, "as read");
+    const sprayer = await practise(page, yard.address, "Sprayer", "as read");
     const whole = await cardOf(page, `${yard.address}${sprayer}/card`);
     await feed(page, `${yard.address}${sprayer}/field`, whole);
     await visit(page, `${yard.address}${sprayer}/sections`);

@@ -1,28 +1,16 @@
-import type { Browser, Page } from "puppeteer-core";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
-import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
-import { openYard, type Yard } from "./server.ts";
+import { PHONE } from "./browser.ts";
+import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
-let browser: Browser;
-let yard: Yard;
-let page: Page;
-let errors: string[];
+openForFile();
 
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
-});
-afterAll(() => Promise.all([browser.close(), yard.close()]));
-beforeEach(async () => {
-  ({ page, errors } = await openPage(browser, DESK));
-});
-
-const open = (rig: number, station: string, at: string) =>
-  visit(page, `${yard.address}/rigs/${rig}/${station}?at=${at}`);
+const open = (name: string, station: string, at: string) =>
+  visit(page, `${yard.address}${rig(name)}/${station}?at=${at}`);
 
 describe("a reading", () => {
   it("is repeated in one sitting, with its conditions, note and history, and one repeat taken back", async () => {
-    await open(1, "tool", "pin.pivot");
+    await open("Grain drill", "tool", "pin.pivot");
     await press(page, "Level floor");
     await press(page, "Pulled forward straight");
     await fill(page, "person", "Mira Tolland");
@@ -39,13 +27,13 @@ describe("a reading", () => {
     await seen(page, "taken back by Mira Tolland");
     await seen(page, "Now 5.322 m");
     // the floor is still level for the next reading on this device
-    await open(1, "tool", "pin.workFront");
+    await open("Grain drill", "tool", "pin.workFront");
     expect(await page.$eval('[aria-pressed="true"]', (chip) => chip.textContent)).toContain("Level floor");
     expect(errors).toEqual([]);
   });
 
   it("of a lateral comes from the distances to both wheel faces", async () => {
-    await open(3, "antenna", "receiver.lateral");
+    await open("Meadow drill", "antenna", "receiver.lateral");
     await press(page, "From the distances to both sides");
     const [left, right] = await page.$$("[data-open] details input.field");
     await left!.type("71.4");
@@ -59,7 +47,7 @@ describe("a reading", () => {
   });
 
   it("goes stale by a change and comes back when the change is undone", async () => {
-    await visit(page, `${yard.address}/rigs/3/antenna`);
+    await visit(page, `${yard.address}${rig("Meadow drill")}/antenna`);
     await press(page, "Something was changed");
     await page.select('select[name="kind"]', "tractor tyres");
     await fill(page, "note", "narrow set for spring");
@@ -78,7 +66,7 @@ describe("a reading", () => {
 
 describe("without a connection", () => {
   it("an entry waits on the device, visibly, and is sent once", async () => {
-    await open(2, "antenna", "receiver.height");
+    await open("Borrowed drill", "antenna", "receiver.height");
     await fill(page, "person", "Mira Tolland");
     await page.setOfflineMode(true);
     await fill(page, "text", "3.071");
@@ -89,7 +77,7 @@ describe("without a connection", () => {
     await page.evaluate(() => window.dispatchEvent(new Event("online")));
     await gone(page, 'aside[aria-label="Waiting on this device"]');
     await seen(page, "Now 3.071 m");
-    await visit(page, `${yard.address}/rigs/2/antenna?at=receiver.height`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/antenna?at=receiver.height`);
     expect(
       await page.$$eval(
         "[data-past]",
@@ -99,7 +87,7 @@ describe("without a connection", () => {
   });
 
   it("what the server refuses once it is asked is mended where it waits, and is the same entry", async () => {
-    await open(2, "antenna", "receiver.height");
+    await open("Borrowed drill", "antenna", "receiver.height");
     await fill(page, "person", "Mira Tolland");
     await page.setOfflineMode(true);
     await fill(page, "text", "3.21");
@@ -114,16 +102,15 @@ describe("without a connection", () => {
     await page.type(`${waits} input[name="reason"]`, "tyres swapped, book for now");
     await press(page, "Send it mended", waits);
     await gone(page, waits);
-    await visit(page, `${yard.address}/rigs/2/antenna?at=receiver.height`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/antenna?at=receiver.height`);
     await seen(page, "instead of a better one because: tyres swapped, book for now");
   });
 });
 
 describe("on the phone", () => {
   it("is typed on the keypad, feet, inches and fraction, with one hand", async () => {
-    const phone = await openPage(browser, PHONE);
-    page = phone.page;
-    await visit(page, `${yard.address}/rigs/2/tool`);
+    await newPage(PHONE);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/tool`);
     await press(page, "ft in");
     await seen(page, "17' 7\" ahead of the drawbar pin");
     await press(page, "Tape F");
@@ -143,12 +130,12 @@ describe("on the phone", () => {
     await press(page, "Keep", '[aria-label="Keypad"]');
     await gone(page, "[data-open]");
     await gone(page, '[data-finding="zero:pin.workFront"]');
-    await visit(page, `${yard.address}/rigs/2/tool?at=pin.pivot`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/tool?at=pin.pivot`);
     const { bottom } = await page.$eval('[aria-label="Keypad"] .key-main', (key) =>
       key.getBoundingClientRect().toJSON(),
     );
     expect(bottom).toBeLessThanOrEqual(844);
-    expect(phone.errors).toEqual([]);
+    expect(errors).toEqual([]);
   });
 });
 
@@ -158,7 +145,7 @@ describe("units", () => {
     const [, small] = await page.$$("select.field");
     await small!.select("in");
     await page.waitForSelector('[aria-label="Units"] ::-p-text(mixed)');
-    await visit(page, `${yard.address}/rigs/3/tool`);
+    await visit(page, `${yard.address}${rig("Meadow drill")}/tool`);
     expect(await textOf(page, '[data-reading="rows.spacing"]')).toContain("5.91 in");
     expect(await textOf(page, '[data-reading="tool.width"]')).toContain("3.000 m");
     await page.click('[data-reading="rows.spacing"]');

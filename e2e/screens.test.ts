@@ -1,49 +1,48 @@
-import type { Browser } from "puppeteer-core";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { describe, expect, it } from "vitest";
 import { press, seen, visit } from "./acts.ts";
-import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
+import { DESK, openPage, PHONE } from "./browser.ts";
 import { faultsOf } from "./faults.ts";
-import { openYard, type Yard } from "./server.ts";
+import { browser, machine, openForFile, rig, yard } from "./fixture.ts";
 
 const SCREENS = [
   "/",
-  "/rigs/1/antenna",
-  "/rigs/2/tool",
-  "/rigs/2/tool?at=tool.lateral",
-  "/rigs/2/tool?at=sections",
-  "/rigs/4/match",
-  "/rigs/4/match?at=work.depth",
-  "/rigs/2/match",
-  "/rigs/5/hitch",
-  "/rigs/4/hitch?at=work.topLink",
-  "/rigs/6/balance",
-  "/rigs/4/balance?at=tractor.front",
-  "/rigs/7/balance",
-  "/rigs/9/hoses",
-  "/rigs/6/hoses",
-  "/rigs/9/hoses/tags",
-  "/rigs/9/sequences/unfold",
-  "/rigs/9/sequences/unfold/edit",
-  "/rigs/3/ladder",
-  "/rigs/9/rehearse",
-  "/rigs/11/hoses?fn=22",
-  "/rigs/2/hoses",
-  "/machines/11/oil",
-  "/machines/18/oil",
-  "/rigs/4/hook-up",
-  "/rigs/3/hook-up",
-  "/rigs/5/tool",
-  "/rigs/1/card",
-  "/rigs/2/card",
-  "/rigs/3/card",
-  "/rigs/3/cards/1/print",
-  "/rigs/3/cards/1/read-back",
-  "/rigs/3/tool?view=side",
-  "/rigs/3/tool?view=rear",
+  `${rig("Grain drill")}/antenna`,
+  `${rig("Borrowed drill")}/tool`,
+  `${rig("Borrowed drill")}/tool?at=tool.lateral`,
+  `${rig("Borrowed drill")}/tool?at=sections`,
+  `${rig("Stubble cultivator")}/match`,
+  `${rig("Stubble cultivator")}/match?at=work.depth`,
+  `${rig("Borrowed drill")}/match`,
+  `${rig("Mowers")}/hitch`,
+  `${rig("Stubble cultivator")}/hitch?at=work.topLink`,
+  `${rig("Seed cart")}/balance`,
+  `${rig("Stubble cultivator")}/balance?at=tractor.front`,
+  `${rig("Combine")}/balance`,
+  `${rig("Roller cultivator")}/hoses`,
+  `${rig("Seed cart")}/hoses`,
+  `${rig("Roller cultivator")}/hoses/tags`,
+  `${rig("Roller cultivator")}/sequences/unfold`,
+  `${rig("Roller cultivator")}/sequences/unfold/edit`,
+  `${rig("Meadow drill")}/ladder`,
+  `${rig("Roller cultivator")}/rehearse`,
+  `${rig("Planter")}/hoses?fn=22`,
+  `${rig("Borrowed drill")}/hoses`,
+  `${machine("Oxmoor 240")}/oil`,
+  `${machine("Tessbury Roller 82")}/oil`,
+  `${rig("Stubble cultivator")}/hook-up`,
+  `${rig("Meadow drill")}/hook-up`,
+  `${rig("Mowers")}/tool`,
+  `${rig("Grain drill")}/card`,
+  `${rig("Borrowed drill")}/card`,
+  `${rig("Meadow drill")}/card`,
+  `${rig("Meadow drill")}/cards/1/print`,
+  `${rig("Meadow drill")}/cards/1/read-back`,
+  `${rig("Meadow drill")}/tool?view=side`,
+  `${rig("Meadow drill")}/tool?view=rear`,
   "/rigs/new",
   "/machines",
-  "/machines/1",
-  "/machines/14",
+  `${machine("Belvane 118")}`,
+  `${machine("Wendrick H 620")}`,
   "/machines/new?kind=implement",
   "/tyres",
   "/tyres/1",
@@ -60,32 +59,26 @@ const SCREENS = [
 /** A phone has the desk's pages and colours: barriers are looked for where it draws alone, or otherwise. */
 const OF_PHONE = [
   "/",
-  "/rigs/2/tool?at=tool.lateral",
-  "/rigs/4/match",
-  "/rigs/4/hitch?at=work.topLink",
-  "/rigs/6/balance",
-  "/rigs/9/hoses",
-  "/rigs/6/hoses",
-  "/rigs/9/hoses/tags",
-  "/rigs/11/hoses?fn=22",
-  "/rigs/2/hoses",
-  "/machines/11/oil",
-  "/machines/18/oil",
-  "/rigs/4/hook-up",
-  "/rigs/3/card",
-  "/rigs/3/cards/1/read-back",
-  "/machines/1",
+  `${rig("Borrowed drill")}/tool?at=tool.lateral`,
+  `${rig("Stubble cultivator")}/match`,
+  `${rig("Stubble cultivator")}/hitch?at=work.topLink`,
+  `${rig("Seed cart")}/balance`,
+  `${rig("Roller cultivator")}/hoses`,
+  `${rig("Seed cart")}/hoses`,
+  `${rig("Roller cultivator")}/hoses/tags`,
+  `${rig("Planter")}/hoses?fn=22`,
+  `${rig("Borrowed drill")}/hoses`,
+  `${machine("Oxmoor 240")}/oil`,
+  `${machine("Tessbury Roller 82")}/oil`,
+  `${rig("Stubble cultivator")}/hook-up`,
+  `${rig("Meadow drill")}/card`,
+  `${rig("Meadow drill")}/cards/1/read-back`,
+  `${machine("Belvane 118")}`,
   "/files",
   "/device",
 ];
 
-let browser: Browser;
-let yard: Yard;
-
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
-});
-afterAll(() => Promise.all([browser.close(), yard.close()]));
+openForFile({ pages: "none" });
 
 describe.each([
   ["desk", DESK, SCREENS],
@@ -104,7 +97,7 @@ describe("day and night", () => {
     expect(await theme()).toBe("day");
     await press(page, "Night");
     await page.waitForFunction(() => document.documentElement.dataset.theme === "night");
-    for (const path of ["/rigs/1/antenna", "/machines"]) {
+    for (const path of [`${rig("Grain drill")}/antenna`, "/machines"]) {
       await visit(page, yard.address + path);
       expect(await theme(), path).toBe("night");
     }
@@ -115,7 +108,7 @@ describe("day and night", () => {
 describe("the drawing", () => {
   it.each([
     [
-      "/rigs/1/tool",
+      `${rig("Grain drill")}/tool`,
       [
         ["receiver", "workFront", 6.862],
         ["pin", "pivot", 5.318],
@@ -124,14 +117,14 @@ describe("the drawing", () => {
       ],
     ],
     [
-      "/rigs/1/antenna",
+      `${rig("Grain drill")}/antenna`,
       [
         ["axle", "receiver", 1.472],
         ["axle", "pin", 1.126],
       ],
     ],
     [
-      "/rigs/2/tool",
+      `${rig("Borrowed drill")}/tool`,
       [
         ["receiver", "workFront", 2.845],
         ["pin", "pivot", 6.12],
@@ -139,14 +132,14 @@ describe("the drawing", () => {
       ],
     ],
     [
-      "/rigs/2/antenna",
+      `${rig("Borrowed drill")}/antenna`,
       [
         ["axle", "receiver", 1.905],
         ["axle", "pin", 0.94],
       ],
     ],
     [
-      "/rigs/3/tool",
+      `${rig("Meadow drill")}/tool`,
       [
         ["receiver", "workFront", 5.478],
         ["pin", "pivot", 4.035],
@@ -217,7 +210,7 @@ describe("the drawing", () => {
 
   it("opens a reading from its letter, and leads from one station to the other", async () => {
     const { page } = await openPage(browser);
-    await visit(page, `${yard.address}/rigs/1/tool`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/tool`);
     await page.click('svg.plan a[data-letter="E"]');
     await page.waitForSelector('[data-open="pin.pivot"]');
     await page.click('svg.plan a[data-letter="A"]');
@@ -228,7 +221,7 @@ describe("the drawing", () => {
 
   it("shows the first reading without scrolling", async () => {
     const { page } = await openPage(browser);
-    for (const path of ["/rigs/2/tool", "/rigs/1/antenna"]) {
+    for (const path of [`${rig("Borrowed drill")}/tool`, `${rig("Grain drill")}/antenna`]) {
       await visit(page, yard.address + path);
       expect(await page.$eval("[data-reading]", (row) => row.getBoundingClientRect().bottom)).toBeLessThan(
         800,
@@ -241,7 +234,7 @@ describe("the drawing", () => {
 describe("the keyboard", () => {
   it("walks round, opens and closes readings, changes units, and is quiet in a field", async () => {
     const { page } = await openPage(browser);
-    await visit(page, `${yard.address}/rigs/1/antenna`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/antenna`);
     await page.keyboard.press("]");
     await seen(page, "Where the tool meets the ground");
     await page.keyboard.press("[");

@@ -1,28 +1,17 @@
-import type { Browser, Page } from "puppeteer-core";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import type { Page } from "puppeteer-core";
+import { describe, expect, it } from "vitest";
 import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
-import { openBrowser, openPage, PHONE } from "./browser.ts";
-import { openYard, type Yard } from "./server.ts";
+import { openPage, PHONE } from "./browser.ts";
+import { browser, errors, openForFile, page, rig, yard } from "./fixture.ts";
 
-let browser: Browser;
-let yard: Yard;
-let page: Page;
-let errors: string[];
-
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
-});
-afterAll(() => Promise.all([browser.close(), yard.close()]));
-beforeEach(async () => {
-  ({ page, errors } = await openPage(browser, PHONE));
-});
+openForFile({ viewport: PHONE });
 
 const step = (id: string) => page.waitForSelector(`[data-now="${id}"]`, { timeout: 25_000 });
 const done = () => press(page, "Done, seen");
 
 describe("unfolding on the phone", () => {
   it("goes step by step, refuses what is out of order, keeps its place over a reload, and goes back a step", async () => {
-    await visit(page, `${yard.address}/rigs/9/sequences/unfold`);
+    await visit(page, `${yard.address}${rig("Roller cultivator")}/sequences/unfold`);
     await step("swap unfold");
     await done();
     await seen(page, "Say who you are.");
@@ -39,7 +28,7 @@ describe("unfolding on the phone", () => {
     await seen(page, "Remote 2: undercarriage down");
     await done();
     await step("wings out");
-    await visit(page, `${yard.address}/rigs/9/sequences/unfold`);
+    await visit(page, `${yard.address}${rig("Roller cultivator")}/sequences/unfold`);
     await step("wings out");
     await seen(page, "Back a step: Undercarriage up until the cradle carries the wings.");
     await press(page, "Taken back");
@@ -63,7 +52,7 @@ describe("unfolding on the phone", () => {
   });
 
   it("is given up with the reason in the log", async () => {
-    await visit(page, `${yard.address}/rigs/11/sequences/start`);
+    await visit(page, `${yard.address}${rig("Planter")}/sequences/start`);
     await step("automatic");
     await fill(page, "who", "Ilse Marrin");
     await done();
@@ -85,7 +74,7 @@ describe("the editor", () => {
 
   it("moves steps by mouse and by keys, says what that breaks, undoes, and keeps what is sound", async () => {
     const { page: desk } = await openPage(browser);
-    await visit(desk, `${yard.address}/rigs/9/sequences/unfold/edit`);
+    await visit(desk, `${yard.address}${rig("Roller cultivator")}/sequences/unfold/edit`);
     await faults(desk, 0);
     // By mouse: the wings above the cradle.
     const handle = async (id: string) => (await (await desk.$(`[data-edit="${id}"] button`))!.boundingBox())!;
@@ -114,10 +103,10 @@ describe("the editor", () => {
     await fill(desk, "person", "Joren Talbeck");
     await press(desk, "Keep this list");
     await seen(desk, "The list is kept");
-    await visit(desk, `${yard.address}/rigs/9/sequences/unfold`);
+    await visit(desk, `${yard.address}${rig("Roller cultivator")}/sequences/unfold`);
     await seen(desk, "A step of our own");
     await seen(desk, "as edited here");
-    await visit(desk, `${yard.address}/rigs/9/sequences/unfold/edit`);
+    await visit(desk, `${yard.address}${rig("Roller cultivator")}/sequences/unfold/edit`);
     await press(desk, "Back to the template");
     await seen(desk, "As the template has it");
     await desk.close();
@@ -126,7 +115,7 @@ describe("the editor", () => {
 
 describe("the ladder", () => {
   it("says what is not on yet, is ticked where only a person knows, and the yard shows how far it stands", async () => {
-    await visit(page, `${yard.address}/rigs/3/ladder`);
+    await visit(page, `${yard.address}${rig("Meadow drill")}/ladder`);
     const before = await textOf(page, "h1 + p b");
     await press(page, "Seen", '[data-rung="position"]');
     await seen(page, "Say who you are.");
@@ -138,10 +127,10 @@ describe("the ladder", () => {
     await visit(page, yard.address);
     await seen(page, `Start ${good + 1} of ${all}`);
     // Uncoupled, what a person saw no longer counts.
-    await visit(page, `${yard.address}/rigs/3/hook-up`);
+    await visit(page, `${yard.address}${rig("Meadow drill")}/hook-up`);
     await press(page, "Uncoupled again");
     await seen(page, "It is coupled");
-    await visit(page, `${yard.address}/rigs/3/ladder`);
+    await visit(page, `${yard.address}${rig("Meadow drill")}/ladder`);
     await page.waitForSelector('[data-rung="position"][data-state="not yet"]', { timeout: 25_000 });
     await page.waitForSelector('[data-rung="coupled"][data-state="not yet"]', { timeout: 25_000 });
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
@@ -155,7 +144,7 @@ describe("the rehearsal", () => {
 
   it("breaks what is done in the wrong order, and unfolds in the right one", async () => {
     const { page: desk, errors: own } = await openPage(browser);
-    await visit(desk, `${yard.address}/rigs/9/rehearse`);
+    await visit(desk, `${yard.address}${rig("Roller cultivator")}/rehearse`);
     await desk.waitForSelector("#rehearsal-picture svg");
     await lever(desk, "wings out");
     await seen(desk, "The cradle's arms bend");
@@ -218,9 +207,9 @@ describe("each rig with hoses", () => {
 
   it("with one circuit too many is refused with its cure, and its lists run dry all the same", async () => {
     const { page: desk, errors: own } = await openPage(browser);
-    await visit(desk, `${yard.address}/rigs/6/hoses`);
+    await visit(desk, `${yard.address}${rig("Seed cart")}/hoses`);
     await seen(desk, "Have one more remote");
-    await visit(desk, `${yard.address}/rigs/6/rehearse`);
+    await visit(desk, `${yard.address}${rig("Seed cart")}/rehearse`);
     await press(desk, "Unfold");
     await pressOn(desk, '[data-step="wings out"] button');
     await seen(desk, "Not yet: nobody is within reach and no line overhead.");

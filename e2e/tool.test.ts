@@ -1,24 +1,13 @@
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import type { Browser, ElementHandle, Page } from "puppeteer-core";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import type { ElementHandle } from "puppeteer-core";
+import { describe, expect, it } from "vitest";
 import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
-import { openBrowser, openPage, PHONE } from "./browser.ts";
-import { openYard, type Yard } from "./server.ts";
+import { PHONE } from "./browser.ts";
+import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
-let browser: Browser;
-let yard: Yard;
-let page: Page;
-let errors: string[];
-
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
-});
-afterAll(() => Promise.all([browser.close(), yard.close()]));
-beforeEach(async () => {
-  ({ page, errors } = await openPage(browser));
-});
+openForFile();
 
 const sum = () => textOf(page, "[data-sum]");
 const width = (section: number) =>
@@ -26,7 +15,7 @@ const width = (section: number) =>
 
 describe("sections", () => {
   it("are edited in the table and in the drawing, by mouse and by keys, and kept", async () => {
-    await visit(page, `${yard.address}/rigs/11/sections`);
+    await visit(page, `${yard.address}${rig("Planter")}/sections`);
     expect(await sum()).toContain("8 sections, 6.000 m, as wide as the work");
     const boundary = await page.waitForSelector('[aria-label="Boundary between section 1 and 2"]');
     await boundary!.evaluate((handle) => (handle as unknown as SVGElement).focus());
@@ -60,13 +49,13 @@ describe("sections", () => {
     await fill(page, "person", "Mira Tolland");
     await press(page, "Keep the sections");
     await seen(page, "4 sections kept");
-    await visit(page, `${yard.address}/rigs/11/tool`);
+    await visit(page, `${yard.address}${rig("Planter")}/tool`);
     await seen(page, "4 × 1.500 = 6.000 m");
     expect(errors).toEqual([]);
   });
 
   it("a boundary is dragged by the mouse", async () => {
-    await visit(page, `${yard.address}/rigs/8/sections`);
+    await visit(page, `${yard.address}${rig("Sprayer")}/sections`);
     const handle = (await page.waitForSelector(
       '[aria-label="Boundary between section 4 and 5"]',
     )) as ElementHandle<Element>;
@@ -82,7 +71,7 @@ describe("sections", () => {
 
 describe("a variant", () => {
   it("is set up with a wing folded, gone over to with what that does to the lines, and has figures of its own", async () => {
-    await visit(page, `${yard.address}/rigs/8/sections`);
+    await visit(page, `${yard.address}${rig("Sprayer")}/sections`);
     await press(page, "Set up another variant");
     await fill(page, "name", "x");
     await press(page, "Set it up");
@@ -95,12 +84,12 @@ describe("a variant", () => {
     await seen(page, "Track spacing 24.000 m becomes 15.000 m");
     await press(page, "Work with it");
     await seen(page, "Works as: left wing folded");
-    await visit(page, `${yard.address}/rigs/8/tool`);
+    await visit(page, `${yard.address}${rig("Sprayer")}/tool`);
     expect(await textOf(page, '[data-reading="tool.width"]')).toContain("15.000 m");
     expect(await textOf(page, '[data-reading="tool.lateral"]')).toContain("right");
-    await visit(page, `${yard.address}/rigs/8/card`);
+    await visit(page, `${yard.address}${rig("Sprayer")}/card`);
     expect(await textOf(page, '[data-card-line="Track spacing"]')).toContain("15.00");
-    await visit(page, `${yard.address}/rigs/8/sections`);
+    await visit(page, `${yard.address}${rig("Sprayer")}/sections`);
     await press(page, "Work with it");
     await seen(page, "Works as: whole");
   });
@@ -108,7 +97,7 @@ describe("a variant", () => {
 
 describe("the last pass and the marks", () => {
   it("says what is left of a field and which sections to leave on; refuses what is no width", async () => {
-    await visit(page, `${yard.address}/rigs/8/swaths`);
+    await visit(page, `${yard.address}${rig("Sprayer")}/swaths`);
     await fill(page, "field", "wide");
     await press(page, "Plan it");
     await page.waitForSelector(".problem");
@@ -130,7 +119,7 @@ describe("the last pass and the marks", () => {
   });
 
   it("ranks what makes the tool stray, and names what to tape next", async () => {
-    await visit(page, `${yard.address}/rigs/1/budget`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/budget`);
     await fill(page, "slope", "4");
     await press(page, "Reckon it");
     await seen(page, "Tape this next: tool off the line of pull");
@@ -145,8 +134,8 @@ describe("the last pass and the marks", () => {
 
 describe("the sheet", () => {
   it("is typed in at once on a phone; one wrong line keeps everything back; a reload loses nothing", async () => {
-    ({ page } = await openPage(browser, PHONE));
-    await visit(page, `${yard.address}/rigs/2/sheet`);
+    await newPage(PHONE);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/sheet`);
     await fill(page, "r-pin.workFront", "5.12");
     await fill(page, "r-pin.workRear", "near");
     await page.reload({ waitUntil: "networkidle0" });
@@ -163,14 +152,14 @@ describe("the sheet", () => {
   });
 
   it("goes out for a spreadsheet and comes back filled", async () => {
-    const csv = await (await fetch(`${yard.address}/rigs/1/sheet.csv`)).text();
+    const csv = await (await fetch(`${yard.address}${rig("Grain drill")}/sheet.csv`)).text();
     const filled = csv
       .split("\r\n")
       .map((line) => (line.startsWith("tool.lateral,") ? `${line}0.8 left` : line))
       .join("\r\n");
     const file = join(mkdtempSync(join(tmpdir(), "ambrek-sheet-")), "sheet.csv");
     writeFileSync(file, filled);
-    await visit(page, `${yard.address}/rigs/1/sheet`);
+    await visit(page, `${yard.address}${rig("Grain drill")}/sheet`);
     const chooser = (await page.$('input[name="sheet"]')) as ElementHandle<HTMLInputElement>;
     await chooser.uploadFile(file);
     await press(page, "Take it in");

@@ -3,28 +3,14 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { zipSync } from "fflate";
 import Papa from "papaparse";
-import type { Browser, Page } from "puppeteer-core";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { afterAll, describe, expect, it } from "vitest";
 import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
-import { openBrowser, openPage } from "./browser.ts";
-import { openYard, type Yard } from "./server.ts";
+import { errors, openForFile, page, rig, rigId, yard } from "./fixture.ts";
+import { openYard } from "./server.ts";
 
-let browser: Browser;
-let yard: Yard;
-let page: Page;
-let errors: string[];
 const folder = mkdtempSync(join(tmpdir(), "ambrek-files-"));
-
-beforeAll(async () => {
-  [browser, yard] = await Promise.all([openBrowser(), openYard()]);
-});
-afterAll(() => {
-  rmSync(folder, { recursive: true });
-  return Promise.all([browser.close(), yard.close()]);
-});
-beforeEach(async () => {
-  ({ page, errors } = await openPage(browser));
-});
+openForFile();
+afterAll(() => rmSync(folder, { recursive: true }));
 
 const rigNames = () => page.$$eval("[data-rig] h2", (heads) => heads.map((head) => head.textContent));
 
@@ -71,12 +57,12 @@ describe("the yard", () => {
 
   it("renames, copies, puts away and undoes; finds and filters", async () => {
     await visit(page, yard.address);
-    await pressOn(page, '[data-rig="1"] button[aria-label^="Rename"]');
+    await pressOn(page, `[data-rig="${rigId("Grain drill")}"] button[aria-label^="Rename"]`);
     await fill(page, "name", "");
-    await press(page, "Rename", '[data-rig="1"]');
+    await press(page, "Rename", `[data-rig="${rigId("Grain drill")}"]`);
     await seen(page, "Give the rig a name");
     await fill(page, "name", "Barley drill");
-    await press(page, "Rename", '[data-rig="1"]');
+    await press(page, "Rename", `[data-rig="${rigId("Grain drill")}"]`);
     await seen(page, "Renamed to Barley drill");
     await pressOn(page, 'button[aria-label="Copy Barley drill"]');
     await seen(page, "Copied to Barley drill, copy");
@@ -120,14 +106,14 @@ describe("files", () => {
     if ((await ticked()) === 0) await page.click('input[aria-label="Take Drawbar pin to front rank"]');
     await press(page, "Take over what is ticked");
     await seen(page, "A reading belongs to its machine");
-    await visit(page, `${yard.address}/rigs/2/tool?at=pin.workFront`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/tool?at=pin.workFront`);
     await seen(page, "Now 3.720 m");
     await seen(page, "from hitch-reference.xml");
     expect(await textOf(page, '[data-reading="pin.pivot"]')).toContain("6.120 m");
     await visit(page, `${yard.address}/files`);
     await page.click('button[aria-label="Take back hitch-reference.xml"]');
     await seen(page, "The import is taken back");
-    await visit(page, `${yard.address}/rigs/2/tool`);
+    await visit(page, `${yard.address}${rig("Borrowed drill")}/tool`);
     expect(await textOf(page, '[data-reading="pin.workFront"]')).toContain("0.000 m");
   });
 
@@ -170,7 +156,7 @@ describe("files", () => {
   });
 
   it("go out as CSV with units, and as a backup that restores everything", async () => {
-    const csv = await (await fetch(`${yard.address}/rigs/3/readings.csv`)).text();
+    const csv = await (await fetch(`${yard.address}${rig("Meadow drill")}/readings.csv`)).text();
     const { data, errors: wrong } = Papa.parse<Record<string, string>>(csv.replace("\ufeff", ""), {
       header: true,
     });
@@ -186,9 +172,9 @@ describe("files", () => {
     const backup = join(folder, "yard.db");
     writeFileSync(backup, Buffer.from(await (await fetch(`${yard.address}/backup.db`)).arrayBuffer()));
     await visit(page, `${yard.address}/?find=Meadow`);
-    await page.click('[data-rig="3"] button[aria-label^="Rename"]');
+    await page.click(`[data-rig="${rigId("Meadow drill")}"] button[aria-label^="Rename"]`);
     await fill(page, "name", "Spoilt");
-    await press(page, "Rename", '[data-rig="3"]');
+    await press(page, "Rename", `[data-rig="${rigId("Meadow drill")}"]`);
     await seen(page, "Renamed to Spoilt");
 
     await visit(page, `${yard.address}/files`);
@@ -211,9 +197,9 @@ describe("files", () => {
 describe("on the network", () => {
   it("a yard asks for its passphrase before it shows or does anything", async () => {
     const guarded = await openYard({ AMBREK_PASSPHRASE: "seven wet gloves" });
-    await visit(page, `${guarded.address}/rigs/1/tool`);
+    await visit(page, `${guarded.address}${rig("Grain drill")}/tool`);
     await seen(page, "This yard is on the network.");
-    for (const path of ["/backup.db", "/readings.csv", "/rigs/1/taskdata.zip", "/_root.data"]) {
+    for (const path of ["/backup.db", "/readings.csv", `${rig("Grain drill")}/taskdata.zip`, "/_root.data"]) {
       const answer = await fetch(guarded.address + path, { redirect: "manual" });
       expect(answer.status, path).not.toBe(200);
     }

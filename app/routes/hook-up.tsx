@@ -16,12 +16,7 @@ export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Hook up", load
 
 export default function HookUp({ loaderData: { frame, list } }: Route.ComponentProps) {
   return (
-    <RigFrame
-      view={{ ...frame, tools: [] }}
-      station="hook-up"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: null }}
-    >
+    <RigFrame view={{ ...frame, tools: [] }} station="hook-up">
       <div className="grid gap-3">
         <div>
           <h1>Hook up</h1>

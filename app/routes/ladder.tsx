@@ -1,5 +1,6 @@
 import { standing } from "../../core/ladder/ladder.ts";
 import { inWords } from "../../core/quantity/said.ts";
+import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
@@ -23,23 +24,15 @@ export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Start of work"
 
 export default function LadderPage({ loaderData: { frame, rungs, standing: stands } }: Route.ComponentProps) {
   return (
-    <RigFrame
-      view={{ ...frame, tools: [] }}
-      station="ladder"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: null }}
-    >
+    <RigFrame view={{ ...frame, tools: [] }} station="ladder">
       <div className="grid gap-3">
-        <div>
-          <h1>Start of work</h1>
-          <p className="text-lead text-soft">
-            Is everything really on?{" "}
-            <b className={stands.good === stands.all ? "text-ok" : "text-ink"}>
-              {stands.good} of {stands.all} rungs.
-            </b>{" "}
-            What a person ticks ends with uncoupling.
-          </p>
-        </div>
+        <PageHead title="Start of work">
+          Is everything really on?{" "}
+          <b className={stands.good === stands.all ? "text-ok" : "text-ink"}>
+            {stands.good} of {stands.all} rungs.
+          </b>{" "}
+          What a person ticks ends with uncoupling.
+        </PageHead>
         <Ladder rungs={rungs} rigId={frame.rig.id} person={frame.preferences.person} />
       </div>
     </RigFrame>

@@ -30,14 +30,7 @@ export const meta = ({ loaderData }: Route.MetaArgs) =>
 export default function ProofJob({ loaderData: { frame, job, drawing } }: Route.ComponentProps) {
   const { to } = addressesIn(frame);
   return (
-    <RigFrame
-      view={frame}
-      station="proof"
-      lit={null}
-      drawing={drawing}
-      alone
-      ways={{ next: null, below: null, above: null, close: to("proof") }}
-    >
+    <RigFrame view={frame} station="proof" drawing={drawing} alone ways={{ close: to("proof") }}>
       <div className="grid gap-3">
         <div>
           <p className="flex flex-wrap gap-x-4">

@@ -2,6 +2,7 @@ import { data, Link, redirect } from "react-router";
 import { onArrival } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { addressesIn, rigAddress } from "../stations/frame/address.ts";
+import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
@@ -32,25 +33,17 @@ export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Proof", loader
 export default function Proof({ loaderData: { frame, view, practice }, actionData }: Route.ComponentProps) {
   const { to } = addressesIn(frame);
   return (
-    <RigFrame
-      view={frame}
-      station="proof"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: null }}
-    >
+    <RigFrame view={frame} station="proof">
       <div className="grid gap-4">
-        <div>
-          <h1>Proof</h1>
-          <p className="text-lead text-soft">
-            Measured in the field: which number is wrong, by how much, and how sure that is.{" "}
-            <Link to={to("budget")} className="text-dye">
-              How sure is it?
-            </Link>{" "}
-            <Link to={to("field")} className="text-dye">
-              {practice ? "To the simulated field" : "Practise in the simulated field"}
-            </Link>
-          </p>
-        </div>
+        <PageHead title="Proof">
+          Measured in the field: which number is wrong, by how much, and how sure that is.{" "}
+          <Link to={to("budget")} className="text-dye">
+            How sure is it?
+          </Link>{" "}
+          <Link to={to("field")} className="text-dye">
+            {practice ? "To the simulated field" : "Practise in the simulated field"}
+          </Link>
+        </PageHead>
         <ProofJobs
           view={view}
           person={frame.preferences.person}

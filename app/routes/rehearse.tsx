@@ -1,5 +1,6 @@
 import { SEQUENCE_KINDS } from "../../core/sequence/step.ts";
 import { listsOf } from "../../data/sequences.ts";
+import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
@@ -25,22 +26,12 @@ export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Rehearse", loa
 
 export default function Rehearse({ loaderData: { frame, view, dry } }: Route.ComponentProps) {
   return (
-    <RigFrame
-      view={frame}
-      station="sequences"
-      lit={null}
-      alone
-      picture={view ? <div id={PICTURE} /> : undefined}
-      ways={{ next: null, below: null, above: null, close: null }}
-    >
+    <RigFrame view={frame} station="sequences" alone picture={view ? <div id={PICTURE} /> : undefined}>
       <div className="grid gap-3">
-        <div>
-          <h1>Rehearse</h1>
-          <p className="text-lead text-soft">
-            A simulated tool on your own levers, four times as fast. What breaks here costs nothing, and
-            nothing is logged.
-          </p>
-        </div>
+        <PageHead title="Rehearse">
+          A simulated tool on your own levers, four times as fast. What breaks here costs nothing, and nothing
+          is logged.
+        </PageHead>
         {view ? <Rehearsal view={view} /> : <DryRun key={frame.rig.id} lists={dry} />}
       </div>
     </RigFrame>

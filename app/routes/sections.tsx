@@ -19,12 +19,7 @@ export default function Sections({ loaderData: { frame, view } }: Route.Componen
   const { to } = addressesIn(frame);
   const props = { view, action: to("keep"), person: frame.preferences.person };
   return (
-    <RigFrame
-      view={frame}
-      station="tool"
-      lit="sections"
-      ways={{ next: null, below: null, above: null, close: to("tool") }}
-    >
+    <RigFrame view={frame} station="tool" lit="sections" ways={{ close: to("tool") }}>
       <div className="grid gap-4">
         <div>
           <Link to={to("tool")} className="flex min-h-11 items-center font-semibold">

@@ -1,6 +1,7 @@
 import { isSequenceKind, SEQUENCE_LABELS } from "../../core/sequence/step.ts";
 import { listOf } from "../../core/sequence/templates.ts";
 import { addressesIn } from "../stations/frame/address.ts";
+import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { Editor } from "../stations/sequences/Editor.tsx";
@@ -33,20 +34,12 @@ export default function SequenceEdit({ loaderData }: Route.ComponentProps) {
   const { frame, kind, tool, steps, known, start, edited } = loaderData;
   const { to } = addressesIn(frame);
   return (
-    <RigFrame
-      view={{ ...frame, tools: [] }}
-      station="sequences"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: null }}
-    >
+    <RigFrame view={{ ...frame, tools: [] }} station="sequences">
       <div className="grid gap-3">
-        <div>
-          <h1>{SEQUENCE_LABELS[kind]}: the list</h1>
-          <p className="text-lead text-soft">
-            Of {tool}, on every rig. Pull a step by its handle, or move it with space and arrow keys. The
-            maker's book comes first.
-          </p>
-        </div>
+        <PageHead title={`${SEQUENCE_LABELS[kind]}: the list`}>
+          Of {tool}, on every rig. Pull a step by its handle, or move it with space and arrow keys. The
+          maker's book comes first.
+        </PageHead>
         <Editor
           key={`${kind} ${edited}`}
           kind={kind}

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import { stageOf } from "../../core/sequence/of-rig.ts";
 import { isSequenceKind, type SequenceKind } from "../../core/sequence/step.ts";
 import { addressesIn, rigAddress } from "../stations/frame/address.ts";
+import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
@@ -41,18 +42,13 @@ export default function Sequences({ loaderData: { frame, view, board } }: Route.
     <RigFrame
       view={frame}
       station="sequences"
-      lit={null}
       alone
       picture={board && <HoseBoard board={board} action={to("keep")} />}
-      ways={{ next: null, below: null, above: null, close: null }}
     >
       <div className="grid gap-3">
-        <div>
-          <h1>{view.title}</h1>
-          <p className="text-lead text-soft">
-            One step at a time, each with what to look for. The operator's manual comes first.
-          </p>
-        </div>
+        <PageHead title={view.title}>
+          One step at a time, each with what to look for. The operator's manual comes first.
+        </PageHead>
         <Kinds kinds={view.kinds} />
         {!view.run && (
           <p>

@@ -5,6 +5,7 @@ import type { Route } from "../../routes/+types/budget";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import { Later } from "../../ui/Later.tsx";
 import { addressesIn } from "../frame/address.ts";
+import { PageHead } from "../frame/PageHead.tsx";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import type { BudgetView } from "./budget-view.ts";
 
@@ -16,19 +17,13 @@ export function BudgetPage({ loaderData: { frame, view } }: Route.ComponentProps
     <RigFrame
       view={frame}
       station="proof"
-      lit={null}
       ways={{
         next: view.budgets[0]?.next?.href ?? null,
-        below: null,
-        above: null,
         close: to("proof"),
       }}
     >
       <div className="grid gap-4">
-        <div>
-          <h1>How sure is it?</h1>
-          <p className="text-lead text-soft">{view.tolerance}</p>
-        </div>
+        <PageHead title="How sure is it?">{view.tolerance}</PageHead>
         <Form className="grid grid-cols-[1fr_110px_130px_auto] items-end gap-2 max-sm:grid-cols-2">
           {tool && <input type="hidden" name="tool" value={tool} />}
           <SelectField

@@ -1,4 +1,3 @@
-import { RadioGroup } from "radix-ui";
 import { useState } from "react";
 import { Form, Link, useFetcher } from "react-router";
 import { ENTRY_ORDER } from "../../../core/card/order.ts";
@@ -6,8 +5,10 @@ import type { Route } from "../../routes/+types/card";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
+import { Radios } from "../../ui/Radios.tsx";
 import { SeverityMark, severityWash } from "../../ui/Severity.tsx";
 import { rigAddress } from "../frame/address.ts";
+import { PageHead } from "../frame/PageHead.tsx";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import type { CardRow, CardView } from "./card-view.server.ts";
 import { TerminalDto } from "./terminal.dto.ts";
@@ -15,17 +16,9 @@ import { TerminalDto } from "./terminal.dto.ts";
 export function CardPage({ loaderData: { frame, card }, actionData }: Route.ComponentProps) {
   const { id } = frame.rig;
   return (
-    <RigFrame
-      view={frame}
-      station="card"
-      lit={null}
-      ways={{ next: card.stops[0]?.href ?? null, below: null, above: null, close: null }}
-    >
+    <RigFrame view={frame} station="card" ways={{ next: card.stops[0]?.href ?? null }}>
       <div className="grid gap-3">
-        <div>
-          <h1>Cab card</h1>
-          <p className="text-lead text-soft">{card.scheme.asks}</p>
-        </div>
+        <PageHead title="Cab card">{card.scheme.asks}</PageHead>
         {card.works && !card.ready && <Blocked card={card} />}
         <InTheCab
           card={card}
@@ -284,22 +277,14 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
           <b>The terminal in this cab asks:</b>{" "}
           <span className="font-semibold text-dye">{chosen?.name}. Change</span>
         </summary>
-        <RadioGroup.Root
+        <Radios
+          label="How the terminal in this cab asks"
           value={terminal.schemeId}
-          onValueChange={save}
-          aria-label="How the terminal in this cab asks"
-          className="mt-1 grid grid-cols-2 gap-1.5 max-sm:grid-cols-1"
-        >
-          {schemes.map((scheme) => (
-            <RadioGroup.Item
-              key={scheme.id}
-              value={scheme.id}
-              className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line px-3 py-1 text-left font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-dye-wash data-[state=checked]:text-dye"
-            >
-              {scheme.name}
-            </RadioGroup.Item>
-          ))}
-        </RadioGroup.Root>
+          choices={schemes.map(({ id, name }) => ({ value: id, label: name }))}
+          onChoose={save}
+          className="mt-1 grid-cols-2 max-sm:grid-cols-1"
+          looks="py-1 text-left"
+        />
         {errors.schemeId && <p className="problem">{errors.schemeId}</p>}
         <p className="pt-2">
           <Link to={`/schemes/new?from=${terminal.schemeId}`} className="font-semibold text-dye">

@@ -6,6 +6,7 @@ import type { Route } from "../../routes/+types/read-back";
 import type { FieldErrors } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { rigAddress } from "../frame/address.ts";
+import { PageHead } from "../frame/PageHead.tsx";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import type { ReadBackRow } from "./numbered-view.server.ts";
 
@@ -15,22 +16,14 @@ export function ReadBackPage({ loaderData, actionData }: Route.ComponentProps) {
   const errors: FieldErrors = (actionData?.errors ?? {}) as FieldErrors;
   const pages = [...new Set(rows.map(({ page }) => page))];
   return (
-    <RigFrame
-      view={frame}
-      station="card"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: rigAddress(id, "card") }}
-    >
+    <RigFrame view={frame} station="card" ways={{ close: rigAddress(id, "card") }}>
       <Form method="post" className="grid gap-3" key={`${number}-${actionData?.kept ?? 0}`} noValidate>
-        <div>
-          <h1>Read back card {number}</h1>
-          <p className="text-lead text-soft">
-            Type what the terminal shows, line by line, as it stands there. In this cab: {where}.{" "}
-            <Link to={rigAddress(id, "card")} className="text-dye">
-              Back to the card
-            </Link>
-          </p>
-        </div>
+        <PageHead title={`Read back card ${number}`}>
+          Type what the terminal shows, line by line, as it stands there. In this cab: {where}.{" "}
+          <Link to={rigAddress(id, "card")} className="text-dye">
+            Back to the card
+          </Link>
+        </PageHead>
         {outdated && <p className="problem">{outdated}</p>}
         {actionData && actionData.kept > 0 && (
           <p className="font-bold text-ok" role="status">

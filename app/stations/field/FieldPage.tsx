@@ -1,6 +1,7 @@
-import { Form, Link } from "react-router";
+import { Form } from "react-router";
 import type { Route } from "../../routes/+types/field";
 import { addressesIn } from "../frame/address.ts";
+import { PageHead } from "../frame/PageHead.tsx";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import { Drives, SimulatedTape, SimulatedTerminal } from "./FieldPanel.tsx";
 
@@ -9,24 +10,13 @@ export function FieldPage({ loaderData: { frame, view }, actionData }: Route.Com
   const { practice } = view;
   const problem = actionData && !actionData.ok ? Object.values(actionData.errors)[0] : null;
   return (
-    <RigFrame
-      view={frame}
-      station="proof"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: to("proof") }}
-    >
+    <RigFrame view={frame} station="proof" ways={{ close: to("proof") }}>
       <div className="grid gap-4">
-        <div>
-          <Link to={to("proof")} className="flex min-h-11 items-center font-semibold">
-            Field tests of this rig
-          </Link>
-          <h1>Simulated field</h1>
-          <p className="text-lead text-soft">
-            {practice
-              ? "A rig with true measures nobody told you. Feed its terminal, drive, measure, and find what is wrong."
-              : "Practise every field test without iron: on a copy of this rig, whose true measures differ from what is written down."}
-          </p>
-        </div>
+        <PageHead title="Simulated field" back={{ to: to("proof"), label: "Field tests of this rig" }}>
+          {practice
+            ? "A rig with true measures nobody told you. Feed its terminal, drive, measure, and find what is wrong."
+            : "Practise every field test without iron: on a copy of this rig, whose true measures differ from what is written down."}
+        </PageHead>
         {practice ? (
           <>
             <div className="grid grid-cols-2 gap-6 max-sm:grid-cols-1">

@@ -30,7 +30,7 @@ export function SimulatedTerminal({ practice, action }: { practice: Practice; ac
             type="button"
             aria-pressed={each === page}
             onClick={() => setPage(each)}
-            className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line px-3 font-semibold aria-pressed:border-dye aria-pressed:bg-dye-wash aria-pressed:text-dye"
+            className="choice px-3"
           >
             {each}
           </button>

@@ -12,16 +12,19 @@ type Props = {
   station: string;
   /** where a letter of a drawing of the page's own leads; without it each opens its reading */
   hrefOf?: (target: string) => string;
-  lit: string | null;
+  lit?: string | null;
   /** in the place of the rig's plan and side view, where the station draws something of its own */
   drawing?: { desk: DrawnRig; phone: DrawnRig; title: string };
   /** in the place of any drawing; on a phone the station shows it itself, where it belongs */
   picture?: React.ReactNode;
   /** a phone shows nothing but what is to be done */
   alone?: boolean;
-  ways: Omit<Ways, "before" | "after" | "turn">;
+  /** where keys lead on this page */
+  ways?: Partial<Omit<Ways, "before" | "after" | "turn">>;
   children: React.ReactNode;
 };
+
+const NO_WAYS = { next: null, below: null, above: null, close: null };
 
 const SEEN_FROM = { plan: "above", side: "the right", rear: "behind" } as const;
 const TURNED = {
@@ -35,11 +38,11 @@ export function RigFrame({
   view,
   station,
   hrefOf: own,
-  lit,
+  lit = null,
   drawing,
   picture,
   alone = false,
-  ways,
+  ways = {},
   children,
 }: Props) {
   const { rig, preferences, pegs } = view;
@@ -109,6 +112,7 @@ export function RigFrame({
       </div>
       <Shortcuts
         ways={{
+          ...NO_WAYS,
           ...ways,
           turn: drawing || picture ? null : turn,
           before: pegs[here - 1]?.href ?? null,

@@ -10,10 +10,9 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
+import { AXIS, CURVE, GRID, MARGIN, TOOLTIP, upright, WHOLE } from "../../ui/chart.ts";
 import { roundTicks } from "../../ui/ticks.ts";
 import type { PowerChartView } from "./match-view.ts";
-
-const AXIS = { fontSize: 14, fill: "var(--soft)" };
 
 /** Power over speed: what is needed, its range, and the line the tractor ends at. */
 export default function PowerChart({ chart }: { chart: PowerChartView }) {
@@ -21,28 +20,28 @@ export default function PowerChart({ chart }: { chart: PowerChartView }) {
   const top = Math.max(available * 1.25, ...points.map(({ need }) => need));
   return (
     <ResponsiveContainer width="100%" height={230}>
-      <ComposedChart data={points} margin={{ top: 18, right: 12, bottom: 4, left: 0 }}>
-        <CartesianGrid stroke="var(--hair)" />
+      <ComposedChart data={points} margin={MARGIN}>
+        <CartesianGrid {...GRID} />
         <XAxis
           dataKey="speed"
           type="number"
           domain={[0, "dataMax"]}
           ticks={roundTicks(0, points.at(-1)!.speed, 6)}
-          tickFormatter={(value: number) => value.toFixed(0)}
-          tick={AXIS}
+          tickFormatter={WHOLE}
+          {...AXIS}
           unit={` ${speedUnit}`}
         />
         <YAxis
           domain={[0, top]}
           ticks={roundTicks(0, top, 6)}
           allowDataOverflow
-          tick={AXIS}
+          {...AXIS}
           width={58}
-          tickFormatter={(value: number) => value.toFixed(0)}
+          tickFormatter={WHOLE}
           unit={` ${powerUnit}`}
         />
         <Area dataKey="band" stroke="none" fill="var(--dye)" fillOpacity={0.16} isAnimationActive={false} />
-        <Line dataKey="need" stroke="var(--dye)" strokeWidth={2.5} dot={false} isAnimationActive={false} />
+        <Line dataKey="need" {...CURVE} />
         <ReferenceLine
           y={available}
           stroke="var(--ink)"
@@ -54,18 +53,12 @@ export default function PowerChart({ chart }: { chart: PowerChartView }) {
             fill: "var(--ink)",
           }}
         />
-        <ReferenceLine
-          x={now}
-          stroke="var(--soft)"
-          strokeDasharray="4 4"
-          label={{ value: "wanted", position: "top", fontSize: 14, fill: "var(--soft)" }}
-        />
+        <ReferenceLine {...upright(now, "wanted")} />
         {highest !== null && highest <= points.at(-1)!.speed && (
           <ReferenceDot x={highest} y={available} r={6} fill="var(--dye)" stroke="var(--sheet)" />
         )}
         <Tooltip
-          isAnimationActive={false}
-          contentStyle={{ background: "var(--sheet)", border: "1px solid var(--ink)", fontSize: 14 }}
+          {...TOOLTIP}
           labelFormatter={(speed) => `${Number(speed).toFixed(1)} ${speedUnit}`}
           formatter={(value, name) => [
             Array.isArray(value)

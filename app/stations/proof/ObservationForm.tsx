@@ -206,12 +206,7 @@ function Hint({ children }: { children: string }) {
 
 function Toggle({ on, onPress, children }: { on: boolean; onPress: () => void; children: string }) {
   return (
-    <button
-      type="button"
-      aria-pressed={on}
-      onClick={onPress}
-      className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line bg-sheet px-2 font-semibold aria-pressed:border-dye aria-pressed:bg-dye-wash aria-pressed:text-dye"
-    >
+    <button type="button" aria-pressed={on} onClick={onPress} className="choice">
       {children}
     </button>
   );

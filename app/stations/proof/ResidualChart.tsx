@@ -7,10 +7,9 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
+import { AXIS, GRID, ZERO } from "../../ui/chart.ts";
 import { roundTicks } from "../../ui/ticks.ts";
 import type { JobView } from "./proof-view.server.ts";
-
-const AXIS = { fontSize: 14, fill: "var(--soft)" };
 
 /** Kinds of observations by shape; what does not belong is marked by colour and by the list beside it. */
 const SHAPES = ["circle", "square", "triangle", "diamond"] as const;
@@ -25,13 +24,13 @@ export default function ResidualChart({ residuals, plot }: Pick<JobView, "residu
     <figure aria-label="How far each lies from the fit">
       <ResponsiveContainer width="100%" height={170}>
         <ScatterChart margin={{ top: 8, right: 12, bottom: 4, left: 0 }}>
-          <CartesianGrid stroke="var(--hair)" />
+          <CartesianGrid {...GRID} />
           <XAxis
             dataKey="x"
             type="number"
             domain={[Math.min(...xs) - 0.5, Math.max(...xs) + 0.5]}
             ticks={roundTicks(Math.min(...xs), Math.max(...xs), 6)}
-            tick={AXIS}
+            {...AXIS}
           />
           <YAxis
             dataKey="apart"
@@ -39,11 +38,11 @@ export default function ResidualChart({ residuals, plot }: Pick<JobView, "residu
             domain={[-most, most]}
             padding={{ top: 8, bottom: 8 }}
             ticks={roundTicks(-most, most, 4)}
-            tick={AXIS}
+            {...AXIS}
             width={62}
             unit={` ${plot.unit}`}
           />
-          <ReferenceLine y={0} stroke="var(--ink)" />
+          <ReferenceLine {...ZERO} />
           {groups.map((group, index) => (
             <Scatter
               key={group}

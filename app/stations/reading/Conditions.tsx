@@ -43,7 +43,7 @@ export function Conditions({
             type="button"
             aria-pressed={on}
             onClick={() => onChange(on ? held.filter((each) => each !== key) : [...held, key])}
-            className="flex min-h-11 cursor-pointer items-center gap-1.5 rounded-[3px] border-[1.5px] border-line px-2 text-left text-small leading-tight font-semibold aria-pressed:border-ok aria-pressed:bg-sheet aria-pressed:text-ok"
+            className="choice choice-washed flex items-center gap-1.5 text-left text-small leading-tight aria-pressed:border-ok aria-pressed:text-ok"
           >
             <Check size={16} aria-hidden="true" className={`shrink-0 ${on ? "" : "opacity-25"}`} />
             {label}

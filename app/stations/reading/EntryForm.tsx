@@ -1,4 +1,3 @@
-import { RadioGroup } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { toast } from "sonner";
@@ -18,6 +17,7 @@ import type { Preferences } from "../../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
+import { Radios } from "../../ui/Radios.tsx";
 import { useSmallScreen } from "../../ui/use-small-screen.ts";
 import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
@@ -200,23 +200,14 @@ function Choices({
 }) {
   return (
     <div className="grid gap-2">
-      <RadioGroup.Root
-        name="text"
+      <Radios
+        label={row.label}
         value={text}
-        onValueChange={onChoose}
-        aria-label={row.label}
-        className={`grid gap-1.5 ${row.choices.length > 3 ? "grid-cols-2" : ""}`}
-      >
-        {row.choices.map(({ key, label }) => (
-          <RadioGroup.Item
-            key={key}
-            value={key}
-            className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line px-2 py-1 text-left leading-tight font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-sheet data-[state=checked]:text-dye"
-          >
-            {label}
-          </RadioGroup.Item>
-        ))}
-      </RadioGroup.Root>
+        choices={row.choices.map(({ key, label }) => ({ value: key, label }))}
+        onChoose={onChoose}
+        className={row.choices.length > 3 ? "grid-cols-2" : ""}
+        looks="choice-washed py-1 text-left leading-tight"
+      />
       {children}
     </div>
   );
@@ -228,25 +219,17 @@ function Altered({ alters }: { alters: NonNullable<ReadingRow["alters"]> }) {
   return (
     <fieldset className="grid gap-1.5" aria-label="Read again or changed">
       <input type="hidden" name="changed" value={changed} />
-      <RadioGroup.Root
+      <Radios
+        label="Was it changed?"
         value={changed || "no"}
-        onValueChange={(value) => setChanged(value === "yes" ? "yes" : "")}
-        aria-label="Was it changed?"
-        className="grid grid-cols-2 gap-1.5"
-      >
-        {[
-          ["no", "Only read again"],
-          ["yes", "It was changed"],
-        ].map(([value, label]) => (
-          <RadioGroup.Item
-            key={value}
-            value={value!}
-            className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-sheet data-[state=checked]:text-dye"
-          >
-            {label}
-          </RadioGroup.Item>
-        ))}
-      </RadioGroup.Root>
+        choices={[
+          { value: "no", label: "Only read again" },
+          { value: "yes", label: "It was changed" },
+        ]}
+        onChoose={(value) => setChanged(value === "yes" ? "yes" : "")}
+        className="grid-cols-2"
+        looks="choice-washed"
+      />
       {changed === "yes" && <StaleList stales={alters.stales} />}
     </fieldset>
   );
@@ -263,23 +246,15 @@ function Way({
   onChoose: (way: Instrument) => void;
 }) {
   return (
-    <RadioGroup.Root
+    <Radios
       name="instrument"
+      label="Come by with"
       value={instrument}
-      onValueChange={(way) => onChoose(way as Instrument)}
-      aria-label="Come by with"
-      className="grid grid-cols-3 gap-1.5"
-    >
-      {ways.map(({ value, label }) => (
-        <RadioGroup.Item
-          key={value}
-          value={value}
-          className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line font-semibold data-[state=checked]:border-dye data-[state=checked]:bg-sheet data-[state=checked]:text-dye"
-        >
-          {label}
-        </RadioGroup.Item>
-      ))}
-    </RadioGroup.Root>
+      choices={ways}
+      onChoose={onChoose}
+      className="grid-cols-3"
+      looks="choice-washed"
+    />
   );
 }
 
@@ -304,7 +279,7 @@ function Sides({
           type="button"
           onClick={() => onChoose(`${plain} ${side}`.trim())}
           aria-pressed={text.toLowerCase().endsWith(side)}
-          className="min-h-11 cursor-pointer rounded-[3px] border-[1.5px] border-line font-semibold aria-pressed:border-dye aria-pressed:bg-sheet aria-pressed:text-dye"
+          className="choice choice-washed"
         >
           {side}
         </button>

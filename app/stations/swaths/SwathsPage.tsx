@@ -1,29 +1,19 @@
-import { Form, Link } from "react-router";
+import { Form } from "react-router";
 import type { Route } from "../../routes/+types/swaths";
 import { Field } from "../../ui/Field.tsx";
 import { addressesIn } from "../frame/address.ts";
+import { PageHead } from "../frame/PageHead.tsx";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import type { PlanView } from "./swaths-view.ts";
 
 export function SwathsPage({ loaderData: { frame, view } }: Route.ComponentProps) {
   const { tool, to } = addressesIn(frame);
   return (
-    <RigFrame
-      view={frame}
-      station="tool"
-      lit={null}
-      ways={{ next: null, below: null, above: null, close: to("tool") }}
-    >
+    <RigFrame view={frame} station="tool" ways={{ close: to("tool") }}>
       <div className="grid gap-4">
-        <div>
-          <Link to={to("tool")} className="flex min-h-11 items-center font-semibold">
-            Back to the tool
-          </Link>
-          <h1>The last pass</h1>
-          <p className="text-lead text-soft">
-            How many passes a field takes, what is left, and where to put the narrow one. {view.tool}
-          </p>
-        </div>
+        <PageHead title="The last pass" back={{ to: to("tool"), label: "Back to the tool" }}>
+          How many passes a field takes, what is left, and where to put the narrow one. {view.tool}
+        </PageHead>
         {view.missing ? (
           <p className="problem">{view.missing}</p>
         ) : (
