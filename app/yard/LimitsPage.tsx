@@ -1,4 +1,5 @@
 import { Form } from "react-router";
+import { QuantityField } from "../entry/QuantityField.tsx";
 import type { Route } from "../routes/+types/limits";
 import type { FieldErrors } from "../session/validate.ts";
 import { TextField } from "../ui/Field.tsx";
@@ -7,10 +8,14 @@ import { YardFrame } from "./YardFrame.tsx";
 export function LimitsPage({ loaderData: { preferences, shown, units }, actionData }: Route.ComponentProps) {
   const errors: FieldErrors = actionData?.errors ?? {};
   const field = (name: keyof typeof units, label: string, hint: string) => (
-    <>
-      <input type="hidden" name={`${name}Unit`} value={units[name]} />
-      <TextField name={name} label={label} defaultValue={shown[name]} problem={errors[name]} hint={hint} />
-    </>
+    <QuantityField
+      name={name}
+      unit={units[name]}
+      label={label}
+      defaultValue={shown[name]}
+      problem={errors[name]}
+      hint={hint}
+    />
   );
   return (
     <YardFrame preferences={preferences} here="machines">

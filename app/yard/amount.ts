@@ -1,18 +1,14 @@
 import { registerDecorator, type ValidationArguments } from "class-validator";
 import type { Parsed } from "../../core/quantity/figure.ts";
-import { isLengthStyle, parseLength } from "../../core/quantity/length.ts";
-import { type Family, parseMeasure, type UnitOf } from "../../core/quantity/measure.ts";
+import type { Family } from "../../core/quantity/measure.ts";
+import { parseTyped } from "../../core/quantity/typed.ts";
 
 export type Amount = { family: Family | "length"; unit: string; optional: boolean };
 
 /** SI of what was typed; null for an empty field that may be empty. */
 export function amountOf(text: string, { family, unit, optional }: Amount): Parsed<number | null> {
   if (text.trim() === "" && optional) return { ok: true, value: null };
-  if (family === "length") {
-    const read = parseLength(text, isLengthStyle(unit) ? unit : "m");
-    return read.ok ? { ok: true, value: read.value.metres } : read;
-  }
-  const read = parseMeasure(family, text, unit as UnitOf<Family> as never);
+  const read = parseTyped({ family, sides: null }, text, unit);
   return read.ok ? { ok: true, value: read.value.value } : read;
 }
 

@@ -1,7 +1,8 @@
 import { isNothing, type Parsed } from "../quantity/figure.ts";
 import { isLengthStyle, type LengthStyle, parseLength, printLength } from "../quantity/length.ts";
-import { FAMILIES, type Family, parseMeasure, printMeasure, type UnitOf } from "../quantity/measure.ts";
+import { FAMILIES, type Family, printMeasure, type UnitOf } from "../quantity/measure.ts";
 import type { Figure } from "../quantity/said.ts";
+import { parseTyped } from "../quantity/typed.ts";
 import { type Units, unitOf } from "../quantity/units.ts";
 import type { Dimension } from "./catalogue.ts";
 
@@ -35,10 +36,10 @@ export function fieldUnit({ kind, family, shown }: Dimension, units: Units): Fie
 export function parseEntry(entry: Dimension, text: string, style: FieldUnit): Parsed<Entry> {
   if (entry.kind === "count") return parseCount(entry, text);
   if (entry.kind === "choice") return parseChoice(entry, text);
-  if (entry.kind === "measure") return parseQuantity(entry, text, style);
+  if (entry.kind === "measure") return parseAmount(entry, text, style);
   if (!isLengthStyle(style)) return { ok: false, problem: `${entry.label} is a length.` };
   const faces = entry.fromFaces ? splitFaces(text) : null;
-  return faces ? parseFaces(entry, faces, style) : parseSided(entry, text, style);
+  return faces ? parseFaces(entry, faces, style) : parseAmount(entry, text, style);
 }
 
 function parseCount(entry: Dimension, text: string): Parsed<Entry> {
@@ -56,47 +57,13 @@ function parseChoice({ label, choices }: Dimension, text: string): Parsed<Entry>
     : { ok: true, value: { value: at, step: 0 } };
 }
 
-function parseQuantity(entry: Dimension, text: string, style: FieldUnit): Parsed<Entry> {
-  const family = entry.family!;
-  const unit = Object.hasOwn(FAMILIES[family], style)
-    ? (style as UnitOf<Family>)
-    : (Object.keys(FAMILIES[family])[0] as UnitOf<Family>);
-  const { plain, minus } = splitSense(entry, text);
-  const read = parseMeasure(family, plain, unit as never);
-  if (!read.ok) return read;
-  const { value, step } = read.value;
-  return { ok: true, value: { value: minus && value !== 0 ? -value : value, step } };
-}
-
-/** A sign or a side word off a quantity that may have either sense: "1.5° nose down", "-1.5". */
-function splitSense({ sides }: Dimension, text: string): { plain: string; minus: boolean } {
-  if (!sides) return { plain: text, minus: false };
-  const said = text.trim().toLowerCase();
-  for (const side of ["plus", "minus"] as const)
-    if (said.endsWith(sides[side]))
-      return { plain: said.slice(0, -sides[side].length), minus: side === "minus" };
-  const sign = /^[-+−–]/.exec(said)?.[0];
-  return { plain: sign ? said.slice(1) : said, minus: sign !== undefined && sign !== "+" };
-}
-
-function parseSided(entry: Dimension, text: string, style: LengthStyle): Parsed<Entry> {
-  const { length, side } = splitSide(entry, text);
-  const read = parseLength(length, style);
-  if (!read.ok) return read;
-  const { metres, step } = read.value;
-  if (!entry.sides && metres < 0)
+/** A quantity of another family, or a length, perhaps to one side. */
+function parseAmount(entry: Dimension, text: string, style: FieldUnit): Parsed<Entry> {
+  const family = entry.kind === "measure" ? entry.family! : "length";
+  const read = parseTyped({ family, sides: entry.sides }, text, style);
+  if (read.ok && family === "length" && !entry.sides && read.value.value < 0)
     return { ok: false, problem: `${entry.label} is a distance, ${entry.fromTo}. Type it without a sign.` };
-  if (side && metres !== 0 && /^\s*[-+−–]/.test(text))
-    return { ok: false, problem: "There is a sign and a side word. Use one of them." };
-  return { ok: true, value: { value: side === "minus" && metres !== 0 ? -metres : metres, step } };
-}
-
-function splitSide(entry: Dimension, text: string): { length: string; side: "plus" | "minus" | null } {
-  const word = /\s*([a-z]+)\s*$/i.exec(text)?.[1]?.toLowerCase();
-  for (const side of ["plus", "minus"] as const)
-    if (entry.sides && word === entry.sides[side])
-      return { length: text.replace(/\s*[a-z]+\s*$/i, ""), side };
-  return { length: text, side: null };
+  return read;
 }
 
 type Faces = { left: string; right: string };

@@ -83,7 +83,7 @@ describe("figures on the ground", () => {
     expect(joint("0")).toBe(0);
     expect(joint("1 1/2", "gap", US)).toBeCloseTo(0.0381, 9);
     expect(joint("35")).toBe("Say which: gap or overlap.");
-    expect(joint("-35", "gap")).toContain("a sign and a word");
+    expect(joint("-35", "gap")).toContain("a sign and a side word");
   });
 
   it("are distances of more than nothing", () => {

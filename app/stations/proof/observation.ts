@@ -2,8 +2,9 @@
 
 import { pointOf } from "../../../core/dimension/points.ts";
 import type { AskedField } from "../../../core/job/kind.ts";
-import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quantity/length.ts";
-import { FAMILIES, parseMeasure, type UnitOf } from "../../../core/quantity/measure.ts";
+import { isLengthStyle, type LengthStyle } from "../../../core/quantity/length.ts";
+import { FAMILIES, type UnitOf } from "../../../core/quantity/measure.ts";
+import { parseTyped } from "../../../core/quantity/typed.ts";
 
 /** What a bare number means in each kind of field. */
 export type Styles = { tape: LengthStyle; small: LengthStyle; speed: UnitOf<"speed"> };
@@ -61,25 +62,24 @@ function readField(field: AskedField, text: string, word: string, styles: Styles
         : { problem: `Choose: ${field.label.toLowerCase()}.` };
     case "point":
       return pointOf(text) ? { value: text } : { problem: "Choose a point." };
-    case "speed": {
-      const read = parseMeasure("speed", text, styles.speed);
-      if (!read.ok) return { problem: read.problem };
-      return read.value.value > 0 && read.value.value < 15
-        ? { value: read.value.value }
-        : { problem: "No field is crossed at that speed." };
-    }
-    case "length": {
-      const read = parseLength(text, styles.tape);
-      if (!read.ok) return { problem: read.problem };
-      return read.value.metres > 0
-        ? { value: read.value.metres }
-        : { problem: "It is a distance, more than nothing." };
-    }
+    case "speed":
+      return within(parseTyped({ family: "speed", sides: null }, text, styles.speed), {
+        ok: (value) => value > 0 && value < 15,
+        problem: "No field is crossed at that speed.",
+      });
+    case "length":
+      return within(parseTyped({ family: "length", sides: null }, text, styles.tape), {
+        ok: (value) => value > 0,
+        problem: "It is a distance, more than nothing.",
+      });
+    case "sided":
+      return within(
+        parseTyped({ family: "length", sides: field, mustSay: true }, text, styles.small, word),
+        null,
+      );
     case "heading":
     case "coordinate":
       return readAngle(text, field.kind === "coordinate" ? field.most : 360, field.kind === "coordinate");
-    case "sided":
-      return readSided(field, text, word, styles);
   }
 }
 
@@ -100,21 +100,11 @@ function readAngle(text: string, most: number, fine: boolean): ReadField {
     : { problem: `No more than ${most}°.` };
 }
 
-function readSided(
-  { plus, minus }: Extract<AskedField, { kind: "sided" }>,
-  text: string,
-  word: string,
-  { small }: Styles,
+function within(
+  read: ReturnType<typeof parseTyped>,
+  asked: { ok: (value: number) => boolean; problem: string } | null,
 ): ReadField {
-  const said = [plus, minus].find((each) => text.toLowerCase().endsWith(each));
-  const bare = said ? text.slice(0, -said.length).trim() : text;
-  const side = said ?? (word === plus || word === minus ? word : null);
-  const read = parseLength(bare, small);
   if (!read.ok) return { problem: read.problem };
-  const { metres } = read.value;
-  if (metres === 0) return { value: 0 };
-  if (/^[-+−–]/.test(bare))
-    return side ? { problem: "There is a sign and a word. Use one of them." } : { value: metres };
-  if (!side) return { problem: `Say which: ${plus} or ${minus}.` };
-  return { value: side === minus ? -metres : metres };
+  const { value } = read.value;
+  return asked && !asked.ok(value) ? { problem: asked.problem } : { value };
 }

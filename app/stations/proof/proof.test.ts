@@ -199,7 +199,7 @@ describe("a field test", () => {
       errors: { "f-joint": "Say which: gap or overlap." },
     });
     expect(joint(test, "up-down", "-3", "gap")).toMatchObject({
-      errors: { "f-joint": expect.stringContaining("sign and a word") },
+      errors: { "f-joint": expect.stringContaining("sign and a side word") },
     });
     expect(conditions(test, { speed: "fast" })).toMatchObject({ errors: { speed: expect.any(String) } });
     expect(conditions(test, { spacing: "0" })).toMatchObject({ errors: { spacing: expect.any(String) } });

@@ -201,6 +201,7 @@ function Choices({
   return (
     <div className="grid gap-2">
       <Radios
+        name="text"
         label={row.label}
         value={text}
         choices={row.choices.map(({ key, label }) => ({ value: key, label }))}

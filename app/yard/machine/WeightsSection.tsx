@@ -1,4 +1,5 @@
 import { Form } from "react-router";
+import { QuantityField } from "../../entry/QuantityField.tsx";
 import type { FieldErrors } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 
@@ -38,11 +39,9 @@ export function WeightsSection({ weights, units, axle, errors }: Props) {
       </ul>
       <Form method="post" className="grid grid-cols-2 gap-2 pt-2" key={weights.length} noValidate>
         <input type="hidden" name="intent" value="add-weight" />
-        <input type="hidden" name="massUnit" value={units.mass} />
-        <input type="hidden" name="placeUnit" value={units.place} />
         <TextField name="weightLabel" label="Name" placeholder="front plate" problem={errors.weightLabel} />
         <div className="grid grid-cols-2 gap-2">
-          <TextField name="mass" label="One weighs" placeholder={units.mass} problem={errors.mass} />
+          <QuantityField name="mass" unit={units.mass} label="One weighs" problem={errors.mass} />
           <TextField
             name="count"
             label="How many"
@@ -51,10 +50,10 @@ export function WeightsSection({ weights, units, axle, errors }: Props) {
             problem={errors.count}
           />
         </div>
-        <TextField
+        <QuantityField
           name="place"
+          unit={units.place}
           label="Its middle lies"
-          placeholder={units.place}
           problem={errors.place}
           hint={`from the ${axle}`}
         />

@@ -2,6 +2,7 @@ import { ArrowDown, ArrowUp } from "lucide-react";
 import { Form, Link } from "react-router";
 import { FUNCTION_KIND_KEYS, FUNCTION_KINDS } from "../../../core/subjects/hoses/kinds.ts";
 import { PHASES } from "../../../core/trade/phases.ts";
+import { QuantityField } from "../../entry/QuantityField.tsx";
 import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
@@ -123,17 +124,14 @@ function FunctionForm({ row, units, errors: sent }: { row: Row; units: OilUnits;
     unit: string,
     hint = "",
   ) => (
-    <>
-      <input type="hidden" name={`${name}Unit`} value={unit} />
-      <TextField
-        name={name}
-        label={label}
-        defaultValue={row[name]}
-        placeholder={unit}
-        problem={errors[name]}
-        hint={hint}
-      />
-    </>
+    <QuantityField
+      name={name}
+      unit={unit}
+      label={label}
+      defaultValue={row[name]}
+      problem={errors[name]}
+      hint={hint}
+    />
   );
   return (
     <div className="grid content-start gap-3 bg-dye-wash p-3">

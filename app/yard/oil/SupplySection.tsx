@@ -1,4 +1,5 @@
 import { Form, Link } from "react-router";
+import { QuantityField } from "../../entry/QuantityField.tsx";
 import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
@@ -29,17 +30,14 @@ export function SupplySection({
 }) {
   const { errors, onSubmit } = useChecked(SupplyDto, sent);
   const amount = (name: "pumpFlow" | "pressure" | "spareOil", label: string, unit: string, hint: string) => (
-    <>
-      <input type="hidden" name={`${name}Unit`} value={unit} />
-      <TextField
-        name={name}
-        label={label}
-        defaultValue={supply[name]}
-        problem={errors[name]}
-        hint={hint}
-        placeholder={unit}
-      />
-    </>
+    <QuantityField
+      name={name}
+      unit={unit}
+      label={label}
+      defaultValue={supply[name]}
+      problem={errors[name]}
+      hint={hint}
+    />
   );
   return (
     <Form method="post" className="grid content-start gap-3" noValidate onSubmit={onSubmit}>
@@ -155,7 +153,6 @@ function RemoteForm({
     <Form method="post" className="grid gap-2 bg-dye-wash p-3" noValidate onSubmit={onSubmit}>
       <input type="hidden" name="intent" value="remote" />
       <input type="hidden" name="remote" value={remote?.id ?? ""} />
-      <input type="hidden" name="flowUnit" value={units.flow} />
       <h3 className="font-bold">{remote ? `Remote ${remote.number}` : "One more remote"}</h3>
       <div className="grid grid-cols-2 gap-2">
         <TextField
@@ -182,10 +179,10 @@ function RemoteForm({
           defaultValue={remote?.action ?? "double"}
           problem={errors.action}
         />
-        <TextField
+        <QuantityField
           name="flow"
+          unit={units.flow}
           label="Most it passes"
-          placeholder={units.flow}
           defaultValue={remote?.flow}
           problem={errors.flow}
         />
