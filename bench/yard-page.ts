@@ -66,9 +66,16 @@ export async function benchYardPage(): Promise<void> {
   line("  each time after a reading was kept, keeping included", timesOf(afterWriting));
   const station = await page("/rigs/1/tool");
   line(
-    "station page with both drawings, the same yard",
+    "station page with both drawings, looked at again",
     timesOf(await times(60, () => page("/rigs/1/tool"))),
   );
+  const [driven] = listRigs(db);
+  const read = { key: "pin.workRear", rawText: "6.1", value: 6.1, step: 0.1, instrument: "tape" } as const;
+  const afterReading = await times(40, async () => {
+    keepReading(db, driven!, { ...read, person: "Bench", at: new Date() });
+    await page("/rigs/1/tool");
+  });
+  line("  each time after one of its readings was kept", timesOf(afterReading));
   console.log(
     `scripts of a station page, compressed                      ${(scriptBytes(station) / 1024).toFixed(0)} kB\n`,
   );

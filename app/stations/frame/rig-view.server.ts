@@ -17,7 +17,7 @@ import type { Change } from "../../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { type WholeRig, works } from "../../../core/rig/whole.ts";
 import { SUBJECTS } from "../../../core/subjects/index.ts";
-import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
+import type { Judged } from "../../../core/subjects/judge-whole.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
 import { database } from "../../../data/database.ts";
 import { changesOf } from "../../../data/facts.ts";
@@ -25,10 +25,11 @@ import type { Database } from "../../../data/handle.ts";
 import { ladderFacts } from "../../../data/ladder.ts";
 import { hourMarks } from "../../../data/live.ts";
 import { type RigTool, toolsOf } from "../../../data/rigs.ts";
-import { machineName, wholesOf } from "../../../data/whole.ts";
+import { machineName } from "../../../data/whole.ts";
 import { type Preferences, readPreferences } from "../../session/preferences.server.ts";
 import { rungsOf } from "../ladder/rungs.ts";
 import { rigAddress } from "./address.ts";
+import { drawnOnce, openedOf } from "./opened.server.ts";
 import { type Peg, pegsOf } from "./stations.ts";
 
 /** The name of a tool with the variant it works as. */
@@ -110,7 +111,7 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
   const parts = partsOr404(db, rigId);
   const preferences = await readPreferences(request);
   const wanted = Number(new URL(request.url).searchParams.get("tool"));
-  const whole = wholesOf(db, parts).get(parts[0]!.id)!;
+  const { whole, judged } = openedOf(db, parts);
   const asked = parts.findIndex(({ couplingId }) => couplingId === wanted);
   const index =
     asked >= 0
@@ -119,7 +120,7 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
           0,
           whole.parts.findIndex((part) => works(part.rig)),
         );
-  return seenFrom({ db, parts, whole, judged: judgeWhole(whole), preferences }, index);
+  return seenFrom({ db, parts, whole, judged, preferences }, index);
 }
 
 type Opened = Pick<OpenRig, "db" | "parts" | "whole" | "judged" | "preferences">;
@@ -237,7 +238,7 @@ function drawingOf(
   const others = whole.parts.filter((_, at) => at !== index).map((part) => part.rig);
   const common = { station: drawn, units, only: null, others } satisfies Partial<Sheet>;
   const antenna = station === "antenna";
-  return {
+  return drawnOnce(whole, [index, view, drawn, lit, units], () => ({
     desk: draw(resolved, {
       ...common,
       width: 424,
@@ -253,7 +254,7 @@ function drawingOf(
       region: antenna ? "tractor" : drawn ? "tool" : "rig",
       labels: "letters",
     }),
-  };
+  }));
 }
 
 function toolChoice(part: RigTool, now: RigTool, station: string, search: URLSearchParams): ToolChoice {

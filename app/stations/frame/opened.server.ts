@@ -1,0 +1,56 @@
+/**
+ * Rigs as they were opened last: read, judged and drawn once, and again only where something was written about them since.
+ * A page that is looked at, turned, or asked for another reading costs neither.
+ */
+import type { WholeRig } from "../../../core/rig/whole.ts";
+import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
+import { aboutsOfRig } from "../../../data/facts.ts";
+import type { Database } from "../../../data/handle.ts";
+import { markOf, touchedSince } from "../../../data/record.ts";
+import type { RigTool } from "../../../data/rigs.ts";
+import { wholesOf } from "../../../data/whole.ts";
+
+export type Opened = { whole: WholeRig; judged: Judged };
+
+type Kept = Opened & { mark: number; parts: string };
+
+/** As many rigs as are looked at in a day; the one looked at longest ago goes first. */
+const MOST = 40;
+
+const rigs = new WeakMap<Database, Map<number, Kept>>();
+
+/** A whole rig, judged. `parts` are its tools as they are coupled now. */
+export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
+  const all = rigs.get(db) ?? new Map<number, Kept>();
+  rigs.set(db, all);
+  const { id } = parts[0]!;
+  const mark = markOf(db);
+  const told = JSON.stringify(parts);
+  const kept = all.get(id);
+  all.delete(id);
+  if (kept && kept.parts === told && (kept.mark === mark || !isTouched(db, parts, kept.mark))) {
+    all.set(id, { ...kept, mark });
+    return kept;
+  }
+  const whole = wholesOf(db, parts).get(id)!;
+  const opened = { whole, judged: judgeWhole(whole) };
+  all.set(id, { ...opened, mark, parts: told });
+  if (all.size > MOST) all.delete(all.keys().next().value!);
+  return opened;
+}
+
+function isTouched(db: Database, parts: readonly RigTool[], mark: number): boolean {
+  const touched = touchedSince(db, mark);
+  return touched === null || parts.flatMap(aboutsOfRig).some((about) => touched.has(about));
+}
+
+const drawings = new WeakMap<WholeRig, Map<string, unknown>>();
+
+/** What is drawn of a rig, by everything the drawing depends on besides the rig. */
+export function drawnOnce<Drawing>(whole: WholeRig, asked: readonly unknown[], draw: () => Drawing): Drawing {
+  const all = drawings.get(whole) ?? new Map<string, unknown>();
+  drawings.set(whole, all);
+  const key = JSON.stringify(asked);
+  if (!all.has(key)) all.set(key, draw());
+  return all.get(key) as Drawing;
+}
