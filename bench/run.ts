@@ -58,6 +58,7 @@ const sheet = {
   height: 736,
   region: "rig",
   station: "tool",
+  sections: true,
   only: null,
   units: PRESETS.metric,
 } as const;

@@ -18,6 +18,7 @@ const SHEET = {
   region: "rig",
   labels: "values",
   station: "tool",
+  sections: true,
   only: null,
   units: PRESETS.metric,
 } as const satisfies Sheet;

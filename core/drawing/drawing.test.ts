@@ -16,10 +16,11 @@ const DESK: Sheet = {
   region: "rig",
   labels: "values",
   station: "tool",
+  sections: true,
   only: null,
   units: PRESETS.metric,
 };
-const TRACTOR: Sheet = { ...DESK, region: "tractor", station: "antenna" };
+const TRACTOR: Sheet = { ...DESK, region: "tractor", station: "antenna", sections: false };
 
 const point = (plan: DrawnRig, key: string) => plan.points.find((each) => each.key === key)!;
 const collisions = (plan: DrawnRig) =>

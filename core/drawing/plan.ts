@@ -178,7 +178,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
     letterOnly: () => offersOf(entry, scene, tractorHalf, false),
     priority: entry.span?.axis === "x" ? 0 : entry.key === "tool.width" ? 1 : 2,
   }));
-  if (working && sheet.station === "tool" && (sheet.only === null || sheet.only === "sections"))
+  if (working && sheet.sections && (sheet.only === null || sheet.only === "sections"))
     requests.push({
       target: "sections",
       candidates: sectionsTag(scene, values),

@@ -151,7 +151,7 @@ function marksOf(rig: ResolvedRig, sheet: Sheet, scene: Scene): DrawnRig["marks"
     candidates: offersOf(entry, rig, sheet, scene, values),
     letterOnly: () => offersOf(entry, rig, sheet, scene, false),
   }));
-  if (working && sheet.station === "tool" && (sheet.only === null || sheet.only === "sections"))
+  if (working && sheet.sections && (sheet.only === null || sheet.only === "sections"))
     requests.push({
       target: "sections",
       candidates: sectionsOffers(rig, scene, values),

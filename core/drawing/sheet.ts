@@ -17,6 +17,8 @@ export type Sheet = {
   labels: "values" | "letters" | "none";
   /** whose dimensions are drawn */
   station: StationKey | null;
+  /** the sections are drawn with their letter */
+  sections?: boolean;
   /** the one dimension to draw, where there is room for no more; null: all of them */
   only: LetterTarget | null;
   units: Units;

@@ -4,6 +4,7 @@ import type { Check } from "../finding/check.ts";
 import type { JobKind } from "../job/kind.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import type { HookupLine } from "./hookup-line.ts";
+import type { Measured } from "./measured.ts";
 
 /** So much is good, of what there is. */
 export type Standing = { good: number; all: number };
@@ -28,6 +29,8 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   holds: Holds | null;
   /** its readings stand on a sheet to take along */
   onSheet: boolean;
+  /** what its readings are, where they are lengths of the rig; absent: something else */
+  measured?: Measured;
   /** what is done step by step in the field for it; absent: nothing */
   jobs?: readonly JobKind[];
   /** what it works out of the whole rig: figures, no sentence */

@@ -18,7 +18,7 @@ import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { type WholeRig, works } from "../../../core/rig/whole.ts";
 import { SUBJECTS } from "../../../core/subjects/index.ts";
 import type { Judged } from "../../../core/subjects/judge-whole.ts";
-import { isHeldBy } from "../../../core/subjects/walk.ts";
+import { isHeldBy, subjectOf } from "../../../core/subjects/walk.ts";
 import { database } from "../../../data/database.ts";
 import { changesOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
@@ -234,16 +234,22 @@ function drawingOf(
 ): { desk: DrawnRig; phone: DrawnRig } {
   const lit = at === "sections" || isDimensionKey(at) ? at : null;
   const draw = DRAWN_BY[view];
-  const drawn: StationKey | null = station === "antenna" || station === "tool" ? station : null;
+  const measured = subjectOf(station)?.measured;
+  const drawn: StationKey | null = measured ? station : null;
   const others = whole.parts.filter((_, at) => at !== index).map((part) => part.rig);
-  const common = { station: drawn, units, only: null, others } satisfies Partial<Sheet>;
-  const antenna = station === "antenna";
+  const common = {
+    station: drawn,
+    units,
+    only: null,
+    others,
+    sections: measured?.sections ?? false,
+  } satisfies Partial<Sheet>;
   return drawnOnce(whole, [index, view, drawn, lit, units], () => ({
     desk: draw(resolved, {
       ...common,
       width: 424,
       height: 736,
-      region: antenna ? "tractor" : "rig",
+      region: measured?.region === "tractor" ? "tractor" : "rig",
       labels: "values",
     }),
     phone: draw(resolved, {
@@ -251,7 +257,7 @@ function drawingOf(
       only: lit,
       width: 390,
       height: lit ? 150 : 236,
-      region: antenna ? "tractor" : drawn ? "tool" : "rig",
+      region: measured?.region ?? "rig",
       labels: "letters",
     }),
   }));

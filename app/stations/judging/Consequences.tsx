@@ -7,7 +7,7 @@ import type { StationView } from "./station-view.ts";
 export function Consequences({ view }: { view: StationView }) {
   return (
     <section aria-label="What follows" className="grid content-start gap-3">
-      <ChainTable chain={view.chain} />
+      {view.chain && <ChainTable chain={view.chain} />}
       <dl className="grid gap-1.5 border-t border-line pt-2">
         {view.follows.map(({ label, text, plusMinus, grade }) => (
           <div key={label} className="leading-tight">

@@ -6,6 +6,7 @@ import { FieldLog } from "../reading/FieldLog.tsx";
 import { Readings } from "../reading/Readings.tsx";
 import { Consequences } from "./Consequences.tsx";
 import { Findings } from "./Findings.tsx";
+import type { StationView } from "./station-view.ts";
 import type { ToolStationView } from "./tool-station.server.ts";
 
 /** A station of the tool in view: its readings beside the chain they make, and what is best taped next. */
@@ -63,7 +64,7 @@ export function ToolStation({ frame, view, history }: ToolStationView) {
               action={keepPath}
             />
             <More
-              station={view.station}
+              pages={view.pages}
               at={(page) => at("", page)}
               coupling={tool?.id ?? frame.coupling}
               hidden={hidden}
@@ -86,26 +87,20 @@ export function ToolStation({ frame, view, history }: ToolStationView) {
 
 /** What else there is to a station: a sheet to fill in; of a tool its sections, the pass that does not fit, the marks it shares. */
 function More({
-  station,
+  pages,
   at,
   coupling,
   hidden,
 }: {
-  station: string;
+  pages: StationView["pages"];
   at: (page: string) => string;
   coupling: number;
   hidden: string;
 }) {
   const links: [to: string, label: string][] = [
     [at("sheet"), "All readings on one sheet"],
-    ...(station === "tool"
-      ? ([
-          [at("sections"), "Sections and variants"],
-          [at("swaths"), "The last pass"],
-          [at("budget"), "How sure is it?"],
-          [`/traffic?with=${coupling}`, "Controlled traffic"],
-        ] as [string, string][])
-      : []),
+    ...pages.map(({ page, label }): [string, string] => [at(page), label]),
+    ...(pages.length > 0 ? [[`/traffic?with=${coupling}`, "Controlled traffic"] as [string, string]] : []),
   ];
   return (
     <nav aria-label="More of this station" className={`grid grid-cols-2 border-t border-line pt-1 ${hidden}`}>

@@ -1,23 +1,18 @@
 import { capital } from "../../../core/quantity/capital.ts";
 import { isNothing } from "../../../core/quantity/figure.ts";
+import type { Follow } from "../../../core/subject/measured.ts";
 /** What follows from the readings, in words and figures. */
 
-import { type Attachment, isAhead, onLinks, onPin } from "../../../core/dimension/attachment.ts";
-import {
-  type DimensionKey,
-  dimension,
-  hasDimension,
-  type StationKey,
-} from "../../../core/dimension/catalogue.ts";
-import { pointLabel } from "../../../core/dimension/points.ts";
+import type { Attachment } from "../../../core/dimension/attachment.ts";
+import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
+import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { inInches, type Units } from "../../../core/quantity/units.ts";
-import { between, type Chain, trackSpacing } from "../../../core/rig/chain.ts";
+import { between } from "../../../core/rig/chain.ts";
 import type { Proof } from "../../../core/rig/facts.ts";
 import { SENSE } from "../../../core/rig/frame.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { SIDE_SLOPE } from "../../../core/rig/tape-next.ts";
 import { day, fine, plusMinus } from "../frame/print.ts";
 
 export type ChainView = {
@@ -36,8 +31,8 @@ export type ChainView = {
 
 export type FollowRow = { label: string; text: string; plusMinus: string | null; grade: Grade | null };
 
-export function chainView(station: StationKey, rig: ResolvedRig, units: Units): ChainView {
-  const to = station === "antenna" ? "pin" : "workFront";
+/** The chain from the receiver to where a subject's readings end. */
+export function chainView(to: PointKey, rig: ResolvedRig, units: Units): ChainView {
   const chain = between(rig, "receiver", to, "x");
   const signed = (metres: number, bare: boolean) => printLength(metres, units.tape, { bare });
   return {
@@ -72,53 +67,22 @@ function walked(attachment: Attachment, key: DimensionKey, coefficient: number):
   return capital(name);
 }
 
-function follow(label: string, chain: Chain, units: Units, words?: readonly [string, string]): FollowRow {
-  if (chain.total === null) return { label, text: "not known yet", plusMinus: null, grade: null };
-  const style = words ? (inInches(units.tape) ? "in" : "cm") : units.tape;
-  const text = printLength(words ? Math.abs(chain.total) : chain.total, style);
-  const word = words && !isNothing(text) ? ` ${chain.total > 0 ? words[0] : words[1]}` : "";
-  return { label, text: `${text}${word}`, plusMinus: plusMinus(chain, units), grade: chain.grade };
-}
-
-/** "pin" or "balls" where that says it shortly, else the whole name of what it hangs on. */
-function hangsOn({ attachment }: ResolvedRig): string {
-  if (onPin(attachment)) return "pin";
-  return onLinks(attachment) ? "balls" : pointLabel("pin", attachment);
-}
-
 const SIDE_WORDS = ["right", "left"] as const;
 
-export function follows(station: StationKey, rig: ResolvedRig, units: Units): FollowRow[] {
-  if (station === "antenna") {
-    const height = between(rig, "axle", "receiver", "up").total;
-    const ahead = isAhead(rig.attachment);
-    return [
-      ahead
-        ? follow("Receiver behind the hitch", between(rig, "receiver", "pin", "x"), units)
-        : follow(`Receiver ahead of the ${hangsOn(rig)}`, between(rig, "pin", "receiver", "x"), units),
-      follow("Receiver off the centre line", between(rig, "axle", "receiver", "y"), units, SIDE_WORDS),
-      {
-        label: "Leans downhill on a 4° slope",
-        text: height === null ? "not known yet" : fine(height * Math.sin(SIDE_SLOPE), units),
-        plusMinus: null,
-        grade: null,
-      },
-    ];
-  }
-  const label = (point: "axle" | "workFront" | "workRear") => pointLabel(point, rig.attachment);
-  return [
-    follow(
-      capital(`${label("axle")} to ${label("workFront")}`),
-      between(rig, "axle", "workFront", "x"),
-      units,
-    ),
-    ...(hasDimension(rig.attachment, "pin.workRear")
-      ? [follow(`Receiver to ${label("workRear")}`, between(rig, "receiver", "workRear", "x"), units)]
-      : []),
-    ...(hasDimension(rig.attachment, "pin.pivot")
-      ? [follow("Receiver to wheels", between(rig, "receiver", "pivot", "x"), units)]
-      : []),
-    follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), units, SIDE_WORDS),
-    follow("Track spacing, width less overlap", trackSpacing(rig), units),
-  ];
+/** What follows from a subject's readings, as it is read. */
+export function followRow({ label, metres, as, chain }: Follow, units: Units): FollowRow {
+  if (metres === null) return { label, text: "not known yet", plusMinus: null, grade: null };
+  const text =
+    as === "small"
+      ? fine(metres, units)
+      : as === "along"
+        ? printLength(metres, units.tape)
+        : printLength(Math.abs(metres), inInches(units.tape) ? "in" : "cm");
+  const word = as === "sideways" && !isNothing(text) ? ` ${SIDE_WORDS[metres > 0 ? 0 : 1]}` : "";
+  return {
+    label,
+    text: `${text}${word}`,
+    plusMinus: chain && plusMinus(chain, units),
+    grade: chain?.grade ?? null,
+  };
 }

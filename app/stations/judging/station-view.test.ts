@@ -46,7 +46,7 @@ describe("a station's view", () => {
   it("adds up by head: receiver to front rank of the nearly ready rig", () => {
     const { chain } = look(0, "tool");
     // −1.472 − 1.126 − 4.264 = −6.862
-    expect(chain.links.map(({ label, text }) => [label, text])).toEqual([
+    expect(chain!.links.map(({ label, text }) => [label, text])).toEqual([
       ["Receiver to rear axle", "−1.472"],
       ["Rear axle to drawbar pin", "−1.126"],
       ["Drawbar pin to front rank", "−4.264"],
@@ -99,7 +99,7 @@ describe("a station's view", () => {
     });
     expect(row(mixed, "rows.spacing")).toMatchObject({ value: "125 mm", bareUnit: "mm" });
     expect(row(mixed, "sections").value).toBe("3 × 4' 11\" = 14' 9 1/8\"");
-    expect(mixed.chain.plusMinus).toContain(" in");
+    expect(mixed.chain!.plusMinus).toContain(" in");
   });
 
   it("shows repeats, spread, and what a change made stale", () => {
@@ -132,7 +132,7 @@ describe("a station's view", () => {
       letter: "D",
       reason: expect.stringContaining("went stale on 6 Nov 2026"),
     });
-    expect(view.chain.stale).toBe(true);
+    expect(view.chain!.stale).toBe(true);
   });
 });
 

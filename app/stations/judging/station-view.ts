@@ -18,7 +18,7 @@ import { subjectOf } from "../../../core/subjects/walk.ts";
 import { day, fine } from "../frame/print.ts";
 import { cureHref } from "../frame/stations.ts";
 import { type ReadingRow, readingRows, type Stales } from "../reading/reading-rows.ts";
-import { type ChainView, chainView, type FollowRow, follows, proofText } from "./chains.ts";
+import { type ChainView, chainView, type FollowRow, followRow, proofText } from "./chains.ts";
 
 export type TapeNext = { label: string; letter: string; href: string; reason: string } | null;
 
@@ -39,8 +39,11 @@ export type CommonView = {
 };
 
 export type StationView = CommonView & {
-  chain: ChainView;
+  /** null where its readings are no lengths of the rig */
+  chain: ChainView | null;
   follows: FollowRow[];
+  /** pages under its own */
+  pages: readonly { page: string; label: string }[];
   tapeNext: TapeNext;
   bars: { letter: string; label: string; text: string; share: number; open: boolean }[];
   proofs: LogRow[];
@@ -132,14 +135,16 @@ export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">):
 }
 
 export function viewStation(station: StationKey, facts: StationFacts): StationView {
+  const { measured } = subjectOf(station)!;
   const { rig, units } = facts;
   const ranked = rankTaping(rig);
   const [next] = ranked;
   const most = ranked[0]?.effect ?? 1;
   return {
     ...commonView(station, facts),
-    chain: chainView(station, rig, units),
-    follows: follows(station, rig, units),
+    chain: measured ? chainView(measured.to, rig, units) : null,
+    follows: (measured?.follows(rig) ?? []).map((each) => followRow(each, units)),
+    pages: measured?.pages ?? [],
     tapeNext: next?.open ? tapeNextOf(next, rig, units, addressOf(facts)) : null,
     bars: ranked.slice(0, 3).map(({ key, effect, open }) => ({
       letter: dimension(key, rig.attachment).letter,

@@ -19,6 +19,7 @@ import { type Grade, gradeOf, type Instrument } from "../../../core/rig/grade.ts
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
 import { works } from "../../../core/rig/whole.ts";
+import { subjectOf } from "../../../core/subjects/walk.ts";
 import { bareWord, day, fine } from "../frame/print.ts";
 
 export type ReadingRow = {
@@ -78,7 +79,7 @@ export function readingRows(
   const rows = askedOf(rig)
     .filter((entry) => entry.station === station && (working || !isOfWork(entry)))
     .map((entry) => ({ ...readingRow(entry, rig, units, stales), due: dues.get(entry.key) ?? null }));
-  return station === "tool" && working ? [...rows, sectionsRow(rig, units)] : rows;
+  return subjectOf(station)?.measured?.sections && working ? [...rows, sectionsRow(rig, units)] : rows;
 }
 
 function readingRow(

@@ -1,3 +1,9 @@
+import { hasDimension } from "../../dimension/catalogue.ts";
+import { pointLabel } from "../../dimension/points.ts";
+import { capital } from "../../quantity/capital.ts";
+import { between, trackSpacing } from "../../rig/chain.ts";
+import type { ResolvedRig } from "../../rig/resolve.ts";
+import { type Follow, follow } from "../../subject/measured.ts";
 import { READINGS_ALONE, type Subject } from "../../subject/subject.ts";
 
 export const TOOL: Subject<"tool", null> = {
@@ -9,5 +15,32 @@ export const TOOL: Subject<"tool", null> = {
   shows: "tool",
   holds: "card",
   onSheet: true,
+  measured: {
+    region: "tool",
+    to: "workFront",
+    sections: true,
+    follows,
+    pages: [
+      { page: "sections", label: "Sections and variants" },
+      { page: "swaths", label: "The last pass" },
+      { page: "budget", label: "How sure is it?" },
+    ],
+  },
   ...READINGS_ALONE,
 };
+
+function follows(rig: ResolvedRig): Follow[] {
+  const { attachment } = rig;
+  const label = (point: "axle" | "workFront" | "workRear") => pointLabel(point, attachment);
+  return [
+    follow(capital(`${label("axle")} to ${label("workFront")}`), between(rig, "axle", "workFront", "x")),
+    ...(hasDimension(attachment, "pin.workRear")
+      ? [follow(`Receiver to ${label("workRear")}`, between(rig, "receiver", "workRear", "x"))]
+      : []),
+    ...(hasDimension(attachment, "pin.pivot")
+      ? [follow("Receiver to wheels", between(rig, "receiver", "pivot", "x"))]
+      : []),
+    follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), "sideways"),
+    follow("Track spacing, width less overlap", trackSpacing(rig)),
+  ];
+}
