@@ -1,6 +1,7 @@
 /** Parts of machines of which there are several, each with its place: nozzles, adjusters, openers. Facts sit on them as on a point. */
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { Reading } from "../core/rig/facts.ts";
+import { componentFigure, componentKind } from "../core/subjects/components.ts";
 import { writeReading } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { readingsAbout, toReading } from "./live.ts";
@@ -34,16 +35,17 @@ export function componentsOf(
   return found;
 }
 
-/** Adds parts of a kind to a machine, all or none; returns their ids. */
+/** Adds parts of a kind to a machine, all or none; returns their ids. @throws RangeError where no subject has such parts */
 export function addComponents(
   db: Database,
   machineId: number,
-  kind: string,
+  key: string,
   given: readonly NewComponent[],
   by: Told,
 ): number[] {
+  const { key: kind, one } = componentKind(key);
   return db.transaction(() => {
-    settingChanged(db, `${kind} added`, { machineId }, by);
+    settingChanged(db, `${one} added`, { machineId }, by);
     return given.map(
       (each) =>
         db
@@ -76,13 +78,17 @@ export function archiveComponent(db: Database, id: number, away: boolean, by: To
   });
 }
 
-/** Appends a reading of one part; returns its id. */
+/** Appends a reading of one part; returns its id. @throws RangeError where its kind has no such figure, or it is out of range */
 export function keepOnComponent(
   db: Database,
   componentId: number,
   { id, key, ...row }: Parameters<typeof writeReading>[3] & { id?: string; key: string },
   told: Told,
 ): string {
+  const { kind } = db.select().from(component).where(eq(component.id, componentId)).get()!;
+  const { label, range } = componentFigure(componentKind(kind), key);
+  if (row.value < range[0] || row.value > range[1])
+    throw new RangeError(`${label} is outside what is plausible.`);
   return writeReading(db, { about: { componentId }, topic: key, id }, told, row);
 }
 

@@ -4,7 +4,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { getTableConfig, SQLiteTable } from "drizzle-orm/sqlite-core";
 import fc from "fast-check";
-import { beforeEach, describe, expect, it } from "vitest";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { READINGS_ALONE, type Subject } from "../core/subject/subject.ts";
+import { SUBJECTS } from "../core/subjects/index.ts";
 import {
   addComponents,
   archiveComponent,
@@ -194,7 +196,32 @@ describe("what was written since", () => {
   });
 });
 
+/** A subject that has parts, put among the others. */
+const NOZZLES: Subject = {
+  key: "nozzles",
+  label: "Nozzles",
+  lead: "",
+  asks: "",
+  changesOf: [],
+  shows: "tool",
+  holds: null,
+  onSheet: false,
+  components: [
+    {
+      key: "nozzle",
+      label: "Nozzles",
+      one: "nozzle",
+      mirrored: true,
+      figures: [{ key: "flow", label: "Flow", family: "flow", step: null, range: [0, 20] }],
+    },
+  ],
+  ...READINGS_ALONE,
+};
+
 describe("parts of a machine", () => {
+  const list = SUBJECTS as Subject[];
+  beforeAll(() => void list.push(NOZZLES));
+  afterAll(() => void list.splice(list.indexOf(NOZZLES), 1));
   const nozzles = () => componentsOf(db, [5], "nozzle").get(5) ?? [];
   const read = (id: number, value: number, minute: number, sitting?: string) =>
     keepOnComponent(
@@ -248,10 +275,15 @@ describe("parts of a machine", () => {
     expect(componentReadings(db, [other!]).get(other!)).toHaveLength(1);
   });
 
-  it("are refused without a kind, or before the first place", () => {
+  it("are refused where no subject has such parts or figures, out of range, or before the first place", () => {
     const bare = { label: "x", x: null, y: null, place: null };
-    expect(() => addComponents(db, 5, "", [bare], BY)).toThrow(/kind_is_told/);
+    expect(() => addComponents(db, 5, "toe", [bare], BY)).toThrow("no kind of part “toe”");
     expect(() => addComponents(db, 5, "nozzle", [{ ...bare, place: 0 }], BY)).toThrow(/counts_from_one/);
+    const [id] = addComponents(db, 5, "nozzle", [bare], BY);
+    expect(() => read(id!, 21, 1)).toThrow("outside what is plausible");
+    expect(() =>
+      keepOnComponent(db, id!, { key: "wear", rawText: "1", value: 1, step: 0, instrument: "tape" }, BY),
+    ).toThrow("no figure “wear”");
   });
 });
 

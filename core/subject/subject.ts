@@ -3,6 +3,7 @@
 import type { Check } from "../finding/check.ts";
 import type { JobKind } from "../job/kind.ts";
 import type { WholeRig } from "../rig/whole.ts";
+import type { ComponentKind } from "../yard/component.ts";
 import type { HookupLine } from "./hookup-line.ts";
 import type { Measured } from "./measured.ts";
 
@@ -31,6 +32,8 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   onSheet: boolean;
   /** what its readings are, where they are lengths of the rig; absent: something else */
   measured?: Measured;
+  /** parts a machine has several of, which it keeps figures of; absent: none */
+  components?: readonly ComponentKind[];
   /** what is done step by step in the field for it; absent: nothing */
   jobs?: readonly JobKind[];
   /** what it works out of the whole rig: figures, no sentence */
