@@ -1,10 +1,10 @@
 import { Check, ShieldAlert, Square, SquareCheck } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { v4 as uuid } from "uuid";
 import { GROUPS } from "../../../core/subject/hookup-line.ts";
 import { TakeBack } from "../../entry/TakeBack.tsx";
-import { firstOf, useKeep } from "../../entry/use-keep.ts";
+import { useKeep } from "../../entry/use-keep.ts";
 import { TextField } from "../../ui/Field.tsx";
 import type { HookupRow, HookupView } from "./hookup-view.server.ts";
 
@@ -13,10 +13,16 @@ type Props = { view: HookupView; action: string; person: string };
 /** The list in order, ticked with a thumb. Ticks wait on the device where there is no connection. */
 export function HookupList({ view, action, person }: Props) {
   const [who, setWho] = useState(person);
+  const [nameless, setNameless] = useState<string | undefined>();
+  const name = useRef<HTMLInputElement>(null);
   const { keep: send } = useKeep(action);
   const keep = async (fields: Record<string, string>, label: string): Promise<string | null> => {
     const kept = await send({ id: uuid(), person: who, ...fields }, label);
-    return kept.state === "refused" ? firstOf(kept.errors) : null;
+    const errors = kept.state === "refused" ? kept.errors : {};
+    setNameless(errors.person);
+    // That nobody is named is said by the name.
+    if (errors.person) name.current?.focus();
+    return errors.person ? "" : (Object.values(errors)[0] ?? null);
   };
   return (
     <div className="grid gap-3">
@@ -26,6 +32,8 @@ export function HookupList({ view, action, person }: Props) {
           name="who"
           value={who}
           onChange={(event) => setWho(event.target.value)}
+          ref={name}
+          problem={nameless}
           autoComplete="name"
           className="max-w-[260px]"
         />
@@ -185,7 +193,7 @@ function NotApplicable({
       `does not apply: ${text}`,
     );
     onProblem(problem);
-    if (!problem) setOpen(false);
+    if (problem === null) setOpen(false);
   };
   if (!open)
     return (
