@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { Attachment } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { judge } from "../finding/judge.ts";
+import { METRES_PER } from "../quantity/length.ts";
 import { PRESETS } from "../quantity/units.ts";
 import type { Instrument } from "../rig/grade.ts";
 import { resolveRig } from "../rig/resolve.ts";
@@ -81,9 +82,11 @@ describe("the same rig in each terminal's terms", () => {
 
   it("never rounds by more than half the last place", () => {
     for (const each of SHIPPED_SCHEMES)
-      for (const { rounding, unit } of card(each.id).lines)
-        if (rounding !== null)
-          expect(Math.abs(rounding)).toBeLessThanOrEqual((unit === "m" ? 0.005 : 0.00127) + 1e-9);
+      for (const [at, { rounding, unit }] of card(each.id).lines.entries())
+        if (rounding !== null) {
+          const step = METRES_PER[unit as keyof typeof METRES_PER] * 10 ** -each.lines[at]!.decimals;
+          expect(Math.abs(rounding)).toBeLessThanOrEqual(step / 2 + 1e-9);
+        }
   });
 });
 

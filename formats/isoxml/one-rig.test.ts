@@ -2,6 +2,7 @@
  * One rig, told three ways: on a card, in a file, in a drawing. Every length a scheme asks for is compared with where the file's
  * own numbers put its two ends, and with where the drawing puts them, over random rigs of every attachment.
  */
+
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { ToolAhead } from "../../core/card/ahead.ts";
@@ -12,6 +13,7 @@ import { ATTACHMENT_KEYS, type Attachment, isTrain } from "../../core/dimension/
 import { catalogueOf, type DimensionKey, hasDimension } from "../../core/dimension/catalogue.ts";
 import type { Axis, PointKey } from "../../core/dimension/points.ts";
 import { rigPoints } from "../../core/drawing/rig-points.ts";
+import { METRES_PER } from "../../core/quantity/length.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import type { RigFacts } from "../../core/rig/facts.ts";
 import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
@@ -117,13 +119,14 @@ function placesOf({ devices, connections }: Description): Partial<Record<PointKe
   return places;
 }
 
-const METRES: Record<string, number> = { m: 1, mm: 0.001, in: 0.0254 };
-
 /** A figure of a card as a signed length, forward and right positive, and half of its last place. */
 function meant({ figure, word }: CardLine, { sense, unit, decimals, sign }: Scheme["lines"][number]) {
   const typed = Number(figure!.replace("−", "-"));
   const turned = sign.kind === "words" && word === sign.minus ? -1 : 1;
-  return { metres: sense * turned * typed * METRES[unit]!, half: (METRES[unit]! * 10 ** -decimals) / 2 };
+  return {
+    metres: sense * turned * typed * METRES_PER[unit as keyof typeof METRES_PER],
+    half: (METRES_PER[unit as keyof typeof METRES_PER] * 10 ** -decimals) / 2,
+  };
 }
 
 describe("card, file and drawing of one rig", () => {
