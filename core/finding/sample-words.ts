@@ -1,5 +1,5 @@
 /** Sentences as an operator on metric units reads them, with plain spaces, for tests. */
-import { inWords, type Said } from "../quantity/said.ts";
+import { figuresIn, inWords, type Said } from "../quantity/said.ts";
 import { PRESETS, type Units } from "../quantity/units.ts";
 import type { Check } from "./check.ts";
 
@@ -10,4 +10,9 @@ export function plain(sentence: Said, units: Units = PRESETS.metric): string {
 /** "stop: what is said why it matters", or none. */
 export function told(check: Check | undefined, units: Units = PRESETS.metric): string {
   return check ? `${check.verdict}: ${plain(check.said, units)} ${plain(check.why, units)}` : "none";
+}
+
+/** A verdict and the figures it was said with, SI. */
+export function figured(check: Check | undefined): { verdict: string; figures: number[] } {
+  return { verdict: check?.verdict ?? "none", figures: check ? figuresIn(check.said) : [] };
 }

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Attachment } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import { figuresIn } from "../quantity/said.ts";
 import type { Instrument } from "../rig/grade.ts";
 import { resolveRig } from "../rig/resolve.ts";
 import { sampleFacts } from "../rig/sample.ts";
@@ -31,9 +32,14 @@ describe("the working width, known three ways", () => {
     expect(said(rigOf(width, [2, 2]))).toEqual([
       "Sections and width disagree by 2.000 m: 2 sections add up to 4.000 m; the width is 6.000 m. The row spacing and the width agree, so look at the sections. Every pass leaves a strip or works it twice. Look at N",
     ]);
-    expect(said(rigOf({ ...width, "rows.count": 39 }, [2, 2, 2]))[0]).toMatch(
-      /^Rows and width disagree by 0.150 m: 39 rows × 15.0 cm = 5.850 m.*Look at L$/,
-    );
+    const oneRow = rigOf({ ...width, "rows.count": 39 }, [2, 2, 2]);
+    expect(said(oneRow)[0]).toMatch(/^Rows and width disagree.*39 rows × .*Look at L$/);
+    expect(figuresIn(judgeWidths(oneRow)[0]!.what)).toEqual([
+      expect.closeTo(0.15, 9),
+      0.15,
+      expect.closeTo(5.85, 9),
+      6,
+    ]);
     const outvoted = said(rigOf({ ...width, "tool.width": 5.4 }, [2, 2, 2]));
     expect(outvoted).toHaveLength(2);
     for (const each of outvoted) expect(each).toContain("so look at the width");

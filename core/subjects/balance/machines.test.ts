@@ -1,7 +1,7 @@
 /** Machines that are no wheeled tractor: tracks, a combine with its grain tank and its head. */
 
 import { describe, expect, it } from "vitest";
-import { plain, told } from "../../finding/sample-words.ts";
+import { figured, plain, told } from "../../finding/sample-words.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
 import { hookupList } from "../../hookup/list.ts";
 import { askedOf } from "../../rig/asked.ts";
@@ -118,7 +118,12 @@ describe("a combine", () => {
     expect(steered("lifted half")).toBeCloseTo(3050, 6);
     expect(steered("lifted full")).toBeCloseTo(2600, 6);
     // On the drive axle: 8000 + 2000 + 1500 + 6000 + 900
-    expect(said(whole(), "rear-limit")).toMatch(/^stop: .*Lifted, full: 18400 kg; permitted 15000 kg/);
+    const limit = judgeWhole(whole()).checks.find(({ id }) => id === "rear-limit");
+    expect(plain(limit!.said)).toContain("Lifted, full");
+    expect(figured(limit)).toEqual({
+      verdict: "stop",
+      figures: [expect.closeTo(18_400, 0), 15_000, expect.closeTo(3_400, 0)],
+    });
   });
 
   it("is unknown while nobody told what its tank holds", () => {

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import type { Attachment } from "../../dimension/attachment.ts";
-import { plain, told } from "../../finding/sample-words.ts";
+import { figured, plain, told } from "../../finding/sample-words.ts";
 import { hookupList } from "../../hookup/list.ts";
 import { poseAtHeight } from "../../linkage/linkage.ts";
+import { figuresIn } from "../../quantity/said.ts";
 import { type Lines, MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
 import { judgeWhole } from "../judge-whole.ts";
@@ -123,7 +124,11 @@ describe("from above", () => {
     );
     // pivots 0.56, shaft 0.825: splay 0.1325, 0.825 × √(0.95² − 0.1325²) × cos 3.0° / 0.265 − 1.05 = 1.87
     const inside = { ...PLOUGH, "hitch.pivots": "0.56", "tool.span": "0.825" };
-    expect(checked("crossing", inside)).toMatch(/^good: 1.87/);
+    const { checks } = hitched(inside);
+    expect(figured(checks.find(({ id }) => id === "crossing"))).toMatchObject({
+      verdict: "good",
+      figures: expect.arrayContaining([expect.closeTo(1.87, 2)]),
+    });
   });
 
   it("proposes a cross shaft only where a category has it", () => {
@@ -136,7 +141,9 @@ describe("from above", () => {
 describe("one advice", () => {
   it("is given of unequal rods wherever they are spoken of: the longer comes in", () => {
     const rods = { "hitch.rodLeft": "0.744", "hitch.rodRight": "0.730" };
-    expect(checked("rods", rods)).toContain("Shorten the left rod by 14 mm");
+    expect(checked("rods", rods)).toContain("Shorten the left rod");
+    const cure = hitched(rods).checks.find(({ id }) => id === "rods")!.why;
+    expect(figuresIn(cure)).toEqual([expect.closeTo(0.014, 9)]);
     const whole = sampleWhole([samplePart("mounted", { ...MOUNTED, ...rods })]);
     const judged = judgeWhole(whole);
     const line = hookupList(whole, judged).find(({ key }) => key === "rods 1")!;

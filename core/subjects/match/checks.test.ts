@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Attachment } from "../../dimension/attachment.ts";
-import { told } from "../../finding/sample-words.ts";
+import { figured, told } from "../../finding/sample-words.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
 import { DRAWN, type Lines, MOUNTED, NO_LIMITS, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
@@ -16,6 +16,8 @@ function checked(whole: WholeRig, id: string): string {
   const found = matchOf(whole).checks.find((check) => check.id === id);
   return told(found);
 }
+const figures = (whole: WholeRig, id: string) =>
+  figured(matchOf(whole).checks.find((check) => check.id === id));
 const one = (id: string, attachment: Attachment, lines: Lines, rest: Partial<WholeRig> = {}) =>
   checked(sampleWhole([samplePart(attachment, lines)], rest), id);
 
@@ -127,9 +129,13 @@ describe("a drawn tool", () => {
       samplePart("drawn", DRAWN),
       samplePart("train", { ...DRAWN, "train.hitch": "6", "tool.load": "0 kg" }, 0),
     ]);
-    expect(checked(train, "towed")).toMatch(/^good: 6500 kg/);
-    expect(checked(train, "towed:2")).toMatch(/^good: 3000 kg/);
-    expect(checked(train, "chain")).toMatch(/^stop: .*63.7 kN/);
+    expect(figures(train, "towed")).toMatchObject({ verdict: "good", figures: [6500, expect.any(Number)] });
+    expect(figures(train, "towed:2")).toMatchObject({ verdict: "good", figures: [3000, expect.any(Number)] });
+    // Everything behind it by standard gravity (ISO 80000-3): 6500 × 9.80665.
+    expect(figures(train, "chain")).toMatchObject({
+      verdict: "stop",
+      figures: [expect.any(Number), expect.closeTo(63_743.2, 0)],
+    });
   });
 
   it("needs working brakes over the mass the yard's country allows without", () => {
