@@ -13,6 +13,8 @@ export default defineConfig({
           exclude: [ALONE],
           // Loading every module anew for each file took half of the time.
           isolate: false,
+          // A property is tried a hundred times over, perhaps beside a build: a clock says nothing of it.
+          testTimeout: 30_000,
         },
       },
       { test: { name: "unit alone", include: [ALONE] } },

@@ -15,6 +15,11 @@ const UNSIGNED: SignRule = { kind: "unsigned" };
 
 type LineRest = Pick<SchemeLine, "measure" | "sense" | "sign">;
 
+/** A length from one point to another; `sense` says which way counts as plus. */
+function span(from: PointKey, to: PointKey, axis: Axis, sense: 1 | -1, sign: SignRule): LineRest {
+  return { measure: { kind: "between", from, to, axis }, sense, sign };
+}
+
 const WIDTH: LineRest = { measure: { kind: "dimension", key: "tool.width" }, sense: 1, sign: UNSIGNED };
 const SPACING: LineRest = { measure: { kind: "track spacing" }, sense: 1, sign: UNSIGNED };
 
@@ -52,46 +57,14 @@ function fromTheAxle(units: UnitChoice): Scheme {
     name: `From the axle, ${units.name}`,
     asks: "Tractor lengths from the rear axle; tool lengths from the connection back.",
     lines: [
-      line("Tractor", "Axle to receiver", {
-        measure: { kind: "between", from: "axle", to: "receiver", axis: "x" },
-        sense: 1,
-        sign: AHEAD_BEHIND,
-      }),
-      line("Tractor", "Receiver, side", {
-        measure: { kind: "between", from: "axle", to: "receiver", axis: "y" },
-        sense: 1,
-        sign: LEFT_RIGHT,
-      }),
-      line("Tractor", "Receiver height", {
-        measure: { kind: "between", from: "axle", to: "receiver", axis: "up" },
-        sense: 1,
-        sign: UNSIGNED,
-      }),
-      line("Tractor", "Axle to connection", {
-        measure: { kind: "between", from: "axle", to: "pin", axis: "x" },
-        sense: -1,
-        sign: BEHIND_AHEAD,
-      }),
-      line("Implement", "Connection to working edge, front", {
-        measure: { kind: "between", from: "pin", to: "workFront", axis: "x" },
-        sense: -1,
-        sign: BEHIND_AHEAD,
-      }),
-      line("Implement", "Connection to working edge, rear", {
-        measure: { kind: "between", from: "pin", to: "workRear", axis: "x" },
-        sense: -1,
-        sign: BEHIND_AHEAD,
-      }),
-      line("Implement", "Connection to wheels", {
-        measure: { kind: "between", from: "pin", to: "pivot", axis: "x" },
-        sense: -1,
-        sign: BEHIND_AHEAD,
-      }),
-      line("Implement", "Side offset", {
-        measure: { kind: "between", from: "pin", to: "workMid", axis: "y" },
-        sense: 1,
-        sign: LEFT_RIGHT,
-      }),
+      line("Tractor", "Axle to receiver", span("axle", "receiver", "x", 1, AHEAD_BEHIND)),
+      line("Tractor", "Receiver, side", span("axle", "receiver", "y", 1, LEFT_RIGHT)),
+      line("Tractor", "Receiver height", span("axle", "receiver", "up", 1, UNSIGNED)),
+      line("Tractor", "Axle to connection", span("axle", "pin", "x", -1, BEHIND_AHEAD)),
+      line("Implement", "Connection to working edge, front", span("pin", "workFront", "x", -1, BEHIND_AHEAD)),
+      line("Implement", "Connection to working edge, rear", span("pin", "workRear", "x", -1, BEHIND_AHEAD)),
+      line("Implement", "Connection to wheels", span("pin", "pivot", "x", -1, BEHIND_AHEAD)),
+      line("Implement", "Side offset", span("pin", "workMid", "y", 1, LEFT_RIGHT)),
       line("Implement", "Working width", WIDTH),
       ...switching("s", 2, DELAYS),
       line("Guidance", "Track spacing", SPACING),
@@ -113,21 +86,9 @@ function fromTheHitch(units: UnitChoice): Scheme {
         sense: 1,
         sign: signed,
       }),
-      line("Implement", "Hitch to navigation point", {
-        measure: { kind: "between", from: "pin", to: "pivot", axis: "x" },
-        sense: 1,
-        sign: signed,
-      }),
-      line("Implement", "Hitch to coverage point", {
-        measure: { kind: "between", from: "pin", to: "workMid", axis: "x" },
-        sense: 1,
-        sign: signed,
-      }),
-      line("Implement", "Centre distance from left edge", {
-        measure: { kind: "between", from: "leftEdge", to: "pin", axis: "y" },
-        sense: 1,
-        sign: UNSIGNED,
-      }),
+      line("Implement", "Hitch to navigation point", span("pin", "pivot", "x", 1, signed)),
+      line("Implement", "Hitch to coverage point", span("pin", "workMid", "x", 1, signed)),
+      line("Implement", "Centre distance from left edge", span("leftEdge", "pin", "y", 1, UNSIGNED)),
       line("Implement", "Working width", WIDTH),
       line("Implement", "Number of rows", {
         measure: { kind: "dimension", key: "rows.count" },
@@ -136,21 +97,9 @@ function fromTheHitch(units: UnitChoice): Scheme {
       }),
       ...switching("s", 2, DELAYS),
       line("Guidance", "Track spacing", SPACING),
-      line("Tractor", "Hitch to receiver", {
-        measure: { kind: "between", from: "pin", to: "receiver", axis: "x" },
-        sense: 1,
-        sign: signed,
-      }),
-      line("Tractor", "Receiver to the right of centre", {
-        measure: { kind: "between", from: "pin", to: "receiver", axis: "y" },
-        sense: 1,
-        sign: signed,
-      }),
-      line("Tractor", "Receiver height", {
-        measure: { kind: "between", from: "axle", to: "receiver", axis: "up" },
-        sense: 1,
-        sign: UNSIGNED,
-      }),
+      line("Tractor", "Hitch to receiver", span("pin", "receiver", "x", 1, signed)),
+      line("Tractor", "Receiver to the right of centre", span("pin", "receiver", "y", 1, signed)),
+      line("Tractor", "Receiver height", span("axle", "receiver", "up", 1, UNSIGNED)),
     ],
   };
 }
@@ -169,26 +118,14 @@ function fromTheAntenna(units: UnitChoice): Scheme {
     name: `From the antenna, ${units.name}`,
     asks: "Every length from the receiver, each with a switch: ahead or behind, left or right.",
     lines: [
-      line("Tractor", "Antenna height", {
-        measure: { kind: "between", from: "axle", to: "receiver", axis: "up" },
-        sense: 1,
-        sign: UNSIGNED,
-      }),
+      line("Tractor", "Antenna height", span("axle", "receiver", "up", 1, UNSIGNED)),
       along("Antenna to rear axle", "axle"),
       along("Antenna to hitch", "pin"),
-      line("Tractor", "Antenna, side", {
-        measure: { kind: "between", from: "axle", to: "receiver", axis: "y" },
-        sense: 1,
-        sign: LEFT_RIGHT,
-      }),
+      line("Tractor", "Antenna, side", span("axle", "receiver", "y", 1, LEFT_RIGHT)),
       along("Antenna to wheels of the tool", "pivot"),
       along("Antenna to work, start", "workFront"),
       along("Antenna to work, end", "workRear"),
-      line("Implement", "Work, side of the antenna", {
-        measure: { kind: "between", from: "receiver", to: "workMid", axis: "y" },
-        sense: 1,
-        sign: LEFT_RIGHT,
-      }),
+      line("Implement", "Work, side of the antenna", span("receiver", "workMid", "y", 1, LEFT_RIGHT)),
       line("Implement", "Working width", WIDTH),
       ...switching("s", 2, DELAYS),
       line("Guidance", "Track spacing", SPACING),
