@@ -1,4 +1,3 @@
-import { allJobs, jobsOf } from "../../../core/subjects/jobs.ts";
 /** From tape to proven figures with the simulated field alone, on demo rigs of every connection. */
 
 import { v4 as uuid } from "uuid";
@@ -8,6 +7,7 @@ import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.
 import { fieldUnit } from "../../../core/dimension/entry.ts";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { works } from "../../../core/rig/whole.ts";
+import { allJobs, jobsOf } from "../../../core/subjects/jobs.ts";
 import { provedOf } from "../../../core/subjects/proof/provable.ts";
 import { splitEvenly } from "../../../core/subjects/tool/layout.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";

@@ -1,11 +1,10 @@
-import { capital } from "../../../core/quantity/capital.ts";
-import { isNothing } from "../../../core/quantity/figure.ts";
-import type { Follow } from "../../../core/subject/measured.ts";
 /** What follows from the readings, in words and figures. */
 
 import type { Attachment } from "../../../core/dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
+import { capital } from "../../../core/quantity/capital.ts";
+import { isNothing } from "../../../core/quantity/figure.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { inInches, type Units } from "../../../core/quantity/units.ts";
 import { between } from "../../../core/rig/chain.ts";
@@ -13,6 +12,7 @@ import type { Proof } from "../../../core/rig/facts.ts";
 import { SENSE } from "../../../core/rig/frame.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import type { Follow } from "../../../core/subject/measured.ts";
 import { day, fine, plusMinus } from "../frame/print.ts";
 
 export type ChainView = {

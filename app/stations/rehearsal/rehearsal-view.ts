@@ -1,7 +1,5 @@
-import { capital } from "../../../core/quantity/capital.ts";
-
 /** What a rehearsal of a folding tool needs: its functions on their levers, how fast they move, and the steps to follow. */
-
+import { capital } from "../../../core/quantity/capital.ts";
 import { FOLDING_KINDS, type FoldingKind, type Speeds } from "../../../core/rehearsal/folding.ts";
 import { type RigStep, stepsOfRig } from "../../../core/sequence/of-rig.ts";
 import type { Lists } from "../../../core/sequence/templates.ts";

@@ -1,5 +1,5 @@
-import { capital } from "../../quantity/capital.ts";
 /** The assignment in words: why none, what cures it, what is swapped when, and what each choice costs. */
+import { capital } from "../../quantity/capital.ts";
 import { remoteName } from "../../yard/circuit.ts";
 import type { Rule } from "./board.ts";
 import type { Cost } from "./cost.ts";
