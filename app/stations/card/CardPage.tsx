@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Form, Link, useFetcher } from "react-router";
 import { ENTRY_ORDER } from "../../../core/card/order.ts";
+import { isNothing } from "../../../core/quantity/figure.ts";
 import type { Route } from "../../routes/+types/card";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
@@ -304,7 +305,7 @@ function Row({ row }: { row: CardRow }) {
         <summary className="grid min-h-11 cursor-pointer grid-cols-[1fr_auto_96px] items-center gap-3">
           <span className="leading-snug">
             {row.label}
-            {row.rounding && !/^0(\.0+)?\s/.test(row.rounding) && (
+            {row.rounding && !isNothing(row.rounding) && (
               <span className="block text-small text-soft">rounded by {row.rounding}</span>
             )}
           </span>
