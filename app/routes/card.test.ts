@@ -98,6 +98,12 @@ describe("a card", () => {
     await expect(ask(fileLoader, "/rigs/2/taskdata.zip", { rigId: "2" })).rejects.toMatchObject({
       status: 409,
     });
+    const refused: Response = await ask(fileLoader, "/rigs/2/taskdata.zip", { rigId: "2" }).catch(
+      (thrown) => thrown,
+    );
+    expect((await refused.text()).replace(/\u00a0/g, " ")).toBe(
+      "No file while something stops this rig: Drawbar pin to front rank is 0.000 m and nobody measured it. The rear rank lies 5.360 m ahead of the drawbar pin.",
+    );
     for (const number of ["9", "x", ""])
       await expect(
         ask(pdfLoader, `/rigs/3/cards/${number}.pdf`, { rigId: "3", number }),

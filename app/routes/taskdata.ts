@@ -1,3 +1,4 @@
+import { inWords, joined } from "../../core/quantity/said.ts";
 import type { Machine } from "../../data/rigs.ts";
 import { describeRig } from "../../formats/isoxml/describe.ts";
 import { writeTaskData } from "../../formats/isoxml/write.ts";
@@ -8,12 +9,17 @@ import type { Route } from "./+types/taskdata";
 /** The rig as a v4 TASKDATA zip; refused while something stops it, since a terminal would believe the file. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
-  const { rig, parts, whole } = open;
+  const { rig, parts, whole, preferences } = open;
   const stops = fileStops(open);
-  if (stops.length > 0)
-    throw new Response(`No file while something stops this rig: ${stops.map(({ what }) => what).join(" ")}`, {
+  if (stops.length > 0) {
+    const said = joined(
+      stops.map(({ what }) => what),
+      " ",
+    );
+    throw new Response(`No file while something stops this rig: ${inWords(said, preferences.units)}`, {
       status: 409,
     });
+  }
   const bytes = writeTaskData(
     describeRig(
       identity(rig.tractor),

@@ -127,6 +127,8 @@ describe("figures that were loaded, not read", () => {
     expect(found(sampleRig({ "pin.pivot": 5.52 }, { "pin.pivot": "book" }))).toEqual([
       "check untaped:pin.pivot",
     ]);
+    expect(only(rig, "stock:pin.pivot").what).toMatch(/is 5\.500 m, from the book: as round as/);
+    expect(only(rig, "stock:pin.pivot", "us").what).toMatch(/is 18' /);
   });
 
   it("are to be fixed where half the width stands in the place of the offset", () => {

@@ -10,7 +10,7 @@ import { judgeRepeats } from "./repeats.ts";
 import { findingOn, judgeValue } from "./value.ts";
 import { judgeTrackSpacing, judgeWidths } from "./widths.ts";
 
-/** All findings on one rig, worst first. Texts print lengths in the operator's units. */
+/** All findings on one rig, worst first. Their figures stay in SI until somebody reads them. */
 export function judge(rig: ResolvedRig): Finding[] {
   const working = works(rig);
   const entries = askedOf(rig).filter((entry) => working || !isOfWork(entry));

@@ -97,7 +97,7 @@ function looksStock({ span }: Dimension, value: number): boolean {
 function stock(entry: Dimension, shown: Said, grade: Grade): Finding {
   return findingOn(entry, "stock", {
     severity: "check",
-    what: `${entry.label} is ${shown}, ${grade === "book" ? "from the book" : "assumed"}: as round as a stock figure.`,
+    what: tell`${entry.label} is ${shown}, ${grade === "book" ? "from the book" : "assumed"}: as round as a stock figure.`,
     why: `Stock figures are loaded with a machine and look plausible. ${entry.matters}`,
   });
 }

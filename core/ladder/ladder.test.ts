@@ -73,6 +73,9 @@ describe("the ladder", () => {
   it("does not call sound what nobody knows", () => {
     expect(rung("sound")).toMatch(/^not yet: Not known yet/);
     expect(rung("sound", {}, whole({ "tool.mass": "2400 kg" }))).toMatch(/^not yet: .*must stay on it/);
+    expect(rung("sound", {}, whole({ "tool.mass": "2400 kg" }))).toBe(
+      "not yet: Lifted: 770 kg on the front axle, 12 % of the unladen weight; 20 % must stay on it.",
+    );
   });
 
   it("asks for hoses where there are some: kept, and on the couplings of the plan", () => {

@@ -4,7 +4,7 @@
  */
 
 import type { Finding } from "../finding/finding.ts";
-import type { Said } from "../quantity/said.ts";
+import { type Said, tell } from "../quantity/said.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import { works } from "../rig/whole.ts";
 import { machineOf } from "../sequence/of-rig.ts";
@@ -118,7 +118,7 @@ function sound({ judged }: Told): Rung {
   if (first)
     return rung("sound", label, {
       state: "not yet",
-      why: `${first.what}${more.length > 0 ? ` And ${more.length} more.` : ""}`,
+      why: tell`${first.what}${more.length > 0 ? ` And ${more.length} more.` : ""}`,
       next: { label: "Cure it", path: first.station },
     });
   const open = judged.checks.find(
@@ -127,7 +127,7 @@ function sound({ judged }: Told): Rung {
   return open
     ? rung("sound", label, {
         state: "not yet",
-        why: `Not known yet: ${open.said}`,
+        why: tell`Not known yet: ${open.said}`,
         next: { label: open.next, path: open.station },
       })
     : rung("sound", label, { state: "good", why: `${namedTogether(heldBy("hook-up"))} have no stop.` });

@@ -1,5 +1,6 @@
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { beforeEach, describe, expect, it } from "vitest";
+import { inWords } from "../../../core/quantity/said.ts";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
@@ -209,7 +210,7 @@ describe("what is not told", () => {
     const said = (name: string) =>
       open(name)
         .judged.checks.filter(({ station }) => station === "hoses")
-        .map(({ verdict, said: words }) => `${verdict}: ${words}`)
+        .map(({ verdict, said: words }) => `${verdict}: ${inWords(words, PRESETS.metric)}`)
         .join("\n");
     expect(said("Borrowed")).toMatch(/unknown: .*functions not entered/);
     expect(said("Stubble")).toMatch(/good: Nothing here moves by the tractor's oil/);
