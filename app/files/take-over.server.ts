@@ -7,6 +7,7 @@ import { createMachine, pointsOf } from "../../data/machines.ts";
 import type { Told } from "../../data/record.ts";
 import type { Machine } from "../../data/rigs.ts";
 import type { ReadDevice } from "../../formats/isoxml/read.ts";
+import { ROW_NUMBER } from "../entry/row-number.ts";
 import { type ImportDevice, type ImportTarget, subjectOn } from "./import-view.server.ts";
 
 /** The devices of a file that was read and waits. */
@@ -14,7 +15,7 @@ export const devicesIn = ({ content }: FileRead) => JSON.parse(content) as ReadD
 
 /** Targets somebody chose, from the address or from the form: m0, p0, h0 for the first device. */
 export function targetsIn(get: (name: string) => string | null): (index: number) => Partial<ImportTarget> {
-  const id = (text: string | null) => (/^\d{1,9}$/.test(text ?? "") ? Number(text) : null);
+  const id = (text: string | null) => (ROW_NUMBER.test(text ?? "") ? Number(text) : null);
   return (index) => {
     const machine = get(`m${index}`);
     const chosen = machine === "new" || machine === "skip" ? machine : id(machine);

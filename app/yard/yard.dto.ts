@@ -1,6 +1,7 @@
 import { IsIn, Length, Matches, MaxLength } from "class-validator";
 import { type Attachment, OWN_ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import { POINT_KINDS } from "../../core/dimension/point-kinds.ts";
+import { ROW_NUMBER } from "../entry/row-number.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { IsAmount } from "./amount.ts";
 
@@ -9,13 +10,11 @@ export class RigNameDto {
   name!: string;
 }
 
-const CHOSEN = /^\d{1,9}$/;
-
 export class NewRigDto extends RigNameDto {
-  @Matches(CHOSEN, { message: "Choose a tractor." })
+  @Matches(ROW_NUMBER, { message: "Choose a tractor." })
   tractorId!: string;
 
-  @Matches(CHOSEN, { message: "Choose where the receiver sits." })
+  @Matches(ROW_NUMBER, { message: "Choose where the receiver sits." })
   receiverPointId!: string;
 
   /** one row a tool, in the order they are coupled: implement id, a colon, the id of the point it hangs on */
@@ -107,12 +106,12 @@ export class TyreDto {
 export type YardOutcome = { errors: FieldErrors; said: string; rigId: number; undo: "away" | "back" | null };
 
 export class WeightRowDto {
-  @Matches(CHOSEN, { message: "There is no such weight." })
+  @Matches(ROW_NUMBER, { message: "There is no such weight." })
   weight!: string;
 }
 
 /** Which rig of the yard something is done to. */
 export class RigRowDto {
-  @Matches(CHOSEN, { message: "There is no such rig in this yard." })
+  @Matches(ROW_NUMBER, { message: "There is no such rig in this yard." })
   rigId!: string;
 }

@@ -1,10 +1,11 @@
 import { Matches } from "class-validator";
+import { ROW_NUMBER, ROW_NUMBER_OR_NONE } from "../../entry/row-number.ts";
 
 /** A function wanted on a remote, or with no remote wherever it may go. */
 export class PinDto {
-  @Matches(/^\d{1,9}$/, { message: "That function is not part of this rig." })
+  @Matches(ROW_NUMBER, { message: "That function is not part of this rig." })
   function!: string;
 
-  @Matches(/^(\d{1,9})?$/, { message: "This tractor has no such remote." })
+  @Matches(ROW_NUMBER_OR_NONE, { message: "This tractor has no such remote." })
   remote!: string;
 }

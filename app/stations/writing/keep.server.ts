@@ -3,7 +3,6 @@ import { CHANGES } from "../../../core/dimension/change.ts";
 import { parseEntry, printReading } from "../../../core/dimension/entry.ts";
 import { isLengthStyle } from "../../../core/quantity/length.ts";
 import { below, gradeOf } from "../../../core/rig/grade.ts";
-
 import { countSections, parseSections } from "../../../core/rig/sections.ts";
 import { rigFacts, subjectColumns } from "../../../data/facts.ts";
 import { keepChange, keepReading, keepSections, retract } from "../../../data/readings.ts";

@@ -2,6 +2,7 @@ import { IsIn, Length, Matches, MaxLength } from "class-validator";
 import { FUNCTION_KIND_KEYS, type FunctionKindKey } from "../../../core/subjects/hoses/kinds.ts";
 import { PHASE_KEYS, type PhaseKey } from "../../../core/trade/phases.ts";
 import { PLACES, type Place, SOCKETS, USES, type Use } from "../../../core/yard/circuit.ts";
+import { ROW_NUMBER, ROW_NUMBER_OR_NONE } from "../../entry/row-number.ts";
 import { IsAmount } from "../amount.ts";
 
 const TICK = /^(on)?$/;
@@ -34,12 +35,8 @@ export class SupplyDto {
   loadSensing!: string;
 }
 
-/** Of a remote that is there; empty of a new one. */
-const NUMBER_OR_NEW = /^(\d{1,9})?$/;
-const NUMBER = /^\d{1,9}$/;
-
 export class RemoteDto {
-  @Matches(NUMBER_OR_NEW, { message: "There is no such remote." })
+  @Matches(ROW_NUMBER_OR_NONE, { message: "There is no such remote." })
   remote!: string;
 
   @Matches(/^[1-9]\d?$/, { message: "Its number on the tractor: 1 to 99." })
@@ -73,7 +70,7 @@ export class RemoteDto {
 }
 
 export class FunctionDto {
-  @Matches(NUMBER, { message: "There is no such function." })
+  @Matches(ROW_NUMBER, { message: "There is no such function." })
   function!: string;
 
   @Length(1, 40, { message: "Name it, as on its hoses." })
@@ -153,12 +150,12 @@ export class NewFunctionDto {
 }
 
 export class RemoteRowDto {
-  @Matches(NUMBER, { message: "There is no such remote." })
+  @Matches(ROW_NUMBER, { message: "There is no such remote." })
   remote!: string;
 }
 
 export class FunctionRowDto {
-  @Matches(NUMBER, { message: "There is no such function." })
+  @Matches(ROW_NUMBER, { message: "There is no such function." })
   function!: string;
 }
 
