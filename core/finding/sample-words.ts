@@ -12,7 +12,9 @@ export function told(check: Check | undefined, units: Units = PRESETS.metric): s
   return check ? `${check.verdict}: ${plain(check.said, units)} ${plain(check.why, units)}` : "none";
 }
 
-/** A verdict and the figures it was said with, SI. */
-export function figured(check: Check | undefined): { verdict: string; figures: number[] } {
-  return { verdict: check?.verdict ?? "none", figures: check ? figuresIn(check.said) : [] };
+/** A verdict and the figures it was said with, SI, to four digits. */
+export function figured(check: Check | undefined): [verdict: string, ...figures: number[]] {
+  return check
+    ? [check.verdict, ...figuresIn(check.said).map((figure) => Number(figure.toPrecision(4)))]
+    : ["none"];
 }

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { figured, told } from "../../finding/sample-words.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
+import { figuresIn } from "../../quantity/said.ts";
 import { DRAWN, type Lines, MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
 import { balanceOf } from "./balance-of-rig.ts";
@@ -13,12 +14,7 @@ const balanced = (whole: WholeRig) => {
   return { loads, checks: balanceChecks(whole, loads) };
 };
 
-function checked(whole: WholeRig, id: string): string {
-  const found = balanced(whole).checks.find((check) => check.id === id);
-  return told(found);
-}
-const figures = (whole: WholeRig, id: string) =>
-  figured(balanced(whole).checks.find((check) => check.id === id));
+const checked = (whole: WholeRig, id: string) => balanced(whole).checks.find((check) => check.id === id);
 const mounted = (lines: Lines = {}, rest: Partial<WholeRig> = {}) =>
   sampleWhole([samplePart("mounted", { ...MOUNTED, ...lines })], rest);
 const loadsOf = (whole: WholeRig) => {
@@ -34,10 +30,7 @@ describe("a tool carried behind", () => {
     const { states } = loadsOf(mounted());
     const lifted = states.find(({ id }) => id === "lifted empty")!;
     expect(lifted.front).toBeCloseTo(1279, 0);
-    expect(figures(mounted(), "front")).toEqual({
-      verdict: "good",
-      figures: [expect.closeTo(1279, 0), expect.closeTo(0.206, 3)],
-    });
+    expect(figured(checked(mounted(), "front"))).toEqual(["good", 1279, 0.2063]);
   });
 
   it("carries 2242 kg in front and 6208 kg behind with 600 kg 1.60 m ahead, as in the example", () => {
@@ -48,7 +41,7 @@ describe("a tool carried behind", () => {
 
   it("stops under 20 %, and proposes the smallest set that cures every state", () => {
     const whole = mounted({ "tool.mass": "2000 kg" }, { weights: [PLATES] });
-    expect(checked(whole, "front")).toMatch(/^stop: .*20 % must stay on it/);
+    expect(figured(checked(whole, "front"))).toEqual(["stop", 1042, 0.168, 0.2]);
     const { proposal } = loadsOf(whole);
     const count = proposal.ok ? proposal.set[0]!.count : 0;
     const manual = minimumFront({
@@ -62,23 +55,24 @@ describe("a tool carried behind", () => {
       frontMass: 0,
     } as never);
     expect(count).toBe(Math.ceil(manual / 50));
-    expect(checked(whole, "ballast")).toContain(`fix: None on. ${count} × plate`);
+    expect(told(checked(whole, "ballast"))).toContain(`None on. ${count} × plate`);
+    expect(figured(checked(whole, "ballast"))).toEqual(["fix", 50 * count]);
     const cured = mounted({ "tool.mass": "2000 kg" }, { weights: [{ ...PLATES, fitted: count }] });
-    expect(checked(cured, "front")).toMatch(/^good/);
-    expect(checked(cured, "ballast")).toMatch(/^good: .*enough, and no more than needed/);
+    expect(told(checked(cured, "front"))).toMatch(/^good/);
+    expect(told(checked(cured, "ballast"))).toMatch(/^good: .*enough, and no more than needed/);
     const heavy = mounted({ "tool.mass": "2000 kg" }, { weights: [{ ...PLATES, fitted: count + 4 }] });
-    expect(checked(heavy, "ballast")).toMatch(/^note/);
+    expect(told(checked(heavy, "ballast"))).toMatch(/^note/);
   });
 
   it("stops where the axle lifts off, by how much is missing for it to touch", () => {
-    expect(checked(mounted({ "tool.mass": "4000 kg" }), "front")).toMatch(
-      /^stop: Lifted: the front axle lifts off. 317 kg/,
-    );
+    const whole = mounted({ "tool.mass": "4000 kg" });
+    expect(told(checked(whole, "front"))).toContain("the front axle lifts off");
+    expect(figured(checked(whole, "front"))).toEqual(["stop", 317]);
   });
 
   it("says what stays short where no set of the stock does", () => {
     const whole = mounted({ "tool.mass": "3000 kg" }, { weights: [{ ...PLATES, count: 2 }] });
-    expect(checked(whole, "ballast")).toMatch(
+    expect(told(checked(whole, "ballast"))).toMatch(
       /^fix: No set of the weights entered satisfies every state: .* short/,
     );
   });
@@ -91,13 +85,19 @@ describe("a tool carried behind", () => {
   });
 
   it("stops over a permitted axle or gross mass, by how much", () => {
-    expect(checked(mounted({ "tractor.rearLimit": "6000 kg" }), "rear-limit")).toMatch(
-      /^stop: .*permitted 6000 kg, 571 kg over/,
-    );
-    expect(checked(mounted({ "tractor.grossLimit": "7000 kg" }), "gross-limit")).toMatch(
-      /^stop: .*850 kg over/,
-    );
-    expect(checked(mounted(), "rear-limit")).toMatch(/^unknown/);
+    expect(figured(checked(mounted({ "tractor.rearLimit": "6000 kg" }), "rear-limit"))).toEqual([
+      "stop",
+      6571,
+      6000,
+      570.8,
+    ]);
+    expect(figured(checked(mounted({ "tractor.grossLimit": "7000 kg" }), "gross-limit"))).toEqual([
+      "stop",
+      7850,
+      7000,
+      850,
+    ]);
+    expect(told(checked(mounted(), "rear-limit"))).toMatch(/^unknown/);
   });
 
   it("holds loads at work against the maker's limit for work, or the road's as a check said as such", () => {
@@ -122,16 +122,14 @@ describe("a tool carried behind", () => {
     const between = Math.round((road + work) / 2);
     const limit = (lines: Lines) =>
       checked(pulled({ "tractor.rearLimit": `${between} kg`, ...lines }), "rear-limit");
-    expect(limit({})).toMatch(/^check: .*over it at work. No limit for work is told/);
-    expect(limit({ "tractor.rearFieldLimit": `${Math.ceil(work) + 10} kg` })).toMatch(/^good/);
-    expect(limit({ "tractor.rearFieldLimit": `${between + 5} kg` })).toMatch(/^stop: .* at work, /);
+    expect(told(limit({}))).toMatch(/^check: .*over it at work. No limit for work is told/);
+    expect(told(limit({ "tractor.rearFieldLimit": `${Math.ceil(work) + 10} kg` }))).toMatch(/^good/);
+    expect(told(limit({ "tractor.rearFieldLimit": `${between + 5} kg` }))).toMatch(/^stop: .* at work, /);
   });
 
   it("refuses to believe a centre of gravity behind the tail, and slips that do not add up", () => {
-    expect(checked(mounted({ "pin.workRear": "0.6" }), "tail")).toMatch(
-      /^fix: .*0.150 m behind the last part/,
-    );
-    expect(checked(mounted({ "tractor.mass": "6000 kg" }), "scale")).toMatch(/^fix: .*3.3 % more/);
+    expect(figured(checked(mounted({ "pin.workRear": "0.6" }), "tail"))).toEqual(["fix", 0.15]);
+    expect(told(checked(mounted({ "tractor.mass": "6000 kg" }), "scale"))).toMatch(/^fix: .*3.3 % more/);
   });
 });
 
@@ -150,7 +148,7 @@ describe("a tool in front", () => {
   const front: Lines = { ...MOUNTED, "axle.pin": "3.6", "tool.mass": "1800 kg", "tool.cg": "0.9" };
   it("asks for 45 % on the rear axle", () => {
     const whole = sampleWhole([samplePart("front", front)]);
-    expect(checked(whole, "rear")).toMatch(/^fix: .*45 % should stay on it/);
+    expect(figured(checked(whole, "rear"))).toEqual(["fix", 2543, 0.4102, 0.45]);
     const { states, manual } = loadsOf(whole);
     const lifted = states.find(({ id }) => id === "lifted empty")!;
     // Moments about the front axle: 1800 kg 1.85 m ahead of it.
@@ -190,10 +188,11 @@ describe("a boom built on its machine", () => {
   });
 
   it("stops where the full tank is too much for the rear axle, and is asked where the tank lies", () => {
-    expect(checked(sprayer(), "rear-limit")).toMatch(
-      /^stop: .*Standing, full: 7200 kg.*400 kg over.*Fill no more than 4160 kg, 86 % of it/,
-    );
-    expect(checked(sprayer({ "tool.load": "3800 kg" }), "rear-limit")).toMatch(/^good/);
+    const over = checked(sprayer(), "rear-limit")!;
+    expect(figured(over)).toEqual(["stop", 7200, 6800, 400]);
+    expect(told(over)).toContain("Fill no more than");
+    expect(figuresIn(over.why).map((figure) => figure.toFixed(2))).toEqual(["4160.00", "0.86"]);
+    expect(told(checked(sprayer({ "tool.load": "3800 kg" }), "rear-limit"))).toMatch(/^good/);
     const { "tool.loadCg": _, ...untold } = SPRAYER;
     expect(balanced(sampleWhole([samplePart("boom", untold)])).loads).toMatchObject({
       ok: false,
@@ -265,32 +264,30 @@ describe("tyres", () => {
   });
 
   it("are alike across an axle", () => {
-    expect(checked(on(bar("1.2", "0.9")), "alike-rear")).toContain("right tyre has");
-    expect(figures(on(bar("1.2", "0.9")), "alike-rear")).toMatchObject({
-      verdict: "fix",
-      figures: expect.arrayContaining([expect.closeTo(30_000, 3)]),
-    });
-    expect(checked(on(bar("1.2")), "alike-rear")).toBe("none");
+    expect(told(checked(on(bar("1.2", "0.9")), "alike-rear"))).toContain("right tyre has");
+    expect(figured(checked(on(bar("1.2", "0.9")), "alike-rear"))).toEqual(["fix", 30_000, 120_000, 90_000]);
+    expect(checked(on(bar("1.2")), "alike-rear")).toBeUndefined();
   });
 
   it("need for the road what the table says between its figures", () => {
     // Lifted: 3800 + 400 · (1 + 1.80/2.65) = 4472 kg, 2236 kg a tyre; at 40 km/h between 2100 at 1.2 and 2700 at 1.6 bar.
     const wanted = 1.2 + (0.4 * (2235.8 - 2100)) / 600;
-    expect(checked(on(bar("1.2")), "tyres-rear")).toContain(`${wanted.toFixed(2)} bar on the road`);
-    expect(checked(on(bar("1.25")), "tyres-rear")).toMatch(/^good/);
-    expect(checked(on(bar("1.3")), "tyres-rear")).toMatch(/^note: .*still as hard as for the road/);
-    expect(checked(on(bar("0.6")), "tyres-rear")).toMatch(/^stop: .*too soft even for the field/);
-    expect(checked(on(bar("1.1")), "tyres-rear")).toMatch(/^check: .*too soft for the road/);
-    expect(checked(on(bar("2.2")), "tyres-rear")).toMatch(/^check: .*harder than even the road asks/);
+    const soft = figured(checked(on(bar("1.2")), "tyres-rear"));
+    expect(soft).toEqual(["check", 120_000, 95_720, Number((wanted * 1e5).toPrecision(4))]);
+    expect(told(checked(on(bar("1.25")), "tyres-rear"))).toMatch(/^good/);
+    expect(told(checked(on(bar("1.3")), "tyres-rear"))).toMatch(/^note: .*still as hard as for the road/);
+    expect(told(checked(on(bar("0.6")), "tyres-rear"))).toMatch(/^stop: .*too soft even for the field/);
+    expect(told(checked(on(bar("1.1")), "tyres-rear"))).toMatch(/^check: .*too soft for the road/);
+    expect(told(checked(on(bar("2.2")), "tyres-rear"))).toMatch(/^check: .*harder than even the road asks/);
   });
 
   it("are never read past the end of their table", () => {
-    expect(checked(on({ ...bar("1.6"), "tool.mass": "2500 kg" }), "tyres-rear")).toMatch(
+    expect(told(checked(on({ ...bar("1.6"), "tool.mass": "2500 kg" }), "tyres-rear"))).toMatch(
       /^stop: .*more than rear tyre carries/,
     );
     const slow = { table: { cells: cells.filter(({ speed }) => speed < 5) } };
-    expect(checked(on(bar("1.6"), slow), "tyres-rear")).toMatch(/^fix: .*table ends at 10.0 km\/h/);
-    expect(checked(on(bar("1.6"), { table: { cells: [] } }), "tyres-rear")).toMatch(/^check: .*hole/);
-    expect(checked(mounted(), "tyres-rear")).toMatch(/^unknown: No tyre table/);
+    expect(figured(checked(on(bar("1.6"), slow), "tyres-rear"))).toEqual(["fix", 2.778, 11.11]);
+    expect(told(checked(on(bar("1.6"), { table: { cells: [] } }), "tyres-rear"))).toMatch(/^check: .*hole/);
+    expect(told(checked(mounted(), "tyres-rear"))).toMatch(/^unknown: No tyre table/);
   });
 });
