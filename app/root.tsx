@@ -1,4 +1,4 @@
-import { useContext, useEffect } from "react";
+import { Suspense, useContext, useEffect, useState } from "react";
 import {
   isRouteErrorResponse,
   Link,
@@ -10,7 +10,6 @@ import {
   ScrollRestoration,
   useRouteLoaderData,
 } from "react-router";
-import { Toaster } from "sonner";
 import type { Route } from "./+types/root";
 import "./app.css";
 import { WaitingEntries } from "./offline/WaitingEntries.tsx";
@@ -19,6 +18,7 @@ import { Nonce } from "./session/nonce.ts";
 import { readPreferences } from "./session/preferences.server.ts";
 import { TellZone } from "./session/TellZone.tsx";
 import { inZoneOf } from "./session/zone.server.ts";
+import { Toaster } from "./ui/toast.ts";
 
 /** The server asks at its own door first, before it reads a body; here it is asked again, whatever server this runs on. */
 export const middleware: Route.MiddlewareFunction[] = [
@@ -37,9 +37,11 @@ export function Layout({ children }: { children: React.ReactNode }) {
   const nonce = useContext(Nonce);
   const data = useRouteLoaderData<typeof loader>("root");
   const theme = data?.preferences.theme ?? "day";
+  const [ready, setReady] = useState(false);
   useEffect(() => {
     // Keys and presses are heard from now on: what drives a browser by itself waits for it.
     document.documentElement.dataset.ready = "yes";
+    setReady(true);
   }, []);
   return (
     <html lang="en" data-theme={theme}>
@@ -54,11 +56,15 @@ export function Layout({ children }: { children: React.ReactNode }) {
         {children}
         <WaitingEntries />
         <TellZone />
-        <Toaster
-          theme={theme === "night" ? "dark" : "light"}
-          position="bottom-right"
-          toastOptions={{ duration: 8000 }}
-        />
+        {ready && (
+          <Suspense fallback={null}>
+            <Toaster
+              theme={theme === "night" ? "dark" : "light"}
+              position="bottom-right"
+              toastOptions={{ duration: 8000 }}
+            />
+          </Suspense>
+        )}
         <ScrollRestoration nonce={nonce} />
         <Scripts nonce={nonce} />
       </body>

@@ -71,8 +71,9 @@ export async function keep(page: Page, text: string): Promise<void> {
   await gone(page, "[data-open]");
 }
 
-/** Whether the page hears keys and presses. */
-const ready = () => document.documentElement.dataset.ready === "yes";
+/** Whether the page, and what loads after it, hears keys and presses. */
+const ready = () =>
+  document.documentElement.dataset.ready === "yes" && !document.querySelector("[data-deaf]");
 
 /** Asked by the clock: a page that is not in front draws nothing, and frames would be waited for in vain. */
 const OFTEN = 50;

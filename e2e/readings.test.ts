@@ -114,7 +114,7 @@ describe("on the phone", () => {
     await press(page, "ft in");
     await seen(page, "17' 7\" ahead of the drawbar pin");
     await press(page, "Tape F");
-    await page.waitForSelector('[data-open="pin.workFront"]');
+    await page.waitForSelector('[data-open="pin.workFront"] [aria-label="Keypad"]');
     for (const key of ["1", "6", "′", "7", "3/8", "″"])
       await page.$$eval(
         '[aria-label="Keypad"] button',

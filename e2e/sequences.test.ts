@@ -119,6 +119,7 @@ describe("the ladder", () => {
     const before = await textOf(page, "h1 + p b");
     await press(page, "Seen", '[data-rung="position"]');
     await seen(page, "Say who you are.");
+    expect(await page.evaluate(() => document.activeElement?.getAttribute("name"))).toBe("who");
     await fill(page, "who", "Mira Tolland");
     await press(page, "Seen", '[data-rung="position"]');
     await page.waitForSelector('[data-rung="position"][data-state="good"]', { timeout: 25_000 });

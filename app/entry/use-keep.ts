@@ -1,16 +1,17 @@
 import { useState } from "react";
 import { useRevalidator } from "react-router";
-import { toast } from "sonner";
 import { type Asked, send } from "../offline/queue.ts";
+import type { Kept as Stored } from "../session/outcome.ts";
 import { type FieldErrors, formWith } from "../session/validate.ts";
+import { toast } from "../ui/toast.ts";
 
 /** What came of an entry: refused by field, kept on the server, or kept on this device until there is a connection. */
 export type Kept =
   | { state: "refused"; errors: FieldErrors; asksReason: boolean }
-  | { state: "kept"; id: string; said: string }
+  | ({ state: "kept" } & Stored)
   | { state: "waits" };
 
-type How = {
+export type How = {
   /** how the form asked for its fields */
   asked?: Record<string, Asked>;
   /** what is said where there is no connection */
@@ -34,18 +35,13 @@ export function useKeep(action: string) {
     const sent = await send(action, fields instanceof FormData ? fields : formWith(fields), label, asked);
     setBusy(false);
     if (!sent.sent) {
-      toast(waits);
+      toast("message", waits);
       return { state: "waits" };
     }
     const { outcome } = sent;
     if (!outcome.ok) return { state: "refused", errors: outcome.errors, asksReason: outcome.asksReason };
     if (anew) await revalidate();
-    return { state: "kept", id: outcome.kept?.id ?? "", said: outcome.kept?.said ?? "" };
+    return { state: "kept", ...outcome.kept };
   };
   return { keep, busy };
-}
-
-/** The first thing that is wrong, where there is one place to say it. */
-export function firstOf(errors: FieldErrors): string {
-  return Object.values(errors)[0] ?? "It was refused.";
 }

@@ -1,15 +1,15 @@
 import { useEffect } from "react";
 import { type FetcherWithComponents, useFetcher } from "react-router";
-import { toast } from "sonner";
+import type { Kept, Outcome } from "../session/outcome.ts";
 import type { FieldErrors } from "../session/validate.ts";
-import type { Outcome } from "../stations/writing/outcome.ts";
+import { toast } from "../ui/toast.ts";
 
 export type Sending = {
   fetcher: FetcherWithComponents<Outcome>;
   /** what the server said of single fields */
   errors: FieldErrors;
-  /** the id of what was kept last; null before */
-  kept: string | null;
+  /** what was kept last; null before */
+  kept: Kept | null;
   /** sends fields without a form */
   submit: (fields: Record<string, string> | FormData) => Promise<void>;
 };
@@ -17,14 +17,20 @@ export type Sending = {
 /** A form that is sent while the page stays: says once what was kept, and what was wrong with which field. */
 export function useOutcome(action: string, key?: string): Sending {
   const fetcher = useFetcher<Outcome>(key === undefined ? {} : { key });
+  // What it was pressed on may be gone by the time it is undone.
+  const undoing = useFetcher<Outcome>({ key: "undo" });
   const outcome = fetcher.data;
+  const kept = outcome?.ok ? outcome.kept : null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: said once for each outcome
   useEffect(() => {
-    if (outcome?.ok && outcome.kept?.said) toast.success(outcome.kept.said);
-  }, [outcome]);
+    if (!kept?.said) return;
+    const { said, undo } = kept;
+    toast("success", said, undo ? () => undoing.submit(undo, { method: "post", action }) : undefined);
+  }, [kept]);
   return {
     fetcher,
-    errors: outcome && !outcome.ok ? outcome.errors : {},
-    kept: outcome?.ok ? (outcome.kept?.id ?? null) : null,
+    errors: outcome?.errors ?? {},
+    kept,
     submit: (fields) => fetcher.submit(fields, { method: "post", action }),
   };
 }

@@ -1,6 +1,5 @@
 import { Form, Link } from "react-router";
 import type { Route } from "../routes/+types/files";
-import type { FieldErrors } from "../session/validate.ts";
 import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 
@@ -8,7 +7,7 @@ export function FilesPage({
   loaderData: { preferences, imports, copies },
   actionData,
 }: Route.ComponentProps) {
-  const errors = (actionData?.errors ?? {}) as FieldErrors;
+  const errors = actionData?.errors ?? {};
   return (
     <YardFrame preferences={preferences} here="files">
       <div>
@@ -18,9 +17,9 @@ export function FilesPage({
           open.
         </p>
       </div>
-      {actionData?.said && (
+      {actionData?.ok && (
         <p className="font-bold text-ok" role="status">
-          {actionData.said}
+          {actionData.kept.said}
         </p>
       )}
       {errors.form && <p className="problem">{errors.form}</p>}

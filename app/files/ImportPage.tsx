@@ -1,13 +1,12 @@
 import { Form, useSubmit } from "react-router";
 import type { Route } from "../routes/+types/import";
-import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { ImportDevice, ImportRow } from "./import-view.server.ts";
 
 export function ImportPage({ loaderData, actionData }: Route.ComponentProps) {
   const { preferences, fileName, taken, devices, machines } = loaderData;
-  const errors = (actionData?.errors ?? {}) as FieldErrors;
+  const errors = actionData?.errors ?? {};
   const submit = useSubmit();
   return (
     <YardFrame preferences={preferences} here="files">

@@ -1,16 +1,13 @@
 /** Files that come in: a task file to look at, a backup in the yard's place. */
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { restoreFile } from "../../data/backup.ts";
 import { closeDatabase, database, databasePath } from "../../data/database.ts";
 import { keepPreview } from "../../data/imports.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
-import type { FieldErrors } from "../session/validate.ts";
+import { kept, refused } from "../session/outcome.ts";
 import { readTaskDataApart } from "./read-taskdata.server.ts";
 
 const MOST_RESTORE = 512 * 1024 * 1024;
-
-export const refused = (errors: FieldErrors) => data({ errors, said: "" }, { status: 422 });
-export const said = (what: string) => data({ errors: {} as FieldErrors, said: what });
 
 /** Reads a task file and leads to what is in it. */
 export async function takeIn(file: FormDataEntryValue | null) {
@@ -33,5 +30,5 @@ export async function restore(file: FormDataEntryValue | null) {
   const problem = restoreFile(databasePath(), new Uint8Array(await file.arrayBuffer()), closeDatabase);
   return problem
     ? refused({ backup: `${problem} Nothing was changed.` })
-    : said("Restored. The yard that was here is kept beside it, and listed below.");
+    : kept("Restored. The yard that was here is kept beside it, and listed below.");
 }

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { useRevalidator } from "react-router";
-import { toast } from "sonner";
 import { SelectField, TextField } from "../ui/Field.tsx";
+import { toast } from "../ui/toast.ts";
 import {
   discard,
   mendable,
@@ -22,10 +22,10 @@ export function WaitingEntries() {
   const retry = useCallback(async () => {
     const now = await sendWaiting().catch(() => null);
     setLocked(now?.locked ?? false);
-    for (const said of now?.said ?? []) toast.warning(said);
+    for (const said of now?.said ?? []) toast("warning", said);
     const sent = now?.sent ?? 0;
     if (sent === 0) return;
-    toast.success(`Sent ${sent} ${sent === 1 ? "entry" : "entries"} that waited on this device`);
+    toast("success", `Sent ${sent} ${sent === 1 ? "entry" : "entries"} that waited on this device`);
     revalidate();
   }, [revalidate]);
   useEffect(() => {

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { kept as keptAs } from "../session/outcome.ts";
 import { discard, mendable, onWaitingChanged, send, sendWaiting, tryAgain, waiting } from "./queue.ts";
 
 const kept = vi.hoisted(() => ({ entries: new Map<string, unknown>(), full: false }));
@@ -26,7 +27,7 @@ beforeEach(() => {
     posted.push({ action, fields: Object.fromEntries(body) });
     const answer = answers.shift() ?? "no connection";
     if (answer === "no connection") throw new TypeError("offline");
-    const { status = 200, body: said = { ok: true }, type = "application/json" } = answer;
+    const { status = 200, body: said = keptAs(), type = "application/json" } = answer;
     return new Response(JSON.stringify(said), { status, headers: { "Content-Type": type } });
   });
 });
@@ -198,9 +199,7 @@ describe("what waits", () => {
 
   it("hands on what the server says of this device's clock", async () => {
     await keep("a");
-    answers = [
-      { body: { ok: true, kept: { id: "a", said: "Kept F. This device's clock is 5 hours slow" } } },
-    ];
+    answers = [{ body: keptAs("Kept F. This device's clock is 5 hours slow", { heed: true }) }];
     expect((await sendWaiting()).said).toEqual([expect.stringContaining("5 hours slow")]);
   });
 });

@@ -3,7 +3,7 @@
  * each carries an id of its own.
  */
 import { createStore, del, entries, set } from "idb-keyval";
-import type { Outcome } from "../stations/writing/outcome.ts";
+import type { Outcome } from "../session/outcome.ts";
 
 /** A field as its form had it: what it is called, and for a choice what there is to choose from. */
 export type Asked = { label: string; choices: [value: string, words: string][] | null };
@@ -171,7 +171,7 @@ export async function sendWaiting(): Promise<SentNow> {
       if (outcome.ok) {
         await discard(entry.id);
         now.sent += 1;
-        if (outcome.kept && /clock|does not count/.test(outcome.kept.said)) now.said.push(outcome.kept.said);
+        if (outcome.kept.heed) now.said.push(outcome.kept.said);
       } else
         await put({
           ...entry,

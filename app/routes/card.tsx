@@ -1,10 +1,11 @@
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { freeze } from "../../core/card/numbered.ts";
 import { issueCard } from "../../data/cards.ts";
 import { findScheme, setTerminal } from "../../data/schemes.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, kept, refused } from "../session/outcome.ts";
 import { writePreferences } from "../session/preferences.server.ts";
-import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { validateForm } from "../session/validate.ts";
 import { CardPage } from "../stations/card/CardPage.tsx";
 import { cardNow, viewCard } from "../stations/card/card-view.server.ts";
 import { PersonDto, TerminalDto } from "../stations/card/terminal.dto.ts";
@@ -18,27 +19,25 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { frame: frameOf(open, "card", request), card: viewCard(open) };
 }
 
-const said = (errors: FieldErrors) => data({ errors }, { status: Object.keys(errors).length ? 422 : 200 });
-
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
   const form = await formOf(request);
-  return form.get("intent") === "issue" ? issue(open, form) : chooseTerminal(open, form);
+  return answered(form.get("intent") === "issue" ? await issue(open, form) : chooseTerminal(open, form));
 }
 
 function chooseTerminal({ db, rig, preferences: { person } }: OpenRig, form: FormData) {
   const checked = validateForm(TerminalDto, form);
-  if (!checked.ok) return said(checked.errors);
-  if (!findScheme(db, checked.value.schemeId)) return said({ schemeId: "There is no such scheme." });
+  if (!checked.ok) return refused(checked.errors);
+  if (!findScheme(db, checked.value.schemeId)) return refused({ schemeId: "There is no such scheme." });
   setTerminal(db, rig.tractor.id, checked.value, { person, at: new Date() });
-  return said({});
+  return kept();
 }
 
 async function issue(open: OpenRig, form: FormData) {
   const checked = validateForm(PersonDto, form);
-  if (!checked.ok) return said(checked.errors);
+  if (!checked.ok) return refused(checked.errors);
   const { card, terminal } = cardNow(open);
-  if (!card.ready) return said({ form: "Something still stops this card." });
+  if (!card.ready) return refused({ form: "Something still stops this card." });
   const { person } = checked.value;
   issueCard(open.db, open.rig, {
     schemeName: card.scheme.name,

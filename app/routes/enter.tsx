@@ -1,5 +1,6 @@
 import { data, Form, redirect } from "react-router";
 import { formOf } from "../session/form.server.ts";
+import { answered, refused } from "../session/outcome.ts";
 import { isOnNetwork, isPassphrase, mayTry, openSession } from "../session/passphrase.server.ts";
 import { TextField } from "../ui/Field.tsx";
 import type { Route } from "./+types/enter";
@@ -10,10 +11,11 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  if (!mayTry(Date.now())) return data({ problem: "Too many tries. Wait a minute." }, { status: 429 });
+  if (!mayTry(Date.now()))
+    return data(refused({ passphrase: "Too many tries. Wait a minute." }), { status: 429 });
   const form = await formOf(request);
   if (!isPassphrase(String(form.get("passphrase") ?? "")))
-    return data({ problem: "That is not this yard's passphrase." }, { status: 422 });
+    return answered(refused({ passphrase: "That is not this yard's passphrase." }));
   throw redirect("/", { headers: { "Set-Cookie": await openSession() } });
 }
 
@@ -32,7 +34,7 @@ export default function Enter({ actionData }: Route.ComponentProps) {
           label="Passphrase"
           type="password"
           autoComplete="current-password"
-          problem={actionData?.problem}
+          problem={actionData?.errors.passphrase}
         />
         <button type="submit" className="key-main">
           Come in

@@ -1,7 +1,8 @@
 import { randomInt } from "node:crypto";
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { endPractice } from "../../data/practice.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered } from "../session/outcome.ts";
 import { FieldPage } from "../stations/field/FieldPage.tsx";
 import { fieldView } from "../stations/field/field-view.server.ts";
 import { beginPractice } from "../stations/field/keep-field.server.ts";
@@ -23,7 +24,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const given = Number(process.env.AMBREK_FIELD_SEED ?? "");
   const seed = given > 0 ? given : randomInt(1, 2 ** 31);
   const made = beginPractice(open, form, seed);
-  return typeof made === "number" ? redirect(rigAddress(made, "field")) : data(made, { status: 422 });
+  return typeof made === "number" ? redirect(rigAddress(made, "field")) : answered(made);
 }
 
 function putAway({ db, parts, rig, preferences: { person } }: OpenRig) {

@@ -4,9 +4,10 @@ import { copiesOf } from "../../data/keeping.ts";
 import type { Told } from "../../data/record.ts";
 import { FilesPage } from "../files/FilesPage.tsx";
 import { ImportRowDto, RestoreDto } from "../files/files.dto.ts";
-import { refused, restore, said, takeIn } from "../files/take-in.server.ts";
+import { restore, takeIn } from "../files/take-in.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { carryOut, checkedBy, type Intents } from "../session/intents.server.ts";
+import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { day, moment } from "../stations/frame/print.ts";
@@ -30,19 +31,19 @@ export async function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-const INTENTS: Intents<Told, Promise<ReturnType<typeof refused>>> = {
+const INTENTS: Intents<Told, Outcome | Promise<Outcome>> = {
   import: (_, form) => takeIn(form.get("taskdata")),
   restore: checkedBy(RestoreDto, (_: Told, __, form) => restore(form.get("backup"))),
-  "take-back": checkedBy(ImportRowDto, async (by: Told, { id }) =>
+  "take-back": checkedBy(ImportRowDto, (by: Told, { id }) =>
     retractImport(database(), id, by)
-      ? said("The import is taken back: what stood before stands again.")
+      ? kept("The import is taken back: what stood before stands again.")
       : refused({ form: "It is not there any more, or was taken back before." }),
   ),
 };
 
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
-  return carryOut(INTENTS, by, await formOf(request), async (errors) => refused(errors));
+  return answered(await carryOut(INTENTS, by, await formOf(request)));
 }
 
 export function meta() {

@@ -1,12 +1,13 @@
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { database } from "../../data/database.ts";
 import { type FileRead, findImport } from "../../data/imports.ts";
 import { ImportPage } from "../files/ImportPage.tsx";
 import { viewImport } from "../files/import-view.server.ts";
 import { devicesIn, goesOnto, takeTicked, targetsIn } from "../files/take-over.server.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, refused } from "../session/outcome.ts";
 import { readPreferences, writePreferences } from "../session/preferences.server.ts";
-import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { validateForm } from "../session/validate.ts";
 import { PersonDto } from "../stations/card/terminal.dto.ts";
 import type { Route } from "./+types/import";
 
@@ -38,8 +39,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   const preferences = await readPreferences(request.clone());
   const form = await formOf(request);
   const checked = validateForm(PersonDto, form);
-  if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
-  const said = (form: string) => data({ errors: { form } as FieldErrors }, { status: 422 });
+  if (!checked.ok) return answered(refused(checked.errors));
+  const said = (form: string) => answered(refused({ form }));
   if (batch.state === "taken") return said("This file was taken over before.");
   const db = database();
   const { devices, machines } = viewImport(

@@ -1,10 +1,9 @@
-import { data } from "react-router";
 import { factOf } from "../../data/record.ts";
 import { stampOf } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
 import { writePreferences } from "../session/preferences.server.ts";
 import { type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
-import { type Outcome, refused } from "../stations/writing/outcome.ts";
 import { carryOut } from "../stations/writing/writes.server.ts";
 import type { Route } from "./+types/keep";
 
@@ -13,22 +12,21 @@ async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
   if (!stamped.ok) return refused({ form: stamped.problem });
   const id = String(form.get("id") ?? "");
   // What a device sends twice is kept once, and answered as kept whatever has become of it since.
-  if (form.get("intent") !== "take-back" && factOf(open.db, id))
-    return { ok: true, kept: { id, said: "Kept before" }, person: null };
+  if (form.get("intent") !== "take-back" && factOf(open.db, id)) return kept("Kept before", { id });
   const { stamp } = stamped;
   const outcome = await carryOut(open, form, stamp);
-  if (!outcome.ok || !outcome.kept || stamp.clock === "") return outcome;
-  return { ...outcome, kept: { ...outcome.kept, said: `${outcome.kept.said}. ${stamp.clock}` } };
+  if (!outcome.ok || stamp.clock === "") return outcome;
+  return { ...outcome, kept: { ...outcome.kept, said: `${outcome.kept.said}. ${stamp.clock}`, heed: true } };
 }
 
 /** Everything a station writes comes here: by form, or later from a device that had no connection. */
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
   const outcome = await outcomeOf(open, await formOf(request));
-  if (!outcome.ok) return data(outcome, { status: 422 });
+  if (!outcome.ok) return answered(outcome);
   const { preferences } = open;
   const person = outcome.person ?? preferences.person;
-  return data(outcome, {
+  return answered(outcome, {
     headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) },
   });
 }

@@ -1,13 +1,13 @@
-import { data } from "react-router";
 import { printLength } from "../../core/quantity/length.ts";
 import { say } from "../../core/quantity/say.ts";
 import { type Units, unitOf } from "../../core/quantity/units.ts";
 import { database } from "../../data/database.ts";
 import { roadLimitsOf, setRoadLimits } from "../../data/settings.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, kept, refused } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
-import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { validateForm } from "../session/validate.ts";
 import { amountOf } from "../yard/amount.ts";
 import { LimitsPage } from "../yard/LimitsPage.tsx";
 import { LimitsDto } from "../yard/limits.dto.ts";
@@ -41,7 +41,7 @@ const unitsOf = (units: Units) => ({
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
   const checked = validateForm(LimitsDto, await formOf(request));
-  if (!checked.ok) return data({ errors: checked.errors, kept: false }, { status: 422 });
+  if (!checked.ok) return answered(refused(checked.errors));
   const { country, width, height, speed, unbraked, ...unit } = checked.value;
   const read = (text: string, family: "length" | "speed" | "mass", of: string) => {
     const amount = amountOf(text, { family, unit: of, optional: true });
@@ -58,7 +58,7 @@ export async function action({ request }: Route.ActionArgs) {
     },
     by,
   );
-  return data({ errors: {} as FieldErrors, kept: true });
+  return answered(kept("Kept. Every rig is judged by these from now on."));
 }
 
 export function meta() {

@@ -2,6 +2,7 @@ import { database } from "../../data/database.ts";
 import { findMachine } from "../../data/machines.ts";
 import type { Machine } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { keepMachine } from "../yard/machine/keep-machine.server.ts";
@@ -25,7 +26,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const known = machineOr404(params.machineId);
-  return keepMachine(database(), known, await formOf(request), await toldBy(request));
+  return answered(keepMachine(database(), known, await formOf(request), await toldBy(request)));
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {

@@ -3,6 +3,7 @@ import { functionsOf, hydraulicsOf, lastTakenOut, remotesOf } from "../../data/h
 import { findMachine } from "../../data/machines.ts";
 import type { Machine } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { keepOil } from "../yard/oil/keep-oil.server.ts";
@@ -43,7 +44,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params }: Route.ActionArgs) {
-  return keepOil(database(), machineOr404(params.machineId), await formOf(request), await toldBy(request));
+  const machine = machineOr404(params.machineId);
+  return answered(keepOil(database(), machine, await formOf(request), await toldBy(request)));
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {

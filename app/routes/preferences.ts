@@ -1,5 +1,5 @@
-import { data } from "react-router";
 import { formOf } from "../session/form.server.ts";
+import { answered, kept, refused } from "../session/outcome.ts";
 import { PreferencesDto } from "../session/preferences.dto.ts";
 import { readPreferences, writePreferences } from "../session/preferences.server.ts";
 import { validateForm } from "../session/validate.ts";
@@ -9,7 +9,7 @@ export async function action({ request }: Route.ActionArgs) {
   const before = await readPreferences(request.clone());
   const form = await formOf(request);
   const checked = validateForm(PreferencesDto, form);
-  if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
+  if (!checked.ok) return answered(refused(checked.errors));
   const { choice, tape, small, theme, person } = checked.value;
   const after = {
     ...before,
@@ -19,5 +19,5 @@ export async function action({ request }: Route.ActionArgs) {
     // An empty name is told as well: it is nobody then.
     person: form.has("person") ? person : before.person,
   };
-  return data(null, { headers: { "Set-Cookie": await writePreferences(after) } });
+  return answered(kept(), { headers: { "Set-Cookie": await writePreferences(after) } });
 }

@@ -1,6 +1,7 @@
-import { data, Link, redirect } from "react-router";
+import { Link, redirect } from "react-router";
 import { onArrival } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered } from "../session/outcome.ts";
 import { addressesIn, rigAddress } from "../stations/frame/address.ts";
 import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
@@ -24,8 +25,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
   const begun = keepBegun(open, await formOf(request), onArrival());
-  if (!begun.ok) return data({ refused: Object.values(begun.errors)[0] ?? null }, { status: 422 });
-  return redirect(rigAddress(open.rig.id, `proof/${begun.kept!.id}`, { tool: open.tool }));
+  if (!begun.ok) return answered(begun);
+  return redirect(rigAddress(open.rig.id, `proof/${begun.kept.id}`, { tool: open.tool }));
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Proof", loaderData?.frame.rig.name);
@@ -47,7 +48,7 @@ export default function Proof({ loaderData: { frame, view, practice }, actionDat
         <ProofJobs
           view={view}
           person={frame.preferences.person}
-          refused={actionData?.refused ?? null}
+          refused={Object.values(actionData?.errors ?? {})[0] ?? null}
           jobHref={(id) => to(`proof/${id}`)}
         />
       </div>

@@ -1,7 +1,7 @@
-import { data } from "react-router";
 import { compareShown } from "../../core/card/read-back.ts";
 import { keepReadbacks, type NewReadback } from "../../data/cards.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, kept, refused } from "../session/outcome.ts";
 import { writePreferences } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { viewCard } from "../stations/card/card-view.server.ts";
@@ -31,7 +31,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await formOf(request);
   const who = validateForm(PersonDto, form);
   const errors: FieldErrors = who.ok ? {} : who.errors;
-  const kept: NewReadback[] = [];
+  const lines: NewReadback[] = [];
   for (const [position, line] of card.lines.entries()) {
     const checked = validateForm(ShownDto, lineForm(form, position));
     if (!checked.ok) {
@@ -41,25 +41,24 @@ export async function action({ request, params }: Route.ActionArgs) {
     const { shown, word, absent, wrong } = checked.value;
     const about = { position, shown, word, wrong: wrong as NewReadback["wrong"] };
     if (absent === "yes") {
-      kept.push({ ...about, shown: "", outcome: "missing", by: "" });
+      lines.push({ ...about, shown: "", outcome: "missing", by: "" });
       continue;
     }
     const compared = compareShown(line, { text: shown, word });
     if (compared.kind === "unreadable") errors[`shown-${position}`] = compared.problem;
-    if (compared.kind === "match") kept.push({ ...about, wrong: "", outcome: "match", by: "" });
+    if (compared.kind === "match") lines.push({ ...about, wrong: "", outcome: "match", by: "" });
     if (compared.kind === "differs" && wrong === "")
       errors[`wrong-${position}`] = "Say whose number is wrong.";
-    else if (compared.kind === "differs") kept.push({ ...about, outcome: "differs", by: compared.by });
+    else if (compared.kind === "differs") lines.push({ ...about, outcome: "differs", by: compared.by });
   }
-  if (Object.keys(errors).length > 0 || !who.ok) return data({ errors, kept: 0 }, { status: 422 });
-  if (kept.length === 0)
-    return data({ errors: { form: "Nothing was read back yet." } as FieldErrors, kept: 0 }, { status: 422 });
+  if (Object.keys(errors).length > 0 || !who.ok) return answered(refused(errors));
+  if (lines.length === 0) return answered(refused({ form: "Nothing was read back yet." }));
   const { person } = who.value;
-  keepReadbacks(open.db, card, kept, { person, at: new Date() });
-  return data(
-    { errors, kept: kept.length },
-    { headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) } },
-  );
+  keepReadbacks(open.db, card, lines, { person, at: new Date() });
+  const said = `${lines.length} ${lines.length === 1 ? "line" : "lines"} read back and kept.`;
+  return answered(kept(said), {
+    headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) },
+  });
 }
 
 /** One line's fields, as they stand numbered in the form. */

@@ -1,8 +1,9 @@
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { database } from "../../data/database.ts";
 import { listMachines, listPoints } from "../../data/machines.ts";
 import { createRig } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, refused } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
@@ -29,7 +30,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
   const checked = validateForm(NewRigDto, await formOf(request));
-  if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
+  if (!checked.ok) return answered(refused(checked.errors));
   const { name, tools } = checked.value;
   const [tractorId, receiverPointId] = [checked.value.tractorId, checked.value.receiverPointId].map(
     Number,
@@ -49,7 +50,7 @@ export async function action({ request }: Route.ActionArgs) {
     errors.receiverPointId = "Choose a mount of this machine.";
   const problem = toolsProblem(yard, tractorId, rows);
   if (problem) errors.tools = problem;
-  if (Object.keys(errors).length > 0) return data({ errors }, { status: 422 });
+  if (Object.keys(errors).length > 0) return answered(refused(errors));
   const couplings = couplingsOf(yard, tractorId, rows);
   throw redirect(rigAddress(createRig(db, { name, tractorId, receiverPointId, couplings }, by), ""));
 }

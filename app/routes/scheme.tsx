@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import type { Scheme } from "../../core/card/scheme.ts";
 import { database } from "../../data/database.ts";
 import { findScheme, listSchemes, saveScheme } from "../../data/schemes.ts";
@@ -8,9 +8,9 @@ import { NEW } from "../schemes/new-scheme.ts";
 import { SchemePage } from "../schemes/SchemePage.tsx";
 import { checkScheme } from "../schemes/scheme.dto.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, refused } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
-import type { FieldErrors } from "../session/validate.ts";
 import type { Route } from "./+types/scheme";
 
 function schemeOr404(id: string): Scheme {
@@ -40,12 +40,9 @@ export async function action({ request, params }: Route.ActionArgs) {
     asks: form.get("asks"),
     lines: linesIn(form.get("lines")),
   });
-  if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
+  if (!checked.ok) return answered(refused(checked.errors));
   if (listSchemes(db).some((each) => each.name === checked.value.name && each.id !== id))
-    return data(
-      { errors: { name: "There is a scheme of this name already." } as FieldErrors },
-      { status: 422 },
-    );
+    return answered(refused({ name: "There is a scheme of this name already." }));
   saveScheme(db, { id, ...checked.value }, await toldBy(request));
   throw redirect("/schemes");
 }

@@ -1,6 +1,6 @@
-import { data } from "react-router";
 import { readSheetCsv } from "../../formats/csv/sheet.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, kept, refused } from "../session/outcome.ts";
 import { headOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { SheetPage } from "../stations/sheet/SheetPage.tsx";
@@ -28,13 +28,12 @@ const MOST_BYTES = 2_000_000;
 export async function action({ request }: Route.ActionArgs) {
   const file = (await formOf(request)).get("sheet");
   if (!(file instanceof File) || file.size === 0)
-    return data({ filled: {}, problem: "Choose the file of the sheet." }, { status: 422 });
-  if (file.size > MOST_BYTES)
-    return data({ filled: {}, problem: "That is no sheet: over 2 MB." }, { status: 422 });
+    return answered(refused({ sheet: "Choose the file of the sheet." }));
+  if (file.size > MOST_BYTES) return answered(refused({ sheet: "That is no sheet: over 2 MB." }));
   const read = readSheetCsv(await file.text());
   return read.ok
-    ? { filled: Object.fromEntries(read.texts), problem: null }
-    : data({ filled: {}, problem: read.problem }, { status: 422 });
+    ? { ...kept(), filled: Object.fromEntries(read.texts) }
+    : answered(refused({ sheet: read.problem }));
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Sheet", loaderData?.head.name);

@@ -1,10 +1,11 @@
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { database } from "../../data/database.ts";
 import { addTyre, changeTyre, listTyres, type Tyre } from "../../data/settings.ts";
 import { readTyreTable, writeTyreTable } from "../../formats/csv/tyre-table.ts";
 import { formOf } from "../session/form.server.ts";
+import { answered, refused } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
-import { type FieldErrors, validateForm } from "../session/validate.ts";
+import { validateForm } from "../session/validate.ts";
 import { problemText } from "../yard/tyres/problem-text.ts";
 import { TyrePage } from "../yard/tyres/TyrePage.tsx";
 import { TyreDto } from "../yard/yard.dto.ts";
@@ -33,11 +34,10 @@ export async function action({ request, params }: Route.ActionArgs) {
   const known = tyreOr404(params.tyreId);
   const { units, person } = await readPreferences(request);
   const checked = validateForm(TyreDto, await formOf(request));
-  if (!checked.ok) return data({ errors: checked.errors }, { status: 422 });
+  if (!checked.ok) return answered(refused(checked.errors));
   const { label, source } = checked.value;
   const read = readTyreTable(checked.value.table, units);
-  if (!read.ok)
-    return data({ errors: { table: problemText(read.problems) } as FieldErrors }, { status: 422 });
+  if (!read.ok) return answered(refused({ table: problemText(read.problems) }));
   const db = database();
   const table = { label, source, cells: read.cells };
   const by = { person, at: new Date() };

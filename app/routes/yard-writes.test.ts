@@ -5,6 +5,7 @@ import { findRig, listRigs, toolsOf } from "../../data/rigs.ts";
 import { findScheme, listSchemes } from "../../data/schemes.ts";
 import { listTyres, roadLimitsOf } from "../../data/settings.ts";
 import { toForm } from "../schemes/scheme.dto.ts";
+import type { Kept } from "../session/outcome.ts";
 import { loader as backupLoader } from "./backup.ts";
 import { action as limitsAction, loader as limitsLoader } from "./limits.tsx";
 import { loader as machineLoader } from "./machine.tsx";
@@ -29,7 +30,7 @@ const leadsTo = (answer: unknown) => (answer instanceof Response ? answer.header
 
 describe("a rig in the yard", () => {
   const send = (fields: Record<string, string>) => submit(yardAction, "/", fields);
-  const said = (answer: unknown) => (answer as { data: { said: string; undo: string | null } }).data;
+  const said = (answer: unknown) => (answer as { data: { kept: Kept } }).data.kept;
 
   it("is renamed, copied, put away and taken back", async () => {
     expect(said(await send({ intent: "rename", rigId: "4", name: "Stubble, narrow" })).said).toBe(
@@ -40,9 +41,9 @@ describe("a rig in the yard", () => {
     const copy = listRigs(yard.db).at(-1)!;
     expect(copy.name).toBe("Stubble, narrow, copy");
     expect(copy.implement.id).toBe(findRig(yard.db, 4)!.implement.id);
-    expect(said(await send({ intent: "away", rigId: "4" })).undo).toBe("back");
+    expect(said(await send({ intent: "away", rigId: "4" })).undo).toEqual({ intent: "back", rigId: "4" });
     expect(findRig(yard.db, 4)!.archivedAt).not.toBeNull();
-    expect(said(await send({ intent: "back", rigId: "4" })).undo).toBe("away");
+    expect(said(await send({ intent: "back", rigId: "4" })).undo).toEqual({ intent: "away", rigId: "4" });
     expect(findRig(yard.db, 4)!.archivedAt).toBeNull();
   });
 
@@ -52,7 +53,10 @@ describe("a rig in the yard", () => {
     expect(errors).toHaveProperty("name");
     expect(findRig(yard.db, 4)!.name).toBe("Stubble cultivator, 3 m");
     expect((await send({ intent: "copy", rigId: "99" })) as Response).toMatchObject({ status: 404 });
-    expect((await send({ intent: "paint", rigId: "4" })) as Response).toMatchObject({ status: 400 });
+    expect(refusal(await send({ intent: "paint", rigId: "4" }))).toEqual({
+      status: 422,
+      errors: { form: "That request was not understood." },
+    });
   });
 });
 

@@ -1,17 +1,17 @@
-import { data } from "react-router";
 import { database } from "../../data/database.ts";
 import type { Database } from "../../data/handle.ts";
 import type { Told } from "../../data/record.ts";
 import { archiveRig, copyRig, findRig, type RigTool, renameRig } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { carryOut, checkedBy, type Intents } from "../session/intents.server.ts";
+import { answered, kept } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/frame/rig-view.server.ts";
 import { RIG_STATES } from "../yard/rig-states.ts";
 import { YardPage } from "../yard/YardPage.tsx";
-import { RigNameDto, RigRowDto, type YardOutcome } from "../yard/yard.dto.ts";
+import { RigNameDto, RigRowDto } from "../yard/yard.dto.ts";
 import { viewYard } from "../yard/yard-view.server.ts";
 import type { Route } from "./+types/yard";
 
@@ -26,26 +26,22 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 type Asked = { db: Database; rig: RigTool; by: Told };
 
-const answer = (rigId: number, more: Partial<YardOutcome>, status = 200) =>
-  data<YardOutcome>({ errors: {}, said: "", rigId, undo: null, ...more }, { status });
-
 const put =
   (away: boolean) =>
   ({ db, rig, by }: Asked) => {
     archiveRig(db, rig.id, away, by);
-    return away
-      ? answer(rig.id, { said: `Put away: ${rig.name}`, undo: "back" })
-      : answer(rig.id, { said: `Back in use: ${rig.name}`, undo: "away" });
+    const undo = { intent: away ? "back" : "away", rigId: String(rig.id) };
+    return kept(`${away ? "Put away" : "Back in use"}: ${rig.name}`, { undo });
   };
 
-const INTENTS: Intents<Asked, ReturnType<typeof answer>> = {
+const INTENTS: Intents<Asked> = {
   rename: checkedBy(RigNameDto, ({ db, rig, by }: Asked, { name }) => {
     renameRig(db, rig.id, name, by);
-    return answer(rig.id, { said: `Renamed to ${name}` });
+    return kept(`Renamed to ${name}`);
   }),
   copy: ({ db, rig, by }) => {
     const copy = findRig(db, copyRig(db, rig, `${rig.name}, copy`.slice(0, 60), by))!;
-    return answer(rig.id, { said: `Copied to ${copy.name}` });
+    return kept(`Copied to ${copy.name}`);
   },
   away: put(true),
   back: put(false),
@@ -57,7 +53,7 @@ export async function action({ request }: Route.ActionArgs) {
   const db = database();
   const row = validateForm(RigRowDto, form);
   const rig = rigOr404(db, row.ok ? row.value.rigId : "");
-  return carryOut(INTENTS, { db, rig, by }, form, (errors) => answer(rig.id, { errors }, 422));
+  return answered(carryOut(INTENTS, { db, rig, by }, form));
 }
 
 export function meta() {

@@ -1,5 +1,4 @@
 import type { Route } from "../routes/+types/scheme";
-import type { FieldErrors } from "../session/validate.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import { NEW } from "./new-scheme.ts";
 import { SchemeEditor } from "./SchemeEditor.tsx";
@@ -16,12 +15,7 @@ export function SchemePage({
           Go through the terminal's pages from the first to the last and write each line in its words.
         </p>
       </div>
-      <SchemeEditor
-        key={scheme.id}
-        scheme={scheme}
-        readings={readings}
-        sent={(actionData?.errors ?? {}) as FieldErrors}
-      />
+      <SchemeEditor key={scheme.id} scheme={scheme} readings={readings} sent={actionData?.errors ?? {}} />
     </YardFrame>
   );
 }

@@ -1,29 +1,28 @@
 /** What a page's form can mean: each intent with the class its fields are checked by, and what keeps it. */
-import { type FieldErrors, validateForm } from "./validate.ts";
+import { type Outcome, refused } from "./outcome.ts";
+import { validateForm } from "./validate.ts";
 
-export type Intent<At, Answer> = (at: At, form: FormData, refused: (errors: FieldErrors) => Answer) => Answer;
-export type Intents<At, Answer> = Readonly<Record<string, Intent<At, Answer>>>;
+type Answer = Outcome | Promise<Outcome>;
+export type Intents<At, A extends Answer = Outcome> = Readonly<Record<string, (at: At, form: FormData) => A>>;
 
 /** An intent whose fields are checked by a class: nothing of it runs unless every one is right. */
-export function checkedBy<T extends object, At, Answer>(
+export function checkedBy<T extends object, At, A extends Answer>(
   Dto: new () => T,
-  keep: (at: At, value: T, form: FormData) => Answer,
-): Intent<At, Answer> {
-  return (at, form, refused) => {
+  keep: (at: At, value: T, form: FormData) => A,
+) {
+  return (at: At, form: FormData): A | Outcome => {
     const checked = validateForm(Dto, form);
     return checked.ok ? keep(at, checked.value, form) : refused(checked.errors);
   };
 }
 
-/** @throws a 400 response where the form means nothing that is among them */
-export function carryOut<At, Answer>(
-  intents: Intents<At, Answer>,
-  at: At,
-  form: FormData,
-  refused: (errors: FieldErrors) => Answer,
-): Answer {
+/** The entry of a table a form asks for, or null. */
+export function askedOf<T>(table: Readonly<Record<string, T>>, form: FormData): T | null {
   const name = String(form.get("intent") ?? "");
-  const intent = Object.hasOwn(intents, name) ? intents[name] : undefined;
-  if (!intent) throw new Response("That request was not understood.", { status: 400 });
-  return intent(at, form, refused);
+  return Object.hasOwn(table, name) ? table[name]! : null;
+}
+
+/** Carries out what a form asks for, or refuses what is not among the intents. */
+export function carryOut<At, A extends Answer>(intents: Intents<At, A>, at: At, form: FormData): A | Outcome {
+  return askedOf(intents, form)?.(at, form) ?? refused({ form: "That request was not understood." });
 }

@@ -46,9 +46,9 @@ export function LimitsPage({ loaderData: { preferences, shown, units }, actionDa
         <button type="submit" className="key-main justify-self-start">
           Keep
         </button>
-        {actionData?.kept && (
+        {actionData?.ok && (
           <p role="status" className="font-semibold text-ok">
-            Kept. Every rig is judged by these from now on.
+            {actionData.kept.said}
           </p>
         )}
       </Form>

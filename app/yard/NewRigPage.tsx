@@ -16,7 +16,7 @@ export function NewRigPage({ loaderData, actionData }: Route.ComponentProps) {
     <YardFrame preferences={preferences} here="rigs">
       <h1>New rig</h1>
       {missing.length === 0 ? (
-        <NewRigForm {...loaderData} errors={(actionData?.errors ?? {}) as FieldErrors} />
+        <NewRigForm {...loaderData} errors={actionData?.errors ?? {}} />
       ) : (
         <p className="text-lead">
           A rig couples a tractor with an implement. First add{" "}

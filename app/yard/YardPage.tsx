@@ -1,14 +1,13 @@
 import { Archive, Copy, Pencil, Undo2 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { Form, Link, useFetcher, useSearchParams } from "react-router";
-import { toast } from "sonner";
+import { Form, Link, useSearchParams } from "react-router";
 import { ThumbnailDrawing } from "../drawing/ThumbnailDrawing.tsx";
+import { useOutcome } from "../entry/use-outcome.ts";
 import type { Route } from "../routes/+types/yard";
 import { rigAddress } from "../stations/frame/address.ts";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { RIG_STATES, type RigState } from "./rig-states.ts";
 import { YardFrame } from "./YardFrame.tsx";
-import type { YardOutcome } from "./yard.dto.ts";
 import type { YardRig } from "./yard-view.server.ts";
 
 const STATE_WORDS: Record<RigState, string> = {
@@ -211,31 +210,13 @@ function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away 
 
 /** Rename, copy, put away: each undone with one press. */
 function Manage({ id, name, away }: { id: number; name: string; away: boolean }) {
-  const fetcher = useFetcher<YardOutcome>();
-  const undo = useFetcher<YardOutcome>({ key: "yard-undo" });
+  const { fetcher, errors, kept, submit } = useOutcome("/?index");
   const [renaming, setRenaming] = useState(false);
-  const outcome = fetcher.data;
-  const problem = outcome?.errors.name;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: said once for each outcome
+  const problem = errors.name;
   useEffect(() => {
-    if (!outcome?.said) return;
-    setRenaming(false);
-    const { undo: back, rigId } = outcome;
-    toast.success(
-      outcome.said,
-      back
-        ? {
-            action: {
-              label: "Undo",
-              onClick: () =>
-                undo.submit({ intent: back, rigId: String(rigId) }, { method: "post", action: "/?index" }),
-            },
-          }
-        : {},
-    );
-  }, [outcome]);
-  const send = (intent: string) =>
-    fetcher.submit({ intent, rigId: String(id) }, { method: "post", action: "/?index" });
+    if (kept) setRenaming(false);
+  }, [kept]);
+  const send = (intent: string) => submit({ intent, rigId: String(id) });
   if (renaming)
     return (
       <fetcher.Form method="post" action="/?index" className="flex flex-wrap items-center gap-2" noValidate>

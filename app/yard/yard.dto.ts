@@ -2,7 +2,6 @@ import { IsIn, Length, Matches, MaxLength } from "class-validator";
 import { type Attachment, OWN_ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import { POINT_KINDS } from "../../core/dimension/point-kinds.ts";
 import { ROW_NUMBER } from "../entry/row-number.ts";
-import type { FieldErrors } from "../session/validate.ts";
 import { IsAmount } from "./amount.ts";
 
 export class RigNameDto {
@@ -101,9 +100,6 @@ export class TyreDto {
   @Length(1, 4000, { message: "Type or paste the table." })
   table!: string;
 }
-
-/** What came of something done to a rig in the yard, and what undoes it. */
-export type YardOutcome = { errors: FieldErrors; said: string; rigId: number; undo: "away" | "back" | null };
 
 export class WeightRowDto {
   @Matches(ROW_NUMBER, { message: "There is no such weight." })

@@ -3,6 +3,7 @@ import { Form, Link, useFetcher } from "react-router";
 import { ENTRY_ORDER } from "../../../core/card/order.ts";
 import { isNothing } from "../../../core/quantity/figure.ts";
 import type { Route } from "../../routes/+types/card";
+import type { Outcome } from "../../session/outcome.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
@@ -25,7 +26,7 @@ export function CardPage({ loaderData: { frame, card }, actionData }: Route.Comp
           card={card}
           rigId={id}
           person={frame.preferences.person}
-          errors={(actionData?.errors ?? {}) as FieldErrors}
+          errors={actionData?.errors ?? {}}
         />
         {card.cautions.map((caution) => (
           <p key={caution} className={`border-l-[5px] px-3 py-2 ${severityWash("check")}`}>
@@ -229,7 +230,7 @@ function Blocked({ card: { stops } }: { card: CardView }) {
 }
 
 function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
-  const fetcher = useFetcher<{ errors: FieldErrors }>();
+  const fetcher = useFetcher<Outcome>();
   const [name, setName] = useState(terminal.name);
   const [profile, setProfile] = useState(terminal.profileName);
   const [problems, setProblems] = useState<FieldErrors>({});
@@ -243,7 +244,7 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
     if (checked.ok) fetcher.submit(form, { method: "post" });
   };
   const changed = name.trim() !== terminal.name || profile.trim() !== terminal.profileName;
-  const errors: FieldErrors = { ...((fetcher.data?.errors ?? {}) as FieldErrors), ...problems };
+  const errors: FieldErrors = { ...fetcher.data?.errors, ...problems };
   const chosen = schemes.find(({ id }) => id === terminal.schemeId);
   return (
     <div className="grid gap-1 border-t border-line pt-2">

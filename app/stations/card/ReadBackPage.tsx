@@ -13,11 +13,16 @@ import type { ReadBackRow } from "./numbered-view.server.ts";
 export function ReadBackPage({ loaderData, actionData }: Route.ComponentProps) {
   const { frame, number, outdated, where, rows } = loaderData;
   const { id } = frame.rig;
-  const errors: FieldErrors = (actionData?.errors ?? {}) as FieldErrors;
+  const errors: FieldErrors = actionData?.errors ?? {};
   const pages = [...new Set(rows.map(({ page }) => page))];
   return (
     <RigFrame view={frame} station="card" ways={{ close: rigAddress(id, "card") }}>
-      <Form method="post" className="grid gap-3" key={`${number}-${actionData?.kept ?? 0}`} noValidate>
+      <Form
+        method="post"
+        className="grid gap-3"
+        key={`${number}-${actionData?.ok ? actionData.kept.said : ""}`}
+        noValidate
+      >
         <PageHead title={`Read back card ${number}`}>
           Type what the terminal shows, line by line, as it stands there. In this cab: {where}.{" "}
           <Link to={rigAddress(id, "card")} className="text-dye">
@@ -25,9 +30,9 @@ export function ReadBackPage({ loaderData, actionData }: Route.ComponentProps) {
           </Link>
         </PageHead>
         {outdated && <p className="problem">{outdated}</p>}
-        {actionData && actionData.kept > 0 && (
+        {actionData?.ok && (
           <p className="font-bold text-ok" role="status">
-            {actionData.kept} {actionData.kept === 1 ? "line" : "lines"} read back and kept.
+            {actionData.kept.said}
           </p>
         )}
         {pages.map((page) => (

@@ -8,7 +8,7 @@ import { Drives, SimulatedTape, SimulatedTerminal } from "./FieldPanel.tsx";
 export function FieldPage({ loaderData: { frame, view }, actionData }: Route.ComponentProps) {
   const { to } = addressesIn(frame);
   const { practice } = view;
-  const problem = actionData && !actionData.ok ? Object.values(actionData.errors)[0] : null;
+  const problem = Object.values(actionData?.errors ?? {})[0];
   return (
     <RigFrame view={frame} station="proof" ways={{ close: to("proof") }}>
       <div className="grid gap-4">

@@ -137,7 +137,7 @@ export function Drives({
               <span className="block text-small text-soft">{label}</span>
               {last === key && problem && <span className="problem block">{problem}</span>}
               {last === key && done && (
-                <Link to={jobHref(done)} className="flex min-h-11 items-center font-bold text-dye">
+                <Link to={jobHref(done.id)} className="flex min-h-11 items-center font-bold text-dye">
                   See what it found
                 </Link>
               )}

@@ -18,10 +18,10 @@ import { feedTerminal, makePractice, nextDrive, practiceOf, truthKey } from "../
 import type { Told } from "../../../data/record.ts";
 import { variantsOf } from "../../../data/variants.ts";
 import { writeLog } from "../../../formats/nmea/write.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { validateForm } from "../../session/validate.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { takeLog } from "../proof/keep-proof.server.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { BeginPracticeDto, DriveDto } from "./field.dto.ts";
 import { fieldOf, groundOf } from "./field-view.server.ts";
@@ -76,11 +76,11 @@ export function keepTerminal(open: OpenRig, form: FormData): Outcome {
     [String(open.rig.couplingId)]: { typed },
   });
   const said = text("press") === "cancel" ? `${page} left without saving` : `${page} saved in the terminal`;
-  return { ok: true, kept: { id: page, said }, person: null };
+  return kept(said, { id: page });
 }
 
 /** Drives, and writes what is found on the ground into the test it belongs to. */
-export const keepDriven = written(DriveDto, ({ open, value: { id, drive, fix, person }, told }): Outcome => {
+export const keepDriven = written(DriveDto, ({ open, value: { id, drive, fix }, told }): Outcome => {
   const ground = groundOf(open);
   if (!ground) return refused(NO_PRACTICE);
   const { db, rig } = open;
@@ -95,20 +95,16 @@ export const keepDriven = written(DriveDto, ({ open, value: { id, drive, fix, pe
   const testId = testFor(open, job, id, { fix, spacing: job.asksSpacing ? spacing : null, told });
   if ("recorded" in job.drill) {
     const log = writeLog(job.drill.recorded(field), 7);
-    return takeLog(open, testId, log, uuid(), told) ?? driven(testId, person);
+    return takeLog(open, testId, log, uuid(), told) ?? driven(testId);
   }
   const found = job.drill
     .found(field)
     .map(({ values, choices = {}, texts = {} }): NewObservation => ({ id: uuid(), values, choices, texts }));
   keepObservations(db, testId, found, told);
-  return driven(testId, person);
+  return driven(testId);
 });
 
-const driven = (id: string, person: string): Outcome => ({
-  ok: true,
-  kept: { id, said: "Driven and measured" },
-  person,
-});
+const driven = (id: string): Outcome => kept("Driven and measured", { id });
 
 /** The test that is being driven, or a new one. A log begins a test of its own. */
 function testFor(

@@ -1,10 +1,9 @@
 import { Check, ShieldAlert, Square, SquareCheck } from "lucide-react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
-import { v4 as uuid } from "uuid";
 import { GROUPS } from "../../../core/subject/hookup-line.ts";
+import { useSigned } from "../../entry/signed.tsx";
 import { TakeBack } from "../../entry/TakeBack.tsx";
-import { useKeep } from "../../entry/use-keep.ts";
 import { TextField } from "../../ui/Field.tsx";
 import type { HookupRow, HookupView } from "./hookup-view.server.ts";
 
@@ -12,31 +11,12 @@ type Props = { view: HookupView; action: string; person: string };
 
 /** The list in order, ticked with a thumb. Ticks wait on the device where there is no connection. */
 export function HookupList({ view, action, person }: Props) {
-  const [who, setWho] = useState(person);
-  const [nameless, setNameless] = useState<string | undefined>();
-  const name = useRef<HTMLInputElement>(null);
-  const { keep: send } = useKeep(action);
-  const keep = async (fields: Record<string, string>, label: string): Promise<string | null> => {
-    const kept = await send({ id: uuid(), person: who, ...fields }, label);
-    const errors = kept.state === "refused" ? kept.errors : {};
-    setNameless(errors.person);
-    // That nobody is named is said by the name.
-    if (errors.person) name.current?.focus();
-    return errors.person ? "" : (Object.values(errors)[0] ?? null);
-  };
+  const { keep: sign, name } = useSigned(action, person, "Who hooks up");
+  const keep: Keep = async (fields, label) => (await sign(fields, label)).problem;
   return (
     <div className="grid gap-3">
       <div className="flex flex-wrap items-end gap-3">
-        <TextField
-          label="Who hooks up"
-          name="who"
-          value={who}
-          onChange={(event) => setWho(event.target.value)}
-          ref={name}
-          problem={nameless}
-          autoComplete="name"
-          className="max-w-[260px]"
-        />
+        {name}
         <Coupling view={view} keep={keep} />
       </div>
       {GROUPS.map((group) => {

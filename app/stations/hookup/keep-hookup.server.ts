@@ -1,7 +1,7 @@
 import { heldBy, openProtections } from "../../../core/hookup/ticks.ts";
 import { eventsOf, keepEvent, keepTick } from "../../../data/hookup.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { moment } from "../frame/print.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { EventDto, TickDto } from "./hookup.dto.ts";
 import { endedBy, statesOf } from "./hookup-view.server.ts";
@@ -9,7 +9,7 @@ import { endedBy, statesOf } from "./hookup-view.server.ts";
 /** Ticks a line, or declares that it does not apply; a line that reads otherwise by now is not ticked. */
 export const keepTicked = written(
   TickDto,
-  ({ open, value: { id, person, line, said, state, reason }, told }): Outcome => {
+  ({ open, value: { id, line, said, state, reason }, told }): Outcome => {
     const ended = endedBy(open, told.at);
     if (ended) {
       // Of a coupling that is over: it is in the log, and counts for nothing now.
@@ -19,14 +19,10 @@ export const keepTicked = written(
         { line, said, state, reason: state === "done" ? "" : reason },
         { id, ...told },
       );
-      return {
-        ok: true,
-        kept: {
-          id,
-          said: `Kept in the log only: it was ticked before ${ended.person} uncoupled, ${moment(ended.at)}, and does not count now`,
-        },
-        person,
-      };
+      return kept(
+        `Kept in the log only: it was ticked before ${ended.person} uncoupled, ${moment(ended.at)}, and does not count now`,
+        { id, heed: true },
+      );
     }
     const states = statesOf(open);
     const found = states.find((each) => each.line.key === line)?.line;
@@ -41,7 +37,7 @@ export const keepTicked = written(
       { line, said, state, reason: state === "done" ? "" : reason },
       { id, ...told },
     );
-    return { ok: true, kept: { id, said: state === "done" ? "Ticked" : "Does not apply" }, person };
+    return kept(state === "done" ? "Ticked" : "Does not apply", { id });
   },
 );
 
@@ -49,16 +45,12 @@ export const keepTicked = written(
  * Records that the rig was hitched up or taken apart, at the time it was. It is coupled only when every line that protects people was
  * settled by ticks of that time.
  */
-export const keepCoupling = written(EventDto, ({ open, value: { id, person, kind }, told }): Outcome => {
+export const keepCoupling = written(EventDto, ({ open, value: { id, kind }, told }): Outcome => {
   const latest = eventsOf(open.db, open.rig.id).find((event) => event.at <= told.at.toISOString());
   if ((latest?.kind ?? "uncoupled") === kind)
     return refused({ form: kind === "coupled" ? "It is coupled already." : "It is not coupled." });
   const [first] = kind === "coupled" ? openProtections(statesOf(open, told.at)) : [];
   if (first) return refused({ form: `Still open: ${first.text}` });
   keepEvent(open.db, open.rig.id, kind, { id, ...told });
-  return {
-    ok: true,
-    kept: { id, said: kind === "coupled" ? "Coupled" : "Uncoupled: the ticks have expired" },
-    person,
-  };
+  return kept(kind === "coupled" ? "Coupled" : "Uncoupled: the ticks have expired", { id });
 });

@@ -10,9 +10,9 @@ import {
 import { Pin } from "lucide-react";
 import { Fragment, useEffect } from "react";
 import { Link } from "react-router";
-import { toast } from "sonner";
 import type { HoseColumn, HoseRow, HoseSheet } from "../../../core/drawing/hoses.ts";
 import { useOutcome } from "../../entry/use-outcome.ts";
+import { toast } from "../../ui/toast.ts";
 import type { Board, BoardColumn, BoardRow } from "./hoses-view.ts";
 
 /** The tractor from behind, its couplings in a row, the hoses hanging to the functions. A plug is pulled to another coupling, or moved by arrow keys. */
@@ -22,7 +22,7 @@ export function HoseBoard({ board, action }: { board: Board; action: string }) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   useEffect(() => {
     const [problem] = Object.values(errors);
-    if (problem) toast.error(problem);
+    if (problem) toast("error", problem);
   }, [errors]);
   const pin = (fn: number, remote: number | null) =>
     submit({ intent: "pin-hose", function: String(fn), remote: remote === null ? "" : String(remote) });

@@ -2,18 +2,12 @@ import { remotesOf } from "../../../core/subjects/hoses/problem.ts";
 import { remoteName } from "../../../core/yard/circuit.ts";
 import { keepPlan, pinFunction, unpinAll } from "../../../data/hoses.ts";
 import type { Stamp } from "../../session/clock.server.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { PersonDto } from "../card/terminal.dto.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { PinDto } from "./hoses.dto.ts";
 import { placesOf } from "./hoses-view.ts";
-
-const kept = (said: string, person: string | null = null): Outcome => ({
-  ok: true,
-  kept: said === "" ? null : { id: "", said },
-  person,
-});
 
 /** Wants a function on a coupling, or with an empty one wherever it may go; the rest is solved anew. */
 export const keepPin = written(PinDto, ({ open: { db, rig, whole, judged }, value, told }): Outcome => {
@@ -22,7 +16,7 @@ export const keepPin = written(PinDto, ({ open: { db, rig, whole, judged }, valu
   if (!fn || !problem) return refused({ form: "That function is not part of this rig." });
   if (value.remote === "") {
     pinFunction(db, rig.id, fn.id, null, told);
-    return kept("");
+    return kept();
   }
   const remote = remotesOf(problem).find(({ id }) => String(id) === value.remote);
   if (!remote) return refused({ form: "This tractor has no such remote." });
@@ -42,12 +36,9 @@ export function keepUnpinned(
 }
 
 /** Keeps the plan as the way the hoses are plugged in; the tractor's other rigs are held to it. */
-export const keepPlugged = written(
-  PersonDto,
-  ({ open: { db, rig, judged }, value: { person }, told }): Outcome => {
-    const { problem, solved } = judged.reckoned.hoses;
-    if (!problem || !solved) return refused({ form: "There is no plan to keep yet." });
-    keepPlan(db, rig, placesOf(problem, solved), told);
-    return kept("Kept: the tractor's other rigs are held to these levers", person);
-  },
-);
+export const keepPlugged = written(PersonDto, ({ open: { db, rig, judged }, told }): Outcome => {
+  const { problem, solved } = judged.reckoned.hoses;
+  if (!problem || !solved) return refused({ form: "There is no plan to keep yet." });
+  keepPlan(db, rig, placesOf(problem, solved), told);
+  return kept("Kept: the tractor's other rigs are held to these levers");
+});

@@ -1,10 +1,8 @@
 import { Check, Circle, Minus } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
-import { v4 as uuid } from "uuid";
 import type { Rung as Judged } from "../../../core/ladder/ladder.ts";
-import { firstOf, useKeep } from "../../entry/use-keep.ts";
-import { TextField } from "../../ui/Field.tsx";
+import { useSigned } from "../../entry/signed.tsx";
 import { rigAddress } from "../frame/address.ts";
 
 /** A rung in the reader's units. */
@@ -20,26 +18,11 @@ const MARKS = {
 
 /** Every rung from the first to the first strip proved; what nobody but a person can know is ticked by one. */
 export function Ladder({ rungs, rigId, person }: Props) {
-  const [who, setWho] = useState(person);
-  const [problem, setProblem] = useState<string | null>(null);
-  const { keep } = useKeep(rigAddress(rigId, "keep"));
-  const tick = async ({ key, label }: Rung) => {
-    const kept = await keep({ id: uuid(), intent: "rung", rung: key, person: who }, label);
-    setProblem(kept.state === "refused" ? firstOf(kept.errors) : null);
-  };
+  const { keep, name } = useSigned(rigAddress(rigId, "keep"), person, "Who looks");
+  const tick = async ({ key, label }: Rung) => (await keep({ intent: "rung", rung: key }, label)).problem;
   return (
     <div className="grid gap-3">
-      {rungs.some(({ byPerson, state }) => byPerson && state === "not yet") && (
-        <TextField
-          label="Who looks"
-          name="who"
-          value={who}
-          onChange={(event) => setWho(event.target.value)}
-          autoComplete="name"
-          className="max-w-[260px]"
-          problem={problem ?? undefined}
-        />
-      )}
+      {rungs.some(({ byPerson, state }) => byPerson && state === "not yet") && name}
       <ol>
         {rungs.map((rung, at) => (
           <RungLine key={rung.key} rung={rung} at={at + 1} rigId={rigId} onTick={() => tick(rung)} />
@@ -49,10 +32,11 @@ export function Ladder({ rungs, rigId, person }: Props) {
   );
 }
 
-type LineProps = { rung: Rung; at: number; rigId: number; onTick: () => void };
+type LineProps = { rung: Rung; at: number; rigId: number; onTick: () => Promise<string | null> };
 
 function RungLine({ rung: { key, label, state, why, next, byPerson }, at, rigId, onTick }: LineProps) {
   const { Mark, tone } = MARKS[state];
+  const [problem, setProblem] = useState<string | null>(null);
   return (
     <li
       className="grid min-h-14 grid-cols-[34px_1fr_auto] items-center gap-3 border-b border-hair py-1.5"
@@ -70,10 +54,20 @@ function RungLine({ rung: { key, label, state, why, next, byPerson }, at, rigId,
           {state === "not applicable" ? "Does not apply. " : ""}
           {why}
         </span>
+        {problem && (
+          <span role="alert" className="problem block">
+            {problem}
+          </span>
+        )}
       </span>
       {state === "not yet" &&
         (byPerson ? (
-          <button type="button" className="key" onClick={onTick} aria-label={`Seen: ${label}`}>
+          <button
+            type="button"
+            className="key"
+            onClick={async () => setProblem(await onTick())}
+            aria-label={`Seen: ${label}`}
+          >
             Seen
           </button>
         ) : (

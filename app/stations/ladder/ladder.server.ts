@@ -1,7 +1,7 @@
 import { keepTick, RUNG } from "../../../data/hookup.ts";
 import { type LadderFacts, ladderFacts } from "../../../data/ladder.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { RungDto } from "./ladder.dto.ts";
 import { rungsOf } from "./rungs.ts";
@@ -11,7 +11,7 @@ export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
 }
 
 /** Ticks a rung only a person can know of. */
-export const keepRung = written(RungDto, ({ open, value: { id, person, rung }, told }): Outcome => {
+export const keepRung = written(RungDto, ({ open, value: { id, rung }, told }): Outcome => {
   const found = rungsOf(open.whole, open.judged, ladderFactsOf(open)).find(({ key }) => key === rung);
   if (!found?.byPerson) return refused({ form: "That rung is told by its station, not ticked." });
   keepTick(
@@ -20,5 +20,5 @@ export const keepRung = written(RungDto, ({ open, value: { id, person, rung }, t
     { line: rung, said: found.label, state: "done", reason: "" },
     { id, ...told, on: RUNG },
   );
-  return { ok: true, kept: { id, said: found.label }, person };
+  return kept(found.label, { id });
 });

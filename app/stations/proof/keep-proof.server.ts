@@ -17,9 +17,9 @@ import {
 } from "../../../data/field-tests.ts";
 import type { Told } from "../../../data/record.ts";
 import { DECIMALS_WANTED, type Log, readLog } from "../../../formats/nmea/log.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { idOf } from "../reading/entry-ids.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { readObservation, stylesIn } from "./observation.ts";
 import { AcceptTestDto, BeginTestDto, LeaveOutDto, ObserveDto, TestConditionsDto } from "./proof.dto.ts";
@@ -30,7 +30,7 @@ const CLOSED = { form: "This test was accepted. Take the proof back first, or be
 
 export const keepBegun = written(
   BeginTestDto,
-  ({ open: { db, rig, resolved }, value: { id, kind, person }, told }): Outcome => {
+  ({ open: { db, rig, resolved }, value: { id, kind }, told }): Outcome => {
     const job = jobsOf(rig.attachment).find(({ key }) => key === kind);
     if (!job) return refused({ form: "This tool has no such test." });
     const set = resolved.values["guidance.trackSpacing"].value;
@@ -41,7 +41,7 @@ export const keepBegun = written(
       spacing: job.asksSpacing ? (set ?? trackSpacing(resolved).total) : null,
       ...told,
     });
-    return { ok: true, kept: { id, said: "" }, person };
+    return kept("", { id });
   },
 );
 
@@ -68,13 +68,13 @@ export const keepConditions = written(
     };
     const set = { conditions, spacing: lines?.ok ? lines.value.metres : null, rowToRow: rowToRow === "yes" };
     setTest(open.db, test, set, told);
-    return { ok: true, kept: { id: test, said: "Conditions kept" }, person: null };
+    return kept("Conditions kept", { id: test });
   },
 );
 
 export const keepObserved = written(
   ObserveDto,
-  ({ open, value: { id, test: testId, styles, person }, told, form }): Outcome => {
+  ({ open, value: { id, test: testId, styles }, told, form }): Outcome => {
     const barred = writable(open, testId);
     if (barred) return barred;
     const { fields, fromLog } = jobKind(findTest(open.db, open.rig, testId)!.kind);
@@ -83,21 +83,21 @@ export const keepObserved = written(
     if (fromLog) return refused({ form: "Passes come out of a log. Give the file." });
     const { values, choices, texts } = read;
     keepObservations(open.db, testId, [{ id, values, choices, texts }], told);
-    return { ok: true, kept: { id, said: "Kept" }, person };
+    return kept("Kept", { id });
   },
 );
 
 /** A receiver's log: the passes found in it become the test's observations, in the place of an earlier log's. */
 export const keepLog = written(
   ObserveDto,
-  async ({ open, value: { id, test: testId, person }, told, form }): Promise<Outcome> => {
+  async ({ open, value: { id, test: testId }, told, form }): Promise<Outcome> => {
     const barred = writable(open, testId);
     if (barred) return barred;
     const file = form.get("log");
     if (!(file instanceof File) || file.size === 0) return refused({ log: "Choose the log's file." });
     if (file.size > 20_000_000) return refused({ log: "The log is over 20 MB. Cut it to the run." });
     const refusal = takeLog(open, testId, await file.text(), id, told);
-    return refusal ?? { ok: true, kept: { id, said: "Log read" }, person };
+    return refusal ?? kept("Log read", { id });
   },
 );
 
@@ -150,7 +150,7 @@ export const keepLeftOut = written(
     if (barred) return barred;
     if (!observationsOf(open.db, test).some(({ id }) => id === observation)) return refused(GONE);
     leaveOut(open.db, observation, out === "yes", told);
-    return { ok: true, kept: null, person: null };
+    return kept();
   },
 );
 
@@ -160,7 +160,7 @@ export const keepLeftOut = written(
  */
 export const keepAccepted = written(
   AcceptTestDto,
-  ({ open, value: { test: testId, person }, told, form }): Outcome => {
+  ({ open, value: { test: testId }, told, form }): Outcome => {
     const barred = writable(open, testId);
     if (barred) return barred;
     const job = solved(open, findTest(open.db, open.rig, testId)!);
@@ -177,6 +177,6 @@ export const keepAccepted = written(
     if (accepted.length === 0) return refused({ form: "Choose at least one figure to accept." });
     const id = acceptTest(open.db, open.rig, testId, accepted, told);
     const figures = accepted.length === 1 ? "One figure" : `${accepted.length} figures`;
-    return { ok: true, kept: { id, said: `${figures} proven` }, person };
+    return kept(`${figures} proven`, { id });
   },
 );

@@ -1,6 +1,5 @@
 import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { joinFaces, parseEntry, printEntry } from "../../../core/dimension/entry.ts";
@@ -18,6 +17,7 @@ import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
 import { Radios } from "../../ui/Radios.tsx";
+import { toast } from "../../ui/toast.ts";
 import { useSmallScreen } from "../../ui/use-small-screen.ts";
 import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
@@ -35,7 +35,11 @@ export function EntryForm({ row, preferences, action }: Props) {
   const { errors, asksReason, busy, submit, forget } = useKeeping(row, action);
   const field = useRef<HTMLInputElement>(null);
   const small = useSmallScreen();
-  useEffect(() => field.current?.focus({ preventScroll: true }), []);
+  const [deaf, setDeaf] = useState(true);
+  useEffect(() => {
+    field.current?.focus({ preventScroll: true });
+    setDeaf(false);
+  }, []);
   const retype = (typed: string) => {
     setText(typed);
     forget("text");
@@ -53,7 +57,14 @@ export function EntryForm({ row, preferences, action }: Props) {
   };
 
   return (
-    <form method="post" action={action} onSubmit={keep} className="grid gap-1.5 pl-9 max-sm:pl-0" noValidate>
+    <form
+      method="post"
+      action={action}
+      onSubmit={keep}
+      className="grid gap-1.5 pl-9 max-sm:pl-0"
+      noValidate
+      data-deaf={deaf || undefined}
+    >
       <Hidden
         values={{
           intent: row.kind === "sections" ? "keep-sections" : "keep-reading",
@@ -414,8 +425,7 @@ function useKeeping(row: ReadingRow, action: string) {
       setAsksReason(kept.asksReason);
       return "refused";
     }
-    if (kept.state === "kept")
-      toast.success(kept.said, { action: { label: "Undo", onClick: () => takeBack(kept.id) } });
+    if (kept.state === "kept") toast("success", kept.said, () => takeBack(kept.id));
     // Without a connection the page cannot be loaded again: the entry is emptied where it stands.
     if (kept.state === "waits" || stay) return "emptied";
     await navigate(window.location.pathname + viewOf(), { preventScrollReset: true, replace: true });

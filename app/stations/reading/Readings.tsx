@@ -3,7 +3,7 @@ import { capital } from "../../../core/quantity/capital.ts";
 import type { Preferences } from "../../session/preferences.server.ts";
 import { GradeMark } from "../../ui/Grade.tsx";
 import type { StationView } from "../judging/station-view.ts";
-import { EntryForm } from "./EntryForm.tsx";
+import { EntryForm, useFormAtHand } from "./entry-form.tsx";
 import { type HistoryRow, ReadingHistory } from "./ReadingHistory.tsx";
 import type { ReadingRow } from "./reading-rows.ts";
 
@@ -18,6 +18,7 @@ type Props = {
 };
 
 export function Readings({ view, preferences, open, history, hrefOf, action }: Props) {
+  useFormAtHand();
   return (
     <section aria-label="Readings" className="min-w-0">
       <h2 className={`mb-1 flex justify-between ${open ? "max-sm:hidden" : ""}`}>

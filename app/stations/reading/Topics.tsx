@@ -1,10 +1,12 @@
 import type { Preferences } from "../../session/preferences.server.ts";
+import { useFormAtHand } from "./entry-form.tsx";
 import type { HistoryRow } from "./ReadingHistory.tsx";
 import { ClosedReading, OpenReadingRow } from "./Readings.tsx";
 import type { ReadingRow } from "./reading-rows.ts";
 
 /** A station's readings under their headings; a heading where something is open stands unfolded. */
 export function Topics({ rows, hrefOf }: { rows: ReadingRow[]; hrefOf: (target: string) => string }) {
+  useFormAtHand();
   const topics = [...new Set(rows.map(({ topic }) => topic))];
   return (
     <section aria-label="Readings" className="grid gap-1">

@@ -8,25 +8,25 @@ import { keepReading, keepSections } from "../../../data/readings.ts";
 import type { Told } from "../../../data/record.ts";
 import type { RigTool } from "../../../data/rigs.ts";
 import { addVariant, archiveVariant, chooseVariant, variantsOf } from "../../../data/variants.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { ChooseVariantDto, KeepLayoutDto, NewVariantDto, readRows, rowsIn } from "./sections.dto.ts";
 
 /** Keeps the table of sections, whole. */
 export const keepTable = written(KeepLayoutDto, ({ open: { db, rig }, value, told }): Outcome => {
-  const { id, style, instrument, person } = value;
+  const { id, style, instrument } = value;
   const read = readRows(rowsIn(value.rows)!, style);
   if (!read.ok) return refused(read.errors);
   const { widths, parts } = read;
   keepSections(db, rig, widths, { id, parts, instrument, ...told });
-  return { ok: true, kept: { id, said: `${countSections({ widths })} kept` }, person };
+  return kept(`${countSections({ widths })} kept`, { id });
 });
 
 /** Makes a variant of the tool in view; the rig goes on working as it does until somebody goes over to it. */
 export const keepVariant = written(
   NewVariantDto,
-  ({ open, value: { name, way, first, last, person }, told }): Outcome => {
+  ({ open, value: { name, way, first, last }, told }): Outcome => {
     const { db, rig } = open;
     if (variantsOf(db, rig.implement.id).some((each) => each.name.toLowerCase() === name.toLowerCase()))
       return refused({ name: "There is a variant of this name." });
@@ -52,7 +52,7 @@ export const keepVariant = written(
       if (derived) write(open, of, derived, { told, instrument, note: noteOf(way, first, last) });
       return variantId;
     });
-    return { ok: true, kept: { id: String(id), said: `${name} set up` }, person };
+    return kept(`${name} set up`, { id: String(id) });
   },
 );
 
@@ -109,9 +109,9 @@ export const keepChosen = written(
     if (chosen === undefined) return refused({ variant: "There is no such variant of this tool." });
     if (press === "away" && chosen) {
       archiveVariant(db, chosen.id, true, by);
-      return { ok: true, kept: { id: variant, said: `${chosen.name} put away` }, person: null };
+      return kept(`${chosen.name} put away`, { id: variant });
     }
     chooseVariant(db, rig.couplingId, chosen?.id ?? null, by);
-    return { ok: true, kept: { id: variant, said: `Works as: ${chosen?.name ?? "whole"}` }, person: null };
+    return kept(`Works as: ${chosen?.name ?? "whole"}`, { id: variant });
   },
 );

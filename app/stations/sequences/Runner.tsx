@@ -1,47 +1,34 @@
 import { Check, Circle, CircleDot, ShieldAlert } from "lucide-react";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
-import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
-import { firstOf, useKeep } from "../../entry/use-keep.ts";
+import { useSigned } from "../../entry/signed.tsx";
 import { TextField } from "../../ui/Field.tsx";
+import { toast } from "../../ui/toast.ts";
 import type { SequenceView, StepRow } from "./sequences-view.server.ts";
 
 type Props = { view: SequenceView; action: string; person: string };
 
 /** One step at a time, large; kept on the server, so that a phone that slept or was reloaded goes on where it was. */
 export function Runner({ view, action, person }: Props) {
-  const [who, setWho] = useState(person);
   const [problem, setProblem] = useState<string | null>(null);
-  const { keep: send } = useKeep(action);
+  const { keep: sign, name } = useSigned(action, person, "Who runs it");
   const fresh = useRef("");
   const now = view.steps.find(({ state }) => state === "now");
   const keep = async (fields: Record<string, string>, label: string) => {
     // A run that begins gets its number here; sent again after a dropped connection it is still the same run.
     fresh.current ||= uuid();
     const run = view.run ?? fresh.current;
-    const kept = await send(
-      { id: uuid(), intent: "run", kind: view.kind, run, person: who, ...fields },
-      label,
-      { waits: "No connection: kept on this device, sent later. The next step shows once it is sent." },
-    );
-    setProblem(kept.state === "refused" ? firstOf(kept.errors) : null);
+    const { kept, problem } = await sign({ intent: "run", kind: view.kind, run, ...fields }, label, {
+      waits: "No connection: kept on this device, sent later. The next step shows once it is sent.",
+    });
+    setProblem(problem);
     if (kept.state === "kept" && kept.said) {
-      toast.success(kept.said);
+      toast("success", kept.said);
       fresh.current = "";
     }
   };
   const done = ({ id, said, text }: StepRow) => keep({ what: "done", step: id, said }, text);
-  const name = (
-    <TextField
-      label="Who runs it"
-      name="who"
-      value={who}
-      onChange={(event) => setWho(event.target.value)}
-      autoComplete="name"
-      className="max-w-[260px]"
-    />
-  );
   return (
     <div className="grid gap-4">
       {person === "" && name}

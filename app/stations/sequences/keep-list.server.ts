@@ -3,7 +3,7 @@ import { type EditedStep, OWN, stepsOf } from "../../../core/sequence/edit.ts";
 import { SEQUENCE_KINDS, type SequenceKind } from "../../../core/sequence/step.ts";
 import { listOf } from "../../../core/sequence/templates.ts";
 import { keepList } from "../../../data/sequences.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { openSequence } from "./open-sequence.server.ts";
 
@@ -22,19 +22,19 @@ class ListDto {
 export const MOST_STEPS = 40;
 
 /** Keeps a list as edited. Known steps keep what they need and set; whoever edits decides their words and their order. */
-export const keepEdited = written(ListDto, ({ open, value: { kind, person, steps }, told }): Outcome => {
+export const keepEdited = written(ListDto, ({ open, value: { kind, steps }, told }): Outcome => {
   const { db, rig } = open;
   const { run, lists, machine } = openSequence(open, kind);
   if (run) return refused({ form: `${run.person} runs this list now. Finish or give it up first.` });
   if (steps === "template") {
     keepList(db, rig.implement.id, kind, null, told);
-    return { ok: true, kept: { id: "", said: "As the template has it" }, person };
+    return kept("As the template has it");
   }
   const edited = editedIn(steps);
   if (typeof edited === "string") return refused({ form: edited });
   const known = [...(lists[kind] ?? []), ...listOf(kind, machine).steps];
   keepList(db, rig.implement.id, kind, stepsOf(edited, known), told);
-  return { ok: true, kept: { id: "", said: "The list is kept" }, person };
+  return kept("The list is kept");
 });
 
 /** The edited steps that were sent, or what is wrong with them. */

@@ -1,6 +1,6 @@
 import { positionOf, refusal, refusalBack } from "../../../core/sequence/run.ts";
 import { keepRunEvents, type NewEvent } from "../../../data/sequences.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { openSequence, saidOf } from "./open-sequence.server.ts";
 import { RunDto } from "./run.dto.ts";
@@ -8,7 +8,7 @@ import { RunDto } from "./run.dto.ts";
 /** Keeps what happened in a run, if it can happen now; out of order it is refused with the reason. */
 export const keepRun = written(
   RunDto,
-  ({ open, value: { id, person, kind, run, what, step, said }, told }): Outcome => {
+  ({ open, value: { id, kind, run, what, step, said }, told }): Outcome => {
     const { sequence, start, run: under, done } = openSequence(open, kind);
     if (under && under.id !== run)
       return refused({ form: `${under.person} runs this already. Look at it again.` });
@@ -29,6 +29,6 @@ export const keepRun = written(
     const last = what === "done" && positionOf(start, sequence, [...done, step]).next === null;
     if (last) events.push({ what: "finished", step: "", said: "Run through" });
     keepRunEvents(open.db, { id: run, couplingId: open.rig.couplingId, kind }, events, told);
-    return { ok: true, kept: { id, said: last ? "Run through, to the end" : "" }, person };
+    return kept(last ? "Run through, to the end" : "", { id });
   },
 );

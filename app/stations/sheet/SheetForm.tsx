@@ -1,5 +1,4 @@
 import { useEffect, useState } from "react";
-import { toast } from "sonner";
 import { v4 as uuid } from "uuid";
 import type { Attachment } from "../../../core/dimension/attachment.ts";
 import { useKeep } from "../../entry/use-keep.ts";
@@ -8,6 +7,7 @@ import type { FieldErrors } from "../../session/validate.ts";
 import { validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
+import { toast } from "../../ui/toast.ts";
 import { KeepSheetDto, lineName, readSheet, unitName } from "./sheet.dto.ts";
 import type { SheetRow, sheetTopics } from "./sheet-view.server.ts";
 
@@ -60,7 +60,7 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
     setTexts({});
     setErrors({});
     setId(uuid());
-    if (kept.state === "kept") toast.success(kept.said || "Kept");
+    if (kept.state === "kept") toast("success", kept.said || "Kept");
   };
   return (
     <form method="post" action={action} onSubmit={keep} className="grid gap-4" noValidate>

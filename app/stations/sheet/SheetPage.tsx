@@ -7,7 +7,7 @@ import { SheetForm } from "./SheetForm.tsx";
 export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
   const { head, tool, attachment, preferences, sheet, sheets, topics } = loaderData;
   const [search] = useSearchParams();
-  const filled = actionData?.filled ?? {};
+  const filled = actionData && "filled" in actionData ? actionData.filled : {};
   const asked = Object.fromEntries(search);
   const of = (key: string) => rigAddress(head.id, "sheet", { ...asked, of: key });
   const keep = rigAddress(head.id, "keep", { tool });
@@ -54,7 +54,7 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
             </button>
           </Form>
         </div>
-        {actionData?.problem && <p className="problem">{actionData.problem}</p>}
+        {actionData?.errors.sheet && <p className="problem">{actionData.errors.sheet}</p>}
         {Object.keys(filled).length > 0 && (
           <p className="border-l-4 border-dye bg-dye-wash px-3 py-2" data-filled>
             {Object.keys(filled).length} lines filled in from the file. Look them over: nothing is kept yet.

@@ -2,15 +2,15 @@ import { dimension } from "../../../core/dimension/catalogue.ts";
 import { below, gradeOf } from "../../../core/rig/grade.ts";
 import { subjectColumns } from "../../../data/facts.ts";
 import { keepReading } from "../../../data/readings.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { idOf } from "../reading/entry-ids.ts";
-import { type Outcome, refused } from "../writing/outcome.ts";
 import { written } from "../writing/written.server.ts";
 import { KeepSheetDto, lineName, readSheet } from "./sheet.dto.ts";
 
 /** Keeps a sheet: all of its lines, or none. */
 export const keepSheet = written(
   KeepSheetDto,
-  ({ open: { db, rig, resolved }, value: { id, instrument, person }, told, form }): Outcome => {
+  ({ open: { db, rig, resolved }, value: { id, instrument }, told, form }): Outcome => {
     const read = readSheet(form, rig.attachment);
     if (!read.ok) return refused(read.errors);
     const errors: Record<string, string> = {};
@@ -41,6 +41,6 @@ export const keepSheet = written(
       }
     });
     const lines = read.entries.length === 1 ? "One reading" : `${read.entries.length} readings`;
-    return { ok: true, kept: { id, said: `${lines} kept` }, person };
+    return kept(`${lines} kept`, { id });
   },
 );

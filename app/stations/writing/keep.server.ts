@@ -7,6 +7,7 @@ import { countSections, parseSections } from "../../../core/rig/sections.ts";
 import { rigFacts, subjectColumns } from "../../../data/facts.ts";
 import { keepChange, keepReading, keepSections, retract } from "../../../data/readings.ts";
 import type { Stamp } from "../../session/clock.server.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import {
   conditionsIn,
@@ -16,11 +17,10 @@ import {
   TakeBackDto,
 } from "../reading/entry.dto.ts";
 import { photoIn } from "../reading/photo.server.ts";
-import { type Outcome, refused } from "./outcome.ts";
 import { written } from "./written.server.ts";
 
 const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }): Promise<Outcome> => {
-  const { id, dimension: key, text, style, instrument, person, reason, sitting, note } = value;
+  const { id, dimension: key, text, style, instrument, reason, sitting, note } = value;
   const { db, rig } = open;
   const { units } = open.preferences;
   const entry = dimension(key, rig.attachment);
@@ -57,14 +57,7 @@ const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }):
         ? { kind: entry.alters, note: `${entry.label}: ${said}` }
         : null,
   });
-  return {
-    ok: true,
-    kept: {
-      id,
-      said: `Kept ${entry.letter || entry.label}: ${said}`,
-    },
-    person,
-  };
+  return kept(`Kept ${entry.letter || entry.label}: ${said}`, { id });
 });
 
 /** Keeps a reading. */
@@ -76,12 +69,12 @@ export function keepOne(open: OpenRig, form: FormData, stamp: Stamp) {
 
 /** Keeps a section layout as somebody typed it in one line. */
 export const keepLayout = written(KeepSectionsDto, ({ open: { db, rig }, value, told }): Outcome => {
-  const { id, text, style, instrument, person } = value;
+  const { id, text, style, instrument } = value;
   if (!isLengthStyle(style)) return refused({ style: "Sections are given in a unit of length." });
   const read = parseSections(text, style);
   if (!read.ok) return refused({ text: read.problem });
   keepSections(db, rig, read.value, { id, instrument, ...told });
-  return { ok: true, kept: { id, said: `Kept ${countSections({ widths: read.value })}` }, person };
+  return kept(`Kept ${countSections({ widths: read.value })}`, { id });
 });
 
 /** The end of the day somebody named, or now where that is today. */
@@ -94,12 +87,12 @@ function moment(day: string, now: Date): Date {
 export const noteChange = written(KeepChangeDto, ({ open: { db, rig }, value, told: { now } }): Outcome => {
   const { kind, day, note, person } = value;
   const id = keepChange(db, rig, { kind, note, person, at: moment(day, now), now });
-  return { ok: true, kept: { id, said: `Noted: ${CHANGES[kind].label.toLowerCase()}` }, person };
+  return kept(`Noted: ${CHANGES[kind].label.toLowerCase()}`, { id });
 });
 
 /** Takes a fact of the rig back. */
 export const takeBack = written(TakeBackDto, ({ open: { db, rig }, value: { id }, told }): Outcome => {
   if (!retract(db, rig, id, told))
     return refused({ form: "It is not there any more: somebody took it back before." });
-  return { ok: true, kept: null, person: null };
+  return kept();
 });

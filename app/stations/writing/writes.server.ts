@@ -1,4 +1,6 @@
 import type { Stamp } from "../../session/clock.server.ts";
+import { askedOf } from "../../session/intents.server.ts";
+import { type Outcome, refused } from "../../session/outcome.ts";
 import { keepWeights } from "../balance/keep-weights.server.ts";
 import { keepDriven, keepTerminal } from "../field/keep-field.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
@@ -17,7 +19,6 @@ import { keepEdited } from "../sequences/keep-list.server.ts";
 import { keepRun } from "../sequences/keep-run.server.ts";
 import { keepSheet } from "../sheet/keep-sheet.server.ts";
 import { keepLayout, keepOne, noteChange, takeBack } from "./keep.server.ts";
-import { type Outcome, refused } from "./outcome.ts";
 
 type Write = (open: OpenRig, form: FormData, stamp: Stamp) => Outcome | Promise<Outcome>;
 
@@ -51,7 +52,5 @@ const WRITES: Record<string, Write> = {
 
 /** Carries out what a form asks for. Nothing is written unless all of it is right. */
 export function carryOut(open: OpenRig, form: FormData, stamp: Stamp): Outcome | Promise<Outcome> {
-  const intent = String(form.get("intent"));
-  const write = Object.hasOwn(WRITES, intent) ? WRITES[intent] : undefined;
-  return write ? write(open, form, stamp) : refused({ form: "That request was not understood." });
+  return askedOf(WRITES, form)?.(open, form, stamp) ?? refused({ form: "That request was not understood." });
 }

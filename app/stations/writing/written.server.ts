@@ -1,9 +1,9 @@
 /** The one way a station's form is taken in: checked by its class, with who says so and when, or answered by field. */
 import type { Told } from "../../../data/record.ts";
 import type { Stamp } from "../../session/clock.server.ts";
+import { type Outcome, refused } from "../../session/outcome.ts";
 import { validateForm } from "../../session/validate.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { type Outcome, refused } from "./outcome.ts";
 
 export type Writing<T> = {
   open: OpenRig;
@@ -25,6 +25,8 @@ export function written<T extends object, Answer extends Outcome | Promise<Outco
     if (!checked.ok) return refused(checked.errors);
     const { value } = checked;
     const said = "person" in value && typeof value.person === "string" ? value.person : "";
-    return keep({ open, value, told: { person: said || open.preferences.person, at, now }, form });
+    const outcome = keep({ open, value, told: { person: said || open.preferences.person, at, now }, form });
+    const signed = (came: Outcome) => (came.ok && said ? { ...came, person: said } : came);
+    return (outcome instanceof Promise ? outcome.then(signed) : signed(outcome)) as Answer;
   };
 }

@@ -12,7 +12,7 @@ import { WeightsSection } from "./WeightsSection.tsx";
 
 export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
   const { preferences, machine, points, kinds, weights, units, axles, tyres, rigs } = loaderData;
-  const errors = (actionData?.errors ?? {}) as FieldErrors;
+  const errors = actionData?.errors ?? {};
   const fresh = machine.id === 0;
   return (
     <YardFrame preferences={preferences} here="machines">

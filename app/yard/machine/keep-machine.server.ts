@@ -1,4 +1,4 @@
-import { data, redirect } from "react-router";
+import { redirect } from "react-router";
 import { POINTS_OF, SINGLE } from "../../../core/dimension/point-kinds.ts";
 import type { Database } from "../../../data/handle.ts";
 import { addPoint, archiveMachine, changeMachine, createMachine, pointsOf } from "../../../data/machines.ts";
@@ -6,14 +6,10 @@ import type { Told } from "../../../data/record.ts";
 import { listEveryTool, type Machine } from "../../../data/rigs.ts";
 import { addWeight, archiveWeight, listTyres, setAxleTyre, weightsOf } from "../../../data/settings.ts";
 import { carryOut, checkedBy, type Intents } from "../../session/intents.server.ts";
-import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
+import { validateForm } from "../../session/validate.ts";
 import { amountOf } from "../amount.ts";
 import { AxleTyreDto, MachineDto, PointDto, WeightDto, WeightRowDto } from "../yard.dto.ts";
-
-type Answer = ReturnType<typeof refused>;
-
-const refused = (errors: FieldErrors) => data({ errors }, { status: 422 });
-const kept = (): Answer => data({ errors: {} as FieldErrors });
 
 type Page = { db: Database; known: Machine; by: Told };
 
@@ -25,7 +21,7 @@ const put =
   };
 
 /** What the page of a machine that is there can do. */
-const INTENTS: Intents<Page, Answer> = {
+const INTENTS: Intents<Page> = {
   save: checkedBy(MachineDto, ({ db, known, by }: Page, value) => save(db, known, value, by)),
   "add-point": checkedBy(PointDto, keepPoint),
   "add-weight": checkedBy(WeightDto, keepWeight),
@@ -36,15 +32,15 @@ const INTENTS: Intents<Page, Answer> = {
 };
 
 /** `known` is null on the page of a new one. */
-export function keepMachine(db: Database, known: Machine | null, form: FormData, by: Told): Answer {
-  if (known) return carryOut(INTENTS, { db, known, by }, form, refused);
+export function keepMachine(db: Database, known: Machine | null, form: FormData, by: Told): Outcome {
+  if (known) return carryOut(INTENTS, { db, known, by }, form);
   if (form.get("intent") !== "save")
     throw new Response("There is no such machine in this yard.", { status: 404 });
   const checked = validateForm(MachineDto, form);
   return checked.ok ? save(db, null, checked.value, by) : refused(checked.errors);
 }
 
-function save(db: Database, known: Machine | null, { kind, ...details }: MachineDto, by: Told): Answer {
+function save(db: Database, known: Machine | null, { kind, ...details }: MachineDto, by: Told): Outcome {
   const named = { ...details, busName: details.busName.toUpperCase() };
   if (!known) throw redirect(`/machines/${createMachine(db, kind, named, by)}`);
   const coupled = listEveryTool(db).find(({ implement }) => implement.id === known.id);
@@ -56,7 +52,7 @@ function save(db: Database, known: Machine | null, { kind, ...details }: Machine
   throw redirect(`/machines/${known.id}`);
 }
 
-function keepPoint({ db, known, by }: Page, value: PointDto): Answer {
+function keepPoint({ db, known, by }: Page, value: PointDto): Outcome {
   const { kind, label } = value;
   const mayHave: readonly string[] = POINTS_OF[known.kind];
   if (!mayHave.includes(kind)) return refused({ kind: `This machine has no ${kind}.` });
@@ -68,7 +64,7 @@ function keepPoint({ db, known, by }: Page, value: PointDto): Answer {
   return kept();
 }
 
-function keepWeight({ db, known, by }: Page, value: WeightDto): Answer {
+function keepWeight({ db, known, by }: Page, value: WeightDto): Outcome {
   const { weightLabel, mass, massUnit, place, placeUnit, side, count } = value;
   if (known.kind === "implement") return refused({ weightLabel: "Weights hang on what drives." });
   if (weightsOf(db, known.id).length >= 12)
@@ -92,13 +88,13 @@ function keepWeight({ db, known, by }: Page, value: WeightDto): Answer {
   return kept();
 }
 
-function dropWeight({ db, known, by }: Page, { weight: typed }: WeightRowDto): Answer {
+function dropWeight({ db, known, by }: Page, { weight: typed }: WeightRowDto): Outcome {
   const id = Number(typed);
   if (weightsOf(db, known.id).some((weight) => weight.id === id)) archiveWeight(db, id, true, by);
   return kept();
 }
 
-function keepTyre({ db, known, by }: Page, value: AxleTyreDto): Answer {
+function keepTyre({ db, known, by }: Page, value: AxleTyreDto): Outcome {
   const { axle, tyreId, tyreCount } = value;
   if ((axle === "tool") !== (known.kind === "implement"))
     return refused({ [`tyre-${axle}`]: "This machine has no such axle." });

@@ -26,10 +26,7 @@ const DETAILS = {
 /** What came of it: where it went, or the errors by field. */
 function send(known: Machine | null, fields: Record<string, string>): string | Record<string, string> {
   try {
-    const answer = keepMachine(db, known, sampleForm(fields), BY) as unknown as {
-      data: { errors: Record<string, string> };
-    };
-    return answer.data.errors;
+    return keepMachine(db, known, sampleForm(fields), BY).errors;
   } catch (thrown) {
     if (thrown instanceof Response) return thrown.headers.get("Location") ?? String(thrown.status);
     throw thrown;
@@ -65,7 +62,7 @@ describe("a machine's page", () => {
   });
 
   it("understands nothing else, and nothing of a machine that is not there yet", () => {
-    expect(send(fleet("T4"), { intent: "paint" })).toBe("400");
+    expect(send(fleet("T4"), { intent: "paint" })).toEqual({ form: "That request was not understood." });
     expect(send(null, { intent: "add-point", kind: "drawbar hole", label: "hole 9" })).toBe("404");
   });
 

@@ -1,4 +1,3 @@
-import { data } from "react-router";
 import type { Family } from "../../../core/quantity/measure.ts";
 import { functionOfKind } from "../../../core/subjects/hoses/kinds.ts";
 import { PHASE_KEYS, type PhaseKey } from "../../../core/trade/phases.ts";
@@ -22,6 +21,7 @@ import {
 import type { Told } from "../../../data/record.ts";
 import type { Machine } from "../../../data/rigs.ts";
 import { carryOut, checkedBy, type Intents } from "../../session/intents.server.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { amountOf } from "../amount.ts";
 import {
@@ -41,15 +41,10 @@ import {
 export const MOST_REMOTES = 10;
 export const MOST_FUNCTIONS = 12;
 
-type Answer = ReturnType<typeof refused>;
-
-const refused = (errors: FieldErrors) => data({ errors, kept: false }, { status: 422 });
-const kept = (): Answer => data({ errors: {} as FieldErrors, kept: true });
-
 type Oil = { db: Database; machine: Machine; by: Told };
 
 /** What the page of a machine's oil can do: a tractor's supply and remotes, an implement's functions, sockets of both. */
-const INTENTS: Intents<Oil, Answer> = {
+const INTENTS: Intents<Oil> = {
   supply: checkedBy(SupplyDto, keepSupply),
   remote: checkedBy(RemoteDto, keepRemote),
   "drop-remote": checkedBy(RemoteRowDto, dropRemote),
@@ -66,8 +61,8 @@ const INTENTS: Intents<Oil, Answer> = {
 
 const drives = ({ kind }: Machine) => kind !== "implement";
 
-export function keepOil(db: Database, machine: Machine, form: FormData, by: Told): Answer {
-  return carryOut(INTENTS, { db, machine, by }, form, refused);
+export function keepOil(db: Database, machine: Machine, form: FormData, by: Told): Outcome {
+  return carryOut(INTENTS, { db, machine, by }, form);
 }
 
 const socketsIn = (typed: SocketsTyped) => SOCKETS.filter((socket) => typed[`socket ${socket}`] === "on");
@@ -78,7 +73,7 @@ function si(text: string, family: Family | "length", unit: string): number | nul
   return amount.ok ? amount.value : null;
 }
 
-function keepSupply({ db, machine, by }: Oil, value: SupplyDto): Answer {
+function keepSupply({ db, machine, by }: Oil, value: SupplyDto): Outcome {
   if (!drives(machine)) return refused({ form: "An implement has no pump of its own here." });
   const told = {
     pumpFlow: si(value.pumpFlow, "flow", value.pumpFlowUnit),
@@ -94,7 +89,7 @@ function keepSupply({ db, machine, by }: Oil, value: SupplyDto): Answer {
   return kept();
 }
 
-function keepRemote({ db, machine, by }: Oil, value: RemoteDto): Answer {
+function keepRemote({ db, machine, by }: Oil, value: RemoteDto): Outcome {
   if (!drives(machine)) return refused({ form: "Remotes are the tractor's." });
   const { number, lever, action, flow, flowUnit, place, coupling, ...ticks } = value;
   const own = remotesOf(db, [machine.id]).get(machine.id) ?? [];
@@ -119,7 +114,7 @@ function keepRemote({ db, machine, by }: Oil, value: RemoteDto): Answer {
   return kept();
 }
 
-function dropRemote({ db, machine, by }: Oil, { remote }: RemoteRowDto): Answer {
+function dropRemote({ db, machine, by }: Oil, { remote }: RemoteRowDto): Outcome {
   const id = Number(remote);
   if (
     remotesOf(db, [machine.id])
@@ -133,7 +128,7 @@ function dropRemote({ db, machine, by }: Oil, { remote }: RemoteRowDto): Answer 
 const own = (db: Database, machine: Machine) => functionsOf(db, [machine.id]).get(machine.id) ?? [];
 
 /** A new function begins with what its kind usually has. */
-function startFunction({ db, machine, by }: Oil, { kind }: NewFunctionDto): Answer {
+function startFunction({ db, machine, by }: Oil, { kind }: NewFunctionDto): Outcome {
   if (drives(machine)) return refused({ form: "Functions are the implement's." });
   const there = own(db, machine);
   if (there.length >= MOST_FUNCTIONS) return refused({ kind: `${MOST_FUNCTIONS} functions are the most.` });
@@ -153,7 +148,7 @@ function usesIn(typed: UsesTyped): HoseFunction["uses"] {
   );
 }
 
-function keepFunction({ db, machine, by }: Oil, value: FunctionDto): Answer {
+function keepFunction({ db, machine, by }: Oil, value: FunctionDto): Outcome {
   const known = own(db, machine).find(({ id }) => id === Number(value.function));
   if (!known) return refused({ form: "That function is not this implement's." });
   const [bore, rod, stroke] = [
@@ -211,14 +206,14 @@ function sizeErrors({ bore, rod, stroke, displacement, speed, count }: Sizes): F
   return errors;
 }
 
-function dropFunction({ db, machine, by }: Oil, { function: fn }: FunctionRowDto): Answer {
+function dropFunction({ db, machine, by }: Oil, { function: fn }: FunctionRowDto): Outcome {
   const id = Number(fn);
   if (own(db, machine).some((each) => each.id === id)) archiveFunction(db, id, true, by);
   return kept();
 }
 
 /** Brings back what was taken out last. */
-function bringBack({ db, machine, by }: Oil): Answer {
+function bringBack({ db, machine, by }: Oil): Outcome {
   const last = lastTakenOut(db, machine.id);
   if (last?.what === "function") archiveFunction(db, last.id, false, by);
   if (last?.what === "remote" && !archiveRemote(db, last.id, false, by))
@@ -226,7 +221,7 @@ function bringBack({ db, machine, by }: Oil): Answer {
   return kept();
 }
 
-function moveFunction({ db, machine, by }: Oil, { function: fn, way }: MoveFunctionDto): Answer {
+function moveFunction({ db, machine, by }: Oil, { function: fn, way }: MoveFunctionDto): Outcome {
   const ids = own(db, machine).map(({ id }) => id);
   const from = ids.indexOf(Number(fn));
   const to = from + (way === "up" ? -1 : 1);

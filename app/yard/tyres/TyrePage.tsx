@@ -5,7 +5,6 @@ import type { Units } from "../../../core/quantity/units.ts";
 import { pressureFor } from "../../../core/yard/tyres.ts";
 import { readTyreTable, type TyreCell, writeTyreTable } from "../../../formats/csv/tyre-table.ts";
 import type { Route } from "../../routes/+types/tyre";
-import type { FieldErrors } from "../../session/validate.ts";
 import { answerText } from "../../stations/balance/answer-text.ts";
 import { Field, TextField } from "../../ui/Field.tsx";
 import { Slide } from "../../ui/Slide.tsx";
@@ -15,7 +14,7 @@ import { problemText } from "./problem-text.ts";
 export function TyrePage({ loaderData, actionData }: Route.ComponentProps) {
   const { preferences, id, label, source, table } = loaderData;
   const { units } = preferences;
-  const errors = (actionData?.errors ?? {}) as FieldErrors;
+  const errors = actionData?.errors ?? {};
   const [typed, setTyped] = useState(table);
   const read = readTyreTable(typed, units);
   const example = writeTyreTable(
