@@ -2,34 +2,61 @@ import { type DimensionKey, dimension, isDimensionKey, type StationKey } from ".
 import type { Said } from "../quantity/said.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Check, Verdict } from "./check.ts";
-import type { Target } from "./finding.ts";
+import type { Severity, Target } from "./finding.ts";
 import { verbOf } from "./value.ts";
 
-type Rest = { verdict: Verdict; said: Said; why?: Said; target: Target; next?: string };
-
 export type Checker = ReturnType<typeof checkerOf>;
+
+/** What is to be read or changed, what was found, what comes of it, and how the button says it where it is no reading. */
+type Judged = (target: Target, said: Said, why?: Said, next?: string) => Check;
+
+/** A row of a station's table, to be judged one way or another. */
+export type Row = Record<Severity | "good", Judged> & {
+  name: string;
+  label: string;
+  /** with a verdict that was reckoned */
+  judged: (verdict: Verdict, ...rest: Parameters<Judged>) => Check;
+  /** the check cannot be made before this is known */
+  unknown: (key: DimensionKey, why?: Said) => Check;
+};
 
 /** Writes the checks of one part of a rig at one station. */
 export function checkerOf(station: StationKey, rig: ResolvedRig, part?: number) {
   const about = part === undefined ? {} : { part };
-  const check = (id: string, label: string, { why = "", next, ...rest }: Rest): Check => ({
-    id: part === undefined || part === 0 ? id : `${id}:${part + 1}`,
-    station,
-    label,
-    why,
-    next: next ?? nextOf(rig, rest.target),
-    ...rest,
-    ...about,
-  });
-  /** The check cannot be made before this is known. */
-  const unknown = (id: string, label: string, key: DimensionKey, why: Said = ""): Check =>
-    check(id, label, {
-      verdict: "unknown",
-      said: `${dimension(key, rig.attachment).label} ${rig.values[key].reading ? "cannot be as it was read" : "is not known"}.`,
-      why: why || dimension(key, rig.attachment).matters,
-      target: key,
+  return (name: string, label: string): Row => {
+    const id = part === undefined || part === 0 ? name : `${name}:${part + 1}`;
+    const judged: Row["judged"] = (verdict, target, said, why = "", next = nextOf(rig, target)) => ({
+      id,
+      station,
+      label,
+      verdict,
+      said,
+      why,
+      target,
+      next,
+      ...about,
     });
-  return { check, unknown };
+    const as =
+      (verdict: Verdict): Judged =>
+      (...rest) =>
+        judged(verdict, ...rest);
+    const unknown: Row["unknown"] = (key, why = "") => {
+      const entry = dimension(key, rig.attachment);
+      const said = `${entry.label} ${rig.values[key].reading ? "cannot be as it was read" : "is not known"}.`;
+      return judged("unknown", key, said, why || entry.matters);
+    };
+    return {
+      name,
+      label,
+      judged,
+      unknown,
+      good: as("good"),
+      note: as("note"),
+      check: as("check"),
+      fix: as("fix"),
+      stop: as("stop"),
+    };
+  };
 }
 
 function nextOf(rig: ResolvedRig, target: Target): string {

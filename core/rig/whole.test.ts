@@ -31,9 +31,9 @@ describe("what may be reckoned with", () => {
   it("is not a reading outside what can be; the check that needs it says why it waits", () => {
     const rig = rigOf({ "work.ballHeight": "3.2", "hitch.lift": "0 kg" });
     expect(known(rig, "work.ballHeight")).toBeNull();
-    const { unknown } = checkerOf("hitch", rig);
-    expect(unknown("pitch", "Pitch", "work.ballHeight").said).toBe("Balls at work cannot be as it was read.");
-    expect(unknown("pitch", "Pitch", "work.topLink").said).toBe("Top link now is not known.");
+    const pitch = checkerOf("hitch", rig)("pitch", "Pitch");
+    expect(pitch.unknown("work.ballHeight").said).toBe("Balls at work cannot be as it was read.");
+    expect(pitch.unknown("work.topLink").said).toBe("Top link now is not known.");
   });
 
   it("asks work of everything but a cart", () => {
@@ -43,8 +43,7 @@ describe("what may be reckoned with", () => {
   });
 
   it("names a check of a second tool after it, so that two of a kind stay apart", () => {
-    const { check } = checkerOf("match", rigOf({}), 1);
-    const made = check("lift", "Lift", { verdict: "good", said: "", target: "tool.mass" });
+    const made = checkerOf("match", rigOf({}), 1)("lift", "Lift").good("tool.mass", "");
     expect([made.id, made.part]).toEqual(["lift:2", 1]);
   });
 });

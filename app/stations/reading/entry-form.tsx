@@ -22,7 +22,13 @@ export function EntryForm(props: Props) {
   // One and the same as long as it is open: what is typed in it stays.
   const [Now] = useState(() => atHand ?? Loading);
   return (
-    <Suspense fallback={<p className="min-h-48" data-deaf />}>
+    <Suspense
+      fallback={
+        <p className="min-h-48 text-soft" data-deaf>
+          The field is on its way.
+        </p>
+      }
+    >
       <Now {...props} />
     </Suspense>
   );

@@ -10,46 +10,43 @@ import type { BalanceOf } from "./balance-of-rig.ts";
 type Loads = Extract<BalanceOf, { ok: true }>;
 
 /** What of the stock to put on: the smallest set that satisfies every state, or how much stays short. */
-export function ballastCheck(whole: WholeRig, loads: Loads, { check }: Checker): Check[] {
-  const [id, label] = ["ballast", "Ballast"];
+export function ballastCheck(whole: WholeRig, loads: Loads, rowOf: Checker): Check[] {
+  const row = rowOf("ballast", "Ballast");
   const on = loads.fitted.mass === 0 ? "None on" : tell`${quantity("mass", loads.fitted.mass)} on`;
-  const rest = { target: "weights" as const, next: "Look at ballast" };
   const { proposal } = loads;
   if (proposal.ok) {
     const lighter = loads.fitted.mass - proposal.mass > 1;
     if (loads.enough && !lighter)
-      return [
-        check(id, label, { verdict: "good", said: tell`${on}: enough, and no more than needed.`, ...rest }),
-      ];
+      return [row.good("weights", tell`${on}: enough, and no more than needed.`, "", "Look at ballast")];
     if (loads.enough)
       return [
-        check(id, label, {
-          verdict: "note",
-          said: tell`${on}; ${setText(proposal)} would do.`,
-          why: "Weight that is not needed presses the soil and burns fuel.",
-          ...rest,
-        }),
+        row.note(
+          "weights",
+          tell`${on}; ${setText(proposal)} would do.`,
+          "Weight that is not needed presses the soil and burns fuel.",
+          "Look at ballast",
+        ),
       ];
     return [
-      check(id, label, {
-        verdict: "fix",
-        said: tell`${on}. ${capitalSaid(setText(proposal))} satisfies every state.`,
-        why: "It is the lightest set of what this machine has.",
-        ...rest,
-      }),
+      row.fix(
+        "weights",
+        tell`${on}. ${capitalSaid(setText(proposal))} satisfies every state.`,
+        "It is the lightest set of what this machine has.",
+        "Look at ballast",
+      ),
     ];
   }
   if (whole.weights.length === 0 && loads.enough)
-    return [check(id, label, { verdict: "good", said: "None needed.", ...rest })];
+    return [row.good("weights", "None needed.", "", "Look at ballast")];
   // An axle or the whole over its limit is told by its own check; weights are not its cure.
   if (whole.weights.length === 0 && proposal.shortFront <= 0.5 && proposal.shortRear <= 0.5) return [];
   return [
-    check(id, label, {
-      verdict: "fix",
-      said: shortText(whole, proposal, loads),
-      why: "Enter weights this machine could take, or lighten the tool.",
-      ...rest,
-    }),
+    row.fix(
+      "weights",
+      shortText(whole, proposal, loads),
+      "Enter weights this machine could take, or lighten the tool.",
+      "Look at ballast",
+    ),
   ];
 }
 

@@ -30,8 +30,8 @@ type Loads = Extract<BalanceOf, { ok: true }>;
 
 function missingCheck(whole: WholeRig, { missing, part }: Extract<BalanceOf, { ok: false }>): Check[] {
   const at = whole.parts[part ?? 0]!.rig;
-  const { unknown } = checkerOf("balance", at, part !== null && whole.parts.length > 1 ? part : undefined);
-  return [{ ...unknown("front", "Loads", missing), id: "front" }];
+  const rowOf = checkerOf("balance", at, part !== null && whole.parts.length > 1 ? part : undefined);
+  return [{ ...rowOf("front", "Loads").unknown(missing), id: "front" }];
 }
 
 function loadChecks(whole: WholeRig, loads: Loads): Check[] {
@@ -51,25 +51,20 @@ function loadChecks(whole: WholeRig, loads: Loads): Check[] {
 /** What stands on tracks bears on all of them while it lies in their middle third (the kern of a line; textbook statics). */
 const THIRD = 1 / 3;
 
-function middleCheck(whole: WholeRig, { states }: Loads, { check }: Checker): Check {
-  const [id, label] = ["tracks-middle", "Weight on the tracks"];
+function middleCheck(whole: WholeRig, { states }: Loads, rowOf: Checker): Check {
+  const row = rowOf("tracks-middle", "Weight on the tracks");
   const share = ({ front, total }: RigState) => front / total;
   const off = (state: RigState) => Math.abs(share(state) - 0.5);
   const worst = states.reduce((most, state) => (off(state) > off(most) ? state : most));
   const said = tell`${worst.label}: ${quantity("ratio", share(worst))} of it on the ${steeredName(whole).toLowerCase()}`;
   return off(worst) <= THIRD / 2
-    ? check(id, label, {
-        verdict: "good",
-        said: tell`${said}: it lies in the middle third.`,
-        target: "weights",
-      })
-    : check(id, label, {
-        verdict: "check",
-        said: tell`${said}: it leaves the middle third of the tracks.`,
-        why: `The ${share(worst) < 0.5 ? "front" : "rear"} of the tracks presses on the ground hardly at all: it steers badly, and its other end sinks in.`,
-        target: "weights",
-        next: "Look at ballast",
-      });
+    ? row.good("weights", tell`${said}: it lies in the middle third.`)
+    : row.check(
+        "weights",
+        tell`${said}: it leaves the middle third of the tracks.`,
+        `The ${share(worst) < 0.5 ? "front" : "rear"} of the tracks presses on the ground hardly at all: it steers badly, and its other end sinks in.`,
+        "Look at ballast",
+      );
 }
 
 function axleLimitChecks(whole: WholeRig, loads: Loads, at: Checker): Check[] {
@@ -83,8 +78,8 @@ const worstOf = (states: readonly RigState[], pick: (state: RigState) => number)
   states.reduce((worst, state) => (pick(state) < pick(worst) ? state : worst));
 
 /** At least a fifth of the unladen weight on the steered axle, on the road and with the implement raised. */
-function steeredCheck(whole: WholeRig, { states, unladen }: Loads, { check }: Checker): Check {
-  const [id, label] = ["front", `Weight on the ${steeredName(whole).toLowerCase()}`];
+function steeredCheck(whole: WholeRig, { states, unladen }: Loads, rowOf: Checker): Check {
+  const row = rowOf("front", `Weight on the ${steeredName(whole).toLowerCase()}`);
   const must = worstOf(
     states.filter((state) => state.must),
     ({ front }) => front,
@@ -96,59 +91,46 @@ function steeredCheck(whole: WholeRig, { states, unladen }: Loads, { check }: Ch
     tell`${state.label}: ${quantity("mass", state.front)} on the ${steeredName(whole).toLowerCase()}, ${share(state)} of the unladen weight`;
   const least = quantity("ratio", FRONT_SHARE);
   if (must.front < 0)
-    return check(id, label, {
-      verdict: "stop",
-      said: tell`${must.label}: the ${steeredName(whole).toLowerCase()} lifts off. ${quantity("mass", -must.front)} are missing for it even to touch the ground.`,
-      why: "Do not lift it: the machine tips over its other axle.",
+    return row.stop(
       target,
-      next: "Look at ballast",
-    });
+      tell`${must.label}: the ${steeredName(whole).toLowerCase()} lifts off. ${quantity("mass", -must.front)} are missing for it even to touch the ground.`,
+      "Do not lift it: the machine tips over its other axle.",
+      "Look at ballast",
+    );
   if (must.front < FRONT_SHARE * unladen - 0.5)
-    return check(id, label, {
-      verdict: "stop",
-      said: tell`${told(must)}; ${least} must stay on it.`,
-      why: "Below that it steers and brakes badly. On the road it is against the rules nearly everywhere.",
+    return row.stop(
       target,
-      next: "Look at ballast",
-    });
+      tell`${told(must)}; ${least} must stay on it.`,
+      "Below that it steers and brakes badly. On the road it is against the rules nearly everywhere.",
+      "Look at ballast",
+    );
   const pulling = work.length > 0 ? worstOf(work, ({ front }) => front) : null;
   if (pulling && pulling.front < FRONT_SHARE * unladen)
-    return check(id, label, {
-      verdict: "check",
-      said: tell`${told(pulling)} while pulling.`,
-      why: "It steers badly under load, and the front wheels help little. More weight in front, or a lower line of pull.",
+    return row.check(
       target,
-      next: "Look at ballast",
-    });
-  return check(id, label, {
-    verdict: "good",
-    said: tell`${told(must)}, at the least.`,
-    target,
-    next: "Look at ballast",
-  });
+      tell`${told(pulling)} while pulling.`,
+      "It steers badly under load, and the front wheels help little. More weight in front, or a lower line of pull.",
+      "Look at ballast",
+    );
+  return row.good(target, tell`${told(must)}, at the least.`, "", "Look at ballast");
 }
 
-function rearCheck({ states, unladen }: Loads, { check }: Checker): Check {
-  const [id, label] = ["rear", "Weight on the rear axle"];
+function rearCheck({ states, unladen }: Loads, rowOf: Checker): Check {
+  const row = rowOf("rear", "Weight on the rear axle");
   const must = worstOf(
     states.filter((state) => state.must),
     ({ rear }) => rear,
   );
   const told = tell`${must.label}: ${quantity("mass", must.rear)} on the rear axle, ${quantity("ratio", must.rear / unladen)} of the unladen weight`;
   if (must.rear < REAR_SHARE * unladen - 0.5)
-    return check(id, label, {
-      verdict: must.rear < 0 ? "stop" : "fix",
-      said: tell`${told}; with a tool in front ${quantity("ratio", REAR_SHARE)} should stay on it.`,
-      why: "The rear brakes and the drive need it. Weight at the back, or the rear tool coupled first.",
-      target: "weights",
-      next: "Look at ballast",
-    });
-  return check(id, label, {
-    verdict: "good",
-    said: tell`${told}, at the least.`,
-    target: "weights",
-    next: "Look at ballast",
-  });
+    return row.judged(
+      must.rear < 0 ? "stop" : "fix",
+      "weights",
+      tell`${told}; with a tool in front ${quantity("ratio", REAR_SHARE)} should stay on it.`,
+      "The rear brakes and the drive need it. Weight at the back, or the rear tool coupled first.",
+      "Look at ballast",
+    );
+  return row.good("weights", tell`${told}, at the least.`, "", "Look at ballast");
 }
 
 /** A permitted load: on the road, and at work where the maker names another. */
@@ -200,32 +182,31 @@ function limitCheck(
   states: readonly RigState[],
   pick: (state: RigState) => number,
   whole: WholeRig,
-  { check, unknown }: Checker,
+  rowOf: Checker,
 ): Check {
+  const row = rowOf(id, label);
   const { key, road, field } = permittedOf(id, whole);
-  if (road === null) return unknown(id, label, key as "tractor.frontLimit");
+  if (road === null) return row.unknown(key as "tractor.frontLimit");
   const { must, work } = overOf(states, pick, { road, field });
   const target = "weights" as const;
   const told = ({ state, load, limit }: Over) =>
     tell`${state.label}: ${quantity("mass", load)}; permitted ${quantity("mass", limit)}`;
   if (must.load > must.limit || (work?.own && work.load > work.limit)) {
     const over = must.load > must.limit ? must : work!;
-    return check(id, label, {
-      verdict: "stop",
-      said: tell`${label} carries too much. ${told(over)}${over === must ? "" : " at work"}, ${quantity("mass", over.load - over.limit)} over.`,
-      why: tell`It breaks the axle, or the law. ${lighter(states, pick, over.limit, whole)}`,
+    return row.stop(
       target,
-      next: "Look at ballast",
-    });
+      tell`${row.label} carries too much. ${told(over)}${over === must ? "" : " at work"}, ${quantity("mass", over.load - over.limit)} over.`,
+      tell`It breaks the axle, or the law. ${lighter(states, pick, over.limit, whole)}`,
+      "Look at ballast",
+    );
   }
   if (work && work.load > work.limit)
-    return check(id, label, {
-      verdict: "check",
-      said: tell`${told(work)} on the road, ${quantity("mass", work.load - work.limit)} over it at work. No limit for work is told.`,
-      why: "Some makers permit more at walking pace in the field: their book says. Until then the road's limit is all that is known.",
-      target: key,
-    });
-  return check(id, label, { verdict: "good", said: tell`${told(must)}.`, target: key });
+    return row.check(
+      key,
+      tell`${told(work)} on the road, ${quantity("mass", work.load - work.limit)} over it at work. No limit for work is told.`,
+      "Some makers permit more at walking pace in the field: their book says. Until then the road's limit is all that is known.",
+    );
+  return row.good(key, tell`${told(must)}.`);
 }
 
 /** What to do about too much load: how far to fill, where filling is what brings it over. */
@@ -247,10 +228,10 @@ function lighter(
 function toolAxleChecks(whole: WholeRig, { states }: Loads): Check[] {
   return whole.parts.flatMap(({ rig }, index) => {
     if (isCarried(rig.attachment)) return [];
-    const { check, unknown } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
+    const rowOf = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
     const limit = known(rig, "tool.axleLimit");
-    const [id, label] = ["tool-axle", "Implement's axle"];
-    if (limit === null) return [unknown(id, label, "tool.axleLimit")];
+    const row = rowOf("tool-axle", "Implement's axle");
+    if (limit === null) return [row.unknown("tool.axleLimit")];
     const field = known(rig, "tool.axleFieldLimit");
     const { must, work } = overOf(states, (state) => state.tools[index] ?? 0, { road: limit, field });
     const told = ({ state, load, limit: most }: Over) =>
@@ -259,24 +240,22 @@ function toolAxleChecks(whole: WholeRig, { states }: Loads): Check[] {
     if (must.load > must.limit || (work?.own && work.load > work.limit)) {
       const over = must.load > must.limit ? must : work!;
       return [
-        check(id, label, {
-          verdict: "stop",
-          said: tell`${told(over)}${over === must ? "" : " at work"}, ${quantity("mass", over.load - over.limit)} over.`,
-          why: "Fill less.",
+        row.stop(
           target,
-        }),
+          tell`${told(over)}${over === must ? "" : " at work"}, ${quantity("mass", over.load - over.limit)} over.`,
+          "Fill less.",
+        ),
       ];
     }
     if (work && work.load > work.limit)
       return [
-        check(id, label, {
-          verdict: "check",
-          said: tell`${told(work)} on the road, ${quantity("mass", work.load - work.limit)} over it at work. No limit for work is told.`,
-          why: "Its maker's book may permit more in the field.",
-          target: "tool.axleFieldLimit",
-        }),
+        row.check(
+          "tool.axleFieldLimit",
+          tell`${told(work)} on the road, ${quantity("mass", work.load - work.limit)} over it at work. No limit for work is told.`,
+          "Its maker's book may permit more in the field.",
+        ),
       ];
-    return [check(id, label, { verdict: "good", said: tell`${told(must)}.`, target })];
+    return [row.good(target, tell`${told(must)}.`)];
   });
 }
 
@@ -284,14 +263,14 @@ function toolAxleChecks(whole: WholeRig, { states }: Loads): Check[] {
 const UNEVEN = 1.25;
 
 /** What hangs to one side: which wheel carries it, and whether that may. */
-function sidewaysChecks(whole: WholeRig, { states }: Loads, { check, unknown }: Checker): Check[] {
-  const [id, label] = ["sideways", "Left and right wheel"];
+function sidewaysChecks(whole: WholeRig, { states }: Loads, rowOf: Checker): Check[] {
+  const row = rowOf("sideways", "Left and right wheel");
   const lead = whole.parts[0]!.rig;
   for (const [index, { rig, behind }] of whole.parts.entries()) {
     const missing = behind === null && isCarried(rig.attachment) ? unplacedSideways(rig) : null;
     if (missing) {
       const at = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
-      return [at.unknown(id, label, missing)];
+      return [at(row.name, row.label).unknown(missing)];
     }
   }
   const told = states.flatMap((state) => state.sides.map((side) => ({ state, side })));
@@ -301,7 +280,7 @@ function sidewaysChecks(whole: WholeRig, { states }: Loads, { check, unknown }: 
       ({ rig }) => (known(rig, "tool.cgSide") ?? known(rig, "tool.lateral") ?? 0) !== 0,
     );
     const carried = whole.parts.some(({ rig }) => isCarried(rig.attachment) && !isBuiltOn(rig.attachment));
-    return lopsided && carried && known(lead, key) === null ? [unknown(id, label, key)] : [];
+    return lopsided && carried && known(lead, key) === null ? [row.unknown(key)] : [];
   }
   const worst = told.reduce((most, each) => (each.side.ratio > most.side.ratio ? each : most));
   const { left, right, ratio, axle } = worst.side;
@@ -309,12 +288,11 @@ function sidewaysChecks(whole: WholeRig, { states }: Loads, { check, unknown }: 
   const loads = tell`${worst.state.label}: ${quantity("mass", left)} left, ${quantity("mass", right)} right on the ${(axle === "front" ? steeredName(whole) : otherName(whole)).toLowerCase()}`;
   if (Math.min(left, right) < 0)
     return [
-      check(id, label, {
-        verdict: "stop",
-        said: tell`${loads}: the ${heavy === "left" ? "right" : "left"} wheel lifts off.`,
-        why: "It tips to the side. Weight on the other side, or another machine.",
-        target: "tool.cgSide",
-      }),
+      row.stop(
+        "tool.cgSide",
+        tell`${loads}: the ${heavy === "left" ? "right" : "left"} wheel lifts off.`,
+        "It tips to the side. Weight on the other side, or another machine.",
+      ),
     ];
   const over = told
     .map(({ state, side }) => ({
@@ -326,23 +304,21 @@ function sidewaysChecks(whole: WholeRig, { states }: Loads, { check, unknown }: 
   const [most] = over.sort((a, b) => b.load - a.load);
   if (most)
     return [
-      check(id, label, {
-        verdict: "stop",
-        said: tell`${most.state.label}: ${quantity("mass", most.load)} on one wheel; its half of the permitted axle load is ${quantity("mass", most.limit!)}.`,
-        why: `What hangs to one side is too much for that wheel. A counterweight on the other side of the tool, or a lighter one.`,
-        target: "tool.cgSide",
-      }),
+      row.stop(
+        "tool.cgSide",
+        tell`${most.state.label}: ${quantity("mass", most.load)} on one wheel; its half of the permitted axle load is ${quantity("mass", most.limit!)}.`,
+        `What hangs to one side is too much for that wheel. A counterweight on the other side of the tool, or a lighter one.`,
+      ),
     ];
   if (ratio >= UNEVEN)
     return [
-      check(id, label, {
-        verdict: "check",
-        said: tell`${loads}: the ${heavy} wheel carries ${ratio.toFixed(2)} times the other.`,
-        why: "It leans, most of all raised at a headland, and slips on the light side. Common practice is a counterweight on the tool's other side.",
-        target: "tool.cgSide",
-      }),
+      row.check(
+        "tool.cgSide",
+        tell`${loads}: the ${heavy} wheel carries ${ratio.toFixed(2)} times the other.`,
+        "It leans, most of all raised at a headland, and slips on the light side. Common practice is a counterweight on the tool's other side.",
+      ),
     ];
-  return [check(id, label, { verdict: "good", said: tell`${loads}.`, target: "tool.cgSide" })];
+  return [row.good("tool.cgSide", tell`${loads}.`)];
 }
 
 /** Half of what an axle may carry on the road: one wheel's share; null where no limit is told, or there are tracks. */
@@ -358,14 +334,13 @@ const SCALE_PLAY = 0.02;
 function scaleCheck(whole: WholeRig): Check[] {
   const off = onTracks(whole.parts[0]!.rig) ? null : scaleError(whole);
   if (off === null || Math.abs(off) <= SCALE_PLAY) return [];
-  const { check } = checkerOf("balance", whole.parts[0]!.rig);
+  const rowOf = checkerOf("balance", whole.parts[0]!.rig);
   return [
-    check("scale", "Weighbridge", {
-      verdict: "fix",
-      said: `Both axles together are ${Math.abs(off * 100).toFixed(1)} % ${off > 0 ? "more" : "less"} than the whole machine.`,
-      why: "One slip was weighed otherwise: another fuel tank, a driver, weights on, or a slope.",
-      target: "tractor.mass",
-    }),
+    rowOf("scale", "Weighbridge").fix(
+      "tractor.mass",
+      `Both axles together are ${Math.abs(off * 100).toFixed(1)} % ${off > 0 ? "more" : "less"} than the whole machine.`,
+      "One slip was weighed otherwise: another fuel tank, a driver, weights on, or a slope.",
+    ),
   ];
 }
 
@@ -373,14 +348,13 @@ function tailChecks(whole: WholeRig): Check[] {
   return whole.parts.flatMap(({ rig }, index) => {
     const beyond = beyondTail(whole, index);
     if (beyond <= 0) return [];
-    const { check } = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
+    const rowOf = checkerOf("balance", rig, whole.parts.length > 1 ? index : undefined);
     return [
-      check("tail", "Centre of gravity", {
-        verdict: "fix",
-        said: tell`The centre of gravity is told to lie ${tapeLength(beyond)} behind the last part of the tool.`,
-        why: "It lies between the tool's own parts. Look for a slipped digit, or for a length taken from the axle.",
-        target: "tool.cg",
-      }),
+      rowOf("tail", "Centre of gravity").fix(
+        "tool.cg",
+        tell`The centre of gravity is told to lie ${tapeLength(beyond)} behind the last part of the tool.`,
+        "It lies between the tool's own parts. Look for a slipped digit, or for a length taken from the axle.",
+      ),
     ];
   });
 }
@@ -392,21 +366,16 @@ function trackCheck(whole: WholeRig): Check[] {
   const { rig } = whole.parts[0]!;
   const [front, rear] = [known(rig, "tractor.trackFront"), known(rig, "tractor.trackRear")];
   if (front === null || rear === null || onTracks(rig)) return [];
-  const { check } = checkerOf("balance", rig);
-  const [id, label] = ["track", "Track width"];
+  const rowOf = checkerOf("balance", rig);
+  const row = rowOf("track", "Track width");
   const off = front - rear;
   return [
     Math.abs(off) <= TRACK_PLAY
-      ? check(id, label, {
-          verdict: "good",
-          said: tell`${tapeLength(rear)}, front and rear in one line.`,
-          target: "tractor.trackRear",
-        })
-      : check(id, label, {
-          verdict: "note",
-          said: tell`${dimension("tractor.trackFront", rig.attachment).label} is ${fineLength(Math.abs(off))} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
-          why: "Between rows and in tramlines each wheel makes a rut of its own.",
-          target: "tractor.trackFront",
-        }),
+      ? row.good("tractor.trackRear", tell`${tapeLength(rear)}, front and rear in one line.`)
+      : row.note(
+          "tractor.trackFront",
+          tell`${dimension("tractor.trackFront", rig.attachment).label} is ${fineLength(Math.abs(off))} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
+          "Between rows and in tramlines each wheel makes a rut of its own.",
+        ),
   ];
 }

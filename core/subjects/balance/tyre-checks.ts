@@ -22,7 +22,7 @@ function axleName({ axle, part }: AxlePressure, whole: WholeRig): string {
 
 function alikeCheck(whole: WholeRig, axle: AxlePressure): Check[] {
   const { left, right, keys, part } = axle;
-  const { check } = checkerOf(
+  const rowOf = checkerOf(
     "balance",
     whole.parts[part ?? 0]!.rig,
     part !== null && whole.parts.length > 1 ? part : undefined,
@@ -30,12 +30,11 @@ function alikeCheck(whole: WholeRig, axle: AxlePressure): Check[] {
   if (left === null || right === null || Math.abs(left - right) <= ALIKE + 1e-6) return [];
   const low = left < right ? "left" : "right";
   return [
-    check(`alike-${axle.axle}`, `Alike on the ${axleName(axle, whole)}`, {
-      verdict: "fix",
-      said: tell`On the ${axleName(axle, whole)} the ${low} tyre has ${quantity("pressure", Math.abs(left - right))} less: ${quantity("pressure", left)} left, ${quantity("pressure", right)} right.`,
-      why: "The machine leans, the receiver with it, and it pulls to one side.",
-      target: low === "left" ? keys.left : keys.right,
-    }),
+    rowOf(`alike-${axle.axle}`, `Alike on the ${axleName(axle, whole)}`).fix(
+      low === "left" ? keys.left : keys.right,
+      tell`On the ${axleName(axle, whole)} the ${low} tyre has ${quantity("pressure", Math.abs(left - right))} less: ${quantity("pressure", left)} left, ${quantity("pressure", right)} right.`,
+      "The machine leans, the receiver with it, and it pulls to one side.",
+    ),
   ];
 }
 
@@ -68,21 +67,20 @@ export function tyreChecks(whole: WholeRig, axle: AxlePressure): Check[] {
 
 function tableCheck(whole: WholeRig, axle: AxlePressure): Check[] {
   const { part, tyres, field, road, keys } = axle;
-  const { check } = checkerOf(
+  const rowOf = checkerOf(
     "balance",
     whole.parts[part ?? 0]!.rig,
     part !== null && whole.parts.length > 1 ? part : undefined,
   );
-  const [id, label] = [`tyres-${axle.axle}`, `Tyres, ${axleName(axle, whole)}`];
-  const enter = { target: "tyres" as const, next: "Enter tyres" };
+  const row = rowOf(`tyres-${axle.axle}`, `Tyres, ${axleName(axle, whole)}`);
   if (!tyres || !field || !road)
     return [
-      check(id, label, {
-        verdict: "unknown",
-        said: "No tyre table is given.",
-        why: "The tyre maker's table says what pressure a load and a speed need.",
-        ...enter,
-      }),
+      row.judged(
+        "unknown",
+        "tyres",
+        "No tyre table is given.",
+        "The tyre maker's table says what pressure a load and a speed need.",
+      ),
     ];
   for (const [where, asked] of [
     ["on the road", road],
@@ -92,30 +90,27 @@ function tableCheck(whole: WholeRig, axle: AxlePressure): Check[] {
     const { answer } = asked;
     if (answer.kind === "overloaded")
       return [
-        check(id, label, {
-          verdict: "stop",
-          said: tell`${capital(where)}, ${load}: ${quantity("mass", answer.by)} more than ${tyres.label} carries at any pressure.`,
-          why: "It bursts or comes off the rim. Drive slower, fill less, or fit other tyres.",
-          ...enter,
-        }),
+        row.stop(
+          "tyres",
+          tell`${capital(where)}, ${load}: ${quantity("mass", answer.by)} more than ${tyres.label} carries at any pressure.`,
+          "It bursts or comes off the rim. Drive slower, fill less, or fit other tyres.",
+        ),
       ];
     if (answer.kind === "too fast")
       return [
-        check(id, label, {
-          verdict: "fix",
-          said: tell`${tyres.label}'s table ends at ${quantity("speed", answer.fastest)}; ${where} it goes ${quantity("speed", asked.speed)}.`,
-          why: "A table is not read past its end. Drive no faster than it says.",
-          ...enter,
-        }),
+        row.fix(
+          "tyres",
+          tell`${tyres.label}'s table ends at ${quantity("speed", answer.fastest)}; ${where} it goes ${quantity("speed", asked.speed)}.`,
+          "A table is not read past its end. Drive no faster than it says.",
+        ),
       ];
     if (answer.kind === "hole")
       return [
-        check(id, label, {
-          verdict: "check",
-          said: tell`${tyres.label}'s table has a hole at ${quantity("speed", asked.speed)}.`,
-          why: "Fill in the missing figures from the tyre maker's book.",
-          ...enter,
-        }),
+        row.check(
+          "tyres",
+          tell`${tyres.label}'s table has a hole at ${quantity("speed", asked.speed)}.`,
+          "Fill in the missing figures from the tyre maker's book.",
+        ),
       ];
   }
   if (field.answer.kind !== "pressure" || road.answer.kind !== "pressure") return [];
@@ -124,46 +119,38 @@ function tableCheck(whole: WholeRig, axle: AxlePressure): Check[] {
   const least = axle.left === null || axle.right === null ? null : Math.min(axle.left, axle.right);
   if (least === null)
     return [
-      check(id, label, {
-        verdict: "unknown",
-        said: tell`${tyres.label} needs ${wanted}; nobody gauged it.`,
-        target: axle.left === null ? keys.left : keys.right,
-      }),
+      row.judged(
+        "unknown",
+        axle.left === null ? keys.left : keys.right,
+        tell`${tyres.label} needs ${wanted}; nobody gauged it.`,
+      ),
     ];
   const now = quantity("pressure", least);
   if (least < inField - ALIKE)
     return [
-      check(id, label, {
-        verdict: "stop",
-        said: tell`${now} is too soft even for the field: ${tyres.label} needs ${wanted}.`,
-        why: "The carcass breaks, or the tyre slips on the rim.",
-        target: keys.left,
-      }),
+      row.stop(
+        keys.left,
+        tell`${now} is too soft even for the field: ${tyres.label} needs ${wanted}.`,
+        "The carcass breaks, or the tyre slips on the rim.",
+      ),
     ];
   if (least < onRoad - ALIKE)
     return [
-      check(id, label, {
-        verdict: "check",
-        said: tell`${now}: right for the field, too soft for the road. ${tyres.label} needs ${wanted}.`,
-        why: "Pump up before the road, or drive as slowly as the table allows.",
-        target: keys.left,
-      }),
+      row.check(
+        keys.left,
+        tell`${now}: right for the field, too soft for the road. ${tyres.label} needs ${wanted}.`,
+        "Pump up before the road, or drive as slowly as the table allows.",
+      ),
     ];
   const beyond = least > onRoad + HARD;
   if (least > inField + HARD)
     return [
-      check(id, label, {
-        verdict: beyond ? "check" : "note",
-        said: tell`${now}: ${beyond ? "harder than even the road asks" : "still as hard as for the road"}. ${tyres.label} needs ${wanted}.`,
-        why: "Hard tyres slip, and press the soil.",
-        target: keys.left,
-      }),
+      row.judged(
+        beyond ? "check" : "note",
+        keys.left,
+        tell`${now}: ${beyond ? "harder than even the road asks" : "still as hard as for the road"}. ${tyres.label} needs ${wanted}.`,
+        "Hard tyres slip, and press the soil.",
+      ),
     ];
-  return [
-    check(id, label, {
-      verdict: "good",
-      said: tell`${now}; ${tyres.label} needs ${wanted}.`,
-      target: keys.left,
-    }),
-  ];
+  return [row.good(keys.left, tell`${now}; ${tyres.label} needs ${wanted}.`)];
 }

@@ -3,7 +3,7 @@
 import { isBuiltOn, onLinks, onPin } from "../../dimension/attachment.ts";
 import type { DimensionKey } from "../../dimension/catalogue.ts";
 import type { Check } from "../../finding/check.ts";
-import { type Checker, checkerOf } from "../../finding/checking.ts";
+import { type Checker, checkerOf, type Row } from "../../finding/checking.ts";
 import { pitchWords } from "../../linkage/words.ts";
 import { capital } from "../../quantity/capital.ts";
 import { fineLength, quantity, type Said, tapeLength, tell } from "../../quantity/said.ts";
@@ -23,21 +23,19 @@ export function hitchChecks(whole: WholeRig, hitches: readonly HitchOf[]): Check
 function checksOf(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
   if (rig.attachment === "head")
     return [
-      at.check("fixed", "Mount", {
-        verdict: "good",
-        said: "Fixed: the head hooks on the feeder house and is locked there.",
-        why: "Look at both locks before lifting.",
-        target: "axle.pin",
-      }),
+      at("fixed", "Mount").good(
+        "axle.pin",
+        "Fixed: the head hooks on the feeder house and is locked there.",
+        "Look at both locks before lifting.",
+      ),
     ];
   if (isBuiltOn(rig.attachment))
     return [
-      at.check("fixed", "Mount", {
-        verdict: "good",
-        said: "Built on: the boom's lift and its frame stay on the machine.",
-        why: "Look at the frame's pins, pendulum and springs before the season.",
-        target: "axle.pin",
-      }),
+      at("fixed", "Mount").good(
+        "axle.pin",
+        "Built on: the boom's lift and its frame stay on the machine.",
+        "Look at the frame's pins, pendulum and springs before the season.",
+      ),
     ];
   if (onPin(rig.attachment)) return [levelCheck(hitch, at)];
   return [
@@ -57,43 +55,33 @@ export function shorten(difference: number, what: "link" | "rod"): Said {
   return tell`Shorten the ${longer} ${what} by ${fineLength(Math.abs(difference))}, unless its maker wants them different.`;
 }
 
-function linksCheck({ links }: HitchOf, { check, unknown }: Checker): Check {
-  const [id, label] = ["links", "Lower links equal"];
-  if (!links) return unknown(id, label, "hitch.linkRight");
+function linksCheck({ links }: HitchOf, rowOf: Checker): Check {
+  const row = rowOf("links", "Lower links equal");
+  if (!links) return row.unknown("hitch.linkRight");
   const { difference, turn } = links;
   const by = fineLength(Math.abs(difference));
   if (Math.abs(difference) <= EQUAL)
-    return check(id, label, {
-      verdict: "good",
-      said: difference === 0 ? "Equal." : tell`Within ${by}.`,
-      target: "hitch.linkLeft",
-    });
+    return row.good("hitch.linkLeft", difference === 0 ? "Equal." : tell`Within ${by}.`);
   const longer = difference > 0 ? "left" : "right";
-  return check(id, label, {
-    verdict: "fix",
-    said: tell`The ${longer} lower link is ${by} longer: the cross shaft stands ${turn === null ? "askew" : tell`${quantity("angle", Math.abs(turn))} askew`}.`,
-    why: tell`The tool pulls to the side. ${shorten(difference, "link")}`,
-    target: difference > 0 ? "hitch.linkLeft" : "hitch.linkRight",
-  });
+  return row.fix(
+    difference > 0 ? "hitch.linkLeft" : "hitch.linkRight",
+    tell`The ${longer} lower link is ${by} longer: the cross shaft stands ${turn === null ? "askew" : tell`${quantity("angle", Math.abs(turn))} askew`}.`,
+    tell`The tool pulls to the side. ${shorten(difference, "link")}`,
+  );
 }
 
-function rodsCheck({ rods }: HitchOf, { check, unknown }: Checker): Check {
-  const [id, label] = ["rods", "Lift rods equal"];
-  if (!rods) return unknown(id, label, "hitch.rodRight");
+function rodsCheck({ rods }: HitchOf, rowOf: Checker): Check {
+  const row = rowOf("rods", "Lift rods equal");
+  if (!rods) return row.unknown("hitch.rodRight");
   const by = fineLength(Math.abs(rods.difference));
   if (Math.abs(rods.difference) <= EQUAL)
-    return check(id, label, {
-      verdict: "good",
-      said: rods.difference === 0 ? "Equal." : tell`Within ${by}.`,
-      target: "hitch.rodLeft",
-    });
+    return row.good("hitch.rodLeft", rods.difference === 0 ? "Equal." : tell`Within ${by}.`);
   const longer = rods.difference > 0 ? "left" : "right";
-  return check(id, label, {
-    verdict: "fix",
-    said: tell`The ${longer} lift rod is ${by} longer: the tool leans ${rods.lean === null ? "" : tell`${quantity("angle", Math.abs(rods.lean))} `}to the ${longer}.`,
-    why: tell`One side works deeper. ${shorten(rods.difference, "rod")}`,
-    target: rods.difference > 0 ? "hitch.rodLeft" : "hitch.rodRight",
-  });
+  return row.fix(
+    rods.difference > 0 ? "hitch.rodLeft" : "hitch.rodRight",
+    tell`The ${longer} lift rod is ${by} longer: the tool leans ${rods.lean === null ? "" : tell`${quantity("angle", Math.abs(rods.lean))} `}to the ${longer}.`,
+    tell`One side works deeper. ${shorten(rods.difference, "rod")}`,
+  );
 }
 
 function linkageChecks(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
@@ -108,15 +96,9 @@ function linkageChecks(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
   return [
     rodsCheck(hitch, at),
     ...(!works(rig)
-      ? [
-          at.check("pitch", "Pitch at work", {
-            verdict: "good",
-            said: "It only carries: it need not hang level.",
-            target: "tool.kind",
-          }),
-        ]
+      ? [at("pitch", "Pitch at work").good("tool.kind", "It only carries: it need not hang level.")]
       : missing
-        ? [at.unknown("pitch", "Pitch at work", missing)]
+        ? [at("pitch", "Pitch at work").unknown(missing)]
         : [pitchCheck(hitch, at)]),
     ...(missing ? [] : strokeChecks(hitch, at)),
     ...(missing ? [] : virtualCheck(rig, hitch, at)),
@@ -129,58 +111,44 @@ function linkageChecks(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
 /** A pitch this near to the wanted one is right, radians: half a degree. */
 const PITCH_PLAY = (0.5 * Math.PI) / 180;
 
-function pitchCheck(hitch: HitchOf, { check, unknown }: Checker): Check {
-  const [id, label] = ["pitch", "Pitch at work"];
+function pitchCheck(hitch: HitchOf, rowOf: Checker): Check {
+  const row = rowOf("pitch", "Pitch at work");
   const { work, pitch, wantedPitch, cure } = hitch;
-  if (!work) return unknown(id, label, "work.ballHeight");
-  if (!work.ok) return brokenTriangle(id, label, work, { check, unknown });
+  if (!work) return row.unknown("work.ballHeight");
+  if (!work.ok) return brokenTriangle(row, work);
   const off = pitch! - wantedPitch;
   const now = pitchWords(pitch!);
   if (Math.abs(off) <= PITCH_PLAY)
-    return check(id, label, {
-      verdict: "good",
-      said: tell`${now}; wanted ${pitchWords(wantedPitch)}.`,
-      target: "work.topLink",
-    });
-  return check(id, label, {
-    verdict: "fix",
-    said: tell`${now}; wanted ${pitchWords(wantedPitch)}. ${cureText(cure)}`,
-    why: "Front and rear of the tool work at different depths.",
-    target: "work.topLink",
-    next: "Set top link",
-  });
+    return row.good("work.topLink", tell`${now}; wanted ${pitchWords(wantedPitch)}.`);
+  return row.fix(
+    "work.topLink",
+    tell`${now}; wanted ${pitchWords(wantedPitch)}. ${cureText(cure)}`,
+    "Front and rear of the tool work at different depths.",
+    "Set top link",
+  );
 }
 
 /** A semi-mounted tool is level where the balls are as high as its pins stand with the frame level: links up or down, no top link. */
-function tailPitchCheck(
-  rig: ResolvedRig,
-  { tail, wantedPitch }: HitchOf,
-  { check, unknown }: Checker,
-): Check {
-  const [id, label] = ["pitch", "Pitch at work"];
+function tailPitchCheck(rig: ResolvedRig, { tail, wantedPitch }: HitchOf, rowOf: Checker): Check {
+  const row = rowOf("pitch", "Pitch at work");
   const pitch = tail?.work ?? null;
   const [level, wheel] = [known(rig, "tool.eyeHeight"), known(rig, "pin.pivot")];
   if (pitch === null || level === null || wheel === null) {
     const open = (["tool.eyeHeight", "pin.pivot", "work.ballHeight"] as const).find(
       (key) => known(rig, key) === null,
     );
-    return unknown(id, label, open ?? "work.ballHeight");
+    return row.unknown(open ?? "work.ballHeight");
   }
   const now = pitchWords(pitch);
   const height = level + wheel * Math.sin(wantedPitch);
   if (Math.abs(pitch - wantedPitch) <= PITCH_PLAY)
-    return check(id, label, {
-      verdict: "good",
-      said: tell`${now}; wanted ${pitchWords(wantedPitch)}.`,
-      target: "work.ballHeight",
-    });
-  return check(id, label, {
-    verdict: "fix",
-    said: tell`${now}; wanted ${pitchWords(wantedPitch)}. Set the balls to ${tapeLength(height)} above ground.`,
-    why: "It hangs in the balls and stands on its wheel: the lower links set its pitch, no top link does.",
-    target: "work.ballHeight",
-    next: "Set the lift",
-  });
+    return row.good("work.ballHeight", tell`${now}; wanted ${pitchWords(wantedPitch)}.`);
+  return row.fix(
+    "work.ballHeight",
+    tell`${now}; wanted ${pitchWords(wantedPitch)}. Set the balls to ${tapeLength(height)} above ground.`,
+    "It hangs in the balls and stands on its wheel: the lower links set its pitch, no top link does.",
+    "Set the lift",
+  );
 }
 
 /** How to set the top link, and how far it is from that; empty where there is nothing to set. */
@@ -193,78 +161,70 @@ export function cureText(cure: HitchOf["cure"]): Said {
   return tell`Set the top link to ${length}, ${fineLength(Math.abs(cure.change))} ${cure.change > 0 ? "longer" : "shorter"}${turns}.`;
 }
 
-function brokenTriangle(
-  id: string,
-  label: string,
-  broken: Extract<NonNullable<HitchOf["work"]>, { ok: false }>,
-  { check }: Checker,
-): Check {
+function brokenTriangle(row: Row, broken: Extract<NonNullable<HitchOf["work"]>, { ok: false }>): Check {
   const by = tapeLength(broken.by);
   const said = {
     "too short": tell`The triangle does not close: the top link is ${by} too short.`,
     "too long": tell`The triangle does not close: the top link is ${by} too long.`,
     "lower links": tell`The lower links cannot reach that height or span: ${by} are missing.`,
   }[broken.reason];
-  return check(id, label, {
-    verdict: "stop",
+  return row.stop(
+    broken.reason === "lower links" ? "work.ballHeight" : "work.topLink",
     said,
-    why: "One of the lengths was read or written wrong: no linkage looks like that.",
-    target: broken.reason === "lower links" ? "work.ballHeight" : "work.topLink",
-  });
+    "One of the lengths was read or written wrong: no linkage looks like that.",
+  );
 }
 
 /** The whole lift: does the triangle close everywhere, and how far does the tool tip? */
-function strokeChecks({ low, high, poses, ahead }: HitchOf, at: Checker): Check[] {
-  const [id, label] = ["stroke", "Through the lift"];
-  if (!low) return [at.unknown(id, label, "hitch.ballLow")];
-  if (!high) return [at.unknown(id, label, "hitch.ballHigh")];
-  if (!low.ok) return [brokenTriangle(id, label, low, at)];
-  if (!high.ok) return [brokenTriangle(id, label, high, at)];
+function strokeChecks({ low, high, poses, ahead }: HitchOf, rowOf: Checker): Check[] {
+  const row = rowOf("stroke", "Through the lift");
+  if (!low) return [row.unknown("hitch.ballLow")];
+  if (!high) return [row.unknown("hitch.ballHigh")];
+  if (!low.ok) return [brokenTriangle(row, low)];
+  if (!high.ok) return [brokenTriangle(row, high)];
   const pitches = poses.map(({ pitch }) => (ahead ? -pitch : pitch));
   const [least, most] = [Math.min(...pitches), Math.max(...pitches)];
   return [
-    at.check(id, label, {
-      verdict: "good",
-      said: tell`Lifts ${tapeLength(high.pose.ball.z - low.pose.ball.z)}; tips from ${pitchWords(least)} to ${pitchWords(most)}.`,
-      target: "hitch.ballHigh",
-    }),
+    row.good(
+      "hitch.ballHigh",
+      tell`Lifts ${tapeLength(high.pose.ball.z - low.pose.ball.z)}; tips from ${pitchWords(least)} to ${pitchWords(most)}.`,
+    ),
   ];
 }
 
-function virtualCheck(rig: ResolvedRig, { work, ahead }: HitchOf, { check, unknown }: Checker): Check[] {
+function virtualCheck(rig: ResolvedRig, { work, ahead }: HitchOf, rowOf: Checker): Check[] {
   if (!work?.ok || ahead || !findsItsLine(rig)) return [];
-  const [id, label] = ["virtual", "Virtual hitch point"];
+  const row = rowOf("virtual", "Virtual hitch point");
   const { x: wheelbase, missing } = frontSupportOf(rig);
-  if (wheelbase === null) return [unknown(id, label, missing)];
+  if (wheelbase === null) return [row.unknown(missing)];
   const { virtual } = work.pose;
   if (!virtual)
     return [
-      check(id, label, {
-        verdict: "check",
-        said: "Top and lower links are parallel: they cross nowhere.",
-        why: "The tool does not find its depth by itself. Pin the top link lower on the tractor.",
-        target: "hitch.upperUp",
-      }),
+      row.check(
+        "hitch.upperUp",
+        "Top and lower links are parallel: they cross nowhere.",
+        "The tool does not find its depth by itself. Pin the top link lower on the tractor.",
+      ),
     ];
   const forward = -virtual.x;
   const where = tell`${aheadWords(rig, forward)}, ${tapeLength(Math.abs(virtual.z))} ${virtual.z >= 0 ? "above" : "under"} ground`;
   const inside = forward >= BEHIND_FRONT.from * wheelbase && forward <= BEHIND_FRONT.to * wheelbase;
   return [
-    check(id, label, {
-      verdict: inside ? "good" : "check",
-      said: inside
+    row.judged(
+      inside ? "good" : "check",
+      "hitch.upperUp",
+      inside
         ? tell`${where}.`
         : tell`The links' lines cross ${where}; common practice wants it just behind the front axle: ${tapeLength(BEHIND_FRONT.from * wheelbase)} to ${tapeLength(wheelbase)} ahead of the rear one (our band).`,
-      why: inside
+      inside
         ? ""
         : "It decides how weight moves to the tractor and how the tool follows the ground. Try another hole for the top link.",
-      target: "hitch.upperUp",
-    }),
+    ),
   ];
 }
 
 /** A plough's links both fall toward the tractor while it works (common practice, no source); other tools have no such rule. */
-function slopeCheck(rig: ResolvedRig, { work }: HitchOf, { check }: Checker): Check[] {
+function slopeCheck(rig: ResolvedRig, { work }: HitchOf, rowOf: Checker): Check[] {
   const kind = chosen<ToolKindKey>(rig, "tool.kind");
   if (kind !== "plough" || !work?.ok) return [];
   const { angle, topAngle } = work.pose;
@@ -272,51 +232,40 @@ function slopeCheck(rig: ResolvedRig, { work }: HitchOf, { check }: Checker): Ch
   const slopes = tell`Lower links ${quantity("angle", Math.abs(angle))}, top link ${quantity("angle", Math.abs(topAngle))}`;
   return [
     rising.length === 0
-      ? check("slope", "Links fall toward the tractor", {
-          verdict: "good",
-          said: tell`${slopes}, both falling toward the tractor.`,
-          target: "work.topLink",
-        })
-      : check("slope", "Links fall toward the tractor", {
-          verdict: "check",
-          said: tell`${slopes}: the ${rising.join(" and the ")} rise${rising.length === 1 && rising[0] === "top link" ? "s" : ""} toward the tractor at work.`,
-          why: "A plough draws itself in when both fall slightly toward the tractor: another hole on the headstock, or on the tractor.",
-          target: topAngle < 0 ? "hitch.upperUp" : "work.ballHeight",
-        }),
+      ? rowOf("slope", "Links fall toward the tractor").good(
+          "work.topLink",
+          tell`${slopes}, both falling toward the tractor.`,
+        )
+      : rowOf("slope", "Links fall toward the tractor").check(
+          topAngle < 0 ? "hitch.upperUp" : "work.ballHeight",
+          tell`${slopes}: the ${rising.join(" and the ")} rise${rising.length === 1 && rising[0] === "top link" ? "s" : ""} toward the tractor at work.`,
+          "A plough draws itself in when both fall slightly toward the tractor: another hole on the headstock, or on the tractor.",
+        ),
   ];
 }
 
 /** What should be left under a lifted tool on the road (common practice, no source), metres. */
 const ROAD_CLEARANCE = 0.3;
 
-function clearanceCheck(
-  rig: ResolvedRig,
-  { clearance, missing, tail }: HitchOf,
-  { check, unknown }: Checker,
-): Check {
-  const [id, label] = ["clearance", "Clear of the road"];
+function clearanceCheck(rig: ResolvedRig, { clearance, missing, tail }: HitchOf, rowOf: Checker): Check {
+  const row = rowOf("clearance", "Clear of the road");
   if (clearance === null) {
     const own: DimensionKey[] = tail ? ["tool.eyeHeight", "pin.pivot", "tool.tailLift"] : [];
     const keys: DimensionKey[] = ["hitch.ballHigh", "tool.under", "tool.underBack", ...own];
     const open = keys.find((key) => known(rig, key) === null);
-    return unknown(id, label, open ?? missing[0] ?? "work.topLink");
+    return row.unknown(open ?? missing[0] ?? "work.topLink");
   }
   const height = tapeLength(Math.abs(clearance));
   if (clearance >= ROAD_CLEARANCE)
-    return check(id, label, {
-      verdict: "good",
-      said: tell`${height} under its lowest part, lift right up.`,
-      target: "hitch.ballHigh",
-    });
-  return check(id, label, {
-    verdict: clearance <= 0.05 ? "stop" : "fix",
-    said:
-      clearance <= 0
-        ? tell`Its lowest part stays ${height} in the ground with the lift right up.`
-        : tell`Only ${height} under its lowest part with the lift right up.`,
-    why: tell`Common practice leaves ${tapeLength(ROAD_CLEARANCE)}. ${tail ? "Its wheel lifts the tail: let its cylinder right out." : "Another top link hole lifts the tail higher."}`,
-    target: tail ? "tool.tailLift" : "hitch.upperUp",
-  });
+    return row.good("hitch.ballHigh", tell`${height} under its lowest part, lift right up.`);
+  return row.judged(
+    clearance <= 0.05 ? "stop" : "fix",
+    tail ? "tool.tailLift" : "hitch.upperUp",
+    clearance <= 0
+      ? tell`Its lowest part stays ${height} in the ground with the lift right up.`
+      : tell`Only ${height} under its lowest part with the lift right up.`,
+    tell`Common practice leaves ${tapeLength(ROAD_CLEARANCE)}. ${tail ? "Its wheel lifts the tail: let its cylinder right out." : "Another top link hole lifts the tail higher."}`,
+  );
 }
 
 /** "1.04 m ahead of the rear axle", or on tracks of the axle of the drive wheels. */
@@ -325,101 +274,93 @@ export function aheadWords(rig: ResolvedRig, ahead: number): Said {
   return tell`${tapeLength(Math.abs(ahead))} ${ahead >= 0 ? "ahead of" : "behind"} ${axle}`;
 }
 
-function crossingCheck(rig: ResolvedRig, { plan, ahead }: HitchOf, { check, unknown }: Checker): Check[] {
+function crossingCheck(rig: ResolvedRig, { plan, ahead }: HitchOf, rowOf: Checker): Check[] {
   if (ahead) return [];
-  const [id, label] = ["crossing", "Links' crossing, from above"];
-  if (!plan) return [unknown(id, label, known(rig, "hitch.pivots") === null ? "hitch.pivots" : "tool.span")];
+  const row = rowOf("crossing", "Links' crossing, from above");
+  if (!plan) return [row.unknown(known(rig, "hitch.pivots") === null ? "hitch.pivots" : "tool.span")];
   const { band, wanted } = plan;
   const where = plan.aheadOfAxle === null ? "" : aheadWords(rig, plan.aheadOfAxle);
-  if (chosen(rig, "tool.kind") === null) return [unknown(id, label, "tool.kind")];
+  if (chosen(rig, "tool.kind") === null) return [row.unknown("tool.kind")];
   if (!findsItsLine(rig))
     return [
-      check(id, label, {
-        verdict: "good",
-        said: tell`${where === "" ? "" : tell`They cross ${where}. `}Only ploughs and subsoilers find their line by it.`,
-        target: "tool.span",
-      }),
+      row.good(
+        "tool.span",
+        tell`${where === "" ? "" : tell`They cross ${where}. `}Only ploughs and subsoilers find their line by it.`,
+      ),
     ];
   const cure = wanted
     ? tell` The cross shaft of category ${wanted.category}, ${tapeLength(wanted.span)}, would bring it to ${tapeLength(wanted.aheadOfAxle)}.`
     : "";
   if (plan.ahead === null || plan.ahead < 0)
     return [
-      check(id, label, {
-        verdict: "fix",
-        said: tell`The lower links run ${plan.ahead === null ? "parallel" : "together rearward"}: the tool does not steer itself.${cure}`,
-        why: "It wanders behind the tractor.",
-        target: "tool.span",
-      }),
+      row.fix(
+        "tool.span",
+        tell`The lower links run ${plan.ahead === null ? "parallel" : "together rearward"}: the tool does not steer itself.${cure}`,
+        "It wanders behind the tractor.",
+      ),
     ];
-  if (plan.aheadOfAxle === null) return [unknown(id, label, "axle.pin")];
+  if (plan.aheadOfAxle === null) return [row.unknown("axle.pin")];
   const front = frontSupportOf(rig);
-  if (band === null) return [unknown(id, label, front.missing ?? "tractor.wheelbase")];
+  if (band === null) return [row.unknown(front.missing ?? "tractor.wheelbase")];
   const wants = tell`common practice wants it just behind the front axle, ${tapeLength(band.from)} to ${tapeLength(band.to)} ahead of the rear one (our band)`;
   if (plan.aheadOfAxle > band.to)
     return [
-      check(id, label, {
-        verdict: "fix",
-        said: tell`The links' lines cross ${where}, ahead of the front axle.${cure}`,
-        why: "The cross shaft is too short for these links: they are nearly parallel, and the tool wanders.",
-        target: "tool.span",
-        next: "Set cross shaft",
-      }),
+      row.fix(
+        "tool.span",
+        tell`The links' lines cross ${where}, ahead of the front axle.${cure}`,
+        "The cross shaft is too short for these links: they are nearly parallel, and the tool wanders.",
+        "Set cross shaft",
+      ),
     ];
   if (plan.aheadOfAxle < band.from)
     return [
-      check(id, label, {
-        verdict: "check",
-        said: tell`The links' lines cross ${where}; ${wants}.${cure}`,
-        why: "The tool swings about a point so near that it fights the steering.",
-        target: "tool.span",
-      }),
+      row.check(
+        "tool.span",
+        tell`The links' lines cross ${where}; ${wants}.${cure}`,
+        "The tool swings about a point so near that it fights the steering.",
+      ),
     ];
-  return [check(id, label, { verdict: "good", said: tell`${where}.`, target: "tool.span" })];
+  return [row.good("tool.span", tell`${where}.`)];
 }
 
-function stabiliserCheck(rig: ResolvedRig, { check, unknown }: Checker): Check[] {
-  const [id, label] = ["stabilisers", "Stabilisers"];
+function stabiliserCheck(rig: ResolvedRig, rowOf: Checker): Check[] {
+  const row = rowOf("stabilisers", "Stabilisers");
   const habit = habitOf(rig);
   const set = chosen<"free" | "rigid" | "blocked">(rig, "work.stabilisers");
-  if (!habit) return [unknown(id, label, "tool.kind")];
+  if (!habit) return [row.unknown("tool.kind")];
   if (set === null)
     return [
-      unknown(
-        id,
-        label,
+      row.unknown(
         "work.stabilisers",
         `${habit.label}: ${habit.stabilisers} at work, rigid on the road (common practice; its maker's word comes first).`,
       ),
     ];
   const wrong = (habit.stabilisers === "free") !== (set === "free");
   return [
-    check(id, label, {
-      verdict: wrong ? "fix" : "good",
-      said: wrong
+    row.judged(
+      wrong ? "fix" : "good",
+      "work.stabilisers",
+      wrong
         ? `Stabilisers are ${set} at work; ${habit.label.toLowerCase()}: ${habit.stabilisers}.`
         : `${capital(set)} at work, rigid on the road.`,
-      why: wrong
+      wrong
         ? habit.stabilisers === "free"
           ? "Held rigid it cannot find its own line, and the driver fights it with the steering. Its maker's word comes first."
           : "It swings and hits the tyres. Its maker's word comes first."
         : "",
-      target: "work.stabilisers",
-      next: "Set stabilisers",
-    }),
+      "Set stabilisers",
+    ),
   ];
 }
 
-function controlCheck(rig: ResolvedRig, { check, unknown }: Checker): Check[] {
-  const [id, label] = ["control", "Lift at work"];
+function controlCheck(rig: ResolvedRig, rowOf: Checker): Check[] {
+  const row = rowOf("control", "Lift at work");
   const habit = habitOf(rig);
   const set = chosen<"draft" | "mixed" | "position" | "float">(rig, "work.control");
   if (!habit) return [];
   if (set === null)
     return [
-      unknown(
-        id,
-        label,
+      row.unknown(
         "work.control",
         `${habit.label}: ${habit.lift} is usual. Position control while coupling, always.`,
       ),
@@ -428,55 +369,44 @@ function controlCheck(rig: ResolvedRig, { check, unknown }: Checker): Check[] {
   if (habit.lift === "draft") {
     if (set === "float" || set === "position")
       return [
-        check(id, label, {
-          verdict: "check",
-          said: `${set === "float" ? "Float" : "Position control"}; for ${habit.label.toLowerCase()} draft or mixed is usual.`,
-          why: "Draft control puts weight on the rear wheels and keeps the pull even.",
-          target: "work.control",
-          next: "Set the lift",
-        }),
+        row.check(
+          "work.control",
+          `${set === "float" ? "Float" : "Position control"}; for ${habit.label.toLowerCase()} draft or mixed is usual.`,
+          "Draft control puts weight on the rear wheels and keeps the pull even.",
+          "Set the lift",
+        ),
       ];
     if (set === "mixed" && share !== null && (share < 0.3 || share > 0.5))
       return [
-        check(id, label, {
-          verdict: "note",
-          said: tell`Draft share ${quantity("ratio", share)}; 30 to 50 % is common practice.`,
-          why: "Less slips, more follows every hard patch up and down.",
-          target: "work.draftShare",
-        }),
+        row.note(
+          "work.draftShare",
+          tell`Draft share ${quantity("ratio", share)}; 30 to 50 % is common practice.`,
+          "Less slips, more follows every hard patch up and down.",
+        ),
       ];
   } else if (set === "draft")
     return [
-      check(id, label, {
-        verdict: "check",
-        said: `Draft control; for ${habit.label.toLowerCase()} ${habit.lift} is usual.`,
-        why: "It lifts the tool out of hard patches.",
-        target: "work.control",
-        next: "Set the lift",
-      }),
+      row.check(
+        "work.control",
+        `Draft control; for ${habit.label.toLowerCase()} ${habit.lift} is usual.`,
+        "It lifts the tool out of hard patches.",
+        "Set the lift",
+      ),
     ];
-  return [
-    check(id, label, {
-      verdict: "good",
-      said: `${capital(set)} at work; position control while coupling.`,
-      target: "work.control",
-    }),
-  ];
+  return [row.good("work.control", `${capital(set)} at work; position control while coupling.`)];
 }
 
 /** A frame this near to level is level, radians. */
 const LEVEL = (0.5 * Math.PI) / 180;
 
-function levelCheck({ frame }: HitchOf, { check, unknown }: Checker): Check {
-  const [id, label] = ["level", "Frame level"];
-  if (!frame) return unknown(id, label, "tool.eyeHeight");
+function levelCheck({ frame }: HitchOf, rowOf: Checker): Check {
+  const row = rowOf("level", "Frame level");
+  if (!frame) return row.unknown("tool.eyeHeight");
   const words = pitchWords(frame.slope);
-  if (Math.abs(frame.slope) <= LEVEL)
-    return check(id, label, { verdict: "good", said: tell`${words}.`, target: "tool.eyeHeight" });
-  return check(id, label, {
-    verdict: "fix",
-    said: tell`The frame stands ${words}: set the eye ${fineLength(Math.abs(frame.lower))} ${frame.lower > 0 ? "higher on the drawbar, or the pin lower" : "lower on the drawbar, or the pin higher"}.`,
-    why: "Front and rear ranks work at different depths.",
-    target: "tool.eyeHeight",
-  });
+  if (Math.abs(frame.slope) <= LEVEL) return row.good("tool.eyeHeight", tell`${words}.`);
+  return row.fix(
+    "tool.eyeHeight",
+    tell`The frame stands ${words}: set the eye ${fineLength(Math.abs(frame.lower))} ${frame.lower > 0 ? "higher on the drawbar, or the pin lower" : "lower on the drawbar, or the pin higher"}.`,
+    "Front and rear ranks work at different depths.",
+  );
 }

@@ -65,130 +65,125 @@ export function hoseChecks(whole: WholeRig, { problem, solved, tooMany, movement
 }
 
 /** The tractor's couplings, and each implement's functions, where nobody entered them. */
-function untold({ hoses, parts, selfPropelled }: WholeRig, { check }: Checker): Check[] {
+function untold({ hoses, parts, selfPropelled }: WholeRig, rowOf: Checker): Check[] {
   const missing = parts.filter((_, part) => !hoses.told[part]).map(({ name }) => name);
   return [
     ...(hoses.supply === null && (hoses.functions.length > 0 || missing.length > 0)
       ? [
-          check("remotes", "Remotes", {
-            verdict: "unknown",
-            said: `The ${selfPropelled ? "machine" : "tractor"}'s remotes are not entered.`,
-            why: "Without them nobody can say where a hose may go.",
-            target: "remotes",
-            next: "Enter remotes",
-          }),
+          rowOf("remotes", "Remotes").judged(
+            "unknown",
+            "remotes",
+            `The ${selfPropelled ? "machine" : "tractor"}'s remotes are not entered.`,
+            "Without them nobody can say where a hose may go.",
+            "Enter remotes",
+          ),
         ]
       : []),
     ...(missing.length > 0
       ? [
-          check("functions", "Functions", {
-            verdict: "unknown",
-            said: `${capital(listed(missing))}: functions not entered.`,
-            why: "Say what moves by oil, or that nothing does.",
-            target: "functions",
-            next: "Enter functions",
-          }),
+          rowOf("functions", "Functions").judged(
+            "unknown",
+            "functions",
+            `${capital(listed(missing))}: functions not entered.`,
+            "Say what moves by oil, or that nothing does.",
+            "Enter functions",
+          ),
         ]
       : []),
   ];
 }
 
-function nothing({ hoses }: WholeRig, { check }: Checker): Check[] {
+function nothing({ hoses }: WholeRig, rowOf: Checker): Check[] {
   return hoses.functions.length === 0 && hoses.told.length > 0 && hoses.told.every(Boolean)
     ? [
-        check("assignment", "Assignment", {
-          verdict: "good",
-          said: "Nothing here moves by the tractor's oil.",
-          target: "functions",
-          next: "Look at functions",
-        }),
+        rowOf("assignment", "Assignment").good(
+          "functions",
+          "Nothing here moves by the tractor's oil.",
+          "",
+          "Look at functions",
+        ),
       ]
     : [];
 }
 
 /** The most functions used in one stage, and the couplings there are: what makes the ways so many. */
-function tooManyCheck(problem: Problem, { check }: Checker): Check {
+function tooManyCheck(problem: Problem, rowOf: Checker): Check {
   const most = Math.max(...stagesOf(problem).map(({ active }) => active.length));
   const couplings = remotesOf(problem).length;
-  return check("assignment", "Assignment", {
-    verdict: "unknown",
-    said: `${capital(counted(most))} functions used at once on ${counted(couplings)} couplings: there are too many ways to weigh.`,
-    why: "Nothing is proved, neither that a way works nor that none does. Pin the functions whose coupling you know: each one pinned leaves fewer ways.",
-    target: "hoses",
-    next: "Pin some",
-  });
+  return rowOf("assignment", "Assignment").judged(
+    "unknown",
+    "hoses",
+    `${capital(counted(most))} functions used at once on ${counted(couplings)} couplings: there are too many ways to weigh.`,
+    "Nothing is proved, neither that a way works nor that none does. Pin the functions whose coupling you know: each one pinned leaves fewer ways.",
+    "Pin some",
+  );
 }
 
-function assignedCheck(problem: Problem, { stages, plan, proved }: Solved, { check }: Checker): Check {
-  const [id, label] = ["assignment", "Assignment"];
+function assignedCheck(problem: Problem, { stages, plan, proved }: Solved, rowOf: Checker): Check {
+  const row = rowOf("assignment", "Assignment");
   const swaps = swapsOf(stages, plan);
   const functions = problem.functions.length;
   const places = new Set(plan.flat().filter((remote) => remote !== null)).size;
   const has = `${capital(counted(functions))} function${functions === 1 ? "" : "s"} on ${counted(places)} coupling${places === 1 ? "" : "s"}`;
-  const rest = { target: "hoses" as const, next: "Look at the hoses" };
-  if (swaps.length === 0)
-    return check(id, label, { verdict: "good", said: `${has}, nothing swapped.`, ...rest });
+  if (swaps.length === 0) return row.good("hoses", `${has}, nothing swapped.`, "", "Look at the hoses");
   const steps = swapSteps(problem, stages, plan);
-  return check(id, label, {
-    verdict: "check",
-    said: `${has}: hoses are swapped before ${listed(steps.map(({ before }) => before))}.`,
-    why: `${proved ? "No way of plugging them in has fewer swaps." : NOT_PROVED} ${steps[0]!.words}`,
-    ...rest,
-  });
+  return row.check(
+    "hoses",
+    `${has}: hoses are swapped before ${listed(steps.map(({ before }) => before))}.`,
+    `${proved ? "No way of plugging them in has fewer swaps." : NOT_PROVED} ${steps[0]!.words}`,
+    "Look at the hoses",
+  );
 }
 
 const NOT_PROVED =
   "It works; whether another way has fewer swaps is not proved, there are too many to weigh. Pin what you know.";
 
-function refusedCheck(problem: Problem, cures: readonly Cure[][], { check }: Checker): Check {
+function refusedCheck(problem: Problem, cures: readonly Cure[][], rowOf: Checker): Check {
   const reasons = within(() => reasonWords(problem, reasonsOf(problem)).join(" "), null);
   const least = cures.length === 0 ? "" : ` The least that would: ${cureWords(problem, cures)}`;
-  return check("assignment", "Assignment", {
-    verdict: "stop",
-    said:
-      reasons ?? "No way of plugging them in works; what stands in the way has too many parts to single out.",
-    why: `No way of plugging them in works.${least}`,
-    target: "hoses",
-    next: "Look at the hoses",
-  });
+  return rowOf("assignment", "Assignment").stop(
+    "hoses",
+    reasons ?? "No way of plugging them in works; what stands in the way has too many parts to single out.",
+    `No way of plugging them in works.${least}`,
+    "Look at the hoses",
+  );
 }
 
 /** Functions that cannot be as they were entered. */
-function functionChecks({ hoses, parts }: WholeRig, { check }: Checker): Check[] {
+function functionChecks({ hoses, parts }: WholeRig, rowOf: Checker): Check[] {
   const of = (fn: RigHoses["functions"][number]) =>
     (parts.length > 1 ? `${parts[fn.part]!.name}, ` : "") + fn.name;
   return hoses.functions.flatMap((fn): Check[] => {
-    const rest = { target: "functions" as const, next: "Change it" };
-    const at = (what: string) => [`${what}:${fn.id}`, fn.name] as const;
+    const at = (what: string) => rowOf(`${what}:${fn.id}`, fn.name);
     const found: Check[] = [];
     if (Object.keys(fn.uses).length === 0)
       found.push(
-        check(...at("no-phase"), {
-          verdict: "fix",
-          said: `${of(fn)} is used in no phase.`,
-          why: "It would get no coupling. Say when it moves.",
-          ...rest,
-        }),
+        at("no-phase").fix(
+          "functions",
+          `${of(fn)} is used in no phase.`,
+          "It would get no coupling. Say when it moves.",
+          "Change it",
+        ),
       );
     const wants = wantedFlow(fn);
     if (wants !== null && wants <= 0)
       found.push(
-        check(...at("no-flow"), {
-          verdict: "fix",
-          said: tell`${of(fn)} wants ${quantity("flow", 0)}.`,
-          why: "Nothing moves without oil. Look for a slipped digit, or a motor without speed.",
-          ...rest,
-        }),
+        at("no-flow").fix(
+          "functions",
+          tell`${of(fn)} wants ${quantity("flow", 0)}.`,
+          "Nothing moves without oil. Look for a slipped digit, or a motor without speed.",
+          "Change it",
+        ),
       );
     const most = fastest(hoses.supply, fn);
     if (fn.action === "motor" && wants !== null && most !== null && wants > most)
       found.push(
-        check(...at("too-fast"), {
-          verdict: "stop",
-          said: tell`${of(fn)} wants ${quantity("flow", wants)}; the most any coupling here gives is ${quantity("flow", most)}.`,
-          why: "It would never reach its speed. A larger remote, power beyond, or a slower speed.",
-          ...rest,
-        }),
+        at("too-fast").stop(
+          "functions",
+          tell`${of(fn)} wants ${quantity("flow", wants)}; the most any coupling here gives is ${quantity("flow", most)}.`,
+          "It would never reach its speed. A larger remote, power beyond, or a slower speed.",
+          "Change it",
+        ),
       );
     return found;
   });
@@ -201,17 +196,17 @@ function fastest(supply: Supply | null, { place }: HoseFunction): number | null 
   return flows.length === 0 || flows.includes(null) ? null : Math.max(...(flows as number[]));
 }
 
-function slowChecks(problem: Problem, movements: readonly Movement[], { check }: Checker): Check[] {
+function slowChecks(problem: Problem, movements: readonly Movement[], rowOf: Checker): Check[] {
   const slow = movements.filter(({ slowedBy }) => slowedBy !== null);
   if (problem.supply.pumpFlow === null) return [];
-  const rest = { target: "hoses" as const, next: "Look at the times" };
   if (slow.length === 0)
     return [
-      check("flow", "Flow", {
-        verdict: "good",
-        said: tell`${quantity("flow", problem.supply.pumpFlow)} suffice for all that moves at once.`,
-        ...rest,
-      }),
+      rowOf("flow", "Flow").good(
+        "hoses",
+        tell`${quantity("flow", problem.supply.pumpFlow)} suffice for all that moves at once.`,
+        "",
+        "Look at the times",
+      ),
     ];
   const told = slow.map(({ fn, phase, wanted, gets, out, wantedOut }) => {
     const { name } = problem.functions[fn]!;
@@ -221,58 +216,52 @@ function slowChecks(problem: Problem, movements: readonly Movement[], { check }:
   });
   const motors = slow.some(({ fn }) => problem.functions[fn]!.action === "motor");
   return [
-    check("flow", "Flow", {
-      verdict: motors ? "fix" : "check",
-      said: tell`${capitalSaid(joined(told.slice(0, 3), "; "))}${told.length > 3 ? `; and ${counted(told.length - 3)} more` : ""}.`,
-      why: motors
+    rowOf("flow", "Flow").judged(
+      motors ? "fix" : "check",
+      "hoses",
+      tell`${capitalSaid(joined(told.slice(0, 3), "; "))}${told.length > 3 ? `; and ${counted(told.length - 3)} more` : ""}.`,
+      motors
         ? "A motor below its speed does not do its work. Move less at once, or take more flow."
         : "It moves, only slower.",
-      ...rest,
-    }),
+      "Look at the times",
+    ),
   ];
 }
 
 /** "4.2 s", and whole ones from ten on. */
 export const seconds = (value: number) => `${value < 9.95 ? value.toFixed(1) : Math.round(value)}\u00a0s`;
 
-function oilCheck({ functions, supply }: Problem, { check }: Checker): Check[] {
+function oilCheck({ functions, supply }: Problem, rowOf: Checker): Check[] {
   const lent = lentOil(functions);
   if (supply.spareOil === null || lent === 0) return [];
   const said = tell`${quantity("volume", lent)} go into the implement with everything out; the tractor can spare ${quantity("volume", supply.spareOil)}`;
   return [
     lent > supply.spareOil
-      ? check("oil", "Oil", {
-          verdict: "fix",
-          said: tell`${said}: ${quantity("volume", lent - supply.spareOil)} too little.`,
-          why: "Its pump would draw air. Top up with everything out, and mind the level when it comes back.",
-          target: "remotes",
-          next: "Look at the oil",
-        })
-      : check("oil", "Oil", {
-          verdict: "good",
-          said: tell`${said}.`,
-          target: "remotes",
-          next: "Look at the oil",
-        }),
+      ? rowOf("oil", "Oil").fix(
+          "remotes",
+          tell`${said}: ${quantity("volume", lent - supply.spareOil)} too little.`,
+          "Its pump would draw air. Top up with everything out, and mind the level when it comes back.",
+          "Look at the oil",
+        )
+      : rowOf("oil", "Oil").good("remotes", tell`${said}.`, "", "Look at the oil"),
   ];
 }
 
-function socketChecks({ hoses, parts }: WholeRig, { check }: Checker): Check[] {
+function socketChecks({ hoses, parts }: WholeRig, rowOf: Checker): Check[] {
   const have = hoses.supply?.sockets ?? [];
   return hoses.sockets.flatMap((needs, part) => {
     const missing = needs.filter((socket) => !have.includes(socket));
     if (needs.length === 0) return [];
     return [
-      check(`sockets${part === 0 ? "" : `:${part + 1}`}`, "Sockets", {
-        verdict: missing.length > 0 ? "fix" : "good",
-        said:
-          missing.length > 0
-            ? `${parts[part]!.name} needs ${listed(missing)}; the tractor has none.`
-            : `${parts[part]!.name}: ${listed(needs)} there.`,
-        why: missing.length > 0 ? "Lights, controller or bus stay dead without it." : "",
-        target: "remotes",
-        next: "Look at the sockets",
-      }),
+      rowOf(`sockets${part === 0 ? "" : `:${part + 1}`}`, "Sockets").judged(
+        missing.length > 0 ? "fix" : "good",
+        "remotes",
+        missing.length > 0
+          ? `${parts[part]!.name} needs ${listed(missing)}; the tractor has none.`
+          : `${parts[part]!.name}: ${listed(needs)} there.`,
+        missing.length > 0 ? "Lights, controller or bus stay dead without it." : "",
+        "Look at the sockets",
+      ),
     ];
   });
 }

@@ -25,12 +25,12 @@ export function matchChecks(whole: WholeRig, power: RigPower): Check[] {
 function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower): Check[] {
   if (selfPropelled) return [];
   const lead = leadOf({ parts });
-  const { check, unknown } = checkerOf("match", parts[lead]!.rig, parts.length > 1 ? lead : undefined);
-  if (power.available === null) return [{ ...unknown("power", "Power", "tractor.power"), id: "power" }];
+  const rowOf = checkerOf("match", parts[lead]!.rig, parts.length > 1 ? lead : undefined);
+  if (power.available === null) return [{ ...rowOf("power", "Power").unknown("tractor.power"), id: "power" }];
   const short = power.parts.findIndex(({ missing }) => missing.length > 0);
   if (short >= 0) {
     const at = checkerOf("match", parts[short]!.rig, parts.length > 1 ? short : undefined);
-    return [{ ...at.unknown("power", "Power", power.parts[short]!.missing[0]!), id: "power" }];
+    return [{ ...at("power", "Power").unknown(power.parts[short]!.missing[0]!), id: "power" }];
   }
   const [need, low, has] = [power.need!, power.low!, power.available];
   const asks = tell`At ${quantity("speed", power.speed.value!)} it asks ${quantity("power", need)} at the PTO; the tractor has ${quantity("power", has)}.`;
@@ -38,23 +38,19 @@ function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower): Check
     power.highest === null
       ? "It cannot be driven at any speed."
       : tell`It holds ${quantity("speed", power.highest)}.`;
-  const named = (rest: Parameters<typeof check>[2]): Check => ({
-    ...check("power", "Power", rest),
-    id: "power",
-  });
-  if (need <= has) return [named({ verdict: "good", said: asks, target: "work.speed" })];
-  return [
-    named({
-      verdict: low <= has ? "check" : "fix",
-      said: asks,
-      why:
-        low <= has
-          ? tell`${held} Within the draft model's range it may still do: try it, and watch the engine speed.`
-          : tell`${held} ${insteadText(power, parts)}`,
-      target: "work.speed",
-      next: "Change speed",
-    }),
-  ];
+  const row = rowOf("power", "Power");
+  const judged =
+    need <= has
+      ? row.good("work.speed", asks)
+      : low <= has
+        ? row.check(
+            "work.speed",
+            asks,
+            tell`${held} Within the draft model's range it may still do: try it, and watch the engine speed.`,
+            "Change speed",
+          )
+        : row.fix("work.speed", asks, tell`${held} ${insteadText(power, parts)}`, "Change speed");
+  return [{ ...judged, id: "power" }];
 }
 
 /** The rule of thumb is about the engine's rated power; where it and the draft model disagree, both are said. */
@@ -62,26 +58,19 @@ function thumbChecks({ parts, selfPropelled }: WholeRig, power: RigPower): Check
   const lead = parts[0]!.rig;
   const engine = known(lead, "tractor.power");
   if (selfPropelled || power.thumb === null || engine === null) return [];
-  const { check } = checkerOf("match", lead);
+  const rowOf = checkerOf("match", lead);
   const said = tell`Common practice asks ${quantity("power", power.thumb)} of engine; the tractor has ${quantity("power", engine)}`;
   if (power.thumb <= engine)
-    return [
-      check("thumb", "Power, rule of thumb", {
-        verdict: "good",
-        said: tell`${said}.`,
-        target: "tool.perMetre",
-      }),
-    ];
+    return [rowOf("thumb", "Power, rule of thumb").good("tool.perMetre", tell`${said}.`)];
   const model =
     power.need === null ? "" : tell` The draft model asks ${quantity("power", power.need)} at the PTO.`;
   return [
-    check("thumb", "Power, rule of thumb", {
-      verdict: "check",
-      said: tell`${said}: ${quantity("power", power.thumb - engine)} short.${model}`,
-      why: "The rule leaves room for a heavy crop, wet ground and a hill. Expect to change down there.",
-      target: "tool.perMetre",
-      next: "Own figure",
-    }),
+    rowOf("thumb", "Power, rule of thumb").check(
+      "tool.perMetre",
+      tell`${said}: ${quantity("power", power.thumb - engine)} short.${model}`,
+      "The rule leaves room for a heavy crop, wet ground and a hill. Expect to change down there.",
+      "Own figure",
+    ),
   ];
 }
 

@@ -26,7 +26,7 @@ const sizesOf = (rig: ResolvedRig, key: "hitch.category" | "tool.category"): Cat
 /** Pins, span and mast against the balls; a measured size counts before the category's. */
 export function pinChecks(rig: ResolvedRig, checker: Checker): Check[] {
   const balls = sizesOf(rig, "hitch.category");
-  if (!balls) return [checker.unknown("lower-pins", "Lower pins", "hitch.category")];
+  if (!balls) return [checker("lower-pins", "Lower pins").unknown("hitch.category")];
   return [
     pinCheck(rig, LOWER, balls.lowerPin, checker),
     ...(rig.attachment === "links" ? [] : [pinCheck(rig, UPPER, balls.upperPin, checker)]),
@@ -54,38 +54,37 @@ function pinCheck(
   rig: ResolvedRig,
   { id, label, key, size, on }: typeof LOWER | typeof UPPER,
   bore: number,
-  { check, unknown }: Checker,
+  rowOf: Checker,
 ): Check {
+  const row = rowOf(id, label);
   const read = known(rig, key);
   const pin = read ?? sizesOf(rig, "tool.category")?.[size] ?? null;
-  if (pin === null) return unknown(id, label, "tool.category");
+  if (pin === null) return row.unknown("tool.category");
   const target = read === null ? "tool.category" : key;
   const fit = fitPin(pin, bore);
   const sizes = tell`${fineLength(pin)} pin in a ${fineLength(bore)} ball`;
-  if (fit.kind === "fits") return check(id, label, { verdict: "good", said: tell`${sizes}: fits.`, target });
+  if (fit.kind === "fits") return row.good(target, tell`${sizes}: fits.`);
   return fit.kind === "bushing"
-    ? check(id, label, {
-        verdict: "fix",
-        said: tell`${sizes}: put a bushing ${fineLength(fit.inner)} inside, ${fineLength(fit.outer)} outside on ${on}.`,
-        why: "The slack hammers pin and ball out, and the tool jumps sideways.",
+    ? row.fix(
         target,
-        next: "Look at the pins",
-      })
-    : check(id, label, {
-        verdict: "stop",
-        said: tell`${sizes}: ${fineLength(fit.by)} too thick.`,
-        why: "It does not go in. Change the balls or the pins, never grind either.",
+        tell`${sizes}: put a bushing ${fineLength(fit.inner)} inside, ${fineLength(fit.outer)} outside on ${on}.`,
+        "The slack hammers pin and ball out, and the tool jumps sideways.",
+        "Look at the pins",
+      )
+    : row.stop(
         target,
-        next: "Look at the pins",
-      });
+        tell`${sizes}: ${fineLength(fit.by)} too thick.`,
+        "It does not go in. Change the balls or the pins, never grind either.",
+        "Look at the pins",
+      );
 }
 
 const isRigid = (rig: ResolvedRig) => chosen(rig, "hitch.coupler") === "rigid";
 
-function spanCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: Checker): Check {
-  const [id, label] = ["span", "Cross shaft"];
+function spanCheck(rig: ResolvedRig, balls: CategorySizes, rowOf: Checker): Check {
+  const row = rowOf("span", "Cross shaft");
   const span = known(rig, "tool.span") ?? sizesOf(rig, "tool.category")?.span ?? null;
-  if (span === null) return unknown(id, label, "tool.span");
+  if (span === null) return row.unknown("tool.span");
   const [narrowest, widest] = [known(rig, "hitch.narrowest"), known(rig, "hitch.widest")];
   const reach = narrowest !== null && widest !== null ? { narrowest, widest } : null;
   const rigid = isRigid(rig);
@@ -93,54 +92,46 @@ function spanCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: C
   const spans = tell`Shoulder to shoulder ${tapeLength(span)}; the links' own is ${tapeLength(balls.span)}${balls.certain ? "" : " (uncertain in the sources)"}`;
   switch (fit.kind) {
     case "fits":
-      return check(id, label, { verdict: "good", said: tell`${spans}.`, target: "tool.span" });
+      return row.good("tool.span", tell`${spans}.`);
     case "rigid":
-      return check(id, label, {
-        verdict: "stop",
-        said: tell`${spans}, and a rigid quick coupler cannot give.`,
-        why: "Take the coupler off, or set the cross shaft to its span.",
-        target: "hitch.coupler",
-        next: "Look at the coupler",
-      });
+      return row.stop(
+        "hitch.coupler",
+        tell`${spans}, and a rigid quick coupler cannot give.`,
+        "Take the coupler off, or set the cross shaft to its span.",
+        "Look at the coupler",
+      );
     case "short":
-      return check(id, label, {
-        verdict: "stop",
-        said: tell`${spans}; the links miss it by ${fineLength(-fit.by)}.`,
-        why: "They reach no further within their sway.",
-        target: "tool.span",
-      });
+      return row.stop(
+        "tool.span",
+        tell`${spans}; the links miss it by ${fineLength(-fit.by)}.`,
+        "They reach no further within their sway.",
+      );
     case "reaches":
       return fit.slack === null
-        ? check(id, label, {
-            verdict: "check",
-            said: tell`${spans}: free links are to reach ${fineLength(Math.abs(fit.by))} ${fit.by < 0 ? "in" : "out"}.`,
-            why: "Nobody measured how far they sway. Try it before you lift.",
-            target: fit.by < 0 ? "hitch.narrowest" : "hitch.widest",
-          })
-        : check(id, label, {
-            verdict: "good",
-            said: tell`${spans}: the links reach it with ${fineLength(fit.slack)} left.`,
-            target: "tool.span",
-          });
+        ? row.check(
+            fit.by < 0 ? "hitch.narrowest" : "hitch.widest",
+            tell`${spans}: free links are to reach ${fineLength(Math.abs(fit.by))} ${fit.by < 0 ? "in" : "out"}.`,
+            "Nobody measured how far they sway. Try it before you lift.",
+          )
+        : row.good("tool.span", tell`${spans}: the links reach it with ${fineLength(fit.slack)} left.`);
   }
 }
 
-function mastCheck(rig: ResolvedRig, balls: CategorySizes, { check, unknown }: Checker): Check[] {
+function mastCheck(rig: ResolvedRig, balls: CategorySizes, rowOf: Checker): Check[] {
   if (!isRigid(rig) || rig.attachment === "links") return [];
   const mast = known(rig, "tool.mast") ?? sizesOf(rig, "tool.category")?.mast ?? null;
-  if (mast === null) return [unknown("mast", "Mast height", "tool.mast")];
+  if (mast === null) return [rowOf("mast", "Mast height").unknown("tool.mast")];
   const fit = fitMast(mast, balls.mast);
   const heights = tell`Mast ${tapeLength(mast)}; the coupler's hook is at ${tapeLength(balls.mast)}`;
   return [
     fit.kind === "fits"
-      ? check("mast", "Mast height", { verdict: "good", said: tell`${heights}.`, target: "tool.mast" })
-      : check("mast", "Mast height", {
-          verdict: "stop",
-          said: tell`${heights}: ${fineLength(Math.abs(fit.by))} ${fit.by > 0 ? "too high" : "too low"}.`,
-          why: "A rigid coupler catches one height only. Take it off, or change the implement's upper pin.",
-          target: "hitch.coupler",
-          next: "Look at the coupler",
-        }),
+      ? rowOf("mast", "Mast height").good("tool.mast", tell`${heights}.`)
+      : rowOf("mast", "Mast height").stop(
+          "hitch.coupler",
+          tell`${heights}: ${fineLength(Math.abs(fit.by))} ${fit.by > 0 ? "too high" : "too low"}.`,
+          "A rigid coupler catches one height only. Take it off, or change the implement's upper pin.",
+          "Look at the coupler",
+        ),
   ];
 }
 
@@ -172,18 +163,22 @@ function heldAt(rig: ResolvedRig, capacity: number, back: number): number | null
  * The load that hangs on the lift with everything behind it, every tank empty and full, against what the lift holds where that load is: at
  * the balls for what stands on wheels of its own, at the common centre of gravity for what is carried whole.
  */
-export function liftChecks(index: number, { parts }: WholeRig, checker: Checker): Check[] {
-  const { check, unknown } = checker;
-  const named = { id: "lift", label: "Lift" };
-  const { id, label } = named;
+export function liftChecks(index: number, { parts }: WholeRig, rowOf: Checker): Check[] {
+  const row = rowOf("lift", "Lift");
+  const tooHeavy = (said: Said) =>
+    row.stop(
+      "tool.mass",
+      said,
+      "It would not leave the ground, or come down on its own. Take a larger tractor, or empty it.",
+    );
   const { rig } = parts[index]!;
   const missing = missingOfHitchLoad(parts, index);
-  if (missing) return [unknownOf(missing, index, parts, named, checker)];
+  if (missing) return [unknownOf(missing, index, parts, row)];
   const loads = hitchLoads(parts, index);
-  const lifted = liftedCheck(loads, "links", named, checker);
+  const lifted = liftedCheck(loads, "links", row);
   if (lifted) return [lifted];
   const capacity = known(rig, "hitch.lift");
-  if (capacity === null) return [unknown(id, label, "hitch.lift")];
+  if (capacity === null) return [row.unknown("hitch.lift")];
   const held = loads.map((each) => ({ ...each, holds: heldAt(rig, capacity, each.at ?? 0) }));
   const worst = held.reduce((most, each) => (spare(each) < spare(most) ? each : most));
   const { load, holds, at, words } = worst;
@@ -197,39 +192,29 @@ export function liftChecks(index: number, { parts }: WholeRig, checker: Checker)
   if (surely === null)
     return [
       load > capacity
-        ? check(id, label, tooHeavy(tell`${asks}; ${plate}: ${quantity("mass", load - capacity)} too much.`))
-        : check(id, label, {
-            verdict: "check",
-            said: tell`${asks}; ${plate}. What it holds ${where} is not known yet.`,
-            why: "The further back the weight, the less the lift holds. The hitch station's lengths give it.",
-            target: linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
-          }),
+        ? tooHeavy(tell`${asks}; ${plate}: ${quantity("mass", load - capacity)} too much.`)
+        : row.check(
+            linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
+            tell`${asks}; ${plate}. What it holds ${where} is not known yet.`,
+            "The further back the weight, the less the lift holds. The hitch station's lengths give it.",
+          ),
     ];
   const said =
     surely === capacity
       ? tell`${asks}; ${plate}`
       : tell`${asks}; ${plate}, ${quantity("mass", surely)} ${where}`;
-  if (load <= surely)
-    return [check(id, label, { verdict: "good", said: tell`${said}.`, target: "tool.mass" })];
+  if (load <= surely) return [row.good("tool.mass", tell`${said}.`)];
   // Quoted behind the balls it may hold more at the balls than that: without the linkage nobody knows.
   if (holds === null)
     return [
-      check(id, label, {
-        verdict: "check",
-        said: tell`${said}. What it holds ${where} is not known yet.`,
-        why: "Nearer to the balls the lift holds more. The hitch station's lengths give it.",
-        target: linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
-      }),
+      row.check(
+        linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
+        tell`${said}. What it holds ${where} is not known yet.`,
+        "Nearer to the balls the lift holds more. The hitch station's lengths give it.",
+      ),
     ];
-  return [check(id, label, tooHeavy(tell`${said}: ${quantity("mass", load - surely)} too much there.`))];
+  return [tooHeavy(tell`${said}: ${quantity("mass", load - surely)} too much there.`)];
 }
-
-const tooHeavy = (said: Said) => ({
-  verdict: "stop" as const,
-  said,
-  why: "It would not leave the ground, or come down on its own. Take a larger tractor, or empty it.",
-  target: "tool.mass" as const,
-});
 
 /** What the lift has left; a load whose place it cannot be told for counts as the least. */
 function spare({ load, holds }: { load: number; holds: number | null }): number {

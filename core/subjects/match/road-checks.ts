@@ -50,23 +50,18 @@ export function roadSpeed(whole: WholeRig): {
 
 /** Good only where tractor and tools have all told theirs. */
 function speedCheck(whole: WholeRig): Check {
-  const { check } = checkerOf("match", whole.parts[0]!.rig);
-  const [id, label] = ["road-speed", "Road speed"];
+  const rowOf = checkerOf("match", whole.parts[0]!.rig);
+  const row = rowOf("road-speed", "Road speed");
   const { most, open } = roadSpeed(whole);
   const why = "The lowest of tractor, implement, hitch, tyres and law counts. Check local rules.";
   if (open === null)
-    return check(id, label, {
-      verdict: "good",
-      said: tell`${quantity("speed", most!.value)} at most: ${most!.what}.`,
-      why,
-      target: "tool.roadSpeed",
-    });
-  return check(id, label, {
-    verdict: "unknown",
-    said: tell`${most ? tell`${quantity("speed", most.value)} at most by ${most.what}. ` : ""}Not told yet: ${open.what}.`,
+    return row.good("tool.roadSpeed", tell`${quantity("speed", most!.value)} at most: ${most!.what}.`, why);
+  return row.judged(
+    "unknown",
+    open.key,
+    tell`${most ? tell`${quantity("speed", most.value)} at most by ${most.what}. ` : ""}Not told yet: ${open.what}.`,
     why,
-    target: open.key,
-  });
+  );
 }
 
 /** The fastest speed each tyre table covers. */
@@ -92,45 +87,38 @@ function sizeChecks({ parts, limits }: WholeRig): Check[] {
     },
   ];
   return parts.flatMap(({ rig }, index) => {
-    const { check, unknown } = checkerOf("match", rig, parts.length > 1 ? index : undefined);
+    const rowOf = checkerOf("match", rig, parts.length > 1 ? index : undefined);
     if (chosen(rig, "tool.headTravels") === "on its own trailer")
       return [
-        check("road-width", "Transport width", {
-          verdict: "good",
-          said: "The head travels on its own trailer: it has no transport width on the machine.",
-          why: "The trailer has limits of its own: lengthways, locked down, lit.",
-          target: "tool.headTravels",
-        }),
+        rowOf("road-width", "Transport width").good(
+          "tool.headTravels",
+          "The head travels on its own trailer: it has no transport width on the machine.",
+          "The trailer has limits of its own: lengthways, locked down, lit.",
+        ),
       ];
     const head = rig.attachment === "head";
     return sizes.map(({ id, label, key, limit }) => {
+      const row = rowOf(id, label);
       const value = known(rig, key);
-      if (value === null) return unknown(id, label, key);
+      if (value === null) return row.unknown(key);
       const shown = tapeLength(value);
       if (limit === null)
-        return check(id, label, {
-          verdict: "unknown",
-          said: tell`${shown}; no limit is entered for ${where}.`,
-          why: "Enter the limits of your country once: Machines, Road limits.",
-          target: "limits",
-          next: "Enter limits",
-        });
+        return row.judged(
+          "unknown",
+          "limits",
+          tell`${shown}; no limit is entered for ${where}.`,
+          "Enter the limits of your country once: Machines, Road limits.",
+        );
       return value > limit
-        ? check(id, label, {
-            // A head is not folded: wider than the road allows, it comes off.
-            verdict: head && key === "tool.transportWidth" ? "stop" : "fix",
-            said: tell`${label} ${shown}; the limit entered for ${where} is ${tapeLength(limit)}.`,
-            why: head
+        ? row.judged(
+            head && key === "tool.transportWidth" ? "stop" : "fix",
+            key,
+            tell`${label} ${shown}; the limit entered for ${where} is ${tapeLength(limit)}.`,
+            head
               ? "Take it off and draw it lengthways on its own trailer. Check local rules."
               : "It needs a permit, an escort or a truck. Check local rules.",
-            target: key,
-          })
-        : check(id, label, {
-            verdict: "good",
-            said: tell`${shown}; limit ${tapeLength(limit)}.`,
-            why: "Check local rules.",
-            target: key,
-          });
+          )
+        : row.good(key, tell`${shown}; limit ${tapeLength(limit)}.`, "Check local rules.");
     });
   });
 }
