@@ -157,8 +157,14 @@ export function count(range: readonly [number, number], typical: number, given: 
   return { ...PLAIN, sigma: NO_SIGMA, ...given, kind: "count" as const, plausible: range, typical };
 }
 
-/** One of a list. What is stored is its key; the number beside it means nothing. */
-export function choice(choices: readonly Choice[], given: Given) {
+/**
+ * One of a list: labels by key, or in an order of their own (keys that are whole numbers would come first). What is stored is its key; the
+ * number beside it means nothing.
+ */
+export function choice(of: readonly Choice[] | Readonly<Record<string, string>>, given: Given) {
+  const choices = Array.isArray(of)
+    ? (of as readonly Choice[])
+    : Object.entries(of).map(([key, label]) => ({ key, label: label as string }));
   return {
     ...PLAIN,
     sigma: NO_SIGMA,

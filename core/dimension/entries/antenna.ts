@@ -171,12 +171,12 @@ export const ANTENNA = {
       matters: "What is due by hours is told from it.",
     }),
     "tractor.steering": choice(
-      [
-        { key: "front wheels", label: "Front wheels" },
-        { key: "articulated", label: "Articulated frame" },
-        { key: "tracks", label: "Tracks" },
-        { key: "all wheels", label: "Front and rear wheels" },
-      ],
+      {
+        "front wheels": "Front wheels",
+        articulated: "Articulated frame",
+        tracks: "Tracks",
+        "all wheels": "Front and rear wheels",
+      },
       {
         label: "Steers by",
         fromTo: "what turns when the driver steers",

@@ -276,11 +276,11 @@ export const HITCH = {
       matters: "Turns are counted by it.",
     }),
     "hitch.threads": choice(
-      [
-        { key: "opposite", label: "Left and right thread: counts twice" },
-        { key: "single", label: "One thread turns" },
-        { key: "hydraulic", label: "Hydraulic: no turns" },
-      ],
+      {
+        opposite: "Left and right thread: counts twice",
+        single: "One thread turns",
+        hydraulic: "Hydraulic: no turns",
+      },
       {
         label: "Top link's threads",
         fromTo: "what a turn of the body does",
@@ -300,10 +300,7 @@ export const HITCH = {
       matters: "Most tools work level, some by their maker's word not.",
     }),
     "work.topHole": choice(
-      [
-        { key: "fixed", label: "Fixed hole" },
-        { key: "slot", label: "Slot" },
-      ],
+      { fixed: "Fixed hole", slot: "Slot" },
       {
         label: "Top link on the implement",
         fromTo: "where its pin sits",
@@ -314,10 +311,7 @@ export const HITCH = {
       },
     ),
     "work.slotSchool": choice(
-      [
-        { key: "middle", label: "Middle of the slot on level ground" },
-        { key: "front", label: "A little to the front, free to move" },
-      ],
+      { middle: "Middle of the slot on level ground", front: "A little to the front, free to move" },
       {
         label: "Pin in the slot",
         fromTo: "which school is followed",
@@ -328,11 +322,7 @@ export const HITCH = {
       },
     ),
     "work.stabilisers": choice(
-      [
-        { key: "free", label: "Free" },
-        { key: "rigid", label: "Rigid" },
-        { key: "blocked", label: "Blocked, a little play" },
-      ],
+      { free: "Free", rigid: "Rigid", blocked: "Blocked, a little play" },
       {
         label: "Stabilisers at work",
         fromTo: "how they are set now for work",
@@ -342,12 +332,7 @@ export const HITCH = {
       },
     ),
     "work.control": choice(
-      [
-        { key: "draft", label: "Draft control" },
-        { key: "mixed", label: "Mixed" },
-        { key: "position", label: "Position control" },
-        { key: "float", label: "Float" },
-      ],
+      { draft: "Draft control", mixed: "Mixed", position: "Position control", float: "Float" },
       {
         label: "Lift at work",
         fromTo: "what the lift holds by",

@@ -75,11 +75,7 @@ export const MATCH = {
       matters: "Draft grows with it.",
     }),
     "work.soil": choice(
-      [
-        { key: "fine", label: "Fine (clay)" },
-        { key: "medium", label: "Medium (loam)" },
-        { key: "coarse", label: "Coarse (sand)" },
-      ],
+      { fine: "Fine (clay)", medium: "Medium (loam)", coarse: "Coarse (sand)" },
       {
         label: "Soil",
         fromTo: "the heaviest soil of the job",
@@ -111,12 +107,12 @@ export const MATCH = {
       matters: "It is what there is to share out.",
     }),
     "tractor.drive": choice(
-      [
-        { key: DRIVES[0], label: "Rear wheels" },
-        { key: DRIVES[1], label: "Front-wheel assist" },
-        { key: DRIVES[2], label: "Four equal wheels" },
-        { key: DRIVES[3], label: "Tracks" },
-      ],
+      {
+        [DRIVES[0]]: "Rear wheels",
+        [DRIVES[1]]: "Front-wheel assist",
+        [DRIVES[2]]: "Four equal wheels",
+        [DRIVES[3]]: "Tracks",
+      },
       {
         label: "Drive",
         fromTo: "which wheels pull",
@@ -160,11 +156,7 @@ export const MATCH = {
       },
     ),
     "hitch.coupler": choice(
-      [
-        { key: "none", label: "None: free links" },
-        { key: "rigid", label: "Rigid quick coupler" },
-        { key: "hooks", label: "Hooks on the link ends" },
-      ],
+      { none: "None: free links", rigid: "Rigid quick coupler", hooks: "Hooks on the link ends" },
       {
         label: "Quick coupler",
         fromTo: "what catches the implement's pins",
@@ -425,11 +417,11 @@ export const MATCH = {
       },
     ),
     "tool.guard": choice(
-      [
-        { key: "complete", label: "Complete, turning free, chains hooked" },
-        { key: "damaged", label: "Damaged or not turning" },
-        { key: "missing", label: "Missing" },
-      ],
+      {
+        complete: "Complete, turning free, chains hooked",
+        damaged: "Damaged or not turning",
+        missing: "Missing",
+      },
       {
         label: "Shaft guard",
         fromTo: "tube, cones and chains, both ends",
@@ -468,11 +460,7 @@ export const MATCH = {
       matters: "The lowest limit of all counts on the road.",
     }),
     "tool.brakes": choice(
-      [
-        { key: "none", label: "None" },
-        { key: "working", label: "Working, coupled to the tractor" },
-        { key: "not coupled", label: "There, but not coupled" },
-      ],
+      { none: "None", working: "Working, coupled to the tractor", "not coupled": "There, but not coupled" },
       {
         label: "Implement's brakes",
         fromTo: "what slows it on the road",
@@ -482,10 +470,7 @@ export const MATCH = {
       },
     ),
     "tool.headTravels": choice(
-      [
-        { key: "on the machine", label: "On the machine" },
-        { key: "on its own trailer", label: "On its own trailer" },
-      ],
+      { "on the machine": "On the machine", "on its own trailer": "On its own trailer" },
       {
         label: "Head on the road",
         fromTo: "how the head travels",

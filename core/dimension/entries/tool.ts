@@ -76,11 +76,7 @@ export const TOOL = {
       },
     }),
     "tool.axleType": choice(
-      [
-        { key: "rigid", label: "Rigid" },
-        { key: "steered wheels", label: "Steered wheels" },
-        { key: "steered drawbar", label: "Steered drawbar" },
-      ],
+      { rigid: "Rigid", "steered wheels": "Steered wheels", "steered drawbar": "Steered drawbar" },
       {
         label: "Axle of the tool",
         fromTo: "whether the tool's wheels or its drawbar steer; terminals are often preset to steered",
