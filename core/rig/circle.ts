@@ -11,11 +11,6 @@ export function pivotOf(radius: number, towed: number, hitch: number): number {
   return Math.sqrt(radius ** 2 + hitch ** 2 - towed ** 2);
 }
 
-/** How well R_t must be measured for the pivot to be known to ± `wanted`: ∂L_t/∂R_t = −R_t / L_t. */
-export function radiusNeeded(towed: number, pivot: number, wanted: number): number {
-  return (wanted * pivot) / towed;
-}
-
 /** From diameters between the outer and the inner marks of an axle, the radius of its middle. */
 export function middleRadius(outer: number, inner: number): number {
   return (outer + inner) / 4;

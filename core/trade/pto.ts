@@ -64,9 +64,3 @@ export type SpeedBand = { low: number; high: number };
 export function speedOff(speed: number, { low, high }: SpeedBand): number {
   return speed > high ? speed - high : speed < low ? speed - low : 0;
 }
-
-/** The engine-driven speed nearest inside the band among those the tractor offers; null where none is. */
-export function speedInBand(offered: readonly number[], { low, high }: SpeedBand): number | null {
-  const within = offered.filter((speed) => speed >= low && speed <= high);
-  return within.length === 0 ? null : Math.max(...within);
-}

@@ -9,6 +9,7 @@ import { testsOfRig } from "../field-tests.ts";
 import type { Database } from "../handle.ts";
 import { listEveryTool, listRigs } from "../rigs.ts";
 import { wholesOf } from "../whole.ts";
+import { demoRig } from "./rigs.ts";
 import { plantDemoYard } from "./yard.ts";
 
 const { metric, us } = PRESETS;
@@ -16,6 +17,19 @@ let db: Database;
 beforeAll(() => {
   db = openDatabase(":memory:");
   plantDemoYard(db);
+});
+
+it("says which file of a rig names what there is none of", () => {
+  const rig = (on: string, lines: object) => () =>
+    demoRig({
+      name: "Wrong",
+      driver: null,
+      lines,
+      tools: [{ machine: { kind: "implement" }, on, lines: {} }],
+    });
+  expect(rig("drawbar hole", { "tool.width": "3" })).not.toThrow();
+  expect(rig("drawbar hole", { "tool.wide": "3" })).toThrow("Wrong: there is no tool.wide");
+  expect(rig("balcony", {})).toThrow("Wrong: there is no balcony");
 });
 
 const rigs = () => wholesOf(db, listEveryTool(db));

@@ -22,28 +22,18 @@ import { findScheme, setTerminal } from "../schemes.ts";
 import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf } from "../settings.ts";
 import { wholesOf } from "../whole.ts";
 import { BORROWED, type DemoRig, GRASS_AND_GRAIN, PROVEN } from "./drills.ts";
-import {
-  BELVANE,
-  BELVANE_WEIGHTS,
-  COMBINE,
-  CULTIVATOR,
-  type DemoHitching,
-  type DemoMachine,
-  FIRST_DRILL,
-  MEADOW,
-  MOWERS,
-  ROAD_LIMITS,
-  SPRAYER,
-  TRAIN,
-} from "./hitching.ts";
-import { FOLDER, PLANTER, PLOUGH } from "./hosed.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { plantTest } from "./proofs.ts";
+import {
+  type DemoHitching,
+  type DemoMachine,
+  GRAIN_DRILL,
+  HITCHED,
+  MEADOW_DRILL,
+  ROAD_LIMITS,
+} from "./rigs.ts";
 import { BY, read, type ToldReading } from "./told.ts";
 import { BROAD_REAR, CART, DRIVE_WHEEL, DUAL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
-import { FRONT_BOOM, LONG_TRAIN, TRACKED } from "./wide.ts";
-
-const WIDE = [LONG_TRAIN, FRONT_BOOM, TRACKED];
 
 /** Fills an empty database with an invented contractor's rigs. */
 export function plantDemoYard(db: Database): void {
@@ -53,12 +43,10 @@ export function plantDemoYard(db: Database): void {
     for (const [index, test] of PROVEN.tested.entries()) plantTest(db, proven, test, index, PROVEN.person);
     setRoadLimits(db, ROAD_LIMITS, BY);
     const tyres = plantTyres(db);
-    keepAll(db, first, read({ ...BELVANE, ...FIRST_DRILL }), GRASS_AND_GRAIN);
-    keepAll(db, proven, read(MEADOW), PROVEN);
-    for (const weight of BELVANE_WEIGHTS) addWeight(db, { machineId: first.tractor.id, ...weight }, BY);
-    const hitched = [CULTIVATOR, MOWERS, TRAIN, COMBINE, SPRAYER, FOLDER, PLOUGH, PLANTER, ...WIDE].map(
-      (each) => plantHitching(db, each, first),
-    );
+    keepAll(db, first, read(GRAIN_DRILL.lines), GRASS_AND_GRAIN);
+    keepAll(db, proven, read(MEADOW_DRILL.lines), PROVEN);
+    for (const weight of GRAIN_DRILL.weights) addWeight(db, { machineId: first.tractor.id, ...weight }, BY);
+    const hitched = HITCHED.map((each) => plantHitching(db, each, first));
     plantOil(db, [first, proven, ...hitched]);
     fitTyres(db, tyres, [first, proven, ...hitched]);
     plantHookup(db, proven, PROVEN.person, PROVEN.at);

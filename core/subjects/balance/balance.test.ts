@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { loadAt, pressureFor, type TyreTable } from "../../yard/tyres.ts";
 import type { Weight } from "../../yard/weights.ts";
 import { proposeBallast, type Room } from "./ballast.ts";
-import { axleLoads, drawnLoads, minimumFront, minimumRear } from "./loads.ts";
+import { axleLoads, minimumFront, minimumRear } from "./loads.ts";
 
 /** The example of the formula most implement manuals print, worked by hand. */
 const EXAMPLE = {
@@ -69,11 +69,6 @@ describe("axle loads", () => {
     const pulling = axleLoads({ axle: 2.65 }, placed(EXAMPLE), 2000 * 0.5);
     expect(pulling.front).toBeCloseTo(still.front - 1000 / 2.65);
     expect(pulling.total).toBe(still.total);
-  });
-
-  it("of a drawn tool balance about its wheels, also with its c.g. behind them", () => {
-    expect(drawnLoads(3000, 4, 5)).toEqual({ hitch: 600, wheels: 2400 });
-    expect(drawnLoads(3000, 5.5, 5).hitch).toBeCloseTo(-300);
   });
 
   it("with the manual's least ballast leave exactly 20 % in front, 45 % behind", () => {

@@ -54,13 +54,3 @@ export function minimumFront({ rearMass, tractorFront, tractor, a, b, c, d }: Ma
 export function minimumRear({ frontMass, tractorRear, tractor, a, b, c, d }: ManualFormula): number {
   return Math.max(0, (frontMass * a - tractorRear * b + REAR_SHARE * tractor * b) / (b + c + d));
 }
-
-/** What a drawn implement puts on the hitch and on its own wheels. Its c.g. and wheels are measured back from the pin. */
-export function drawnLoads(
-  mass: number,
-  cgBack: number,
-  wheelsBack: number,
-): { hitch: number; wheels: number } {
-  const wheels = (mass * cgBack) / wheelsBack;
-  return { hitch: mass - wheels, wheels };
-}

@@ -7,11 +7,6 @@ export function splitEvenly(width: number, count: number): number[] {
   return new Array<number>(count).fill(width / count);
 }
 
-/** Sections from how many nozzles or rows each has: a section reaches half a spacing beyond its outer ones. */
-export function fromCounts(counts: readonly number[], spacing: number): number[] {
-  return counts.map((count) => count * spacing);
-}
-
 /** The left half as it is, the right half its mirror image; a middle section stays. */
 export function mirror<T>(sections: readonly T[]): T[] {
   const half = sections.slice(0, Math.ceil(sections.length / 2));

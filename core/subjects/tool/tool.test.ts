@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { countIn, fromCounts, mirror, moveBoundary, splitEvenly, unlike } from "./layout.ts";
+import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "./layout.ts";
 import { planSwaths } from "./swaths.ts";
 import { baseOf, checkTraffic } from "./traffic.ts";
 import { oneRank, withSections } from "./variant.ts";
@@ -8,10 +8,9 @@ import { oneRank, withSections } from "./variant.ts";
 const sum = (of: readonly number[]) => of.reduce((total, each) => total + each, 0);
 
 describe("sections", () => {
-  it("are split evenly, made of nozzles, mirrored", () => {
+  it("are split evenly, mirrored", () => {
     expect(splitEvenly(6, 4)).toEqual([1.5, 1.5, 1.5, 1.5]);
     expect(() => splitEvenly(6, 0)).toThrow(RangeError);
-    expect(fromCounts([8, 6, 8], 0.5)).toEqual([4, 3, 4]);
     expect(mirror([3, 2, 1, 9, 9])).toEqual([3, 2, 1, 2, 3]);
     expect(mirror([3, 2, 9, 9])).toEqual([3, 2, 2, 3]);
     expect(unlike([3, 2, 2.1, 3])).toEqual({ left: 2, right: 3 });
