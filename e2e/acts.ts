@@ -72,8 +72,7 @@ export async function keep(page: Page, text: string): Promise<void> {
 }
 
 /** Whether the page, and what loads after it, hears keys and presses. */
-const ready = () =>
-  document.documentElement.dataset.ready === "yes" && !document.querySelector("[data-deaf]");
+const ready = () => document.documentElement.dataset.ready === "yes" && !document.querySelector("[inert]");
 
 /** Asked by the clock: a page that is not in front draws nothing, and frames would be waited for in vain. */
 const OFTEN = 50;

@@ -1,5 +1,5 @@
 import type { Box } from "../picture/box.ts";
-import type { Candidate, Label, Offer, Segment } from "./place.ts";
+import { ascending, type Candidate, type Label, type Offer, type Offers, type Segment } from "./place.ts";
 
 /** Sizes of a label on the sheet, pixels. */
 export const LETTER_RADIUS = 13;
@@ -53,6 +53,42 @@ function verticalArrows(x: number, y1: number, y2: number): Segment[] {
   ];
 }
 
+/** Where a letter stands on its line, as a share of it, or beside its middle, as far away and shifted as told; and what that costs. */
+type AlongPlace = { lane: number; side: Side; cost: number } & (
+  | { share: number }
+  | { away: number; shift: number }
+);
+
+const SHARES = [0.5, 0.38, 0.62, 0.25, 0.75];
+const AWAY = [LETTER_RADIUS + 6, 44];
+const SHIFTS = [0, -16, 16, -40, 40];
+
+const alongOnce = remembering<readonly AlongPlace[]>();
+
+/** Best first, for lanes that lie left or right of the middle; what is too short has no letter on its line. */
+function placesAlong(outer: readonly Side[], short: boolean): readonly AlongPlace[] {
+  return alongOnce(`${outer.join()} ${short}`, () =>
+    ascending(
+      outer.flatMap((out, lane) =>
+        (["right", "left"] as const).flatMap((side): AlongPlace[] => {
+          const cost = lane * 3 + (side === out ? 0 : 6);
+          return [
+            ...(short ? [] : SHARES).map((share) => ({
+              lane,
+              side,
+              share,
+              cost: cost + Math.abs(share - 0.5) * 24,
+            })),
+            ...AWAY.flatMap((away) =>
+              SHIFTS.map((shift) => ({ lane, side, away, shift, cost: cost + away + Math.abs(shift) / 2 })),
+            ),
+          ];
+        }),
+      ),
+    ),
+  );
+}
+
 /**
  * A length along the line of travel: a vertical line in one of the lanes, its letter on it. Where the line
  * is too short to carry the letter, or crowded, the letter stands beside it on a short leader.
@@ -62,26 +98,46 @@ export function alongOffers(
   text: string,
   lanes: readonly number[],
   middle: number,
-): Offer[] {
+): Offers {
   const [y1, y2] = [Math.min(ends.from.y, ends.to.y), Math.max(ends.from.y, ends.to.y)];
-  return lanes.flatMap((lane, index) =>
-    (["right", "left"] as const).flatMap((side) => {
-      const cost = index * 3 + (side === (lane > middle ? "right" : "left") ? 0 : 6);
-      return [...onTheLine(lane, y1, y2), ...besideTheLine(lane, y1, y2, side)].map((choice) => ({
-        cost: cost + choice.cost,
-        build: () => alongCandidate(ends, lane, choice, text, side),
-      }));
-    }),
-  );
+  const outer = lanes.map((lane): Side => (lane > middle ? "right" : "left"));
+  return offering(placesAlong(outer, y2 - y1 < 4 * LETTER_RADIUS), (place) => {
+    const lane = lanes[place.lane]!;
+    if ("share" in place)
+      return alongCandidate(ends, lane, { x: lane, y: y1 + (y2 - y1) * place.share }, null, text, place.side);
+    const y = (y1 + y2) / 2 + place.shift;
+    const letter = { x: lane + (place.side === "right" ? place.away : -place.away), y };
+    const foot = { x: lane, y: Math.min(Math.max(y, y1), y2) };
+    return alongCandidate(ends, lane, letter, foot, text, place.side);
+  });
+}
+
+/** Places that are the same for many drawings, worked out once. */
+function remembering<T>() {
+  const known = new Map<string, T>();
+  return (key: string, make: () => T): T => {
+    const made = known.get(key) ?? make();
+    known.set(key, made);
+    return made;
+  };
+}
+
+/** Places as offers: what stands at one is worked out when it is looked at. */
+function offering<P extends { cost: number }>(places: readonly P[], at: (place: P) => Candidate): Offers {
+  return {
+    *[Symbol.iterator]() {
+      for (const place of places) yield { cost: place.cost, build: () => at(place) };
+    },
+  };
 }
 
 type Spot = { x: number; y: number };
-type LetterChoice = { cost: number; letter: Spot; foot: Spot | null };
 
 function alongCandidate(
   ends: { from: Spot; to: Spot },
   lane: number,
-  { letter, foot }: LetterChoice,
+  letter: Spot,
+  foot: Spot | null,
   text: string,
   side: Side,
 ): Candidate {
@@ -108,26 +164,6 @@ function alongCandidate(
   };
 }
 
-function onTheLine(lane: number, y1: number, y2: number): LetterChoice[] {
-  if (y2 - y1 < 4 * LETTER_RADIUS) return [];
-  return [0.5, 0.38, 0.62, 0.25, 0.75].map((share) => ({
-    letter: { x: lane, y: y1 + (y2 - y1) * share },
-    foot: null,
-    cost: Math.abs(share - 0.5) * 24,
-  }));
-}
-
-function besideTheLine(lane: number, y1: number, y2: number, side: Side): LetterChoice[] {
-  const middle = (y1 + y2) / 2;
-  return [LETTER_RADIUS + 6, 44].flatMap((away) =>
-    [0, -16, 16, -40, 40].map((shift) => {
-      const letter = { x: lane + (side === "right" ? away : -away), y: middle + shift };
-      const foot = { x: lane, y: Math.min(Math.max(letter.y, y1), y2) };
-      return { letter, foot, cost: away + Math.abs(shift) / 2 };
-    }),
-  );
-}
-
 /** A length across: a horizontal line at one of the heights, its letter on it, or past one end where that is taken. */
 export function acrossOffers(
   x1: number,
@@ -146,11 +182,13 @@ export function acrossOffers(
     { x: x2 + past, side: "right" as const, cost: 40 },
     { x: x1 - past, side: "left" as const, cost: 46 },
   ];
-  return heights.flatMap((y, index) =>
-    [...on, ...beside].map(({ x, side, cost }) => ({
-      cost: index * 4 + cost,
-      build: () => acrossCandidate(x1, x2, y, from, label(x, y, text, side)),
-    })),
+  return ascending(
+    heights.flatMap((y, index) =>
+      [...on, ...beside].map(({ x, side, cost }) => ({
+        cost: index * 4 + cost,
+        build: () => acrossCandidate(x1, x2, y, from, label(x, y, text, side)),
+      })),
+    ),
   );
 }
 
@@ -184,25 +222,36 @@ function acrossCandidate(
 const AROUND = [0, 28, -28, 56, -56, 88, -88, 130, -130, 170, -170];
 const BESIDE = [30, 52, 84, 124, 168];
 
-/** A letter with a leader to one of a few points, the first preferred: what has no line of its own in plan view. */
-export function tagOffers(anchors: readonly Spot[], text: string): Offer[] {
+type TagPlace = { anchor: number; dx: number; dy: number; side: Side; cost: number };
+
+const tagsOnce = remembering<readonly TagPlace[]>();
+
+/** Where a tag may stand seen from so many points, best first. */
+function placesAround(anchors: number, bare: boolean): readonly TagPlace[] {
   // A letter alone looks the same from both sides.
-  const sides: readonly Side[] = text === "" ? ["right"] : ["right", "left"];
-  return anchors.flatMap((at, index) =>
-    BESIDE.flatMap((dx) =>
-      ([1, -1] as const).flatMap((sign) =>
-        AROUND.flatMap((dy) =>
-          sides.map((side) => ({
-            cost:
-              index * 24 +
-              Math.hypot(dx, dy) +
-              (text === "" || side === (sign === 1 ? "right" : "left") ? 0 : 10),
-            build: () => tagCandidate(at, { x: at.x + sign * dx, y: at.y + dy }, text, side),
-          })),
+  const sides: readonly Side[] = bare ? ["right"] : ["right", "left"];
+  return tagsOnce(`${anchors} ${bare}`, () =>
+    ascending(
+      Array.from({ length: anchors }, (_, anchor) =>
+        BESIDE.flatMap((dx) => [dx, -dx]).flatMap((dx) =>
+          AROUND.flatMap((dy) =>
+            sides.map((side) => {
+              const turned = !bare && side !== (dx > 0 ? "right" : "left");
+              return { anchor, dx, dy, side, cost: anchor * 24 + Math.hypot(dx, dy) + (turned ? 10 : 0) };
+            }),
+          ),
         ),
-      ),
+      ).flat(),
     ),
   );
+}
+
+/** A letter with a leader to one of a few points, the first preferred: what has no line of its own in plan view. */
+export function tagOffers(anchors: readonly Spot[], text: string): Offers {
+  return offering(placesAround(anchors.length, text === ""), ({ anchor, dx, dy, side }) => {
+    const at = anchors[anchor]!;
+    return tagCandidate(at, { x: at.x + dx, y: at.y + dy }, text, side);
+  });
 }
 
 function tagCandidate(at: Spot, letter: Spot, text: string, side: Side): Candidate {

@@ -4,7 +4,7 @@ import type { Box } from "../picture/box.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { toMark } from "./marks.ts";
-import { type Offer, placeAll, type Request } from "./place.ts";
+import { type Offers, placeAll, type Request } from "./place.ts";
 import type { DimensionMark, DrawnRig, Sheet } from "./sheet.ts";
 
 export type LinkageSheet = {
@@ -34,7 +34,7 @@ export const between = (a: Spot, b: Spot): Spot => ({ x: (a.x + b.x) / 2, y: (a.
 /** Letters with every one clear of the others, of pins and of words, where the sheet has room. */
 export function placed(
   rig: ResolvedRig,
-  offers: Partial<Record<DimensionKey, (text: string) => Offer[]>>,
+  offers: Partial<Record<DimensionKey, (text: string) => Offers>>,
   sheet: LinkageSheet,
   keepClear: Box[],
   top = 0,

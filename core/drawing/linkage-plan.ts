@@ -4,6 +4,7 @@ import type { HitchOf } from "../subjects/hitch/hitch-of-part.ts";
 import { alongLength, crossingAhead } from "../subjects/hitch/plan-view.ts";
 import { acrossOffers, tagOffers } from "./candidates.ts";
 import { between, drawn, type LinkagePart, type LinkageSheet, placed, type Spot } from "./linkage-marks.ts";
+import { ascending } from "./place.ts";
 import type { DrawnRig } from "./sheet.ts";
 
 const path = (...spots: Spot[]) => spots.map(({ x, y }) => `${x},${y}`).join(" ");
@@ -76,16 +77,17 @@ export function planView(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet, 
     if (inside) spots.push({ ...cross, kind: "virtual" });
   }
   // Across the links' ends, on the side where there are no links.
-  const beyond = (a: Spot, b: Spot, side: number) => [
-    ...acrossOffers(
-      a.x,
-      b.x,
-      [24, 46, 68].map((off) => Math.max(a.y, b.y) + side * off),
-      (a.y + b.y) / 2,
-      "",
-    ),
-    ...tagOffers([between(a, b)], ""),
-  ];
+  const beyond = (a: Spot, b: Spot, side: number) =>
+    ascending([
+      ...acrossOffers(
+        a.x,
+        b.x,
+        [24, 46, 68].map((off) => Math.max(a.y, b.y) + side * off),
+        (a.y + b.y) / 2,
+        "",
+      ),
+      ...tagOffers([between(a, b)], ""),
+    ]);
   const marks = placed(
     rig,
     {

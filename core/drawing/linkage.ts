@@ -10,7 +10,7 @@ import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
 import { between, drawn, type LinkagePart, type LinkageSheet, placed, type Spot } from "./linkage-marks.ts";
 import { planView } from "./linkage-plan.ts";
 import { drawSideOf, type SideDrawing, type SideShape } from "./linkage-side.ts";
-import type { Offer } from "./place.ts";
+import type { Offers } from "./place.ts";
 import type { DimensionMark, DrawnRig } from "./sheet.ts";
 
 /** Draws what is known, and what is not at its usual size. */
@@ -132,7 +132,7 @@ function sideMarks(
     (...anchors: Spot[]) =>
     (text: string) =>
       tagOffers(anchors, text);
-  const offers: Partial<Record<DimensionKey, (text: string) => Offer[]>> = {
+  const offers: Partial<Record<DimensionKey, (text: string) => Offers>> = {
     "hitch.lowerBack": across(axle.x, lower.x),
     "hitch.upperBack": across(axle.x, upper.x),
     "tool.underBack": across(ball.x, under.x),

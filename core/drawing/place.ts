@@ -30,6 +30,13 @@ export type Offer = {
   build: () => Candidate;
 };
 
+/** From the cheapest to the dearest; may be walked again and again. */
+export type Offers = Iterable<Offer>;
+
+/** The nearest first, equals as they came. */
+export const ascending = <T extends { cost: number }>(offers: readonly T[]): T[] =>
+  [...offers].sort((a, b) => a.cost - b.cost);
+
 export type Segment = { x1: number; y1: number; x2: number; y2: number };
 
 export type Placed = Label & {
@@ -55,9 +62,9 @@ const CROSSING = 250;
 
 export type Request = {
   target: LetterTarget;
-  candidates: Offer[];
+  candidates: Offers;
   /** where the label finds no clear place with its value: the letter alone */
-  letterOnly: () => Offer[];
+  letterOnly: () => Offers;
 };
 
 /**
@@ -99,9 +106,9 @@ function placeInOrder(requests: readonly Request[], around: Surroundings): Place
   return placed;
 }
 
-function cheapest(offers: readonly Offer[], placed: readonly Placed[], around: Surroundings) {
+function cheapest(offers: Offers, placed: readonly Placed[], around: Surroundings) {
   let best: { candidate: Candidate; price: number } | null = null;
-  for (const { cost, build } of [...offers].sort((a, b) => a.cost - b.cost)) {
+  for (const { cost, build } of offers) {
     const limit: number = best?.price ?? Number.POSITIVE_INFINITY;
     if (cost >= limit) break;
     const candidate = build();

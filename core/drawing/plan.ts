@@ -12,7 +12,7 @@ import { works } from "../rig/whole.ts";
 import { bracketsOf } from "./brackets.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
 import { leading, sectionsText, toMark, valueText } from "./marks.ts";
-import { type Offer, placeAll, type Request } from "./place.ts";
+import { type Offers, placeAll, type Request } from "./place.ts";
 import { drawnWidth, pointsOf, rigPoints } from "./rig-points.ts";
 import {
   BEHIND_THE_TOOL,
@@ -210,7 +210,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
   return placed.map((each) => toMark(each, rig, sheet));
 }
 
-function offersOf(entry: Dimension, scene: Scene, tractorHalf: number, values: boolean): Offer[] {
+function offersOf(entry: Dimension, scene: Scene, tractorHalf: number, values: boolean): Offers {
   const { sheet, rig, points } = scene;
   const text = values ? valueText(entry, rig, sheet.units) : "";
   const at = (key: PointKey) => points.find((point) => point.key === key)!;
@@ -242,7 +242,7 @@ function lanesOf(width: number, tractorHalf: number): number[] {
   return lanes;
 }
 
-function sectionsTag({ brackets, points, rig }: Scene, values: boolean): Offer[] {
+function sectionsTag({ brackets, points, rig }: Scene, values: boolean): Offers {
   const [first, last] = [brackets[0], brackets.at(-1)];
   const ends =
     first && last

@@ -14,7 +14,7 @@ import { works } from "../rig/whole.ts";
 import { bracketsOf } from "./brackets.ts";
 import { acrossOffers, alongOffers, tagOffers } from "./candidates.ts";
 import { sectionsText, toMark, valueText } from "./marks.ts";
-import { type Offer, placeAll, type Request } from "./place.ts";
+import { type Offers, placeAll, type Request } from "./place.ts";
 import { drawnWidth, rigPoints } from "./rig-points.ts";
 import { TRACTOR } from "./shapes.ts";
 import {
@@ -172,7 +172,7 @@ function marksOf(rig: ResolvedRig, sheet: Sheet, scene: Scene): DrawnRig["marks"
   }).map((each) => toMark(each, rig, sheet));
 }
 
-function offersOf(entry: Dimension, rig: ResolvedRig, sheet: Sheet, scene: Scene, values: boolean): Offer[] {
+function offersOf(entry: Dimension, rig: ResolvedRig, sheet: Sheet, scene: Scene, values: boolean): Offers {
   const text = values ? valueText(entry, rig, sheet.units) : "";
   const middle = sheet.width / 2;
   const at = (key: PointKey) => scene.points.find((point) => point.key === key) ?? scene.points[0]!;
@@ -212,7 +212,7 @@ function offersOf(entry: Dimension, rig: ResolvedRig, sheet: Sheet, scene: Scene
   return tagOffers([at(entry.at), at(entry.at === "leftEdge" ? "rightEdge" : "leftEdge")], text);
 }
 
-function sectionsOffers(rig: ResolvedRig, { brackets, points }: Scene, values: boolean): Offer[] {
+function sectionsOffers(rig: ResolvedRig, { brackets, points }: Scene, values: boolean): Offers {
   const [first, last] = [brackets[0], brackets.at(-1)];
   const ends =
     first && last

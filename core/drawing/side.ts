@@ -13,7 +13,7 @@ import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { acrossOffers, alongOffers } from "./candidates.ts";
 import { leading, toMark, valueText } from "./marks.ts";
-import { type Offer, placeAll, type Request } from "./place.ts";
+import { type Offers, placeAll, type Request } from "./place.ts";
 import { CART, pinAhead, pointsOf, type RigPoint, rigPoints } from "./rig-points.ts";
 import {
   BEHIND_THE_TOOL,
@@ -320,7 +320,7 @@ function marksOf(
   drawn: ReturnType<typeof drawnAlong>,
 ): DimensionMark[] {
   const at = (key: PointKey) => points.find((point) => point.key === key)!;
-  const offers = (entry: (typeof drawn)[number], values: boolean): Offer[] => {
+  const offers = (entry: (typeof drawn)[number], values: boolean): Offers => {
     const text = values ? valueText(entry, rig, sheet.units) : "";
     const { from, to, axis } = entry.span!;
     if (axis === "up") {

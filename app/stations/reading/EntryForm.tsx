@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { useNavigate } from "react-router";
 import { v4 as uuid } from "uuid";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
@@ -26,6 +26,8 @@ import { StaleList } from "./StaleList.tsx";
 
 type Props = { row: ReadingRow; preferences: Preferences; action: string };
 
+const never = () => () => {};
+
 /** Entry of one reading: typed as it is spoken, checked before it is sent, and again where it is kept. */
 export function EntryForm({ row, preferences, action }: Props) {
   const [text, setText] = useState("");
@@ -35,11 +37,15 @@ export function EntryForm({ row, preferences, action }: Props) {
   const { errors, asksReason, busy, submit, forget } = useKeeping(row, action);
   const field = useRef<HTMLInputElement>(null);
   const small = useSmallScreen();
-  const [deaf, setDeaf] = useState(true);
+  // As the server sends it, it does not listen yet: nothing can be typed that would be lost.
+  const hears = useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
   useEffect(() => {
-    field.current?.focus({ preventScroll: true });
-    setDeaf(false);
-  }, []);
+    if (hears) field.current?.focus({ preventScroll: true });
+  }, [hears]);
   const retype = (typed: string) => {
     setText(typed);
     forget("text");
@@ -63,7 +69,7 @@ export function EntryForm({ row, preferences, action }: Props) {
       onSubmit={keep}
       className="grid gap-1.5 pl-9 max-sm:pl-0"
       noValidate
-      data-deaf={deaf || undefined}
+      inert={!hears}
     >
       <Hidden
         values={{

@@ -24,7 +24,7 @@ export function EntryForm(props: Props) {
   return (
     <Suspense
       fallback={
-        <p className="min-h-48 text-soft" data-deaf>
+        <p className="min-h-48 text-soft" inert>
           The field is on its way.
         </p>
       }
