@@ -3,12 +3,12 @@ import { v4 as uuid } from "uuid";
 import type { FieldUnit } from "../../../core/dimension/entry.ts";
 import type { AskedField as Asked } from "../../../core/job/kind.ts";
 import { capital } from "../../../core/quantity/capital.ts";
+import { QuantityInput, sideWords, WordKeys } from "../../entry/QuantityField.tsx";
 import { useKeep } from "../../entry/use-keep.ts";
 import { askedIn } from "../../offline/queue.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
-import { useSmallScreen } from "../../ui/use-small-screen.ts";
 import { readObservation, stylesText, textName, wordName } from "./observation.ts";
 import { ObserveDto } from "./proof.dto.ts";
 import type { JobView } from "./proof-view.server.ts";
@@ -21,7 +21,6 @@ export function ObservationForm({ job, action, person }: Props) {
   const [errors, setErrors] = useState<FieldErrors>({});
   const [active, setActive] = useState<string | null>(null);
   const [id, setId] = useState(() => uuid());
-  const small = useSmallScreen();
   const { keep: send, busy } = useKeep(action);
   const form = useRef<HTMLFormElement>(null);
   const count = job.observations.length;
@@ -69,7 +68,6 @@ export function ObservationForm({ job, action, person }: Props) {
           job={job}
           typed={typed}
           errors={errors}
-          small={small}
           onType={type}
           onActive={setActive}
         />
@@ -131,12 +129,11 @@ type EntryProps = {
   job: JobView;
   typed: Record<string, string>;
   errors: FieldErrors;
-  small: boolean;
   onType: (name: string, text: string) => void;
   onActive: (name: string) => void;
 };
 
-function Entry({ field, job, typed, errors, small, onType, onActive }: EntryProps) {
+function Entry({ field, job, typed, errors, onType, onActive }: EntryProps) {
   const name = textName(field.key);
   const problem = errors[name];
   if (field.kind === "choice")
@@ -144,13 +141,11 @@ function Entry({ field, job, typed, errors, small, onType, onActive }: EntryProp
       <fieldset aria-label={field.label} className="grid gap-1">
         <span>{field.label}</span>
         <input type="hidden" name={name} value={typed[name] ?? ""} />
-        <div className="grid grid-cols-2 gap-1.5">
-          {field.choices.map(({ key, label }) => (
-            <Toggle key={key} on={typed[name] === key} onPress={() => onType(name, key)}>
-              {label}
-            </Toggle>
-          ))}
-        </div>
+        <WordKeys
+          words={field.choices}
+          isOn={(key) => typed[name] === key}
+          onPress={(key) => onType(name, key)}
+        />
         {problem ? <span className="problem">{problem}</span> : <Hint>{field.hint}</Hint>}
       </fieldset>
     );
@@ -171,15 +166,13 @@ function Entry({ field, job, typed, errors, small, onType, onActive }: EntryProp
     <div className="grid gap-1.5">
       <Field label={field.label} problem={problem} hint={field.hint}>
         <span className="relative grid">
-          <input
+          <QuantityInput
             name={name}
             className="field min-h-12 text-[20px] font-[650]"
-            autoComplete="off"
-            inputMode={small ? "none" : "text"}
-            value={typed[name] ?? ""}
-            onChange={(event) => onType(name, event.target.value)}
+            text={typed[name] ?? ""}
+            onType={(text) => onType(name, text)}
+            problem={problem}
             onFocus={() => onActive(name)}
-            aria-invalid={problem !== undefined}
           />
           <span className="pointer-events-none absolute top-1/2 right-3 -translate-y-1/2 text-soft">
             {unit}
@@ -187,14 +180,14 @@ function Entry({ field, job, typed, errors, small, onType, onActive }: EntryProp
         </span>
       </Field>
       {field.kind === "sided" && (
-        <div className="grid grid-cols-2 gap-1.5">
+        <>
           <input type="hidden" name={word} value={typed[word] ?? ""} />
-          {[field.plus, field.minus].map((each) => (
-            <Toggle key={each} on={typed[word] === each} onPress={() => onType(word, each)}>
-              {each}
-            </Toggle>
-          ))}
-        </div>
+          <WordKeys
+            words={sideWords(field.plus, field.minus)}
+            isOn={(each) => typed[word] === each}
+            onPress={(each) => onType(word, each)}
+          />
+        </>
       )}
     </div>
   );
@@ -202,12 +195,4 @@ function Entry({ field, job, typed, errors, small, onType, onActive }: EntryProp
 
 function Hint({ children }: { children: string }) {
   return children ? <span className="text-small text-soft">{children}</span> : null;
-}
-
-function Toggle({ on, onPress, children }: { on: boolean; onPress: () => void; children: string }) {
-  return (
-    <button type="button" aria-pressed={on} onClick={onPress} className="choice">
-      {children}
-    </button>
-  );
 }

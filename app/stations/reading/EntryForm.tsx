@@ -9,6 +9,7 @@ import { isLengthStyle, printLength } from "../../../core/quantity/length.ts";
 import { inInches, PRESETS } from "../../../core/quantity/units.ts";
 import type { Instrument } from "../../../core/rig/grade.ts";
 import { parseSections, sectionSum } from "../../../core/rig/sections.ts";
+import { QuantityInput, sideWords, WordKeys } from "../../entry/QuantityField.tsx";
 import { useKeep } from "../../entry/use-keep.ts";
 import { useTakeBack } from "../../entry/use-outcome.ts";
 import { askedIn } from "../../offline/queue.ts";
@@ -18,7 +19,6 @@ import { TextField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
 import { Radios } from "../../ui/Radios.tsx";
 import { toast } from "../../ui/toast.ts";
-import { useSmallScreen } from "../../ui/use-small-screen.ts";
 import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
 import type { ReadingRow } from "./reading-rows.ts";
@@ -36,7 +36,6 @@ export function EntryForm({ row, preferences, action }: Props) {
   const [numbers, setNumbers] = useState({ id: uuid(), sitting: uuid() });
   const { errors, asksReason, busy, submit, forget } = useKeeping(row, action);
   const field = useRef<HTMLInputElement>(null);
-  const small = useSmallScreen();
   // As the server sends it, it does not listen yet: nothing can be typed that would be lost.
   const hears = useSyncExternalStore(
     never,
@@ -93,16 +92,15 @@ export function EntryForm({ row, preferences, action }: Props) {
         </Choices>
       ) : (
         <div className="grid grid-cols-[1fr_auto] gap-2 max-sm:grid-cols-1">
-          <input
+          <QuantityInput
             ref={field}
             name="text"
-            autoComplete="off"
+            text={text}
+            onType={retype}
+            problem={errors.text}
             aria-label={row.label}
-            aria-invalid={errors.text !== undefined}
             aria-describedby="echo"
-            inputMode={small ? "none" : row.kind === "count" ? "numeric" : "text"}
-            value={text}
-            onChange={(event) => retype(event.target.value)}
+            inputMode={row.kind === "count" ? "numeric" : "text"}
             placeholder={`like ${placeholderOf(row)}`}
             className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
           />
@@ -290,19 +288,12 @@ function Sides({
     .replace(new RegExp(`\\s*(${sides.plus}|${sides.minus})\\s*$`, "i"), "")
     .replace(/^\s*[-+−]\s*/, "");
   return (
-    <div className="grid grid-cols-2 gap-1.5">
-      {[sides.minus, sides.plus].map((side) => (
-        <button
-          key={side}
-          type="button"
-          onClick={() => onChoose(`${plain} ${side}`.trim())}
-          aria-pressed={text.toLowerCase().endsWith(side)}
-          className="choice choice-washed"
-        >
-          {side}
-        </button>
-      ))}
-    </div>
+    <WordKeys
+      words={sideWords(sides.minus, sides.plus)}
+      looks="choice-washed"
+      isOn={(side) => text.toLowerCase().endsWith(side)}
+      onPress={(side) => onChoose(`${plain} ${side}`.trim())}
+    />
   );
 }
 
