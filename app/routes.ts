@@ -33,6 +33,7 @@ export default [
   route("rigs/:rigId/:station", "routes/station.tsx"),
   route("rigs/:rigId/readings.csv", "routes/readings-csv.ts", { id: "rig-readings-csv" }),
   route("readings.csv", "routes/readings-csv.ts"),
+  route("begin", "routes/begin.tsx"),
   route("rigs/new", "routes/rig-new.tsx"),
   route("season", "routes/season.tsx"),
   route("tape-list", "routes/tape-list.tsx"),

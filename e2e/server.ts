@@ -12,8 +12,8 @@ export type Yard = {
   close: () => Promise<void>;
 };
 
-/** A built Ambrek with a fresh demo yard of its own. */
-export async function openYard(more: Record<string, string> = {}): Promise<Yard> {
+/** A built Ambrek with a yard of its own: a fresh demo yard, or one where nothing stands yet. */
+export async function openYard(more: Record<string, string> = {}, planted = true): Promise<Yard> {
   const folder = mkdtempSync(join(tmpdir(), "ambrek-e2e-"));
   const port = await freePort();
   const env = {
@@ -24,7 +24,7 @@ export async function openYard(more: Record<string, string> = {}): Promise<Yard>
     PORT: String(port),
     ...more,
   };
-  copyFileSync(inject("planted"), env.AMBREK_DB);
+  if (planted) copyFileSync(inject("planted"), env.AMBREK_DB);
   const address = `http://127.0.0.1:${port}`;
   let server = await start(env, address);
   return {

@@ -26,7 +26,7 @@ export function YardPage({ loaderData: { preferences, yard } }: Route.ComponentP
           <h1>Yard</h1>
           <p className="text-lead text-soft">
             {counts.all === 0
-              ? "No rigs here yet. Add a tractor and an implement, then couple them."
+              ? "Nothing stands here yet."
               : `Nothing stops ${counts.ready} of ${counts.all} rigs. What stops the others is below, with what to do.`}
           </p>
         </div>
@@ -37,12 +37,12 @@ export function YardPage({ loaderData: { preferences, yard } }: Route.ComponentP
           <Link to="/tape-list" className="key">
             Tape list
           </Link>
-          <Link to="/rigs/new" className={counts.all === 0 ? "key-main" : "key"}>
+          <Link to="/begin" className="key">
             New rig
           </Link>
         </p>
       </div>
-      <Finder find={find} state={state} counts={counts} />
+      {counts.all + counts.away === 0 ? <Welcome /> : <Finder find={find} state={state} counts={counts} />}
       {rigs.length === 0 && counts.all > 0 && (
         <p className="text-lead">
           No rig {find && `with “${find}” in it `}here.{" "}
@@ -58,6 +58,30 @@ export function YardPage({ loaderData: { preferences, yard } }: Route.ComponentP
       </ul>
       <Pages yard={yard} />
     </YardFrame>
+  );
+}
+
+/** What to do where nothing stands yet. */
+function Welcome() {
+  return (
+    <section aria-label="Welcome" className="grid max-w-[760px] gap-4 border-l-4 border-dye bg-sheet p-5">
+      <p className="text-lead">
+        Say what you drive and what hangs on it. Ambrek draws it to scale, asks for what it lacks in the order
+        that matters, says what is wrong, and tells the figures your terminal wants.
+      </p>
+      <p>
+        <Link to="/begin" className="key-main min-h-12 text-[18px]">
+          What do you drive, what hangs on it?
+        </Link>
+      </p>
+      <p className="text-soft">
+        You have machines in a terminal or a spreadsheet already?{" "}
+        <Link to="/files" className="text-dye">
+          Bring a file in
+        </Link>
+        .
+      </p>
+    </section>
   );
 }
 

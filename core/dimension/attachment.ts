@@ -2,8 +2,8 @@ import type { PointKind } from "./point-kinds.ts";
 
 /** How a tool hangs on what carries it, and on which points. It decides which dimensions a coupling has, and what they are called. */
 export const ATTACHMENTS = {
-  drawn: { label: "Drawn on the drawbar", hitches: ["drawbar hole", "rear hitch"] },
-  links: { label: "Drawn on the lower links (two-point)", hitches: ["rear three-point"] },
+  drawn: { label: "Trailed, on the drawbar", hitches: ["drawbar hole", "rear hitch"] },
+  links: { label: "Trailed on the lower links (two-point)", hitches: ["rear three-point"] },
   semi: { label: "Semi-mounted", hitches: ["rear three-point"] },
   mounted: { label: "Mounted behind", hitches: ["rear three-point"] },
   front: { label: "Mounted in front", hitches: ["front three-point"] },
@@ -11,9 +11,9 @@ export const ATTACHMENTS = {
   boom: { label: "Boom built on a self-propelled machine", hitches: ["boom mount"] },
   frontBoom: { label: "Boom in front of a self-propelled machine", hitches: ["boom mount"] },
   /** a drawn tool coupled to another implement: of the coupling, not of the tool */
-  train: { label: "Drawn behind another implement", hitches: ["rear hitch"] },
+  train: { label: "Trailed behind another implement", hitches: ["rear hitch"] },
   /** and behind two of them */
-  third: { label: "Drawn behind two implements", hitches: ["rear hitch"] },
+  third: { label: "Trailed behind two implements", hitches: ["rear hitch"] },
 } as const satisfies Record<string, { label: string; hitches: readonly PointKind[] }>;
 
 export type Attachment = keyof typeof ATTACHMENTS;

@@ -5,9 +5,10 @@ import { type DimensionKey, dimension, hasDimension } from "../dimension/catalog
 import { askedOf } from "./asked.ts";
 import { between } from "./chain.ts";
 import type { RigFacts } from "./facts.ts";
+import { bareFacts } from "./facts.ts";
 import { termsBetween } from "./frame.ts";
 import { resolveRig } from "./resolve.ts";
-import { bareFacts, sampleReading } from "./sample.ts";
+import { sampleReading } from "./sample.ts";
 
 type Told = Partial<Record<DimensionKey, number | string>>;
 

@@ -96,6 +96,11 @@ export type RigFacts = {
   proofs: readonly Proof[];
 };
 
+/** Readings and nothing else: no variant, sections, changes or proofs. */
+export function bareFacts(attachment: Attachment, readings: RigFacts["readings"]): RigFacts {
+  return { attachment, variant: null, readings, previous: {}, sections: null, changes: [], proofs: [] };
+}
+
 /** A file counts in millimetres: what differs by less than half of one is the same reading, SI. */
 export function isSameReading(a: number, b: number): boolean {
   return Math.abs(a - b) < 0.0005;

@@ -3,8 +3,9 @@ import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { parseEntry } from "../dimension/entry.ts";
 import { NO_HOSES } from "../yard/rig-hoses.ts";
 import type { RigFacts } from "./facts.ts";
+import { bareFacts } from "./facts.ts";
 import { resolveRig } from "./resolve.ts";
-import { bareFacts, sampleReading } from "./sample.ts";
+import { sampleReading } from "./sample.ts";
 import type { ToolOfRig, WholeRig } from "./whole.ts";
 
 /** What was typed; undefined takes a line away from those it is laid over. */

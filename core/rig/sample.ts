@@ -1,6 +1,5 @@
-import type { Attachment } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
-import type { Proof, Reading, RigFacts } from "./facts.ts";
+import { bareFacts, type Proof, type Reading, type RigFacts } from "./facts.ts";
 import type { Instrument } from "./grade.ts";
 import { type ResolvedRig, resolveRig } from "./resolve.ts";
 
@@ -53,11 +52,6 @@ export function sampleFacts(
     ...bareFacts("drawn", readings),
     sections: widths ? { id: "s", seq: 0, widths, parts: [], instrument: "tape", ...stamp } : null,
   };
-}
-
-/** Readings and nothing else: no variant, sections, changes or proofs. */
-export function bareFacts(attachment: Attachment, readings: RigFacts["readings"]): RigFacts {
-  return { attachment, variant: null, readings, previous: {}, sections: null, changes: [], proofs: [] };
 }
 
 /** A field test's proof of what its terms come to, resting on the sample's readings, with nothing told of how it was made. */

@@ -16,8 +16,9 @@ import { rigPoints } from "../../core/drawing/rig-points.ts";
 import { METRES_PER } from "../../core/quantity/length.ts";
 import { PRESETS } from "../../core/quantity/units.ts";
 import type { RigFacts } from "../../core/rig/facts.ts";
+import { bareFacts } from "../../core/rig/facts.ts";
 import { type ResolvedRig, resolveRig } from "../../core/rig/resolve.ts";
-import { bareFacts, sampleReading } from "../../core/rig/sample.ts";
+import { sampleReading } from "../../core/rig/sample.ts";
 import { DDI, type Description, type DeviceDescription, describeRig, type Element } from "./describe.ts";
 
 const HEIGHT = "receiver.height" as DimensionKey;

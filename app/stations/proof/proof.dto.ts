@@ -2,7 +2,7 @@ import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-vali
 import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
 import { FIXES, type Fix, SLOPES, SOILS } from "../../../core/trade/field-conditions.ts";
-import { Reads } from "../reading/entry.dto.ts";
+import { Reads } from "../../session/reads.ts";
 import { stylesIn } from "./observation.ts";
 
 const WHO = { message: "Say who measured." };

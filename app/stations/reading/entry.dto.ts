@@ -1,14 +1,5 @@
 /** What may be sent to a station: the same classes check it in the browser and on the server. */
-import {
-  IsIn,
-  IsUUID,
-  Length,
-  Matches,
-  MaxLength,
-  registerDecorator,
-  ValidateIf,
-  type ValidationArguments,
-} from "class-validator";
+import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
 import { ATTACHMENT_KEYS, type Attachment } from "../../../core/dimension/attachment.ts";
 import {
   DIMENSION_KEYS,
@@ -22,22 +13,7 @@ import { type FieldUnit, isFieldUnit, parseEntry } from "../../../core/dimension
 import { isLengthStyle } from "../../../core/quantity/length.ts";
 import { INSTRUMENTS, type Instrument } from "../../../core/rig/grade.ts";
 import { parseSections } from "../../../core/rig/sections.ts";
-
-/** The property's text reads without a problem; `read` gives the problem, or null. */
-export function Reads<T extends object>(read: (text: string, dto: T) => string | null) {
-  const problem = (text: unknown, { object }: ValidationArguments) =>
-    read(typeof text === "string" ? text : "", object as T);
-  return (target: object, propertyName: string) =>
-    registerDecorator({
-      name: "reads",
-      target: target.constructor,
-      propertyName,
-      validator: {
-        validate: (text, args) => problem(text, args!) === null,
-        defaultMessage: (args) => problem(args!.value, args!) ?? "",
-      },
-    });
-}
+import { Reads } from "../../session/reads.ts";
 
 class StampedDto {
   /** given by the device, so that what is sent twice is kept once */

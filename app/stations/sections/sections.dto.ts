@@ -3,7 +3,7 @@ import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quan
 import type { SectionPart } from "../../../core/rig/facts.ts";
 import { INSTRUMENTS, type Instrument } from "../../../core/rig/grade.ts";
 import { MOST_SECTIONS, NARROWEST } from "../../../core/rig/sections.ts";
-import { Reads } from "../reading/entry.dto.ts";
+import { Reads } from "../../session/reads.ts";
 
 /** One line of the table as it is typed. */
 export type TypedSection = { width: string; ahead: string; product: string };

@@ -43,7 +43,7 @@ function behindCarried({ behind }: ToolOfRig, { parts }: WholeRig, rowOf: Checke
   const carrier = behind === null ? null : parts[behind]!;
   if (!carrier || !isCarried(carrier.rig.attachment)) return [];
   return [
-    rowOf("behind-carried", "Drawn behind a carried tool").check(
+    rowOf("behind-carried", "Trailed behind a carried tool").check(
       "tool.cg",
       `It hangs on ${carrier.name}, which the lift carries: its load on the pin goes on the lift and off the front axle, raised as well.`,
       "Common practice allows it only on a hitch the carrying tool's maker provides, and never on the road unless both books say so. The drawbar must neither jam nor pull on its chain through the whole lift.",

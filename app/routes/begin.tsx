@@ -1,0 +1,33 @@
+import { redirect } from "react-router";
+import { database } from "../../data/database.ts";
+import { listRigs } from "../../data/rigs.ts";
+import { formOf } from "../session/form.server.ts";
+import { answered, refused } from "../session/outcome.ts";
+import { readPreferences, writePreferences } from "../session/preferences.server.ts";
+import { validateForm } from "../session/validate.ts";
+import { rigAddress } from "../stations/frame/address.ts";
+import { BeginPage } from "../yard/begin/BeginPage.tsx";
+import { BeginDto } from "../yard/begin/begin.dto.ts";
+import { beginRig } from "../yard/begin/begin.server.ts";
+import type { Route } from "./+types/begin";
+
+export async function loader({ request }: Route.LoaderArgs) {
+  return { preferences: await readPreferences(request), first: listRigs(database()).length === 0 };
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const preferences = await readPreferences(request.clone());
+  const checked = validateForm(BeginDto, await formOf(request));
+  if (!checked.ok) return answered(refused(checked.errors));
+  const { person } = checked.value;
+  const id = beginRig(database(), checked.value, { person, at: new Date() });
+  throw redirect(rigAddress(id, ""), {
+    headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) },
+  });
+}
+
+export function meta() {
+  return [{ title: "A new rig · Ambrek" }];
+}
+
+export default BeginPage;

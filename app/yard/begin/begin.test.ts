@@ -1,0 +1,94 @@
+import { beforeEach, describe, expect, it } from "vitest";
+import { openDatabase } from "../../../data/database.ts";
+import type { Database } from "../../../data/handle.ts";
+import { listMachines, pointsOf } from "../../../data/machines.ts";
+import { listRigs, toolsOf } from "../../../data/rigs.ts";
+import { wholesOf } from "../../../data/whole.ts";
+import { formWith, validateForm } from "../../session/validate.ts";
+import { BeginDto } from "./begin.dto.ts";
+import { beginRig } from "./begin.server.ts";
+
+let db: Database;
+beforeEach(() => {
+  db = openDatabase(":memory:");
+});
+
+const TYPED = {
+  machine: "assisted",
+  driven: "Belvane 90",
+  power: "120",
+  powerUnit: "hp",
+  tool: "drill",
+  attachment: "drawn",
+  hung: "Sorrick Row 30 E",
+  category: "",
+  width: "3.0",
+  widthUnit: "m",
+  rows: "24",
+  person: "Mira Tolland",
+};
+const send = (typed: Partial<typeof TYPED> = {}) => validateForm(BeginDto, formWith({ ...TYPED, ...typed }));
+
+function begun(typed: Partial<typeof TYPED> = {}) {
+  const checked = send(typed);
+  if (!checked.ok) throw new Error(JSON.stringify(checked.errors));
+  const id = beginRig(db, checked.value, { person: "Mira Tolland", at: new Date("2026-03-02T06:00:00Z") });
+  const [tool] = toolsOf(db, id);
+  return { tool: tool!, values: wholesOf(db, [tool!]).get(tool!.id)!.parts[0]!.rig.values };
+}
+
+describe("a rig begun on one page", () => {
+  it("is two machines, the rig, and what was told of them by whom", () => {
+    const { tool, values } = begun();
+    expect(tool.name).toBe("Seed drill, 3 m");
+    expect([tool.tractor, tool.implement].map(({ make, model }) => `${make} | ${model}`)).toEqual([
+      "Belvane | 90",
+      "Sorrick | Row 30 E",
+    ]);
+    expect(values["tool.width"]).toMatchObject({ value: 3, grade: "book" });
+    expect(values["tool.width"].reading).toMatchObject({ person: "Mira Tolland", rawText: "3.0" });
+    expect(values["rows.count"].value).toBe(24);
+    expect(values["pin.pivot"]).toMatchObject({ value: null, grade: "missing" });
+  });
+
+  it("has the point its tool hangs on, whatever that is", () => {
+    for (const [machine, tool, attachment, point] of [
+      ["assisted", "mower", "front", "front three-point"],
+      ["driven", "sprayer", "boom", "boom mount"],
+      ["driven", "header", "head", "head mount"],
+      ["tracked", "cultivator", "links", "rear three-point"],
+    ] as const) {
+      const { tool: rig } = begun({ machine, tool, attachment, hung: "Pellworth" });
+      expect(rig.attachment).toBe(attachment);
+      expect(pointsOf(db, rig.tractor.id).filter(({ kind }) => kind === point)).toHaveLength(1);
+    }
+  });
+
+  it("is named by what it is where only one word was told, and is not called known where nobody told", () => {
+    const { tool, values } = begun({ driven: "Belvane", width: "", rows: "", power: "" });
+    expect(tool.tractor).toMatchObject({ make: "Belvane", model: "tractor, front-wheel assist" });
+    expect(tool.name).toBe("Seed drill");
+    expect(values["tool.width"].grade).toBe("missing");
+    expect(values["tractor.power"].grade).toBe("missing");
+  });
+
+  it("is refused by field, and nothing of it is written", () => {
+    const wrong = send({ width: "wide", driven: " ", power: "much", person: "", attachment: "boom" });
+    expect(wrong).toMatchObject({
+      ok: false,
+      errors: {
+        width: expect.stringContaining("not understood"),
+        power: expect.stringContaining("not understood"),
+        driven: expect.stringContaining("make and model"),
+        attachment: expect.stringContaining("does not hang"),
+        person: "Say who you are.",
+      },
+    });
+    expect(send({ tool: "kite", machine: "" })).toMatchObject({
+      ok: false,
+      errors: { tool: "Choose what hangs on it.", machine: "Choose what you drive." },
+    });
+    expect(send({ powerUnit: "sheep", widthUnit: "" })).toMatchObject({ ok: false });
+    expect([listMachines(db), listRigs(db)]).toEqual([[], []]);
+  });
+});

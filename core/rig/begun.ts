@@ -1,0 +1,122 @@
+/** A rig as it is begun: what is driven, what hangs on it, and the few figures people know by heart. */
+import { type Attachment, onLinks } from "../dimension/attachment.ts";
+import { catalogueOf, type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import { isFieldUnit, parseEntry } from "../dimension/entry.ts";
+import { MACHINE_TYPES, type MachineTypeKey } from "../dimension/usual.ts";
+import { isLengthStyle, printLength } from "../quantity/length.ts";
+import { inInches } from "../quantity/units.ts";
+import { TOOL_KINDS, type ToolKindKey } from "../trade/kinds.ts";
+import { bareFacts, type RigFacts } from "./facts.ts";
+import type { Instrument } from "./grade.ts";
+
+/** As it was typed; what is empty was not told. */
+export type Begun = {
+  machine: MachineTypeKey;
+  tool: ToolKindKey;
+  attachment: Attachment;
+  power: string;
+  powerUnit: string;
+  category: string;
+  width: string;
+  widthUnit: string;
+  rows: string;
+};
+
+/** One reading of it, SI. */
+export type BegunReading = {
+  key: DimensionKey;
+  text: string;
+  value: number;
+  step: number;
+  by: Instrument;
+};
+
+type Asked = {
+  field: keyof Begun | null;
+  key: DimensionKey;
+  text: string;
+  unit: string;
+};
+
+function askedOf({ machine, tool, attachment, ...typed }: Begun): Asked[] {
+  const { steers, drive, kind } = MACHINE_TYPES[machine];
+  const at = (
+    field: keyof Begun | null,
+    key: DimensionKey,
+    text: string | null,
+    unit: Asked["unit"] = "m",
+  ) => (text ? [{ field, key, text, unit }] : []);
+  return [
+    ...at(null, "tractor.steering", steers),
+    ...at(null, "tractor.drive", kind === "tractor" ? drive : null),
+    ...at("power", "tractor.power", typed.power, typed.powerUnit),
+    ...at("category", "hitch.category", onLinks(attachment) ? typed.category : null),
+    ...at("tool", "tool.kind", tool),
+    ...at("width", "tool.width", typed.width, typed.widthUnit),
+    ...at("rows", "rows.count", typed.rows),
+  ].filter(({ key }) => hasEntry(attachment, key));
+}
+
+const hasEntry = (attachment: Attachment, key: DimensionKey) =>
+  catalogueOf(attachment).some((entry) => entry.key === key);
+
+/**
+ * What is read by it: kinds and counts as somebody looked, sizes from the book, since nobody taped them. Problems are by the field they were
+ * typed in.
+ */
+export function readingsOf(begun: Begun): {
+  readings: BegunReading[];
+  problems: Partial<Record<keyof Begun, string>>;
+} {
+  const readings: BegunReading[] = [];
+  const problems: Partial<Record<keyof Begun, string>> = {};
+  for (const { field, key, text, unit } of askedOf(begun)) {
+    const entry = dimension(key, begun.attachment);
+    const read = isFieldUnit(unit)
+      ? parseEntry(entry, text, unit)
+      : { ok: false as const, problem: "Choose a unit." };
+    if (!read.ok) {
+      if (field) problems[field] = read.problem;
+      continue;
+    }
+    const by = entry.kind === "choice" || entry.kind === "count" ? "look" : "book";
+    readings.push({ key, text, ...read.value, by });
+  }
+  return { readings, problems };
+}
+
+/** What such a rig may be called until somebody says otherwise: "Seed drill, 4.5 m". */
+export function nameOf(begun: Begun): string {
+  const { label } = TOOL_KINDS[begun.tool];
+  const width = readingsOf(begun).readings.find(({ key }) => key === "tool.width")?.value;
+  if (width === undefined || !isLengthStyle(begun.widthUnit)) return label;
+  const metric = `${Number(width.toFixed(2))} m`;
+  return `${label}, ${inInches(begun.widthUnit) ? printLength(width, begun.widthUnit) : metric}`;
+}
+
+/** Facts to draw it by while it is being chosen: only what was told, the rest as such rigs usually are. */
+export function factsOf(begun: Begun): RigFacts {
+  const readings = Object.fromEntries(
+    readingsOf(begun).readings.map(({ key, text, value, step, by }) => [
+      key,
+      [
+        {
+          id: key,
+          seq: 0,
+          key,
+          value,
+          step,
+          rawText: text,
+          instrument: by,
+          person: "",
+          measuredAt: "",
+          sitting: key,
+          conditions: [],
+          note: "",
+          photoId: null,
+        },
+      ],
+    ]),
+  );
+  return bareFacts(begun.attachment, readings);
+}
