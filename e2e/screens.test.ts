@@ -39,6 +39,7 @@ const SCREENS = [
   `${rig("Meadow drill")}/cards/1/read-back`,
   `${rig("Meadow drill")}/tool?view=side`,
   `${rig("Meadow drill")}/tool?view=rear`,
+  "/begin",
   "/rigs/new",
   "/machines",
   `${machine("Belvane 118")}`,

@@ -6,6 +6,7 @@ import { answered, refused } from "../session/outcome.ts";
 import { readPreferences, writePreferences } from "../session/preferences.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { rigAddress } from "../stations/frame/address.ts";
+import { LACKING } from "../stations/sheet/lacking.ts";
 import { BeginPage } from "../yard/begin/BeginPage.tsx";
 import { BeginDto } from "../yard/begin/begin.dto.ts";
 import { beginRig } from "../yard/begin/begin.server.ts";
@@ -21,7 +22,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (!checked.ok) return answered(refused(checked.errors));
   const { person } = checked.value;
   const id = beginRig(database(), checked.value, { person, at: new Date() });
-  throw redirect(rigAddress(id, ""), {
+  throw redirect(rigAddress(id, "sheet", { of: LACKING }), {
     headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) },
   });
 }

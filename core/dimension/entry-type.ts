@@ -93,8 +93,11 @@ export type DimensionEntry = {
    * real answer. Where the plausible range starts above zero, a taped zero is impossible too.
    */
   untapedZero: "stop" | "check" | "fine";
-  /** a missing value stops the rig, is a check that cannot be made, or is asked for by its station where it is needed */
-  whenMissing: "stop" | "note" | "quiet";
+  /**
+   * a missing value stops the rig, is a check that cannot be made, is asked for by its station where it is needed, or stands at what it is
+   * `otherwise`, assumed and said so
+   */
+  whenMissing: "stop" | "note" | "quiet" | "assumed";
   /** what is said or meant otherwise on another attachment than `drawn` */
   as: Partial<Record<Attachment, Partial<Omit<DimensionEntry, "as" | "on" | "kind" | "family" | "choices">>>>;
 };

@@ -4,7 +4,7 @@ import { printEntry } from "../dimension/entry.ts";
 import type { Box } from "../picture/box.ts";
 import type { Units } from "../quantity/units.ts";
 import { termsBetween } from "../rig/frame.ts";
-import type { ResolvedRig } from "../rig/resolve.ts";
+import { ASSUMED_SECTIONS, type ResolvedRig } from "../rig/resolve.ts";
 import { countSections } from "../rig/sections.ts";
 import type { Placed } from "./place.ts";
 import type { DimensionMark, Sheet } from "./sheet.ts";
@@ -20,19 +20,19 @@ export function leading(attachment: Attachment): ReadonlySet<string> {
 
 /** "6 sections", as it stands beside the letter of the sections. */
 export function sectionsText({ sections }: ResolvedRig): string {
-  return sections ? countSections(sections) : "missing";
+  if (!sections) return "missing";
+  return sections.id === ASSUMED_SECTIONS ? `${countSections(sections)}, assumed` : countSections(sections);
 }
 
 /** A reading as it stands beside its letter, in the operator's units; empty where nothing is read. */
 export function valueText(entry: Dimension, { attachment, values }: ResolvedRig, units: Units): string {
-  const { value } = values[entry.key];
+  const { value, reading } = values[entry.key];
   if (value === null) return "missing";
-  return entry.key === "rows.count"
-    ? `${value} ${isBuiltOn(attachment) ? "nozzles" : "rows"}`
-    : printEntry(entry, value, units).replace(/\u00a0m\b/, "");
+  if (entry.key === "rows.count") return `${value} ${isBuiltOn(attachment) ? "nozzles" : "rows"}`;
+  return `${printEntry(entry, value, units).replace(/\u00a0m\b/, "")}${reading ? "" : ", assumed"}`;
 }
 
-/** A placed label as the sheet shows it: known, doubted or missing. */
+/** A placed label as the sheet shows it: known, doubted, or dashed where nobody read it. */
 export function toMark(
   { target, letter, value, path, arrows, label, clear }: Placed,
   rig: ResolvedRig,
@@ -40,7 +40,9 @@ export function toMark(
 ): DimensionMark {
   const entry = isDimensionKey(target) ? dimension(target, rig.attachment) : null;
   const text = entry ? valueText(entry, rig, sheet.units) : sectionsText(rig);
-  const missing = entry ? rig.values[entry.key].value === null : rig.sections === null;
+  const unread = entry
+    ? rig.values[entry.key].reading === null
+    : rig.sections === null || rig.sections.id === ASSUMED_SECTIONS;
   const doubted = entry
     ? rig.values[entry.key].doubt !== null && rig.values[entry.key].doubt !== "habitual zero"
     : false;
@@ -51,7 +53,7 @@ export function toMark(
     value: value ? { ...value, text, ground: groundOf(value, text) } : null,
     path,
     arrows,
-    state: missing ? "missing" : doubted ? "doubted" : "known",
+    state: unread ? "missing" : doubted ? "doubted" : "known",
     label,
     clear,
   };

@@ -110,8 +110,22 @@ describe("widths that disagree", () => {
     expect(found(sampleRig({ "tool.width": 65 }))).toEqual(["fix range:tool.width"]);
   });
 
-  it("stops without sections", () => {
-    expect(found(sampleRig({}, {}, null))).toEqual(["stop missing:sections"]);
+  it("assumes one section as wide as the tool and says so, and stops where nobody knows the width either", () => {
+    const rig = sampleRig({ "rows.count": null }, {}, null);
+    expect(rig.sections?.widths).toEqual([4.5]);
+    expect(found(rig)).toEqual(["check assumed:sections", "note missing:rows.count"]);
+    const bare = sampleRig({ "tool.width": null }, {}, null);
+    expect(bare.sections).toBeNull();
+    expect(found(bare)).toContain("stop missing:sections");
+  });
+
+  it("assumes that no overlap is wanted, 0.3 m of a cutting head, and says so", () => {
+    const rig = sampleRig({ "work.overlap": null });
+    expect(rig.values["work.overlap"]).toMatchObject({ value: 0, grade: "assumed", reading: null });
+    expect(only(rig, "assumed:work.overlap")).toMatchObject({ severity: "check" });
+    const head = resolveRig({ ...sampleFacts({ "work.overlap": null }), attachment: "head" });
+    expect(head.values["work.overlap"].value).toBe(0.3);
+    expect(only(head, "assumed:work.overlap").why).toContain("common practice");
   });
 });
 

@@ -3,7 +3,7 @@ import { dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts"
 import { pointLabel } from "../dimension/points.ts";
 import { tapeLength, tell } from "../quantity/said.ts";
 import { askedOf } from "../rig/asked.ts";
-import type { ResolvedRig } from "../rig/resolve.ts";
+import { ASSUMED_SECTIONS, type ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { type Finding, worstFirst } from "./finding.ts";
 import { judgeRepeats } from "./repeats.ts";
@@ -51,6 +51,17 @@ function judgeSectionsGiven({ sections, sectionsStale }: ResolvedRig): Finding[]
         severity: "stop",
         what: "The sections are not given.",
         why: "Section control switches by their widths, left to right.",
+        next,
+      },
+    ];
+  if (sections.id === ASSUMED_SECTIONS)
+    return [
+      {
+        ...about,
+        id: "assumed:sections",
+        severity: "check",
+        what: "One section is assumed, as wide as the tool.",
+        why: "Nobody gave them. Section control switches by their widths, left to right.",
         next,
       },
     ];

@@ -36,9 +36,17 @@ export function findingOn(
  * nothing is.
  */
 export function judgeValue(entry: Dimension, rig: ResolvedRig): Finding[] {
-  const { value, grade, doubt, stale, plausible } = rig.values[entry.key];
+  const { value, grade, doubt, stale, plausible, reading } = rig.values[entry.key];
   if (value === null) return missing(entry);
   const shown = entryFigure(entry, value);
+  if (!reading)
+    return [
+      findingOn(entry, "assumed", {
+        severity: "check",
+        what: tell`${entry.label} is assumed: ${shown}.`,
+        why: `Nobody told it; ${entry.otherwise?.source}. ${entry.matters}`,
+      }),
+    ];
   switch (doubt) {
     case "zero":
       return [
@@ -111,7 +119,7 @@ function outdated(entry: Dimension, kind: ChangeKind, grade: Grade): Finding {
 }
 
 function missing(entry: Dimension): Finding[] {
-  if (entry.whenMissing === "quiet") return [];
+  if (entry.whenMissing === "quiet" || entry.whenMissing === "assumed") return [];
   const pivot = entry.key === "pin.pivot";
   return [
     findingOn(entry, "missing", {

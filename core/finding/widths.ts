@@ -5,7 +5,7 @@ import { capital } from "../quantity/capital.ts";
 import { type Said, tapeLength, tell } from "../quantity/said.ts";
 import { trackSpacing } from "../rig/chain.ts";
 import { below, GRADES, type Grade, gradeOf } from "../rig/grade.ts";
-import type { ResolvedRig } from "../rig/resolve.ts";
+import { ASSUMED_SECTIONS, type ResolvedRig } from "../rig/resolve.ts";
 import { countSections, sectionSum } from "../rig/sections.ts";
 import type { Finding, Target } from "./finding.ts";
 import { findingOn } from "./value.ts";
@@ -108,7 +108,7 @@ function widthEstimate({ values }: ResolvedRig): Estimate | null {
 }
 
 function sectionsEstimate({ sections }: ResolvedRig): Estimate | null {
-  if (!sections) return null;
+  if (!sections || sections.id === ASSUMED_SECTIONS) return null;
   const metres = sectionSum(sections.widths);
   return {
     label: "the sections",

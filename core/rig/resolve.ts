@@ -71,8 +71,9 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
   ) as Record<DimensionKey, Resolved>;
   for (const proof of proofs) sharpen(values, proof);
   for (const proof of facts.proofs) if (!proofs.includes(proof)) blunt(values, proof);
-  const { sections } = facts;
-  const sectionsStale = sections ? touched(SECTIONS_TOUCHED_BY, momentOf(sections), facts.changes) : null;
+  const sections = facts.sections ?? oneSection(values["tool.width"]);
+  const sectionsStale =
+    facts.sections && sections ? touched(SECTIONS_TOUCHED_BY, momentOf(sections), facts.changes) : null;
   return {
     attachment: facts.attachment,
     variant: facts.variant?.name ?? null,
@@ -82,6 +83,24 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
     proofs,
   };
 }
+
+/** One section as wide as the tool, assumed until somebody gives them; none while nobody knows the width. */
+function oneSection({ value, doubt, reading }: Resolved): SectionLayout | null {
+  if (value === null || doubt || !reading) return null;
+  const { person, measuredAt, seq } = reading;
+  return {
+    id: ASSUMED_SECTIONS,
+    seq,
+    widths: [value],
+    parts: [],
+    instrument: "estimate",
+    person,
+    measuredAt,
+  };
+}
+
+/** The number of a layout nobody gave. */
+export const ASSUMED_SECTIONS = "assumed";
 
 /** The field test that confirms this very sum, whichever end it was walked from. */
 export function provenBy(terms: readonly Term[], proofs: readonly Proof[]): Proof | null {
@@ -190,18 +209,21 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
   const repeats = facts.readings[key] ?? [];
   const reading = repeats.at(-1) ?? null;
   const base = { key, plausible: entry.plausible, reading, repeats, previous: facts.previous[key] ?? null };
-  if (!reading)
+  if (!reading) {
+    const stands = entry.whenMissing === "assumed" ? entry.otherwise?.value : null;
+    const assumed = typeof stands === "number" ? stands : null;
     return {
       ...base,
-      value: null,
+      value: assumed,
       choice: null,
-      grade: "missing",
-      sigma: rangeSigma(entry),
+      grade: assumed === null ? "missing" : "assumed",
+      sigma: assumed === null ? rangeSigma(entry) : entry.sigma.assumed,
       doubt: null,
       stale: null,
       spread: 0,
       proof: null,
     };
+  }
   const numbers = repeats.map(({ value }) => value);
   const value = mean(numbers);
   const proof =

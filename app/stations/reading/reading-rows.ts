@@ -16,7 +16,7 @@ import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
 import type { Change, Reading } from "../../../core/rig/facts.ts";
 import { type Grade, gradeOf, type Instrument } from "../../../core/rig/grade.ts";
-import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import { ASSUMED_SECTIONS, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
 import { works } from "../../../core/rig/whole.ts";
 import { subjectOf } from "../../../core/subjects/walk.ts";
@@ -178,6 +178,7 @@ function sourceOf({ rawText, person, measuredAt, note }: Reading): string {
 }
 
 function sectionsRow({ attachment, sections, sectionsStale }: ResolvedRig, units: Units): ReadingRow {
+  const given = sections?.id === ASSUMED_SECTIONS ? null : sections;
   return {
     target: "sections",
     hangs: attachment,
@@ -186,14 +187,14 @@ function sectionsRow({ attachment, sections, sectionsStale }: ResolvedRig, units
     label: "Sections",
     fromTo: "every section's width, from the left end to the right",
     how: "Count rows in each section and multiply by the row spacing, or tape from hose to hose.",
-    value: sections
-      ? `${groupWidths(sections.widths, units)} = ${printLength(sectionSum(sections.widths), units.tape)}`
+    value: given
+      ? `${groupWidths(given.widths, units)} = ${printLength(sectionSum(given.widths), units.tape)}`
       : null,
     grade: sections ? gradeOf(sections.instrument) : "missing",
     doubted: false,
-    stale: sectionsStale && sections && staleText(sectionsStale, sections.measuredAt),
+    stale: sectionsStale && given && staleText(sectionsStale, given.measuredAt),
     due: null,
-    source: sections ? `${countSections(sections)}, ${sections.person}, ${day(sections.measuredAt)}` : null,
+    source: given ? `${countSections(given)}, ${given.person}, ${day(given.measuredAt)}` : null,
     repeats: [],
     spread: null,
     proof: null,
@@ -204,7 +205,7 @@ function sectionsRow({ attachment, sections, sectionsStale }: ResolvedRig, units
     conditions: [],
     kind: "sections",
     quiet: false,
-    otherwise: null,
+    otherwise: sections && !given ? "one section as wide as the tool, assumed" : null,
     choices: [],
     ways: waysOf({ kind: "length", family: null }),
     alters: null,

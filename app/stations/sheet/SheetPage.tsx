@@ -2,6 +2,7 @@ import { Form, Link, useSearchParams } from "react-router";
 import type { Route } from "../../routes/+types/sheet";
 import { Header } from "../../ui/Header.tsx";
 import { rigAddress } from "../frame/address.ts";
+import { LACKING } from "./lacking.ts";
 import { SheetForm } from "./SheetForm.tsx";
 
 export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
@@ -22,9 +23,10 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
       </div>
       <main className="mx-auto grid max-w-[980px] gap-4 px-6 py-5 max-sm:px-4 print:p-0">
         <div>
-          <h1>Sheet of readings</h1>
+          <h1>{sheet === LACKING ? "What the card lacks" : "Sheet of readings"}</h1>
           <p className="text-soft">
-            {head.tractor} with {head.implement}. {head.identity}. Engine off, key with you, park brake on.
+            {head.tractor} with {head.implement}. {head.identity && `${head.identity}. `}Engine off, key with
+            you, park brake on.
           </p>
         </div>
         <div className="no-print flex flex-wrap items-end gap-2">
@@ -58,6 +60,14 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
         {Object.keys(filled).length > 0 && (
           <p className="border-l-4 border-dye bg-dye-wash px-3 py-2" data-filled>
             {Object.keys(filled).length} lines filled in from the file. Look them over: nothing is kept yet.
+          </p>
+        )}
+        {topics.length === 0 && (
+          <p className="flex flex-wrap items-center gap-3 text-lead font-semibold text-ok" role="status">
+            No reading stops the card.
+            <Link to={rigAddress(head.id, "card", { tool })} className="key-main">
+              To the cab card
+            </Link>
           </p>
         )}
         <SheetForm

@@ -1,6 +1,7 @@
-import { type Choice, isOfWork } from "../../../core/dimension/catalogue.ts";
+import { type Choice, type Dimension, dimension, isOfWork } from "../../../core/dimension/catalogue.ts";
 import { CONDITIONS } from "../../../core/dimension/condition.ts";
 import { type FieldUnit, fieldUnit, printEntry, printReading } from "../../../core/dimension/entry.ts";
+import { lackingOf } from "../../../core/finding/lacking.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
@@ -9,6 +10,7 @@ import { works } from "../../../core/rig/whole.ts";
 import type { Subject } from "../../../core/subject/subject.ts";
 import { SUBJECTS } from "../../../core/subjects/index.ts";
 import { namedTogether } from "../../../core/subjects/walk.ts";
+import { LACKING } from "./lacking.ts";
 
 export type SheetRow = {
   key: string;
@@ -43,6 +45,7 @@ export function sheetKinds(): SheetKind[] {
       all.filter(({ holds }) => holds === "hook-up"),
     ),
     kind("all", all, "Everything"),
+    kind(LACKING, [], "What the card lacks"),
   ];
 }
 
@@ -56,32 +59,40 @@ export function sheetTopics(
   sheet: string,
   units: Units,
 ): { topic: string; rows: SheetRow[] }[] {
+  if (sheet === LACKING) {
+    const rows = lackingOf(rig).map((key) => rowOf(dimension(key, rig.attachment), rig, units));
+    return rows.length === 0 ? [] : [{ topic: "In this order: the first moves the work most", rows }];
+  }
   const { stations } = sheetKinds().find(({ key }) => key === sheet)!;
   const working = works(rig);
   const topics: { topic: string; rows: SheetRow[] }[] = [];
   for (const entry of askedOf(rig)) {
     if (!stations.includes(entry.station) || (!working && isOfWork(entry))) continue;
-    const { value, reading, grade, stale } = rig.values[entry.key];
-    const row: SheetRow = {
-      key: entry.key,
-      letter: entry.letter,
-      label: entry.label,
-      fromTo: entry.fromTo,
-      before: entry.conditions.map((key) => CONDITIONS[key].toLowerCase()).join(", "),
-      now:
-        value === null || !reading
-          ? "missing"
-          : entry.kind === "choice"
-            ? printReading(entry, reading, units)
-            : printEntry(entry, value, units),
-      grade,
-      stale: stale !== null,
-      style: fieldUnit(entry, units),
-      choices: entry.choices ?? [],
-    };
+    const row = rowOf(entry, rig, units);
     const last = topics.at(-1);
     if (last?.topic === entry.topic) last.rows.push(row);
     else topics.push({ topic: entry.topic, rows: [row] });
   }
   return topics;
+}
+
+function rowOf(entry: Dimension, rig: ResolvedRig, units: Units): SheetRow {
+  const { value, reading, grade, stale } = rig.values[entry.key];
+  return {
+    key: entry.key,
+    letter: entry.letter,
+    label: entry.label,
+    fromTo: entry.fromTo,
+    before: entry.conditions.map((key) => CONDITIONS[key].toLowerCase()).join(", "),
+    now:
+      value === null
+        ? "missing"
+        : reading && entry.kind === "choice"
+          ? printReading(entry, reading, units)
+          : printEntry(entry, value, units),
+    grade,
+    stale: stale !== null,
+    style: fieldUnit(entry, units),
+    choices: entry.choices ?? [],
+  };
 }

@@ -293,9 +293,11 @@ export const TOOL = {
       at: "leftEdge",
       shown: "small",
       sigma: { taped: 0, book: 0, assumed: 0 },
+      otherwise: { value: 0, source: "none wanted, as most tools" },
       matters: "Track spacing is the working width less this.",
       untapedZero: "fine",
-      whenMissing: "stop",
+      whenMissing: "assumed",
+      as: { head: { otherwise: { value: 0.3, source: "common practice for a cutting head" } } },
     }),
     "guidance.trackSpacing": length([0.2, 60], 4, {
       plausibleOf: WIDTHS,
