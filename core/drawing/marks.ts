@@ -4,7 +4,7 @@ import { printEntry } from "../dimension/entry.ts";
 import type { Box } from "../picture/box.ts";
 import type { Units } from "../quantity/units.ts";
 import { termsBetween } from "../rig/frame.ts";
-import { ASSUMED_SECTIONS, type ResolvedRig } from "../rig/resolve.ts";
+import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
 import { countSections } from "../rig/sections.ts";
 import type { Placed } from "./place.ts";
 import type { DimensionMark, Sheet } from "./sheet.ts";
@@ -21,7 +21,7 @@ export function leading(attachment: Attachment): ReadonlySet<string> {
 /** "6 sections", as it stands beside the letter of the sections. */
 export function sectionsText({ sections }: ResolvedRig): string {
   if (!sections) return "missing";
-  return sections.id === ASSUMED_SECTIONS ? `${countSections(sections)}, assumed` : countSections(sections);
+  return givenSections({ sections }) ? countSections(sections) : `${countSections(sections)}, assumed`;
 }
 
 /** A reading as it stands beside its letter, in the operator's units; empty where nothing is read. */
@@ -40,9 +40,7 @@ export function toMark(
 ): DimensionMark {
   const entry = isDimensionKey(target) ? dimension(target, rig.attachment) : null;
   const text = entry ? valueText(entry, rig, sheet.units) : sectionsText(rig);
-  const unread = entry
-    ? rig.values[entry.key].reading === null
-    : rig.sections === null || rig.sections.id === ASSUMED_SECTIONS;
+  const unread = entry ? rig.values[entry.key].reading === null : givenSections(rig) === null;
   const doubted = entry
     ? rig.values[entry.key].doubt !== null && rig.values[entry.key].doubt !== "habitual zero"
     : false;

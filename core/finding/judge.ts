@@ -3,7 +3,7 @@ import { dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts"
 import { pointLabel } from "../dimension/points.ts";
 import { tapeLength, tell } from "../quantity/said.ts";
 import { askedOf } from "../rig/asked.ts";
-import { ASSUMED_SECTIONS, type ResolvedRig } from "../rig/resolve.ts";
+import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { type Finding, worstFirst } from "./finding.ts";
 import { judgeRepeats } from "./repeats.ts";
@@ -54,7 +54,7 @@ function judgeSectionsGiven({ sections, sectionsStale }: ResolvedRig): Finding[]
         next,
       },
     ];
-  if (sections.id === ASSUMED_SECTIONS)
+  if (!givenSections({ sections }))
     return [
       {
         ...about,

@@ -5,7 +5,7 @@ import { capital } from "../quantity/capital.ts";
 import { type Said, tapeLength, tell } from "../quantity/said.ts";
 import { trackSpacing } from "../rig/chain.ts";
 import { below, GRADES, type Grade, gradeOf } from "../rig/grade.ts";
-import { ASSUMED_SECTIONS, type ResolvedRig } from "../rig/resolve.ts";
+import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
 import { countSections, sectionSum } from "../rig/sections.ts";
 import type { Finding, Target } from "./finding.ts";
 import { findingOn } from "./value.ts";
@@ -107,8 +107,9 @@ function widthEstimate({ values }: ResolvedRig): Estimate | null {
   };
 }
 
-function sectionsEstimate({ sections }: ResolvedRig): Estimate | null {
-  if (!sections || sections.id === ASSUMED_SECTIONS) return null;
+function sectionsEstimate(rig: ResolvedRig): Estimate | null {
+  const sections = givenSections(rig);
+  if (!sections) return null;
   const metres = sectionSum(sections.widths);
   return {
     label: "the sections",

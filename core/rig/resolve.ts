@@ -100,7 +100,12 @@ function oneSection({ value, doubt, reading }: Resolved): SectionLayout | null {
 }
 
 /** The number of a layout nobody gave. */
-export const ASSUMED_SECTIONS = "assumed";
+const ASSUMED_SECTIONS = "assumed";
+
+/** The sections as somebody gave them; null where they are assumed, or there are none. */
+export function givenSections({ sections }: Pick<ResolvedRig, "sections">): SectionLayout | null {
+  return sections?.id === ASSUMED_SECTIONS ? null : sections;
+}
 
 /** The field test that confirms this very sum, whichever end it was walked from. */
 export function provenBy(terms: readonly Term[], proofs: readonly Proof[]): Proof | null {

@@ -9,7 +9,7 @@ import { gunzipSync } from "node:zlib";
 import SqliteFile from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
-import { ASSUMED_SECTIONS } from "../../core/rig/resolve.ts";
+import { givenSections } from "../../core/rig/resolve.ts";
 import type { WholeRig } from "../../core/rig/whole.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { latestCard, listCards, readbacksOf } from "../cards.ts";
@@ -68,7 +68,7 @@ function accountOfRig(db: Database, id: number, tools: readonly RigTool[], whole
             ],
           ]),
       ),
-      widths: rig.sections && rig.sections.id !== ASSUMED_SECTIONS ? rig.sections.widths : null,
+      widths: givenSections(rig)?.widths ?? null,
       proofs: rig.proofs.map(({ what, at }) => [what, at]),
     })),
     fitted: whole.weights.map(({ what, fitted }) => [what, fitted]),

@@ -16,7 +16,7 @@ import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
 import type { Change, Reading } from "../../../core/rig/facts.ts";
 import { type Grade, gradeOf, type Instrument } from "../../../core/rig/grade.ts";
-import { ASSUMED_SECTIONS, type ResolvedRig } from "../../../core/rig/resolve.ts";
+import { givenSections, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
 import { works } from "../../../core/rig/whole.ts";
 import { subjectOf } from "../../../core/subjects/walk.ts";
@@ -178,7 +178,7 @@ function sourceOf({ rawText, person, measuredAt, note }: Reading): string {
 }
 
 function sectionsRow({ attachment, sections, sectionsStale }: ResolvedRig, units: Units): ReadingRow {
-  const given = sections?.id === ASSUMED_SECTIONS ? null : sections;
+  const given = givenSections({ sections });
   return {
     target: "sections",
     hangs: attachment,

@@ -1,6 +1,6 @@
 import type { DimensionKey } from "../../../core/dimension/catalogue.ts";
 import type { Instrument } from "../../../core/rig/grade.ts";
-import { resolveRig } from "../../../core/rig/resolve.ts";
+import { givenSections, resolveRig } from "../../../core/rig/resolve.ts";
 import { countSections } from "../../../core/rig/sections.ts";
 import { type Derived, oneRank, type Whole, withSections } from "../../../core/subjects/tool/variant.ts";
 import { rigFacts } from "../../../data/facts.ts";
@@ -45,7 +45,7 @@ export const keepVariant = written(
         if (!derived) return refused({ way: "Give the number of rows and their spacing first." });
       }
     }
-    const instrument = base.sections?.instrument ?? "estimate";
+    const instrument = givenSections(base)?.instrument ?? "estimate";
     const id = db.transaction(() => {
       const variantId = addVariant(db, rig.implement.id, name, told);
       const of: RigTool = { ...rig, variant: { id: variantId, name } };
@@ -90,7 +90,9 @@ function write({ db }: OpenRig, rig: RigTool, derived: Derived, { told, instrume
   keepSections(db, rig, derived.widths, { instrument, ...told });
 }
 
-function wholeOf({ sections, values }: ReturnType<typeof resolveRig>): Whole | null {
+function wholeOf(rig: ReturnType<typeof resolveRig>): Whole | null {
+  const { values } = rig;
+  const sections = givenSections(rig);
   if (!sections) return null;
   return {
     widths: sections.widths,

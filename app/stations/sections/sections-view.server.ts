@@ -3,7 +3,7 @@
 import { isBuiltOn } from "../../../core/dimension/attachment.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
-import { type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
+import { givenSections, type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
 import { linesThen } from "../../../core/subjects/tool/lines.ts";
 import { rigFacts } from "../../../data/facts.ts";
@@ -41,7 +41,8 @@ export function sectionsView(open: OpenRig): SectionsView {
   const { db, rig, resolved, preferences } = open;
   const style = preferences.units.tape;
   const bare = (metres: number) => printLength(metres, style, { bare: true });
-  const { sections, values, attachment } = resolved;
+  const { values, attachment } = resolved;
+  const sections = givenSections(resolved);
   const kinds = [null, ...variantsOf(db, rig.implement.id)];
   const each = kinds.map((variant) => ({
     variant,
@@ -65,16 +66,20 @@ export function sectionsView(open: OpenRig): SectionsView {
       name: variant?.name ?? "Whole",
       now: (rig.variant?.id ?? null) === (variant?.id ?? null),
       width: lengthOr(then.values["tool.width"].value, style),
-      sections: then.sections
-        ? `${countSections(then.sections)}, ${printLength(sectionSum(then.sections.widths), style)}`
-        : "sections missing",
+      sections: sectionsWords(then, style),
       spacing: lengthOr(trackSpacing(then).total, style),
       prompt: promptOf(resolved, then, style),
     })),
-    whole: each[0]!.rig.sections?.widths.length ?? 0,
+    whole: givenSections(each[0]!.rig)?.widths.length ?? 0,
     hasRows:
       each[0]!.rig.values["rows.count"].value !== null && each[0]!.rig.values["rows.spacing"].value !== null,
   };
+}
+
+function sectionsWords(rig: ResolvedRig, style: SectionsView["style"]): string {
+  if (!rig.sections) return "sections missing";
+  const words = `${countSections(rig.sections)}, ${printLength(sectionSum(rig.sections.widths), style)}`;
+  return givenSections(rig) ? words : `${words}, assumed`;
 }
 
 function lengthOr(metres: number | null, style: SectionsView["style"]): string {

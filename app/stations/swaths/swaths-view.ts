@@ -1,7 +1,7 @@
 import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
-import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import { givenSections, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { isAnything, planSwaths, type SwathPlan } from "../../../core/subjects/tool/swaths.ts";
 
 export type PlanView = {
@@ -31,7 +31,7 @@ export function swathsView(rig: ResolvedRig, typed: string, units: Units): Swath
   const base: SwathsView = { field: typed, problem: null, missing: null, tool: "", verdict: "", plans: [] };
   if (width === null || spacing === null || spacing <= 0)
     return { ...base, missing: "Working width and overlap are not read yet: give them at the tool." };
-  const sections = rig.sections?.widths ?? [];
+  const sections = givenSections(rig)?.widths ?? [];
   const tool = `${printLength(width, style)} wide, lines ${printLength(spacing, style)} apart, ${sections.length || "no"} sections`;
   if (typed.trim() === "") return { ...base, tool };
   const read = parseLength(typed, style);

@@ -1,10 +1,15 @@
 import { beforeEach, describe, expect, it } from "vitest";
+import { PRESETS } from "../../../core/quantity/units.ts";
 import { openDatabase } from "../../../data/database.ts";
 import type { Database } from "../../../data/handle.ts";
 import { listMachines, pointsOf } from "../../../data/machines.ts";
 import { listRigs, toolsOf } from "../../../data/rigs.ts";
 import { wholesOf } from "../../../data/whole.ts";
 import { formWith, validateForm } from "../../session/validate.ts";
+import { arrived, sampleForm, sampleOpen } from "../../stations/frame/sample-open.server.ts";
+import { keepVariant } from "../../stations/sections/keep-sections.server.ts";
+import { sectionsView } from "../../stations/sections/sections-view.server.ts";
+import { swathsView } from "../../stations/swaths/swaths-view.ts";
 import { BeginDto } from "./begin.dto.ts";
 import { beginRig } from "./begin.server.ts";
 
@@ -70,6 +75,25 @@ describe("a rig begun on one page", () => {
     expect(tool.name).toBe("Seed drill");
     expect(values["tool.width"].grade).toBe("missing");
     expect(values["tractor.power"].grade).toBe("missing");
+  });
+
+  it("assumes one section and no overlap, and gives neither out as somebody's", () => {
+    begun();
+    const open = sampleOpen(db, "Seed drill");
+    expect(open.resolved.sections).toMatchObject({ widths: [3], instrument: "estimate" });
+    expect(
+      open.findings.filter(({ id }) => id.startsWith("assumed:")).map(({ severity }) => severity),
+    ).toEqual(["check", "check"]);
+    // In the table nothing stands that could be kept as taped; no variant is worked out from it.
+    const view = sectionsView(open);
+    expect(view).toMatchObject({ rows: [], whole: 0 });
+    expect(view.variants[0]!.sections).toContain("assumed");
+    const variant = { name: "left half", way: "sections", first: "1", last: "1" };
+    expect(keepVariant(open, sampleForm(variant), arrived())).toMatchObject({
+      ok: false,
+      errors: { way: "Give width and sections of the whole tool first." },
+    });
+    expect(swathsView(open.resolved, "50", PRESETS.metric).tool).toContain("no sections");
   });
 
   it("is refused by field, and nothing of it is written", () => {
