@@ -62,23 +62,24 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
             {Object.keys(filled).length} lines filled in from the file. Look them over: nothing is kept yet.
           </p>
         )}
-        {topics.length === 0 && (
+        {topics.length === 0 ? (
           <p className="flex flex-wrap items-center gap-3 text-lead font-semibold text-ok" role="status">
             No reading stops the card.
             <Link to={rigAddress(head.id, "card", { tool })} className="key-main">
               To the cab card
             </Link>
           </p>
+        ) : (
+          <SheetForm
+            key={sheet + JSON.stringify(filled)}
+            topics={topics}
+            attachment={attachment}
+            action={keep}
+            person={preferences.person}
+            filled={filled}
+            draft={`ambrek-sheet-${head.id}-${tool ?? 0}`}
+          />
         )}
-        <SheetForm
-          key={sheet + JSON.stringify(filled)}
-          topics={topics}
-          attachment={attachment}
-          action={keep}
-          person={preferences.person}
-          filled={filled}
-          draft={`ambrek-sheet-${head.id}-${tool ?? 0}`}
-        />
       </main>
     </>
   );
