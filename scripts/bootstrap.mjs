@@ -68,9 +68,20 @@ export function installMeanwhile() {
 }
 
 /** Builds the pages, and the server's workers. */
+/** Builds; what the tools say is shown only where one of them fails. */
 export function build() {
-  must(bin("react-router"), ["build", "--logLevel", "warn"]);
-  must(bin("vite"), ["build", "-c", "vite.worker.config.ts", "--logLevel", "warn"]);
+  console.log("Building …");
+  for (const [command, args] of [
+    [bin("react-router"), ["build", "--logLevel", "warn"]],
+    [bin("vite"), ["build", "-c", "vite.worker.config.ts", "--logLevel", "warn"]],
+  ]) {
+    const done = spawnSync(command, args, { cwd: ROOT, encoding: "utf8", maxBuffer: 64e6 });
+    if (done.status === 0) continue;
+    console.error(
+      `${done.stdout ?? ""}${done.stderr ?? ""}\n${command} failed (${done.status ?? done.error}).`,
+    );
+    process.exit(done.status ?? 1);
+  }
 }
 
 export function bin(name) {

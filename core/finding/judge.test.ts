@@ -122,7 +122,10 @@ describe("widths that disagree", () => {
   it("assumes that no overlap is wanted, 0.3 m of a cutting head, and says so", () => {
     const rig = sampleRig({ "work.overlap": null });
     expect(rig.values["work.overlap"]).toMatchObject({ value: 0, grade: "assumed", reading: null });
-    expect(only(rig, "assumed:work.overlap")).toMatchObject({ severity: "check" });
+    expect(only(rig, "assumed:work.overlap")).toMatchObject({
+      severity: "check",
+      next: { label: "Enter M" },
+    });
     const head = resolveRig({ ...sampleFacts({ "work.overlap": null }), attachment: "head" });
     expect(head.values["work.overlap"].value).toBe(0.3);
     expect(only(head, "assumed:work.overlap").why).toContain("common practice");

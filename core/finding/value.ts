@@ -9,10 +9,10 @@ import type { ResolvedRig } from "../rig/resolve.ts";
 import { guidanceUses } from "../rig/tape-next.ts";
 import type { Finding } from "./finding.ts";
 
-/** What one does to get a reading of it. */
-export function verbOf({ kind, family }: Pick<Dimension, "kind" | "family">): string {
+/** What one does to get a reading of it; a length that is exact is told, not taped: the overlap wanted, the terminal's spacing. */
+export function verbOf({ kind, family, sigma }: Pick<Dimension, "kind" | "family" | "sigma">): string {
   if (kind === "count") return "Count";
-  if (kind === "length") return "Tape";
+  if (kind === "length") return sigma.taped > 0 ? "Tape" : "Enter";
   return family === "mass" ? "Weigh" : family === "pressure" ? "Gauge" : "Enter";
 }
 
