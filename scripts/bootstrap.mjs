@@ -67,8 +67,7 @@ export function installMeanwhile() {
   };
 }
 
-/** Builds the pages, and the server's workers. */
-/** Builds; what the tools say is shown only where one of them fails. */
+/** Builds the pages, and the server's workers; what the tools say is shown only where one of them fails. */
 export function build() {
   console.log("Building …");
   for (const [command, args] of [

@@ -3,7 +3,7 @@ import { database } from "../../data/database.ts";
 import { listRigs } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, refused } from "../session/outcome.ts";
-import { readPreferences, writePreferences } from "../session/preferences.server.ts";
+import { readPreferences, remembering } from "../session/preferences.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { rigAddress } from "../stations/frame/address.ts";
 import { LACKING } from "../stations/sheet/lacking.ts";
@@ -22,9 +22,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (!checked.ok) return answered(refused(checked.errors));
   const { person } = checked.value;
   const id = beginRig(database(), checked.value, { person, at: new Date() });
-  throw redirect(rigAddress(id, "sheet", { of: LACKING }), {
-    headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) },
-  });
+  throw redirect(rigAddress(id, "sheet", { of: LACKING }), await remembering(preferences, person));
 }
 
 export function meta() {

@@ -4,7 +4,7 @@ import { issueCard } from "../../data/cards.ts";
 import { findScheme, setTerminal } from "../../data/schemes.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, refused } from "../session/outcome.ts";
-import { writePreferences } from "../session/preferences.server.ts";
+import { remembering } from "../session/preferences.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { CardPage } from "../stations/card/CardPage.tsx";
 import { cardNow, viewCard } from "../stations/card/card-view.server.ts";
@@ -47,9 +47,10 @@ async function issue(open: OpenRig, form: FormData) {
     at: new Date(),
     lines: freeze(card),
   });
-  throw redirect(rigAddress(open.rig.id, "card", { tool: open.tool }), {
-    headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) },
-  });
+  throw redirect(
+    rigAddress(open.rig.id, "card", { tool: open.tool }),
+    await remembering(open.preferences, person),
+  );
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Cab card", loaderData?.frame.rig.name);

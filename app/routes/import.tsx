@@ -6,7 +6,7 @@ import { viewImport } from "../files/import-view.server.ts";
 import { devicesIn, goesOnto, takeTicked, targetsIn } from "../files/take-over.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, refused } from "../session/outcome.ts";
-import { readPreferences, writePreferences } from "../session/preferences.server.ts";
+import { readPreferences, remembering } from "../session/preferences.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { PersonDto } from "../stations/card/terminal.dto.ts";
 import type { Route } from "./+types/import";
@@ -53,9 +53,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (wrong) return said(`${wrong.device.designator} cannot go onto that machine.`);
   const { person } = checked.value;
   takeTicked(db, batch.id, devices, (name) => form.get(name) === "yes", { person, at: new Date() });
-  throw redirect("/machines", {
-    headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) },
-  });
+  throw redirect("/machines", await remembering(preferences, person));
 }
 
 export function meta() {

@@ -2,7 +2,7 @@ import { factOf } from "../../data/record.ts";
 import { stampOf } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
-import { writePreferences } from "../session/preferences.server.ts";
+import { remembering } from "../session/preferences.server.ts";
 import { type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
 import { carryOut } from "../stations/writing/writes.server.ts";
 import type { Route } from "./+types/keep";
@@ -26,7 +26,5 @@ export async function action({ request, params }: Route.ActionArgs) {
   if (!outcome.ok) return answered(outcome);
   const { preferences } = open;
   const person = outcome.person ?? preferences.person;
-  return answered(outcome, {
-    headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) },
-  });
+  return answered(outcome, await remembering(preferences, person));
 }

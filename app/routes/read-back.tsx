@@ -2,7 +2,7 @@ import { compareShown } from "../../core/card/read-back.ts";
 import { keepReadbacks, type NewReadback } from "../../data/cards.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, refused } from "../session/outcome.ts";
-import { writePreferences } from "../session/preferences.server.ts";
+import { remembering } from "../session/preferences.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { viewCard } from "../stations/card/card-view.server.ts";
 import { openCard, viewNumbered, viewReadBack } from "../stations/card/numbered-view.server.ts";
@@ -56,9 +56,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const { person } = who.value;
   keepReadbacks(open.db, card, lines, { person, at: new Date() });
   const said = `${lines.length} ${lines.length === 1 ? "line" : "lines"} read back and kept.`;
-  return answered(kept(said), {
-    headers: { "Set-Cookie": await writePreferences({ ...open.preferences, person }) },
-  });
+  return answered(kept(said), await remembering(open.preferences, person));
 }
 
 /** One line's fields, as they stand numbered in the form. */

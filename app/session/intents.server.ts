@@ -22,7 +22,10 @@ export function askedOf<T>(table: Readonly<Record<string, T>>, form: FormData): 
   return Object.hasOwn(table, name) ? table[name]! : null;
 }
 
+/** To a form that asks for nothing there is. */
+export const NOT_UNDERSTOOD = refused({ form: "That request was not understood." });
+
 /** Carries out what a form asks for, or refuses what is not among the intents. */
 export function carryOut<At, A extends Answer>(intents: Intents<At, A>, at: At, form: FormData): A | Outcome {
-  return askedOf(intents, form)?.(at, form) ?? refused({ form: "That request was not understood." });
+  return askedOf(intents, form)?.(at, form) ?? NOT_UNDERSTOOD;
 }

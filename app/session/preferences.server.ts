@@ -35,3 +35,8 @@ export async function readPreferences(request: Request): Promise<Preferences> {
 export function writePreferences({ choice, own, theme, person }: Preferences): Promise<string> {
   return cookie.serialize({ choice, ...own, theme, person });
 }
+
+/** With an answer: who was named is who this device belongs to from now on. */
+export async function remembering(preferences: Preferences, person: string): Promise<ResponseInit> {
+  return { headers: { "Set-Cookie": await writePreferences({ ...preferences, person }) } };
+}

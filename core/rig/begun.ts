@@ -1,6 +1,6 @@
 /** A rig as it is begun: what is driven, what hangs on it, and the few figures people know by heart. */
 import { type Attachment, onLinks } from "../dimension/attachment.ts";
-import { catalogueOf, type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import { type DimensionKey, dimension, hasDimension } from "../dimension/catalogue.ts";
 import { isFieldUnit, parseEntry } from "../dimension/entry.ts";
 import { MACHINE_TYPES, type MachineTypeKey } from "../dimension/usual.ts";
 import { isLengthStyle, printLength } from "../quantity/length.ts";
@@ -54,11 +54,8 @@ function askedOf({ machine, tool, attachment, ...typed }: Begun): Asked[] {
     ...at("tool", "tool.kind", tool),
     ...at("width", "tool.width", typed.width, typed.widthUnit),
     ...at("rows", "rows.count", typed.rows),
-  ].filter(({ key }) => hasEntry(attachment, key));
+  ].filter(({ key }) => hasDimension(attachment, key));
 }
-
-const hasEntry = (attachment: Attachment, key: DimensionKey) =>
-  catalogueOf(attachment).some((entry) => entry.key === key);
 
 /**
  * What is read by it: kinds and counts as somebody looked, sizes from the book, since nobody taped them. Problems are by the field they were

@@ -72,8 +72,9 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
   for (const proof of proofs) sharpen(values, proof);
   for (const proof of facts.proofs) if (!proofs.includes(proof)) blunt(values, proof);
   const sections = facts.sections ?? oneSection(values["tool.width"]);
-  const sectionsStale =
-    facts.sections && sections ? touched(SECTIONS_TOUCHED_BY, momentOf(sections), facts.changes) : null;
+  const sectionsStale = facts.sections
+    ? touched(SECTIONS_TOUCHED_BY, momentOf(facts.sections), facts.changes)
+    : null;
   return {
     attachment: facts.attachment,
     variant: facts.variant?.name ?? null,

@@ -1,6 +1,6 @@
 import type { Stamp } from "../../session/clock.server.ts";
-import { askedOf } from "../../session/intents.server.ts";
-import { type Outcome, refused } from "../../session/outcome.ts";
+import { askedOf, NOT_UNDERSTOOD } from "../../session/intents.server.ts";
+import type { Outcome } from "../../session/outcome.ts";
 import { keepWeights } from "../balance/keep-weights.server.ts";
 import { keepDriven, keepTerminal } from "../field/keep-field.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
@@ -52,5 +52,5 @@ const WRITES: Record<string, Write> = {
 
 /** Carries out what a form asks for. Nothing is written unless all of it is right. */
 export function carryOut(open: OpenRig, form: FormData, stamp: Stamp): Outcome | Promise<Outcome> {
-  return askedOf(WRITES, form)?.(open, form, stamp) ?? refused({ form: "That request was not understood." });
+  return askedOf(WRITES, form)?.(open, form, stamp) ?? NOT_UNDERSTOOD;
 }
