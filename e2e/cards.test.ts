@@ -42,11 +42,11 @@ describe("a numbered card", () => {
     await seen(page, "matches");
     await fill(page, "shown-2", "2.80");
     await seen(page, "differs by −0.08 m");
-    await press(page, "Keep what was read");
+    await press(page, "Save what was read");
     await seen(page, "Say whose number is wrong.");
     await page.click('input[name="wrong-2"][value="terminal"]');
     await page.click('input[name="absent-1"]');
-    await press(page, "Keep what was read");
+    await press(page, "Save what was read");
     await seen(page, "3 lines read back and kept.");
     await seen(page, "differed by −0.08 m, terminal's number wrong");
     await seen(page, "was missing");
@@ -90,14 +90,14 @@ describe("a scheme of one's own", () => {
     await press(page, "Add a line");
     const line = (await page.$$("[data-scheme-line]")).at(-1)!;
     const [, words] = await line.$$("input");
-    await press(page, "Keep scheme");
+    await press(page, "Save scheme");
     await seen(page, "Give the words on the terminal.");
     await words!.type("Last tine");
     const [, , to, , , unit, decimals] = await line.$$("select");
     await to!.select("workRear");
     await unit!.select("mm");
     await decimals!.select("0");
-    await press(page, "Keep scheme");
+    await press(page, "Save scheme");
     await seen(page, "Grey box in the old tractor");
 
     await visit(page, `${yard.address}${rig("Meadow drill")}/card`);
@@ -137,7 +137,7 @@ describe("a scheme of one's own", () => {
     expect(await units()).toEqual(["s", "ms"]);
     await pick("Unit", "ms");
     await pick("Decimals", "0");
-    await press(page, "Keep scheme");
+    await press(page, "Save scheme");
     await seen(page, "Grey box in the old tractor");
     await visit(page, `${yard.address}${rig("Meadow drill")}/card`);
     await page.waitForSelector('[data-card-line="Opens early by"]');

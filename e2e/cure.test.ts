@@ -74,7 +74,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
 
     await press(page, "Tape G");
     await page.waitForSelector('[data-open="pin.workRear"]');
-    await seen(page, "Read by Mira Tolland.");
+    await seen(page, "Measured by Mira Tolland.");
     await keep(page, "5,364 m");
     await seen(page, "Nothing stops this rig");
     // receiver 1.905, pin 0.940, front rank 5.064: −7.909
@@ -91,7 +91,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
       "Hitch to navigation point": "−240.9 in",
       "Hitch to coverage point": "−205.3 in",
       "Centre distance from left edge": "118.8 in",
-      "Track spacing": "236.2 in",
+      "Line spacing": "236.2 in",
     });
     await press(page, "The terminal in this cab asks");
     await press(page, "From the axle, metres");

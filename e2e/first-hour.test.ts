@@ -51,7 +51,7 @@ describe("the first hour on an empty yard", () => {
       ["receiver.height", "2.93"],
     ] as const)
       await filled(`r-${key}`, text);
-    await pressed("Keep the sheet");
+    await pressed("Save the sheet");
     await seen(page, "No reading stops the card.");
     await pressed("To the cab card");
     await seen(page, "Issue");
@@ -64,7 +64,7 @@ describe("the first hour on an empty yard", () => {
   it("says what it assumed, and is refused by field with everything typed still there", async () => {
     await visit(page, `${yard.address}/rigs/1/tool`);
     await seen(page, "One section is assumed, as wide as the tool.");
-    await seen(page, "Overlap wanted is assumed");
+    await seen(page, "Overlap is assumed");
     expect(await textOf(page, '[data-reading="sections"]')).toContain("assumed");
     await visit(page, `${yard.address}/begin`);
     await press(page, "Sprayer");

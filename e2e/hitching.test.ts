@@ -146,7 +146,7 @@ describe("what rigs are judged by", () => {
     await page.focus("textarea");
     await page.keyboard.type("; 10; 40\n0.8; 1200; 1300");
     await seen(page, "a faster wheel must not carry more");
-    await press(page, "Keep");
+    await press(page, "Save");
     await page.waitForSelector(".problem");
     for (let step = 0; step < 4; step += 1) await page.keyboard.press("Backspace");
     await page.focus("textarea");
@@ -156,7 +156,7 @@ describe("what rigs are judged by", () => {
     for (let step = 0; step < 4; step += 1) await page.keyboard.press("Backspace");
     await page.keyboard.type("900\n1.6; 2000; 1500");
     await seen(page, "Look up a pressure");
-    await press(page, "Keep");
+    await press(page, "Save");
     await seen(page, "380/85 R24");
     await visit(page, `${yard.address}${machine("Belvane 118")}`);
     await seen(page, "Front axle");
@@ -165,10 +165,10 @@ describe("what rigs are judged by", () => {
   it("limits of the road are changed once, and every rig is judged by them", async () => {
     await visit(page, `${yard.address}/limits`);
     await fill(page, "width", "very");
-    await press(page, "Keep");
+    await press(page, "Save");
     await page.waitForSelector(".problem");
     await fill(page, "width", "2.55 m");
-    await press(page, "Keep");
+    await press(page, "Save");
     await seen(page, "Every rig is judged by these from now on");
     await visit(page, `${yard.address}${rig("Meadow drill")}/match`);
     expect(await verdict("road-width")).toBe("fix");

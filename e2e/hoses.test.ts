@@ -27,7 +27,7 @@ describe("five circuits on four remotes", () => {
   it("say what is swapped; a plug pulled to another coupling is pinned and the rest is solved anew", async () => {
     await visit(page, `${yard.address}${rig("Roller cultivator")}/hoses`);
     await seen(page, "Five functions on four couplings");
-    await seen(page, "take jack or stand off remote 1 and plug front lift in");
+    await seen(page, "take parking jack or stand off remote 1 and plug front lift in");
     await on("Wings", "remote 3");
     await pull("Wings", "Remote 1");
     await on("Wings", "remote 1, pinned");
@@ -41,7 +41,7 @@ describe("five circuits on four remotes", () => {
     await page.keyboard.press("Delete");
     await on("Wings", "remote 3");
     await press(page, "Stand up");
-    await on("Jack or stand", "remote 1");
+    await on("Parking jack or stand", "remote 1");
     expect(errors).toEqual([]);
   });
 
@@ -51,10 +51,10 @@ describe("five circuits on four remotes", () => {
     await seen(page, "At work: lowered.");
     const said = await page.$eval("[data-function]", (section) => (section as HTMLElement).innerText);
     expect(said.match(/more|As good|Chosen|Higher|no place/g)!.length).toBeGreaterThanOrEqual(4);
-    await press(page, "Keep as plugged in");
+    await press(page, "Save as plugged in");
     await seen(page, "Say who you are.");
     await fill(page, "person", "Joren Talbeck");
-    await press(page, "Keep as plugged in");
+    await press(page, "Save as plugged in");
     await seen(page, "the tractor's other rigs are held to these levers");
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
   });
@@ -68,11 +68,11 @@ describe("one circuit too many", () => {
     await press(page, "The tractor's remotes, pump and sockets");
     await seen(page, "What the tractor gives");
     await fill(page, "pumpFlow", "1,650");
-    await press(page, "Keep", 'form:has(input[value="supply"])');
+    await press(page, "Save", 'form:has(input[value="supply"])');
     await seen(page, "could be");
     await fill(page, "pumpFlow", "165");
     await pressOn(page, 'input[name="powerBeyond"]');
-    await press(page, "Keep", 'form:has(input[value="supply"])');
+    await press(page, "Save", 'form:has(input[value="supply"])');
     await gone(page, ".problem");
     await visit(page, `${yard.address}${rig("Seed cart")}/hoses`);
     await on("Cart's fan", "power beyond");
@@ -98,10 +98,10 @@ describe("a borrowed drill nobody told anything of", () => {
     await fill(page, "bore", "80");
     await fill(page, "rod", "90");
     await fill(page, "stroke", "400");
-    await press(page, "Keep Lift");
+    await press(page, "Save Lift");
     await seen(page, "The rod is thinner than the bore.");
     await fill(page, "rod", "40");
-    await press(page, "Keep Lift");
+    await press(page, "Save Lift");
     await seen(page, "2.0 l out, 1.5 l in");
     await visit(page, `${yard.address}${rig("Borrowed drill")}/hoses`);
     await seen(page, "One function on one coupling, nothing swapped.");

@@ -16,7 +16,7 @@ beforeAll(async () => {
   const { page } = await openPage(browser);
   const path = await practise(page, yard.address, "Meadow drill", "as read");
   const field = `${yard.address}${path}/field`;
-  await retype(page, field, "Guidance", { "Track spacing": { figure: "3.00", word: "" } });
+  await retype(page, field, "Guidance", { "Line spacing": { figure: "3.00", word: "" } });
   const jobs: string[] = [];
   for (const job of ["joints", "headland", "wheel-marks", "circle", "run-log"]) {
     await page.goto(field, { waitUntil: "networkidle0" });

@@ -102,7 +102,7 @@ describe("a field test on the phone", () => {
     await seen(phone, "How to drive and measure");
     await seen(phone, "Tractor stopped, brake on");
     await phone.select('select[name="fix"]', "fixed");
-    await press(phone, "Keep the conditions");
+    await press(phone, "Save the conditions");
     await seen(phone, "Fixed (RTK or base station)");
 
     const typeJoint = async (figure: string, word: string) => {
@@ -201,7 +201,7 @@ describe("a slip is found by name", () => {
     const { figure: size, word } = card["Side offset"]!;
     const other = word === "right" ? "left" : "right";
     await withSlip("Implement", "joints", { "Side offset": { figure: size, word: other } }, async () => {
-      expect(await suspects()).toContain("Side swapped: tool off the line of pull");
+      expect(await suspects()).toContain("Side swapped: lateral offset");
     });
   });
 
@@ -220,7 +220,7 @@ describe("a slip is found by name", () => {
   it("one row too few in width and spacing", async () => {
     const short = { figure: "4.38", word: "" };
     await retype(page, field, "Implement", { "Working width": short });
-    await withSlip("Guidance", "joints", { "Track spacing": short }, async () => {
+    await withSlip("Guidance", "joints", { "Line spacing": short }, async () => {
       expect(await suspects()).toContain("One row too few in the terminal's spacing");
     });
     await retype(page, field, "Implement", { "Working width": card["Working width"]! });
@@ -243,7 +243,7 @@ describe("a slip is found by name", () => {
   });
 
   it("lines left from another tool", async () => {
-    await withSlip("Guidance", "joints", { "Track spacing": { figure: "2.97", word: "" } }, async () => {
+    await withSlip("Guidance", "joints", { "Line spacing": { figure: "2.97", word: "" } }, async () => {
       expect(await suspects()).toMatch(/lines lie 15\d\.\d cm too close.*left from another tool/s);
     });
   });

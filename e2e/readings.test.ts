@@ -15,10 +15,10 @@ describe("a reading", () => {
     await press(page, "Pulled forward straight");
     await fill(page, "person", "Mira Tolland");
     await fill(page, "text", "5.322");
-    await press(page, "Keep, read it again");
-    await seen(page, "Kept E: 5.322 m");
+    await press(page, "Save, read it again");
+    await seen(page, "Saved E: 5.322 m");
     await fill(page, "text", "5.362");
-    await press(page, "Keep, read it again");
+    await press(page, "Save, read it again");
     await seen(page, "Read 2 times: 5.322 m, 5.362 m. Spread 40 mm.");
     await seen(page, "2 readings of drawbar pin to wheels lie 0.040 m apart");
     await seen(page, "level floor, pulled forward straight");
@@ -127,7 +127,7 @@ describe("on the phone", () => {
     );
     await seen(page, "= 5.064 m");
     await fill(page, "person", "Mira Tolland");
-    await press(page, "Keep", '[aria-label="Keypad"]');
+    await press(page, "Save", '[aria-label="Keypad"]');
     await gone(page, "[data-open]");
     await gone(page, '[data-finding="zero:pin.workFront"]');
     await visit(page, `${yard.address}${rig("Borrowed drill")}/tool?at=pin.pivot`);

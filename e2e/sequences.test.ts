@@ -59,7 +59,7 @@ describe("unfolding on the phone", () => {
     await step("generator up");
     await pressOn(page, "details summary ::-p-text(Give this run up)");
     await fill(page, "why", "no voltage");
-    await pressOn(page, "button ::-p-text(Give up)");
+    await pressOn(page, "button ::-p-text(Cancel)");
     await step("automatic");
     await seen(page, "Given up: no voltage");
     expect(errors).toEqual([]);
@@ -101,8 +101,8 @@ describe("the editor", () => {
     await press(desk, "A step of our own");
     await faults(desk, 0);
     await fill(desk, "person", "Joren Talbeck");
-    await press(desk, "Keep this list");
-    await seen(desk, "The list is kept");
+    await press(desk, "Save this list");
+    await seen(desk, "The list is saved");
     await visit(desk, `${yard.address}${rig("Roller cultivator")}/sequences/unfold`);
     await seen(desk, "A step of our own");
     await seen(desk, "as edited here");

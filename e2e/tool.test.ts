@@ -47,8 +47,8 @@ describe("sections", () => {
     await page.keyboard.type("1.5");
     await press(page, "Mirror left to right");
     await fill(page, "person", "Mira Tolland");
-    await press(page, "Keep the sections");
-    await seen(page, "4 sections kept");
+    await press(page, "Save the sections");
+    await seen(page, "4 sections saved");
     await visit(page, `${yard.address}${rig("Planter")}/tool`);
     await seen(page, "4 × 1.500 = 6.000 m");
     expect(errors).toEqual([]);
@@ -81,14 +81,14 @@ describe("a variant", () => {
     await fill(page, "person", "Mira Tolland");
     await press(page, "Set it up");
     await page.waitForSelector('[data-variant="left wing folded"]');
-    await seen(page, "Track spacing 24.000 m becomes 15.000 m");
+    await seen(page, "Line spacing 24.000 m becomes 15.000 m");
     await press(page, "Work with it");
     await seen(page, "Works as: left wing folded");
     await visit(page, `${yard.address}${rig("Sprayer")}/tool`);
     expect(await textOf(page, '[data-reading="tool.width"]')).toContain("15.000 m");
     expect(await textOf(page, '[data-reading="tool.lateral"]')).toContain("right");
     await visit(page, `${yard.address}${rig("Sprayer")}/card`);
-    expect(await textOf(page, '[data-card-line="Track spacing"]')).toContain("15.00");
+    expect(await textOf(page, '[data-card-line="Line spacing"]')).toContain("15.00");
     await visit(page, `${yard.address}${rig("Sprayer")}/sections`);
     await press(page, "Work with it");
     await seen(page, "Works as: whole");
@@ -122,7 +122,7 @@ describe("the last pass and the marks", () => {
     await visit(page, `${yard.address}${rig("Grain drill")}/budget`);
     await fill(page, "slope", "4");
     await press(page, "Reckon it");
-    await seen(page, "Tape this next: tool off the line of pull");
+    await seen(page, "Tape this next: lateral offset");
     expect(await textOf(page, '[data-budget="across"] [data-contributor="drift"]')).toContain(
       "on this slope",
     );
@@ -143,11 +143,11 @@ describe("the sheet", () => {
       "5.12",
     );
     await fill(page, "person", "Mira Tolland");
-    await press(page, "Keep the sheet");
+    await press(page, "Save the sheet");
     await page.waitForSelector('[data-line="pin.workRear"] .problem');
     await fill(page, "r-pin.workRear", "5.36");
-    await press(page, "Keep the sheet");
-    await seen(page, "2 readings kept");
+    await press(page, "Save the sheet");
+    await seen(page, "2 readings saved");
     await seen(page, "5.120 m");
   });
 
@@ -165,8 +165,8 @@ describe("the sheet", () => {
     await press(page, "Take it in");
     await seen(page, "1 lines filled in from the file");
     await fill(page, "person", "Mira Tolland");
-    await press(page, "Keep the sheet");
-    await seen(page, "One reading kept");
+    await press(page, "Save the sheet");
+    await seen(page, "One reading saved");
     await seen(page, "0.8 cm left");
   });
 

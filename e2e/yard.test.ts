@@ -66,8 +66,8 @@ describe("the yard", () => {
     await seen(page, "Renamed to Barley drill");
     await pressOn(page, 'button[aria-label="Copy Barley drill"]');
     await seen(page, "Copied to Barley drill, copy");
-    await pressOn(page, 'button[aria-label="Put away Barley drill, copy"]');
-    await seen(page, "Put away: Barley drill, copy");
+    await pressOn(page, 'button[aria-label="Archive Barley drill, copy"]');
+    await seen(page, "Archived: Barley drill, copy");
     await page.waitForFunction(() => !document.querySelector('button[aria-label="Copy Barley drill, copy"]'));
     await press(page, "Undo", '[data-sonner-toast][data-front="true"]');
     await page.waitForSelector('button[aria-label="Copy Barley drill, copy"]');
@@ -89,7 +89,7 @@ describe("files", () => {
     await visit(page, `${yard.address}/files`);
     await upload("taskdata", resolve("formats/isoxml/examples/hitch-reference.xml"));
     await press(page, "Look into it");
-    await seen(page, "Nothing is taken over yet");
+    await seen(page, "Nothing is imported yet");
     await page.select('select[name="m0"]', "4");
     await seen(page, "1.8 cm left, taped");
     const ticked = () =>
@@ -99,12 +99,12 @@ describe("files", () => {
       );
     expect(await ticked()).toBe(0);
     await page.click('input[aria-label="Take Drawbar pin to front rank"]');
-    await press(page, "Take over what is ticked");
+    await press(page, "Import what is ticked");
     await seen(page, "Say who you are.");
     await page.click('input[aria-label="Take Drawbar pin to front rank"]').catch(() => {});
     await fill(page, "person", "Mira Tolland");
     if ((await ticked()) === 0) await page.click('input[aria-label="Take Drawbar pin to front rank"]');
-    await press(page, "Take over what is ticked");
+    await press(page, "Import what is ticked");
     await seen(page, "A reading belongs to its machine");
     await visit(page, `${yard.address}${rig("Borrowed drill")}/tool?at=pin.workFront`);
     await seen(page, "Now 3.720 m");
@@ -129,7 +129,7 @@ describe("files", () => {
     await press(page, "Look into it");
     await seen(page, "a zero nobody entered");
     await fill(page, "person", "Mira Tolland");
-    await press(page, "Take over what is ticked");
+    await press(page, "Import what is ticked");
     await seen(page, "Ombrell 130");
     await seen(page, "Ferrow 6");
   });

@@ -17,8 +17,12 @@ export function ThumbnailDrawing({
       {paths.map(({ kind, d }) => (
         <path key={kind} className={kind} d={d} />
       ))}
-      <circle cx={receiver.x} cy={receiver.y} r={6} fill="var(--dye)" />
-      <circle cx={receiver.x} cy={receiver.y} r={2.2} fill="var(--sheet)" />
+      {receiver && (
+        <>
+          <circle cx={receiver.x} cy={receiver.y} r={6} fill="var(--dye)" />
+          <circle cx={receiver.x} cy={receiver.y} r={2.2} fill="var(--sheet)" />
+        </>
+      )}
       <circle cx={pin.x} cy={pin.y} r={4} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
     </svg>
   );

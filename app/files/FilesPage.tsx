@@ -28,8 +28,7 @@ export function FilesPage({
           <h2 className="border-b-2 border-ink pb-1">Bring in an ISO 11783-10 file</h2>
           <p>
             A TASKDATA zip, or the TASKDATA.XML in it. You see field by field what it would change before
-            anything is taken over; it comes in as <b>assumed</b>, and never over a taped length without a
-            tick.
+            anything is imported; it comes in as <b>assumed</b>, and never over a taped length without a tick.
           </p>
           <Form method="post" encType="multipart/form-data" className="grid gap-2">
             <input type="hidden" name="intent" value="import" />

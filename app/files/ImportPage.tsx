@@ -14,8 +14,8 @@ export function ImportPage({ loaderData, actionData }: Route.ComponentProps) {
         <h1>{fileName}</h1>
         <p className="text-lead text-soft">
           {taken
-            ? "This file was taken over before."
-            : "Nothing is taken over yet. Tick what shall be; what is taped here stays unless you tick it."}
+            ? "This file was imported before."
+            : "Nothing is imported yet. Tick what shall be; what is taped here stays unless you tick it."}
         </p>
       </div>
       <Form method="post" className="grid gap-6" noValidate>
@@ -37,12 +37,12 @@ export function ImportPage({ loaderData, actionData }: Route.ComponentProps) {
           <div className="flex flex-wrap items-end gap-3">
             <TextField
               name="person"
-              label="Taken over by"
+              label="Imported by"
               defaultValue={preferences.person}
               problem={errors.person}
             />
             <button type="submit" className="key-main">
-              Take over what is ticked
+              Import what is ticked
             </button>
           </div>
         )}

@@ -71,7 +71,8 @@ describe("a file of another yard", () => {
     );
     const { values } = resolveRig(rigFacts(yard.db, toolsOf(yard.db, id)[0]!));
     expect(values["pin.workFront"]).toMatchObject({ value: 1.04, grade: "assumed" });
-    expect(values["pin.workRear"].value).toBe(0.72);
+    // A cutter bar works along one line: the file says so by having it twice.
+    expect(values["pin.workRear"].value).toBe(1.04);
     expect(values["receiver.foreAft"].value).toBe(1.335);
   });
 
@@ -98,7 +99,7 @@ describe("a file of another yard", () => {
   it("is taken over once", async () => {
     const batchId = await takenIn(8);
     await takeOver(batchId, { m0: "skip", m1: "skip" });
-    expect(refusal(await takeOver(batchId, {})).errors.form).toBe("This file was taken over before.");
+    expect(refusal(await takeOver(batchId, {})).errors.form).toBe("This file was imported before.");
     await expect(preview("none")).rejects.toMatchObject({ status: 404 });
   });
 });

@@ -41,7 +41,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const checked = validateForm(PersonDto, form);
   if (!checked.ok) return answered(refused(checked.errors));
   const said = (form: string) => answered(refused({ form }));
-  if (batch.state === "taken") return said("This file was taken over before.");
+  if (batch.state === "taken") return said("This file was imported before.");
   const db = database();
   const { devices, machines } = viewImport(
     db,

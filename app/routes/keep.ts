@@ -12,7 +12,7 @@ async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
   if (!stamped.ok) return refused({ form: stamped.problem });
   const id = String(form.get("id") ?? "");
   // What a device sends twice is kept once, and answered as kept whatever has become of it since.
-  if (form.get("intent") !== "take-back" && factOf(open.db, id)) return kept("Kept before", { id });
+  if (form.get("intent") !== "take-back" && factOf(open.db, id)) return kept("Saved before", { id });
   const { stamp } = stamped;
   const outcome = await carryOut(open, form, stamp);
   if (!outcome.ok || stamp.clock === "") return outcome;

@@ -58,7 +58,7 @@ export async function action({ request }: Route.ActionArgs) {
     },
     by,
   );
-  return answered(kept("Kept. Every rig is judged by these from now on."));
+  return answered(kept("Saved. Every rig is judged by these from now on."));
 }
 
 export function meta() {

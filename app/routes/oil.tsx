@@ -49,7 +49,7 @@ export async function action({ request, params }: Route.ActionArgs) {
 }
 
 export function meta({ loaderData }: Route.MetaArgs) {
-  return [{ title: loaderData ? `Oil of ${loaderData.machine.name} · Ambrek` : "Ambrek" }];
+  return [{ title: loaderData ? `Hydraulics of ${loaderData.machine.name} · Ambrek` : "Ambrek" }];
 }
 
 export default OilPage;

@@ -14,7 +14,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return {
     head: headOf(open.parts),
     tool: open.tool,
-    attachment: open.rig.attachment,
+    hung: { attachment: open.rig.attachment, tool: open.resolved.tool },
     preferences: open.preferences,
     sheet,
     sheets: sheetKinds().map(({ key, label }) => ({ key, label })),

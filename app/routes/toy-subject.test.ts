@@ -11,6 +11,7 @@ import { known, type WholeRig } from "../../core/rig/whole.ts";
 import { line } from "../../core/subject/hookup-line.ts";
 import type { Subject } from "../../core/subject/subject.ts";
 import { SUBJECTS } from "../../core/subjects/index.ts";
+import { TOOL_KIND_KEYS } from "../../core/trade/kinds.ts";
 import { loader as card } from "./card.tsx";
 import { action as beginField, loader as field } from "./field.tsx";
 import { loader as hookUp } from "./hook-up.tsx";
@@ -99,11 +100,12 @@ const list = SUBJECTS as Subject[];
 const stations = new Map<object, string>();
 beforeAll(() => {
   list.splice(4, 0, TOY as Subject);
-  for (const attachment of ATTACHMENT_KEYS) {
-    const entry = dimension(READ, attachment);
-    stations.set(entry, entry.station);
-    entry.station = "toy";
-  }
+  for (const attachment of ATTACHMENT_KEYS)
+    for (const tool of [null, ...TOOL_KIND_KEYS]) {
+      const entry = dimension(READ, { attachment, tool });
+      stations.set(entry, entry.station);
+      entry.station = "toy";
+    }
   yard = openSampleYard();
 });
 afterAll(() => {
@@ -192,7 +194,7 @@ describe("a new kind of job", () => {
     expect(job.figures[0]!.corrections.map(({ key }) => key)).toEqual(["receiver.lateral"]);
     await keep({ intent: "accept-test", test, person: "Ida", "accept-beside": "receiver.lateral" });
     const { job: done } = await ask(proofJob, page(`proof/${test}`), { ...RIG, testId: test });
-    expect(done.accepted!.what.join()).toContain("Receiver off the centre line");
+    expect(done.accepted!.what.join()).toContain("Lateral offset of the receiver");
     expect(done.figures).toMatchObject([{ verdict: "agrees" }]);
   });
 

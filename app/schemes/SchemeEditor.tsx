@@ -99,7 +99,7 @@ export function SchemeEditor({
           Add a line
         </button>
         <button type="submit" className="key-main">
-          Keep scheme
+          Save scheme
         </button>
       </p>
     </form>

@@ -44,7 +44,7 @@ export function LimitsPage({ loaderData: { preferences, shown, units }, actionDa
           {field("unbraked", "Heaviest without brakes", "drawn behind the tractor")}
         </div>
         <button type="submit" className="key-main justify-self-start">
-          Keep
+          Save
         </button>
         {actionData?.ok && (
           <p role="status" className="font-semibold text-ok">

@@ -14,7 +14,7 @@ const STATE_WORDS: Record<RigState, string> = {
   all: "In use",
   stopped: "Stopped",
   ready: "Nothing stops it",
-  away: "Put away",
+  away: "Archive",
 };
 
 export function YardPage({ loaderData: { preferences, yard } }: Route.ComponentProps) {
@@ -286,8 +286,8 @@ function Manage({ id, name, away }: { id: number; name: string; away: boolean })
       <button
         type="button"
         className={small}
-        aria-label={away ? `Bring back ${name}` : `Put away ${name}`}
-        title={away ? "Bring back into use" : "Put away"}
+        aria-label={away ? `Bring back ${name}` : `Archive ${name}`}
+        title={away ? "Bring back into use" : "Archive"}
         onClick={() => send(away ? "back" : "away")}
       >
         {away ? <Undo2 size={18} aria-hidden="true" /> : <Archive size={18} aria-hidden="true" />}

@@ -102,7 +102,7 @@ export function circlesOf(
   for (const [tool, { rig: carrier }] of ahead.entries()) {
     const span = between(rig, pins[tool]!, pins[tool + 1]!, "x").total;
     if (span === null) return null;
-    if (!hasDimension(carrier.attachment, "pin.pivot")) {
+    if (!hasDimension(carrier, "pin.pivot")) {
       // It turns with what carries it: the next pin is further back on the same body.
       hitch -= span;
       continue;
@@ -117,7 +117,7 @@ export function circlesOf(
 
 /** What a terminal that knows one implement gets wrong in a bend, with the figures; nothing where nothing swings ahead. */
 export function trainCautions(rig: ResolvedRig, ahead: readonly ToolAhead[], { tape }: Units): string[] {
-  if (!ahead.some((each) => hasDimension(each.rig.attachment, "pin.pivot"))) return [];
+  if (!ahead.some((each) => hasDimension(each.rig, "pin.pivot"))) return [];
   const circles = circlesOf(rig, ahead, BEND);
   const names = ahead.map(({ name }) => name).join(" and ");
   const way = "The ISO 11783-10 file tells it of every tool: take that where the terminal reads it.";

@@ -44,7 +44,7 @@ describe("the same rig in each terminal's terms", () => {
       "Working width": "4.50 m",
       "Switch-on delay": "0.00 s",
       "Switch-off delay": "0.00 s",
-      "Track spacing": "4.50 m",
+      "Line spacing": "4.50 m",
     });
   });
 
@@ -60,7 +60,7 @@ describe("the same rig in each terminal's terms", () => {
       "Number of rows": "30",
       "Switch-on delay": "0.00 s",
       "Switch-off delay": "0.00 s",
-      "Track spacing": "177.2 in",
+      "Line spacing": "177.2 in",
       "Hitch to receiver": "109.1 in",
       "Receiver to the right of centre": "−0.6 in",
       "Receiver height": "115.7 in",
@@ -183,7 +183,7 @@ describe("a tool that hangs otherwise", () => {
       on(attachment, { "pin.workFront": 1.2 })("axle-m").lines.find(
         ({ label }) => label === "Connection to working edge, front",
       )!.derivation;
-    expect(derivation("mounted")).toBe("lower link balls to front of the work, rearward is +");
+    expect(derivation("mounted")).toBe("lower link ends to front of the work, rearward is +");
     expect(derivation("head")).toBe("head mount to knife, rearward is +");
     expect(derivation("boom")).toBe("boom mount to nozzles, rearward is +");
   });

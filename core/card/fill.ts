@@ -5,7 +5,7 @@ import { MINUS, roundHalfUp } from "../quantity/figure.ts";
 import { isFeet, type LengthStyle, METRES_PER, printedStep, printLength } from "../quantity/length.ts";
 import { inUnit } from "../quantity/measure.ts";
 import type { Units } from "../quantity/units.ts";
-import { askedOf } from "../rig/asked.ts";
+import { askedOf, usesTerminal } from "../rig/asked.ts";
 import { between, type Chain, evaluate, joined, trackSpacing } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
@@ -67,19 +67,20 @@ export function fillCard(
   units: Units,
   ahead: readonly ToolAhead[],
 ): Card {
-  const told = (each: Finding) => inUnits(each, units);
-  const stops = stopsOf(findings).map(told);
-  const lines = askedLines(scheme, rig, ahead).map((line) => {
+  const say = (each: Finding) => inUnits(each, units);
+  const stops = stopsOf(findings).map(say);
+  const told = usesTerminal(rig);
+  const lines = (told ? askedLines(scheme, rig, ahead) : []).map((line) => {
     if (line.tool === undefined) return fillLine(line, { rig, next: rig, stops });
     const { rig: own, stops: theirs } = ahead[line.tool]!;
-    return fillLine(line, { rig: own, next: rig, stops: [...theirs.map(told), ...stops] });
+    return fillLine(line, { rig: own, next: rig, stops: [...theirs.map(say), ...stops] });
   });
   const blocked = lines.some((line) => line.blockedBy !== null);
   return {
     scheme: { id: scheme.id, name: scheme.name, asks: scheme.asks },
     lines,
     stops,
-    ready: stops.length === 0 && !blocked,
+    ready: told && stops.length === 0 && !blocked,
     cautions: [...cautionsOf(scheme, rig, units), ...(works(rig) ? trainCautions(rig, ahead, units) : [])],
   };
 }
@@ -139,9 +140,9 @@ function isOnMachine({ measure }: AskedLine, { attachment }: ResolvedRig): boole
 }
 
 /** What a terminal is told of the tool's axle. */
-function axleTypeOf({ attachment, values }: ResolvedRig): string {
-  if (!hasDimension(attachment, "pin.pivot")) return "none";
-  return (values["tool.axleType"].choice ?? "rigid") === "rigid" ? "rigid" : "steered";
+function axleTypeOf(rig: ResolvedRig): string {
+  if (!hasDimension(rig, "pin.pivot")) return "none";
+  return (rig.values["tool.axleType"].choice ?? "rigid") === "rigid" ? "rigid" : "steered";
 }
 
 /** The first stop that touches a link; else the first link that is missing. */
@@ -150,7 +151,7 @@ function blockOf(chain: Chain, stops: readonly ToldFinding[], rig: ResolvedRig):
   if (stop) return stop;
   const missing = chain.links.find(({ value }) => value === null);
   if (!missing) return null;
-  const entry = dimension(missing.key, rig.attachment);
+  const entry = dimension(missing.key, rig);
   return isOfWork(entry) && !works(rig) ? CARRIES_ONLY : `${entry.label} is missing.`;
 }
 
@@ -212,8 +213,8 @@ function pinBefore({ attachment }: ResolvedRig, pin: PointKey): PointKey {
 }
 
 /** A tool without wheels turns with its machine: a terminal that asks for a pivot all the same is given the work. */
-function turning(point: PointKey, { attachment }: ResolvedRig): PointKey {
-  return point === "pivot" && !hasDimension(attachment, "pin.pivot") ? "workMid" : point;
+function turning(point: PointKey, rig: ResolvedRig): PointKey {
+  return point === "pivot" && !hasDimension(rig, "pin.pivot") ? "workMid" : point;
 }
 
 /** How a line's figure is written. */
@@ -238,14 +239,14 @@ function isCount(measure: AskedMeasure): boolean {
 
 const POSITIVE_WORD = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;
 
-function derivationOf({ measure, sense }: AskedLine, { attachment }: ResolvedRig): string {
+function derivationOf({ measure, sense }: AskedLine, rig: ResolvedRig): string {
   switch (measure.kind) {
     case "between":
-      return `${pointLabel(measure.from, attachment)} to ${pointLabel(measure.to, attachment)}, ${POSITIVE_WORD[measure.axis][sense === 1 ? 0 : 1]} is +`;
+      return `${pointLabel(measure.from, rig)} to ${pointLabel(measure.to, rig)}, ${POSITIVE_WORD[measure.axis][sense === 1 ? 0 : 1]} is +`;
     case "hitch":
-      return `${pointLabel("reference", attachment)}, to the pin ${measure.end === "front" ? "it hangs on" : "the next tool hangs on"}, ${POSITIVE_WORD.x[sense === 1 ? 0 : 1]} is +`;
+      return `${pointLabel("reference", rig)}, to the pin ${measure.end === "front" ? "it hangs on" : "the next tool hangs on"}, ${POSITIVE_WORD.x[sense === 1 ? 0 : 1]} is +`;
     case "dimension":
-      return dimension(measure.key, attachment).fromTo;
+      return dimension(measure.key, rig).fromTo;
     case "track spacing":
       return "working width less overlap";
     case "choice":
@@ -255,6 +256,10 @@ function derivationOf({ measure, sense }: AskedLine, { attachment }: ResolvedRig
 
 /** On a terminal with a single coverage point the middle of the work is given; say what that costs at the headland. */
 function cautionsOf(scheme: Scheme, rig: ResolvedRig, units: Units): string[] {
+  if (!usesTerminal(rig))
+    return [
+      "This rig is not steered along lines, and no terminal switches its sections: there is nothing to type in. Match asks for both.",
+    ];
   const cautions = scheme.lines.some(
     ({ measure }) => measure.kind === "between" && turning(measure.to, rig) !== measure.to,
   )

@@ -67,7 +67,7 @@ function fromTheAxle(units: UnitChoice): Scheme {
       line("Implement", "Side offset", span("pin", "workMid", "y", 1, LEFT_RIGHT)),
       line("Implement", "Working width", WIDTH),
       ...switching("s", 2, DELAYS),
-      line("Guidance", "Track spacing", SPACING),
+      line("Guidance", "Line spacing", SPACING),
     ],
   };
 }
@@ -96,7 +96,7 @@ function fromTheHitch(units: UnitChoice): Scheme {
         sign: UNSIGNED,
       }),
       ...switching("s", 2, DELAYS),
-      line("Guidance", "Track spacing", SPACING),
+      line("Guidance", "Line spacing", SPACING),
       line("Tractor", "Hitch to receiver", span("pin", "receiver", "x", 1, signed)),
       line("Tractor", "Receiver to the right of centre", span("pin", "receiver", "y", 1, signed)),
       line("Tractor", "Receiver height", span("axle", "receiver", "up", 1, UNSIGNED)),
@@ -128,7 +128,7 @@ function fromTheAntenna(units: UnitChoice): Scheme {
       line("Implement", "Work, side of the antenna", span("receiver", "workMid", "y", 1, LEFT_RIGHT)),
       line("Implement", "Working width", WIDTH),
       ...switching("s", 2, DELAYS),
-      line("Guidance", "Track spacing", SPACING),
+      line("Guidance", "Line spacing", SPACING),
     ],
   };
 }

@@ -1,3 +1,4 @@
+import type { ToolKindKey } from "../trade/kinds.ts";
 import type { PointKind } from "./point-kinds.ts";
 
 /** How a tool hangs on what carries it, and on which points. It decides which dimensions a coupling has, and what they are called. */
@@ -18,6 +19,14 @@ export const ATTACHMENTS = {
 
 export type Attachment = keyof typeof ATTACHMENTS;
 export const ATTACHMENT_KEYS = Object.keys(ATTACHMENTS) as Attachment[];
+
+/** How a tool hangs, and what it is, where somebody said so: that decides which dimensions it has and what they are called. */
+export type Hung = { attachment: Attachment; tool: ToolKindKey | null };
+
+/** An attachment alone, of a tool nobody said the kind of. */
+export function asHung(of: Attachment | Hung): Hung {
+  return typeof of === "string" ? { attachment: of, tool: null } : of;
+}
 
 /** What holds for one attachment and is not said otherwise holds for another that is like it. */
 export const LIKE: Partial<Record<Attachment, Attachment>> = { frontBoom: "boom", third: "train" };

@@ -6,13 +6,15 @@
  * is a positive distance. core/rig turns readings into frame coordinates, in one place.
  */
 
-import { type Attachment, LIKE } from "./attachment.ts";
+import type { ToolKindKey } from "../trade/kinds.ts";
+import { type Attachment, asHung, type Hung, LIKE } from "./attachment.ts";
 import { ANTENNA } from "./entries/antenna.ts";
 import { BALANCE } from "./entries/balance.ts";
 import { HITCH } from "./entries/hitch.ts";
 import { MATCH } from "./entries/match.ts";
 import { TOOL } from "./entries/tool.ts";
 import type { DimensionEntry } from "./entry-type.ts";
+import { inWordsOf, isOneLine } from "./kind-words.ts";
 
 export type { Choice, Direction, RecordOf, StationKey } from "./entry-type.ts";
 
@@ -24,20 +26,39 @@ export type Dimension = DimensionEntry & { key: DimensionKey };
 
 export const DIMENSION_KEYS = Object.keys(ENTRIES) as DimensionKey[];
 
-/** Every entry as it is on one attachment, also those that attachment does not have. */
-const whole = new Map<Attachment, ReadonlyMap<DimensionKey, Dimension>>();
+const nameOf = ({ attachment, tool }: Hung) => `${attachment} ${tool ?? ""}`;
 
-function entriesOn(attachment: Attachment): ReadonlyMap<DimensionKey, Dimension> {
-  const known = whole.get(attachment);
+/** Every entry as it is on one attachment and kind of tool, also those it does not have. */
+const whole = new Map<string, ReadonlyMap<DimensionKey, Dimension>>();
+
+function entriesOn(hung: Hung): ReadonlyMap<DimensionKey, Dimension> {
+  const known = whole.get(nameOf(hung));
   if (known) return known;
+  const { attachment, tool } = hung;
   const entries = new Map(
-    DIMENSION_KEYS.map((key): [DimensionKey, Dimension] => [
-      key,
-      { ...ENTRIES[key], ...likewise(ENTRIES[key], attachment), ...ENTRIES[key].as[attachment], key },
-    ]),
+    DIMENSION_KEYS.map((key): [DimensionKey, Dimension] => {
+      const entry = ENTRIES[key] as DimensionEntry;
+      const ofTool = tool === null ? null : entry.ofTool[tool];
+      const said = { ...entry, ...likewise(entry, attachment), ...entry.as[attachment], ...ofTool };
+      return [key, { ...inItsWords(said, tool), key }];
+    }),
   );
-  whole.set(attachment, entries);
+  whole.set(nameOf(hung), entries);
   return entries;
+}
+
+/** The entry with the words of a kind of tool where its texts leave room for them. */
+function inItsWords(entry: DimensionEntry, tool: ToolKindKey | null): DimensionEntry {
+  const say = (text: string) => inWordsOf(tool, text);
+  const { label, fromTo, how, matters, fromFaces } = entry;
+  return {
+    ...entry,
+    label: say(label),
+    fromTo: say(fromTo),
+    how: say(how),
+    matters: say(matters),
+    fromFaces: fromFaces && { ...fromFaces, left: say(fromFaces.left), right: say(fromFaces.right) },
+  };
 }
 
 function likewise({ as }: DimensionEntry, attachment: Attachment) {
@@ -50,14 +71,15 @@ export function isOfWork({ station, key }: Dimension): boolean {
   return station === "tool" && key !== "pin.pivot";
 }
 
-const own = new Map<Attachment, readonly Dimension[]>();
+const own = new Map<string, readonly Dimension[]>();
 
-/** The entries a coupling of this attachment has, in working order. */
-export function catalogueOf(attachment: Attachment): readonly Dimension[] {
-  const known = own.get(attachment);
+/** The entries a coupling has, by how its tool hangs and what it is, in working order. */
+export function catalogueOf(of: Attachment | Hung): readonly Dimension[] {
+  const hung = asHung(of);
+  const known = own.get(nameOf(hung));
   if (known) return known;
-  const entries = [...entriesOn(attachment).values()].filter(({ key }) => hasDimension(attachment, key));
-  own.set(attachment, entries);
+  const entries = [...entriesOn(hung).values()].filter(({ key }) => hasDimension(hung, key));
+  own.set(nameOf(hung), entries);
   return entries;
 }
 
@@ -76,11 +98,11 @@ export function unchanging(key: DimensionKey): Unchanging {
 }
 
 /**
- * An entry in the words of an attachment.
+ * An entry in the words of how a tool hangs and what it is.
  * @throws RangeError for a key that is not in the catalogue
  */
-export function dimension(key: DimensionKey, attachment: Attachment): Dimension {
-  const entry = entriesOn(attachment).get(key);
+export function dimension(key: DimensionKey, of: Attachment | Hung): Dimension {
+  const entry = entriesOn(asHung(of)).get(key);
   if (!entry) throw new RangeError(`no such dimension: ${key}`);
   return entry;
 }
@@ -90,10 +112,12 @@ export function isDimensionKey(text: unknown): text is DimensionKey {
   return typeof text === "string" && Object.hasOwn(ENTRIES, text);
 }
 
-/** True where couplings of this attachment have the dimension. */
-export function hasDimension(attachment: Attachment, key: DimensionKey): boolean {
-  const { on } = ENTRIES[key] as DimensionEntry;
+/** True where what hangs so, and is such a tool, has the dimension. */
+export function hasDimension(of: Attachment | Hung, key: DimensionKey): boolean {
+  const { attachment, tool } = asHung(of);
+  const { on, secondLine } = ENTRIES[key] as DimensionEntry;
   const like = LIKE[attachment];
+  if (secondLine && isOneLine(tool)) return false;
   return on === null || on.includes(attachment) || (like !== undefined && on.includes(like));
 }
 

@@ -2,6 +2,7 @@
 
 import type { Family } from "../quantity/measure.ts";
 import type { Shown } from "../quantity/units.ts";
+import type { ToolKindKey } from "../trade/kinds.ts";
 import type { Attachment } from "./attachment.ts";
 import type { ChangeKind } from "./change.ts";
 import type { ConditionKey } from "./condition.ts";
@@ -53,6 +54,15 @@ export type DimensionEntry = {
   at: PointKey;
   /** the attachments that have it; null: all */
   on: readonly Attachment[] | null;
+  /**
+   * kinds of tool that have no such thing, whatever they hang on: it is not asked of them, unless a choice says that this one has it. What
+   * was read all the same is shown and counts
+   */
+  notOf: { kinds: readonly ToolKindKey[]; unless: { key: string; is: string } | null } | null;
+  /** where the rear of the work lies: what works along one line has none */
+  secondLine: boolean;
+  /** asked of what is steered along lines, of what has its sections switched, of either (a terminal is told); null: of every rig */
+  serves: "guidance" | "switching" | "terminal" | null;
   /** asked only where a choice was made so (a joint of an articulated tractor), or was not made so (rows of no mower); null: always */
   when: { key: string; is: readonly string[] } | { key: string; not: readonly string[] } | null;
   /** what must hold while it is measured; shown before, kept with the reading */
@@ -99,8 +109,12 @@ export type DimensionEntry = {
    */
   whenMissing: "stop" | "note" | "quiet" | "assumed";
   /** what is said or meant otherwise on another attachment than `drawn` */
-  as: Partial<Record<Attachment, Partial<Omit<DimensionEntry, "as" | "on" | "kind" | "family" | "choices">>>>;
+  as: Partial<Record<Attachment, Otherwise>>;
+  /** and of a kind of tool, however it hangs */
+  ofTool: Partial<Record<ToolKindKey, Otherwise>>;
 };
+
+type Otherwise = Partial<Omit<DimensionEntry, "as" | "ofTool" | "on" | "kind" | "family" | "choices">>;
 
 /** Starting uncertainties for a steel tape held by two people, a book value, and a guess (common practice, no source). */
 export const TAPE_SIGMA = { taped: 0.005, book: 0.03, assumed: 0.1 };
@@ -119,6 +133,9 @@ const PLAIN: Omit<
   span: null,
   at: "axle",
   on: null,
+  notOf: null,
+  secondLine: false,
+  serves: null,
   when: null,
   plausibleOf: null,
   conditions: [],
@@ -135,6 +152,7 @@ const PLAIN: Omit<
   untapedZero: "fine",
   whenMissing: "quiet",
   as: {},
+  ofTool: {},
 };
 
 /** Asked of what stands on axles: a machine on tracks has none. */

@@ -1,4 +1,5 @@
-import type { Attachment } from "./attachment.ts";
+import { type Attachment, asHung, type Hung } from "./attachment.ts";
+import { wordsOf } from "./kind-words.ts";
 
 /** The named points of a rig, seen from above; core/rig gives each its coordinates. */
 export const POINT_KEYS = [
@@ -47,7 +48,7 @@ export const POINT_LABELS: Record<PointKey, string> = {
 export const ALIASES: readonly PointKey[] = ["connector", "reference"];
 
 const ON_LINKS = {
-  pin: "lower link balls",
+  pin: "lower link ends",
   workFront: "front of the work",
   workRear: "rear of the work",
 };
@@ -59,7 +60,7 @@ const ON: Partial<Record<Attachment, Partial<Record<PointKey, string>>>> = {
   links: ON_LINKS,
   semi: ON_LINKS,
   mounted: ON_LINKS,
-  front: { ...ON_LINKS, pin: "front link balls" },
+  front: { ...ON_LINKS, pin: "front link ends" },
   head: {
     axle: "drive axle",
     frontAxle: "steered axle",
@@ -77,8 +78,11 @@ const ON: Partial<Record<Attachment, Partial<Record<PointKey, string>>>> = {
   train: { pin: "rear hitch of the implement ahead" },
 };
 
-/** What a point is called on this kind of tool. */
-export function pointLabel(point: PointKey, attachment: Attachment): string {
+/** What a point is called where a tool hangs so, and is such a tool. */
+export function pointLabel(point: PointKey, of: Attachment | Hung): string {
+  const { attachment, tool } = asHung(of);
+  if (tool !== null && point === "workFront") return wordsOf(tool).front;
+  if (tool !== null && point === "workRear") return wordsOf(tool).rear;
   return ON[attachment]?.[point] ?? POINT_LABELS[point];
 }
 

@@ -2,6 +2,7 @@
 import { ROWLESS, type ToolKindKey } from "../trade/kinds.ts";
 import type { Drive } from "../trade/power.ts";
 import { type Attachment, isFixed, OWN_ATTACHMENTS } from "./attachment.ts";
+import { wordsOf } from "./kind-words.ts";
 
 type MachineType = {
   label: string;
@@ -47,18 +48,9 @@ const HANGS: Record<ToolKindKey, readonly Attachment[]> = {
   other: OWN_ATTACHMENTS,
 };
 
-const WHAT: Partial<Record<ToolKindKey, string>> = {
-  plough: "bodies",
-  subsoiler: "legs",
-  chisel: "tines",
-  cultivator: "tines",
-  disc: "discs",
-  sprayer: "nozzles",
-};
-
 /** What is counted across a tool of this kind: its rows, bodies, nozzles; null where nothing is. */
 export function countedAcross(tool: ToolKindKey): string | null {
-  return ROWLESS.includes(tool) ? null : (WHAT[tool] ?? "rows");
+  return ROWLESS.includes(tool) ? null : wordsOf(tool).many;
 }
 
 /** How a tool of this kind hangs on a machine of this type, the commonest first; empty where none does. */

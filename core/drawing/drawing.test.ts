@@ -137,8 +137,8 @@ describe("the thumbnail", () => {
   it("is the plan, one path for each kind of line, whatever is missing", () => {
     const plan = drawPlan(sampleRig(), { ...DESK, width: 150, height: 210, labels: "none", station: null });
     const small = drawThumbnail(sampleRig(), 150, 210);
-    expect(small.receiver.x).toBeCloseTo(point(plan, "receiver").x, 1);
-    expect(small.receiver.y).toBeCloseTo(point(plan, "receiver").y, 1);
+    expect(small.receiver!.x).toBeCloseTo(point(plan, "receiver").x, 1);
+    expect(small.receiver!.y).toBeCloseTo(point(plan, "receiver").y, 1);
     expect(new Set(small.paths.map(({ kind }) => kind)).size).toBe(small.paths.length);
     const bare = drawThumbnail(sampleRig({ "pin.pivot": null, "tool.width": null }, {}, null), 150, 210);
     for (const { d } of bare.paths) expect(d).not.toMatch(/NaN|Infinity/);

@@ -23,9 +23,7 @@ export type LinkagePart = Pick<DrawnRig, "blocks" | "strokes" | "marks"> &
 /** A value to draw; where nobody read it, or it cannot be, its usual size. */
 export function drawn(rig: ResolvedRig, key: DimensionKey): number {
   const { value, doubt } = rig.values[key];
-  return value === null || doubt === "sign" || doubt === "zero"
-    ? dimension(key, rig.attachment).typical
-    : value;
+  return value === null || doubt === "sign" || doubt === "zero" ? dimension(key, rig).typical : value;
 }
 
 /** The spot midway between two. */
@@ -42,7 +40,7 @@ export function placed(
   // A small sheet has no room for all of them: there the list below leads to each.
   if (sheet.only === null && sheet.height < 300) return [];
   const wanted = (Object.keys(offers) as DimensionKey[]).filter(
-    (key) => hasDimension(rig.attachment, key) && (sheet.only === null || sheet.only === key),
+    (key) => hasDimension(rig, key) && (sheet.only === null || sheet.only === key),
   );
   const requests: Request[] = wanted.map((key) => ({
     target: key,

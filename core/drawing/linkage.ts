@@ -15,7 +15,7 @@ import type { DimensionMark, DrawnRig } from "./sheet.ts";
 
 /** Draws what is known, and what is not at its usual size. */
 export function drawLinkage(rig: ResolvedRig, hitch: HitchOf, sheet: LinkageSheet): DrawnRig {
-  const upper = hasDimension(rig.attachment, "work.topLink");
+  const upper = hasDimension(rig, "work.topLink");
   // On a phone there is room for one view: the one the open reading lies in.
   const small = sheet.height < 400;
   const above = small && sheet.only !== null && IN_PLAN.has(sheet.only);

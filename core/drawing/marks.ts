@@ -1,4 +1,4 @@
-import { type Attachment, isBuiltOn } from "../dimension/attachment.ts";
+import { type Hung, isBuiltOn } from "../dimension/attachment.ts";
 import { type Dimension, dimension, isDimensionKey, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
 import type { Box } from "../picture/box.ts";
@@ -10,10 +10,10 @@ import type { Placed } from "./place.ts";
 import type { DimensionMark, Sheet } from "./sheet.ts";
 
 /** The lengths one walks along from the receiver to the tool. */
-export function leading(attachment: Attachment): ReadonlySet<string> {
+export function leading(hung: Hung): ReadonlySet<string> {
   return new Set(
     (["pivot", "workFront", "workRear"] as const).flatMap((to) =>
-      termsBetween(attachment, "receiver", to, "x").map(({ key }) => key),
+      termsBetween(hung, "receiver", to, "x").map(({ key }) => key),
     ),
   );
 }
@@ -38,7 +38,7 @@ export function toMark(
   rig: ResolvedRig,
   sheet: Sheet,
 ): DimensionMark {
-  const entry = isDimensionKey(target) ? dimension(target, rig.attachment) : null;
+  const entry = isDimensionKey(target) ? dimension(target, rig) : null;
   const text = entry ? valueText(entry, rig, sheet.units) : sectionsText(rig);
   const unread = entry ? rig.values[entry.key].reading === null : givenSections(rig) === null;
   const doubted = entry

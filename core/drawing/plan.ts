@@ -162,7 +162,7 @@ type Scene = {
 
 function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
   const { sheet, rig, points, blocks, brackets, scaleBar } = scene;
-  const leads = leading(rig.attachment);
+  const leads = leading(rig);
   const working = works(rig);
   const drawn = askedOf(rig).filter(
     (entry) =>

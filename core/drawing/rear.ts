@@ -7,7 +7,7 @@ import { type Dimension, isOfWork } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { grow } from "../picture/box.ts";
 import type { PlanBlock } from "../picture/strokes.ts";
-import { askedOf, steersBy } from "../rig/asked.ts";
+import { askedOf, steersBy, usesTerminal } from "../rig/asked.ts";
 import { between } from "../rig/chain.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
@@ -78,7 +78,9 @@ export function drawRear(rig: ResolvedRig, sheet: Sheet): DrawnRig {
   const workUp = isBuiltOn(rig.attachment) ? BODY.boom : BODY.tool / 2;
   const planPoints = [
     at("axle", 0, 0, false),
-    at("receiver", points.receiver.y, height, points.receiver.assumed || up === null),
+    ...(usesTerminal(rig)
+      ? [at("receiver", points.receiver.y, height, points.receiver.assumed || up === null)]
+      : []),
     ...(working
       ? [
           at("workMid", points.workMid.y, workUp, points.workMid.assumed),

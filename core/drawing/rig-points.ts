@@ -1,7 +1,7 @@
-import { type Attachment, isTrain } from "../dimension/attachment.ts";
+import { type Attachment, type Hung, isTrain } from "../dimension/attachment.ts";
 import { dimension, hasDimension } from "../dimension/catalogue.ts";
 import { ALIASES, POINT_KEYS, type PointKey } from "../dimension/points.ts";
-import { steersBy } from "../rig/asked.ts";
+import { steersBy, usesTerminal } from "../rig/asked.ts";
 import { coordinate, type Term } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
@@ -19,7 +19,8 @@ export function pointsOf(rig: ResolvedRig): readonly PointKey[] {
     (key) =>
       (working || !OF_WORK.includes(key)) &&
       !ALIASES.includes(key) &&
-      (key !== "pivot" || hasDimension(attachment, "pin.pivot")) &&
+      (key !== "pivot" || hasDimension(rig, "pin.pivot")) &&
+      (key !== "receiver" || usesTerminal(rig)) &&
       (key !== "leadPin" || isTrain(attachment)) &&
       (key !== "frontAxle" || steersBy(rig) !== "tracks") &&
       (key !== "joint" || steersBy(rig) === "articulated") &&
@@ -39,7 +40,7 @@ export function rigPoints(rig: ResolvedRig): Record<PointKey, RigPoint> {
   if (steersBy(rig) !== "tracks") return points;
   // A machine on tracks has no front axle: its front is drawn from the front end roller.
   const roller = rig.values["tractor.rollerFront"].value;
-  const x = points.turn.x + drawnValue(roller, "tractor.rollerFront", rig.attachment);
+  const x = points.turn.x + drawnValue(roller, "tractor.rollerFront", rig);
   return {
     ...points,
     frontAxle: { key: "frontAxle", x, y: 0, assumed: points.turn.assumed || roller === null },
@@ -49,28 +50,25 @@ export function rigPoints(rig: ResolvedRig): Record<PointKey, RigPoint> {
 function placed(rig: ResolvedRig): Record<PointKey, RigPoint> {
   return Object.fromEntries(
     POINT_KEYS.map((key) => {
-      const x = place(coordinate(rig.attachment, key, "x"), rig);
-      const y = place(coordinate(rig.attachment, key, "y"), rig);
+      const x = place(coordinate(rig, key, "x"), rig);
+      const y = place(coordinate(rig, key, "y"), rig);
       return [key, { key, x: x.value, y: y.value, assumed: x.assumed || y.assumed }];
     }),
   ) as Record<PointKey, RigPoint>;
 }
 
-function place(
-  terms: readonly Term[],
-  { attachment, values }: ResolvedRig,
-): { value: number; assumed: boolean } {
+function place(terms: readonly Term[], rig: ResolvedRig): { value: number; assumed: boolean } {
   return {
     value: terms.reduce(
-      (sum, { key, coefficient }) => sum + coefficient * drawnValue(values[key].value, key, attachment),
+      (sum, { key, coefficient }) => sum + coefficient * drawnValue(rig.values[key].value, key, rig),
       0,
     ),
-    assumed: terms.some(({ key }) => values[key].value === null),
+    assumed: terms.some(({ key }) => rig.values[key].value === null),
   };
 }
 
-function drawnValue(value: number | null, key: Term["key"], attachment: Attachment): number {
-  return value ?? dimension(key, attachment).typical;
+function drawnValue(value: number | null, key: Term["key"], hung: Hung): number {
+  return value ?? dimension(key, hung).typical;
 }
 
 /** A cart nobody measured further, metres: for recognition only. */
@@ -78,6 +76,5 @@ export const CART = { width: 2.4, wheel: 1.15, tyre: 0.5, before: 0.55, beyond: 
 
 /** The working width the drawing shows, metres. */
 export function drawnWidth(rig: ResolvedRig): number {
-  const { attachment, values } = rig;
-  return works(rig) ? drawnValue(values["tool.width"].value, "tool.width", attachment) : CART.width;
+  return works(rig) ? drawnValue(rig.values["tool.width"].value, "tool.width", rig) : CART.width;
 }

@@ -152,7 +152,7 @@ export function toolBlocks(rig: ResolvedRig, lastX: number): Block[] {
     width,
     assumed: assumed || rig.values["tool.width"].value === null,
   });
-  const rolls = hasDimension(rig.attachment, "pin.pivot");
+  const rolls = hasDimension(rig, "pin.pivot");
   return [
     soil,
     ...(rolls ? hopper(pin.x, firstRank) : frame(rig, points, width)),

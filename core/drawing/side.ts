@@ -187,7 +187,7 @@ function toolSide(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
         assumed: workFront.assumed,
       },
     ];
-  if (hasDimension(rig.attachment, "pin.pivot")) {
+  if (hasDimension(rig, "pin.pivot")) {
     const work = Math.max(workFront.x, workRear.x);
     const [hopperFront, hopperBack] = [pin.x - (pin.x - work) * 0.52, work + 0.4];
     return [
@@ -280,7 +280,7 @@ function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string
   const strokes: PlanStroke[] = [
     { role: "drawbar", points: path(from[rig.attachment], [pin.x, height]), assumed: pin.assumed },
   ];
-  if (!hasDimension(rig.attachment, "pin.pivot")) return strokes;
+  if (!hasDimension(rig, "pin.pivot")) return strokes;
   const working = works(rig);
   const last = working ? Math.min(pivot.x, workRear.x, workFront.x) : cartBox(rig).from;
   const frameFront = working ? pin.x - (pin.x - Math.max(workFront.x, workRear.x)) * 0.52 : cartBox(rig).to;
@@ -295,9 +295,8 @@ function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string
 
 /** The dimensions one can see from the side. */
 function drawnAlong(rig: ResolvedRig, { station, region, only }: Sheet) {
-  const { attachment } = rig;
   const working = works(rig);
-  const leads = leading(attachment);
+  const leads = leading(rig);
   return askedOf(rig).filter(
     (entry) =>
       (working || !isOfWork(entry)) &&
@@ -344,7 +343,7 @@ function marksOf(
       frame: { x: 2, y: 2, w: sheet.width - 4, h: sheet.height - 4 },
       keepClear: [
         TURN_CORNER,
-        grow({ x: at("receiver").x, y: at("receiver").y, w: 0, h: 0 }, 8),
+        ...points.filter(({ key }) => key === "receiver").map(({ x, y }) => grow({ x, y, w: 0, h: 0 }, 8)),
         ...(sheet.labels === "values"
           ? [
               { x: scaleBar.x - 4, y: 6, w: scaleBar.length + 8, h: 32 },

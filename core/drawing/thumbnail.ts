@@ -8,7 +8,8 @@ export type Thumbnail = {
   width: number;
   height: number;
   paths: { kind: string; d: string }[];
-  receiver: { x: number; y: number };
+  /** null where nothing rests on one */
+  receiver: { x: number; y: number } | null;
   pin: { x: number; y: number };
 };
 
@@ -30,10 +31,10 @@ export function drawThumbnail(
     others,
   });
   const at = (key: "receiver" | "pin") => {
-    const { x, y } = plan.points.find((point) => point.key === key)!;
-    return { x: short(x), y: short(y) };
+    const point = plan.points.find((each) => each.key === key);
+    return point ? { x: short(point.x), y: short(point.y) } : null;
   };
-  return { width, height, paths: pathsOf(plan), receiver: at("receiver"), pin: at("pin") };
+  return { width, height, paths: pathsOf(plan), receiver: at("receiver"), pin: at("pin")! };
 }
 
 const short = (value: number) => Math.round(value * 10) / 10;

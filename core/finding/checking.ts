@@ -41,7 +41,7 @@ export function checkerOf(station: StationKey, rig: ResolvedRig, part?: number) 
       (...rest) =>
         judged(verdict, ...rest);
     const unknown: Row["unknown"] = (key, why = "") => {
-      const entry = dimension(key, rig.attachment);
+      const entry = dimension(key, rig);
       const said = `${entry.label} ${rig.values[key].reading ? "cannot be as it was read" : "is not known"}.`;
       return judged("unknown", key, said, why || entry.matters);
     };
@@ -61,6 +61,6 @@ export function checkerOf(station: StationKey, rig: ResolvedRig, part?: number) 
 
 function nextOf(rig: ResolvedRig, target: Target): string {
   if (!isDimensionKey(target)) return `Enter ${target}`;
-  const entry = dimension(target, rig.attachment);
+  const entry = dimension(target, rig);
   return `${verbOf(entry)} ${entry.letter || "it"}`;
 }

@@ -34,7 +34,7 @@ describe("judging a rig", () => {
     const rig = sampleRig({ "pin.workFront": 0 }, { "pin.workFront": "book" });
     expect(stopsOf(judge(rig)).map((each) => each.id)).toEqual(["zero:pin.workFront"]);
     expect(only(rig, "zero:pin.workFront").what).toBe(
-      "Drawbar pin to front rank is 0.000 m and nobody measured it.",
+      "Drawbar pin to front of the work is 0.000 m and nobody measured it.",
     );
   });
 
@@ -57,7 +57,7 @@ describe("judging a rig", () => {
     const rig = sampleRig({ "pin.workRear": -4.5 }, { "pin.workRear": "book" });
     expect(only(rig, "sign:pin.workRear")).toMatchObject({
       severity: "stop",
-      what: "The rear rank lies 4.500 m ahead of the drawbar pin.",
+      what: "The rear rank would lie 4.500 m ahead of the drawbar pin.",
     });
     expect(only(rig, "sign:pin.workRear", "us").what).toContain("14' 9 3/16\" ahead");
   });
@@ -192,7 +192,7 @@ describe("readings held against each other", () => {
     const before = { "tool.lateral": sampleReading("tool.lateral", -0.025) };
     const finding = only(withReadings({ previous: before }), "side:tool.lateral");
     expect(finding.severity).toBe("fix");
-    expect(finding.what).toBe("Tool off the line of pull is 2.5 cm right; it was 2.5 cm left before.");
+    expect(finding.what).toBe("Lateral offset is 2.5 cm right; it was 2.5 cm left before.");
     expect(
       found(withReadings({ previous: { "tool.lateral": sampleReading("tool.lateral", -0.1) } })),
     ).toEqual([]);

@@ -2,7 +2,7 @@ import { isAhead } from "../dimension/attachment.ts";
 import { dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { pointLabel } from "../dimension/points.ts";
 import { tapeLength, tell } from "../quantity/said.ts";
-import { askedOf } from "../rig/asked.ts";
+import { askedOf, guidedBy, usesTerminal } from "../rig/asked.ts";
 import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { type Finding, worstFirst } from "./finding.ts";
@@ -10,27 +10,41 @@ import { judgeRepeats } from "./repeats.ts";
 import { findingOn, judgeValue } from "./value.ts";
 import { judgeTrackSpacing, judgeWidths } from "./widths.ts";
 
+/** Stations whose readings a terminal is told. */
+const GUIDANCE: ReadonlySet<string> = new Set(["antenna", "tool"]);
+
 /** All findings on one rig, worst first. Their figures stay in SI until somebody reads them. */
 export function judge(rig: ResolvedRig): Finding[] {
   const working = works(rig);
   const entries = askedOf(rig).filter((entry) => working || !isOfWork(entry));
+  // Without a terminal nothing of receiver and tool is missed: what else needs a length asks for it itself.
+  const told = usesTerminal(rig);
+  const { lines, sections } = guidedBy(rig);
   return worstFirst([
-    ...entries.flatMap((entry) => judgeValue(entry, rig)),
+    ...entries
+      .filter(({ key, station }) => told || rig.values[key].value !== null || !GUIDANCE.has(station))
+      .flatMap((entry) => judgeValue(entry, rig)),
     ...entries.flatMap((entry) => judgeRepeats(entry, rig.values[entry.key])),
     ...(working
-      ? [...judgeRanks(rig), ...judgeSectionsGiven(rig), ...judgeWidths(rig), ...judgeTrackSpacing(rig)]
+      ? [
+          ...judgeRanks(rig),
+          ...(sections ? judgeSectionsGiven(rig) : []),
+          ...judgeWidths(rig),
+          ...(lines ? judgeTrackSpacing(rig) : []),
+        ]
       : []),
   ]);
 }
 
-function judgeRanks({ attachment, values }: ResolvedRig): Finding[] {
+function judgeRanks(rig: ResolvedRig): Finding[] {
+  const { values } = rig;
   const [front, rear] = [values["pin.workFront"], values["pin.workRear"]];
   if (front.value === null || rear.value === null || front.doubt || rear.doubt) return [];
   // Both are read away from the hitch: behind it the rear lies further off, in front of the machine the front does.
-  const ahead = isAhead(attachment) ? rear.value - front.value : front.value - rear.value;
+  const ahead = isAhead(rig.attachment) ? rear.value - front.value : front.value - rear.value;
   if (ahead <= 0) return [];
-  const entry = dimension("pin.workRear", attachment);
-  const [frontPoint, rearPoint] = [pointLabel("workFront", attachment), pointLabel("workRear", attachment)];
+  const entry = dimension("pin.workRear", rig);
+  const [frontPoint, rearPoint] = [pointLabel("workFront", rig), pointLabel("workRear", rig)];
   return [
     findingOn(entry, "ranks-crossed", {
       severity: "fix",
@@ -71,7 +85,7 @@ function judgeSectionsGiven({ sections, sectionsStale }: ResolvedRig): Finding[]
       ...about,
       id: "stale:sections",
       severity: "check",
-      what: "The sections are stale: coulters were moved, taken off or added since.",
+      what: "The sections are stale: openers, tines or nozzles were moved, taken off or added since.",
       why: "Section control switches by their widths, left to right.",
       next,
     },

@@ -1,9 +1,10 @@
 import type { Dimension } from "../dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../dimension/change.ts";
 import { entryFigure, shownLength } from "../dimension/entry.ts";
-import { POINT_LABELS } from "../dimension/points.ts";
+import { pointLabel } from "../dimension/points.ts";
 import { METRES_PER } from "../quantity/length.ts";
 import { type Said, tell } from "../quantity/said.ts";
+import { usesTerminal } from "../rig/asked.ts";
 import { below, type Grade } from "../rig/grade.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { guidanceUses } from "../rig/tape-next.ts";
@@ -57,7 +58,7 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig): Finding[] {
         }),
       ];
     case "sign":
-      return [wrongSign(entry, value)];
+      return [wrongSign(entry, value, rig)];
     case "range":
       return [
         findingOn(entry, "range", {
@@ -67,7 +68,7 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig): Finding[] {
         }),
       ];
   }
-  if (stale) return guidanceUses(rig.attachment, entry.key) ? [outdated(entry, stale.kind, grade)] : [];
+  if (stale) return isUsed(rig, entry.key) ? [outdated(entry, stale.kind, grade)] : [];
   if (doubt === "habitual zero")
     return [
       findingOn(entry, "habitual-zero", {
@@ -76,7 +77,7 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig): Finding[] {
         why: `It is zero on most machines, and never sure until taped. ${entry.matters}`,
       }),
     ];
-  if (!below(grade, "taped") || !guidanceUses(rig.attachment, entry.key) || entry.sigma.book === 0) return [];
+  if (!below(grade, "taped") || !isUsed(rig, entry.key) || entry.sigma.book === 0) return [];
   if (isHalfTheWidth(entry, value, rig))
     return [
       findingOn(entry, "half-width", {
@@ -86,6 +87,11 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig): Finding[] {
       }),
     ];
   return [looksStock(entry, value) ? stock(entry, shown, grade) : untaped(entry, grade)];
+}
+
+/** Whether a terminal of this rig steers or records by it. */
+function isUsed(rig: ResolvedRig, key: Dimension["key"]): boolean {
+  return usesTerminal(rig) && guidanceUses(rig, key);
 }
 
 /** A centre distance in the place of an offset: within a centimetre of half the width. */
@@ -124,25 +130,23 @@ function missing(entry: Dimension): Finding[] {
   return [
     findingOn(entry, "missing", {
       severity: entry.whenMissing,
-      what: pivot
-        ? "This drawn tool has no pivot: drawbar pin to wheels is missing."
-        : `${entry.label} is missing.`,
+      what: `${entry.label} is missing${pivot ? ": without it a trailed tool has no pivot" : ""}.`,
       why: entry.matters,
     }),
   ];
 }
 
-function wrongSign(entry: Dimension, value: number): Finding {
+function wrongSign(entry: Dimension, value: number, rig: ResolvedRig): Finding {
   const ahead = shownLength(entry, -value);
   const work =
     (entry.key === "pin.workFront" || entry.key === "pin.workRear") && entry.direction === "rearward";
   return findingOn(entry, "sign", {
     severity: "stop",
     what: work
-      ? tell`The ${entry.key === "pin.workFront" ? "front" : "rear"} rank lies ${ahead} ahead of the ${POINT_LABELS.pin}.`
+      ? tell`The ${pointLabel(entry.key === "pin.workFront" ? "workFront" : "workRear", rig)} would lie ${ahead} ahead of the ${pointLabel("pin", rig)}.`
       : tell`${entry.label} is negative: ${entryFigure(entry, value)}.`,
     why: work
-      ? `A drawn drill cannot sow ahead of its pin: the sign was swapped on the way here. ${entry.matters}`
+      ? `What hangs behind cannot work ahead of its hitch: the sign was swapped on the way here. ${entry.matters}`
       : `It is a distance, ${entry.fromTo}: the sign was swapped on the way here.`,
   });
 }

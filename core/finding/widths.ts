@@ -1,6 +1,7 @@
 import { isBuiltOn } from "../dimension/attachment.ts";
 import { dimension, SECTIONS_LETTER, unchanging } from "../dimension/catalogue.ts";
 import { entryFigure } from "../dimension/entry.ts";
+import { wordsOf } from "../dimension/kind-words.ts";
 import { capital } from "../quantity/capital.ts";
 import { type Said, tapeLength, tell } from "../quantity/said.ts";
 import { trackSpacing } from "../rig/chain.ts";
@@ -44,7 +45,7 @@ export function judgeWidths(rig: ResolvedRig): Finding[] {
   const rows = rowsEstimate(rig);
   return [
     ...(sections ? compare("sections-sum", "Sections", width, sections, rows) : []),
-    ...(rows ? compare("rows-sum", capital(`${rowWord(rig)}s`), width, rows, sections) : []),
+    ...(rows ? compare("rows-sum", capital(counted(rig).many), width, rows, sections) : []),
   ];
 }
 
@@ -121,9 +122,12 @@ function sectionsEstimate(rig: ResolvedRig): Estimate | null {
   };
 }
 
-/** What stands side by side across the tool, one of it. */
-function rowWord({ attachment }: Pick<ResolvedRig, "attachment">): string {
-  return isBuiltOn(attachment) ? "nozzle" : "row";
+/** What stands side by side across the tool, one of it and many. */
+function counted({ attachment, tool }: Pick<ResolvedRig, "attachment" | "tool">): {
+  one: string;
+  many: string;
+} {
+  return wordsOf(tool === null && isBuiltOn(attachment) ? "sprayer" : tool);
 }
 
 function rowsEstimate(rig: ResolvedRig): Estimate | null {
@@ -132,15 +136,15 @@ function rowsEstimate(rig: ResolvedRig): Estimate | null {
   if (count.value === null || spacing.value === null || count.doubt || spacing.doubt) return null;
   const metres = count.value * spacing.value;
   const [look, label] = below(count.grade, spacing.grade)
-    ? [count, `the ${rowWord(rig)} count`]
-    : [spacing, `the ${rowWord(rig)} spacing`];
+    ? [count, `the number of ${counted(rig).many}`]
+    : [spacing, `the ${counted(rig).one} spacing`];
   return {
     label,
     metres,
     grade: look.grade,
     target: look.key,
     letter: unchanging(look.key).letter,
-    text: tell`${count.value} ${rowWord(rig)}s × ${entryFigure(dimension("rows.spacing", rig.attachment), spacing.value)} = ${tapeLength(metres)}`,
+    text: tell`${count.value} ${count.value === 1 ? counted(rig).one : counted(rig).many} × ${entryFigure(dimension("rows.spacing", rig), spacing.value)} = ${tapeLength(metres)}`,
   };
 }
 
@@ -157,7 +161,7 @@ export function judgeTrackSpacing(rig: ResolvedRig): Finding[] {
   if (Math.abs(off) < SPACING_STEP - 1e-9) return [];
   const by = tapeLength(Math.abs(off));
   return [
-    findingOn(dimension("guidance.trackSpacing", rig.attachment), "track-spacing", {
+    findingOn(dimension("guidance.trackSpacing", rig), "track-spacing", {
       severity: "fix",
       what: tell`The terminal's lines are ${tapeLength(set.value)} apart; width less overlap is ${tapeLength(wanted)}.`,
       why: off > 0 ? tell`Every joint is left ${by} wide.` : tell`Every joint is worked twice, ${by} wide.`,

@@ -99,7 +99,7 @@ describe("the pin of a cart with a drill behind", () => {
   });
 });
 
-describe("a drawn tool behind a carried one", () => {
+describe("a trailed tool behind a carried one", () => {
   const carrier = samplePart("mounted", MOUNTED);
   const trailed: Lines = {
     ...DRAWN,
@@ -153,7 +153,7 @@ describe("the lift", () => {
     expect(holds).toBeLessThan(3000 * shareAt(lines, 0.55) - 20);
   });
 
-  it("quoted behind the balls is compared with a load there, and holds more at the balls", () => {
+  it("quoted behind the link ends is compared with a load there, and holds more at the link ends", () => {
     const tail: Lines = {
       ...MOUNTED,
       "tool.mass": "2400 kg",

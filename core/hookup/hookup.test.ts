@@ -42,7 +42,7 @@ describe("the hook-up list", () => {
     expect(said).not.toMatch(/Back up|[Pp]in \d|drive shaft|Lift and lower/);
   });
 
-  it("of a drawn tool names pin, chain and brakes; of a shaft its guard", () => {
+  it("of a trailed tool names pin, chain and brakes; of a shaft its guard", () => {
     const shaft = {
       "tool.brakes": "working",
       "tool.pto": "2",

@@ -36,5 +36,5 @@ function stopLines(checks: readonly Check[]): HookupLine[] {
 
 /** How a cited reading reads: "Implement's hitch category". */
 export function citeLabel(whole: WholeRig, { key, part }: Cite): string {
-  return dimension(key, whole.parts[part]!.rig.attachment).label;
+  return dimension(key, whole.parts[part]!.rig).label;
 }

@@ -1,5 +1,5 @@
 /** A figure of a field test accepted: the words, the uncertainty and the evidence it is proven by. */
-import type { Attachment } from "../dimension/attachment.ts";
+import type { Hung } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension, isDimensionKey } from "../dimension/catalogue.ts";
 import { printEntry } from "../dimension/entry.ts";
 import type { Units } from "../quantity/units.ts";
@@ -39,7 +39,7 @@ export function acceptFigure(
   test: Tested,
   { measured, verdict, unproven, corrections }: JudgedFigure,
   chosen: string,
-  attachment: Attachment,
+  hung: Hung,
   units: Units,
 ): Accepted | { problem: string } {
   if (unproven.length > 0) return { problem: unproven[0]! };
@@ -50,7 +50,7 @@ export function acceptFigure(
     return { problem: "It does not agree: choose which reading to correct." };
   const half = halfWords(measured.unit, measured.off, units);
   const found = `${measured.label}: off by ${offWords(measured, units)}${half ? `, ${half} (95 %)` : ""}.`;
-  const entry = correction && dimension(correction.key, attachment);
+  const entry = correction && dimension(correction.key, hung);
   const said = entry
     ? ` ${entry.label} ${printEntry(entry, correction.to, units)} from now on.`
     : " Confirmed.";

@@ -5,6 +5,7 @@
 
 import type { Finding } from "../finding/finding.ts";
 import { type Said, tell } from "../quantity/said.ts";
+import { guidedBy, usesTerminal } from "../rig/asked.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import { works } from "../rig/whole.ts";
 import { machineOf } from "../sequence/of-rig.ts";
@@ -63,38 +64,44 @@ const stopsAt = (findings: readonly Finding[], list: Holds) =>
 /** Every rung of the morning in order, each with its state, why, and what to do next. */
 export function ladderOf(told: Told): Rung[] {
   const { whole } = told;
-  const working = whole.parts.some(({ rig }) => works(rig));
+  const working = whole.parts.map(({ rig }) => rig).filter(works);
+  const lines = working.some((rig) => guidedBy(rig).lines);
+  const tells = working.some(usesTerminal);
   return [
     sound(told),
     coupled(told),
     hoses(told),
     ranSince(told, "unfolded", "Unfolded, its functions in their working state", ["unfold"]),
     ranSince(told, "running", "Drives, motors and downforce on, in their order", ["start"]),
-    figures(told),
-    ...(working
+    ...(tells ? [figures(told)] : []),
+    ...(lines ? [line(told)] : []),
+    ...(tells
       ? [
-          line(told),
           ticked(
             told,
             "trigger",
             "The record seen to start and stop with the tool",
             "Lower and raise once, and watch the coverage.",
           ),
+          ticked(
+            told,
+            "position",
+            "The terminal says its position is good",
+            "Wait for the fix the job needs, and look at its source.",
+          ),
         ]
       : []),
-    ticked(
-      told,
-      "position",
-      "The terminal says its position is good",
-      "Wait for the fix the job needs, and look at its source.",
-    ),
-    ticked(
-      told,
-      "engaged",
-      "Line chosen, steering enabled and engaged while moving",
-      "Roll, engage, and take the hands off for a moment only.",
-    ),
-    ...(working ? [proved(told)] : []),
+    ...(lines
+      ? [
+          ticked(
+            told,
+            "engaged",
+            "Line chosen, steering enabled and engaged while moving",
+            "Roll, engage, and take the hands off for a moment only.",
+          ),
+          proved(told),
+        ]
+      : []),
   ];
 }
 
@@ -203,9 +210,12 @@ function figures({ judged }: Told): Rung {
 const SAME_SPACING = 0.011;
 
 function line({ whole }: Told): Rung {
-  const label = "Track spacing in the terminal is this tool's";
+  const label = "Line spacing in the terminal is this tool's";
   const next = { label: "Enter R", path: "tool?at=guidance.trackSpacing" };
-  const told = whole.parts.filter(({ rig }) => works(rig)).map(({ rig }) => rig.values);
+  const told = whole.parts
+    .map(({ rig }) => rig)
+    .filter((rig) => works(rig) && guidedBy(rig).lines)
+    .map(({ values }) => values);
   const unread = told.find((values) => values["guidance.trackSpacing"].value === null);
   if (unread) return rung("line", label, { state: "not yet", why: "Nobody read it off the terminal.", next });
   const off = told.find((values) => {

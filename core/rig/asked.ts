@@ -4,8 +4,44 @@ import type { ResolvedRig } from "./resolve.ts";
 
 type Known = Pick<ResolvedRig, "values">;
 
+/** Whether a rig is steered along lines and whether a terminal switches its sections: so until somebody says no. */
+export function guidedBy({ values }: Known): { lines: boolean; sections: boolean } {
+  return {
+    lines: values["work.guided"].choice !== "no",
+    sections: values["work.switched"].choice !== "no",
+  };
+}
+
+/** Whether a terminal is told anything of the rig: without lines and sections nothing rests on a receiver. */
+export function usesTerminal(rig: Known): boolean {
+  const { lines, sections } = guidedBy(rig);
+  return lines || sections;
+}
+
+/** False for what is asked or proved for lines, or for sections, of a rig that has none. */
+export function isServed({ serves }: Pick<Dimension, "serves">, rig: Known): boolean {
+  if (serves === null) return true;
+  const { lines, sections } = guidedBy(rig);
+  return serves === "guidance" ? lines : serves === "switching" ? sections : lines || sections;
+}
+
 /** False for what hangs on a choice that was made otherwise; what asks for one choice is not asked before it was made. */
-export function isAsked({ when }: Pick<Dimension, "when">, { values }: Known): boolean {
+export function isAsked(entry: Dimension, rig: Pick<ResolvedRig, "values" | "tool">): boolean {
+  return isServed(entry, rig) && isOfKind(entry, rig) && isChosen(entry, rig);
+}
+
+/** What such a tool has none of is not asked, but what somebody read of it all the same is shown. */
+function isOfKind(
+  { notOf, key }: Dimension,
+  { tool, values }: Pick<ResolvedRig, "values" | "tool">,
+): boolean {
+  if (notOf === null || tool === null || !notOf.kinds.includes(tool)) return true;
+  if (values[key].reading !== null) return true;
+  const { unless } = notOf;
+  return unless !== null && isDimensionKey(unless.key) && values[unless.key].choice === unless.is;
+}
+
+function isChosen({ when }: Pick<Dimension, "when">, { values }: Known): boolean {
   if (when === null) return true;
   if (!isDimensionKey(when.key)) return false;
   const choice = values[when.key].choice ?? "";
@@ -14,7 +50,7 @@ export function isAsked({ when }: Pick<Dimension, "when">, { values }: Known): b
 
 /** The dimensions this rig has, as what it has been told makes them apply. */
 export function askedOf(rig: ResolvedRig): readonly Dimension[] {
-  return catalogueOf(rig.attachment).filter((entry) => isAsked(entry, rig));
+  return catalogueOf(rig).filter((entry) => isAsked(entry, rig));
 }
 
 /** How the machine that drives steers. */

@@ -17,6 +17,8 @@ const DRILL: Begun = {
   width: "14' 9\"",
   widthUnit: "ft-in",
   rows: "30",
+  guided: "",
+  switched: "",
 };
 
 const valuesOf = (begun: Begun) =>

@@ -20,6 +20,9 @@ export type Begun = {
   width: string;
   widthUnit: string;
   rows: string;
+  /** keys of `work.guided` and `work.switched`; empty: not told, and then asked for as if it were */
+  guided: string;
+  switched: string;
 };
 
 /** One reading of it, SI. */
@@ -54,6 +57,8 @@ function askedOf({ machine, tool, attachment, ...typed }: Begun): Asked[] {
     ...at("tool", "tool.kind", tool),
     ...at("width", "tool.width", typed.width, typed.widthUnit),
     ...at("rows", "rows.count", typed.rows),
+    ...at("guided", "work.guided", typed.guided),
+    ...at("switched", "work.switched", typed.switched),
   ].filter(({ key }) => hasDimension(attachment, key));
 }
 

@@ -33,7 +33,7 @@ describe("the budget across the line", () => {
     expect(budget.good).toBe(budget.half <= 0.08);
   });
 
-  it("has the slope's own: height times its sine, and drift of a drawn tool", () => {
+  it("has the slope's own: height times its sine, and drift of a trailed tool", () => {
     const slope = degrees(4);
     const budget = crossTrack(sampleRig(), { ...level, slope }, 0.08);
     expect(of(budget, "height")!.sigma).toBeCloseTo(

@@ -82,9 +82,9 @@ type Raw = Omit<Contributor, "share" | "taped">;
  * of squares against `tolerance` (95 %, metres). `slope` in radians.
  */
 export function crossTrack(rig: ResolvedRig, { receiver, slope }: Circumstances, tolerance: number): Budget {
-  const { attachment, values } = rig;
-  const sum = termsBetween(attachment, "receiver", "workMid", "y");
-  const height = values["receiver.height"].value ?? dimension("receiver.height", attachment).typical;
+  const { values } = rig;
+  const sum = termsBetween(rig, "receiver", "workMid", "y");
+  const height = values["receiver.height"].value ?? dimension("receiver.height", rig).typical;
   const roll = provenBy(sum, rig.proofs)?.sigma == null ? ROLL : ROLL_PROVEN;
   return budgetOf(
     [
@@ -124,7 +124,7 @@ export function crossTrack(rig: ResolvedRig, { receiver, slope }: Circumstances,
 
 /** The same along the line of travel, at `speed` in m/s. */
 export function alongTrack(rig: ResolvedRig, { receiver, speed }: Circumstances, tolerance: number): Budget {
-  const { attachment, values } = rig;
+  const { values } = rig;
   const delay = values["work.delayOn"];
   return budgetOf(
     [
@@ -135,7 +135,7 @@ export function alongTrack(rig: ResolvedRig, { receiver, speed }: Circumstances,
         sigma: FIX_SIGMA[RECEIVERS[receiver].fix],
         tape: null,
       },
-      ...linksOf(termsBetween(attachment, "receiver", "workFront", "x"), rig),
+      ...linksOf(termsBetween(rig, "receiver", "workFront", "x"), rig),
       {
         key: "delay",
         label: "Delay of switching",
@@ -159,7 +159,7 @@ function linksOf(terms: readonly Term[], rig: ResolvedRig): Raw[] {
     const { grade, sigma, stale } = rig.values[key];
     return {
       key,
-      label: dimension(key, rig.attachment).label,
+      label: dimension(key, rig).label,
       from: stale ? `stale, was ${grade}` : grade,
       sigma: Math.abs(coefficient) * sigma,
       tape: key,
@@ -198,15 +198,16 @@ function slopOf({ attachment, values }: ResolvedRig): Raw[] {
 }
 
 /** How far a drawn tool's work hangs downhill of its line of pull. */
-function driftOf({ attachment, values }: ResolvedRig, slope: number): Raw[] {
-  if (slope === 0 || isCarried(attachment)) return [];
-  const front = values["pin.workFront"].value ?? dimension("pin.workFront", attachment).typical;
+function driftOf(rig: ResolvedRig, slope: number): Raw[] {
+  const { values } = rig;
+  if (slope === 0 || isCarried(rig.attachment)) return [];
+  const front = values["pin.workFront"].value ?? dimension("pin.workFront", rig).typical;
   const rear = values["pin.workRear"].value ?? front;
   const drift = ((front + rear) / 2) * (Math.sin(Math.abs(slope)) / CORNERING);
   return [
     {
       key: "drift",
-      label: "Drift of the drawn tool downhill",
+      label: "Drift of the trailed tool downhill",
       from: `about ${Math.round(drift * 1000)} mm on this slope, half of it uncertain`,
       sigma: drift * DRIFT_TRUST,
       tape: null,
@@ -239,11 +240,11 @@ function floorOf(raw: readonly Raw[], tolerance: number): Budget["floor"] {
 }
 
 /** The total with one reading taped as well as a tape can; null where it is taped already. */
-function tapedWell({ tape, sigma }: Raw, total: number, { attachment, values }: ResolvedRig): number | null {
+function tapedWell({ tape, sigma }: Raw, total: number, rig: ResolvedRig): number | null {
   if (tape === null) return null;
-  const { grade, doubt, stale, sigma: now } = values[tape];
+  const { grade, doubt, stale, sigma: now } = rig.values[tape];
   if (!below(grade, "taped") && doubt === null && stale === null) return null;
-  const best = dimension(tape, attachment).sigma.taped;
+  const best = dimension(tape, rig).sigma.taped;
   const better = now === 0 ? 0 : (sigma * Math.min(best, now)) / now;
   return Math.sqrt(Math.max(0, total ** 2 - sigma ** 2 + better ** 2));
 }

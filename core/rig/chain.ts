@@ -77,7 +77,7 @@ export function joined(a: Chain, b: Chain): Chain {
 
 /** A→B = x_B − x_A along an axis of the machine frame. */
 export function between(rig: ResolvedRig, from: PointKey, to: PointKey, axis: Axis): Chain {
-  return evaluate(termsBetween(rig.attachment, from, to, axis), rig);
+  return evaluate(termsBetween(rig, from, to, axis), rig);
 }
 
 /** Track spacing = working width − overlap. */

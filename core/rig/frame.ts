@@ -6,7 +6,7 @@
  * the catalogue: this file is the one place where a reading taken "straight back" turns into a coordinate
  * behind the axle.
  */
-import { type Attachment, isTrain } from "../dimension/attachment.ts";
+import { type Attachment, asHung, type Hung, isTrain } from "../dimension/attachment.ts";
 import {
   catalogueOf,
   type DimensionKey,
@@ -25,28 +25,27 @@ export const SENSE: Record<Direction, 1 | -1> = { forward: 1, rearward: -1, righ
 type Along = (point: PointKey, axis: Axis) => readonly Term[];
 
 /** Points that no single reading leads to: weighted from others, with a reading added where one is needed. */
-const COMPOSED: Partial<
-  Record<PointKey, Partial<Record<Axis, (at: Along, attachment: Attachment) => readonly Term[]>>>
-> = {
-  workFront: { y: (at) => at("workMid", "y") },
-  workRear: { y: (at) => at("workMid", "y"), x: (at, attachment) => rearOfWork(at, attachment) },
-  workMid: {
-    x: (at) => [...scaled(at("workFront", "x"), 0.5), ...scaled(at("workRear", "x"), 0.5)],
-  },
-  connector: { x: (at, attachment) => at(isTrain(attachment) ? "leadPin" : "pin", "x") },
-  reference: { x: (at, attachment) => at(hasDimension(attachment, "pin.pivot") ? "pivot" : "pin", "x") },
-  leftEdge: { x: (at) => at("workMid", "x"), y: (at) => edge(at, -0.5) },
-  rightEdge: { x: (at) => at("workMid", "x"), y: (at) => edge(at, 0.5) },
-};
+const COMPOSED: Partial<Record<PointKey, Partial<Record<Axis, (at: Along, hung: Hung) => readonly Term[]>>>> =
+  {
+    workFront: { y: (at) => at("workMid", "y") },
+    workRear: { y: (at) => at("workMid", "y"), x: (at, hung) => rearOfWork(at, hung) },
+    workMid: {
+      x: (at) => [...scaled(at("workFront", "x"), 0.5), ...scaled(at("workRear", "x"), 0.5)],
+    },
+    connector: { x: (at, { attachment }) => at(isTrain(attachment) ? "leadPin" : "pin", "x") },
+    reference: { x: (at, hung) => at(hasDimension(hung, "pin.pivot") ? "pivot" : "pin", "x") },
+    leftEdge: { x: (at) => at("workMid", "x"), y: (at) => edge(at, -0.5) },
+    rightEdge: { x: (at) => at("workMid", "x"), y: (at) => edge(at, 0.5) },
+  };
 
 function edge(at: Along, coefficient: number): Term[] {
   return [...at("workMid", "y"), { key: "tool.width", coefficient }];
 }
 
-/** A head works along one line, its knife. */
-function rearOfWork(at: Along, attachment: Attachment): readonly Term[] {
-  return hasDimension(attachment, "pin.workRear")
-    ? [...at("pin", "x"), { key: "pin.workRear", coefficient: senseOf(attachment, "pin.workRear") }]
+/** A head works along one line, its knife; so does a boom or a cutter bar. */
+function rearOfWork(at: Along, hung: Hung): readonly Term[] {
+  return hasDimension(hung, "pin.workRear")
+    ? [...at("pin", "x"), { key: "pin.workRear", coefficient: senseOf(hung.attachment, "pin.workRear") }]
     : at("workFront", "x");
 }
 
@@ -68,18 +67,21 @@ function once(name: string, work: () => readonly Term[]): readonly Term[] {
   return found;
 }
 
+const nameOf = ({ attachment, tool }: Hung) => `${attachment} ${tool ?? ""}`;
+
 /** A point's coordinate as terms, in walking order from the axle; empty where the point lies on the axis itself. */
-export function coordinate(attachment: Attachment, point: PointKey, axis: Axis): readonly Term[] {
-  return once(`${attachment} ${point} ${axis}`, () => follow(attachment, point, axis));
+export function coordinate(of: Attachment | Hung, point: PointKey, axis: Axis): readonly Term[] {
+  const hung = asHung(of);
+  return once(`${nameOf(hung)} ${point} ${axis}`, () => follow(hung, point, axis));
 }
 
-function follow(attachment: Attachment, point: PointKey, axis: Axis): Term[] {
+function follow(hung: Hung, point: PointKey, axis: Axis): Term[] {
   const composed = COMPOSED[point]?.[axis];
-  if (composed) return sum(composed((to, along) => coordinate(attachment, to, along), attachment));
-  const entry = catalogueOf(attachment).find(({ span }) => span?.to === point && span.axis === axis);
+  if (composed) return sum(composed((to, along) => coordinate(hung, to, along), hung));
+  const entry = catalogueOf(hung).find(({ span }) => span?.to === point && span.axis === axis);
   if (!entry?.span) return [];
   const way = { key: entry.key, coefficient: SENSE[entry.direction] };
-  return [...coordinate(attachment, entry.span.from, axis), way];
+  return [...coordinate(hung, entry.span.from, axis), way];
 }
 
 function sum(terms: readonly Term[]): Term[] {
@@ -90,12 +92,13 @@ function sum(terms: readonly Term[]): Term[] {
 
 /** The terms of A→B along an axis, B − A, in walking order from A; what both ends share cancels. */
 export function termsBetween(
-  attachment: Attachment,
+  of: Attachment | Hung,
   from: PointKey,
   to: PointKey,
   axis: Axis,
 ): readonly Term[] {
-  return once(`${attachment} ${from} ${to} ${axis}`, () =>
-    sum([...scaled(coordinate(attachment, from, axis), -1).reverse(), ...coordinate(attachment, to, axis)]),
+  const hung = asHung(of);
+  return once(`${nameOf(hung)} ${from} ${to} ${axis}`, () =>
+    sum([...scaled(coordinate(hung, from, axis), -1).reverse(), ...coordinate(hung, to, axis)]),
   );
 }

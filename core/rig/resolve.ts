@@ -1,6 +1,13 @@
 import type { Attachment } from "../dimension/attachment.ts";
-import { DIMENSION_KEYS, type Dimension, type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import {
+  DIMENSION_KEYS,
+  type Dimension,
+  type DimensionKey,
+  dimension,
+  hasDimension,
+} from "../dimension/catalogue.ts";
 import type { ChangeKind } from "../dimension/change.ts";
+import { isToolKind, type ToolKindKey } from "../trade/kinds.ts";
 import {
   type Change,
   isAfter,
@@ -44,6 +51,8 @@ export type Resolved = {
 
 export type ResolvedRig = {
   attachment: Attachment;
+  /** what the implement is; null while nobody said so */
+  tool: ToolKindKey | null;
   /** the name of the variant it works as; null: whole */
   variant: string | null;
   values: Record<DimensionKey, Resolved>;
@@ -63,10 +72,16 @@ const SECTIONS_TOUCHED_BY: readonly ChangeKind[] = ["tool openers"];
  */
 export function resolveRig(facts: RigFacts): ResolvedRig {
   const proofs = facts.proofs.filter((proof) => holds(proof, facts));
+  const tool = toolOf(facts);
+  const hung = { attachment: facts.attachment, tool };
   const values = Object.fromEntries(
     DIMENSION_KEYS.map((key) => [
       key,
-      resolveValue(ofKind(dimension(key, facts.attachment), facts), facts, proofs),
+      resolveValue(
+        ofKind(dimension(key, hung), tool),
+        hasDimension(hung, key) ? facts : hasNot(facts, key),
+        proofs,
+      ),
     ]),
   ) as Record<DimensionKey, Resolved>;
   for (const proof of proofs) sharpen(values, proof);
@@ -76,7 +91,7 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
     ? touched(SECTIONS_TOUCHED_BY, momentOf(facts.sections), facts.changes)
     : null;
   return {
-    attachment: facts.attachment,
+    ...hung,
     variant: facts.variant?.name ?? null,
     values,
     sections,
@@ -203,11 +218,23 @@ function touched(kinds: readonly ChangeKind[], since: Moment, changes: readonly 
 
 const momentOf = ({ measuredAt, seq }: Reading | SectionLayout): Moment => ({ at: measuredAt, seq });
 
-/** An entry with the range of what the implement is. */
-function ofKind(entry: Dimension, { readings }: RigFacts): Dimension {
+/** What the implement is, as it was chosen last. */
+export function toolOf({ readings }: Pick<RigFacts, "readings">): ToolKindKey | null {
   const kind = readings["tool.kind"]?.at(-1)?.rawText;
-  if (!entry.plausibleOf || kind === undefined || !Object.hasOwn(entry.plausibleOf, kind)) return entry;
-  return { ...entry, plausible: entry.plausibleOf[kind]! };
+  return kind !== undefined && isToolKind(kind) ? kind : null;
+}
+
+/** The facts without readings of what such a tool does not have: a second rank of a cutter bar is read of something else. */
+function hasNot(facts: RigFacts, key: DimensionKey): RigFacts {
+  return dimension(key, facts.attachment).secondLine
+    ? { ...facts, readings: { ...facts.readings, [key]: [] } }
+    : facts;
+}
+
+/** An entry with the range of what the implement is. */
+function ofKind(entry: Dimension, tool: ToolKindKey | null): Dimension {
+  if (!entry.plausibleOf || tool === null || !Object.hasOwn(entry.plausibleOf, tool)) return entry;
+  return { ...entry, plausible: entry.plausibleOf[tool]! };
 }
 
 function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[]): Resolved {

@@ -52,7 +52,7 @@ describe("the chain", () => {
     expect(chain.grade).toBe("missing");
   });
 
-  it("gives track spacing as width less overlap", () => {
+  it("gives line spacing as width less overlap", () => {
     expect(trackSpacing(sampleRig({ "work.overlap": 0.06 })).total).toBeCloseTo(4.44, 12);
   });
 

@@ -1,5 +1,6 @@
-import type { Attachment } from "../dimension/attachment.ts";
-import { catalogueOf, type DimensionKey, hasDimension } from "../dimension/catalogue.ts";
+import { type Attachment, asHung, type Hung } from "../dimension/attachment.ts";
+import { type DimensionKey, hasDimension } from "../dimension/catalogue.ts";
+import { askedOf } from "./asked.ts";
 import { TRACK_SPACING } from "./chain.ts";
 import { type Term, termsBetween } from "./frame.ts";
 import { below } from "./grade.ts";
@@ -10,29 +11,29 @@ export const SIDE_SLOPE = (4 * Math.PI) / 180;
 
 type Result = { label: string; terms: readonly Term[] };
 
-const results = new Map<Attachment, readonly Result[]>();
+const results = new Map<string, readonly Result[]>();
 
 /** What guidance steers and records by; each is linear in the readings, so its partial derivatives are the coefficients. */
-export function guidanceResults(attachment: Attachment): readonly Result[] {
-  const known = results.get(attachment) ?? resultsOn(attachment);
-  results.set(attachment, known);
+export function guidanceResults(of: Attachment | Hung): readonly Result[] {
+  const hung = asHung(of);
+  const name = `${hung.attachment} ${hung.tool ?? ""}`;
+  const known = results.get(name) ?? resultsOn(hung);
+  results.set(name, known);
   return known;
 }
 
-function resultsOn(attachment: Attachment): Result[] {
+function resultsOn(hung: Hung): Result[] {
   const terms = (to: "workFront" | "workRear" | "pivot", axis: "x" | "y" = "x") =>
-    termsBetween(attachment, "receiver", to, axis);
+    termsBetween(hung, "receiver", to, axis);
   return [
     { label: "where the work starts", terms: terms("workFront") },
-    ...(hasDimension(attachment, "pin.workRear")
+    ...(hasDimension(hung, "pin.workRear")
       ? [{ label: "where the work stops", terms: terms("workRear") }]
       : []),
-    ...(hasDimension(attachment, "pin.pivot")
-      ? [{ label: "where the tool turns", terms: terms("pivot") }]
-      : []),
+    ...(hasDimension(hung, "pin.pivot") ? [{ label: "where the tool turns", terms: terms("pivot") }] : []),
     {
       label: "how far the work lies to one side",
-      terms: termsBetween(attachment, "receiver", "workMid", "y"),
+      terms: termsBetween(hung, "receiver", "workMid", "y"),
     },
     { label: "track spacing", terms: TRACK_SPACING },
     {
@@ -56,11 +57,11 @@ export type Ranked = {
  * Ranks the dimensions guidance uses by how much their uncertainty moves a result: |∂result/∂d|·u, the
  * largest over all results. Open ones (untaped, missing, doubted) come first, the largest effect first.
  */
-export function rankTaping({ attachment, values }: ResolvedRig): Ranked[] {
-  return catalogueOf(attachment)
+export function rankTaping(rig: ResolvedRig): Ranked[] {
+  return askedOf(rig)
     .flatMap(({ key }) => {
-      const { sigma, grade, doubt, stale } = values[key];
-      const moved = guidanceResults(attachment)
+      const { sigma, grade, doubt, stale } = rig.values[key];
+      const moved = guidanceResults(rig)
         .map(({ label, terms }) => ({
           moves: label,
           effect: Math.abs(terms.find((term) => term.key === key)?.coefficient ?? 0) * sigma,
@@ -73,6 +74,6 @@ export function rankTaping({ attachment, values }: ResolvedRig): Ranked[] {
 }
 
 /** True where guidance steers or records by this dimension. */
-export function guidanceUses(attachment: Attachment, key: DimensionKey): boolean {
-  return guidanceResults(attachment).some(({ terms }) => terms.some((term) => term.key === key));
+export function guidanceUses(of: Attachment | Hung, key: DimensionKey): boolean {
+  return guidanceResults(of).some(({ terms }) => terms.some((term) => term.key === key));
 }

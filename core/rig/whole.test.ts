@@ -32,7 +32,7 @@ describe("what may be reckoned with", () => {
     const rig = rigOf({ "work.ballHeight": "3.2", "hitch.lift": "0 kg" });
     expect(known(rig, "work.ballHeight")).toBeNull();
     const pitch = checkerOf("hitch", rig)("pitch", "Pitch");
-    expect(pitch.unknown("work.ballHeight").said).toBe("Balls at work cannot be as it was read.");
+    expect(pitch.unknown("work.ballHeight").said).toBe("Link ends at work cannot be as it was read.");
     expect(pitch.unknown("work.topLink").said).toBe("Top link now is not known.");
   });
 

@@ -59,11 +59,11 @@ export type Input = {
 };
 
 /** A value one may reckon with: read and believed, or else what the catalogue assumes and says so. */
-export function inputOf({ attachment, values }: ResolvedRig, key: DimensionKey): Input {
-  const { value, doubt, grade, stale } = values[key];
+export function inputOf(rig: ResolvedRig, key: DimensionKey): Input {
+  const { value, doubt, grade, stale } = rig.values[key];
   const believed = value !== null && (doubt === null || doubt === "habitual zero");
   if (believed) return { key, value, grade, stale: stale !== null, assumed: null };
-  const { otherwise } = dimension(key, attachment);
+  const { otherwise } = dimension(key, rig);
   return typeof otherwise?.value === "number"
     ? { key, value: otherwise.value, grade: "assumed", stale: false, assumed: otherwise.source }
     : { key, value: null, grade: "missing", stale: false, assumed: null };
@@ -91,7 +91,7 @@ export function known(rig: ResolvedRig, key: DimensionKey): number | null {
 
 /** What was chosen of a list, or what the catalogue assumes; null where neither is there, or the list has it no more. */
 export function chosen<T extends string>(rig: ResolvedRig, key: DimensionKey): T | null {
-  const { otherwise, choices } = dimension(key, rig.attachment);
+  const { otherwise, choices } = dimension(key, rig);
   const picked = rig.values[key].choice ?? (typeof otherwise?.value === "string" ? otherwise.value : null);
   return choices?.some((each) => each.key === picked) ? (picked as T) : null;
 }

@@ -1,13 +1,16 @@
 /** What a practice rig really is: known to the simulated field, and to nobody who works on it. */
-import { type Attachment, isFixed, onPin } from "../dimension/attachment.ts";
+import { type Attachment, type Hung, isFixed, onPin } from "../dimension/attachment.ts";
 import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../dimension/catalogue.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
 import { termsBetween } from "../rig/frame.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import type { ToolKindKey } from "../trade/kinds.ts";
 import { chance } from "./random.ts";
 
 export type Truth = {
   attachment: Attachment;
+  /** what it is; absent of one that was seeded before anybody asked */
+  tool?: ToolKindKey | null;
   /** true readings, SI, in each dimension's own direction */
   values: Partial<Record<DimensionKey, number>>;
   /** seconds from the order to the work */
@@ -25,7 +28,7 @@ const COUNTED: ReadonlySet<DimensionKey> = new Set(["rows.count", "rows.spacing"
 export function seedTruth(rig: ResolvedRig, seed: number): Truth {
   const random = chance(seed);
   const values: Truth["values"] = {};
-  for (const { key, station, kind, typical } of catalogueOf(rig.attachment)) {
+  for (const { key, station, kind, typical } of catalogueOf(rig)) {
     if ((station !== "antenna" && station !== "tool") || (kind !== "length" && kind !== "count")) continue;
     if (key === "guidance.trackSpacing") continue;
     const { value, doubt } = rig.values[key];
@@ -33,12 +36,13 @@ export function seedTruth(rig: ResolvedRig, seed: number): Truth {
     values[key] = COUNTED.has(key) ? base : roundTo(base + random.normal(APART));
   }
   const rows = values["rows.count"]! * values["rows.spacing"]!;
-  const width = rig.values["tool.width"].value ?? dimension("tool.width", rig.attachment).typical;
+  const width = rig.values["tool.width"].value ?? dimension("tool.width", rig).typical;
   // Rows that were counted for the width make it; where they never were, it is itself.
   values["tool.width"] = Math.abs(rows - width) < 0.05 ? rows : roundTo(width + random.normal(APART));
   if (onPin(rig.attachment)) values["tool.lateral"] = roundTo(values["tool.lateral"]! + random.normal(0.03));
   return {
     attachment: rig.attachment,
+    tool: rig.tool,
     values,
     delays: { on: roundTo(random.between(0.35, 1.4), 100), off: roundTo(random.between(0.2, 0.9), 100) },
     rollBias: isFixed(rig.attachment) ? 0 : random.normal(0.0008),
@@ -49,15 +53,17 @@ function roundTo(value: number, parts = 1000): number {
   return Math.round(value * parts) / parts;
 }
 
+const hungOf = ({ attachment, tool = null }: Truth): Hung => ({ attachment, tool });
+
 /** B − A along an axis, as it really is. */
-export function trueBetween({ attachment, values }: Truth, from: PointKey, to: PointKey, axis: Axis): number {
-  return termsBetween(attachment, from, to, axis).reduce(
-    (sum, { key, coefficient }) => sum + coefficient * (values[key] ?? 0),
+export function trueBetween(truth: Truth, from: PointKey, to: PointKey, axis: Axis): number {
+  return termsBetween(hungOf(truth), from, to, axis).reduce(
+    (sum, { key, coefficient }) => sum + coefficient * (truth.values[key] ?? 0),
     0,
   );
 }
 
 /** Whether the work begins and ends on two lines across the tool. */
-export function hasRanks({ attachment }: Truth): boolean {
-  return hasDimension(attachment, "pin.workRear");
+export function hasRanks(truth: Truth): boolean {
+  return hasDimension(hungOf(truth), "pin.workRear");
 }

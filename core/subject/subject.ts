@@ -36,6 +36,8 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   components?: readonly ComponentKind[];
   /** what is done step by step in the field for it; absent: nothing */
   jobs?: readonly JobKind[];
+  /** false of a rig that has no use for it, by what the rig was told to be; absent: every rig has */
+  serves?(whole: WholeRig): boolean;
   /** what it works out of the whole rig: figures, no sentence */
   reckon(whole: WholeRig): Reckoned;
   /** everything it looked at, good or not */

@@ -36,9 +36,7 @@ function readingFindings({ parts }: WholeRig): Finding[] {
     const found = judge(rig);
     if (index === 0) return parts.length > 1 ? found.map((each) => ({ ...each, part: index })) : found;
     return found
-      .filter(
-        ({ subject }) => !isDimensionKey(subject) || !SHARED.has(dimension(subject, rig.attachment).subject),
-      )
+      .filter(({ subject }) => !isDimensionKey(subject) || !SHARED.has(dimension(subject, rig).subject))
       .map((each) => ({ ...each, id: `${each.id}:${index + 1}`, part: index }));
   });
 }

@@ -187,8 +187,43 @@ export const TOOL_KINDS = {
 } as const satisfies Record<string, ToolKind>;
 
 export type ToolKindKey = keyof typeof TOOL_KINDS;
+export const TOOL_KIND_KEYS = Object.keys(TOOL_KINDS) as ToolKindKey[];
+
+/** Whether a text from outside names a kind of tool. */
+export function isToolKind(text: string): text is ToolKindKey {
+  return Object.hasOwn(TOOL_KINDS, text);
+}
+
+const kindsThat = (holds: (kind: ToolKind) => boolean): readonly ToolKindKey[] =>
+  (Object.entries(TOOL_KINDS) as [ToolKindKey, ToolKind][])
+    .filter(([, kind]) => holds(kind))
+    .map(([key]) => key);
 
 /** Tools whose width no count of rows can check. */
-export const ROWLESS = (Object.entries(TOOL_KINDS) as [ToolKindKey, ToolKind][])
-  .filter(([, { rows }]) => rows === false)
-  .map(([key]) => key);
+export const ROWLESS = kindsThat(({ rows }) => rows === false);
+
+/** What no shaft drives. */
+export const UNDRIVEN = kindsThat(({ driven }) => driven === false);
+
+/** What works no soil: nothing of its draft is in a table, and it has no depth. */
+export const NO_SOIL: readonly ToolKindKey[] = [
+  "mower",
+  "conditioner",
+  "rake",
+  "spreader",
+  "sprayer",
+  "cart",
+  "header",
+  "roller",
+];
+
+/** What has a tank, hopper or seed box by what it is; the rest, unknown ones but for `other`, has none unless it says so. */
+export const ALWAYS_CARRIES: readonly ToolKindKey[] = [
+  "planter",
+  "drill",
+  "spreader",
+  "sprayer",
+  "cart",
+  "other",
+];
+export const CARRIES_NOTHING = kindsThat(() => true).filter((key) => !ALWAYS_CARRIES.includes(key));

@@ -47,12 +47,13 @@ export function plantTest(db: Database, rig: RigTool, test: DemoTest, index: num
     kind: jobKind(kind),
     observations: test.observations.map((each) => ({ ...each, leftOut: false })),
   };
-  const { verdicts } = judgeJob(judged, resolveRig(rigFacts(db, rig)));
+  const resolved = resolveRig(rigFacts(db, rig));
+  const { verdicts } = judgeJob(judged, resolved);
   const tested = { ...judged, verdicts };
   const accepted = test.confirmed.map((key) => {
     const verdict = verdicts.find((each) => each.measured.key === key);
     if (!verdict) throw new Error(`no ${key} in ${kind}`);
-    const made = acceptFigure(tested, verdict, "confirm", rig.attachment, PRESETS.metric);
+    const made = acceptFigure(tested, verdict, "confirm", resolved, PRESETS.metric);
     if ("problem" in made) throw new Error(`${key}: ${made.problem}`);
     return made;
   });

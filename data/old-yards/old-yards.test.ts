@@ -9,9 +9,11 @@ import { gunzipSync } from "node:zlib";
 import SqliteFile from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
+import { isOneLine } from "../../core/dimension/kind-words.ts";
 import { givenSections } from "../../core/rig/resolve.ts";
 import type { WholeRig } from "../../core/rig/whole.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
+import type { ToolKindKey } from "../../core/trade/kinds.ts";
 import { latestCard, listCards, readbacksOf } from "../cards.ts";
 import { openDatabase } from "../database.ts";
 import { acceptedOf, observationsOf, testsOfRig } from "../field-tests.ts";
@@ -128,6 +130,23 @@ function withoutAssumed(account: Account): Account {
   return account;
 }
 
+/** Their builds asked a cutter bar for a rear rank as they asked a drill: what works along one line has none now, and no rank behind it. */
+function withoutSecondLines(account: Account): Account {
+  for (const { parts, findings } of Object.values(account.rigs) as Loose[]) {
+    const lines = parts.filter(({ values }) => isOneLine((values["tool.kind"]?.[1] as ToolKindKey) ?? null));
+    for (const { values } of lines) delete values["pin.workRear"];
+    if (lines.length > 0)
+      for (let at = findings.length; at--; )
+        if (findings[at]![0]!.includes("pin.workRear")) findings.splice(at, 1);
+  }
+  return account;
+}
+
+type Loose = { parts: { values: Record<string, unknown[]> }[]; findings: string[][] };
+
+/** What older builds said that this one says otherwise, for a reason, left out. */
+const comparable = (account: Account) => withoutSecondLines(withoutAssumed(account));
+
 describe.each(YARDS)("a yard as the build of “%s” left it", (name) => {
   let folder: string;
   let db: Database;
@@ -142,8 +161,8 @@ describe.each(YARDS)("a yard as the build of “%s” left it", (name) => {
   });
 
   it("says what that build said: values, grades, findings, log, tests, cards, history", () => {
-    const told = withoutAssumed(JSON.parse(here(`${name}.json.gz`).toString()) as Account);
-    const now = withoutAssumed(JSON.parse(JSON.stringify(accountOf(db))) as Account);
+    const told = comparable(JSON.parse(here(`${name}.json.gz`).toString()) as Account);
+    const now = comparable(JSON.parse(JSON.stringify(accountOf(db))) as Account);
     for (const part of ["rigs", "tools"] as const)
       for (const [id, each] of Object.entries(told[part]))
         expect(now[part][id], `${part} ${id}`).toEqual(each);

@@ -35,7 +35,7 @@ const elementOf = (description: Description, device: number, type: Element["type
   description.devices[device]!.elements.filter((each) => each.type === type)[at]!;
 
 describe("how a tool hangs", () => {
-  it("mounted behind: counted from the link balls, nothing to turn about", () => {
+  it("mounted behind: counted from the lower link ends, nothing to turn about", () => {
     const tool = alone("mounted", { "pin.workFront": 0.61, "pin.workRear": 2.02 });
     expect(figures(elementOf(tool, 1, "device"))).toEqual({ [DDI.referenceToGround]: 0 });
     expect(figures(elementOf(tool, 1, "connector"))).toEqual({

@@ -69,7 +69,7 @@ export function budgetsView(
     speed: speed ?? printMeasure("speed", usual, speedUnit).replace(/[^\d.,]/g, ""),
     speedUnit,
     errors,
-    tolerance: `This work allows ${size(across, units)} to the side and ${size(along, units)} along the line, 95 times in a hundred: ${why} (common practice).`,
+    tolerance: `This work allows ${size(across, units)} to the side and ${size(along, units)} along the line, 95 % confidence: ${why} (common practice).`,
     budgets: [
       view("across", "Across the line", crossTrack(rig, found, across), rig, units, hrefOf),
       view("along", "Along the line, where work begins", alongTrack(rig, found, along), rig, units, hrefOf),
@@ -86,12 +86,12 @@ function view(
   hrefOf: (station: string, key: string) => string,
 ): BudgetView {
   const open = contributors.filter((each) => each.taped !== null).sort((a, b) => a.taped! - b.taped!)[0];
-  const entry = open?.tape ? dimension(open.tape, rig.attachment) : null;
+  const entry = open?.tape ? dimension(open.tape, rig) : null;
   return {
     key,
     title,
     good,
-    verdict: `Within ${size(half, units)} either way, 95 times in a hundred${good ? ": good enough" : `: more than the ${size(tolerance, units)} this work allows`}.`,
+    verdict: `Within ${size(half, units)} either way, 95 % confidence${good ? ": good enough" : `: more than the ${size(tolerance, units)} this work allows`}.`,
     bars: contributors.map(({ label, sigma }) => ({ label, millimetres: Math.round(sigma * 10_000) / 10 })),
     rows: contributors.map(({ key: each, label, from, sigma, share }) => ({
       key: each,

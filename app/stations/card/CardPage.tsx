@@ -270,7 +270,7 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
         />
         {changed && (
           <button type="submit" className="key">
-            Keep names
+            Save names
           </button>
         )}
       </form>

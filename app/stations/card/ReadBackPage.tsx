@@ -55,7 +55,7 @@ export function ReadBackPage({ loaderData, actionData }: Route.ComponentProps) {
             problem={errors.person}
           />
           <button type="submit" className="key-main">
-            Keep what was read
+            Save what was read
           </button>
         </div>
         {errors.form && <p className="problem">{errors.form}</p>}

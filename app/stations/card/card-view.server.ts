@@ -7,6 +7,7 @@ import { printEntry } from "../../../core/dimension/entry.ts";
 import { type Finding, stopsOf } from "../../../core/finding/finding.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { fineStyle } from "../../../core/quantity/units.ts";
+import { usesTerminal } from "../../../core/rig/asked.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
 import { aheadOf, works } from "../../../core/rig/whole.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
@@ -105,7 +106,7 @@ export function viewCard(open: OpenRig): CardView {
     earlier: listCards(db, rig)
       .slice(1, 6)
       .map(({ number, issuedAt, person }) => ({ number, issued: `${day(issuedAt)}, ${person}` })),
-    works: works(open.resolved),
+    works: works(open.resolved) && usesTerminal(open.resolved),
     printable: open.parts.filter((part) => latestCard(db, part) !== null).length,
     file: fileStops(open).length === 0,
   };
@@ -146,7 +147,7 @@ function rowOf(
     stale: chain?.stale ?? false,
     links: (chain?.links ?? []).map(({ key, contribution, coefficient, grade, next }) => {
       const part = next ? index : about;
-      const entry = dimension(key, whole.parts[part]!.rig.attachment);
+      const entry = dimension(key, whole.parts[part]!.rig);
       return {
         letter: entry.letter,
         label: `${entry.label}${Math.abs(coefficient) === 0.5 ? ", half" : ""}`,

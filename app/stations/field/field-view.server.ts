@@ -104,10 +104,10 @@ export function fieldView(open: OpenRig): FieldView {
       drives: jobsOf(attachment).flatMap(({ key, title, drill }) =>
         drill ? [{ key, label: drill.label, title }] : [],
       ),
-      tape: catalogueOf(attachment)
+      tape: catalogueOf(open.resolved)
         .filter(({ key, station }) => isHeldBy("card", station) && key in ground.truth.values)
         .map(({ key, letter, label, fromTo }) => ({ key, letter, label, fromTo })),
-      points: pointsOf(open.resolved).map((key) => [key, pointLabel(key, attachment)]),
+      points: pointsOf(open.resolved).map((key) => [key, pointLabel(key, open.resolved)]),
     },
   };
 }
@@ -118,7 +118,7 @@ const TAPES = 1e6;
 /** What the tape says the `n`th time, in the operator's units: read it, and write it down. */
 export function tapeReading(open: OpenRig, key: DimensionKey, n: number): string | null {
   const ground = groundOf(open);
-  const entry = catalogueOf(open.rig.attachment).find((each) => each.key === key);
+  const entry = catalogueOf(open.resolved).find((each) => each.key === key);
   if (!ground || !entry) return null;
   const value = stretchReading({ truth: ground.truth, random: tapeChance(ground, key, n) }, key);
   return value === null ? null : printEntry(entry, value, open.preferences.units);

@@ -235,7 +235,7 @@ describe("the terminal of a practice rig", () => {
     const line = (label: string) => lines().find((each) => each.label === label)!;
     expect(line("Axle type").text).toBe("steered");
     expect(Number.parseFloat(line("Hitch to navigation point").text)).toBe(0);
-    expect(Number.parseFloat(line("Track spacing").text)).toBeGreaterThan(0);
+    expect(Number.parseFloat(line("Line spacing").text)).toBeGreaterThan(0);
     const page = (press: string, fields: Record<string, string>) =>
       keepTerminal(
         practiceOpen("Borrowed drill"),

@@ -149,7 +149,7 @@ function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
   return (
     <nav aria-label="Walk-round" className="bg-sheet max-lg:border-b max-lg:border-line lg:h-full lg:pt-4">
       <ol className="flex max-lg:overflow-x-auto lg:flex-col lg:gap-1">
-        {pegs.map(({ key, label, href, worst, word, open }, index) => {
+        {pegs.map(({ key, label, href, worst, word, open, unused }, index) => {
           const now = key === station;
           return (
             <li key={key} ref={now ? intoView : undefined} className="max-lg:min-w-[112px] max-lg:flex-1">
@@ -158,7 +158,7 @@ function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
                 aria-current={now ? "page" : undefined}
                 className={`flex min-h-12 items-center gap-2.5 px-3 no-underline max-lg:justify-center ${now ? "bg-dye-wash font-bold text-dye" : ""}`}
               >
-                <PegMark number={index + 1} tone={toneOf({ worst, open })} now={now} />
+                <PegMark number={index + 1} tone={toneOf({ worst, open, unused })} now={now} />
                 <span className="leading-tight whitespace-nowrap">
                   {label}
                   <span
@@ -178,7 +178,8 @@ function WalkRound({ pegs, station }: { pegs: Peg[]; station: string }) {
 
 type Tone = "stop" | "well" | "open";
 
-function toneOf({ worst, open }: Pick<Peg, "worst" | "open">): Tone {
+function toneOf({ worst, open, unused }: Pick<Peg, "worst" | "open" | "unused">): Tone {
+  if (unused) return "open";
   if (worst === "stop") return "stop";
   return worst === null && !open ? "well" : "open";
 }

@@ -46,7 +46,8 @@ describe("the pegs of the walk-round", () => {
     const said = words({
       findings: [finding("match", "check"), finding("match", "fix"), finding("tool", "note")],
     });
-    expect(said).toMatchObject({ match: "fix", tool: "good", hitch: "good" });
+    expect(said).toMatchObject({ match: "fix", tool: "open", hitch: "good" });
+    expect(words({ whole: sampleWhole([samplePart("drawn", { "tool.width": "4 m" })]) }).tool).toBe("good");
   });
 
   it("call nothing good that could not be judged", () => {

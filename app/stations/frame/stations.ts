@@ -1,5 +1,6 @@
 import type { Check } from "../../../core/finding/check.ts";
 import { type Finding, SEVERITIES, type Severity, type Target } from "../../../core/finding/finding.ts";
+import { askedOf, usesTerminal } from "../../../core/rig/asked.ts";
 import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Standing } from "../../../core/subject/subject.ts";
 import { isHeldBy, type Stop, walkRound } from "../../../core/subjects/walk.ts";
@@ -15,6 +16,8 @@ export type Peg = {
   word: string;
   /** nothing wrong, and not finished either */
   open: boolean;
+  /** the rig has no use for it, by what it was told to be */
+  unused: boolean;
 };
 
 export type Walked = {
@@ -37,7 +40,20 @@ export function pegsOf(rigId: number, walked: Walked, tool: number | null): Peg[
   }));
 }
 
-function stateOf({ key, subject }: Stop, walked: Walked): Pick<Peg, "worst" | "word" | "open"> {
+type State = Pick<Peg, "worst" | "word" | "open" | "unused">;
+
+function stateOf(stop: Stop, walked: Walked): State {
+  const state = judgedState(stop, walked);
+  const { subject, key } = stop;
+  const { whole } = walked;
+  const serves =
+    key === "card" ? whole.parts.some(({ rig }) => usesTerminal(rig)) : (subject?.serves?.(whole) ?? true);
+  return serves || state.worst !== null
+    ? { ...state, unused: false }
+    : { worst: null, word: "not used", open: false, unused: true };
+}
+
+function judgedState({ key, subject }: Stop, walked: Walked): Omit<State, "unused"> {
   const { whole, findings, checks, coupled, climbed } = walked;
   const counted = key === "ladder" ? climbed : (subject?.standing?.(whole) ?? null);
   const worst = worstOf(
@@ -54,9 +70,17 @@ function stateOf({ key, subject }: Stop, walked: Walked): Pick<Peg, "worst" | "w
   const open =
     key === "hook-up"
       ? !coupled
-      : checks.some(({ station, verdict }) => station === key && verdict === "unknown");
+      : checks.some(({ station, verdict }) => station === key && verdict === "unknown") ||
+        (subject?.measured !== undefined && isUnread(key, whole));
   const well = key === "hook-up" ? "coupled" : "good";
   return { worst, word: worst ?? (open ? "open" : well), open: worst === null && open };
+}
+
+/** Whether nobody has read anything there yet, of any tool. */
+function isUnread(station: string, { parts }: WholeRig): boolean {
+  return parts.every(({ rig }) =>
+    askedOf(rig).every((entry) => entry.station !== station || rig.values[entry.key].reading === null),
+  );
 }
 
 function worstOf(findings: readonly Finding[]): Severity | null {

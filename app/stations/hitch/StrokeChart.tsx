@@ -42,7 +42,7 @@ export default function StrokeChart({ chart }: { chart: StrokeChartView }) {
         <Line dataKey="pitch" {...CURVE} />
         <Tooltip
           {...TOOLTIP}
-          labelFormatter={(height) => `balls ${Number(height).toFixed(1)} ${heightUnit} up`}
+          labelFormatter={(height) => `link ends ${Number(height).toFixed(1)} ${heightUnit} up`}
           formatter={(value) => [
             `${Math.abs(Number(value)).toFixed(1)}° nose ${Number(value) >= 0 ? "up" : "down"}`,
             "pitch",

@@ -21,7 +21,7 @@ export function TryLinkage({ trial }: { trial: Trial }) {
     <section aria-label="Try it" className="grid gap-1 border-[1.5px] border-line px-3 py-2" data-try>
       <div className="flex min-h-11 items-center justify-between gap-2">
         <h2>
-          Try it <span className="font-normal text-soft">nothing is kept</span>
+          Try it <span className="font-normal text-soft">nothing is saved</span>
         </h2>
         {changed && (
           <button
@@ -40,7 +40,7 @@ export function TryLinkage({ trial }: { trial: Trial }) {
         <PlanDrawing plan={plan} title="The linkage as it is tried" hrefOf={null} lit={null} />
         <div className="grid gap-3">
           <Slide
-            label="Balls above ground"
+            label="Link ends above ground"
             shown={printLength(ballHeight, units.tape)}
             range={lift}
             value={ballHeight}

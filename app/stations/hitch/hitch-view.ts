@@ -112,7 +112,7 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {
       });
   }
   if (!hitch.tail && low?.ok && high?.ok)
-    rows.push({ label: "Lifts the balls by", text: length(high.pose.ball.z - low.pose.ball.z) });
+    rows.push({ label: "Lifts the link ends by", text: length(high.pose.ball.z - low.pose.ball.z) });
   if (poses.length > 1) {
     const pitches = poses.map(({ pitch }) => (hitch.ahead ? -pitch : pitch));
     rows.push({
@@ -128,7 +128,7 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {
         plan.ahead === null
           ? "nowhere: parallel"
           : plan.aheadOfAxle === null
-            ? `${length(plan.ahead)} ahead of the balls`
+            ? `${length(plan.ahead)} ahead of the link ends`
             : inWords(aheadWords(rig, plan.aheadOfAxle), units),
     });
   if (links) rows.push({ label: "Lower links, left less right", text: equalOr(links.difference, units) });

@@ -195,7 +195,7 @@ function NotApplicable({
         onChange={(event) => setReason(event.target.value)}
       />
       <button type="submit" className="key">
-        Keep
+        Save
       </button>
       <button type="button" className="key" onClick={() => setOpen(false)}>
         Leave it

@@ -111,10 +111,10 @@ function rowOf({ line, tick, lapsed }: LineState, states: readonly LineState[], 
 function citesOf({ cites }: HookupLine, { whole, rig, parts, preferences }: OpenRig): HookupRow["cites"] {
   const couplings = parts.map(({ couplingId }) => couplingId);
   return cites.flatMap((cite) => {
-    const { attachment, values } = whole.parts[cite.part]!.rig;
-    const { reading } = values[cite.key];
+    const { rig: seen } = whole.parts[cite.part]!;
+    const { reading } = seen.values[cite.key];
     if (!reading) return [];
-    const entry = dimension(cite.key, attachment);
+    const entry = dimension(cite.key, seen);
     return [
       {
         label: citeLabel(whole, cite),

@@ -20,7 +20,7 @@ export const keepTicked = written(
         { id, ...told },
       );
       return kept(
-        `Kept in the log only: it was ticked before ${ended.person} uncoupled, ${moment(ended.at)}, and does not count now`,
+        `Saved in the log only: it was ticked before ${ended.person} uncoupled, ${moment(ended.at)}, and does not count now`,
         { id, heed: true },
       );
     }

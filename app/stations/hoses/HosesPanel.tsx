@@ -200,12 +200,12 @@ function Kept({ view, action, person, tagsHref }: Props) {
             <input type="hidden" name="intent" value="keep-plan" />
             <TextField name="person" label="Who plugs in" defaultValue={person} problem={errors.person} />
             <button type="submit" className="key">
-              Keep as plugged in
+              Save as plugged in
             </button>
           </fetcher.Form>
         )}
         {view.kept && (
-          <p className="font-semibold text-ok">Kept: the tractor's other rigs are held to these levers.</p>
+          <p className="font-semibold text-ok">Saved: the tractor's other rigs are held to these levers.</p>
         )}
       </div>
       {errors.form && <p className="font-semibold text-stop">{errors.form}</p>}

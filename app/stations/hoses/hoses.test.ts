@@ -43,21 +43,24 @@ describe("five circuits on four remotes", () => {
     const { swaps, phases } = view(ROLLER);
     expect(swaps.map(({ before }) => before)).toEqual(["Before unfolding", "Before uncoupling"]);
     expect(swaps[0]!.words).toBe(
-      "Park; leave jack or stand stowed, its tap shut. Engine off, relieve both lines, then take jack or stand off remote 1 and plug front lift in.",
+      "Park; leave parking jack or stand stowed, its tap shut. Engine off, relieve both lines, then take parking jack or stand off remote 1 and plug front lift in.",
     );
     const [first] = phases;
     expect(first!.cells.map((cell) => cell && `${cell.name}${cell.swapped ? " swapped" : ""}`)).toEqual([
-      "Jack or stand",
+      "Parking jack or stand",
       null,
       "Front lift swapped",
       "Front lift",
-      "Jack or stand swapped",
+      "Parking jack or stand swapped",
     ]);
   });
 
   it("are drawn each on its coupling, the jack nowhere while the field is worked", () => {
     const { board } = view(ROLLER);
-    expect(placesIn(ROLLER)).toMatchObject({ "Jack or stand": "not used now", "Front lift": "remote 1" });
+    expect(placesIn(ROLLER)).toMatchObject({
+      "Parking jack or stand": "not used now",
+      "Front lift": "remote 1",
+    });
     const { sheet } = board!;
     expect(sheet.hoses).toHaveLength(4);
     for (const hose of sheet.hoses) expect(sheet.columns.map(({ x }) => x)).toContain(hose.x);
@@ -121,8 +124,8 @@ describe("hose tags", () => {
   };
   it("number and letter both ends, with what each port does and what is swapped", () => {
     expect(tags("Roller cultivator").slice(0, 4)).toEqual([
-      "1A, Jack or stand, down, swapped: goes on for standing up",
-      "1B, Jack or stand, up, swapped: goes on for standing up",
+      "1A, Parking jack or stand, down, swapped: goes on for standing up",
+      "1B, Parking jack or stand, up, swapped: goes on for standing up",
       "1A, Front lift, raise, swapped: goes on for field work",
       "1B, Front lift, lower, swapped: goes on for field work",
     ]);

@@ -40,5 +40,5 @@ export const keepPlugged = written(PersonDto, ({ open: { db, rig, judged }, told
   const { problem, solved } = judged.reckoned.hoses;
   if (!problem || !solved) return refused({ form: "There is no plan to keep yet." });
   keepPlan(db, rig, placesOf(problem, solved), told);
-  return kept("Kept: the tractor's other rigs are held to these levers");
+  return kept("Saved: the tractor's other rigs are held to these levers");
 });

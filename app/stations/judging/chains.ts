@@ -1,6 +1,6 @@
 /** What follows from the readings, in words and figures. */
 
-import type { Attachment } from "../../../core/dimension/attachment.ts";
+import type { Hung } from "../../../core/dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { type PointKey, pointLabel } from "../../../core/dimension/points.ts";
 import { capital } from "../../../core/quantity/capital.ts";
@@ -36,10 +36,10 @@ export function chainView(to: PointKey, rig: ResolvedRig, units: Units): ChainVi
   const chain = between(rig, "receiver", to, "x");
   const signed = (metres: number, bare: boolean) => printLength(metres, units.tape, { bare });
   return {
-    title: `Receiver to ${pointLabel(to, rig.attachment)}`,
+    title: `Receiver to ${pointLabel(to, rig)}`,
     links: chain.links.map(({ key, coefficient, contribution, grade }) => ({
       key,
-      label: walked(rig.attachment, key, coefficient),
+      label: walked(rig, key, coefficient),
       text: contribution === null ? "missing" : signed(contribution, true),
       grade,
     })),
@@ -58,12 +58,12 @@ export function proofText({ how, result, person, at }: Proof): string {
 }
 
 /** A link named the way the chain walks it: readings are taken outward from the axle, chains also walk home. */
-function walked(attachment: Attachment, key: DimensionKey, coefficient: number): string {
-  const { span, direction, label } = dimension(key, attachment);
+function walked(hung: Hung, key: DimensionKey, coefficient: number): string {
+  const { span, direction, label } = dimension(key, hung);
   if (!span) return label;
   const outward = Math.sign(coefficient) === SENSE[direction];
   const [from, to] = outward ? [span.from, span.to] : [span.to, span.from];
-  const name = `${pointLabel(from, attachment)} to ${pointLabel(to, attachment)}`;
+  const name = `${pointLabel(from, hung)} to ${pointLabel(to, hung)}`;
   return capital(name);
 }
 

@@ -1,19 +1,15 @@
 /** What a station shows, worked out before it is drawn: components only lay it out. */
-import {
-  catalogueOf,
-  type DimensionKey,
-  dimension,
-  type StationKey,
-} from "../../../core/dimension/catalogue.ts";
+import { type DimensionKey, dimension, type StationKey } from "../../../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
 import { type Finding, inUnits, type Target, type ToldFinding } from "../../../core/finding/finding.ts";
 import { verbOf } from "../../../core/finding/value.ts";
 import { capital } from "../../../core/quantity/capital.ts";
 import type { Units } from "../../../core/quantity/units.ts";
+import { askedOf } from "../../../core/rig/asked.ts";
 import type { Change } from "../../../core/rig/facts.ts";
 import { provenBy, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../../core/rig/tape-next.ts";
-import { provables } from "../../../core/subjects/proof/provable.ts";
+import { provablesOf } from "../../../core/subjects/proof/provable.ts";
 import { subjectOf } from "../../../core/subjects/walk.ts";
 import { day, fine } from "../frame/print.ts";
 import { cureHref } from "../frame/stations.ts";
@@ -111,9 +107,9 @@ export function commonView(station: StationKey, facts: StationFacts): CommonView
 /** What each kind of change would make stale now: readings that are there and not stale already, and proofs it would end. */
 export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">): Stales {
   const found: Partial<Record<ChangeKind, string[]>> = {};
-  for (const [index, { attachment, values }] of rigs.entries())
-    for (const { key, label, touchedBy, subject } of catalogueOf(attachment)) {
-      const { value, stale } = values[key];
+  for (const [index, rig] of rigs.entries())
+    for (const { key, label, touchedBy, subject } of askedOf(rig)) {
+      const { value, stale } = rig.values[key];
       if (value === null || stale !== null) continue;
       const shared = subject === "tractor" || subject === "receiver mount";
       if (shared && index > 0) continue;
@@ -122,10 +118,10 @@ export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">):
         found[kind].push(rigs.length > 1 && !shared ? `${label} (${names[index]})` : label);
       }
     }
-  for (const { attachment, proofs } of rigs)
-    for (const { label, terms } of provables(attachment)) {
-      if (!provenBy(terms, proofs)) continue;
-      for (const kind of new Set(terms.flatMap(({ key }) => dimension(key, attachment).touchedBy)))
+  for (const rig of rigs)
+    for (const { label, terms } of provablesOf(rig)) {
+      if (!provenBy(terms, rig.proofs)) continue;
+      for (const kind of new Set(terms.flatMap(({ key }) => dimension(key, rig).touchedBy)))
         found[kind] = [
           ...(found[kind] ?? []),
           `the proof of ${label.charAt(0).toLowerCase()}${label.slice(1)}`,
@@ -147,8 +143,8 @@ export function viewStation(station: StationKey, facts: StationFacts): StationVi
     pages: measured?.pages ?? [],
     tapeNext: next?.open ? tapeNextOf(next, rig, units, addressOf(facts)) : null,
     bars: ranked.slice(0, 3).map(({ key, effect, open }) => ({
-      letter: dimension(key, rig.attachment).letter,
-      label: dimension(key, rig.attachment).label,
+      letter: dimension(key, rig).letter,
+      label: dimension(key, rig).label,
       text: fine(effect, units),
       share: Math.max(effect / most, 0.01),
       open,
@@ -180,7 +176,7 @@ function tapeNextOf(
   units: Units,
   href: (target: Target, at: StationKey) => string,
 ): TapeNext {
-  const entry = dimension(key, rig.attachment);
+  const entry = dimension(key, rig);
   return {
     label: entry.label,
     letter: entry.letter || verbOf(entry),

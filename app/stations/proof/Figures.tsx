@@ -95,7 +95,7 @@ function Figure({ figure, problem }: { figure: FigureView; problem: string | und
             : "nothing entered"
           : `entered ${entered}`}
         {truth !== null && `, by this test ${truth}`}
-        {half && ", 95 times in a hundred"}
+        {half && ", 95 % confidence"}
       </p>
       {may ? (
         <fieldset aria-label={`${label}: what to do`} className="grid gap-1">

@@ -79,13 +79,13 @@ export function ObservationForm({ job, action, person }: Props) {
           onType={(text) => type(active, text)}
         >
           <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
-            Keep {job.one} {count + 1}
+            Save {job.one} {count + 1}
           </button>
         </Keypad>
       )}
       <div className="grid grid-cols-[auto_1fr] items-end gap-2">
         <button type="submit" className="key-main min-h-12" disabled={busy}>
-          Keep {job.one} {count + 1}
+          Save {job.one} {count + 1}
         </button>
         <Field label="Measured by" problem={errors.person}>
           <input name="person" className="field" defaultValue={person} autoComplete="name" />

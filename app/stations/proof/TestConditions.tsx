@@ -96,7 +96,7 @@ export function TestConditions({ job, action }: { job: JobView; action: string }
           <input type="hidden" name="rowToRow" value={conditions.rowToRow ? "yes" : ""} />
         )}
         <button type="submit" className="key col-span-2" disabled={fetcher.state !== "idle"}>
-          Keep the conditions
+          Save the conditions
         </button>
         {errors.form && <p className="problem col-span-2">{errors.form}</p>}
       </fetcher.Form>

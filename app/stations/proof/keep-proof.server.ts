@@ -68,7 +68,7 @@ export const keepConditions = written(
     };
     const set = { conditions, spacing: lines?.ok ? lines.value.metres : null, rowToRow: rowToRow === "yes" };
     setTest(open.db, test, set, told);
-    return kept("Conditions kept", { id: test });
+    return kept("Conditions saved", { id: test });
   },
 );
 
@@ -83,7 +83,7 @@ export const keepObserved = written(
     if (fromLog) return refused({ form: "Passes come out of a log. Give the file." });
     const { values, choices, texts } = read;
     keepObservations(open.db, testId, [{ id, values, choices, texts }], told);
-    return kept("Kept", { id });
+    return kept("Saved", { id });
   },
 );
 
@@ -170,7 +170,7 @@ export const keepAccepted = written(
     for (const verdict of job.verdicts) {
       const chosen = String(form.get(`accept-${verdict.measured.key}`) ?? "");
       if (chosen === "") continue;
-      const made = acceptFigure(tested, verdict, chosen, open.rig.attachment, open.preferences.units);
+      const made = acceptFigure(tested, verdict, chosen, open.resolved, open.preferences.units);
       if ("problem" in made) return refused({ [`accept-${verdict.measured.key}`]: made.problem });
       accepted.push(made);
     }

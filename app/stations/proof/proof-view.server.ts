@@ -1,6 +1,6 @@
 /** What the proof station shows: what is proven, the jobs, and one job with what it found. */
 
-import type { Attachment } from "../../../core/dimension/attachment.ts";
+import type { Hung } from "../../../core/dimension/attachment.ts";
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
 import { type PointKey, pointLabel, pointOf } from "../../../core/dimension/points.ts";
@@ -20,7 +20,7 @@ import { lapsedBy } from "../../../core/rig/resolve.ts";
 import { jobsOf } from "../../../core/subjects/jobs.ts";
 import { endedBy } from "../../../core/subjects/proof/ended.ts";
 import { predictDistance } from "../../../core/subjects/proof/fits/cross-tape.ts";
-import { provables } from "../../../core/subjects/proof/provable.ts";
+import { provablesOf } from "../../../core/subjects/proof/provable.ts";
 import { suspectWords } from "../../../core/subjects/proof/words.ts";
 import { FIXES, SLOPES, SOILS } from "../../../core/trade/field-conditions.ts";
 import { rigFacts } from "../../../data/facts.ts";
@@ -66,8 +66,8 @@ export function proofView(open: OpenRig): ProofView {
   const kinds = jobsOf(rig.attachment);
   const { across, along, why } = toleranceOf(resolved);
   return {
-    tolerance: `Good enough for this tool: ${size(across, units)} to the side, ${size(along, units)} along the line, 95 times in a hundred: ${why} (common practice).`,
-    rows: provables(rig.attachment).map(({ key, label, terms, unit, sideways, tests: by }): ProvenRow => {
+    tolerance: `Good enough for this tool: ${size(across, units)} to the side, ${size(along, units)} along the line, 95 % confidence: ${why} (common practice).`,
+    rows: provablesOf(resolved).map(({ key, label, terms, unit, sideways, tests: by }): ProvenRow => {
       const chain = evaluate(terms, resolved);
       const lapsed = chain.proof ? null : lapsedBy(terms, facts);
       return {
@@ -80,7 +80,7 @@ export function proofView(open: OpenRig): ProofView {
         because: chain.proof
           ? `${chain.proof.result} ${chain.proof.person}, ${day(chain.proof.at)}.`
           : lapsed
-            ? lapsedText(lapsed, rig.attachment)
+            ? lapsedText(lapsed, resolved)
             : chain.total === null
               ? "A reading of it is missing."
               : `${chain.grade}${chain.stale ? ", stale" : ""}, never proved.`,
@@ -126,8 +126,8 @@ function provableText(
     : printLength(Math.abs(value), units.tape);
 }
 
-function lapsedText({ proof, by }: NonNullable<ReturnType<typeof lapsedBy>>, attachment: Attachment): string {
-  const { words, at } = endedBy(by, proof, attachment);
+function lapsedText({ proof, by }: NonNullable<ReturnType<typeof lapsedBy>>, hung: Hung): string {
+  const { words, at } = endedBy(by, proof, hung);
   return `Proved ${day(proof.at)}, no longer: ${words}, ${day(at)}. Prove it again.`;
 }
 
@@ -232,7 +232,7 @@ export function jobView(open: OpenRig, job: Solved): JobView {
       .filter((key) => reachable(open, key))
       .map((key) => ({
         key,
-        label: pointLabel(key, rig.attachment),
+        label: pointLabel(key, resolved),
       })),
     styles,
     conditions: conditionsView(job, units),
@@ -365,12 +365,12 @@ function conditionsView({ test }: Solved, units: Units): JobView["conditions"] {
 function observationText(
   { values, choices, texts }: Solved["observations"][number],
   { kind }: Solved,
-  { rig, preferences }: OpenRig,
+  { resolved, preferences }: OpenRig,
 ): string {
   const { units } = preferences;
   if (kind.fromLog) return kind.fromLog.say({ values, choices }, units);
   return kind.fields
-    .map((field) => fieldText(field, { values, choices, texts }, rig.attachment, units))
+    .map((field) => fieldText(field, { values, choices, texts }, resolved, units))
     .filter(Boolean)
     .join(", ");
 }
@@ -378,14 +378,14 @@ function observationText(
 function fieldText(
   field: AskedField,
   { values, choices, texts }: Pick<Solved["observations"][number], "values" | "choices" | "texts">,
-  attachment: Attachment,
+  hung: Hung,
   units: Units,
 ): string {
   if (field.kind === "choice")
     return field.choices.find(({ key }) => key === choices[field.key])?.label ?? "";
   if (field.kind === "point") {
     const point = pointOf(choices[field.key]);
-    return point ? pointLabel(point, attachment) : "";
+    return point ? pointLabel(point, hung) : "";
   }
   const value = values[field.key];
   if (value === undefined) return "";
@@ -400,7 +400,7 @@ function figureView(
 ): FigureView {
   const { resolved, preferences } = open;
   const { units } = preferences;
-  const entry = measured.terms.length === 1 ? dimension(measured.terms[0]!.key, resolved.attachment) : null;
+  const entry = measured.terms.length === 1 ? dimension(measured.terms[0]!.key, resolved) : null;
   const whole = (value: number | null) =>
     value === null
       ? null
@@ -422,7 +422,7 @@ function figureView(
     words: VERDICTS[verdict],
     unproven,
     corrections: corrections.map(({ key, from, to }) => {
-      const of = dimension(key, resolved.attachment);
+      const of = dimension(key, resolved);
       const value = resolved.values[key];
       return {
         key,
@@ -450,7 +450,7 @@ function explained({ resolved, preferences }: OpenRig, { kind, verdicts }: Solve
   return verdicts.flatMap(({ measured, verdict }) => {
     const found = verdict === "differs" ? (kind.explains?.(resolved, measured) ?? []) : [];
     return found.slice(0, 2).map(({ key, value, sigmas }) => {
-      const entry = dimension(key, resolved.attachment);
+      const entry = dimension(key, resolved);
       return {
         what: `${measured.label}: ${entry.label.toLowerCase()} would have to be ${printEntry(entry, value, units)}.`,
         next: `That is ${sigmas.toFixed(1)} times its own uncertainty from ${printEntry(entry, resolved.values[key].value ?? 0, units)}. Tape it again.`,

@@ -141,7 +141,7 @@ describe("a field test", () => {
     );
     const row = proofView(open()).rows.find(({ key }) => key === "across")!;
     expect(row).toMatchObject({ proven: false, lapsed: true });
-    expect(row.because).toContain("receiver off the centre line was read again");
+    expect(row.because).toContain("lateral offset of the receiver was read again");
     expect(open().resolved.values["tool.lateral"].grade).toBe("taped");
   });
 

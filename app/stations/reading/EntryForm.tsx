@@ -74,7 +74,8 @@ export function EntryForm({ row, preferences, action }: Props) {
         values={{
           intent: row.kind === "sections" ? "keep-sections" : "keep-reading",
           dimension: row.target,
-          hangs: row.hangs,
+          hangs: row.hung.attachment,
+          tool: row.hung.tool ?? "",
           style: row.style,
           ...numbers,
           conditions: conditions.join(","),
@@ -87,7 +88,7 @@ export function EntryForm({ row, preferences, action }: Props) {
       {row.kind === "choice" ? (
         <Choices row={row} text={text} onChoose={retype}>
           <button type="submit" className="key-main min-h-12" disabled={busy}>
-            Keep
+            Save
           </button>
         </Choices>
       ) : (
@@ -105,7 +106,7 @@ export function EntryForm({ row, preferences, action }: Props) {
             className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
           />
           <button type="submit" className="key-main min-h-12 max-sm:hidden" disabled={busy}>
-            Keep
+            Save
           </button>
         </div>
       )}
@@ -119,14 +120,14 @@ export function EntryForm({ row, preferences, action }: Props) {
       {row.kind !== "choice" && (
         <Keypad style={row.style} text={text} onType={retype}>
           <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
-            Keep
+            Save
           </button>
         </Keypad>
       )}
       {row.kind !== "sections" && row.kind !== "choice" && (
         <div className="flex flex-wrap items-center gap-2">
           <button type="submit" name="after" value="again" className="key" disabled={busy}>
-            Keep, read it again
+            Save, read it again
           </button>
           <span className="text-small text-soft">Repeats give a mean and a spread.</span>
         </div>
@@ -157,7 +158,7 @@ function Person({ name, problem }: { name: string; problem: string | undefined }
     return (
       <p className="flex items-center gap-2 text-soft">
         <input type="hidden" name="person" value={name} />
-        Read by {name}.
+        Measured by {name}.
         <button
           type="button"
           className="min-h-11 cursor-pointer px-2 font-semibold underline"
@@ -169,7 +170,7 @@ function Person({ name, problem }: { name: string; problem: string | undefined }
     );
   return (
     <label className="grid grid-cols-[auto_1fr] items-center gap-2">
-      Read by
+      Measured by
       <input
         name="person"
         defaultValue={name}
@@ -380,7 +381,7 @@ function echo(row: ReadingRow, text: string): string {
 }
 
 function entryOf(row: ReadingRow) {
-  return dimension(row.target as DimensionKey, row.hangs);
+  return dimension(row.target as DimensionKey, row.hung);
 }
 
 function amountOf(row: ReadingRow, text: string): Parsed<number> {

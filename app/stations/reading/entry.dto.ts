@@ -1,5 +1,5 @@
 /** What may be sent to a station: the same classes check it in the browser and on the server. */
-import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
+import { IsIn, IsOptional, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
 import { ATTACHMENT_KEYS, type Attachment } from "../../../core/dimension/attachment.ts";
 import {
   DIMENSION_KEYS,
@@ -13,6 +13,7 @@ import { type FieldUnit, isFieldUnit, parseEntry } from "../../../core/dimension
 import { isLengthStyle } from "../../../core/quantity/length.ts";
 import { INSTRUMENTS, type Instrument } from "../../../core/rig/grade.ts";
 import { parseSections } from "../../../core/rig/sections.ts";
+import { isToolKind, TOOL_KINDS } from "../../../core/trade/kinds.ts";
 import { Reads } from "../../session/reads.ts";
 
 class StampedDto {
@@ -44,9 +45,18 @@ export class KeepReadingDto extends StampedDto {
   @IsIn(ATTACHMENT_KEYS, { message: "This entry does not say how its tool hangs." })
   hangs!: Attachment;
 
-  @Reads<KeepReadingDto>((text, { dimension: key, hangs, style }) => {
+  /** what it is, for the words of a problem; absent of what waited on a device since an older build */
+  @IsOptional()
+  @IsIn(["", ...Object.keys(TOOL_KINDS)], { message: "There is no such kind of tool." })
+  tool?: string;
+
+  @Reads<KeepReadingDto>((text, { dimension: key, hangs, tool = "", style }) => {
     if (!isDimensionKey(key) || !ATTACHMENT_KEYS.includes(hangs)) return null;
-    const read = parseEntry(dimension(key, hangs), text, style);
+    const read = parseEntry(
+      dimension(key, { attachment: hangs, tool: isToolKind(tool) ? tool : null }),
+      text,
+      style,
+    );
     return read.ok ? null : read.problem;
   })
   text!: string;

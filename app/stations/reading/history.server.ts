@@ -8,9 +8,9 @@ import type { OpenRig } from "../frame/rig-view.server.ts";
 import type { HistoryRow } from "./ReadingHistory.tsx";
 
 /** The history of the reading that is open, if one is. */
-export function historyRows({ db, rig, preferences }: OpenRig, open: string | null): HistoryRow[] {
+export function historyRows({ db, rig, resolved, preferences }: OpenRig, open: string | null): HistoryRow[] {
   if (!isDimensionKey(open)) return [];
-  const entry = dimension(open, rig.attachment);
+  const entry = dimension(open, resolved);
   return historyOf(db, rig, open).map((past) => ({
     id: past.id,
     value: printReading(entry, past, preferences.units),

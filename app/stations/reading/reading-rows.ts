@@ -1,4 +1,4 @@
-import type { Attachment } from "../../../core/dimension/attachment.ts";
+import type { Hung } from "../../../core/dimension/attachment.ts";
 import {
   type Choice,
   type Dimension,
@@ -10,10 +10,11 @@ import {
 import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
 import { CONDITIONS, type ConditionKey } from "../../../core/dimension/condition.ts";
 import { type FieldUnit, fieldUnit, printEntry, printReading } from "../../../core/dimension/entry.ts";
+import { wordsOf } from "../../../core/dimension/kind-words.ts";
 import type { Target } from "../../../core/finding/finding.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import type { Units } from "../../../core/quantity/units.ts";
-import { askedOf } from "../../../core/rig/asked.ts";
+import { askedOf, guidedBy } from "../../../core/rig/asked.ts";
 import type { Change, Reading } from "../../../core/rig/facts.ts";
 import { type Grade, gradeOf, type Instrument } from "../../../core/rig/grade.ts";
 import { givenSections, type ResolvedRig } from "../../../core/rig/resolve.ts";
@@ -24,8 +25,8 @@ import { bareWord, day, fine } from "../frame/print.ts";
 
 export type ReadingRow = {
   target: Target;
-  /** how the tool hangs it is read of */
-  hangs: Attachment;
+  /** how the tool hangs it is read of, and what it is */
+  hung: Hung;
   /** the heading it stands under */
   topic: string;
   letter: string;
@@ -79,7 +80,9 @@ export function readingRows(
   const rows = askedOf(rig)
     .filter((entry) => entry.station === station && (working || !isOfWork(entry)))
     .map((entry) => ({ ...readingRow(entry, rig, units, stales), due: dues.get(entry.key) ?? null }));
-  return subjectOf(station)?.measured?.sections && working ? [...rows, sectionsRow(rig, units)] : rows;
+  return subjectOf(station)?.measured?.sections && working && guidedBy(rig).sections
+    ? [...rows, sectionsRow(rig, units)]
+    : rows;
 }
 
 function readingRow(
@@ -91,7 +94,7 @@ function readingRow(
   const { value, grade, doubt, reading, stale, repeats, spread, proof } = rig.values[entry.key];
   return {
     target: entry.key,
-    hangs: rig.attachment,
+    hung: { attachment: rig.attachment, tool: rig.tool },
     topic: entry.topic,
     letter: entry.letter,
     label: entry.label,
@@ -177,16 +180,17 @@ function sourceOf({ rawText, person, measuredAt, note }: Reading): string {
   return [`typed “${rawText}”`, person, day(measuredAt), note].filter(Boolean).join(", ");
 }
 
-function sectionsRow({ attachment, sections, sectionsStale }: ResolvedRig, units: Units): ReadingRow {
+function sectionsRow({ attachment, tool, sections, sectionsStale }: ResolvedRig, units: Units): ReadingRow {
   const given = givenSections({ sections });
+  const { one, many } = wordsOf(tool);
   return {
     target: "sections",
-    hangs: attachment,
+    hung: { attachment, tool },
     topic: "Tool",
     letter: SECTIONS_LETTER,
     label: "Sections",
     fromTo: "every section's width, from the left end to the right",
-    how: "Count rows in each section and multiply by the row spacing, or tape from hose to hose.",
+    how: `Count the ${many} in each section and multiply by the ${one} spacing, or tape from end to end.`,
     value: given
       ? `${groupWidths(given.widths, units)} = ${printLength(sectionSum(given.widths), units.tape)}`
       : null,

@@ -143,11 +143,11 @@ export function SectionTable({ view, action, person }: Props) {
           >
             One more section
           </button>
-          <Field label="Read by" problem={problem("person")}>
+          <Field label="Measured by" problem={problem("person")}>
             <input {...register("person")} className="field" autoComplete="name" />
           </Field>
           <button type="submit" className="key-main" disabled={fetcher.state !== "idle"}>
-            Keep the sections
+            Save the sections
           </button>
         </div>
         {problem("form") && <p className="problem">{problem("form")}</p>}

@@ -42,7 +42,7 @@ export function Variants({ view, action, person }: Props) {
                     aria-label={`Put ${name} away`}
                     onClick={() => press(id, "away")}
                   >
-                    Put away
+                    Archive
                   </button>
                 )}
               </span>

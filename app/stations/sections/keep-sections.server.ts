@@ -20,7 +20,7 @@ export const keepTable = written(KeepLayoutDto, ({ open: { db, rig }, value, tol
   if (!read.ok) return refused(read.errors);
   const { widths, parts } = read;
   keepSections(db, rig, widths, { id, parts, instrument, ...told });
-  return kept(`${countSections({ widths })} kept`, { id });
+  return kept(`${countSections({ widths })} saved`, { id });
 });
 
 /** Makes a variant of the tool in view; the rig goes on working as it does until somebody goes over to it. */
@@ -111,7 +111,7 @@ export const keepChosen = written(
     if (chosen === undefined) return refused({ variant: "There is no such variant of this tool." });
     if (press === "away" && chosen) {
       archiveVariant(db, chosen.id, true, by);
-      return kept(`${chosen.name} put away`, { id: variant });
+      return kept(`${chosen.name} archived`, { id: variant });
     }
     chooseVariant(db, rig.couplingId, chosen?.id ?? null, by);
     return kept(`Works as: ${chosen?.name ?? "whole"}`, { id: variant });

@@ -89,10 +89,10 @@ function lengthOr(metres: number | null, style: SectionsView["style"]): string {
 /** Old and new spacing, and what the change does to lines that are there. */
 function promptOf(now: ResolvedRig, other: ResolvedRig, style: SectionsView["style"]): string {
   const [from, to] = [trackSpacing(now).total, trackSpacing(other).total];
-  if (from === null || to === null) return to === null ? "Its track spacing is not known yet." : "";
+  if (from === null || to === null) return to === null ? "Its line spacing is not known yet." : "";
   const then = linesThen(from, to);
-  if (then.kind === "stay") return "The track spacing stays as it is: lines that are there fit on.";
-  const words = `Track spacing ${printLength(from, style)} becomes ${printLength(to, style)}.`;
+  if (then.kind === "stay") return "The line spacing stays as it is: lines that are there fit on.";
+  const words = `Line spacing ${printLength(from, style)} becomes ${printLength(to, style)}.`;
   return then.kind === "between"
     ? `${words} Each line that is there gets ${then.more} more between it and the next; set the spacing in the terminal.`
     : `${words} Lines that are there do not fit: ${then.left ? "strips would be left" : "strips would be worked twice"}. Set the spacing in the terminal and lay the lines anew.`;

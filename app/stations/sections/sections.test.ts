@@ -77,7 +77,7 @@ describe("a variant", () => {
       name: "left wing folded",
       width: "15.000 m",
       prompt: expect.stringContaining(
-        "Track spacing 24.000 m becomes 15.000 m. Lines that are there do not fit",
+        "Line spacing 24.000 m becomes 15.000 m. Lines that are there do not fit",
       ),
     });
     const [folded] = variantsOf(db, open().rig.implement.id);

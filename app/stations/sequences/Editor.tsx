@@ -131,7 +131,7 @@ export function Editor({ kind, steps, known, start, edited, action, backHref, pe
         <input type="hidden" name="kind" value={kind} />
         <TextField name="person" label="Who edits" defaultValue={person} problem={errors.person} />
         <button type="submit" name="steps" value={JSON.stringify(list)} className="key-main">
-          Keep this list
+          Save this list
         </button>
         {edited && (
           <button type="submit" name="steps" value="template" className="key">

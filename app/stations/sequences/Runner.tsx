@@ -144,7 +144,7 @@ function Ways({ view, keep }: { view: SequenceView; keep: Keep }) {
             className="key"
             onClick={() => keep({ what: "aborted", step: "", said: why }, "Given up")}
           >
-            Give up
+            Cancel
           </button>
         </div>
         <p className="text-small text-soft">

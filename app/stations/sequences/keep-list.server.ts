@@ -34,7 +34,7 @@ export const keepEdited = written(ListDto, ({ open, value: { kind, steps }, told
   if (typeof edited === "string") return refused({ form: edited });
   const known = [...(lists[kind] ?? []), ...listOf(kind, machine).steps];
   keepList(db, rig.implement.id, kind, stepsOf(edited, known), told);
-  return kept("The list is kept");
+  return kept("The list is saved");
 });
 
 /** The edited steps that were sent, or what is wrong with them. */

@@ -39,7 +39,7 @@ describe("a sequence on its rig", () => {
     const { steps } = view(ROLLER, "unfold");
     expect(steps[0]).toMatchObject({
       id: "swap unfold",
-      text: expect.stringContaining("take jack or stand off remote 1"),
+      text: expect.stringContaining("take parking jack or stand off remote 1"),
     });
     const wings = steps.find(({ id }) => id === "wings out")!;
     expect(wings.levers).toEqual(["Remote 3: wings unfold"]);
@@ -48,7 +48,7 @@ describe("a sequence on its rig", () => {
       "Remote 4: rear lift lower",
     ]);
     expect(view(ROLLER, "hook-up").steps.flatMap(({ levers }) => levers)).toEqual([
-      "Remote 1: jack or stand up",
+      "Remote 1: parking jack or stand up",
     ]);
     expect(view("Planter", "start").steps.flatMap(({ levers }) => levers)).toContain(
       "Power beyond: generator, by its own valve",
@@ -131,7 +131,7 @@ describe("an edited list", () => {
       needs: [],
       sets: { wings: "flying" },
     }));
-    expect(keep([own, ...sent])).toBe("The list is kept");
+    expect(keep([own, ...sent])).toBe("The list is saved");
     const [first, second, third] = listed();
     expect(first).toMatchObject({ text: "Beep twice.", sets: {} });
     expect(second).toMatchObject({ id: "clear", sets: { people: "clear" } });

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { v4 as uuid } from "uuid";
-import type { Attachment } from "../../../core/dimension/attachment.ts";
+import type { Hung } from "../../../core/dimension/attachment.ts";
 import { useKeep } from "../../entry/use-keep.ts";
 import { askedIn } from "../../offline/queue.ts";
 import type { FieldErrors } from "../../session/validate.ts";
@@ -13,7 +13,7 @@ import type { SheetRow, sheetTopics } from "./sheet-view.server.ts";
 
 type Props = {
   topics: ReturnType<typeof sheetTopics>;
-  attachment: Attachment;
+  hung: Hung;
   action: string;
   person: string;
   /** what a file filled in, by dimension */
@@ -23,7 +23,7 @@ type Props = {
 };
 
 /** The sheet as one fills it in: on paper with a pencil, or here; what is typed survives a closed page. */
-export function SheetForm({ topics, attachment, action, person, filled, draft }: Props) {
+export function SheetForm({ topics, hung, action, person, filled, draft }: Props) {
   const [texts, setTexts] = useState<Record<string, string>>(filled);
   const [errors, setErrors] = useState<FieldErrors>({});
   const [id, setId] = useState(() => uuid());
@@ -44,7 +44,7 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
     const element = event.currentTarget;
     const form = new FormData(element);
     const checked = validateForm(KeepSheetDto, form);
-    const read = readSheet(form, attachment);
+    const read = readSheet(form, hung);
     const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
     const refuse = (wrong: FieldErrors) => {
       setErrors(wrong);
@@ -53,14 +53,14 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
     if (Object.keys(found).length > 0) return refuse(found);
     const kept = await send(form, "a sheet of readings", {
       asked: askedIn(element),
-      waits: "No connection: the sheet is kept on this device, sent later.",
+      waits: "No connection: the sheet waits on this device, sent later.",
     });
     if (kept.state === "refused") return refuse(kept.errors);
     window.localStorage.removeItem(draft);
     setTexts({});
     setErrors({});
     setId(uuid());
-    if (kept.state === "kept") toast("success", kept.said || "Kept");
+    if (kept.state === "kept") toast("success", kept.said || "Saved");
   };
   return (
     <form method="post" action={action} onSubmit={keep} className="grid gap-4" noValidate>
@@ -94,11 +94,11 @@ export function SheetForm({ topics, attachment, action, person, filled, draft }:
           ]}
           problem={errors.instrument}
         />
-        <Field label="Read by" problem={errors.person}>
+        <Field label="Measured by" problem={errors.person}>
           <input name="person" className="field" defaultValue={person} autoComplete="name" />
         </Field>
         <button type="submit" className="key-main">
-          Keep the sheet
+          Save the sheet
         </button>
         {(errors.form ?? errors.id) && <p className="problem col-span-full">{errors.form ?? errors.id}</p>}
       </div>

@@ -6,7 +6,7 @@ import { LACKING } from "./lacking.ts";
 import { SheetForm } from "./SheetForm.tsx";
 
 export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { head, tool, attachment, preferences, sheet, sheets, topics } = loaderData;
+  const { head, tool, hung, preferences, sheet, sheets, topics } = loaderData;
   const [search] = useSearchParams();
   const filled = actionData && "filled" in actionData ? actionData.filled : {};
   const asked = Object.fromEntries(search);
@@ -59,7 +59,7 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
         {actionData?.errors.sheet && <p className="problem">{actionData.errors.sheet}</p>}
         {Object.keys(filled).length > 0 && (
           <p className="border-l-4 border-dye bg-dye-wash px-3 py-2" data-filled>
-            {Object.keys(filled).length} lines filled in from the file. Look them over: nothing is kept yet.
+            {Object.keys(filled).length} lines filled in from the file. Look them over: nothing is saved yet.
           </p>
         )}
         {topics.length === 0 ? (
@@ -73,7 +73,7 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
           <SheetForm
             key={sheet + JSON.stringify(filled)}
             topics={topics}
-            attachment={attachment}
+            hung={hung}
             action={keep}
             person={preferences.person}
             filled={filled}

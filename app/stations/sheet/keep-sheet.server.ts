@@ -11,7 +11,7 @@ import { KeepSheetDto, lineName, readSheet } from "./sheet.dto.ts";
 export const keepSheet = written(
   KeepSheetDto,
   ({ open: { db, rig, resolved }, value: { id, instrument }, told, form }): Outcome => {
-    const read = readSheet(form, rig.attachment);
+    const read = readSheet(form, resolved);
     if (!read.ok) return refused(read.errors);
     const errors: Record<string, string> = {};
     for (const { key } of read.entries) {
@@ -41,6 +41,6 @@ export const keepSheet = written(
       }
     });
     const lines = read.entries.length === 1 ? "One reading" : `${read.entries.length} readings`;
-    return kept(`${lines} kept`, { id });
+    return kept(`${lines} saved`, { id });
   },
 );

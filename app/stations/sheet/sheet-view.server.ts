@@ -60,7 +60,7 @@ export function sheetTopics(
   units: Units,
 ): { topic: string; rows: SheetRow[] }[] {
   if (sheet === LACKING) {
-    const rows = lackingOf(rig).map((key) => rowOf(dimension(key, rig.attachment), rig, units));
+    const rows = lackingOf(rig).map((key) => rowOf(dimension(key, rig), rig, units));
     return rows.length === 0 ? [] : [{ topic: "In this order: the first moves the work most", rows }];
   }
   const { stations } = sheetKinds().find(({ key }) => key === sheet)!;

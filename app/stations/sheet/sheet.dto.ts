@@ -1,5 +1,5 @@
 import { IsIn, IsUUID, Length, Matches, ValidateIf } from "class-validator";
-import type { Attachment } from "../../../core/dimension/attachment.ts";
+import type { Hung } from "../../../core/dimension/attachment.ts";
 import {
   type DimensionKey,
   dimension,
@@ -33,7 +33,7 @@ export type SheetEntry = { key: DimensionKey; text: string } & Entry;
 /** Reads every line that is filled in; what is wrong is told by the line, and then nothing is kept. */
 export function readSheet(
   form: FormData,
-  attachment: Attachment,
+  hung: Hung,
 ): { ok: true; entries: SheetEntry[] } | { ok: false; errors: Record<string, string> } {
   const entries: SheetEntry[] = [];
   const errors: Record<string, string> = {};
@@ -45,13 +45,13 @@ export function readSheet(
       errors[name] = "This reading is there twice. Leave one of them.";
       continue;
     }
-    if (!hasDimension(attachment, key)) {
+    if (!hasDimension(hung, key)) {
       errors[name] = "This rig has no such reading.";
       continue;
     }
     const style = form.get(unitName(key));
     const read = isFieldUnit(style)
-      ? parseEntry(dimension(key, attachment), text, style)
+      ? parseEntry(dimension(key, hung), text, style)
       : { ok: false as const, problem: "The unit of the field was not understood." };
     if (read.ok) entries.push({ key, text, ...read.value });
     else errors[name] = read.problem;

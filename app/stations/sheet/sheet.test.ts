@@ -51,7 +51,7 @@ describe("a sheet of readings", () => {
       "tool.lateral": "1.8 left",
       "axle.pin": "",
     };
-    expect(send(lines, { id })).toMatchObject({ ok: true, kept: { said: "3 readings kept" } });
+    expect(send(lines, { id })).toMatchObject({ ok: true, kept: { said: "3 readings saved" } });
     send(lines, { id });
     const { values } = open().resolved;
     expect(values["pin.workFront"]).toMatchObject({ value: 5.12, grade: "taped" });
@@ -87,7 +87,7 @@ describe("a reading that is there twice", () => {
     const form = new FormData();
     for (const text of ["5.2", "5.3"]) form.append("r-pin.pivot", text);
     form.set("u-pin.pivot", "m");
-    const read = readSheet(form, "drawn");
+    const read = readSheet(form, { attachment: "drawn", tool: null });
     expect(read).toMatchObject({ ok: false, errors: { "r-pin.pivot": expect.stringContaining("twice") } });
     const crowd = new FormData();
     for (let at = 0; at < 3001; at++) crowd.append(`x${at}`, "1");

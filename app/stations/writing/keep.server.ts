@@ -21,10 +21,10 @@ import { written } from "./written.server.ts";
 
 const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }): Promise<Outcome> => {
   const { id, dimension: key, text, style, instrument, reason, sitting, note } = value;
-  const { db, rig } = open;
+  const { db, rig, resolved } = open;
   const { units } = open.preferences;
-  const entry = dimension(key, rig.attachment);
-  if (!hasDimension(rig.attachment, key) || !subjectColumns(key, rig))
+  const entry = dimension(key, resolved);
+  if (!hasDimension(resolved, key) || !subjectColumns(key, rig))
     return refused({ form: "This rig has no such reading." });
   const read = parseEntry(entry, text, style);
   if (!read.ok) return refused({ text: read.problem });
@@ -57,7 +57,7 @@ const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }):
         ? { kind: entry.alters, note: `${entry.label}: ${said}` }
         : null,
   });
-  return kept(`Kept ${entry.letter || entry.label}: ${said}`, { id });
+  return kept(`Saved ${entry.letter || entry.label}: ${said}`, { id });
 });
 
 /** Keeps a reading. */
@@ -74,7 +74,7 @@ export const keepLayout = written(KeepSectionsDto, ({ open: { db, rig }, value, 
   const read = parseSections(text, style);
   if (!read.ok) return refused({ text: read.problem });
   keepSections(db, rig, read.value, { id, instrument, ...told });
-  return kept(`Kept ${countSections({ widths: read.value })}`, { id });
+  return kept(`Saved ${countSections({ widths: read.value })}`, { id });
 });
 
 /** The end of the day somebody named, or now where that is today. */

@@ -68,7 +68,7 @@ describe("keeping a reading", () => {
     ).toMatchObject({
       ok: true,
       person: "Mira",
-      kept: { said: expect.stringMatching(/^Kept E: 17'.5.7\/8"$/) },
+      kept: { said: expect.stringMatching(/^Saved E: 17'.5.7\/8"$/) },
     });
     // 17 ft 5 7/8 in = 209.875 in
     expect(pivot().value).toBeCloseTo(209.875 * 0.0254, 12);
@@ -140,7 +140,7 @@ describe("keeping sections", () => {
   };
 
   it("writes them whole, or not at all", async () => {
-    expect(await send(SECTIONS)).toMatchObject({ ok: true, kept: { said: "Kept 3 sections" } });
+    expect(await send(SECTIONS)).toMatchObject({ ok: true, kept: { said: "Saved 3 sections" } });
     expect(resolved().sections?.widths).toEqual([1.5, 1.5, 1.5]);
     expect((await errorsOf({ ...SECTIONS, text: "1.5;;1.5" })).text).toContain("gap in the list");
   });

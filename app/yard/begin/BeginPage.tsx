@@ -1,13 +1,14 @@
 import { useMemo, useState } from "react";
 import { Form, Link } from "react-router";
 import { ATTACHMENTS, onLinks } from "../../../core/dimension/attachment.ts";
+import { dimension } from "../../../core/dimension/catalogue.ts";
 import { countedAcross, hangsBy, MACHINE_TYPE_KEYS, MACHINE_TYPES } from "../../../core/dimension/usual.ts";
 import { drawThumbnail } from "../../../core/drawing/thumbnail.ts";
 import { inInches } from "../../../core/quantity/units.ts";
 import { type Begun, factsOf } from "../../../core/rig/begun.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
 import { CATEGORIES } from "../../../core/trade/category.ts";
-import { TOOL_KINDS } from "../../../core/trade/kinds.ts";
+import { TOOL_KIND_KEYS, TOOL_KINDS } from "../../../core/trade/kinds.ts";
 import { ThumbnailDrawing } from "../../drawing/ThumbnailDrawing.tsx";
 import { QuantityField } from "../../entry/QuantityField.tsx";
 import type { Route } from "../../routes/+types/begin";
@@ -16,7 +17,7 @@ import type { FieldErrors } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Radios } from "../../ui/Radios.tsx";
 import { YardFrame } from "../YardFrame.tsx";
-import { BeginDto, POWER_UNITS, TOOL_KIND_KEYS } from "./begin.dto.ts";
+import { BeginDto, POWER_UNITS } from "./begin.dto.ts";
 
 type Choice = Omit<Begun, "tool"> & { tool: Begun["tool"] | "" };
 
@@ -33,6 +34,8 @@ export function BeginPage({ loaderData: { preferences, first }, actionData }: Ro
     width: "",
     widthUnit: tape,
     rows: "",
+    guided: "",
+    switched: "",
   });
   const { errors, onSubmit } = useChecked(BeginDto, actionData?.errors ?? {});
   const change = (told: Partial<Choice>) =>
@@ -84,6 +87,12 @@ export function BeginPage({ loaderData: { preferences, first }, actionData }: Ro
     </YardFrame>
   );
 }
+
+/** Facts of the work that decide what is asked at all. */
+const TOLD = [
+  { field: "guided", key: "work.guided" },
+  { field: "switched", key: "work.switched" },
+] as const;
 
 type Part = { begun: Choice; errors: FieldErrors; onChange: (told: Partial<Choice>) => void };
 
@@ -195,6 +204,28 @@ function Hung({ begun, errors, onChange }: Part) {
                 autoComplete="off"
               />
             )}
+          </div>
+          <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+            {TOLD.map(({ field, key }) => {
+              const { label, fromTo, choices } = dimension(key, { attachment, tool });
+              return (
+                <div key={field} className="grid content-start gap-1">
+                  <span>
+                    {label} <span className="text-soft">{fromTo}</span>
+                  </span>
+                  <Radios
+                    name={field}
+                    label={label}
+                    value={begun[field]}
+                    choices={(choices ?? []).map((each) => ({ value: each.key, label: each.label }))}
+                    onChoose={(told) => onChange({ [field]: told })}
+                    className="grid-cols-2"
+                    looks="min-h-12 leading-tight"
+                  />
+                  {errors[field] && <p className="problem">{errors[field]}</p>}
+                </div>
+              );
+            })}
           </div>
         </>
       )}

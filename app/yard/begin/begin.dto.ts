@@ -3,10 +3,9 @@ import { ATTACHMENT_KEYS, type Attachment } from "../../../core/dimension/attach
 import { hangsBy, MACHINE_TYPE_KEYS, type MachineTypeKey } from "../../../core/dimension/usual.ts";
 import { LENGTH_STYLES } from "../../../core/quantity/length.ts";
 import { type Begun, readingsOf } from "../../../core/rig/begun.ts";
-import { TOOL_KINDS, type ToolKindKey } from "../../../core/trade/kinds.ts";
+import { TOOL_KIND_KEYS, TOOL_KINDS, type ToolKindKey } from "../../../core/trade/kinds.ts";
 import { Reads } from "../../session/reads.ts";
 
-export const TOOL_KIND_KEYS = Object.keys(TOOL_KINDS) as ToolKindKey[];
 /** Engine power as people say it. */
 export const POWER_UNITS = ["hp", "kW"];
 
@@ -57,6 +56,11 @@ export class BeginDto implements Begun {
 
   @Reads(problemOf("rows"))
   rows!: string;
+
+  @Reads(problemOf("guided"))
+  guided!: string;
+  @Reads(problemOf("switched"))
+  switched!: string;
 
   @Length(1, 60, { message: "Say who you are." })
   person!: string;

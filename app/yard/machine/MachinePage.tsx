@@ -18,7 +18,7 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
     <YardFrame preferences={preferences} here="machines">
       <h1>
         {fresh ? `New ${KIND_WORDS[machine.kind]}` : `${machine.make} ${machine.model}`}
-        {machine.archivedAt && <span className="text-soft">, put away</span>}
+        {machine.archivedAt && <span className="text-soft">, archived</span>}
       </h1>
       <div className="grid grid-cols-2 gap-8 max-lg:grid-cols-1">
         <div className="grid content-start gap-6">
@@ -38,7 +38,7 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
             )}
             <TyresSection axles={axles} tyres={tyres} errors={errors} />
             <section id="oil">
-              <h2 className="border-b-2 border-ink pb-1">Oil and sockets</h2>
+              <h2 className="border-b-2 border-ink pb-1">Hydraulics and connectors</h2>
               <Link
                 to={`/machines/${machine.id}/oil`}
                 className="flex min-h-11 items-center font-semibold text-dye"
@@ -87,7 +87,7 @@ function Details({ machine, errors }: { machine: Shown; errors: FieldErrors }) {
         "16 figures, from a terminal or an imported file; leave empty where there is none",
       )}
       <button type="submit" className="key-main justify-self-start">
-        {fresh ? `Add this ${KIND_WORDS[machine.kind]}` : "Keep"}
+        {fresh ? `Add this ${KIND_WORDS[machine.kind]}` : "Save"}
       </button>
     </Form>
   );
@@ -120,7 +120,7 @@ function RigsWithIt({ machine, rigs }: { machine: Shown; rigs: { id: number; nam
       <Form method="post">
         <input type="hidden" name="intent" value={machine.archivedAt ? "back" : "away"} />
         <button type="submit" className="key">
-          {machine.archivedAt ? "Bring back into use" : "Put away"}
+          {machine.archivedAt ? "Bring back into use" : "Archive"}
         </button>
       </Form>
     </>

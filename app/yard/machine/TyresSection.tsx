@@ -45,7 +45,7 @@ export function TyresSection({ axles, tyres, errors }: Props) {
             />
             <SelectField name="tyreCount" label="On it" choices={COUNTS} defaultValue={count} />
             <button type="submit" className="key">
-              Keep
+              Save
             </button>
           </Form>
         ))}

@@ -62,7 +62,7 @@ export function FunctionsSection({ functions, open, sockets, told, units, errors
           <input type="hidden" name="intent" value="sockets" />
           <SocketTicks sockets={sockets} legend="Sockets it needs" />
           <button type="submit" className="key justify-self-start">
-            {functions.length === 0 && !told ? "Keep: nothing moves by oil" : "Keep sockets"}
+            {functions.length === 0 && !told ? "Save: nothing moves by oil" : "Save sockets"}
           </button>
         </Form>
       </section>
@@ -229,7 +229,7 @@ function FunctionForm({ row, units, errors: sent }: { row: Row; units: OilUnits;
         </fieldset>
         <span className="flex gap-2">
           <button type="submit" className="key-main">
-            Keep {row.name}
+            Save {row.name}
           </button>
         </span>
       </Form>

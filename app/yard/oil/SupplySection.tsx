@@ -63,7 +63,7 @@ export function SupplySection({
       </div>
       <SocketTicks sockets={sockets} legend="Sockets it has" />
       <button type="submit" className="key-main justify-self-start">
-        Keep
+        Save
       </button>
     </Form>
   );
@@ -209,7 +209,7 @@ function RemoteForm({
       </div>
       <span className="flex gap-2">
         <button type="submit" className="key-main">
-          {remote ? "Keep this remote" : "Add this remote"}
+          {remote ? "Save this remote" : "Add this remote"}
         </button>
         {remote && (
           <Link to="?" preventScrollReset className="key">

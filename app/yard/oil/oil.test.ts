@@ -119,15 +119,15 @@ describe("an implement's functions", () => {
 
   it("begin with what their kind usually has, and stand from the front in the order they are put", () => {
     for (const kind of ["jack", "wings", "wings"]) send(tool, "add-function", { kind });
-    expect(functions().map(({ name }) => name)).toEqual(["Jack or stand", "Wings", "Wings 2"]);
+    expect(functions().map(({ name }) => name)).toEqual(["Parking jack or stand", "Wings", "Wings 2"]);
     expect(functions()[1]).toMatchObject({ uses: { unfold: "moves", field: "floats" }, lockable: false });
     send(tool, "move-function", { function: String(functions()[2]!.id), way: "up" });
     send(tool, "move-function", { function: String(functions()[0]!.id), way: "up" });
-    expect(functions().map(({ name }) => name)).toEqual(["Jack or stand", "Wings 2", "Wings"]);
+    expect(functions().map(({ name }) => name)).toEqual(["Parking jack or stand", "Wings 2", "Wings"]);
     send(tool, "drop-function", { function: String(functions()[1]!.id) });
     expect(functions()).toHaveLength(2);
     send(tool, "back");
-    expect(functions().map(({ name }) => name)).toEqual(["Jack or stand", "Wings 2", "Wings"]);
+    expect(functions().map(({ name }) => name)).toEqual(["Parking jack or stand", "Wings 2", "Wings"]);
     expect(send(tool, "add-function", { kind: "levitation" }).errors).toEqual({
       kind: "Choose what it does.",
     });

@@ -9,7 +9,7 @@ import { type Clock, type Due, dueOf, dueProofs, dueWords } from "../../../core/
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import { lapsedBy, provenBy, type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { endedBy } from "../../../core/subjects/proof/ended.ts";
-import { type Provable, provables } from "../../../core/subjects/proof/provable.ts";
+import { type Provable, provablesOf } from "../../../core/subjects/proof/provable.ts";
 import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { hourMarks } from "../../../data/live.ts";
@@ -60,7 +60,7 @@ function todoOf(part: RigTool, facts: RigFacts, now: Clock, units: Units): Todo[
   const old = new Set(dueProofs(rig, now.today));
   return [
     ...askedOf(rig).flatMap((entry) => readingTodo(part, rig, entry, due, units)),
-    ...provables(part.attachment).flatMap((provable) => {
+    ...provablesOf(rig).flatMap((provable) => {
       const why = proofReason(provable, facts, rig, old);
       return why === null ? [] : [proofTodo(part, provable, why)];
     }),
@@ -103,7 +103,7 @@ function proofReason(
   if (standing) return old.has(standing) ? `proved ${day(standing.at)}: a season ago` : null;
   const lapsed = lapsedBy(terms, facts);
   if (!lapsed) return null;
-  const { words } = endedBy(lapsed.by, lapsed.proof, rig.attachment);
+  const { words } = endedBy(lapsed.by, lapsed.proof, rig);
   return `proved ${day(lapsed.proof.at)}, since then ${words}`;
 }
 

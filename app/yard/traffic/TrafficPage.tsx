@@ -15,8 +15,8 @@ export function TrafficPage({ loaderData: { preferences, view } }: Route.Compone
       <div>
         <h1>Controlled traffic</h1>
         <p className="text-lead text-soft">
-          Whether several tools keep their wheels on the same marks: track spacings that are whole multiples
-          of the narrowest, and wheels the same distance apart.
+          Whether several tools keep their wheels on the same marks: line spacings that are whole multiples of
+          the narrowest, and wheels the same distance apart.
         </p>
       </div>
       <div className="grid grid-cols-[340px_1fr] gap-8 max-sm:grid-cols-1">
@@ -45,7 +45,7 @@ export function TrafficPage({ loaderData: { preferences, view } }: Route.Compone
         </Form>
         <section aria-label="Together" className="grid content-start gap-2">
           {view.base === null ? (
-            <p className="text-soft">Choose two tools or more whose track spacing is known.</p>
+            <p className="text-soft">Choose two tools or more whose line spacing is known.</p>
           ) : (
             <>
               <h2 className="border-b-2 border-ink pb-1">

@@ -61,7 +61,7 @@ export function TyrePage({ loaderData, actionData }: Route.ComponentProps) {
             />
           </Field>
           <button type="submit" className="key-main justify-self-start">
-            Keep
+            Save
           </button>
         </Form>
         <section aria-label="As it was understood" aria-live="polite">

@@ -1,14 +1,14 @@
 import { choice, EACH_SEASON, entriesOf, length, measure, NOT_ON_TRACKS } from "../entry-type.ts";
 
 const ON_LINKS = {
-  label: "Rear axle to lower link balls",
-  fromTo: "from the middle of the rear axle straight back to the line between the lower link balls",
-  how: "Links at working height, stabilisers set. Plumb the balls and the axle's centre to the floor and tape between the marks.",
+  label: "Rear axle to lower link ends",
+  fromTo: "from the middle of the rear axle straight back to the line between the lower link ends",
+  how: "Links at working height, stabilisers set. Plumb the link ends and the axle's centre to the floor and tape between the marks.",
   conditions: ["level floor"],
   touchedBy: ["links", "quick coupler"],
   plausible: [0.5, 2.2],
   typical: 1.05,
-  matters: "Everything behind the tractor hangs on these balls.",
+  matters: "Everything behind the tractor hangs on these link ends.",
 } as const;
 
 const HOUR = 3600;
@@ -20,6 +20,7 @@ export const ANTENNA = {
   ...entriesOf("antenna", "Antenna", {
     "receiver.foreAft": length([-1.5, 4.5], 1.6, {
       dueAfter: EACH_SEASON,
+      serves: "terminal",
       letter: "A",
       label: "Rear axle to receiver",
       fromTo: "from the middle of the rear axle forward to the receiver's centre",
@@ -43,8 +44,9 @@ export const ANTENNA = {
     }),
     "receiver.lateral": length([-1.2, 1.2], 0, {
       dueAfter: EACH_SEASON,
+      serves: "terminal",
       letter: "B",
-      label: "Receiver off the centre line",
+      label: "Lateral offset of the receiver",
       fromTo: "from the tractor's centre line sideways to the receiver's centre",
       how: "Drop a plumb line and tape to the inside of both rear wheels: half the difference is the offset.",
       subject: "receiver mount",
@@ -66,6 +68,7 @@ export const ANTENNA = {
     }),
     "receiver.height": length([1.2, 5], 3, {
       dueAfter: EACH_SEASON,
+      serves: "terminal",
       letter: "C",
       label: "Ground to receiver",
       fromTo: "from level ground up to the base of the receiver",
@@ -100,13 +103,13 @@ export const ANTENNA = {
         mounted: ON_LINKS,
         front: {
           ...ON_LINKS,
-          label: "Rear axle to front link balls",
-          fromTo: "from the middle of the rear axle straight ahead to the line between the front link balls",
-          how: "Links at working height. Plumb the balls and the axle's centre to the floor and tape between the marks.",
+          label: "Rear axle to front link ends",
+          fromTo: "from the middle of the rear axle straight ahead to the line between the front link ends",
+          how: "Links at working height. Plumb the link ends and the axle's centre to the floor and tape between the marks.",
           direction: "forward",
           plausible: [2.5, 6.5],
           typical: 4.2,
-          matters: "Everything in front of the tractor hangs on these balls.",
+          matters: "Everything in front of the tractor hangs on these link ends.",
         },
         head: {
           label: "Drive axle to head mount",
@@ -164,7 +167,7 @@ export const ANTENNA = {
       },
     }),
     "tractor.hours": measure("running time", [0, 60_000 * HOUR], 2000 * HOUR, {
-      label: "Hours on the clock",
+      label: "Engine hours",
       fromTo: "what the hour meter shows",
       how: "Read it with the key on. Readings that are due by hours count from it.",
       subject: "tractor",
@@ -176,6 +179,7 @@ export const ANTENNA = {
         articulated: "Articulated frame",
         tracks: "Tracks",
         "all wheels": "Front and rear wheels",
+        "rear wheels": "Rear wheels",
       },
       {
         label: "Steers by",
@@ -184,6 +188,7 @@ export const ANTENNA = {
         subject: "tractor",
         otherwise: { value: "front wheels", source: "most tractors" },
         matters: "Guidance turns the machine about another point.",
+        as: { head: { otherwise: { value: "rear wheels", source: "most machines that carry a head" } } },
       },
     ),
     "tractor.joint": length([0.3, 3], 1.5, {

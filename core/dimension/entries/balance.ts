@@ -1,10 +1,13 @@
-import { entriesOf, length, measure, NOT_ON_TRACKS } from "../entry-type.ts";
+import { ALWAYS_CARRIES, CARRIES_NOTHING } from "../../trade/kinds.ts";
+import { choice, entriesOf, length, measure, NOT_ON_TRACKS } from "../entry-type.ts";
 
 const WEIGHED = { taped: 15, book: 60, assumed: 200 };
 const WEIGHED_BARE = ["nothing coupled", "driver on"] as const;
 /** A boom that stays on is weighed with its machine, the tank rinsed empty. */
 const BOOM_ON = { conditions: ["tank empty", "driver on"] } as const;
 const TAKEN_OFF = ["drawn", "train", "links", "semi", "mounted", "front", "head"] as const;
+/** Most soil tools, mowers and rakes carry no product; one that does says so. */
+const FILLED = { notOf: { kinds: CARRIES_NOTHING, unless: { key: "tool.carries", is: "yes" } } } as const;
 const GAUGE = { taped: 5e3, book: 2e4, assumed: 4e4 };
 const ROLLING = ["drawn", "train", "links", "semi"] as const;
 
@@ -163,8 +166,8 @@ export const BALANCE = {
     }),
     "tool.cg": length([0, 12], 0.8, {
       letter: "25",
-      label: "Balls to the implement's c.g.",
-      fromTo: "from the balls straight back to where the empty implement would balance",
+      label: "Link ends to the implement's c.g.",
+      fromTo: "from the link ends straight back to where the empty implement would balance",
       how: "Weigh it lifted: the tractor's front axle tells, or hang it and find the point of balance.",
       subject: "implement",
       on: TAKEN_OFF,
@@ -174,7 +177,7 @@ export const BALANCE = {
       matters: "It is the lever that lifts the front axle.",
       as: {
         front: {
-          fromTo: "from the front balls straight ahead to where it would balance",
+          fromTo: "from the front link ends straight ahead to where it would balance",
           direction: "forward",
         },
         head: {
@@ -194,8 +197,21 @@ export const BALANCE = {
         },
       },
     }),
+    "tool.carries": choice(
+      { no: "No", yes: "Yes" },
+      {
+        label: "Carries product",
+        fromTo: "whether it has a tank, hopper or seed box",
+        subject: "implement",
+        on: TAKEN_OFF,
+        notOf: { kinds: ALWAYS_CARRIES, unless: null },
+        otherwise: { value: "no", source: "most of its kind" },
+        matters: "What is in it stands on the axles too, full and empty.",
+      },
+    ),
     "tool.load": measure("mass", [0, 30000], 0, {
       letter: "26",
+      ...FILLED,
       label: "What fills it",
       fromTo: "mass of a full tank or hopper",
       how: "Litres times the density of what is in it: fertiliser and liquids are not water.",
@@ -206,8 +222,9 @@ export const BALANCE = {
     }),
     "tool.loadCg": length([0, 14], 0.8, {
       letter: "27",
-      label: "Balls to the load's c.g.",
-      fromTo: "from the balls straight back to the middle of the tank or hopper",
+      ...FILLED,
+      label: "Link ends to the load's c.g.",
+      fromTo: "from the link ends straight back to the middle of the tank or hopper",
       subject: "implement",
       direction: "rearward",
       touchedBy: ["tool drawbar"],
@@ -215,7 +232,7 @@ export const BALANCE = {
       matters: "A tank far back fills the front axle's lack.",
       as: {
         front: {
-          fromTo: "from the front balls straight ahead to the middle of the tank",
+          fromTo: "from the front link ends straight ahead to the middle of the tank",
           direction: "forward",
         },
         head: {
@@ -244,7 +261,7 @@ export const BALANCE = {
       },
     }),
     "tool.cgSide": length([-6, 6], 0, {
-      label: "C.g. off the line of pull",
+      label: "Lateral offset of the c.g.",
       fromTo:
         "from the line of pull sideways to where the empty implement would balance, as it hangs on the road",
       how: "Weigh the tractor's rear wheels one by one with it lifted: half the difference times the track width, over its mass.",
@@ -257,7 +274,8 @@ export const BALANCE = {
       matters: "What hangs to one side stands on one wheel.",
     }),
     "tool.loadSide": length([-6, 6], 0, {
-      label: "Load's c.g. off the line of pull",
+      ...FILLED,
+      label: "Lateral offset of the load",
       fromTo: "from the line of pull sideways to the middle of the tank or hopper",
       subject: "implement",
       on: TAKEN_OFF,
@@ -277,8 +295,8 @@ export const BALANCE = {
       matters: "It balances a bed that hangs to one side, or presses openers in.",
     }),
     "tool.ballastCg": length([-2, 14], 0.5, {
-      label: "Balls to the implement's weights",
-      fromTo: "from the balls straight back to the middle of the weights on the implement",
+      label: "Link ends to the implement's weights",
+      fromTo: "from the link ends straight back to the middle of the weights on the implement",
       subject: "implement",
       on: TAKEN_OFF,
       direction: "rearward",
@@ -287,7 +305,7 @@ export const BALANCE = {
       matters: "They count where they sit.",
       as: {
         front: {
-          fromTo: "from the front balls straight ahead to the middle of the weights",
+          fromTo: "from the front link ends straight ahead to the middle of the weights",
           direction: "forward",
         },
         head: { label: "Mount to the head's weights", direction: "forward" },
@@ -296,7 +314,7 @@ export const BALANCE = {
       },
     }),
     "tool.ballastSide": length([-6, 6], 0, {
-      label: "Implement's weights, off the line of pull",
+      label: "Lateral offset of its weights",
       fromTo: "from the line of pull sideways to the middle of the weights on the implement",
       subject: "implement",
       on: TAKEN_OFF,

@@ -2,7 +2,7 @@ import { capital } from "../../quantity/capital.ts";
 import { CATEGORIES } from "../../trade/category.ts";
 import { DRAFT_TABLE } from "../../trade/draft.ts";
 import { DRAWBAR_CATEGORIES } from "../../trade/drawbar.ts";
-import { TOOL_KINDS } from "../../trade/kinds.ts";
+import { NO_SOIL, TOOL_KINDS, UNDRIVEN } from "../../trade/kinds.ts";
 import { DRIVES, SURFACES } from "../../trade/power.ts";
 import { describeShaft, PTO_TYPES } from "../../trade/pto.ts";
 import { choice, count, entriesOf, length, measure } from "../entry-type.ts";
@@ -19,6 +19,11 @@ const PINNED = ["drawn", "train"] as const;
 const BEHIND_ANOTHER = { train: { subject: "rear hitch" } } as const;
 const IN_SOIL = ["drawn", "train", "links", "semi", "mounted", "front"] as const;
 
+/** What works no soil has no draft by a table, and no depth. */
+const OF_SOIL = { notOf: { kinds: NO_SOIL, unless: null } } as const;
+/** What no shaft drives has none. */
+const OF_DRIVEN = { notOf: { kinds: UNDRIVEN, unless: null } } as const;
+
 const DRIVEN_BY_SHAFT = { key: "tool.pto", is: PTO_TYPES };
 
 export const MATCH = {
@@ -32,9 +37,28 @@ export const MATCH = {
         matters: "Draft, shaft power and how the stabilisers are set follow from it.",
       },
     ),
+    "work.guided": choice(
+      { yes: "Yes, along lines", no: "No, by hand" },
+      {
+        label: "Steered by satellite",
+        fromTo: "whether guidance steers the machine along lines with this tool",
+        subject: "coupling",
+        matters: "Without it nothing is asked about receiver, overlap or lines.",
+      },
+    ),
+    "work.switched": choice(
+      { yes: "Yes, by the terminal", no: "No" },
+      {
+        label: "Sections switched",
+        fromTo: "whether a terminal turns parts of the tool on and off by where it is",
+        subject: "coupling",
+        matters: "Without it nothing is asked about sections and delays.",
+      },
+    ),
     "tool.draft": choice(
       Object.entries(DRAFT_TABLE).map(([key, { label }]) => ({ key, label })),
       {
+        ...OF_SOIL,
         label: "Row of the draft table",
         fromTo: "the kind of point, disc or opener nearest to this tool's",
         subject: "implement",
@@ -44,8 +68,9 @@ export const MATCH = {
       },
     ),
     "tool.count": count([1, 120], 9, {
-      label: "Bodies, tines or row units",
-      fromTo: "how many work the soil",
+      ...OF_SOIL,
+      label: "{Many} that work the soil",
+      fromTo: "where that is not what is counted across the tool: coulters before the rows, say",
       subject: "implement",
       on: IN_SOIL,
       touchedBy: ["tool openers"],
@@ -65,6 +90,7 @@ export const MATCH = {
       matters: "Power grows with it, and draft too.",
     }),
     "work.depth": length([0.01, 0.9], 0.1, {
+      ...OF_SOIL,
       label: "Working depth",
       fromTo: "from the unworked surface down to the bottom of the work",
       how: "Scrape loose soil aside and measure in three places.",
@@ -77,6 +103,7 @@ export const MATCH = {
     "work.soil": choice(
       { fine: "Fine (clay)", medium: "Medium (loam)", coarse: "Coarse (sand)" },
       {
+        ...OF_SOIL,
         label: "Soil",
         fromTo: "the heaviest soil of the job",
         subject: "coupling",
@@ -168,7 +195,7 @@ export const MATCH = {
       },
     ),
     "hitch.narrowest": length([0.3, 1.4], 0.6, {
-      label: "Balls, narrowest",
+      label: "Link ends, narrowest apart",
       fromTo: "between the ball shoulders with the links drawn in",
       subject: "hitch",
       on: LINKED,
@@ -176,7 +203,7 @@ export const MATCH = {
       matters: "A narrow cross shaft must be reached.",
     }),
     "hitch.widest": length([0.4, 1.6], 0.95, {
-      label: "Balls, widest",
+      label: "Link ends, widest apart",
       fromTo: "between the ball shoulders with the links let out as far as the stabilisers go",
       subject: "hitch",
       on: LINKED,
@@ -191,13 +218,13 @@ export const MATCH = {
       matters: "What it cannot lift stays on the ground.",
     }),
     "hitch.liftBehind": length([0, 2], 0, {
-      label: "Lift capacity holds so far behind the balls",
-      fromTo: "from the balls straight back to where the plate or report quotes it; 0 at the ball ends",
-      how: "Test reports give one figure at the ball ends and often another on a frame, 610 mm behind them: take the length that goes with the figure above.",
+      label: "Lift capacity holds so far behind the link ends",
+      fromTo: "from the link ends straight back to where the plate or report quotes it; 0 at the link ends",
+      how: "Test reports give one figure at the link ends and often another on a frame, 610 mm behind them: take the length that goes with the figure above.",
       subject: "hitch",
       on: LINKED,
       sigma: { taped: 0.005, book: 0.01, assumed: 0.1 },
-      otherwise: { value: 0, source: "at the ball ends" },
+      otherwise: { value: 0, source: "at the link ends" },
       matters: "The same lift holds less further back: load and capacity are compared at one place.",
     }),
   }),
@@ -236,6 +263,7 @@ export const MATCH = {
       matters: "The pin must fill it.",
     }),
     "hitch.toPto": length([0.2, 0.8], 0.4, {
+      ...OF_DRIVEN,
       label: "Drawbar pin to PTO shaft end",
       fromTo: "from the pin hole straight ahead to the end of the PTO shaft",
       subject: "hitch",
@@ -298,6 +326,7 @@ export const MATCH = {
     "pto.type": choice(
       plain(PTO_TYPES, (key) => capital(describeShaft(key as "1"))),
       {
+        ...OF_DRIVEN,
         label: "Tractor's PTO shaft",
         fromTo: "splines and diameter of the shaft end",
         subject: "PTO",
@@ -306,6 +335,7 @@ export const MATCH = {
       },
     ),
     "pto.speed": measure("rotation", perMinute(200, 1500), 9, {
+      ...OF_DRIVEN,
       label: "PTO speed chosen",
       fromTo: "what the lever and the display say",
       subject: "PTO",
@@ -318,6 +348,7 @@ export const MATCH = {
         ...plain(PTO_TYPES, (key) => capital(describeShaft(key as "1"))),
       ],
       {
+        ...OF_DRIVEN,
         label: "Shaft the implement takes",
         fromTo: "splines of its drive shaft's tractor end",
         subject: "implement",
@@ -326,6 +357,7 @@ export const MATCH = {
       },
     ),
     "tool.ptoLow": measure("rotation", perMinute(100, 1400), 9, {
+      ...OF_DRIVEN,
       label: "PTO speed, lowest",
       fromTo: "from the implement's sign",
       subject: "implement",
@@ -333,6 +365,7 @@ export const MATCH = {
       matters: "Slower it does not work well.",
     }),
     "tool.ptoHigh": measure("rotation", perMinute(100, 1400), 9, {
+      ...OF_DRIVEN,
       label: "PTO speed, highest",
       fromTo: "from the implement's sign",
       subject: "implement",
@@ -340,6 +373,7 @@ export const MATCH = {
       matters: "Faster it flies apart.",
     }),
     "tool.shaftPower": measure("power", kilowatts(5, 400), 60e3, {
+      ...OF_DRIVEN,
       label: "Power at the shaft",
       fromTo: "what the implement takes, from its book",
       subject: "implement",
@@ -409,6 +443,7 @@ export const MATCH = {
     "tool.shaftCategory": choice(
       ["1", "2", "3", "4", "5", "6", "7", "8"].map((key) => ({ key, label: `Size ${key}` })),
       {
+        ...OF_DRIVEN,
         label: "Drive shaft's size",
         fromTo: "from the mark on its joint or tube",
         subject: "implement",
@@ -423,6 +458,7 @@ export const MATCH = {
         missing: "Missing",
       },
       {
+        ...OF_DRIVEN,
         label: "Shaft guard",
         fromTo: "tube, cones and chains, both ends",
         subject: "implement",

@@ -1,31 +1,42 @@
 import { ROWLESS } from "../../trade/kinds.ts";
 import { choice, count, EACH_SEASON, entriesOf, length, measure } from "../entry-type.ts";
 
-const behind = (end: string) => ({
-  label: `Link balls to ${end} of the work`,
-  fromTo: `from the line between the lower link balls straight back to where the ${end} of the tool works`,
+const behind = (end: "front" | "rear") => ({
+  label: `Lower link ends to {${end}}`,
+  fromTo: `from the line between the lower link ends straight back to where {${end}At}`,
   plausible: [0.1, 12] as const,
 });
-const ahead = (end: string) => ({
-  label: `Front balls to ${end} of the work`,
-  fromTo: `from the line between the front link balls straight ahead to where the ${end} of the tool works`,
+const ahead = (end: "front" | "rear") => ({
+  label: `Front link ends to {${end}}`,
+  fromTo: `from the line between the front lower link ends straight ahead to where {${end}At}`,
   direction: "forward" as const,
   plausible: [0.1, 6] as const,
   typical: 1.2,
 });
 
+/** It turns with its tractor: nothing has to be pulled straight. */
+const CARRIED = { conditions: ["level floor", "tool lowered"] } as const;
+
 const ROLLING = ["drawn", "train", "links", "semi"] as const;
 const DEGREE = Math.PI / 180;
 
-const HAS_ROWS = { key: "tool.kind", not: ROWLESS };
+const NO_ROWS = { kinds: ROWLESS, unless: null };
+/** Told to a terminal, and to nothing else. */
+const TERMINAL = { serves: "terminal" } as const;
 
 const DELAY = {
+  serves: "switching",
   how: "Read it off the terminal's page for switching. The proof with headland marks tells what it ought to be.",
   subject: "coupling",
   at: "workMid",
   dueAfter: EACH_SEASON,
   ofVariant: "inherits",
   sigma: { taped: 0.05, book: 0.2, assumed: 0.5 },
+} as const;
+
+const CUT = {
+  fromTo: "across what the knives cut, from the outermost blade tip to the outermost blade tip",
+  how: "Machine off, key out. Turn the outermost discs by hand until a blade points straight out, and tape between the tips.",
 } as const;
 
 /** Where machines end that are built, metres of working width (ours); one-legged, one-bodied and one-row tools exist. */
@@ -66,18 +77,20 @@ export const TOOL = {
       on: ["drawn", "train", "links", "semi"],
       as: {
         links: {
-          label: "Link balls to wheels",
-          fromTo: "from the line between the balls straight back to the axle the tool turns about",
+          label: "Lower link ends to wheels",
+          fromTo: "from the line between the lower link ends straight back to the axle the tool turns about",
         },
         semi: {
-          label: "Link balls to wheels",
-          fromTo: "from the line between the balls straight back to the wheel that carries the tail",
+          label: "Lower link ends to wheels",
+          fromTo:
+            "from the line between the lower link ends straight back to the wheel that carries the tail",
         },
       },
     }),
     "tool.axleType": choice(
       { rigid: "Rigid", "steered wheels": "Steered wheels", "steered drawbar": "Steered drawbar" },
       {
+        ...TERMINAL,
         label: "Axle of the tool",
         fromTo: "whether the tool's wheels or its drawbar steer; terminals are often preset to steered",
         how: "Look for cylinders at the wheels or the drawbar, and for a sensor of the angle.",
@@ -89,6 +102,7 @@ export const TOOL = {
       },
     ),
     "pin.joint": length([0.3, 6], 1.6, {
+      ...TERMINAL,
       letter: "X",
       label: "Pin to the drawbar's joint",
       fromTo: "from the pin's centre straight back to the joint the drawbar is steered about",
@@ -105,6 +119,7 @@ export const TOOL = {
       whenMissing: "note",
     }),
     "tool.steerAngle": measure("angle", [2 * DEGREE, 45 * DEGREE], 20 * DEGREE, {
+      ...TERMINAL,
       label: "Steers at most, either way",
       fromTo: "how far wheels or drawbar turn from straight to their stop",
       how: "Turn to the stop on one side and read the angle off the terminal or the maker's plate.",
@@ -118,9 +133,10 @@ export const TOOL = {
     }),
     "pin.workFront": length([0.8, 15], 3.8, {
       ofVariant: "inherits",
+      ...TERMINAL,
       letter: "F",
-      label: "Drawbar pin to front rank",
-      fromTo: "from the pin's centre straight back to where the front rank puts seed in the ground",
+      label: "Drawbar pin to {front}",
+      fromTo: "from the pin's centre straight back to where {frontAt}",
       how: "Tool lowered to work. Keep the tape level and along the line of pull; read it beside the pin.",
       subject: "implement",
       direction: "rearward",
@@ -128,14 +144,24 @@ export const TOOL = {
       at: "workFront",
       conditions: ["level floor", "pulled straight", "tool lowered"],
       touchedBy: ["tool drawbar", "tool openers"],
-      matters: "Sections switch on here: an error sows early or late at every headland.",
+      matters: "Sections switch on here: an error works early or late at every headland.",
       untapedZero: "stop",
       whenMissing: "stop",
+      ofTool: {
+        sprayer: {
+          how: "Boom unfolded at working height. Plumb the hitch and a nozzle of the middle section and tape between the marks.",
+          conditions: ["level floor", "boom unfolded"],
+        },
+        spreader: {
+          how: "From its spread test, or drive over a line of trays: the fore-aft middle of what lies in them. It lies metres behind the discs.",
+          conditions: [],
+        },
+      },
       as: {
         links: behind("front"),
         semi: behind("front"),
-        mounted: { ...behind("front"), typical: 0.9 },
-        front: ahead("front"),
+        mounted: { ...behind("front"), ...CARRIED, typical: 0.9 },
+        front: { ...ahead("front"), ...CARRIED },
         head: {
           label: "Head mount to knife",
           fromTo: "from the mount straight ahead to the points of the knife",
@@ -164,34 +190,37 @@ export const TOOL = {
     }),
     "pin.workRear": length([0.8, 15], 4.1, {
       ofVariant: "inherits",
+      ...TERMINAL,
+      secondLine: true,
       letter: "G",
-      label: "Drawbar pin to rear rank",
-      fromTo: "from the pin's centre straight back to where the rear rank puts seed in the ground",
-      how: "Read it on the same pull of the tape as the front rank. One rank only: give the same length.",
+      label: "Drawbar pin to {rear}",
+      fromTo: "from the pin's centre straight back to where {rearAt}",
+      how: "Read it on the same pull of the tape as the {front}. All of it in one line: give the same length.",
       subject: "implement",
       direction: "rearward",
       span: { from: "pin", to: "workRear", axis: "x" },
       at: "workRear",
       conditions: ["level floor", "pulled straight", "tool lowered"],
       touchedBy: ["tool drawbar", "tool openers"],
-      matters: "The work ends here: the rear rank decides where seed stops at the headland.",
+      matters: "The work ends here: it decides where it stops at the headland.",
       untapedZero: "stop",
       whenMissing: "stop",
       on: ["drawn", "train", "links", "semi", "mounted", "front"],
       as: {
         links: behind("rear"),
         semi: behind("rear"),
-        mounted: { ...behind("rear"), typical: 1.3 },
-        front: { ...ahead("rear"), typical: 0.9 },
+        mounted: { ...behind("rear"), ...CARRIED, typical: 1.3 },
+        front: { ...ahead("rear"), ...CARRIED, typical: 0.9 },
       },
     }),
     "tool.lateral": length([-3, 3], 0, {
       dueAfter: EACH_SEASON,
       ofVariant: "inherits",
+      ...TERMINAL,
       letter: "H",
-      label: "Tool off the line of pull",
+      label: "Lateral offset",
       fromTo: "from the line of pull sideways to the middle of the working width",
-      how: "Pull straight ahead, then tape from a string along the tractor's centre line to the outermost coulter on each side: half the difference is the offset.",
+      how: "Pull straight ahead, then tape from a string along the tractor's centre line to the outermost {outer} on each side: half the difference is the offset.",
       subject: "implement",
       direction: "right",
       span: { from: "pin", to: "workMid", axis: "y" },
@@ -199,8 +228,8 @@ export const TOOL = {
       conditions: ["pulled straight", "drawbar central", "wheels straight", "tool lowered"],
       touchedBy: ["tool drawbar", "tool openers"],
       fromFaces: {
-        left: "centre line to the left end coulter",
-        right: "centre line to the right end coulter",
+        left: "centre line to the outermost {outer}, left",
+        right: "centre line to the outermost {outer}, right",
         sense: -1,
       },
       sides: { plus: "right", minus: "left" },
@@ -215,16 +244,45 @@ export const TOOL = {
       ofVariant: "own",
       letter: "J",
       label: "Working width",
-      fromTo: "across the work, from half a row outside the first coulter to half a row outside the last",
-      how: "Tape the first coulter to the last, across the tool, and add one row spacing.",
+      fromTo:
+        "across the work, from half a spacing outside the first {outer} to half a spacing outside the last",
+      how: "Tape the first {outer} to the last, across the tool, and add one {one} spacing.",
       subject: "implement",
       span: { from: "leftEdge", to: "rightEdge", axis: "y" },
       at: "rightEdge",
       conditions: ["tool lowered"],
       touchedBy: ["tool openers"],
-      matters: "Track spacing and recorded hectares both come from it.",
+      matters: "Line spacing and recorded hectares both come from it.",
       untapedZero: "stop",
       whenMissing: "stop",
+      ofTool: {
+        plough: {
+          fromTo: "across all furrows: the bodies times the width one of them cuts",
+          how: "Plough a few metres, then tape from the last furrow's wall of one run to that of the next.",
+        },
+        disc: {
+          fromTo: "across what the discs cut, from the outermost disc to the outermost disc",
+          how: "Tape the outermost cut on the ground, left to right, square to the line of travel.",
+        },
+        mower: CUT,
+        conditioner: CUT,
+        rake: {
+          fromTo: "across what the tines sweep at their outermost",
+          how: "Rotors turned by hand until a tine points straight out, then tape from tine tip to tine tip.",
+        },
+        spreader: {
+          fromTo: "how far apart its passes lie even; far less than it throws",
+          how: "From its spread test, for this product and these vanes.",
+        },
+        header: {
+          fromTo: "across the head, from the point of one crop divider to the other",
+          how: "Tape along the knife from divider to divider.",
+        },
+        roller: {
+          fromTo: "across the outermost rings",
+          how: "Tape from the outer face of the first ring to that of the last, unfolded.",
+        },
+      },
       as: {
         boom: {
           fromTo: "from half a spacing outside the first nozzle to half a spacing outside the last",
@@ -235,19 +293,27 @@ export const TOOL = {
       },
     }),
     "rows.count": count([1, 240], 24, {
-      when: HAS_ROWS,
+      notOf: NO_ROWS,
       ofVariant: "own",
       letter: "K",
-      label: "Number of rows",
-      fromTo: "every row that puts seed in the ground, both ranks together",
-      how: "Count from the left end, touching each coulter.",
+      label: "Number of {many}",
+      fromTo: "every {one} across the tool, all ranks together",
+      how: "Count from the left end, touching each {outer}.",
       subject: "implement",
       at: "rightEdge",
       touchedBy: ["tool openers"],
       sigma: { taped: 0, book: 0, assumed: 0.5 },
-      matters: "Rows times spacing is the check on the working width.",
+      matters: "{Many} times spacing is the check on the working width.",
       untapedZero: "stop",
       whenMissing: "note",
+      ofTool: {
+        sprayer: { typical: 48, fromTo: "every nozzle body on the boom" },
+        planter: { typical: 8, fromTo: "every row it plants" },
+        plough: {
+          typical: 5,
+          fromTo: "every body that turns a furrow; of a reversible plough those of one side",
+        },
+      },
       as: {
         boom: {
           typical: 48,
@@ -259,19 +325,19 @@ export const TOOL = {
       },
     }),
     "rows.spacing": length([0.05, 1.5], 0.15, {
-      when: HAS_ROWS,
+      notOf: NO_ROWS,
       dueAfter: EACH_SEASON,
       ofVariant: "inherits",
       letter: "L",
-      label: "Row spacing",
-      fromTo: "from one row to the next, both ranks counted",
+      label: "{One} spacing",
+      fromTo: "from one {one} to the next, all ranks counted",
       how: "Tape over ten gaps and divide by ten.",
       subject: "implement",
       at: "rightEdge",
       touchedBy: ["tool openers"],
       shown: "small",
       sigma: { taped: 0.0005, book: 0.001, assumed: 0.01 },
-      matters: "Rows times spacing is the check on the working width.",
+      matters: "{Many} times spacing is the check on the working width.",
       untapedZero: "stop",
       whenMissing: "note",
       as: {
@@ -282,19 +348,29 @@ export const TOOL = {
           matters: "Nozzles times spacing is the check on the working width.",
         },
       },
+      ofTool: {
+        plough: {
+          label: "Width one body cuts",
+          fromTo: "from one body to the next, square to the line of travel",
+          how: "Tape from the point of one body to the line of the next, square to the furrow.",
+        },
+        sprayer: { typical: 0.5, fromTo: "from one nozzle to the next" },
+        planter: { typical: 0.75, fromTo: "from one row to the next" },
+      },
     }),
     "work.overlap": length([0, 1], 0, {
       ofVariant: "inherits",
       letter: "M",
-      label: "Overlap wanted",
+      serves: "guidance",
+      label: "Overlap",
       fromTo: "how far one pass shall lie over the one before",
-      how: "A drill usually wants none: say so. Cutting and spreading tools want some.",
+      how: "Drills, planters and booms want none. Cutting and raking tools want some, so that no strip is left.",
       subject: "coupling",
       at: "leftEdge",
       shown: "small",
       sigma: { taped: 0, book: 0, assumed: 0 },
       otherwise: { value: 0, source: "none wanted, as most tools" },
-      matters: "Track spacing is the working width less this.",
+      matters: "Line spacing is the working width less this.",
       untapedZero: "fine",
       whenMissing: "assumed",
       as: { head: { otherwise: { value: 0.3, source: "common practice for a cutting head" } } },
@@ -303,7 +379,8 @@ export const TOOL = {
       plausibleOf: WIDTHS,
       ofVariant: "own",
       letter: "R",
-      label: "Track spacing in the terminal",
+      serves: "guidance",
+      label: "Line spacing in the terminal",
       fromTo: "how far apart the terminal lays its lines for this tool now",
       how: "Read it off the terminal's guidance page. A tool chosen there does not always bring its own.",
       subject: "coupling",

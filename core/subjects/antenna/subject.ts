@@ -1,4 +1,5 @@
 import { isAhead } from "../../dimension/attachment.ts";
+import { usesTerminal } from "../../rig/asked.ts";
 import { between } from "../../rig/chain.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { SIDE_SLOPE } from "../../rig/tape-next.ts";
@@ -16,6 +17,7 @@ export const ANTENNA: Subject<"antenna", null> = {
   onSheet: true,
   measured: { region: "tractor", to: "pin", sections: false, follows, pages: [] },
   ...READINGS_ALONE,
+  serves: ({ parts }) => parts.some(({ rig }) => usesTerminal(rig)),
 };
 
 function follows(rig: ResolvedRig): Follow[] {
@@ -24,7 +26,7 @@ function follows(rig: ResolvedRig): Follow[] {
     isAhead(rig.attachment)
       ? follow("Receiver behind the hitch", between(rig, "receiver", "pin", "x"))
       : follow(`Receiver ahead of the ${hangsOn(rig.attachment)}`, between(rig, "pin", "receiver", "x")),
-    follow("Receiver off the centre line", between(rig, "axle", "receiver", "y"), "sideways"),
+    follow("Lateral offset of the receiver", between(rig, "axle", "receiver", "y"), "sideways"),
     {
       label: "Leans downhill on a 4° slope",
       metres: height === null ? null : height * Math.sin(SIDE_SLOPE),

@@ -374,7 +374,7 @@ function trackCheck(whole: WholeRig): Check[] {
       ? row.good("tractor.trackRear", tell`${tapeLength(rear)}, front and rear in one line.`)
       : row.note(
           "tractor.trackFront",
-          tell`${dimension("tractor.trackFront", rig.attachment).label} is ${fineLength(Math.abs(off))} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
+          tell`${dimension("tractor.trackFront", rig).label} is ${fineLength(Math.abs(off))} ${off > 0 ? "wider" : "narrower"} than the rear one.`,
           "Between rows and in tramlines each wheel makes a rut of its own.",
         ),
   ];

@@ -72,7 +72,7 @@ describe("a tool that hangs to one side", () => {
 
   it("is unknown where nobody told its side or the track, and in the middle where its work is", () => {
     expect(told(checked(mower({ "tool.cgSide": undefined }), "sideways"))).toMatch(
-      /^unknown: C.g. off the line of pull/,
+      /^unknown: Lateral offset of the c.g./,
     );
     expect(told(checked(mower({ "tractor.trackRear": undefined }), "sideways"))).toMatch(
       /^unknown: Rear track width/,

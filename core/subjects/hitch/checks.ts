@@ -145,8 +145,8 @@ function tailPitchCheck(rig: ResolvedRig, { tail, wantedPitch }: HitchOf, rowOf:
     return row.good("work.ballHeight", tell`${now}; wanted ${pitchWords(wantedPitch)}.`);
   return row.fix(
     "work.ballHeight",
-    tell`${now}; wanted ${pitchWords(wantedPitch)}. Set the balls to ${tapeLength(height)} above ground.`,
-    "It hangs in the balls and stands on its wheel: the lower links set its pitch, no top link does.",
+    tell`${now}; wanted ${pitchWords(wantedPitch)}. Set the link ends to ${tapeLength(height)} above ground.`,
+    "It hangs on the link ends and stands on its wheel: the lower links set its pitch, no top link does.",
     "Set the lift",
   );
 }

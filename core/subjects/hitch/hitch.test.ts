@@ -181,7 +181,7 @@ describe("the linkage in side view", () => {
     });
   });
 
-  it("holds the same at any point of a parallelogram, and at the balls of any linkage", () => {
+  it("holds the same at any point of a parallelogram, and at the link ends of any linkage", () => {
     const parallel: Linkage = {
       ...LINKAGE,
       upperPivot: { x: LINKAGE.lowerPivot.x, z: LINKAGE.lowerPivot.z + 0.5 },
@@ -193,7 +193,7 @@ describe("the linkage in side view", () => {
     expect(liftShare(LINKAGE, 0.1, { back: 0, up: 0 })).toBeCloseTo(1, 6);
   });
 
-  it("does at a point behind the work it does at the balls", () => {
+  it("does at a point behind the work it does at the link ends", () => {
     const point = { back: 0.61, up: 0.2 };
     const share = liftShare(LINKAGE, 0.15, point)!;
     const [low, high] = [posed(LINKAGE, 0.1499)!, posed(LINKAGE, 0.1501)!];

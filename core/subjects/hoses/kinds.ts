@@ -27,7 +27,7 @@ const RUNS = { field: "runs", headland: "runs" } as const;
 
 export const FUNCTION_KINDS = {
   jack: {
-    label: "Jack or stand",
+    label: "Parking jack or stand",
     action: "double",
     uses: { stand: "moves", uncouple: "moves" },
     lockable: true,

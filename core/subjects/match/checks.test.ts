@@ -97,7 +97,7 @@ describe("the lift", () => {
   });
 });
 
-describe("a drawn tool", () => {
+describe("a trailed tool", () => {
   const at = (id: string, lines: Lines = {}, rest: Partial<WholeRig> = {}) =>
     one(id, "drawn", { ...DRAWN, ...lines }, rest);
 
@@ -219,7 +219,7 @@ describe("the shaft", () => {
     expect(told(one("shaft-overlap", "drawn", drawn))).toMatch(/^unknown: Drive shaft in the tightest turn/);
   });
 
-  it("of a drawn tool lies 406 mm from the pin for 1000 rpm on 35 mm (ASABE S203, from memory)", () => {
+  it("of a trailed tool lies 406 mm from the pin for 1000 rpm on 35 mm (ASABE S203, from memory)", () => {
     const lines = { ...DRAWN, "pto.type": "2", "tool.pto": "2" } as const;
     expect(told(one("pto-distance", "drawn", { ...lines, "hitch.toPto": "0.406" }))).toMatch(/^good/);
     expect(figured(one("pto-distance", "drawn", { ...lines, "hitch.toPto": "0.356" }))).toEqual([

@@ -101,7 +101,7 @@ export function unknownOf(
   const { name, rig } = parts[part]!;
   return {
     ...row.unknown(key),
-    said: `${dimension(key, rig.attachment).label} of ${name} is not known.`,
+    said: `${dimension(key, rig).label} of ${name} is not known.`,
     part,
   };
 }

@@ -183,10 +183,10 @@ export function liftChecks(index: number, { parts }: WholeRig, rowOf: Checker): 
   const worst = held.reduce((most, each) => (spare(each) < spare(most) ? each : most));
   const { load, holds, at, words } = worst;
   const head = rig.attachment === "head";
-  const where = head ? "at the mount" : at === null ? "at the balls" : "at the common centre of gravity";
+  const where = head ? "at the mount" : at === null ? "at the link ends" : "at the common centre of gravity";
   const asks = tell`${at === null ? "It puts" : "It weighs"} ${quantity("mass", load)}${at === null ? " on the links" : ""}${words && ` (${words})`}`;
   const quoted = known(rig, "hitch.liftBehind") ?? 0;
-  const plate = tell`the lift holds ${quantity("mass", capacity)} ${head ? "at the mount" : quoted === 0 ? "at the balls" : tell`${tapeLength(quoted)} behind the balls`}`;
+  const plate = tell`the lift holds ${quantity("mass", capacity)} ${head ? "at the mount" : quoted === 0 ? "at the link ends" : tell`${tapeLength(quoted)} behind the link ends`}`;
   // Nearer to the balls than its capacity is quoted at, a lift holds no less than that; further back it is not known.
   const surely = holds ?? ((at ?? 0) <= quoted ? capacity : null);
   if (surely === null)
@@ -210,7 +210,7 @@ export function liftChecks(index: number, { parts }: WholeRig, rowOf: Checker): 
       row.check(
         linkageOf(rig).missing?.[0] ?? "hitch.ballLow",
         tell`${said}. What it holds ${where} is not known yet.`,
-        "Nearer to the balls the lift holds more. The hitch station's lengths give it.",
+        "Nearer to the link ends the lift holds more. The hitch station's lengths give it.",
       ),
     ];
   return [tooHeavy(tell`${said}: ${quantity("mass", load - surely)} too much there.`)];

@@ -105,7 +105,7 @@ const POSITIONS = ["work.shaftWork", "work.shaftRaised", "work.shaftTurned"] as 
 /** Pulled apart at its longest, or bottoming out at its shortest: the worst of all positions decides. */
 function overlapCheck(rig: ResolvedRig, rowOf: Checker): Check {
   const row = rowOf("shaft-overlap", "Shaft's overlap");
-  const asked = POSITIONS.filter((key) => hasDimension(rig.attachment, key));
+  const asked = POSITIONS.filter((key) => hasDimension(rig, key));
   const missing = (["tool.shaftClosed", "tool.shaftTubes", ...asked] as const).find(
     (key) => known(rig, key) === null,
   );

@@ -159,7 +159,7 @@ describe("a circle", () => {
     expect(middleRadius(25.9, 22.1)).toBeCloseTo(12, 12);
   });
 
-  it("refuses what no drawn tool does", () => {
+  it("refuses what no trailed tool does", () => {
     const swapped = {
       values: { tractorOuter: 20, tractorInner: 17, toolOuter: 26, toolInner: 22 },
       choices: {},

@@ -1,6 +1,7 @@
 /** What of a rig a field test can prove, and by which tests. */
-import { type Attachment, isTrain } from "../../dimension/attachment.ts";
+import { type Attachment, asHung, type Hung, isTrain } from "../../dimension/attachment.ts";
 import { hasDimension } from "../../dimension/catalogue.ts";
+import { isServed } from "../../rig/asked.ts";
 import { type Term, termsBetween } from "../../rig/frame.ts";
 import { provenBy, type ResolvedRig } from "../../rig/resolve.ts";
 
@@ -15,11 +16,14 @@ export type Provable = {
   sideways: boolean;
   /** guidance rests on it: without it a rig is not proved through */
   wanted: boolean;
+  /** what it is proved for */
+  serves: "guidance" | "switching" | "terminal";
 };
 
 /** What of a tool of this attachment can be proved in the field, and by which tests. */
-export function provables(attachment: Attachment): Provable[] {
-  const ranks = hasDimension(attachment, "pin.workRear");
+export function provables(of: Attachment | Hung): Provable[] {
+  const hung = asHung(of);
+  const ranks = hasDimension(hung, "pin.workRear");
   return [
     {
       key: "receiver",
@@ -29,15 +33,17 @@ export function provables(attachment: Attachment): Provable[] {
       tests: ["wheel-marks", "wheel-coordinates", "run-log"],
       sideways: true,
       wanted: false,
+      serves: "guidance",
     },
     {
       key: "across",
       label: "Work beside the receiver",
       unit: "length",
-      terms: termsBetween(attachment, "receiver", "workMid", "y"),
+      terms: termsBetween(hung, "receiver", "workMid", "y"),
       tests: ["joints"],
       sideways: true,
       wanted: true,
+      serves: "guidance",
     },
     {
       key: "width",
@@ -47,15 +53,17 @@ export function provables(attachment: Attachment): Provable[] {
       tests: ["joints"],
       sideways: false,
       wanted: true,
+      serves: "guidance",
     },
     {
       key: "start",
       label: ranks ? "Receiver to where work begins" : "Receiver to the work",
       unit: "length",
-      terms: termsBetween(attachment, "receiver", "workFront", "x"),
+      terms: termsBetween(hung, "receiver", "workFront", "x"),
       tests: ["headland"],
       sideways: false,
       wanted: true,
+      serves: "terminal",
     },
     ...(ranks
       ? [
@@ -63,14 +71,15 @@ export function provables(attachment: Attachment): Provable[] {
             key: "stop",
             label: "Receiver to where work ends",
             unit: "length" as const,
-            terms: termsBetween(attachment, "receiver", "workRear", "x"),
+            terms: termsBetween(hung, "receiver", "workRear", "x"),
             tests: ["headland"] as const,
             sideways: false,
             wanted: true,
+            serves: "terminal" as const,
           },
         ]
       : []),
-    ...(hasDimension(attachment, "pin.pivot") && !isTrain(attachment)
+    ...(hasDimension(hung, "pin.pivot") && !isTrain(hung.attachment)
       ? [
           {
             key: "pivot",
@@ -80,6 +89,7 @@ export function provables(attachment: Attachment): Provable[] {
             tests: ["circle"] as const,
             sideways: false,
             wanted: false,
+            serves: "guidance" as const,
           },
         ]
       : []),
@@ -91,6 +101,7 @@ export function provables(attachment: Attachment): Provable[] {
       tests: ["headland"],
       sideways: false,
       wanted: false,
+      serves: "switching",
     },
     {
       key: "delayOff",
@@ -100,14 +111,20 @@ export function provables(attachment: Attachment): Provable[] {
       tests: ["headland"],
       sideways: false,
       wanted: false,
+      serves: "switching",
     },
   ];
+}
+
+/** What is to be proved of a rig: of one without guidance and sections nothing. */
+export function provablesOf(rig: ResolvedRig): Provable[] {
+  return provables(rig).filter((each) => isServed(each, rig));
 }
 
 /** How much of what guidance rests on is proven, over some tools. */
 export function provedOf(rigs: readonly ResolvedRig[]): { good: number; all: number } {
   const wanted = rigs.flatMap((rig) =>
-    provables(rig.attachment)
+    provablesOf(rig)
       .filter((each) => each.wanted)
       .map(({ terms }) => provenBy(terms, rig.proofs) !== null),
   );

@@ -1,3 +1,4 @@
+import { usesTerminal } from "../../rig/asked.ts";
 import { works } from "../../rig/whole.ts";
 import { READINGS_ALONE, type Subject } from "../../subject/subject.ts";
 import { FIELD_TESTS } from "./jobs/index.ts";
@@ -14,5 +15,6 @@ export const PROOF: Subject<"proof", null> = {
   onSheet: false,
   jobs: FIELD_TESTS,
   ...READINGS_ALONE,
+  serves: ({ parts }) => parts.some(({ rig }) => usesTerminal(rig)),
   standing: ({ parts }) => provedOf(parts.map(({ rig }) => rig).filter(works)),
 };

@@ -101,10 +101,11 @@ function predictions({ key, terms }: Measured, facts: SuspectFacts): Prediction[
 }
 
 /** One link with its side swapped, left at zero, or counted from an edge. */
-function linkSlips({ key, coefficient }: Term, { attachment, values }: ResolvedRig): Prediction[] {
+function linkSlips({ key, coefficient }: Term, rig: ResolvedRig): Prediction[] {
+  const { values } = rig;
   const { value } = values[key];
   const width = values["tool.width"].value;
-  const entry = dimension(key, attachment);
+  const entry = dimension(key, rig);
   const edges =
     key === "tool.lateral" && width !== null
       ? [-1, 1].map((sign) => ({
@@ -121,8 +122,9 @@ function linkSlips({ key, coefficient }: Term, { attachment, values }: ResolvedR
 }
 
 /** Front and rear of the work changed over. */
-function rankSlips(terms: readonly Term[], { attachment, values }: ResolvedRig): Prediction[] {
-  if (!hasDimension(attachment, "pin.workRear")) return [];
+function rankSlips(terms: readonly Term[], rig: ResolvedRig): Prediction[] {
+  const { values } = rig;
+  if (!hasDimension(rig, "pin.workRear")) return [];
   const [front, rear] = [values["pin.workFront"].value, values["pin.workRear"].value];
   const own = terms.find(({ key }) => key === "pin.workFront" || key === "pin.workRear");
   if (!own || front === null || rear === null) return [];

@@ -20,7 +20,7 @@ describe("a slip in words", () => {
   it("names the reading and its size, and sends to the terminal before anything is changed here", () => {
     const side = words({ kind: "side", key: "receiver.lateral" });
     expect(side.what).toBe(
-      "Side swapped: receiver off the centre line stands on the other side in the terminal.",
+      "Side swapped: lateral offset of the receiver stands on the other side in the terminal.",
     );
     expect(side.next).toContain("18.0 cm left");
     const zero = words({ kind: "zero", key: "axle.pin" });

@@ -34,7 +34,7 @@ export function suspectWords({ slip }: Suspect, rig: ResolvedRig): SuspectWords 
     case "row":
       return {
         what: tell`${rowsWord(slip.more)} ${slip.more > 0 ? "more" : "fewer"} than entered: the width is ${slip.more > 0 ? "short of" : "over"} what works by ${smallLength(Math.abs(slip.more) * (rig.values["rows.spacing"].value ?? 0))}.`,
-        next: "Count the rows, touching each coulter, and correct rows and width together.",
+        next: "Count the rows, touching each one, and correct rows and width together.",
       };
     case "variant":
       return {
@@ -71,10 +71,10 @@ function rowsWord(count: number): string {
 }
 
 function named(key: DimensionKey, rig: ResolvedRig): string {
-  const { label } = dimension(key, rig.attachment);
+  const { label } = dimension(key, rig);
   return label.charAt(0).toLowerCase() + label.slice(1);
 }
 
 function shown(key: DimensionKey, rig: ResolvedRig): Said {
-  return entryFigure(dimension(key, rig.attachment), rig.values[key].value ?? 0);
+  return entryFigure(dimension(key, rig), rig.values[key].value ?? 0);
 }

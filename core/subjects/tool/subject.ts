@@ -30,17 +30,16 @@ export const TOOL: Subject<"tool", null> = {
 };
 
 function follows(rig: ResolvedRig): Follow[] {
-  const { attachment } = rig;
-  const label = (point: "axle" | "workFront" | "workRear") => pointLabel(point, attachment);
+  const label = (point: "axle" | "workFront" | "workRear") => pointLabel(point, rig);
   return [
     follow(capital(`${label("axle")} to ${label("workFront")}`), between(rig, "axle", "workFront", "x")),
-    ...(hasDimension(attachment, "pin.workRear")
+    ...(hasDimension(rig, "pin.workRear")
       ? [follow(`Receiver to ${label("workRear")}`, between(rig, "receiver", "workRear", "x"))]
       : []),
-    ...(hasDimension(attachment, "pin.pivot")
+    ...(hasDimension(rig, "pin.pivot")
       ? [follow("Receiver to wheels", between(rig, "receiver", "pivot", "x"))]
       : []),
     follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), "sideways"),
-    follow("Track spacing, width less overlap", trackSpacing(rig)),
+    follow("Line spacing, width less overlap", trackSpacing(rig)),
   ];
 }

@@ -42,7 +42,7 @@ export function checkTraffic(tools: readonly TrafficTool[], base: TrafficTool): 
     const trackOff = tool.track === null || base.track === null ? null : tool.track - base.track;
     const row = { ...tool, trackOff, times: null, off: null };
     if (tool.spacing === null || base.spacing === null)
-      return { ...row, verdict: "unknown", why: "Its track spacing is not known yet." };
+      return { ...row, verdict: "unknown", why: "Its line spacing is not known yet." };
     const times = Math.max(1, Math.round(tool.spacing / base.spacing));
     const off = tool.spacing - times * base.spacing;
     const found = { ...row, times, off };

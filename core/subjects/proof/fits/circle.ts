@@ -47,7 +47,7 @@ export function solveCircle(
   }));
   const open = impossible.map(
     (at) =>
-      `Circle ${at + 1}: the tool runs outside the hitch's own circle. No drawn tool does: look for diameters changed over.`,
+      `Circle ${at + 1}: the tool runs outside the hitch's own circle. No trailed tool does: look for diameters changed over.`,
   );
   if (!fit) return { measured: [], also: [], residuals, along: "number", open };
   const absolute = withHitch(estimateOf(fit, 0), hitch, behind.sigma);

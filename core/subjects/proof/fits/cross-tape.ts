@@ -82,7 +82,7 @@ export function solveCrossTape(
     const taped = values.distance;
     if (!from || !to || taped === undefined) continue;
     const predicted = predictDistance(rig, from, to);
-    const label = `${pointLabel(from, rig.attachment)} to ${pointLabel(to, rig.attachment)}`;
+    const label = `${pointLabel(from, rig)} to ${pointLabel(to, rig)}`;
     if (predicted.distance === null) {
       open.push(`${label}: a reading on the way is missing, so nothing is predicted.`);
       continue;

@@ -36,7 +36,7 @@ export const CIRCLE: JobKind = {
   ],
   cautions: [
     NEAR,
-    "A drawn tool at full lock can catch the tyre or bend the drawbar: stay within what the operator's manual allows.",
+    "A trailed tool at full lock can catch the tyre or bend the drawbar: stay within what the operator's manual allows.",
   ],
   one: "circle",
   receiver: false,

@@ -61,14 +61,14 @@ export const HEADLAND: JobKind = {
   ],
   asksSpacing: false,
   judgedBy: "along",
-  solve: ({ observations, left, rig: { attachment }, entered }) =>
+  solve: ({ observations, left, rig, entered }) =>
     solveHeadland(
       observations,
       left,
       {
-        oneLine: !hasDimension(attachment, "pin.workRear"),
-        start: termsBetween(attachment, "receiver", "workFront", "x"),
-        stop: termsBetween(attachment, "receiver", "workRear", "x"),
+        oneLine: !hasDimension(rig, "pin.workRear"),
+        start: termsBetween(rig, "receiver", "workFront", "x"),
+        stop: termsBetween(rig, "receiver", "workRear", "x"),
       },
       entered,
     ),

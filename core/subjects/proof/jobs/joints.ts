@@ -33,7 +33,7 @@ export const JOINTS: JobKind = {
   enough: { count: 6, why: "six joints, three of each kind, leave four degrees of freedom" },
   blind: [
     "Receiver and tool are not told apart here: the test finds the sum of both. The wheel-mark test tells them apart.",
-    "What shifts every pass the same way over the field stays unseen: drift of a drawn tool on a side slope, a moved base.",
+    "What shifts every pass the same way over the field stays unseen: drift of a trailed tool on a side slope, a moved base.",
     "Few joints do not tell how far passes stray and how far the tape: the intervals hold for passes that stray 3 to 14 mm with a fixed solution, and a tape that strays 2 to 15 mm at a joint. More than that is said.",
   ],
   cautions: [ON_FOOT],
@@ -78,7 +78,7 @@ export const JOINTS: JobKind = {
         spacing: setup.spacing,
         less: setup.rowToRow ? (row ?? 0) : 0,
         fix: setup.fix,
-        across: termsBetween(rig.attachment, "receiver", "workMid", "y"),
+        across: termsBetween(rig, "receiver", "workMid", "y"),
       },
       entered,
     );
