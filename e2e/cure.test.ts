@@ -54,7 +54,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
     await press(page, "Tape F", `[data-rig="${rigId("Borrowed drill")}"]`);
 
     // Wrong entries: said by the field, kept as typed, nothing changed.
-    await seen(page, "Drawbar pin to front rank");
+    await seen(page, "Drawbar pin to front of the work");
     await fill(page, "text", "5 metres 06");
     await page.keyboard.press("Enter");
     await seen(page, "only feet and inches go together");
@@ -160,7 +160,7 @@ describe("what a stop blocks", () => {
     const { page } = await openPage(browser);
     await visit(page, `${yard.address}${rig("Borrowed drill")}/card`);
     await seen(page, "Do not type this in yet");
-    await seen(page, "The rear rank lies 5.360 m ahead of the drawbar pin.");
+    await seen(page, "The rear rank would lie 5.360 m ahead of the drawbar pin.");
     expect((await figures(page))["Hitch to coverage point"]).toBe("not yet");
     expect(await page.$("::-p-text(Issue card)")).toBeNull();
     expect((await fetch(`${yard.address}${rig("Borrowed drill")}/cards/1/print`)).status).toBe(404);

@@ -98,12 +98,12 @@ describe("files", () => {
         (boxes) => boxes.filter((box) => (box as HTMLInputElement).checked).length,
       );
     expect(await ticked()).toBe(0);
-    await page.click('input[aria-label="Take Drawbar pin to front rank"]');
+    await page.click('input[aria-label="Take Drawbar pin to front of the work"]');
     await press(page, "Import what is ticked");
     await seen(page, "Say who you are.");
-    await page.click('input[aria-label="Take Drawbar pin to front rank"]').catch(() => {});
+    await page.click('input[aria-label="Take Drawbar pin to front of the work"]').catch(() => {});
     await fill(page, "person", "Mira Tolland");
-    if ((await ticked()) === 0) await page.click('input[aria-label="Take Drawbar pin to front rank"]');
+    if ((await ticked()) === 0) await page.click('input[aria-label="Take Drawbar pin to front of the work"]');
     await press(page, "Import what is ticked");
     await seen(page, "A reading belongs to its machine");
     await visit(page, `${yard.address}${rig("Borrowed drill")}/tool?at=pin.workFront`);

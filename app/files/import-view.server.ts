@@ -1,12 +1,14 @@
 import { ATTACHMENTS, type Attachment } from "../../core/dimension/attachment.ts";
 import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
+import { judgeRange } from "../../core/dimension/range.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import { isSameReading } from "../../core/rig/facts.ts";
 import { senseOf } from "../../core/rig/frame.ts";
 import { below, gradeOf } from "../../core/rig/grade.ts";
 import { sectionSum } from "../../core/rig/sections.ts";
+import { isToolKind } from "../../core/trade/kinds.ts";
 import type { SubjectColumns } from "../../data/facts.ts";
 import { machineFacts } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
@@ -150,7 +152,9 @@ function rowsOf(
     (key) => subjectOn(key, target, attachment),
     typeof target.machine === "number" ? target.machine : null,
   );
-  const rows = catalogueOf(attachment).flatMap((entry): ImportRow[] => {
+  const tool = known.readings["tool.kind"]?.rawText ?? "";
+  const hung = { attachment, tool: isToolKind(tool) ? tool : null };
+  const rows = catalogueOf(hung).flatMap((entry): ImportRow[] => {
     const { key, letter, label } = entry;
     const now = known.readings[key] ?? null;
     const shown = now ? `${printEntry(entry, now.value, units)}, ${gradeOf(now.instrument)}` : "missing";
@@ -171,6 +175,7 @@ function rowsOf(
         ticked:
           !same &&
           (value >= 0 || entry.sides !== null) &&
+          judgeRange(entry, value) !== "impossible" &&
           (now === null || below(gradeOf(now.instrument), "book")),
       },
     ];

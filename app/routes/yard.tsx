@@ -31,7 +31,7 @@ const put =
   ({ db, rig, by }: Asked) => {
     archiveRig(db, rig.id, away, by);
     const undo = { intent: away ? "back" : "away", rigId: String(rig.id) };
-    return kept(`${away ? "Archive" : "Back in use"}: ${rig.name}`, { undo });
+    return kept(`${away ? "Archived" : "Back in use"}: ${rig.name}`, { undo });
   };
 
 const INTENTS: Intents<Asked> = {

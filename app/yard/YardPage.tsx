@@ -14,7 +14,7 @@ const STATE_WORDS: Record<RigState, string> = {
   all: "In use",
   stopped: "Stopped",
   ready: "Nothing stops it",
-  away: "Archive",
+  away: "Archived",
 };
 
 export function YardPage({ loaderData: { preferences, yard } }: Route.ComponentProps) {

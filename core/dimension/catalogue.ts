@@ -40,7 +40,8 @@ function entriesOn(hung: Hung): ReadonlyMap<DimensionKey, Dimension> {
       const entry = ENTRIES[key] as DimensionEntry;
       const ofTool = tool === null ? null : entry.ofTool[tool];
       const said = { ...entry, ...likewise(entry, attachment), ...entry.as[attachment], ...ofTool };
-      return [key, { ...inItsWords(said, tool), key }];
+      const plausible = (tool === null ? null : said.plausibleOf?.[tool]) ?? said.plausible;
+      return [key, { ...inItsWords({ ...said, plausible }, tool), key }];
     }),
   );
   whole.set(nameOf(hung), entries);

@@ -5,6 +5,7 @@ import type { Figure } from "../quantity/said.ts";
 import { parseTyped } from "../quantity/typed.ts";
 import { type Units, unitOf } from "../quantity/units.ts";
 import type { Dimension } from "./catalogue.ts";
+import { judgeRange } from "./range.ts";
 
 export type Entry = {
   /** SI, in the dimension's own direction */
@@ -60,7 +61,9 @@ function parseChoice({ label, choices }: Dimension, text: string): Parsed<Entry>
 /** A quantity of another family, or a length, perhaps to one side. */
 function parseAmount(entry: Dimension, text: string, style: FieldUnit): Parsed<Entry> {
   const family = entry.kind === "measure" ? entry.family! : "length";
-  const read = parseTyped({ family, sides: entry.sides }, text, style);
+  // Left taken for right doubles the error: a bare figure does not say which.
+  const mustSay = entry.sides?.plus === "right";
+  const read = parseTyped({ family, sides: entry.sides, mustSay }, text, style);
   if (read.ok && family === "length" && !entry.sides && read.value.value < 0)
     return { ok: false, problem: `${entry.label} is a distance, ${entry.fromTo}. Type it without a sign.` };
   return read;
@@ -88,6 +91,36 @@ function parseFaces({ fromFaces }: Dimension, faces: Faces, style: LengthStyle):
     return { ok: false, problem: "Both distances are more than nothing, and without a sign." };
   const value = (fromFaces!.sense * (left.value.metres - right.value.metres)) / 2;
   return { ok: true, value: { value: value || 0, step: Math.hypot(left.value.step, right.value.step) / 2 } };
+}
+
+/** A value as the field that was typed in shows it. */
+export function printIn(entry: Dimension, value: number, style: FieldUnit): string {
+  const { kind, family, sides } = entry;
+  const word = sides && value !== 0 ? ` ${value > 0 ? sides.plus : sides.minus}` : "";
+  const size = sides ? Math.abs(value) : value;
+  if (kind === "count") return String(value);
+  if (kind === "measure") {
+    // A unit of another family than the field's is read as the family's first: it is said in that.
+    const unit = Object.hasOwn(FAMILIES[family!], style) ? style : Object.keys(FAMILIES[family!])[0];
+    return printMeasure(family!, size, unit as never) + word;
+  }
+  return isLengthStyle(style) ? printLength(size, style) + word : "";
+}
+
+/** What is to be said of a figure before it is kept: that it cannot be, or that it is not usual and wants a second look. Null for a usual one. */
+export function rangeProblem(
+  entry: Dimension,
+  value: number,
+  style: FieldUnit,
+): { impossible: boolean; text: string } | null {
+  const range = judgeRange(entry, value);
+  // A zero, and a sign the wrong way, are told by themselves.
+  if (range === "usual" || value === 0 || (value < 0 && !entry.sides)) return null;
+  const say = (each: number) => printIn(entry, each, style);
+  const usual = `Usual is ${say(entry.plausible[0])} to ${say(entry.plausible[1])}`;
+  return range === "impossible"
+    ? { impossible: true, text: `${say(value)} cannot be. ${usual}: look at the unit.` }
+    : { impossible: false, text: `${usual}. Is ${say(value)} right?` };
 }
 
 /** Prints a value of this dimension in the operator's units, with its side word where it has sides. */

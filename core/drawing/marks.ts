@@ -4,7 +4,7 @@ import { printEntry } from "../dimension/entry.ts";
 import type { Box } from "../picture/box.ts";
 import type { Units } from "../quantity/units.ts";
 import { termsBetween } from "../rig/frame.ts";
-import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
+import { givenSections, isBelieved, type ResolvedRig } from "../rig/resolve.ts";
 import { countSections } from "../rig/sections.ts";
 import type { Placed } from "./place.ts";
 import type { DimensionMark, Sheet } from "./sheet.ts";
@@ -41,9 +41,7 @@ export function toMark(
   const entry = isDimensionKey(target) ? dimension(target, rig) : null;
   const text = entry ? valueText(entry, rig, sheet.units) : sectionsText(rig);
   const unread = entry ? rig.values[entry.key].reading === null : givenSections(rig) === null;
-  const doubted = entry
-    ? rig.values[entry.key].doubt !== null && rig.values[entry.key].doubt !== "habitual zero"
-    : false;
+  const doubted = entry ? !isBelieved(rig.values[entry.key].doubt) : false;
   return {
     target,
     letter: entry?.letter ?? SECTIONS_LETTER,

@@ -78,7 +78,14 @@ describe("judging a rig", () => {
   });
 
   it("doubts a slipped digit", () => {
-    expect(found(sampleRig({ "axle.pin": 10.4 }))).toEqual(["fix range:axle.pin"]);
+    expect(found(sampleRig({ "axle.pin": 3.1 }))).toEqual(["check range:axle.pin"]);
+  });
+
+  it("stops what cannot be, whatever it came by, and reckons nothing with it", () => {
+    // A receiver 25 km ahead of its axle: a coordinate typed where a length belongs.
+    const rig = sampleRig({ "receiver.foreAft": 25_000 });
+    expect(found(rig)).toEqual(["stop impossible:receiver.foreAft"]);
+    expect(only(rig, "impossible:receiver.foreAft").what).toContain("that cannot be");
   });
 });
 
@@ -107,7 +114,7 @@ describe("widths that disagree", () => {
 
   it("keeps quiet within 2 cm, and about a width already doubted", () => {
     expect(judge(sampleRig({ "tool.width": 4.52, "guidance.trackSpacing": 4.52 }))).toEqual([]);
-    expect(found(sampleRig({ "tool.width": 65 }))).toEqual(["fix range:tool.width"]);
+    expect(found(sampleRig({ "tool.width": 650 }))).toEqual(["stop impossible:tool.width"]);
   });
 
   it("assumes one section as wide as the tool and says so, and stops where nobody knows the width either", () => {

@@ -3,7 +3,7 @@ import { dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts"
 import { pointLabel } from "../dimension/points.ts";
 import { tapeLength, tell } from "../quantity/said.ts";
 import { askedOf, guidedBy, usesTerminal } from "../rig/asked.ts";
-import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
+import { givenSections, isBelieved, type ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { type Finding, worstFirst } from "./finding.ts";
 import { judgeRepeats } from "./repeats.ts";
@@ -39,7 +39,8 @@ export function judge(rig: ResolvedRig): Finding[] {
 function judgeRanks(rig: ResolvedRig): Finding[] {
   const { values } = rig;
   const [front, rear] = [values["pin.workFront"], values["pin.workRear"]];
-  if (front.value === null || rear.value === null || front.doubt || rear.doubt) return [];
+  if (front.value === null || rear.value === null || !isBelieved(front.doubt) || !isBelieved(rear.doubt))
+    return [];
   // Both are read away from the hitch: behind it the rear lies further off, in front of the machine the front does.
   const ahead = isAhead(rig.attachment) ? rear.value - front.value : front.value - rear.value;
   if (ahead <= 0) return [];

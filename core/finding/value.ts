@@ -61,8 +61,16 @@ export function judgeValue(entry: Dimension, rig: ResolvedRig): Finding[] {
       return [wrongSign(entry, value, rig)];
     case "range":
       return [
+        findingOn(entry, "impossible", {
+          severity: "stop",
+          what: tell`${entry.label} is ${shown}: that cannot be.`,
+          why: tell`Usual is ${entryFigure(entry, plausible[0])} to ${entryFigure(entry, plausible[1])}: a unit was missed, or it is the number of something else.`,
+        }),
+      ];
+    case "unusual":
+      return [
         findingOn(entry, "range", {
-          severity: "fix",
+          severity: "check",
           what: tell`${entry.label} is ${shown}, outside what is usual.`,
           why: tell`Usual is ${entryFigure(entry, plausible[0])} to ${entryFigure(entry, plausible[1])}: look for a slipped digit or a wrong unit.`,
         }),

@@ -6,7 +6,7 @@ import { capital } from "../quantity/capital.ts";
 import { type Said, tapeLength, tell } from "../quantity/said.ts";
 import { trackSpacing } from "../rig/chain.ts";
 import { below, GRADES, type Grade, gradeOf } from "../rig/grade.ts";
-import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
+import { givenSections, isBelieved, type ResolvedRig } from "../rig/resolve.ts";
 import { countSections, sectionSum } from "../rig/sections.ts";
 import type { Finding, Target } from "./finding.ts";
 import { findingOn } from "./value.ts";
@@ -96,7 +96,7 @@ function suspect(
 
 function widthEstimate({ values }: ResolvedRig): Estimate | null {
   const { value, doubt, grade } = values["tool.width"];
-  if (value === null || doubt) return null;
+  if (value === null || !isBelieved(doubt)) return null;
   const text = tapeLength(value);
   return {
     label: "the width",
@@ -133,7 +133,13 @@ function counted({ attachment, tool }: Pick<ResolvedRig, "attachment" | "tool">)
 function rowsEstimate(rig: ResolvedRig): Estimate | null {
   const { values } = rig;
   const [count, spacing] = [values["rows.count"], values["rows.spacing"]];
-  if (count.value === null || spacing.value === null || count.doubt || spacing.doubt) return null;
+  if (
+    count.value === null ||
+    spacing.value === null ||
+    !isBelieved(count.doubt) ||
+    !isBelieved(spacing.doubt)
+  )
+    return null;
   const metres = count.value * spacing.value;
   const [look, label] = below(count.grade, spacing.grade)
     ? [count, `the number of ${counted(rig).many}`]
@@ -156,7 +162,7 @@ export function judgeTrackSpacing(rig: ResolvedRig): Finding[] {
   const set = rig.values["guidance.trackSpacing"];
   const width = rig.values["tool.width"];
   const wanted = trackSpacing(rig).total;
-  if (set.value === null || set.doubt || wanted === null || width.doubt) return [];
+  if (set.value === null || !isBelieved(set.doubt) || wanted === null || !isBelieved(width.doubt)) return [];
   const off = set.value - wanted;
   if (Math.abs(off) < SPACING_STEP - 1e-9) return [];
   const by = tapeLength(Math.abs(off));

@@ -170,6 +170,8 @@ function toParts(tokens: Token[]): Part[] | string {
 }
 
 function addParts(parts: Part[], bare: LengthUnit): ParsedLength | string {
+  const fractionless = withFraction(parts);
+  if (fractionless) return addParts(fractionless, bare);
   const [first, second] = parts;
   if (!first) return "There is no number in it.";
   if (parts.length > 2) return "There are more than two parts.";
@@ -178,6 +180,10 @@ function addParts(parts: Part[], bare: LengthUnit): ParsedLength | string {
     if (unclear) return unclear;
   }
   if (!second) return inMetres(first, first.unit ?? bare);
+  if (isFollowed(first, second)) {
+    const [larger, smaller] = [inMetres(first, first.unit!), inMetres(second, second.unit!)];
+    return { metres: larger.metres + smaller.metres, step: smaller.step };
+  }
   if (first.unit !== "ft")
     return `“${first.text}” and “${second.text}” cannot be added: only feet and inches go together.`;
   if (second.unit !== "in" && second.unit !== null) return `“${second.text}” cannot follow feet.`;
@@ -186,6 +192,23 @@ function addParts(parts: Part[], bare: LengthUnit): ParsedLength | string {
   const feet = inMetres(first, "ft");
   const inches = inMetres(second, "in");
   return { metres: feet.metres + inches.metres, step: inches.step };
+}
+
+/** Inches whose fraction stands behind the mark: 10′ 6″ 3/8. Null where there is none. */
+function withFraction(parts: Part[]): Part[] | null {
+  const [inches, fraction] = parts.slice(-2);
+  if (inches?.unit !== "in" || !Number.isInteger(inches.value) || fraction?.unit !== null) return null;
+  if (!/^\d+\/\d+$/.test(fraction.text) || fraction.value >= 1) return null;
+  const whole: Part = { ...fraction, value: inches.value + fraction.value, unit: "in" };
+  return [...parts.slice(0, -2), { ...whole, text: `${inches.text} ${fraction.text}` }];
+}
+
+/** Metres with centimetres behind them, or either with millimetres: 3 m 10 cm. The smaller stays under one of the larger. */
+function isFollowed(first: Part, second: Part): boolean {
+  const order = ["m", "cm", "mm"];
+  const [large, small] = [order.indexOf(first.unit ?? ""), order.indexOf(second.unit ?? "")];
+  if (large < 0 || small <= large || !Number.isInteger(first.value)) return false;
+  return second.value * METRES_PER[second.unit!] < METRES_PER[first.unit!];
 }
 
 /**

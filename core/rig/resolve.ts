@@ -7,6 +7,7 @@ import {
   hasDimension,
 } from "../dimension/catalogue.ts";
 import type { ChangeKind } from "../dimension/change.ts";
+import { judgeRange } from "../dimension/range.ts";
 import { isToolKind, type ToolKindKey } from "../trade/kinds.ts";
 import {
   type Change,
@@ -21,7 +22,12 @@ import type { Term } from "./frame.ts";
 import { below, type Grade, gradeOf } from "./grade.ts";
 
 /** Why a value is not believed although it is there. */
-export type Doubt = "zero" | "habitual zero" | "sign" | "range";
+export type Doubt = "zero" | "habitual zero" | "sign" | "unusual" | "range";
+
+/** Whether a value is reckoned with: a habitual zero and an unusual figure are, and looked at; what cannot be is not. */
+export function isBelieved(doubt: Doubt | null): boolean {
+  return doubt === null || doubt === "habitual zero" || doubt === "unusual";
+}
 
 export type Resolved = {
   key: DimensionKey;
@@ -77,11 +83,7 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
   const values = Object.fromEntries(
     DIMENSION_KEYS.map((key) => [
       key,
-      resolveValue(
-        ofKind(dimension(key, hung), tool),
-        hasDimension(hung, key) ? facts : hasNot(facts, key),
-        proofs,
-      ),
+      resolveValue(dimension(key, hung), hasDimension(hung, key) ? facts : hasNot(facts, key), proofs),
     ]),
   ) as Record<DimensionKey, Resolved>;
   for (const proof of proofs) sharpen(values, proof);
@@ -102,7 +104,7 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
 
 /** One section as wide as the tool, assumed until somebody gives them; none while nobody knows the width. */
 function oneSection({ value, doubt, reading }: Resolved): SectionLayout | null {
-  if (value === null || doubt || !reading) return null;
+  if (value === null || !isBelieved(doubt) || !reading) return null;
   const { person, measuredAt, seq } = reading;
   return {
     id: ASSUMED_SECTIONS,
@@ -231,12 +233,6 @@ function hasNot(facts: RigFacts, key: DimensionKey): RigFacts {
     : facts;
 }
 
-/** An entry with the range of what the implement is. */
-function ofKind(entry: Dimension, tool: ToolKindKey | null): Dimension {
-  if (!entry.plausibleOf || tool === null || !Object.hasOwn(entry.plausibleOf, tool)) return entry;
-  return { ...entry, plausible: entry.plausibleOf[tool]! };
-}
-
 function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[]): Resolved {
   const { key } = entry;
   const repeats = facts.readings[key] ?? [];
@@ -266,7 +262,7 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
   const grade = proof ? "proven" : gradeOf(reading.instrument);
   const doubt = entry.kind === "choice" ? null : doubtOf(entry, value, grade);
   const stale = touched(entry.touchedBy, momentOf(reading), facts.changes);
-  const believed = doubt === null || doubt === "habitual zero";
+  const believed = isBelieved(doubt);
   return {
     ...base,
     value,
@@ -281,14 +277,15 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
 }
 
 function doubtOf(entry: Dimension, value: number, grade: Grade): Doubt | null {
-  const [low, high] = entry.plausible;
+  const [low] = entry.plausible;
   const untaped = below(grade, "taped");
   if (value === 0) {
     if (low > 0 || (untaped && entry.untapedZero === "stop")) return "zero";
     return untaped && entry.untapedZero === "check" ? "habitual zero" : null;
   }
   if (!entry.sides && value < 0) return "sign";
-  return value < low || value > high ? "range" : null;
+  const range = judgeRange(entry, value);
+  return range === "usual" ? null : range === "unusual" ? "unusual" : "range";
 }
 
 function mean(numbers: readonly number[]): number {

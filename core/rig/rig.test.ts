@@ -87,7 +87,8 @@ describe("resolving", () => {
     ["pin.workRear", -4.5, "book", "sign"],
     ["tool.lateral", -0.4, "tape", null],
     ["tool.width", 45, "tape", null],
-    ["tool.width", 62, "tape", "range"],
+    ["tool.width", 62, "tape", "unusual"],
+    ["tool.width", 450, "tape", "range"],
   ])("%s of %d by %s: doubt %s", (key, value, instrument, doubt) => {
     expect(sampleRig({ [key]: value }, { [key]: instrument }).values[key].doubt).toBe(doubt);
   });
@@ -251,6 +252,11 @@ describe("sections", () => {
     ["3 × 1.5", [1.5, 1.5, 1.5]],
     ["2x1,25; 0.5", [1.25, 1.25, 0.5]],
     ["1.5; 1.5 ; 1200 mm", [1.5, 1.5, 1.2]],
+    ["3.5 3.5 3.5", [3.5, 3.5, 3.5]],
+    ["3 x 3.5, 3", [3.5, 3.5, 3.5, 3]],
+    ["1,5, 2, 1,5", [1.5, 2, 1.5]],
+    ["2 × 1.5 3 2 × 1.5", [1.5, 1.5, 3, 1.5, 1.5]],
+    ["4 m 50 cm; 3", [4.5, 3]],
   ])("are read from %s", (text, widths) => {
     expect(parseSections(text, "m")).toEqual({ ok: true, value: widths });
   });

@@ -38,10 +38,21 @@ export function placeSections({ values, sections }: ResolvedRig): Section[] {
 export const NARROWEST = 0.05;
 export const MOST_SECTIONS = 256;
 
-/** Reads widths from left to right: "3 × 1.5", "1.5; 1.5; 1.2", "2 x 4'; 6 x 5' 6\"". Metres. */
+const ITEM = String.raw`(?:\d{1,3}\s*[x×*]\s*)?[\d.,]*\d`;
+const SPACED = new RegExp(`^${ITEM}(?:\\s+${ITEM})+$`, "i");
+
+/** What stands between semicolons, between commas with a blank behind, or between bare numbers: "3 × 3.5, 3", "3.5 3.5 3.5". */
+function groupsIn(text: string): string[] {
+  return text
+    .split(/[;+|\n]|,\s+/)
+    .map((each) => each.trim())
+    .flatMap((group) => (SPACED.test(group) ? (group.match(new RegExp(ITEM, "gi")) ?? []) : [group]));
+}
+
+/** Reads widths from left to right: "3 × 1.5", "1.5; 1.5; 1.2", "3.5 3.5 3", "3 x 3.5, 3", "2 x 4'; 6 x 5' 6\"". Metres. */
 export function parseSections(text: string, style: LengthStyle): Parsed<number[]> {
   const widths: number[] = [];
-  for (const group of text.split(/[;+|\n]/).map((each) => each.trim())) {
+  for (const group of groupsIn(text)) {
     if (group === "")
       return { ok: false, problem: `There is a gap in the list. Type it like 3 × 1.5 or 1.5; 1.5; 1.2.` };
     const repeated = /^(\d{1,3})\s*[x×*]\s*(.+)$/i.exec(group);

@@ -29,8 +29,9 @@ describe("what may be reckoned with", () => {
   });
 
   it("is not a reading outside what can be; the check that needs it says why it waits", () => {
-    const rig = rigOf({ "work.ballHeight": "3.2", "hitch.lift": "0 kg" });
+    const rig = rigOf({ "work.ballHeight": "32", "hitch.lift": "0 kg" });
     expect(known(rig, "work.ballHeight")).toBeNull();
+    expect(known(rigOf({ "work.ballHeight": "1.4" }), "work.ballHeight")).toBe(1.4);
     const pitch = checkerOf("hitch", rig)("pitch", "Pitch");
     expect(pitch.unknown("work.ballHeight").said).toBe("Link ends at work cannot be as it was read.");
     expect(pitch.unknown("work.topLink").said).toBe("Top link now is not known.");

@@ -7,7 +7,7 @@ import type { RoadLimits } from "../yard/road.ts";
 import type { TyreTable } from "../yard/tyres.ts";
 import type { Weight } from "../yard/weights.ts";
 import type { Grade } from "./grade.ts";
-import type { ResolvedRig } from "./resolve.ts";
+import { isBelieved, type ResolvedRig } from "./resolve.ts";
 
 /** One tool of a rig. Its `rig` knows the machine that drives as well: the same in every part. */
 export type ToolOfRig = {
@@ -61,7 +61,7 @@ export type Input = {
 /** A value one may reckon with: read and believed, or else what the catalogue assumes and says so. */
 export function inputOf(rig: ResolvedRig, key: DimensionKey): Input {
   const { value, doubt, grade, stale } = rig.values[key];
-  const believed = value !== null && (doubt === null || doubt === "habitual zero");
+  const believed = value !== null && isBelieved(doubt);
   if (believed) return { key, value, grade, stale: stale !== null, assumed: null };
   const { otherwise } = dimension(key, rig);
   return typeof otherwise?.value === "number"

@@ -3,7 +3,7 @@ import { type Attachment, type Hung, isFixed, onPin } from "../dimension/attachm
 import { catalogueOf, type DimensionKey, dimension, hasDimension } from "../dimension/catalogue.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
 import { termsBetween } from "../rig/frame.ts";
-import type { ResolvedRig } from "../rig/resolve.ts";
+import { isBelieved, type ResolvedRig } from "../rig/resolve.ts";
 import type { ToolKindKey } from "../trade/kinds.ts";
 import { chance } from "./random.ts";
 
@@ -32,7 +32,7 @@ export function seedTruth(rig: ResolvedRig, seed: number): Truth {
     if ((station !== "antenna" && station !== "tool") || (kind !== "length" && kind !== "count")) continue;
     if (key === "guidance.trackSpacing") continue;
     const { value, doubt } = rig.values[key];
-    const base = value === null || (doubt !== null && doubt !== "habitual zero") ? typical : value;
+    const base = value === null || !isBelieved(doubt) ? typical : value;
     values[key] = COUNTED.has(key) ? base : roundTo(base + random.normal(APART));
   }
   const rows = values["rows.count"]! * values["rows.spacing"]!;

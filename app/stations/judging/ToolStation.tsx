@@ -3,6 +3,7 @@ import { addressesIn } from "../frame/address.ts";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import { Stops } from "../frame/Stops.tsx";
 import { FieldLog } from "../reading/FieldLog.tsx";
+import { NextReading, nextAfter } from "../reading/NextReading.tsx";
 import { Readings } from "../reading/Readings.tsx";
 import { Consequences } from "./Consequences.tsx";
 import { Findings } from "./Findings.tsx";
@@ -27,6 +28,7 @@ export function ToolStation({ frame, view, history }: ToolStationView) {
     const target = targets[here < 0 ? (step > 0 ? 0 : targets.length - 1) : here + step];
     return target ? at(target) : null;
   };
+  const after = nextAfter(view.readings, search.get("after"));
   const hidden = here >= 0 ? "max-sm:hidden" : "";
   return (
     <RigFrame
@@ -48,6 +50,9 @@ export function ToolStation({ frame, view, history }: ToolStationView) {
             {view.lead} <Stops count={frame.stops} elsewhere={view.elsewhere} />
           </p>
         </div>
+        {here < 0 && (
+          <NextReading next={after && { label: `${after.letter} ${after.label}`, href: at(after.target) }} />
+        )}
         {view.findings.length > 0 && (
           <div className={hidden}>
             <Findings findings={view.findings} />

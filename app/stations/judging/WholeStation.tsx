@@ -4,6 +4,7 @@ import { addressesIn } from "../frame/address.ts";
 import { RigFrame } from "../frame/RigFrame.tsx";
 import { Stops } from "../frame/Stops.tsx";
 import { FieldLog } from "../reading/FieldLog.tsx";
+import { NextReading } from "../reading/NextReading.tsx";
 import { OpenTopic, Topics } from "../reading/Topics.tsx";
 import { Checks } from "./Checks.tsx";
 import { Findings } from "./Findings.tsx";
@@ -32,6 +33,7 @@ export function WholeStation({ station, drawing, picture, children }: Props) {
     const target = targets[here < 0 ? (step > 0 ? 0 : targets.length - 1) : here + step];
     return target ? at(target) : null;
   };
+  const unknown = checks.find(({ verdict }) => verdict === "unknown");
   const away = row ? "max-sm:hidden" : "";
   return (
     <RigFrame
@@ -50,6 +52,11 @@ export function WholeStation({ station, drawing, picture, children }: Props) {
             {view.lead} <Stops count={frame.stops} elsewhere={view.elsewhere} />
           </p>
         </div>
+        {!row && (
+          <NextReading
+            next={unknown ? { label: `${unknown.label}: ${unknown.next}`, href: unknown.href } : null}
+          />
+        )}
         <OpenTopic
           row={row}
           preferences={frame.preferences}

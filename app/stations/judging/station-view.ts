@@ -7,7 +7,7 @@ import { capital } from "../../../core/quantity/capital.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
 import type { Change } from "../../../core/rig/facts.ts";
-import { provenBy, type ResolvedRig } from "../../../core/rig/resolve.ts";
+import { isBelieved, provenBy, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../../core/rig/tape-next.ts";
 import { provablesOf } from "../../../core/subjects/proof/provable.ts";
 import { subjectOf } from "../../../core/subjects/walk.ts";
@@ -187,7 +187,7 @@ function tapeNextOf(
 
 function becauseOf({ grade, doubt, stale }: ResolvedRig["values"][keyof ResolvedRig["values"]]): string {
   if (grade === "missing") return "It is missing";
-  if (doubt && doubt !== "habitual zero") return "It cannot be right";
+  if (!isBelieved(doubt)) return "It cannot be right";
   if (stale) return `It went stale on ${day(stale.at)}`;
   return grade === "book" ? "It is from the book" : "It is assumed";
 }

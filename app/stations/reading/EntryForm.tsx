@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { useNavigate } from "react-router";
 import { v4 as uuid } from "uuid";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
-import { joinFaces, parseEntry, printEntry } from "../../../core/dimension/entry.ts";
+import { joinFaces, parseEntry, printEntry, printIn } from "../../../core/dimension/entry.ts";
 import { capital } from "../../../core/quantity/capital.ts";
 import type { Parsed } from "../../../core/quantity/figure.ts";
 import { isLengthStyle, printLength } from "../../../core/quantity/length.ts";
@@ -54,6 +54,8 @@ export function EntryForm({ row, preferences, action }: Props) {
     const form = new FormData(event.currentTarget);
     const pressed = (event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null;
     const again = pressed?.value === "again";
+    // The press that says a figure outside the usual is right is part of what is sent.
+    form.set("sure", pressed?.name === "sure" ? "yes" : "");
     if ((await submit(form, event.currentTarget, again)) !== "emptied") return;
     // What was typed while the last one was being sent stays.
     setText((typed) => (typed === form.get("text") ? "" : typed));
@@ -134,6 +136,11 @@ export function EntryForm({ row, preferences, action }: Props) {
       )}
       {row.alters && <Altered alters={row.alters} />}
       <Way ways={row.ways} instrument={instrument} onChoose={setInstrument} />
+      {errors.sure && (
+        <button type="submit" name="sure" value="yes" className="key min-h-12 text-left" disabled={busy}>
+          {errors.sure} Save it so
+        </button>
+      )}
       {(asksReason || errors.reason) && <TextField name="reason" label="Reason" problem={errors.reason} />}
       <Person name={preferences.person} problem={errors.person} />
       {row.kind !== "sections" && <More errors={errors} />}
@@ -374,10 +381,22 @@ function echo(row: ReadingRow, text: string): string {
   const read = amountOf(row, text);
   if (!read.ok) return read.problem;
   if (row.kind === "count") return `= ${read.value}`;
-  if (row.kind === "measure") return `= ${bothWays(entryOf(row), read.value)}`;
+  if (row.kind === "measure") return `= ${bothWays(entryOf(row), read.value)}${changeOf(row, read.value)}`;
+  const than = changeOf(row, read.value);
   const side = row.sides && read.value !== 0 ? ` ${read.value > 0 ? row.sides.plus : row.sides.minus}` : "";
   const size = Math.abs(read.value);
-  return `= ${printLength(size, "m")} = ${printLength(size, "ft-in")}${side}`;
+  return `= ${printLength(size, "m")} = ${printLength(size, "ft-in")}${side}${than}`;
+}
+
+/** How far it is from what stands now, before it is saved: a slipped digit shows by its size. */
+function changeOf({ was, sides, ...row }: ReadingRow, value: number): string {
+  if (was === null || row.kind === "choice" || row.kind === "sections") return "";
+  const entry = entryOf({ was, sides, ...row });
+  const by = value - was;
+  const amount = printIn({ ...entry, sides: null }, Math.abs(by), row.style);
+  if (amount === printIn({ ...entry, sides: null }, 0, row.style)) return "; as before";
+  const way = sides ? `further ${by > 0 ? sides.plus : sides.minus}` : by > 0 ? "more" : "less";
+  return `; ${amount} ${way} than ${printIn(entry, was, row.style)} now`;
 }
 
 function entryOf(row: ReadingRow) {
@@ -426,16 +445,20 @@ function useKeeping(row: ReadingRow, action: string) {
     if (kept.state === "kept") toast("success", kept.said, () => takeBack(kept.id));
     // Without a connection the page cannot be loaded again: the entry is emptied where it stands.
     if (kept.state === "waits" || stay) return "emptied";
-    await navigate(window.location.pathname + viewOf(), { preventScrollReset: true, replace: true });
+    await navigate(window.location.pathname + viewOf(row.target), {
+      preventScrollReset: true,
+      replace: true,
+    });
     return "closed";
   };
   const forget = (name: string) => setErrors((said) => ({ ...said, [name]: undefined }));
   return { errors, asksReason, busy, submit, forget };
 }
 
-/** The view and the tool chosen, to be kept when an entry closes. */
-function viewOf(): string {
+/** The view and the tool chosen, to be kept when an entry closes; and what was saved, so that the next one is offered. */
+function viewOf(saved: string): string {
   const search = new URLSearchParams(window.location.search);
   search.delete("at");
-  return search.size > 0 ? `?${search}` : "";
+  search.set("after", saved);
+  return `?${search}`;
 }

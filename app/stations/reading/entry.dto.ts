@@ -9,7 +9,7 @@ import {
 } from "../../../core/dimension/catalogue.ts";
 import { CHANGE_KINDS, type ChangeKind } from "../../../core/dimension/change.ts";
 import { CONDITION_KEYS, type ConditionKey } from "../../../core/dimension/condition.ts";
-import { type FieldUnit, isFieldUnit, parseEntry } from "../../../core/dimension/entry.ts";
+import { type FieldUnit, isFieldUnit, parseEntry, rangeProblem } from "../../../core/dimension/entry.ts";
 import { isLengthStyle } from "../../../core/quantity/length.ts";
 import { INSTRUMENTS, type Instrument } from "../../../core/rig/grade.ts";
 import { parseSections } from "../../../core/rig/sections.ts";
@@ -37,6 +37,18 @@ export function conditionsIn(text: string): ConditionKey[] {
   return CONDITION_KEYS.filter((key) => told.includes(key));
 }
 
+type Typed = Pick<KeepReadingDto, "dimension" | "hangs" | "text" | "style"> & { tool?: string };
+
+/** What was typed, read as the entry it is of, and what is to be said of its size; null where nobody can tell which entry it is. */
+function readOf({ dimension: key, hangs, tool = "", text, style }: Typed) {
+  if (!isDimensionKey(key) || !ATTACHMENT_KEYS.includes(hangs)) return null;
+  const entry = dimension(key, { attachment: hangs, tool: isToolKind(tool) ? tool : null });
+  const read = parseEntry(entry, text, style);
+  return read.ok
+    ? { ok: true as const, value: { range: rangeProblem(entry, read.value.value, style) } }
+    : read;
+}
+
 export class KeepReadingDto extends StampedDto {
   @IsIn(DIMENSION_KEYS, { message: "There is no such reading." })
   dimension!: DimensionKey;
@@ -50,16 +62,20 @@ export class KeepReadingDto extends StampedDto {
   @IsIn(["", ...Object.keys(TOOL_KINDS)], { message: "There is no such kind of tool." })
   tool?: string;
 
-  @Reads<KeepReadingDto>((text, { dimension: key, hangs, tool = "", style }) => {
-    if (!isDimensionKey(key) || !ATTACHMENT_KEYS.includes(hangs)) return null;
-    const read = parseEntry(
-      dimension(key, { attachment: hangs, tool: isToolKind(tool) ? tool : null }),
-      text,
-      style,
-    );
-    return read.ok ? null : read.problem;
+  @Reads<KeepReadingDto>((text, dto) => {
+    const read = readOf({ ...dto, text });
+    if (!read) return null;
+    if (!read.ok) return read.problem;
+    return read.value.range?.impossible ? read.value.range.text : null;
   })
   text!: string;
+
+  /** "yes": somebody looked again at a figure outside the usual */
+  @Reads<KeepReadingDto>((sure, dto) => {
+    const read = sure === "yes" ? null : readOf(dto);
+    return read?.ok && read.value.range && !read.value.range.impossible ? read.value.range.text : null;
+  })
+  sure!: string;
 
   /** repeats share it */
   @IsUUID(undefined, { message: "This entry belongs to no sitting." })

@@ -17,7 +17,7 @@ import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf, guidedBy } from "../../../core/rig/asked.ts";
 import type { Change, Reading } from "../../../core/rig/facts.ts";
 import { type Grade, gradeOf, type Instrument } from "../../../core/rig/grade.ts";
-import { givenSections, type ResolvedRig } from "../../../core/rig/resolve.ts";
+import { givenSections, isBelieved, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
 import { works } from "../../../core/rig/whole.ts";
 import { subjectOf } from "../../../core/subjects/walk.ts";
@@ -35,6 +35,8 @@ export type ReadingRow = {
   how: string;
   /** the value in the operator's units; null where missing */
   value: string | null;
+  /** the value in SI; null where missing, or where it is no figure */
+  was: number | null;
   grade: Grade;
   doubted: boolean;
   /** what changed since: "other tyres on the tractor, 3 Nov 2026"; null while nothing did */
@@ -101,8 +103,9 @@ function readingRow(
     fromTo: entry.fromTo,
     how: entry.how,
     value: writtenValue(entry, rig, units),
+    was: reading === null ? null : value,
     grade,
-    doubted: doubt !== null && doubt !== "habitual zero",
+    doubted: !isBelieved(doubt),
     stale: stale && reading && staleText(stale, reading.measuredAt),
     source: reading && sourceOf(reading),
     repeats:
@@ -194,6 +197,7 @@ function sectionsRow({ attachment, tool, sections, sectionsStale }: ResolvedRig,
     value: given
       ? `${groupWidths(given.widths, units)} = ${printLength(sectionSum(given.widths), units.tape)}`
       : null,
+    was: null,
     grade: sections ? gradeOf(sections.instrument) : "missing",
     doubted: false,
     stale: sectionsStale && given && staleText(sectionsStale, given.measuredAt),

@@ -8,7 +8,7 @@ import { validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
 import { toast } from "../../ui/toast.ts";
-import { KeepSheetDto, lineName, readSheet, unitName } from "./sheet.dto.ts";
+import { KeepSheetDto, lineName, readSheet, sureName, unitName } from "./sheet.dto.ts";
 import type { SheetRow, sheetTopics } from "./sheet-view.server.ts";
 
 type Props = {
@@ -37,7 +37,7 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
     const now = { ...texts, [key]: text };
     setTexts(now);
     window.localStorage.setItem(draft, JSON.stringify(now));
-    setErrors(({ [lineName(key)]: _, ...rest }) => rest);
+    setErrors(({ [lineName(key)]: _, [sureName(key)]: __, ...rest }) => rest);
   };
   const keep = async (event: React.FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -77,6 +77,7 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
                 row={row}
                 text={texts[row.key] ?? ""}
                 problem={errors[lineName(row.key)]}
+                unusual={errors[sureName(row.key)]}
                 onType={(text) => type(row.key, text)}
               />
             ))}
@@ -110,11 +111,14 @@ function Line({
   row: { key, letter, label, fromTo, before, now, grade, stale, style, choices },
   text,
   problem,
+  unusual,
   onType,
 }: {
   row: SheetRow;
   text: string;
   problem: string | undefined;
+  /** what is said of a figure outside the usual */
+  unusual: string | undefined;
   onType: (text: string) => void;
 }) {
   const shared = {
@@ -169,6 +173,12 @@ function Line({
           </span>
         )}
         {problem && <span className="problem block">{problem}</span>}
+        {unusual && (
+          <label className="flex min-h-11 items-center gap-2 leading-tight font-semibold text-warn">
+            <input type="checkbox" name={sureName(key)} value="yes" className="size-6 shrink-0" />
+            {unusual} Tick to say yes.
+          </label>
+        )}
       </span>
     </li>
   );

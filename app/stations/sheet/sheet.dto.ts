@@ -6,7 +6,13 @@ import {
   hasDimension,
   isDimensionKey,
 } from "../../../core/dimension/catalogue.ts";
-import { type Entry, isFieldUnit, parseEntry } from "../../../core/dimension/entry.ts";
+import {
+  type Entry,
+  type FieldUnit,
+  isFieldUnit,
+  parseEntry,
+  rangeProblem,
+} from "../../../core/dimension/entry.ts";
 import { INSTRUMENTS, type Instrument } from "../../../core/rig/grade.ts";
 
 export class KeepSheetDto {
@@ -24,8 +30,9 @@ export class KeepSheetDto {
   measuredAt!: string;
 }
 
-/** The names of a line's text and of the unit its field shows. */
+/** The names of a line's text, of the tick that an unusual figure is right, and of the unit its field shows. */
 export const lineName = (key: string) => `r-${key}`;
+export const sureName = (key: string) => `y-${key}`;
 export const unitName = (key: string) => `u-${key}`;
 
 export type SheetEntry = { key: DimensionKey; text: string } & Entry;
@@ -53,8 +60,14 @@ export function readSheet(
     const read = isFieldUnit(style)
       ? parseEntry(dimension(key, hung), text, style)
       : { ok: false as const, problem: "The unit of the field was not understood." };
-    if (read.ok) entries.push({ key, text, ...read.value });
-    else errors[name] = read.problem;
+    if (!read.ok) {
+      errors[name] = read.problem;
+      continue;
+    }
+    const range = rangeProblem(dimension(key, hung), read.value.value, style as FieldUnit);
+    if (range?.impossible) errors[name] = range.text;
+    else if (range && form.get(sureName(key)) !== "yes") errors[sureName(key)] = range.text;
+    else entries.push({ key, text, ...read.value });
   }
   if (Object.keys(errors).length > 0) return { ok: false, errors };
   return entries.length === 0

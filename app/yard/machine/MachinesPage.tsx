@@ -63,7 +63,7 @@ export function MachinesPage({ loaderData }: Route.ComponentProps) {
           ))}
         </ul>
       </section>
-      {away.length > 0 && <List title="Archive" rows={away.map((machine) => ({ ...machine, rigs: 0 }))} />}
+      {away.length > 0 && <List title="Archived" rows={away.map((machine) => ({ ...machine, rigs: 0 }))} />}
     </YardFrame>
   );
 }

@@ -147,11 +147,12 @@ describe("widths", () => {
   it.each([
     ["sprayer", "48", null],
     ["drill", "36", null],
-    ["drill", "45", "range"],
+    ["drill", "45", "unusual"],
     ["plough", "0.4", null],
-    ["plough", "9", "range"],
+    ["plough", "9", "unusual"],
     ["mower", "18", null],
-    ["mower", "22", "range"],
+    ["mower", "22", "unusual"],
+    ["mower", "75", "range"],
     ["planter", "0.75", null],
   ] as const)("of a %s of %s m: doubt %s", (kind, width, doubt) => {
     const { values } = samplePart("drawn", {
