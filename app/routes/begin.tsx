@@ -4,11 +4,10 @@ import { listRigs } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, refused } from "../session/outcome.ts";
 import { readPreferences, remembering } from "../session/preferences.server.ts";
-import { validateForm } from "../session/validate.ts";
 import { rigAddress } from "../stations/frame/address.ts";
 import { LACKING } from "../stations/sheet/lacking.ts";
 import { BeginPage } from "../yard/begin/BeginPage.tsx";
-import { BeginDto } from "../yard/begin/begin.dto.ts";
+import { readBeginning } from "../yard/begin/begin.dto.ts";
 import { beginRig } from "../yard/begin/begin.server.ts";
 import type { Route } from "./+types/begin";
 
@@ -18,11 +17,18 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 export async function action({ request }: Route.ActionArgs) {
   const preferences = await readPreferences(request.clone());
-  const checked = validateForm(BeginDto, await formOf(request));
+  const checked = readBeginning(await formOf(request));
   if (!checked.ok) return answered(refused(checked.errors));
-  const { person } = checked.value;
+  const { first, second } = checked.value;
+  const { person } = first;
+  const usesTerminal = [first, ...(second ? [second] : [])].some(
+    ({ guided, switched }) => guided !== "no" || switched !== "no",
+  );
   const id = beginRig(database(), checked.value, { person, at: new Date() });
-  throw redirect(rigAddress(id, "sheet", { of: LACKING }), await remembering(preferences, person));
+  throw redirect(
+    rigAddress(id, "sheet", { of: usesTerminal ? LACKING.card : LACKING.couple }),
+    await remembering(preferences, person),
+  );
 }
 
 export function meta() {

@@ -7,7 +7,7 @@ import type { Route } from "./+types/sheet-csv";
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const wanted = new URL(request.url).searchParams.get("of");
-  const topics = sheetTopics(open.resolved, isSheetKey(wanted) ? wanted : "guidance", open.preferences.units);
+  const topics = sheetTopics(open, isSheetKey(wanted) ? wanted : "guidance", open.preferences.units);
   const lines = topics.flatMap(({ rows }) =>
     rows.map(({ key, letter, label, fromTo, now }) => ({
       dimension: key,

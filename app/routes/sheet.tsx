@@ -18,7 +18,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     preferences: open.preferences,
     sheet,
     sheets: sheetKinds().map(({ key, label }) => ({ key, label })),
-    topics: sheetTopics(open.resolved, sheet, open.preferences.units),
+    topics: sheetTopics(open, sheet, open.preferences.units),
   };
 }
 

@@ -211,7 +211,8 @@ function widthFor(row: DraftKey, rig: ResolvedRig, missing: DimensionKey[]): num
     const value = known(rig, key);
     if (value !== null) return value;
   }
-  missing.push(own[0]);
+  // The number across the tool is the one people know; another at work is the exception.
+  missing.push(DRAFT_TABLE[row].per === "metre" ? "tool.width" : "rows.count");
   return 0;
 }
 

@@ -17,6 +17,7 @@ const DRILL: Begun = {
   width: "14' 9\"",
   widthUnit: "ft-in",
   rows: "30",
+  sections: "",
   guided: "",
   switched: "",
 };

@@ -3,11 +3,13 @@ import { type Attachment, onLinks } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension, hasDimension } from "../dimension/catalogue.ts";
 import { isFieldUnit, parseEntry } from "../dimension/entry.ts";
 import { MACHINE_TYPES, type MachineTypeKey } from "../dimension/usual.ts";
+import type { Parsed } from "../quantity/figure.ts";
 import { isLengthStyle, printLength } from "../quantity/length.ts";
 import { inInches } from "../quantity/units.ts";
 import { TOOL_KINDS, type ToolKindKey } from "../trade/kinds.ts";
 import { bareFacts, type RigFacts } from "./facts.ts";
 import type { Instrument } from "./grade.ts";
+import { MOST_SECTIONS, NARROWEST, parseSections, splitEvenly } from "./sections.ts";
 
 /** As it was typed; what is empty was not told. */
 export type Begun = {
@@ -20,6 +22,8 @@ export type Begun = {
   width: string;
   widthUnit: string;
   rows: string;
+  /** how many, or each width; empty: not told */
+  sections: string;
   /** keys of `work.guided` and `work.switched`; empty: not told, and then asked for as if it were */
   guided: string;
   switched: string;
@@ -85,6 +89,22 @@ export function readingsOf(begun: Begun): {
     readings.push({ key, text, ...read.value, by });
   }
   return { readings, problems };
+}
+
+/** Its sections, metres from left to right: a bare whole number is how many equal ones, anything else each width. Null where nobody told. */
+export function sectionsOf(begun: Begun): Parsed<number[]> | null {
+  const text = begun.sections.trim();
+  if (text === "") return null;
+  if (!/^\d{1,3}$/.test(text))
+    return isLengthStyle(begun.widthUnit)
+      ? parseSections(text, begun.widthUnit)
+      : { ok: false, problem: "Choose a unit." };
+  const width = readingsOf(begun).readings.find(({ key }) => key === "tool.width")?.value;
+  const count = Number(text);
+  if (width === undefined) return { ok: false, problem: "Say the working width first: it is shared out." };
+  if (count < 1 || count > MOST_SECTIONS || width / count < NARROWEST)
+    return { ok: false, problem: `${text} sections do not fit into it.` };
+  return { ok: true, value: splitEvenly(width, count) };
 }
 
 /** What such a rig may be called until somebody says otherwise: "Seed drill, 4.5 m". */

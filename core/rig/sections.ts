@@ -38,6 +38,12 @@ export function placeSections({ values, sections }: ResolvedRig): Section[] {
 export const NARROWEST = 0.05;
 export const MOST_SECTIONS = 256;
 
+/** A width in so many equal sections. @throws RangeError for a count below one */
+export function splitEvenly(width: number, count: number): number[] {
+  if (!Number.isInteger(count) || count < 1) throw new RangeError(`no ${count} sections`);
+  return new Array<number>(count).fill(width / count);
+}
+
 const ITEM = String.raw`(?:\d{1,3}\s*[x×*]\s*)?[\d.,]*\d`;
 const SPACED = new RegExp(`^${ITEM}(?:\\s+${ITEM})+$`, "i");
 

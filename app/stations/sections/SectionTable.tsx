@@ -3,8 +3,8 @@ import { type UseFormRegisterReturn, useFieldArray, useForm, useWatch } from "re
 import { v4 as uuid } from "uuid";
 import { widthsAgree } from "../../../core/finding/widths.ts";
 import { parseLength, printLength } from "../../../core/quantity/length.ts";
-import { sectionSum } from "../../../core/rig/sections.ts";
-import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "../../../core/subjects/tool/layout.ts";
+import { sectionSum, splitEvenly } from "../../../core/rig/sections.ts";
+import { countIn, mirror, moveBoundary, unlike } from "../../../core/subjects/tool/layout.ts";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import { problemOf, resolveBy } from "../../entry/wrong.ts";
 import { formWith, validateForm } from "../../session/validate.ts";

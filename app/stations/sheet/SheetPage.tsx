@@ -2,7 +2,7 @@ import { Form, Link, useSearchParams } from "react-router";
 import type { Route } from "../../routes/+types/sheet";
 import { Header } from "../../ui/Header.tsx";
 import { rigAddress } from "../frame/address.ts";
-import { LACKING } from "./lacking.ts";
+import { LACKING, LACKING_LABELS } from "./lacking.ts";
 import { SheetForm } from "./SheetForm.tsx";
 
 export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
@@ -23,7 +23,7 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
       </div>
       <main className="mx-auto grid max-w-[980px] gap-4 px-6 py-5 max-sm:px-4 print:p-0">
         <div>
-          <h1>{sheet === LACKING ? "What the card lacks" : "Sheet of readings"}</h1>
+          <h1>{LACKING_LABELS[sheet] ?? "Sheet of readings"}</h1>
           <p className="text-soft">
             {head.tractor} with {head.implement}. {head.identity && `${head.identity}. `}Engine off, key with
             you, park brake on.
@@ -64,9 +64,14 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
         )}
         {topics.length === 0 ? (
           <p className="flex flex-wrap items-center gap-3 text-lead font-semibold text-ok" role="status">
-            No reading stops the card.
-            <Link to={rigAddress(head.id, "card", { tool })} className="key-main">
-              To the cab card
+            {sheet === LACKING.couple
+              ? "Every reading before coupling is there."
+              : "No reading stops the card."}
+            <Link
+              to={rigAddress(head.id, sheet === LACKING.couple ? "hook-up" : "card", { tool })}
+              className="key-main"
+            >
+              {sheet === LACKING.couple ? "To the hook-up list" : "To the cab card"}
             </Link>
           </p>
         ) : (

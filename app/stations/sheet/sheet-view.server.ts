@@ -9,8 +9,10 @@ import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { works } from "../../../core/rig/whole.ts";
 import type { Subject } from "../../../core/subject/subject.ts";
 import { SUBJECTS } from "../../../core/subjects/index.ts";
+import { lackingToCouple } from "../../../core/subjects/lacking.ts";
 import { namedTogether } from "../../../core/subjects/walk.ts";
-import { LACKING } from "./lacking.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+import { LACKING, LACKING_LABELS } from "./lacking.ts";
 
 export type SheetRow = {
   key: string;
@@ -45,7 +47,7 @@ export function sheetKinds(): SheetKind[] {
       all.filter(({ holds }) => holds === "hook-up"),
     ),
     kind("all", all, "Everything"),
-    kind(LACKING, [], "What the card lacks"),
+    ...Object.entries(LACKING_LABELS).map(([key, label]) => kind(key, [], label)),
   ];
 }
 
@@ -55,19 +57,21 @@ export function isSheetKey(text: string | null): text is string {
 
 /** The lines of a sheet in the order of walking round, under the headings they have at their stations. */
 export function sheetTopics(
-  rig: ResolvedRig,
+  { whole, index, resolved: rig }: Pick<OpenRig, "whole" | "index" | "resolved">,
   sheet: string,
   units: Units,
 ): { topic: string; rows: SheetRow[] }[] {
-  if (sheet === LACKING) {
+  if (sheet === LACKING.card) {
     const rows = lackingOf(rig).map((key) => rowOf(dimension(key, rig), rig, units));
     return rows.length === 0 ? [] : [{ topic: "In this order: the first moves the work most", rows }];
   }
+  const lacking = sheet === LACKING.couple ? new Set(lackingToCouple(whole, index)) : null;
   const { stations } = sheetKinds().find(({ key }) => key === sheet)!;
   const working = works(rig);
   const topics: { topic: string; rows: SheetRow[] }[] = [];
   for (const entry of askedOf(rig)) {
-    if (!stations.includes(entry.station) || (!working && isOfWork(entry))) continue;
+    const on = lacking ? lacking.has(entry.key) : stations.includes(entry.station);
+    if (!on || (!working && isOfWork(entry))) continue;
     const row = rowOf(entry, rig, units);
     const last = topics.at(-1);
     if (last?.topic === entry.topic) last.rows.push(row);

@@ -1,6 +1,6 @@
 import { useMemo, useState } from "react";
 import { Form, Link } from "react-router";
-import { ATTACHMENTS, onLinks } from "../../../core/dimension/attachment.ts";
+import { ATTACHMENTS, type Attachment, onLinks } from "../../../core/dimension/attachment.ts";
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { countedAcross, hangsBy, MACHINE_TYPE_KEYS, MACHINE_TYPES } from "../../../core/dimension/usual.ts";
 import { drawThumbnail } from "../../../core/drawing/thumbnail.ts";
@@ -12,40 +12,73 @@ import { TOOL_KIND_KEYS, TOOL_KINDS } from "../../../core/trade/kinds.ts";
 import { ThumbnailDrawing } from "../../drawing/ThumbnailDrawing.tsx";
 import { QuantityField } from "../../entry/QuantityField.tsx";
 import type { Route } from "../../routes/+types/begin";
-import { useChecked } from "../../session/use-checked.ts";
+import { useCheckedBy } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Radios } from "../../ui/Radios.tsx";
 import { YardFrame } from "../YardFrame.tsx";
-import { BeginDto, POWER_UNITS } from "./begin.dto.ts";
+import { POWER_UNITS, readBeginning, SECOND, sharesHitch } from "./begin.dto.ts";
 
-type Choice = Omit<Begun, "tool"> & { tool: Begun["tool"] | "" };
+type ToolChoice = Omit<Begun, "tool" | "machine" | "power" | "powerUnit"> & { tool: Begun["tool"] | "" };
+type Choice = Pick<Begun, "machine" | "power" | "powerUnit"> & { tools: readonly ToolChoice[] };
 
-/** What somebody drives and what hangs on it, on one page: both machines and the rig, drawn as they are chosen. */
+const toolIn = (widthUnit: string, told: Partial<ToolChoice> = {}): ToolChoice => ({
+  tool: "",
+  attachment: "drawn",
+  category: "",
+  width: "",
+  widthUnit,
+  rows: "",
+  sections: "",
+  guided: "",
+  switched: "",
+  ...told,
+});
+
+/** Ways a tool may hang on beside the others: a hitch carries one. */
+function waysOf(choice: Choice, at: number): readonly Attachment[] {
+  const { tool } = choice.tools[at]!;
+  if (tool === "") return [];
+  const others = choice.tools.filter((_, other) => other !== at);
+  return hangsBy(tool, choice.machine).filter(
+    (attachment) => !others.some((other) => other.tool !== "" && sharesHitch(other, { attachment })),
+  );
+}
+
+/** What was told, with ways of hanging on that there are. */
+function settled(choice: Choice): Choice {
+  let now = choice;
+  for (const [at, tool] of choice.tools.entries()) {
+    if (tool.tool === "") continue;
+    const free = waysOf(now, at);
+    const attachment = free.includes(tool.attachment)
+      ? tool.attachment
+      : (free[0] ?? hangsBy(tool.tool, now.machine)[0]);
+    const next = attachment ? { ...tool, attachment } : { ...tool, tool: "" as const };
+    now = { ...now, tools: now.tools.map((each, other) => (other === at ? next : each)) };
+  }
+  return now;
+}
+
+/** What somebody drives and what hangs on it, on one page: all machines and the rig, drawn as they are chosen. */
 export function BeginPage({ loaderData: { preferences, first }, actionData }: Route.ComponentProps) {
   const { tape } = preferences.units;
   const [begun, setBegun] = useState<Choice>({
     machine: "assisted",
-    tool: "",
-    attachment: "drawn",
     power: "",
     powerUnit: inInches(tape) ? "hp" : "kW",
-    category: "",
-    width: "",
-    widthUnit: tape,
-    rows: "",
-    guided: "",
-    switched: "",
+    tools: [toolIn(tape)],
   });
-  const { errors, onSubmit } = useChecked(BeginDto, actionData?.errors ?? {});
-  const change = (told: Partial<Choice>) =>
-    setBegun((now) => {
-      const next = { ...now, ...told };
-      if (next.tool === "") return next;
-      const ways = hangsBy(next.tool, next.machine);
-      if (ways.length === 0) return { ...next, tool: "" };
-      return { ...next, attachment: ways.includes(next.attachment) ? next.attachment : ways[0]! };
-    });
+  const { errors, onSubmit } = useCheckedBy(readBeginning, actionData?.errors ?? {});
+  const change = (told: Partial<Choice>) => setBegun((now) => settled({ ...now, ...told }));
+  const changeTool = (at: number) => (told: Partial<ToolChoice>) =>
+    setBegun((now) =>
+      settled({
+        ...now,
+        tools: now.tools.map((tool, other) => (other === at ? { ...tool, ...told } : tool)),
+      }),
+    );
+  const several = begun.tools.length > 1;
   return (
     <YardFrame preferences={preferences} here="rigs">
       <div>
@@ -62,8 +95,33 @@ export function BeginPage({ loaderData: { preferences, first }, actionData }: Ro
       </div>
       <div className="grid grid-cols-[1fr_340px] items-start gap-8 max-lg:grid-cols-1">
         <Form method="post" onSubmit={onSubmit} className="grid gap-5" noValidate>
+          <input type="hidden" name="several" value={several ? "yes" : ""} />
           <Driven begun={begun} errors={errors} onChange={change} />
-          <Hung begun={begun} errors={errors} onChange={change} />
+          {begun.tools.map((tool, at) => (
+            <Hung
+              key={at === 0 ? "first" : "second"}
+              tool={tool}
+              machine={begun.machine}
+              ways={waysOf(begun, at)}
+              suffix={at === 0 ? "" : SECOND}
+              errors={errors}
+              onChange={changeTool(at)}
+              onRemove={at === 0 ? null : () => change({ tools: begun.tools.slice(0, 1) })}
+            />
+          ))}
+          {!several && begun.tools[0]!.tool !== "" && (
+            <button
+              type="button"
+              className="key justify-self-start"
+              onClick={() =>
+                change({
+                  tools: [...begun.tools, toolIn(tape, { tool: begun.tools[0]!.tool, attachment: "front" })],
+                })
+              }
+            >
+              Another tool, in front or behind
+            </button>
+          )}
           <div className="flex flex-wrap items-end gap-3">
             <TextField
               name="person"
@@ -94,9 +152,9 @@ const TOLD = [
   { field: "switched", key: "work.switched" },
 ] as const;
 
-type Part = { begun: Choice; errors: FieldErrors; onChange: (told: Partial<Choice>) => void };
+type DrivenProps = { begun: Choice; errors: FieldErrors; onChange: (told: Partial<Choice>) => void };
 
-function Driven({ begun, errors, onChange }: Part) {
+function Driven({ begun, errors, onChange }: DrivenProps) {
   return (
     <section aria-label="What you drive" className="grid gap-2">
       <h2 className="border-b-2 border-ink pb-1">You drive</h2>
@@ -135,16 +193,36 @@ function Driven({ begun, errors, onChange }: Part) {
   );
 }
 
-function Hung({ begun, errors, onChange }: Part) {
-  const kinds = TOOL_KIND_KEYS.filter((key) => hangsBy(key, begun.machine).length > 0);
+type HungProps = {
+  tool: ToolChoice;
+  machine: Begun["machine"];
+  ways: readonly Attachment[];
+  /** behind the names of its fields */
+  suffix: string;
+  errors: FieldErrors;
+  onChange: (told: Partial<ToolChoice>) => void;
+  /** null of the first, which stays */
+  onRemove: (() => void) | null;
+};
+
+function Hung({ tool: begun, machine, ways, suffix, errors, onChange, onRemove }: HungProps) {
+  const kinds = TOOL_KIND_KEYS.filter((key) => hangsBy(key, machine).length > 0);
   const { tool, attachment } = begun;
-  const ways = tool === "" ? [] : hangsBy(tool, begun.machine);
   const counted = tool === "" ? null : countedAcross(tool);
+  const named = (name: string) => `${name}${suffix}`;
+  const title = suffix ? "And on it hangs" : "On it hangs";
   return (
-    <section aria-label="What hangs on it" className="grid gap-2">
-      <h2 className="border-b-2 border-ink pb-1">On it hangs</h2>
+    <section aria-label={title} className="grid gap-2">
+      <h2 className="flex items-end justify-between border-b-2 border-ink pb-1">
+        {title}
+        {onRemove && (
+          <button type="button" className="key font-normal" onClick={onRemove}>
+            Take it out
+          </button>
+        )}
+      </h2>
       <Radios
-        name="tool"
+        name={named("tool")}
         label="What hangs on it"
         value={tool}
         choices={kinds.map((key) => ({ value: key, label: TOOL_KINDS[key].label }))}
@@ -152,11 +230,11 @@ function Hung({ begun, errors, onChange }: Part) {
         className="grid-cols-5 max-sm:grid-cols-2"
         looks="min-h-12 leading-tight"
       />
-      {errors.tool && <p className="problem">{errors.tool}</p>}
+      {errors[named("tool")] && <p className="problem">{errors[named("tool")]}</p>}
       {tool !== "" && (
         <>
           <Radios
-            name="attachment"
+            name={named("attachment")}
             label="How it hangs on"
             value={attachment}
             choices={ways.map((key) => ({ value: key, label: ATTACHMENTS[key].label }))}
@@ -164,7 +242,7 @@ function Hung({ begun, errors, onChange }: Part) {
             className="grid-cols-4 max-sm:grid-cols-1"
             looks="min-h-12 leading-tight"
           />
-          {errors.attachment && <p className="problem">{errors.attachment}</p>}
+          {errors[named("attachment")] && <p className="problem">{errors[named("attachment")]}</p>}
           {onLinks(attachment) && (
             <div className="grid gap-1">
               <span>
@@ -172,7 +250,7 @@ function Hung({ begun, errors, onChange }: Part) {
                 <span className="text-soft">bore of a lower ball: 22 mm is 1, 28 is 2, 37 is 3, 51 is 4</span>
               </span>
               <Radios
-                name="category"
+                name={named("category")}
                 label="Hitch category of the tractor"
                 value={begun.category}
                 choices={CATEGORIES.map((key) => ({ value: key, label: key }))}
@@ -182,29 +260,46 @@ function Hung({ begun, errors, onChange }: Part) {
             </div>
           )}
           <div className="grid grid-cols-3 gap-3 max-sm:grid-cols-1">
-            <TextField name="hung" label="Make and model" problem={errors.hung} autoComplete="off" />
+            <TextField
+              name={named("hung")}
+              label="Make and model"
+              problem={errors[named("hung")]}
+              autoComplete="off"
+            />
             <QuantityField
-              name="width"
+              name={named("width")}
               unit={begun.widthUnit}
               label="Working width"
               hint="from its book; the tape comes later"
               value={begun.width}
               onChange={(event) => onChange({ width: event.target.value })}
-              problem={errors.width}
+              problem={errors[named("width")]}
               autoComplete="off"
             />
             {counted && (
               <TextField
-                name="rows"
+                name={named("rows")}
                 label={`Number of ${counted}`}
                 value={begun.rows}
                 onChange={(event) => onChange({ rows: event.target.value })}
-                problem={errors.rows}
+                problem={errors[named("rows")]}
                 inputMode="numeric"
                 autoComplete="off"
               />
             )}
           </div>
+          {begun.switched === "yes" && (
+            <QuantityField
+              name={named("sections")}
+              unit={begun.widthUnit}
+              label="Sections"
+              hint="how many equal ones, or each width from the left: 7, or 2 × 4.5; 3; 2 × 4.5"
+              value={begun.sections}
+              onChange={(event) => onChange({ sections: event.target.value })}
+              problem={errors[named("sections")]}
+              autoComplete="off"
+            />
+          )}
           <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
             {TOLD.map(({ field, key }) => {
               const { label, fromTo, choices } = dimension(key, { attachment, tool });
@@ -214,7 +309,7 @@ function Hung({ begun, errors, onChange }: Part) {
                     {label} <span className="text-soft">{fromTo}</span>
                   </span>
                   <Radios
-                    name={field}
+                    name={named(field)}
                     label={label}
                     value={begun[field]}
                     choices={(choices ?? []).map((each) => ({ value: each.key, label: each.label }))}
@@ -222,7 +317,7 @@ function Hung({ begun, errors, onChange }: Part) {
                     className="grid-cols-2"
                     looks="min-h-12 leading-tight"
                   />
-                  {errors[field] && <p className="problem">{errors[field]}</p>}
+                  {errors[named(field)] && <p className="problem">{errors[named(field)]}</p>}
                 </div>
               );
             })}
@@ -235,8 +330,11 @@ function Hung({ begun, errors, onChange }: Part) {
 
 function Drawn({ begun }: { begun: Choice }) {
   const drawing = useMemo(() => {
-    const { tool } = begun;
-    return tool === "" ? null : drawThumbnail(resolveRig(factsOf({ ...begun, tool })), 340, 460);
+    const { tools, ...machine } = begun;
+    const [lead, ...others] = tools.flatMap(({ tool, ...told }) =>
+      tool === "" ? [] : [resolveRig(factsOf({ ...machine, ...told, tool }))],
+    );
+    return lead ? drawThumbnail(lead, 340, 460, others) : null;
   }, [begun]);
   return (
     <figure className={`sticky top-4 grid gap-1 max-lg:static ${drawing ? "" : "max-lg:hidden"}`}>

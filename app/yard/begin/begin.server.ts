@@ -1,13 +1,14 @@
 import { ATTACHMENTS } from "../../../core/dimension/attachment.ts";
+import { dimension } from "../../../core/dimension/catalogue.ts";
 import { MACHINE_TYPES } from "../../../core/dimension/usual.ts";
-import { nameOf, readingsOf } from "../../../core/rig/begun.ts";
+import { nameOf, readingsOf, sectionsOf } from "../../../core/rig/begun.ts";
 import { TOOL_KINDS } from "../../../core/trade/kinds.ts";
 import type { Database } from "../../../data/handle.ts";
 import { addPoint, createMachine, pointsOf } from "../../../data/machines.ts";
-import { keepReading } from "../../../data/readings.ts";
+import { keepReading, keepSections } from "../../../data/readings.ts";
 import type { Told } from "../../../data/record.ts";
-import { createRig, findRig } from "../../../data/rigs.ts";
-import type { BeginDto } from "./begin.dto.ts";
+import { createRig, type RigTool, toolsOf } from "../../../data/rigs.ts";
+import type { BeginDto, BegunToolDto } from "./begin.dto.ts";
 
 /** Make and model of what people call a machine by: its first word, and the rest; by one word alone, what it is. */
 function named(called: string, otherwise: string): { make: string; model: string } {
@@ -17,31 +18,49 @@ function named(called: string, otherwise: string): { make: string; model: string
 
 const UNKNOWN = { fleetNumber: "", serial: "", busName: "" };
 
-/** Both machines, the rig and what was told of them, as one. Returns the rig's number. */
-export function beginRig(db: Database, told: BeginDto, by: Told): number {
-  const { kind, label } = MACHINE_TYPES[told.machine];
-  const { attachment } = told;
-  const tool = TOOL_KINDS[told.tool].label;
+/** The machine, its tools, the rig and what was told of them, as one. Returns the rig's number. */
+export function beginRig(
+  db: Database,
+  { first, second }: { first: BeginDto; second: BegunToolDto | null },
+  by: Told,
+): number {
+  const { kind, label } = MACHINE_TYPES[first.machine];
+  const tools = [first, ...(second ? [second] : [])];
   return db.transaction(() => {
-    const tractorId = createMachine(db, kind, { ...named(told.driven, label.toLowerCase()), ...UNKNOWN }, by);
-    const details = { ...named(told.hung, tool.toLowerCase()), ...UNKNOWN, attachment };
-    const implementId = createMachine(db, "implement", details, by);
-    const [hitch] = ATTACHMENTS[attachment].hitches;
+    const tractorId = createMachine(
+      db,
+      kind,
+      { ...named(first.driven, label.toLowerCase()), ...UNKNOWN },
+      by,
+    );
     const pointOf = (wanted: string) => pointsOf(db, tractorId).find((each) => each.kind === wanted)?.id;
-    if (pointOf(hitch) === undefined) addPoint(db, tractorId, hitch, hitch, by);
+    const couplings = tools.map(({ tool, hung, attachment }) => {
+      const [hitch] = ATTACHMENTS[attachment].hitches;
+      if (pointOf(hitch) === undefined) addPoint(db, tractorId, hitch, hitch, by);
+      const details = { ...named(hung, TOOL_KINDS[tool].label.toLowerCase()), ...UNKNOWN, attachment };
+      const implementId = createMachine(db, "implement", details, by);
+      return { pointId: pointOf(hitch)!, implementId, behind: null };
+    });
     const id = createRig(
       db,
       {
-        name: nameOf(told),
+        name: tools.map(nameOf).join(" and "),
         tractorId,
         receiverPointId: pointOf("receiver mount")!,
-        couplings: [{ pointId: pointOf(hitch)!, implementId, behind: null }],
+        couplings,
       },
       by,
     );
-    const rig = findRig(db, id)!;
-    for (const { key, text, value, step, by: instrument } of readingsOf(told).readings)
-      keepReading(db, rig, { key, rawText: text, value, step, instrument, ...by });
+    for (const [at, rig] of toolsOf(db, id).entries()) keepTold(db, rig, tools[at]!, at === 0, by);
     return id;
   });
+}
+
+/** What was told of one tool; of the machine that drives, once. */
+function keepTold(db: Database, rig: RigTool, told: BegunToolDto, machineToo: boolean, by: Told): void {
+  for (const { key, text, value, step, by: instrument } of readingsOf(told).readings)
+    if (machineToo || dimension(key, rig.attachment).subject !== "tractor")
+      keepReading(db, rig, { key, rawText: text, value, step, instrument, ...by });
+  const sections = sectionsOf(told);
+  if (sections?.ok) keepSections(db, rig, sections.value, { instrument: "book", ...by });
 }

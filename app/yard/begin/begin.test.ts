@@ -5,12 +5,12 @@ import type { Database } from "../../../data/handle.ts";
 import { listMachines, pointsOf } from "../../../data/machines.ts";
 import { listRigs, toolsOf } from "../../../data/rigs.ts";
 import { wholesOf } from "../../../data/whole.ts";
-import { formWith, validateForm } from "../../session/validate.ts";
+import { formWith } from "../../session/validate.ts";
 import { arrived, sampleForm, sampleOpen } from "../../stations/frame/sample-open.server.ts";
 import { keepVariant } from "../../stations/sections/keep-sections.server.ts";
 import { sectionsView } from "../../stations/sections/sections-view.server.ts";
 import { swathsView } from "../../stations/swaths/swaths-view.ts";
-import { BeginDto } from "./begin.dto.ts";
+import { readBeginning } from "./begin.dto.ts";
 import { beginRig } from "./begin.server.ts";
 
 let db: Database;
@@ -32,7 +32,7 @@ const TYPED = {
   rows: "24",
   person: "Mira Tolland",
 };
-const send = (typed: Partial<typeof TYPED> = {}) => validateForm(BeginDto, formWith({ ...TYPED, ...typed }));
+const send = (typed: Partial<typeof TYPED> = {}) => readBeginning(formWith({ ...TYPED, ...typed }));
 
 function begun(typed: Partial<typeof TYPED> = {}) {
   const checked = send(typed);

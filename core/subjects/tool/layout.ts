@@ -1,12 +1,6 @@
 /** Sections laid out: from a width, from nozzles or rows; mirrored, and their boundaries moved. Metres, left to right. */
 import { NARROWEST } from "../../rig/sections.ts";
 
-/** A width in so many equal sections. @throws RangeError for a count below one */
-export function splitEvenly(width: number, count: number): number[] {
-  if (!Number.isInteger(count) || count < 1) throw new RangeError(`no ${count} sections`);
-  return new Array<number>(count).fill(width / count);
-}
-
 /** The left half as it is, the right half its mirror image; a middle section stays. */
 export function mirror<T>(sections: readonly T[]): T[] {
   const half = sections.slice(0, Math.ceil(sections.length / 2));

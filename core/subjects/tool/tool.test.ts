@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { countIn, mirror, moveBoundary, splitEvenly, unlike } from "./layout.ts";
+import { splitEvenly } from "../../rig/sections.ts";
+import { countIn, mirror, moveBoundary, unlike } from "./layout.ts";
 import { planSwaths } from "./swaths.ts";
 import { baseOf, checkTraffic } from "./traffic.ts";
 import { oneRank, withSections } from "./variant.ts";
