@@ -13,16 +13,21 @@ import { judgeTrackSpacing, judgeWidths } from "./widths.ts";
 /** Stations whose readings a terminal is told. */
 const GUIDANCE: ReadonlySet<string> = new Set(["antenna", "tool"]);
 
-/** All findings on one rig, worst first. Their figures stay in SI until somebody reads them. */
-export function judge(rig: ResolvedRig): Finding[] {
+/**
+ * All findings on one tool of a rig, worst first. Their figures stay in SI until somebody reads them. `told` is the same tool as a terminal is told of
+ * it, where several work one swath; null where another of them has the lines.
+ */
+export function judge(rig: ResolvedRig, told: ResolvedRig | null = rig): Finding[] {
   const working = works(rig);
-  const entries = askedOf(rig).filter((entry) => working || !isOfWork(entry));
+  const entries = askedOf(rig).filter(
+    (entry) => (working || !isOfWork(entry)) && (told !== null || entry.serves !== "guidance"),
+  );
   // Without a terminal nothing of receiver and tool is missed: what else needs a length asks for it itself.
-  const told = usesTerminal(rig);
+  const uses = usesTerminal(rig);
   const { lines, sections } = guidedBy(rig);
   return worstFirst([
     ...entries
-      .filter(({ key, station }) => told || rig.values[key].value !== null || !GUIDANCE.has(station))
+      .filter(({ key, station }) => uses || rig.values[key].value !== null || !GUIDANCE.has(station))
       .flatMap((entry) => judgeValue(entry, rig)),
     ...entries.flatMap((entry) => judgeRepeats(entry, rig.values[entry.key])),
     ...(working
@@ -30,7 +35,7 @@ export function judge(rig: ResolvedRig): Finding[] {
           ...judgeRanks(rig),
           ...(sections ? judgeSectionsGiven(rig) : []),
           ...judgeWidths(rig),
-          ...(lines ? judgeTrackSpacing(rig) : []),
+          ...(lines && told ? judgeTrackSpacing(told) : []),
         ]
       : []),
   ]);

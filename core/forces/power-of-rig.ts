@@ -3,6 +3,7 @@ import { isCarried, isFixed } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { steersBy } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
+import { together } from "../rig/swath.ts";
 import { chosen, type Input, inputOf, known, type ToolOfRig, type WholeRig, works } from "../rig/whole.ts";
 import { DRAFT_TABLE, type DraftKey, type Soil } from "../trade/draft.ts";
 import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../trade/kinds.ts";
@@ -100,7 +101,7 @@ export function powerOf(whole: WholeRig): RigPower {
     highest: complete && available !== null ? fastest(tasks, efficiencies, available) : null,
     instead: complete && available !== null ? insteadOf(tasks, efficiencies, available) : null,
     curve: complete ? curveOf(tasks, efficiencies, speed.value!) : [],
-    rate: rateOf(parts, speed.value!),
+    rate: rateOf(whole, parts, speed.value!),
   };
 }
 
@@ -241,13 +242,11 @@ export function tractorMass(rig: ResolvedRig): number | null {
   return front !== null && rear !== null ? front + rear : known(rig, "tractor.mass");
 }
 
-/** The rig works the width of its widest tool; two mowers side by side are told as one width each, and add up. */
-function rateOf(parts: readonly PartPower[], speed: number): number | null {
-  const working = parts.filter(({ kind, width }) => width !== null && kind !== null && kind !== "cart");
-  if (working.length === 0) return null;
-  const mowing = working.every(({ kind }) => kind === "mower" || kind === "conditioner");
-  const widths = working.map(({ width }) => width!);
-  const width = mowing ? widths.reduce((sum, each) => sum + each, 0) : Math.max(...widths);
-  const kind = working[0]!.kind!;
+/** What the tools work together, at the pace of the first; null where a width is not known, or there is a hole in it. */
+function rateOf(whole: WholeRig, parts: readonly PartPower[], speed: number): number | null {
+  const lead = leadOf(whole);
+  const { kind } = parts[lead]!;
+  const width = known(together(whole, lead), "tool.width");
+  if (kind === null || width === null || !works(whole.parts[lead]!.rig)) return null;
   return workRate(speed, width, TOOL_KINDS[kind].fieldEfficiency);
 }

@@ -6,6 +6,7 @@
 import type { Finding } from "../finding/finding.ts";
 import { type Said, tell } from "../quantity/said.ts";
 import { guidedBy, usesTerminal } from "../rig/asked.ts";
+import { besides, together } from "../rig/swath.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import { works } from "../rig/whole.ts";
 import { machineOf } from "../sequence/of-rig.ts";
@@ -212,8 +213,10 @@ const SAME_SPACING = 0.011;
 function line({ whole }: Told): Rung {
   const label = "Line spacing in the terminal is this tool's";
   const next = { label: "Enter R", path: "tool?at=guidance.trackSpacing" };
+  // Several tools that work one swath have one line spacing: that of the first.
+  const [first, ...beside] = besides(whole);
   const told = whole.parts
-    .map(({ rig }) => rig)
+    .flatMap((_, part) => (first !== undefined && beside.includes(part) ? [] : [together(whole, part)]))
     .filter((rig) => works(rig) && guidedBy(rig).lines)
     .map(({ values }) => values);
   const unread = told.find((values) => values["guidance.trackSpacing"].value === null);

@@ -4,6 +4,7 @@ import { dimension, isDimensionKey } from "../dimension/catalogue.ts";
 import { type Check, findingsOf } from "../finding/check.ts";
 import { type Finding, worstFirst } from "../finding/finding.ts";
 import { judge } from "../finding/judge.ts";
+import { besides, swathOf, together } from "../rig/swath.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import type { Subject } from "../subject/subject.ts";
 import { type ReckonedBy, SUBJECTS } from "./index.ts";
@@ -31,9 +32,11 @@ export function judgeWhole(whole: WholeRig, subjects: readonly Subject[] = SUBJE
 const SHARED = new Set(["tractor", "receiver mount"]);
 
 /** What is wrong with single readings, part by part; those of the machine that drives once. */
-function readingFindings({ parts }: WholeRig): Finding[] {
+function readingFindings(whole: WholeRig): Finding[] {
+  const { parts } = whole;
+  const beside = swathOf(whole).kind === "single" ? [] : besides(whole);
   return parts.flatMap(({ rig }, index) => {
-    const found = judge(rig);
+    const found = judge(rig, beside.includes(index) && index !== beside[0] ? null : together(whole, index));
     if (index === 0) return parts.length > 1 ? found.map((each) => ({ ...each, part: index })) : found;
     return found
       .filter(({ subject }) => !isDimensionKey(subject) || !SHARED.has(dimension(subject, rig).subject))

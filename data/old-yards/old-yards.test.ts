@@ -136,8 +136,9 @@ function withoutSecondLines(account: Account): Account {
     const lines = parts.filter(({ values }) => isOneLine((values["tool.kind"]?.[1] as ToolKindKey) ?? null));
     for (const { values } of lines) delete values["pin.workRear"];
     if (lines.length > 0)
+      // Front and rear mower lay one swath: one line spacing is asked of them, not two.
       for (let at = findings.length; at--; )
-        if (findings[at]![0]!.includes("pin.workRear")) findings.splice(at, 1);
+        if (/pin\.workRear|guidance\.trackSpacing/.test(findings[at]![0]!)) findings.splice(at, 1);
   }
   return account;
 }

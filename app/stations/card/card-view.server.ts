@@ -9,6 +9,7 @@ import { printLength } from "../../../core/quantity/length.ts";
 import { fineStyle } from "../../../core/quantity/units.ts";
 import { usesTerminal } from "../../../core/rig/asked.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
+import { together } from "../../../core/rig/swath.ts";
 import { aheadOf, works } from "../../../core/rig/whole.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../../data/cards.ts";
@@ -67,8 +68,11 @@ export function schemeNow({ db, rig }: OpenRig): { scheme: Scheme; terminal: Ter
 /** The card of the rig's tractor now, in the scheme chosen for its terminal. */
 export function cardNow(open: OpenRig): { card: Card; terminal: Terminal } {
   const { scheme, terminal } = schemeNow(open);
-  const { resolved, cardFindings, preferences } = open;
-  return { card: fillCard(scheme, resolved, cardFindings, preferences.units, toolsAhead(open)), terminal };
+  const { whole, index, cardFindings, preferences } = open;
+  return {
+    card: fillCard(scheme, together(whole, index), cardFindings, preferences.units, toolsAhead(open)),
+    terminal,
+  };
 }
 
 /** The tools between the machine and the one in view, with what stops their figures. */

@@ -3,10 +3,12 @@ import { pointLabel } from "../../dimension/points.ts";
 import { capital } from "../../quantity/capital.ts";
 import { between, trackSpacing } from "../../rig/chain.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
+import { type Swath, swathOf } from "../../rig/swath.ts";
 import { type Follow, follow } from "../../subject/measured.ts";
-import { READINGS_ALONE, type Subject } from "../../subject/subject.ts";
+import type { Subject } from "../../subject/subject.ts";
+import { swathChecks } from "./checks.ts";
 
-export const TOOL: Subject<"tool", null> = {
+export const TOOL: Subject<"tool", Swath> = {
   key: "tool",
   label: "Tool",
   lead: "Where the tool meets the ground, seen from its hitch.",
@@ -26,7 +28,8 @@ export const TOOL: Subject<"tool", null> = {
       { page: "budget", label: "How sure is it?" },
     ],
   },
-  ...READINGS_ALONE,
+  reckon: swathOf,
+  checks: swathChecks,
 };
 
 function follows(rig: ResolvedRig): Follow[] {
