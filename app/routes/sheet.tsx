@@ -1,7 +1,7 @@
 import { readSheetCsv } from "../../formats/csv/sheet.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, refused } from "../session/outcome.ts";
-import { headOf, openRig } from "../stations/frame/rig-view.server.ts";
+import { headOf, openRig, toolChoices } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { SheetPage } from "../stations/sheet/SheetPage.tsx";
 import { isSheetKey, sheetKinds, sheetTopics } from "../stations/sheet/sheet-view.server.ts";
@@ -9,11 +9,13 @@ import type { Route } from "./+types/sheet";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
-  const wanted = new URL(request.url).searchParams.get("of");
+  const search = new URL(request.url).searchParams;
+  const wanted = search.get("of");
   const sheet = isSheetKey(wanted) ? wanted : "guidance";
   return {
     head: headOf(open.parts),
     tool: open.tool,
+    tools: toolChoices(open, "sheet", search),
     hung: { attachment: open.rig.attachment, tool: open.resolved.tool },
     preferences: open.preferences,
     sheet,

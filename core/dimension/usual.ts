@@ -20,7 +20,7 @@ export const MACHINE_TYPES = {
     drive: "front-wheel assist",
   },
   rear: { label: "Tractor, rear wheels pull", kind: "tractor", steers: "front wheels", drive: "two-wheel" },
-  jointed: { label: "Jointed tractor", kind: "tractor", steers: "articulated", drive: "four-wheel" },
+  jointed: { label: "Articulated tractor", kind: "tractor", steers: "articulated", drive: "four-wheel" },
   tracked: { label: "Tractor on tracks", kind: "tractor", steers: "tracks", drive: "tracks" },
   driven: { label: "Self-propelled machine", kind: "self-propelled", steers: null, drive: null },
 } as const satisfies Record<string, MachineType>;

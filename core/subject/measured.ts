@@ -31,8 +31,8 @@ export function follow(label: string, chain: Chain, as: Follow["as"] = "along"):
   return { label, metres: chain.total, as, chain };
 }
 
-/** "pin" or "balls" where that says it shortly, else the whole name of what the tool hangs on. */
+/** "pin" or "link ends" where that says it shortly, else the whole name of what the tool hangs on. */
 export function hangsOn(attachment: Attachment): string {
   if (onPin(attachment)) return "pin";
-  return onLinks(attachment) ? "balls" : pointLabel("pin", attachment);
+  return onLinks(attachment) ? "link ends" : pointLabel("pin", attachment);
 }

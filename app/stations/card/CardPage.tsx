@@ -55,7 +55,7 @@ export function CardPage({ loaderData: { frame, card }, actionData }: Route.Comp
             </ul>
           </section>
         ))}
-        <Order />
+        {card.works && <Order />}
         <p className="flex flex-wrap gap-3">
           {frame.tools.length > 1 && card.printable > 0 && (
             <Link className="key" to={rigAddress(id, "cards/all/print")}>

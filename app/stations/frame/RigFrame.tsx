@@ -125,7 +125,7 @@ export function RigFrame({
 }
 
 /** The tools of a rig: which of them the readings below are of. */
-function Tools({ tools }: { tools: RigFrameView["tools"] }) {
+export function Tools({ tools }: { tools: RigFrameView["tools"] }) {
   return (
     <nav aria-label="Tools of this rig" className="mb-3 flex gap-1.5 max-sm:overflow-x-auto sm:flex-wrap">
       {tools.map(({ id, label, how, now, href }) => (

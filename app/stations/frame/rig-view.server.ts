@@ -212,7 +212,7 @@ export function frameOf(
     stops: findings.filter(({ severity }) => severity === "stop").length,
     view,
     coupling: rig.couplingId,
-    tools: parts.length < 2 ? [] : parts.map((part) => toolChoice(part, rig, station, search)),
+    tools: toolChoices(open, station, search),
     drawn,
     opens: Object.fromEntries(
       (drawn?.desk.marks ?? []).map(({ target }) => [target, readingHref(open, target, view)]),
@@ -261,6 +261,11 @@ function drawingOf(
       labels: "letters",
     }),
   }));
+}
+
+/** The tools of a rig to choose from, on a page of it; empty for one. */
+export function toolChoices({ parts, rig }: OpenRig, page: string, search: URLSearchParams): ToolChoice[] {
+  return parts.length < 2 ? [] : parts.map((part) => toolChoice(part, rig, page, search));
 }
 
 function toolChoice(part: RigTool, now: RigTool, station: string, search: URLSearchParams): ToolChoice {

@@ -47,7 +47,10 @@ export function ToolStation({ frame, view, history }: ToolStationView) {
         <div className={hidden}>
           <h1>{view.title}</h1>
           <p className="text-lead text-soft">
-            {view.lead} <Stops count={frame.stops} elsewhere={view.elsewhere} />
+            {view.lead}{" "}
+            {!view.used &&
+              "This rig is not steered along lines and switches no sections: nothing of a receiver is asked."}{" "}
+            <Stops count={frame.stops} elsewhere={view.elsewhere} />
           </p>
         </div>
         {here < 0 && (
@@ -76,12 +79,12 @@ export function ToolStation({ frame, view, history }: ToolStationView) {
             />
           </div>
           <div className={`grid content-start gap-3 ${hidden}`}>
-            <Consequences view={view} />
+            {view.used && <Consequences view={view} />}
             <FieldLog
               view={view}
               preferences={frame.preferences}
               action={keepPath}
-              proofHref={at("", "proof")}
+              {...(view.used ? { proofHref: at("", "proof") } : {})}
             />
           </div>
         </div>

@@ -5,7 +5,7 @@ import { type Finding, inUnits, type Target, type ToldFinding } from "../../../c
 import { verbOf } from "../../../core/finding/value.ts";
 import { capital } from "../../../core/quantity/capital.ts";
 import type { Units } from "../../../core/quantity/units.ts";
-import { askedOf } from "../../../core/rig/asked.ts";
+import { askedOf, usesTerminal } from "../../../core/rig/asked.ts";
 import type { Change } from "../../../core/rig/facts.ts";
 import { isBelieved, provenBy, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../../core/rig/tape-next.ts";
@@ -30,6 +30,8 @@ export type CommonView = {
   elsewhere: { label: string; href: string; stops: number } | null;
   readings: ReadingRow[];
   taped: number;
+  /** whether a terminal is told anything of the rig, by what it was told to be */
+  used: boolean;
   changes: LogRow[];
   changeKinds: { kind: ChangeKind; label: string; stales: readonly string[] }[];
 };
@@ -88,6 +90,7 @@ export function commonView(station: StationKey, facts: StationFacts): CommonView
     })),
     elsewhere: stopsElsewhere(shown, facts),
     readings,
+    used: usesTerminal(rig),
     taped: readings.filter(
       ({ grade, doubted, stale }) => (grade === "taped" || grade === "proven") && !doubted && !stale,
     ).length,
@@ -133,14 +136,15 @@ export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">):
 export function viewStation(station: StationKey, facts: StationFacts): StationView {
   const { measured } = subjectOf(station)!;
   const { rig, units } = facts;
-  const ranked = rankTaping(rig);
+  const used = usesTerminal(rig);
+  const ranked = used ? rankTaping(rig) : [];
   const [next] = ranked;
   const most = ranked[0]?.effect ?? 1;
   return {
     ...commonView(station, facts),
-    chain: measured ? chainView(measured.to, rig, units) : null,
-    follows: (measured?.follows(rig) ?? []).map((each) => followRow(each, units)),
-    pages: measured?.pages ?? [],
+    chain: measured && used ? chainView(measured.to, rig, units) : null,
+    follows: (used ? (measured?.follows(rig) ?? []) : []).map((each) => followRow(each, units)),
+    pages: used ? (measured?.pages ?? []) : [],
     tapeNext: next?.open ? tapeNextOf(next, rig, units, addressOf(facts)) : null,
     bars: ranked.slice(0, 3).map(({ key, effect, open }) => ({
       letter: dimension(key, rig).letter,

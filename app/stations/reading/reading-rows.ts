@@ -14,7 +14,7 @@ import { wordsOf } from "../../../core/dimension/kind-words.ts";
 import type { Target } from "../../../core/finding/finding.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import type { Units } from "../../../core/quantity/units.ts";
-import { askedOf, guidedBy } from "../../../core/rig/asked.ts";
+import { askedOf, guidedBy, usesTerminal } from "../../../core/rig/asked.ts";
 import type { Change, Reading } from "../../../core/rig/facts.ts";
 import { type Grade, gradeOf, type Instrument } from "../../../core/rig/grade.ts";
 import { givenSections, isBelieved, type ResolvedRig } from "../../../core/rig/resolve.ts";
@@ -119,7 +119,7 @@ function readingRow(
           ? fine(spread, units)
           : printEntry({ ...entry, sides: null }, spread, units),
     proof: proof && `${proof.how} ${proof.result} ${proof.person}, ${day(proof.at)}`,
-    quiet: entry.whenMissing === "quiet",
+    quiet: entry.whenMissing === "quiet" || !usesTerminal(rig),
     otherwise: entry.otherwise && `${otherwiseText(entry, units)}, ${entry.otherwise.source}`,
     ...fieldOf(entry, units),
     alters: entry.alters && value !== null ? { kind: entry.alters, stales: others(entry, stales) } : null,

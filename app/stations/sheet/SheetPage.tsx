@@ -2,11 +2,12 @@ import { Form, Link, useSearchParams } from "react-router";
 import type { Route } from "../../routes/+types/sheet";
 import { Header } from "../../ui/Header.tsx";
 import { rigAddress } from "../frame/address.ts";
+import { Tools } from "../frame/RigFrame.tsx";
 import { LACKING, LACKING_LABELS } from "./lacking.ts";
 import { SheetForm } from "./SheetForm.tsx";
 
 export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { head, tool, hung, preferences, sheet, sheets, topics } = loaderData;
+  const { head, tool, tools, hung, preferences, sheet, sheets, topics } = loaderData;
   const [search] = useSearchParams();
   const filled = actionData && "filled" in actionData ? actionData.filled : {};
   const asked = Object.fromEntries(search);
@@ -29,6 +30,11 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
             you, park brake on.
           </p>
         </div>
+        {tools.length > 0 && (
+          <div className="no-print">
+            <Tools tools={tools} />
+          </div>
+        )}
         <div className="no-print flex flex-wrap items-end gap-2">
           {sheets.map(({ key, label }) => (
             <Link

@@ -103,12 +103,16 @@ export function BeginPage({ loaderData: { preferences, first }, actionData }: Ro
               tool={tool}
               machine={begun.machine}
               ways={waysOf(begun, at)}
+              switched={begun.tools[0]!.switched === "yes"}
               suffix={at === 0 ? "" : SECOND}
               errors={errors}
               onChange={changeTool(at)}
               onRemove={at === 0 ? null : () => change({ tools: begun.tools.slice(0, 1) })}
             />
           ))}
+          {begun.tools[0]!.tool !== "" && (
+            <Work tool={begun.tools[0]!} errors={errors} onChange={changeTool(0)} />
+          )}
           {!several && begun.tools[0]!.tool !== "" && (
             <button
               type="button"
@@ -197,6 +201,8 @@ type HungProps = {
   tool: ToolChoice;
   machine: Begun["machine"];
   ways: readonly Attachment[];
+  /** a terminal switches its sections */
+  switched: boolean;
   /** behind the names of its fields */
   suffix: string;
   errors: FieldErrors;
@@ -205,7 +211,7 @@ type HungProps = {
   onRemove: (() => void) | null;
 };
 
-function Hung({ tool: begun, machine, ways, suffix, errors, onChange, onRemove }: HungProps) {
+function Hung({ tool: begun, machine, ways, switched, suffix, errors, onChange, onRemove }: HungProps) {
   const kinds = TOOL_KIND_KEYS.filter((key) => hangsBy(key, machine).length > 0);
   const { tool, attachment } = begun;
   const counted = tool === "" ? null : countedAcross(tool);
@@ -226,7 +232,7 @@ function Hung({ tool: begun, machine, ways, suffix, errors, onChange, onRemove }
         label="What hangs on it"
         value={tool}
         choices={kinds.map((key) => ({ value: key, label: TOOL_KINDS[key].label }))}
-        onChoose={(kind) => onChange({ tool: kind })}
+        onChoose={(kind) => kind !== "" && onChange({ tool: kind, attachment: hangsBy(kind, machine)[0]! })}
         className="grid-cols-5 max-sm:grid-cols-2"
         looks="min-h-12 leading-tight"
       />
@@ -288,7 +294,7 @@ function Hung({ tool: begun, machine, ways, suffix, errors, onChange, onRemove }
               />
             )}
           </div>
-          {begun.switched === "yes" && (
+          {switched && (
             <QuantityField
               name={named("sections")}
               unit={begun.widthUnit}
@@ -300,30 +306,40 @@ function Hung({ tool: begun, machine, ways, suffix, errors, onChange, onRemove }
               autoComplete="off"
             />
           )}
-          <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
-            {TOLD.map(({ field, key }) => {
-              const { label, fromTo, choices } = dimension(key, { attachment, tool });
-              return (
-                <div key={field} className="grid content-start gap-1">
-                  <span>
-                    {label} <span className="text-soft">{fromTo}</span>
-                  </span>
-                  <Radios
-                    name={named(field)}
-                    label={label}
-                    value={begun[field]}
-                    choices={(choices ?? []).map((each) => ({ value: each.key, label: each.label }))}
-                    onChoose={(told) => onChange({ [field]: told })}
-                    className="grid-cols-2"
-                    looks="min-h-12 leading-tight"
-                  />
-                  {errors[named(field)] && <p className="problem">{errors[named(field)]}</p>}
-                </div>
-              );
-            })}
-          </div>
         </>
       )}
+    </section>
+  );
+}
+
+/** What decides what is asked at all, of the rig as a whole. */
+function Work({ tool, errors, onChange }: Pick<HungProps, "tool" | "errors" | "onChange">) {
+  const hung = { attachment: tool.attachment, tool: tool.tool === "" ? null : tool.tool };
+  return (
+    <section aria-label="How it is used" className="grid gap-2">
+      <h2 className="border-b-2 border-ink pb-1">Guidance</h2>
+      <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
+        {TOLD.map(({ field, key }) => {
+          const { label, fromTo, choices } = dimension(key, hung);
+          return (
+            <div key={field} className="grid content-start gap-1">
+              <span>
+                {label} <span className="text-soft">{fromTo}</span>
+              </span>
+              <Radios
+                name={field}
+                label={label}
+                value={tool[field]}
+                choices={(choices ?? []).map((each) => ({ value: each.key, label: each.label }))}
+                onChoose={(told) => onChange({ [field]: told })}
+                className="grid-cols-2"
+                looks="min-h-12 leading-tight"
+              />
+              {errors[field] && <p className="problem">{errors[field]}</p>}
+            </div>
+          );
+        })}
+      </div>
     </section>
   );
 }

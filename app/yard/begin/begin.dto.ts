@@ -82,8 +82,8 @@ const OF_SECOND = new RegExp(`^([a-z]+)${SECOND}(Unit)?$`);
 
 type Beginning = { first: BeginDto; second: BegunToolDto | null };
 
-/** The machine's own fields, which both tools share. */
-const OF_MACHINE = ["machine", "powerUnit"];
+/** Fields both tools share: the machine's own, and what the rig is used for. */
+const SHARED = ["machine", "powerUnit", "guided", "switched"];
 
 /** What was told of the rig and of one tool or two; what is wrong with the second is told by its own fields. */
 export function readBeginning(
@@ -96,7 +96,7 @@ export function readBeginning(
   for (const [name, value] of form) {
     const [, field, unit] = OF_SECOND.exec(name) ?? [];
     if (field) own.set(`${field}${unit ?? ""}`, value);
-    else if (OF_MACHINE.includes(name)) own.set(name, value);
+    else if (SHARED.includes(name)) own.set(name, value);
   }
   const second = validateForm(BegunToolDto, own);
   const errors: FieldErrors = {

@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
+import { swathOf } from "../../../core/rig/swath.ts";
 import { openDatabase } from "../../../data/database.ts";
 import type { Database } from "../../../data/handle.ts";
 import { listMachines, pointsOf } from "../../../data/machines.ts";
@@ -94,6 +95,63 @@ describe("a rig begun on one page", () => {
       errors: { way: "Give width and sections of the whole tool first." },
     });
     expect(swathsView(open.resolved, "50", PRESETS.metric).tool).toContain("no sections");
+  });
+
+  const MOWERS = {
+    several: "yes",
+    tool: "mower",
+    attachment: "mounted",
+    width: "3.1",
+    rows: "",
+    tool2: "mower",
+    attachment2: "front",
+    hung2: "Sorrick Cut 30 F",
+    width2: "3",
+    width2Unit: "m",
+    guided: "yes",
+  };
+
+  it("has a second tool with what was told of it, and what was told of the machine once", () => {
+    begun(MOWERS as Partial<typeof TYPED>);
+    const rig = listRigs(db)[0]!;
+    const tools = toolsOf(db, rig.id);
+    expect(tools.map(({ attachment }) => attachment)).toEqual(["mounted", "front"]);
+    const { parts } = wholesOf(db, tools).get(rig.id)!;
+    expect(parts.map(({ rig: { tool, values } }) => [tool, values["tool.width"].value])).toEqual([
+      ["mower", 3.1],
+      ["mower", 3],
+    ]);
+    expect(parts[1]!.rig.values["work.guided"].choice).toBe("yes");
+    expect(swathOf({ parts })).toMatchObject({ kind: "unknown", key: "tool.lateral" });
+    expect(parts[0]!.rig.values["tractor.power"].repeats).toHaveLength(1);
+  });
+
+  it("takes no two tools on one hitch, and says what is wrong with the second by its field", () => {
+    expect(send({ ...MOWERS, attachment2: "mounted" } as Partial<typeof TYPED>)).toMatchObject({
+      ok: false,
+      errors: { attachment2: expect.stringContaining("same hitch") },
+    });
+    expect(send({ ...MOWERS, width2: "wide", hung2: "" } as Partial<typeof TYPED>)).toMatchObject({
+      ok: false,
+      errors: {
+        width2: expect.stringContaining("not understood"),
+        hung2: expect.stringContaining("make and model"),
+      },
+    });
+  });
+
+  it("has its sections: a bare number is how many equal ones, anything else each width", () => {
+    const widths = (sections: string) => {
+      db = openDatabase(":memory:");
+      begun({ sections } as Partial<typeof TYPED>);
+      return sampleOpen(db, "Seed drill").resolved.sections!.widths;
+    };
+    expect(widths("6")).toEqual([0.5, 0.5, 0.5, 0.5, 0.5, 0.5]);
+    expect(widths("1 m; 1 m; 1 m")).toEqual([1, 1, 1]);
+    expect(send({ sections: "200" } as Partial<typeof TYPED>)).toMatchObject({
+      ok: false,
+      errors: { sections: expect.stringContaining("do not fit") },
+    });
   });
 
   it("is refused by field, and nothing of it is written", () => {

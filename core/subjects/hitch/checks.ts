@@ -39,7 +39,7 @@ function checksOf(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
     ];
   if (onPin(rig.attachment)) return [levelCheck(hitch, at)];
   return [
-    ...(onLinks(rig.attachment) ? [linksCheck(hitch, at)] : []),
+    ...(onLinks(rig.attachment) ? [linksCheck(rig, hitch, at)] : []),
     ...(rig.attachment === "links" ? [] : linkageChecks(rig, hitch, at)),
     ...crossingCheck(rig, hitch, at),
     ...stabiliserCheck(rig, at),
@@ -55,9 +55,14 @@ export function shorten(difference: number, what: "link" | "rod"): Said {
   return tell`Shorten the ${longer} ${what} by ${fineLength(Math.abs(difference))}, unless its maker wants them different.`;
 }
 
-function linksCheck({ links }: HitchOf, rowOf: Checker): Check {
+/** Of a pair the one that is not read yet, the left first. */
+function openOf(rig: ResolvedRig, left: DimensionKey, right: DimensionKey): DimensionKey {
+  return known(rig, left) === null ? left : right;
+}
+
+function linksCheck(rig: ResolvedRig, { links }: HitchOf, rowOf: Checker): Check {
   const row = rowOf("links", "Lower links equal");
-  if (!links) return row.unknown("hitch.linkRight");
+  if (!links) return row.unknown(openOf(rig, "hitch.linkLeft", "hitch.linkRight"));
   const { difference, turn } = links;
   const by = fineLength(Math.abs(difference));
   if (Math.abs(difference) <= EQUAL)
@@ -70,9 +75,9 @@ function linksCheck({ links }: HitchOf, rowOf: Checker): Check {
   );
 }
 
-function rodsCheck({ rods }: HitchOf, rowOf: Checker): Check {
+function rodsCheck(rig: ResolvedRig, { rods }: HitchOf, rowOf: Checker): Check {
   const row = rowOf("rods", "Lift rods equal");
-  if (!rods) return row.unknown("hitch.rodRight");
+  if (!rods) return row.unknown(openOf(rig, "hitch.rodLeft", "hitch.rodRight"));
   const by = fineLength(Math.abs(rods.difference));
   if (Math.abs(rods.difference) <= EQUAL)
     return row.good("hitch.rodLeft", rods.difference === 0 ? "Equal." : tell`Within ${by}.`);
@@ -88,13 +93,13 @@ function linkageChecks(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
   const [missing] = hitch.missing;
   if (hitch.tail)
     return [
-      rodsCheck(hitch, at),
+      rodsCheck(rig, hitch, at),
       tailPitchCheck(rig, hitch, at),
       clearanceCheck(rig, hitch, at),
       ...controlCheck(rig, at),
     ];
   return [
-    rodsCheck(hitch, at),
+    rodsCheck(rig, hitch, at),
     ...(!works(rig)
       ? [at("pitch", "Pitch at work").good("tool.kind", "It only carries: it need not hang level.")]
       : missing
