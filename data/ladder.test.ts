@@ -48,9 +48,12 @@ describe("what a ladder knows of its rig", () => {
   it("knows the sequences run to the end, by tool, and the hoses as they were kept last", () => {
     const run = { id: randomUUID(), couplingId: rigOf(9).couplingId, kind: "unfold" as const };
     keepRunEvents(db, run, [{ what: "done", step: "a", said: "A" }], by(1));
-    expect(facts(9).runs[0]!.size).toBe(0);
+    expect(facts(9).runs[0]!.get("unfold")).toEqual({ finished: null, begun: at(1).toISOString() });
     keepRunEvents(db, run, [{ what: "finished", step: "", said: "" }], by(2));
-    expect(facts(9).runs[0]!.get("unfold")).toBe(at(2).toISOString());
+    expect(facts(9).runs[0]!.get("unfold")).toEqual({
+      finished: at(2).toISOString(),
+      begun: at(1).toISOString(),
+    });
     expect(facts(9).plugged).toBeNull();
     keepPlan(db, rigOf(9), [{ functionId: 1, kind: "remote", number: 1 } as never], by(3));
     keepPlan(db, rigOf(9), [{ functionId: 1, kind: "remote", number: 2 } as never], by(4));
@@ -72,8 +75,10 @@ describe("what a ladder knows of its rig", () => {
     tick(1, "position", 1);
     keepEvent(db, 3, "coupled", by(2));
     const rigs = new Map([1, 3, 5, 12].map((id) => [id, toolsOf(db, id)] as const));
-    const all = ladderFacts(db, rigs);
-    for (const id of rigs.keys()) expect(all.get(id)).toEqual(facts(id));
+    const now = at(30).toISOString();
+    const all = ladderFacts(db, rigs, now);
+    for (const id of rigs.keys())
+      expect(all.get(id)).toEqual(ladderFacts(db, new Map([[id, toolsOf(db, id)]]), now).get(id));
     expect(all.get(12)!.runs).toHaveLength(3);
   });
 });

@@ -1,5 +1,6 @@
 /** What happened on rigs, for their ladders: couplings, runs, kept hoses, ticks of people, field tests. */
-import { and, eq, sql } from "drizzle-orm";
+import { and, eq, inArray, sql } from "drizzle-orm";
+import { dayBegan, type LastRun } from "../core/ladder/ended.ts";
 import { isAfter, type Moment } from "../core/rig/facts.ts";
 import type { SequenceKind } from "../core/sequence/step.ts";
 import type { Database } from "./handle.ts";
@@ -7,14 +8,16 @@ import { COUPLING, RUNG } from "./hookup.ts";
 import { newestPlans } from "./hoses.ts";
 import { PROOF, push } from "./live.ts";
 import { prepared } from "./prepared.ts";
-import { aboutsOf, inOrder, isNewest, newestFirst, newestIn, slotsOf, standingOf } from "./record.ts";
+import { aboutsOf, isNewest, newestFirst, newestIn, slotsOf, standingOf } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
 import { couplingEvent, fact, runEvent } from "./schema/index.ts";
 import { RUN_EVENT } from "./sequences.ts";
 
 export type LadderFacts = {
   coupled: { at: string; person: string } | null;
-  runs: ReadonlyMap<SequenceKind, string>[];
+  runs: ReadonlyMap<SequenceKind, LastRun>[];
+  /** since when it is the same working day */
+  day: string;
   plugged: ReadonlySet<string> | null;
   ticks: ReadonlyMap<string, { person: string; at: string; id: string }>;
   proved: string | null;
@@ -26,14 +29,16 @@ const BEFORE_ALL: Moment = { at: "", seq: 0 };
 export function ladderFacts(
   db: Database,
   rigs: ReadonlyMap<number, readonly RigTool[]>,
+  now = new Date().toISOString(),
 ): Map<number, LadderFacts> {
   const ids = [...rigs.keys()];
   const couplings = [...rigs.values()].flat().map(({ couplingId }) => couplingId);
   const events = grouped(lastEvents(db, ids), ({ rigId }) => rigId);
   const ticks = grouped(newestTicks(db, ids), ({ rigId }) => rigId);
-  const runs = grouped(finishedRuns(db, couplings), ({ couplingId }) => couplingId);
+  const runs = grouped(lastRunEvents(db, couplings), ({ couplingId }) => couplingId);
   const plans = new Map(newestPlans(db, ids).map(({ rigId, places }) => [rigId, places]));
   const proved = newestProofs(db, couplings);
+  const acts = actsOf(db, rigs, now);
   return new Map(
     [...rigs].map(([id, tools]): [number, LadderFacts] => {
       const [last] = events.get(id) ?? [];
@@ -43,10 +48,8 @@ export function ladderFacts(
         id,
         {
           coupled: last?.what === "coupled" ? { at: last.at, person: last.person } : null,
-          runs: tools.map(
-            ({ couplingId }) =>
-              new Map((runs.get(couplingId) ?? []).map(({ kind, at }) => [kind as SequenceKind, at])),
-          ),
+          runs: tools.map(({ couplingId }) => lastRuns(runs.get(couplingId) ?? [])),
+          day: dayBegan(acts.get(id) ?? [], now),
           plugged: places ? new Set(places.map(({ kind, number }) => `${kind} ${number}`)) : null,
           ticks: new Map(
             (ticks.get(id) ?? [])
@@ -114,19 +117,60 @@ function newestTicks(db: Database, rigIds: readonly number[]) {
   return query.all({ abouts: aboutsOf({ rig: rigIds }) });
 }
 
-/** Runs that were finished, in order: the last of a kind is when it was done last. */
-function finishedRuns(db: Database, couplingIds: readonly number[]) {
-  const query = prepared(db, "finished runs", () =>
+function lastRuns(rows: readonly { kind: string; what: string; at: string }[]): Map<SequenceKind, LastRun> {
+  const found = new Map<SequenceKind, LastRun>();
+  for (const { kind, what, at } of rows) {
+    const last = found.get(kind as SequenceKind) ?? { finished: null, begun: null };
+    const field = what === "finished" ? "finished" : "begun";
+    found.set(kind as SequenceKind, { ...last, [field]: latest([last[field] ?? undefined, at]) });
+  }
+  return found;
+}
+
+/** A pause is looked for no further back, hours: with nothing since, the day begins now. */
+const LOOKED_BACK = 48;
+
+/** When somebody did something on each rig lately: entered, ran or ticked. */
+function actsOf(
+  db: Database,
+  rigs: ReadonlyMap<number, readonly RigTool[]>,
+  now: string,
+): Map<number, string[]> {
+  const since = new Date(Date.parse(now) - LOOKED_BACK * 3_600_000).toISOString();
+  const query = prepared(db, "acts on rigs", () =>
+    db
+      .select({ about: fact.about, at: fact.happened })
+      .from(fact)
+      .where(
+        sql`${fact.about} in (select value from json_each(${sql.placeholder("abouts")})) and ${fact.happened} > ${sql.placeholder("since")}`,
+      )
+      .prepare(),
+  );
+  const owner = new Map<string, number>();
+  for (const [id, tools] of rigs) {
+    owner.set(`rig ${id}`, id);
+    for (const { couplingId } of tools) owner.set(`coupling ${couplingId}`, id);
+  }
+  const found = new Map<number, string[]>();
+  for (const { about, at } of query.all({ abouts: JSON.stringify([...owner.keys()]), since }))
+    push(found, owner.get(about!)!, at);
+  return found;
+}
+
+/** The last time each sequence of each tool was run through, and the last time a step of it was done. */
+function lastRunEvents(db: Database, couplingIds: readonly number[]) {
+  const query = prepared(db, "last run events", () =>
     db
       .select({
         couplingId: fact.couplingId,
         kind: sql<string>`(select run.topic from fact run where run.seq = ${fact.partOf})`,
-        at: fact.happened,
+        what: runEvent.what,
+        at: sql<string>`max(${fact.happened})`,
       })
       .from(fact)
-      .innerJoin(runEvent, and(eq(runEvent.seq, fact.seq), eq(runEvent.what, "finished")))
+      .innerJoin(runEvent, and(eq(runEvent.seq, fact.seq), inArray(runEvent.what, ["finished", "done"])))
       .where(standingOf(RUN_EVENT))
-      .orderBy(...inOrder)
+      .groupBy(fact.couplingId, sql`2`, runEvent.what)
       .prepare(),
   );
   return query.all({ abouts: aboutsOf({ coupling: couplingIds }) });

@@ -78,6 +78,15 @@ export function runsOf(db: Database, rigId: number, most: number): Run[] {
   );
 }
 
+/** Runs of a tool begun since a time, in order. */
+export function runsSince(db: Database, couplingId: number, since: string): Run[] {
+  const of = sql`${fact.about} = ${`coupling ${couplingId}`} and ${fact.happened} >= ${since}`;
+  return runsWhere(db, of, MOST_RUNS).reverse();
+}
+
+/** What stands after so many runs stands by the last of them. */
+const MOST_RUNS = 60;
+
 function runsWhere(db: Database, which: SQL, most: number): Run[] {
   return db
     .select({ fact, machineId: coupling.implementId })

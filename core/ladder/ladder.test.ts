@@ -13,6 +13,7 @@ const EMPTY: RigLog = {
   plugged: null,
   places: new Set(),
   ticks: new Map(),
+  day: "2026-04-02T05:00:00Z",
   proved: null,
 };
 const GUIDED: Lines = {
@@ -91,12 +92,15 @@ describe("the ladder", () => {
 
   it("takes a run that is older than the coupling for none", () => {
     const folding = whole({}, ["wings"]);
-    const run = (at: string) => ({ coupled: COUPLED, runs: [new Map([["unfold", at]] as const)] });
+    const run = (at: string) => ({
+      coupled: COUPLED,
+      runs: [new Map([["unfold", { finished: at, begun: at }]] as const)],
+    });
     expect(rung("unfolded", run("2026-04-01T06:00:00Z"), folding)).toMatch(
       /^not yet: Unfold was not run through/,
     );
     expect(rung("unfolded", run("2026-04-02T07:00:00Z"), folding)).toBe(
-      "good: Run through since it was coupled.",
+      "good: Run through since it was coupled, and nothing ended it.",
     );
     expect(rung("unfolded", run("2026-04-02T07:00:00Z"))).toMatch(/^not applicable/);
   });

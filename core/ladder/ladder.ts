@@ -10,11 +10,12 @@ import { besides, together } from "../rig/swath.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import { works } from "../rig/whole.ts";
 import { machineOf } from "../sequence/of-rig.ts";
-import { SEQUENCE_LABELS, type SequenceKind } from "../sequence/step.ts";
+import type { SequenceKind } from "../sequence/step.ts";
 import { listOf } from "../sequence/templates.ts";
 import type { Holds } from "../subject/subject.ts";
 import type { Judged } from "../subjects/judge-whole.ts";
 import { heldBy, isHeldBy, namedTogether } from "../subjects/walk.ts";
+import { endedSince, type LastRun } from "./ended.ts";
 
 export type RungKey =
   | "sound"
@@ -45,8 +46,10 @@ export type Rung = {
 export type RigLog = {
   /** when it was coupled last, by whom; null while it is not */
   coupled: { at: string; person: string } | null;
-  /** part → sequences run through to the end, the last time of each */
-  runs: readonly ReadonlyMap<SequenceKind, string>[];
+  /** part → sequences that were run, the last time of each */
+  runs: readonly ReadonlyMap<SequenceKind, LastRun>[];
+  /** since when it is the same working day */
+  day: string;
   /** the places the hoses were kept on, as "kind number"; null where none were kept */
   plugged: ReadonlySet<string> | null;
   /** where the assignment has them now */
@@ -153,6 +156,8 @@ function coupled({ log }: Told): Rung {
 
 function hoses({ whole, judged: { reckoned }, log }: Told): Rung {
   const label = "Hoses as assigned";
+  const untold = untoldOf(whole);
+  if (untold) return rung("hoses", label, untold);
   if (whole.hoses.functions.length === 0)
     return rung("hoses", label, { state: "not applicable", why: "Nothing here moves by the tractor's oil." });
   const next = { label: "Look at the hoses", path: "hoses" };
@@ -171,6 +176,20 @@ function hoses({ whole, judged: { reckoned }, log }: Told): Rung {
       });
 }
 
+/** A tool of which nobody entered what moves by oil, nor that nothing does: nobody knows whether anything has to be done. */
+function untoldOf({
+  parts,
+  hoses: { functions, told },
+}: WholeRig): Pick<Rung, "state" | "why" | "next"> | null {
+  const at = parts.findIndex((_, part) => !told[part] && !functions.some((fn) => fn.part === part));
+  if (at < 0) return null;
+  return {
+    state: "not yet",
+    why: `Nobody entered the hydraulic functions of ${parts[at]!.name}, nor that it has none.`,
+    next: { label: "Enter them", path: "hoses" },
+  };
+}
+
 /** Sequences of every tool that has steps for them, run through since the rig was coupled. */
 function ranSince({ whole, log }: Told, key: RungKey, label: string, kinds: readonly SequenceKind[]): Rung {
   const wanted = whole.parts.flatMap(({ name }, part) =>
@@ -180,19 +199,21 @@ function ranSince({ whole, log }: Told, key: RungKey, label: string, kinds: read
       return moves ? [{ name, part, kind }] : [];
     }),
   );
+  const untold = untoldOf(whole);
+  if (wanted.length === 0 && untold) return rung(key, label, untold);
   if (wanted.length === 0)
     return rung(key, label, { state: "not applicable", why: "Nothing on it has to be." });
-  const missing = wanted.find(({ part, kind }) => {
-    const at = log.runs[part]?.get(kind);
-    return at === undefined || log.coupled === null || at < log.coupled.at;
-  });
-  return missing
-    ? rung(key, label, {
+  const since = { coupled: log.coupled?.at ?? null, road: log.ticks.get("road")?.at ?? null };
+  for (const { name, part, kind } of wanted) {
+    const ended = endedSince(kind, log.runs[part] ?? new Map(), since);
+    if (ended)
+      return rung(key, label, {
         state: "not yet",
-        why: `${SEQUENCE_LABELS[missing.kind]} was not run through since it was coupled${whole.parts.length > 1 ? `: ${missing.name}` : ""}.`,
-        next: { label: "Run it", path: `sequences/${missing.kind}` },
-      })
-    : rung(key, label, { state: "good", why: "Run through since it was coupled." });
+        why: `${ended}${whole.parts.length > 1 ? `: ${name}` : ""}.`,
+        next: { label: "Run it", path: `sequences/${kind}` },
+      });
+  }
+  return rung(key, label, { state: "good", why: "Run through since it was coupled, and nothing ended it." });
 }
 
 function figures({ judged }: Told): Rung {
@@ -242,6 +263,13 @@ function line({ whole }: Told): Rung {
 
 function ticked({ log }: Told, key: RungKey, label: string, how: string): Rung {
   const tick = log.ticks.get(key);
+  const said = log.ticks.get("day")?.at ?? "";
+  if (tick && (tick.at < log.day || tick.at < said))
+    return rung(key, label, {
+      state: "not yet",
+      why: `Seen by ${tick.person} on another working day. ${how}`,
+      byPerson: true,
+    });
   return tick
     ? rung(key, label, { state: "good", why: `Seen by ${tick.person}.`, byPerson: true })
     : rung(key, label, { state: "not yet", why: how, byPerson: true });

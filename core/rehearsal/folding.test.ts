@@ -53,6 +53,7 @@ const MACHINE = {
   has: new Set(FOLDING_KINDS),
   kind: "chisel",
   driven: false,
+  stillFolded: false,
   carried: false,
   semi: false,
   automatic: [],

@@ -37,6 +37,7 @@ export function machineOf({ parts, hoses }: WholeRig, part: number): Machine {
     has: new Set(hoses.functions.flatMap((fn) => (fn.part === part ? [fn.kind] : []))),
     kind: chosen<ToolKindKey>(rig, "tool.kind"),
     driven: pto !== null && pto !== "none",
+    stillFolded: chosen<string>(rig, "tool.folded") === "still",
     carried: onLinks(rig.attachment),
     semi: rig.attachment === "semi",
     automatic: hoses.functions.flatMap((fn) => (fn.part === part && fn.automatic ? [fn.kind] : [])),

@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { FUNCTION_KIND_KEYS } from "../subjects/hoses/kinds.ts";
 import { faultsOf, reverseOf } from "./check.ts";
-import { endOf, positionOf, refusal, refusalBack } from "./run.ts";
+import { startNow } from "./record.ts";
+import { endOf, positionOf, refusal, refusalBack, unmetNeeds } from "./run.ts";
 import { SEQUENCE_KINDS, type Sequence, type Step } from "./step.ts";
 import { atRest, foldOf, listOf, type Machine, startOf } from "./templates.ts";
 
@@ -10,6 +11,7 @@ const machine = (kinds: readonly string[], rest: Partial<Machine> = {}): Machine
   has: new Set(kinds),
   kind: null,
   driven: false,
+  stillFolded: false,
   carried: false,
   semi: false,
   automatic: [],
@@ -17,7 +19,12 @@ const machine = (kinds: readonly string[], rest: Partial<Machine> = {}): Machine
 });
 
 const ROLLER = machine(["jack", "front lift", "undercarriage", "wings", "rear lift"], { kind: "chisel" });
-const MOWER = machine(["mower lift", "suspension"], { kind: "mower", driven: true, carried: true });
+const MOWER = machine(["mower lift", "suspension"], {
+  kind: "mower",
+  driven: true,
+  carried: true,
+  stillFolded: true,
+});
 const PLOUGH = machine(["turnover", "front furrow", "working width"], { kind: "plough", carried: true });
 const PLANTER = machine(["lift", "marker", "fan", "generator", "downforce"], { kind: "planter" });
 const PTO_PLANTER = machine(["lift", "fan", "downforce"], { kind: "planter", driven: true });
@@ -304,5 +311,58 @@ describe("a run", () => {
     for (const kind of SEQUENCE_KINDS)
       for (const each of [ROLLER, MOWER, PLOUGH, PLANTER, DRILL])
         for (const text of texts(listOf(kind, each))) expect(text).toMatch(/^[A-Z].*\.$/);
+  });
+});
+
+describe("a machine by its record", () => {
+  const all = (kind: Parameters<typeof listOf>[0], of: Machine) => ({
+    kind,
+    done: listOf(kind, of).steps.map(({ id }) => id),
+  });
+
+  it("stands as the lists suppose where nothing was run", () => {
+    for (const of of [ROLLER, MOWER, PLOUGH, PLANTER, PTO_PLANTER])
+      for (const kind of SEQUENCE_KINDS) expect(startNow(kind, of, {}, [])).toEqual(startOf(kind, of));
+  });
+
+  it("stands as it was run last, to the step", () => {
+    const [first, second] = listOf("unfold", ROLLER).steps.filter(
+      ({ sets }) => "wings" in sets || "locks" in sets,
+    );
+    const world = startNow("unfold", ROLLER, {}, [{ kind: "unfold", done: [first!.id, second!.id] }]);
+    expect(world).toMatchObject({ ...first!.sets, ...second!.sets });
+    const folded = startNow("unfold", ROLLER, {}, [all("unfold", ROLLER), all("fold", ROLLER)]);
+    expect(folded).toMatchObject({ wings: "folded", locks: "in" });
+  });
+
+  it("is not folded with its drive turning, where it must not turn folded", () => {
+    const runs = [all("unfold", MOWER), all("start", MOWER)];
+    const fold = listOf("fold", MOWER);
+    const start = startNow("fold", MOWER, {}, runs);
+    expect(start.PTO).toBe("running");
+    const done: string[] = [];
+    const refused: string[] = [];
+    for (const { id } of fold.steps) {
+      const why = refusal(start, fold, done, id);
+      refused.push(...why);
+      if (why.length === 0) done.push(id);
+    }
+    expect(refused).toContain("Not yet: the PTO stands.");
+    const stopped = startNow("fold", MOWER, {}, [...runs, all("stop", MOWER)]);
+    expect(
+      fold.steps.reduce<string[]>(
+        (soFar, { id }) => [...soFar, ...(refusal(stopped, fold, soFar, id).length === 0 ? [id] : [])],
+        [],
+      ),
+    ).toHaveLength(fold.steps.length);
+  });
+
+  it("is not driven while it is folded, where it must not turn folded; another may be", () => {
+    const runs = [all("unfold", MOWER), all("fold", MOWER)];
+    const on = listOf("start", MOWER).steps.find(({ id }) => id === "PTO on")!;
+    expect(unmetNeeds(on, startNow("start", MOWER, {}, runs))).toEqual([{ part: "locks", is: "out" }]);
+    const other = { ...MOWER, stillFolded: false };
+    const free = listOf("start", other).steps.find(({ id }) => id === "PTO on")!;
+    expect(unmetNeeds(free, startNow("start", other, {}, runs))).toEqual([]);
   });
 });

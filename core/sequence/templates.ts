@@ -13,6 +13,8 @@ export type Machine = {
   kind: string | null;
   /** driven by the tractor's PTO */
   driven: boolean;
+  /** it must not turn while folded: its drive waits for it to be unfolded, and folding for it to stand */
+  stillFolded: boolean;
   /** it hangs on links or pins of its own */
   carried: boolean;
   /** carried in front, on a wheel of its own behind */
@@ -105,6 +107,12 @@ function electric({ kind, has, driven }: Machine): "PTO" | "oil" | null {
 const mechanical = (machine: Machine) =>
   (machine.kind === "drill" || machine.kind === "planter") && electric(machine) === null;
 
+/** A drive that must stand before a folded part is moved, or the other way round. */
+const standing = ({ driven, stillFolded }: Machine): Need[] =>
+  driven && stillFolded ? [is("PTO", "stopped")] : [];
+const unlocked = ({ has, stillFolded }: Machine): Need[] =>
+  stillFolded && folds(has) ? [is("locks", "out")] : [];
+
 const COUNT_THE_REST = "Walk round it once: nobody within reach, no line overhead, level ground.";
 
 function lookRound(id = "clear"): Step {
@@ -154,7 +162,8 @@ function hookUp({ has }: Machine): Step[] {
   return steps;
 }
 
-function unfold({ has }: Machine): Step[] {
+function unfold(machine: Machine): Step[] {
+  const { has } = machine;
   const steps = [lookRound()];
   const stowed = has.has("jack") ? [is("jack", "stowed")] : [];
   if (folds(has))
@@ -204,7 +213,12 @@ function unfold({ has }: Machine): Step[] {
         back: back("Fold the wings, right in.", {
           way: "in",
           look: "Both at their stops.",
-          needs: [CLEAR, is("wings float", "off"), ...(lifts(has).length > 0 ? [is("lift", "raised")] : [])],
+          needs: [
+            CLEAR,
+            ...standing(machine),
+            is("wings float", "off"),
+            ...(lifts(has).length > 0 ? [is("lift", "raised")] : []),
+          ],
           caution: "Nobody within reach, no line overhead.",
         }),
       }),
@@ -249,7 +263,7 @@ function unfold({ has }: Machine): Step[] {
         back: back("Bed up until its lock catches.", {
           way: "out",
           look: "The lock has caught.",
-          needs: [CLEAR],
+          needs: [CLEAR, ...standing(machine)],
         }),
       }),
     );
@@ -329,6 +343,7 @@ function start(machine: Machine): Step[] {
         actor: "PTO",
         look: "It runs smooth and steady.",
         caution: "Nobody near the shaft.",
+        needs: unlocked(machine),
         sets: { PTO: "running" },
       }),
     );

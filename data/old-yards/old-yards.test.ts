@@ -77,7 +77,9 @@ function accountOfRig(db: Database, id: number, tools: readonly RigTool[], whole
     findings: judgeWhole(whole).findings.map((finding) => [finding.id, finding.severity]),
     ladder: {
       coupled,
-      runs: runs.map((each) => [...each].sort()),
+      runs: runs.map((each) =>
+        [...each].flatMap(([kind, { finished }]) => (finished ? [[kind, finished]] : [])).sort(),
+      ),
       plugged: plugged && [...plugged].sort(),
       ticks: [...ticks].map(([rung, tick]) => [rung, tick.person, tick.at]).sort(),
       proved,

@@ -20,15 +20,40 @@ const MARKS = {
 export function Ladder({ rungs, rigId, person }: Props) {
   const { keep, name } = useSigned(rigAddress(rigId, "keep"), person, "Who looks");
   const tick = async ({ key, label }: Rung) => (await keep({ intent: "rung", rung: key }, label)).problem;
+  const end = async (rung: string, label: string) => (await keep({ intent: "rung", rung }, label)).problem;
   return (
     <div className="grid gap-3">
-      {rungs.some(({ byPerson, state }) => byPerson && state === "not yet") && name}
+      {name}
       <ol>
         {rungs.map((rung, at) => (
           <RungLine key={rung.key} rung={rung} at={at + 1} rigId={rigId} onTick={() => tick(rung)} />
         ))}
       </ol>
+      <section aria-label="What ends it" className="flex flex-wrap items-center gap-2">
+        <Ends label="Gone by road" onPress={() => end("road", "Gone by road")} />
+        <Ends label="A new working day" onPress={() => end("day", "A new working day")} />
+        <span className="text-soft">
+          The road puts lock-outs back in; a new day, or six hours without an entry, asks again for position,
+          record and engagement.
+        </span>
+      </section>
     </div>
+  );
+}
+
+function Ends({ label, onPress }: { label: string; onPress: () => Promise<string | null> }) {
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <span className="grid gap-1">
+      <button type="button" className="key" onClick={async () => setProblem(await onPress())}>
+        {label}
+      </button>
+      {problem && (
+        <span role="alert" className="problem">
+          {problem}
+        </span>
+      )}
+    </span>
   );
 }
 

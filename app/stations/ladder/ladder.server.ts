@@ -10,8 +10,21 @@ export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
   return ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;
 }
 
+/** What a person says of the rig that ends what held. */
+const SAID: Readonly<Record<string, string>> = { road: "Gone by road", day: "A new working day" };
+
 /** Ticks a rung only a person can know of. */
 export const keepRung = written(RungDto, ({ open, value: { id, rung }, told }): Outcome => {
+  const said = Object.hasOwn(SAID, rung) ? SAID[rung] : undefined;
+  if (said !== undefined) {
+    keepTick(
+      open.db,
+      open.rig.id,
+      { line: rung, said, state: "done", reason: "" },
+      { id, ...told, on: RUNG },
+    );
+    return kept(said, { id });
+  }
   const found = rungsOf(open.whole, open.judged, ladderFactsOf(open)).find(({ key }) => key === rung);
   if (!found?.byPerson) return refused({ form: "That rung is told by its station, not ticked." });
   keepTick(

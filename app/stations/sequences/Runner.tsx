@@ -1,5 +1,5 @@
 import { Check, Circle, CircleDot, ShieldAlert } from "lucide-react";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { v4 as uuid } from "uuid";
 import { useSigned } from "../../entry/signed.tsx";
@@ -14,6 +14,8 @@ export function Runner({ view, action, person }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const { keep: sign, name } = useSigned(action, person, "Who runs it");
   const fresh = useRef("");
+  const [again, setAgain] = useState(false);
+  const over = view.run === null && !again ? view.over : null;
   const now = view.steps.find(({ state }) => state === "now");
   const keep = async (fields: Record<string, string>, label: string) => {
     // A run that begins gets its number here; sent again after a dropped connection it is still the same run.
@@ -26,6 +28,7 @@ export function Runner({ view, action, person }: Props) {
     if (kept.state === "kept" && kept.said) {
       toast("success", kept.said);
       fresh.current = "";
+      setAgain(false);
     }
   };
   const done = ({ id, said, text }: StepRow) => keep({ what: "done", step: id, said }, text);
@@ -33,7 +36,11 @@ export function Runner({ view, action, person }: Props) {
     <div className="grid gap-4">
       {person === "" && name}
       {view.faults.length > 0 && <Faults faults={view.faults} />}
-      {now ? <Now step={now} view={view} onDone={() => done(now)} /> : <Over view={view} />}
+      {now && !over ? (
+        <Now key={now.id} step={now} view={view} onDone={() => done(now)} />
+      ) : (
+        <Over view={view} over={over} onAgain={() => setAgain(true)} />
+      )}
       {problem && (
         <p
           role="alert"
@@ -51,7 +58,15 @@ export function Runner({ view, action, person }: Props) {
   );
 }
 
+/** A second tap of the same thumb does not do the next step: it listens after this long, milliseconds. */
+const SETTLE = 700;
+
 function Now({ step, view, onDone }: { step: StepRow; view: SequenceView; onDone: () => void }) {
+  const [listens, setListens] = useState(view.done === 0);
+  useEffect(() => {
+    const timer = setTimeout(() => setListens(true), SETTLE);
+    return () => clearTimeout(timer);
+  }, []);
   const at = view.steps.indexOf(step) + 1;
   return (
     <section
@@ -83,7 +98,12 @@ function Now({ step, view, onDone }: { step: StepRow; view: SequenceView; onDone
         </p>
       )}
       {step.caution && <Caution text={step.caution} />}
-      <button type="button" className="key-main min-h-16 text-[20px]" onClick={onDone}>
+      <button
+        type="button"
+        className="key-main min-h-16 text-[20px]"
+        aria-disabled={!listens}
+        onClick={() => listens && onDone()}
+      >
         Done, seen
       </button>
     </section>
@@ -99,7 +119,24 @@ function Caution({ text }: { text: string }) {
   );
 }
 
-function Over({ view }: { view: SequenceView }) {
+type OverProps = { view: SequenceView; over: SequenceView["over"]; onAgain: () => void };
+
+/** No first step under the thumb that did the last one: what was done, what comes next, and the way to run it again. */
+function Over({ view, over, onAgain }: OverProps) {
+  if (over)
+    return (
+      <section aria-label="Over" className="grid gap-3 border-[1.5px] border-ok bg-sheet p-4" data-over>
+        <p className="text-lead font-semibold text-ok">{over.said}</p>
+        {over.next && (
+          <Link to={over.next.href} className="key-main grid min-h-12 place-items-center no-underline">
+            Next: {over.next.label}
+          </Link>
+        )}
+        <button type="button" className="key justify-self-start" onClick={onAgain}>
+          Run it again
+        </button>
+      </section>
+    );
   return view.steps.length === 0 ? (
     <p className="text-lead text-soft">Nothing to do here: this implement has no step for it.</p>
   ) : (

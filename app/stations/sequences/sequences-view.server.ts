@@ -6,7 +6,7 @@ import { foldOf } from "../../../core/sequence/templates.ts";
 import { runEventsOf, runsOf } from "../../../data/sequences.ts";
 import { moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { type OpenSequence, openSequence, saidOf } from "./open-sequence.server.ts";
+import { type OpenSequence, openSequences, saidOf } from "./open-sequence.server.ts";
 
 const ACTOR_WORDS: Record<Actor, string> = {
   lever: "at the lever",
@@ -34,6 +34,8 @@ export type SequenceView = {
   kinds: { kind: SequenceKind; label: string; now: boolean; href: string; steps: number; under: boolean }[];
   steps: StepRow[];
   run: string | null;
+  /** it was run through, and nothing came after: what comes next; null while it is to be run */
+  over: { said: string; next: { label: string; href: string } | null } | null;
   done: number;
   /** how the last step is taken back, or why it cannot be; null where nothing is done */
   back: { step: string; text: string; levers: string[]; look: string; caution: string; why: string } | null;
@@ -47,24 +49,26 @@ export function sequenceView(
   kind: SequenceKind,
   hrefOf: (kind: SequenceKind) => string,
 ): SequenceView {
-  const opened = openSequence(open, kind);
-  const { sequence, start, run, done, lists, machine } = opened;
+  const all = openSequences(open, SEQUENCE_KINDS);
+  const opened = all.find((each) => each.kind === kind)!;
+  const { sequence, supposed, start, run, done, lists, machine, over } = opened;
   const { next } = positionOf(start, sequence, done);
-  const faults = faultsOf(start, sequence).map(({ text }) => text);
+  const faults = faultsOf(supposed, sequence).map(({ text }) => text);
   return {
     kind,
     title: SEQUENCE_LABELS[kind],
-    kinds: SEQUENCE_KINDS.map((each) => {
-      const other = each === kind ? opened : openSequence(open, each);
-      return {
-        kind: each,
-        label: SEQUENCE_LABELS[each],
-        now: each === kind,
-        href: hrefOf(each),
-        steps: other.sequence.steps.length,
-        under: other.run !== null,
-      };
-    }),
+    kinds: all.map((other) => ({
+      kind: other.kind,
+      label: SEQUENCE_LABELS[other.kind],
+      now: other.kind === kind,
+      href: hrefOf(other.kind),
+      steps: other.sequence.steps.length,
+      under: other.run !== null,
+    })),
+    over: over && {
+      said: `Run through ${moment(over.at)} by ${over.person}.`,
+      next: nextOf(all, kind, hrefOf),
+    },
     steps: sequence.steps.map((step) => ({
       id: step.id,
       text: step.text,
@@ -82,6 +86,17 @@ export function sequenceView(
     edited: lists[kind] !== undefined,
     log: logOf(open),
   };
+}
+
+/** What comes after a sequence in a day: the next list that has steps; after the start of work its ladder. */
+function nextOf(
+  all: readonly OpenSequence[],
+  kind: SequenceKind,
+  hrefOf: (kind: SequenceKind) => string,
+): { label: string; href: string } | null {
+  const at = all.findIndex((each) => each.kind === kind);
+  const next = all.slice(at + 1).find(({ sequence }) => sequence.steps.length > 0);
+  return next ? { label: SEQUENCE_LABELS[next.kind], href: hrefOf(next.kind) } : null;
 }
 
 function backOf({ sequence, start, done }: OpenSequence): SequenceView["back"] {

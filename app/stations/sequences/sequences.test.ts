@@ -76,7 +76,14 @@ describe("a run", () => {
     expect(runEventsOf(db, [run]).at(-1)).toMatchObject({ what: "finished", person: "Mira" });
     // The next one begins from the beginning.
     expect(view(ROLLER, "unfold")).toMatchObject({ run: null, done: 0 });
-    expect(view(ROLLER, "unfold").log[0]!.said).toMatch(/Mira: Unfold. Run through$/);
+    // It is over: what comes next is offered, and not its first step again; what was run is how folding begins.
+    expect(view(ROLLER, "unfold").over).toMatchObject({
+      said: expect.stringMatching(/^Run through .* by Mira\.$/),
+      next: { label: "Start of work" },
+    });
+    press(ROLLER, "fold", uuid(), view(ROLLER, "fold").steps[0]!.id);
+    expect(view(ROLLER, "unfold").over).toBeNull();
+    expect(view(ROLLER, "unfold").log[1]!.said).toMatch(/Mira: Unfold. Run through$/);
   });
 
   it("keeps its place, takes back the last step where it can be, and is given up with a reason", () => {

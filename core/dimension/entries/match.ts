@@ -24,6 +24,9 @@ const OF_SOIL = { notOf: { kinds: NO_SOIL, unless: null } } as const;
 /** What no shaft drives has none. */
 const OF_DRIVEN = { notOf: { kinds: UNDRIVEN, unless: null } } as const;
 
+/** Mowers and rakes stand still while folded (common practice; the book comes first). */
+const STILL = { otherwise: { value: "still", source: "common practice for mowers and rakes" } } as const;
+
 const DRIVEN_BY_SHAFT = { key: "tool.pto", is: PTO_TYPES };
 
 export const MATCH = {
@@ -449,6 +452,19 @@ export const MATCH = {
         subject: "implement",
         on: IN_SOIL,
         matters: "Each size carries so much power and no more.",
+      },
+    ),
+    "tool.folded": choice(
+      { still: "Must stand while folded", turns: "May turn while folded" },
+      {
+        ...OF_DRIVEN,
+        label: "Drive while folded",
+        fromTo: "whether it may be driven with parts folded, by its book",
+        subject: "implement",
+        on: IN_SOIL,
+        otherwise: { value: "turns", source: "unless its book says otherwise" },
+        matters: "Joints turned through a right angle break, and blades in the air throw.",
+        ofTool: { mower: STILL, conditioner: STILL, rake: STILL },
       },
     ),
     "tool.guard": choice(
