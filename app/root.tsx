@@ -19,7 +19,6 @@ import { readPreferences } from "./session/preferences.server.ts";
 import { TellZone } from "./session/TellZone.tsx";
 import { inZoneOf } from "./session/zone.server.ts";
 import { Toaster } from "./ui/toast.ts";
-import { useSmallScreen } from "./ui/use-small-screen.ts";
 
 /** The server asks at its own door first, before it reads a body; here it is asked again, whatever server this runs on. */
 export const middleware: Route.MiddlewareFunction[] = [
@@ -39,7 +38,6 @@ export function Layout({ children }: { children: React.ReactNode }) {
   const data = useRouteLoaderData<typeof loader>("root");
   const theme = data?.preferences.theme ?? "day";
   const [ready, setReady] = useState(false);
-  const small = useSmallScreen();
   useEffect(() => {
     // Keys and presses are heard from now on: what drives a browser by itself waits for it.
     document.documentElement.dataset.ready = "yes";
@@ -62,8 +60,10 @@ export function Layout({ children }: { children: React.ReactNode }) {
           <Suspense fallback={null}>
             <Toaster
               theme={theme === "night" ? "dark" : "light"}
-              position={small ? "top-center" : "bottom-left"}
-              toastOptions={{ duration: 8000 }}
+              position="top-center"
+              offset={3}
+              mobileOffset={3}
+              toastOptions={{ duration: 7000 }}
             />
           </Suspense>
         )}

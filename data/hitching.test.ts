@@ -12,7 +12,7 @@ import { openDatabase } from "./database.ts";
 import { plantedYard } from "./demo/planted.ts";
 import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { eventsOf, keepEvent, keepTick, ticksOf } from "./hookup.ts";
+import { coupledRivals, eventsOf, keepCoupled, keepEvent, keepTick, rivalsOf, ticksOf } from "./hookup.ts";
 import { addPoint, createMachine, pointsOf } from "./machines.ts";
 import { keepChange, keepReading, retract } from "./readings.ts";
 import { markOf, touchedSince } from "./record.ts";
@@ -203,6 +203,47 @@ describe("the hook-up log", () => {
     expect(retract(db, rigNamed("Mowers"), coupled, by)).toBe(false);
     expect(retract(db, rig, coupled, by)).toBe(true);
     expect(eventsOf(db, rig.id)).toHaveLength(1);
+  });
+});
+
+describe("one machine, one rig at a time", () => {
+  const at = (hour: number) => ({ ...by, at: new Date(Date.UTC(2026, 8, 20, hour)) });
+  const uuidOf = (n: number) => `5b0c9a52-7f07-4a52-9a48-33333333330${n}`;
+  const kinds = (id: number) => eventsOf(db, id).map(({ kind, at: when }) => `${kind} ${when.slice(11, 13)}`);
+  const pair = () => {
+    const a = rigNamed("Stubble");
+    const rival = rivalsOf(db, a.id)[0]!;
+    return [a.id, rival.id] as const;
+  };
+
+  it("coupling one ends the other then, and taking it back brings the other back", () => {
+    const [a, b] = pair();
+    keepCoupled(db, a, { ...at(6), id: uuidOf(1) });
+    keepCoupled(db, b, { ...at(9), id: uuidOf(2) });
+    expect(kinds(a)).toEqual(["uncoupled 09", "coupled 06"]);
+    expect(coupledRivals(db, a, at(10).at.toISOString()).map(({ id }) => id)).toEqual([b]);
+    expect(retract(db, toolsOf(db, b)[0]!, uuidOf(2), at(10))).toBe(true);
+    expect(kinds(a)).toEqual(["coupled 06"]);
+  });
+
+  it("arriving late it ends what was coupled before it, and is ended by what was coupled after", () => {
+    const [a, b] = pair();
+    keepCoupled(db, a, { ...at(6), id: uuidOf(1) });
+    keepEvent(db, a, "uncoupled", at(8));
+    keepCoupled(db, a, { ...at(14), id: uuidOf(3) });
+    keepCoupled(db, b, { ...at(10), id: uuidOf(2) });
+    expect(kinds(b)).toEqual(["uncoupled 14", "coupled 10"]);
+    expect(kinds(a)).toEqual(["coupled 14", "uncoupled 08", "coupled 06"]);
+  });
+
+  it("leaves alone what shares nothing with it", () => {
+    const [a] = pair();
+    const strangers = listRigs(db).filter(
+      ({ id }) => id !== a && !rivalsOf(db, a).some((each) => each.id === id),
+    );
+    const before = strangers.map(({ id }) => kinds(id));
+    keepCoupled(db, a, { ...at(12), id: uuidOf(1) });
+    expect(strangers.map(({ id }) => kinds(id))).toEqual(before);
   });
 });
 

@@ -1,8 +1,8 @@
 /** Hitching and unhitching, and the ticks of people: on the hook-up list, and on the ladder. */
-import { and, eq, type SQL } from "drizzle-orm";
+import { and, eq, type SQL, sql } from "drizzle-orm";
 import type { Database } from "./handle.ts";
-import { newestFirst, record, standing, type Told } from "./record.ts";
-import { couplingEvent, fact, tick } from "./schema/index.ts";
+import { factOf, newestFirst, record, standing, type Told } from "./record.ts";
+import { couplingEvent, fact, rig, tick } from "./schema/index.ts";
 
 export const COUPLING = "coupling";
 /** A tick on the hook-up list, and one on the ladder. */
@@ -50,16 +50,61 @@ export function ticksOf(db: Database, rigId: number): Tick[] {
     .map(({ tick: row, ...of }) => ({ ...of, ...row }));
 }
 
-/** Records that a rig was hitched up or taken apart; returns the event's id. */
+/** Records that a rig was hitched up or taken apart, perhaps as part of another event that ended it; returns the event's id. */
 export function keepEvent(
   db: Database,
   rigId: number,
   what: CouplingEvent["kind"],
-  { id, ...told }: Told & { id?: string },
+  { id, partOf = null, ...told }: Told & { id?: string; partOf?: number | null },
 ): string {
-  return record(db, { kind: COUPLING, about: { rigId }, id }, told, (seq) =>
+  return record(db, { kind: COUPLING, about: { rigId }, id, partOf }, told, (seq) =>
     db.insert(couplingEvent).values({ seq, what }).run(),
   );
+}
+
+/** Other rigs in use that need the same machine or one of the same implements: there is one of each. */
+export function rivalsOf(db: Database, rigId: number): { id: number; name: string }[] {
+  const machines = (id: SQL) => sql`
+    select r.tractor_id from rig r where r.id = ${id}
+    union select c.implement_id from coupling c where c.rig_id = ${id}`;
+  return db
+    .select({ id: rig.id, name: rig.name })
+    .from(rig)
+    .where(
+      sql`${rig.id} <> ${rigId} and exists (${machines(sql`${rig.id}`)} intersect ${machines(sql`${rigId}`)})`,
+    )
+    .all();
+}
+
+/** Those of them that were coupled at a time, by what was recorded up to then. */
+export function coupledRivals(db: Database, rigId: number, at: string): { id: number; name: string }[] {
+  return rivalsOf(db, rigId).filter(
+    ({ id }) => eventsOf(db, id).find((event) => event.at <= at)?.kind === "coupled",
+  );
+}
+
+/**
+ * Records that a rig was coupled: rigs of the same machine or implement end then. Where it arrives late, and one of them was coupled after it,
+ * this one ends at that time. All of it is one: taken back together.
+ */
+export function keepCoupled(db: Database, rigId: number, { id, ...told }: Told & { id: string }): void {
+  const at = told.at.toISOString();
+  db.transaction(() => {
+    const rivals = coupledRivals(db, rigId, at);
+    const next = rivalsOf(db, rigId)
+      .flatMap(({ id: other }) => eventsOf(db, other))
+      .filter((event) => event.kind === "coupled" && event.at > at)
+      .map((event) => event.at)
+      .sort()[0];
+    const own = eventsOf(db, rigId).some(
+      (event) => event.at > at && (next === undefined || event.at <= next),
+    );
+    keepEvent(db, rigId, "coupled", { id, ...told });
+    const partOf = factOf(db, id)!.seq;
+    for (const rival of rivals) keepEvent(db, rival.id, "uncoupled", { partOf, ...told });
+    if (next !== undefined && !own)
+      keepEvent(db, rigId, "uncoupled", { partOf, ...told, at: new Date(next) });
+  });
 }
 
 /** Ticks a line of the hook-up list, or a rung of the ladder, as it reads now; returns the tick's id. */

@@ -255,10 +255,19 @@ export function keepPlan(
 }
 
 /** The newest plan kept of each of these rigs, the oldest first. */
-export function newestPlans(db: Database, rigIds: Iterable<number>): (HosePlan & { rigId: number })[] {
+export function newestPlans(
+  db: Database,
+  rigIds: Iterable<number>,
+): (HosePlan & { rigId: number; seq: number })[] {
   const query = prepared(db, "newest hose plans", () =>
     db
-      .select({ rigId: fact.rigId, person: fact.person, at: fact.happened, places: hosePlan.places })
+      .select({
+        rigId: fact.rigId,
+        person: fact.person,
+        at: fact.happened,
+        seq: fact.seq,
+        places: hosePlan.places,
+      })
       .from(fact)
       .innerJoin(hosePlan, eq(hosePlan.seq, fact.seq))
       .where(isNewest(PLUGGED))

@@ -19,6 +19,8 @@ export type LadderFacts = {
   /** since when it is the same working day */
   day: string;
   plugged: ReadonlySet<string> | null;
+  /** when it was uncoupled last; null where it never was */
+  since: string | null;
   ticks: ReadonlyMap<string, { person: string; at: string; id: string }>;
   proved: string | null;
 };
@@ -36,21 +38,25 @@ export function ladderFacts(
   const events = grouped(lastEvents(db, ids), ({ rigId }) => rigId);
   const ticks = grouped(newestTicks(db, ids), ({ rigId }) => rigId);
   const runs = grouped(lastRunEvents(db, couplings), ({ couplingId }) => couplingId);
-  const plans = new Map(newestPlans(db, ids).map(({ rigId, places }) => [rigId, places]));
+  const plans = new Map(newestPlans(db, ids).map((plan) => [plan.rigId, plan]));
   const proved = newestProofs(db, couplings);
   const acts = actsOf(db, rigs, now);
   return new Map(
     [...rigs].map(([id, tools]): [number, LadderFacts] => {
       const [last] = events.get(id) ?? [];
       const since = events.get(id)?.find(({ what }) => what === "uncoupled") ?? BEFORE_ALL;
-      const places = plans.get(id);
+      const plan = plans.get(id);
       return [
         id,
         {
           coupled: last?.what === "coupled" ? { at: last.at, person: last.person } : null,
           runs: tools.map(({ couplingId }) => lastRuns(runs.get(couplingId) ?? [])),
           day: dayBegan(acts.get(id) ?? [], now),
-          plugged: places ? new Set(places.map(({ kind, number }) => `${kind} ${number}`)) : null,
+          plugged:
+            plan && isAfter(plan, since)
+              ? new Set(plan.places.map(({ kind, number }) => `${kind} ${number}`))
+              : null,
+          since: since.at === "" ? null : since.at,
           ticks: new Map(
             (ticks.get(id) ?? [])
               .filter((tick) => isAfter(tick, since))

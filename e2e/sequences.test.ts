@@ -46,7 +46,8 @@ describe("unfolding on the phone", () => {
     }
     await done();
     await seen(page, "Run through, to the end");
-    await step("swap unfold");
+    await page.waitForSelector("[data-over]");
+    await seen(page, "Next: Start of work");
     await seen(page, "Joren Talbeck: Unfold. Run through");
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
   });

@@ -15,6 +15,7 @@ const EMPTY: RigLog = {
   ticks: new Map(),
   day: "2026-04-02T05:00:00Z",
   proved: null,
+  since: null,
 };
 const GUIDED: Lines = {
   "tool.width": "3",

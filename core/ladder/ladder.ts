@@ -54,6 +54,8 @@ export type RigLog = {
   plugged: ReadonlySet<string> | null;
   /** where the assignment has them now */
   places: ReadonlySet<string>;
+  /** when it was uncoupled last: what the terminal showed before is another tool's by now; null where it never was */
+  since: string | null;
   /** what people ticked since, by rung */
   ticks: ReadonlyMap<string, { person: string; at: string }>;
   /** the last field test */
@@ -231,7 +233,7 @@ function figures({ judged }: Told): Rung {
 /** Lines are laid as wide as the tool works; closer than the terminal's own step is the same. */
 const SAME_SPACING = 0.011;
 
-function line({ whole }: Told): Rung {
+function line({ whole, log }: Told): Rung {
   const label = "Line spacing in the terminal is this tool's";
   const next = { label: "Enter R", path: "tool?at=guidance.trackSpacing" };
   // Several tools that work one swath have one line spacing: that of the first.
@@ -242,6 +244,15 @@ function line({ whole }: Told): Rung {
     .map(({ values }) => values);
   const unread = told.find((values) => values["guidance.trackSpacing"].value === null);
   if (unread) return rung("line", label, { state: "not yet", why: "Nobody read it off the terminal.", next });
+  const before = told.some(
+    (values) => log.since !== null && (values["guidance.trackSpacing"].reading?.measuredAt ?? "") < log.since,
+  );
+  if (before)
+    return rung("line", label, {
+      state: "not yet",
+      why: "It was read before the rig was uncoupled: another tool may have left its own since.",
+      next,
+    });
   const off = told.find((values) => {
     const [width, overlap] = [values["tool.width"].value, values["work.overlap"].value];
     const spacing = values["guidance.trackSpacing"];

@@ -52,10 +52,13 @@ export function HookupList({ view, action, person }: Props) {
 
 type Keep = (fields: Record<string, string>, label: string) => Promise<string | null>;
 
-function Coupling({ view: { coupled, open }, keep }: { view: HookupView; keep: Keep }) {
+function Coupling({ view: { coupled, instead, open }, keep }: { view: HookupView; keep: Keep }) {
   const [problem, setProblem] = useState<string | null>(null);
-  const record = async (kind: "coupled" | "uncoupled") =>
-    setProblem(await keep({ intent: "coupling", kind }, kind));
+  const [asked, setAsked] = useState(false);
+  const record = async (kind: "coupled" | "uncoupled", ends = false) => {
+    setAsked(false);
+    setProblem(await keep({ intent: "coupling", kind, instead: ends ? "yes" : "" }, kind));
+  };
   return (
     <div className="grid gap-1" data-coupled={coupled !== null}>
       {coupled ? (
@@ -67,9 +70,31 @@ function Coupling({ view: { coupled, open }, keep }: { view: HookupView; keep: K
         </>
       ) : (
         <>
-          <button type="button" className="key-main" onClick={() => record("coupled")}>
-            It is coupled
-          </button>
+          {asked && instead ? (
+            <div
+              role="alertdialog"
+              aria-label="One rig at a time"
+              className="grid max-w-[460px] gap-2 border-l-[5px] border-warn p-2"
+            >
+              <p>{instead}</p>
+              <p className="flex flex-wrap gap-2">
+                <button type="button" className="key-main" onClick={() => record("coupled", true)}>
+                  End that, couple this
+                </button>
+                <button type="button" className="key" onClick={() => setAsked(false)}>
+                  Cancel
+                </button>
+              </p>
+            </div>
+          ) : (
+            <button
+              type="button"
+              className="key-main"
+              onClick={() => (instead ? setAsked(true) : record("coupled"))}
+            >
+              It is coupled
+            </button>
+          )}
           {open && <p className="text-small text-soft">{open}</p>}
         </>
       )}

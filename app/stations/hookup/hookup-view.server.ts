@@ -10,7 +10,7 @@ import {
 } from "../../../core/hookup/ticks.ts";
 import { gradeOf } from "../../../core/rig/grade.ts";
 import type { Group, HookupLine } from "../../../core/subject/hookup-line.ts";
-import { eventsOf, ticksOf } from "../../../data/hookup.ts";
+import { coupledRivals, eventsOf, ticksOf } from "../../../data/hookup.ts";
 import { day, moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { cureHref } from "../frame/stations.ts";
@@ -35,6 +35,8 @@ export type HookupView = {
   rows: HookupRow[];
   done: number;
   coupled: { id: string; said: string } | null;
+  /** what is coupled now and ends when this is coupled: asked once; null where nothing is */
+  instead: string | null;
   /** what keeps it from being called coupled */
   open: string | null;
   log: { id: string; said: string }[];
@@ -72,17 +74,25 @@ export function hookupView(open: OpenRig): HookupView {
   const events = eventsOf(open.db, open.rig.id);
   const [latest] = events;
   const protections = openProtections(states);
+  const others = coupledRivals(open.db, open.rig.id, new Date().toISOString());
   return {
     rows: states.map((state) => rowOf(state, states, open)),
     done: states.filter(({ tick }) => tick !== null).length,
     coupled:
       latest?.kind === "coupled" ? { id: latest.id, said: `${moment(latest.at)}, ${latest.person}` } : null,
+    instead: others.length === 0 ? null : insteadOf(others.map(({ name }) => name)),
     open: protections.length > 0 ? `${protections.length} lines that protect people are open.` : null,
     log: events.slice(0, 8).map(({ id, kind, at, person }) => ({
       id,
       said: `${kind === "coupled" ? "Coupled" : "Uncoupled"} ${moment(at)}, ${person}`,
     })),
   };
+}
+
+/** There is one of each machine: what coupling ends, as a question. */
+export function insteadOf(names: readonly string[]): string {
+  const named = names.map((name) => `“${name}”`).join(" and ");
+  return `${named} ${names.length === 1 ? "is" : "are"} coupled, with the same machine or implement: coupling this ends that, with its ticks, hoses and read-back.`;
 }
 
 function rowOf({ line, tick, lapsed }: LineState, states: readonly LineState[], open: OpenRig): HookupRow {

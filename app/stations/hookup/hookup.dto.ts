@@ -28,4 +28,8 @@ export class TickDto extends BySomebodyDto {
 export class EventDto extends BySomebodyDto {
   @IsIn(["coupled", "uncoupled"], { message: "Coupled or uncoupled." })
   kind!: "coupled" | "uncoupled";
+
+  /** "yes": what is coupled to the same machine or implement ends with it */
+  @IsIn(["", "yes"], { message: "Yes, or nothing." })
+  instead!: string;
 }

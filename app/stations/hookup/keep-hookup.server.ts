@@ -1,10 +1,10 @@
 import { heldBy, openProtections } from "../../../core/hookup/ticks.ts";
-import { eventsOf, keepEvent, keepTick } from "../../../data/hookup.ts";
+import { coupledRivals, eventsOf, keepCoupled, keepEvent, keepTick } from "../../../data/hookup.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { moment } from "../frame/print.ts";
 import { written } from "../writing/written.server.ts";
 import { EventDto, TickDto } from "./hookup.dto.ts";
-import { endedBy, statesOf } from "./hookup-view.server.ts";
+import { endedBy, insteadOf, statesOf } from "./hookup-view.server.ts";
 
 /** Ticks a line, or declares that it does not apply; a line that reads otherwise by now is not ticked. */
 export const keepTicked = written(
@@ -45,12 +45,17 @@ export const keepTicked = written(
  * Records that the rig was hitched up or taken apart, at the time it was. It is coupled only when every line that protects people was
  * settled by ticks of that time.
  */
-export const keepCoupling = written(EventDto, ({ open, value: { id, kind }, told }): Outcome => {
+export const keepCoupling = written(EventDto, ({ open, value: { id, kind, instead }, told }): Outcome => {
   const latest = eventsOf(open.db, open.rig.id).find((event) => event.at <= told.at.toISOString());
   if ((latest?.kind ?? "uncoupled") === kind)
     return refused({ form: kind === "coupled" ? "It is coupled already." : "It is not coupled." });
   const [first] = kind === "coupled" ? openProtections(statesOf(open, told.at)) : [];
   if (first) return refused({ form: `Still open: ${first.text}` });
-  keepEvent(open.db, open.rig.id, kind, { id, ...told });
+  if (kind === "coupled") {
+    const others = coupledRivals(open.db, open.rig.id, told.at.toISOString());
+    if (others.length > 0 && instead !== "yes")
+      return refused({ instead: insteadOf(others.map(({ name }) => name)) });
+    keepCoupled(open.db, open.rig.id, { id, ...told });
+  } else keepEvent(open.db, open.rig.id, kind, { id, ...told });
   return kept(kind === "coupled" ? "Coupled" : "Uncoupled: the ticks have expired", { id });
 });

@@ -28,7 +28,7 @@ export function NextReading({ next }: { next: { label: string; href: string } | 
       ref={link}
       to={next.href}
       preventScrollReset
-      data-next
+      data-next-reading
       className="key-main flex min-h-12 items-center justify-center no-underline"
     >
       Next: {next.label}

@@ -4,7 +4,7 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
-import { eventsOf, keepEvent, ticksOf } from "../../../data/hookup.ts";
+import { coupledRivals, eventsOf, keepEvent, ticksOf } from "../../../data/hookup.ts";
 import { keepReading } from "../../../data/readings.ts";
 import { fittedOf } from "../../../data/settings.ts";
 import { balanceView } from "../balance/balance-view.ts";
@@ -46,7 +46,16 @@ describe("the hook-up list", () => {
     expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived())).form).toMatch(/^Still open: /);
     for (const { line } of statesOf(rig())) expect(tick(rig(), line.key).ok).toBe(true);
     expect(hookupView(rig())).toMatchObject({ open: null, coupled: null });
-    expect(keepCoupling(rig(), form({ kind: "coupled" }), arrived()).ok).toBe(true);
+    // Another rig of the yard stands coupled to the same tractor: it is asked once, and ends then.
+    const [rival] = coupledRivals(db, rig().rig.id, new Date().toISOString()) as [
+      { id: number; name: string },
+    ];
+    expect(hookupView(rig()).instead).toContain(rival.name);
+    expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived())).instead).toContain(rival.name);
+    const id = uuid();
+    expect(keepCoupling(rig(), form({ kind: "coupled", instead: "yes", id }), arrived()).ok).toBe(true);
+    expect(eventsOf(db, rival.id)[0]).toMatchObject({ kind: "uncoupled", person: "Mira" });
+    expect(hookupView(rig()).instead).toBeNull();
     expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived())).form).toMatch(/already/);
     expect(hookupView(rig()).coupled?.said).toContain("Mira");
     expect(keepCoupling(rig(), form({ kind: "uncoupled" }), arrived()).ok).toBe(true);
@@ -150,7 +159,7 @@ describe("ticks that come late", () => {
     expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived(hour(7)))).form).toMatch(
       /^Still open/,
     );
-    expect(keepCoupling(rig(), form({ kind: "coupled" }), arrived(hour(9))).ok).toBe(true);
+    expect(keepCoupling(rig(), form({ kind: "coupled", instead: "yes" }), arrived(hour(9))).ok).toBe(true);
     expect(eventsOf(db, rig().rig.id)[0]!.at).toBe(hour(9).toISOString());
   });
 });
