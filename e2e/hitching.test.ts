@@ -93,6 +93,7 @@ describe("the hook-up list on the phone", () => {
       await page.waitForSelector(`[data-line="${key}"][data-done="true"]`);
     }
     await press(page, "It is coupled");
+    await press(page, "End that, couple this");
     await seen(page, "Uncoupled again");
     await press(page, "Uncoupled again");
     await page.waitForFunction(() => document.querySelectorAll('[data-done="true"]').length === 0);

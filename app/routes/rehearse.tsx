@@ -15,7 +15,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { implement } = open.rig;
   const lists = listsOf(open.db, [implement.id]).get(implement.id) ?? {};
   const view = rehearsalView(open, lists);
-  const dry = SEQUENCE_KINDS.map((kind) => openSequence(open, kind)).map(({ sequence, start }) => ({
+  const dry = SEQUENCE_KINDS.map((kind) => openSequence(open, kind)).map(({ sequence, supposed: start }) => ({
     sequence,
     start,
   }));

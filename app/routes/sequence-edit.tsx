@@ -12,7 +12,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const { kind } = params;
   if (!isSequenceKind(kind)) throw new Response("There is no such sequence.", { status: 404 });
-  const { lists, machine, start } = openSequence(open, kind);
+  const { lists, machine, supposed: start } = openSequence(open, kind);
   const steps = [...listOf(kind, machine, lists).steps];
   const template = listOf(kind, machine).steps;
   return {

@@ -125,10 +125,12 @@ function accountOfTool(db: Database, rig: RigTool) {
   };
 }
 
-/** Sections and overlap stopped a rig where nobody gave them; since then they are assumed, a check. */
+/** Sections and overlap stopped a rig where nobody gave them; since then they are assumed, a check. The rule of thumb knows other figures. */
 function withoutAssumed(account: Account): Account {
   for (const each of Object.values(account.rigs))
-    each.findings = each.findings.filter(([id]) => !/^(missing|assumed):(sections|work\.overlap)/.test(id!));
+    each.findings = each.findings.filter(
+      ([id]) => !/^(missing|assumed):(sections|work\.overlap)|^thumb/.test(id!),
+    );
   return account;
 }
 

@@ -101,7 +101,9 @@ function rowsOf(rig: ResolvedRig, hitch: HitchOf, units: Units): HitchRow[] {
   } else if (work?.ok) {
     const { pose } = work;
     rows.push(
-      { label: "Pitch at work", text: inWords(pitchWords(hitch.pitch!), units) },
+      ...(hitch.pitch === null
+        ? []
+        : [{ label: "Pitch at work", text: inWords(pitchWords(hitch.pitch), units) }]),
       { label: "Lower links at work", text: slope(pose.angle, units) },
       { label: "Top link at work", text: slope(pose.topAngle, units) },
     );

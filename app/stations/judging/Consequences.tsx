@@ -46,7 +46,10 @@ function ChainTable({ chain }: { chain: ChainView }) {
           <span className="text-small text-soft">{chain.plusMinus}</span>
         </p>
       ) : (
-        <p className="pt-1.5 font-semibold">No total while a link is missing. Known so far: {chain.known}</p>
+        <p className="pt-1.5 font-semibold">
+          No total while a link is missing.
+          {chain.links.some(({ text }) => text !== "missing") && ` Known so far: ${chain.known}`}
+        </p>
       )}
       <p className="flex justify-between text-small text-soft">
         <span>

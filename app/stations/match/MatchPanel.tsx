@@ -10,8 +10,7 @@ export function MatchPanel({ view }: { view: MatchView }) {
       <h2 className="flex flex-wrap justify-between gap-x-3 border-b-2 border-ink pb-1">
         Power
         <span className="font-normal text-soft">
-          {has && `${has} at the PTO`}
-          {rate && `, ${rate}`}
+          {[has && `${has} at the PTO`, rate].filter(Boolean).join(", ")}
         </span>
       </h2>
       <p className="text-lead font-semibold" data-verdict-words>

@@ -49,7 +49,10 @@ export function matchView(whole: WholeRig, power: RigPower, units: Units): Match
         ? null
         : chartOf({ curve: power.curve, available, speed: power.speed.value!, highest }, units),
     trial: available === null ? null : trialOf(power, available, units),
-    rate: power.rate === null ? null : rateText(power.rate, units),
+    rate:
+      power.rate === null
+        ? null
+        : `${rateText(power.rate, units)}${power.speed.assumed === null ? "" : ` at ${say("speed", power.speed.value!, units)}, assumed`}`,
   };
 }
 

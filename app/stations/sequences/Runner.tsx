@@ -15,6 +15,7 @@ export function Runner({ view, action, person }: Props) {
   const { keep: sign, name } = useSigned(action, person, "Who runs it");
   const fresh = useRef("");
   const [again, setAgain] = useState(false);
+  const acted = useRef(false);
   const over = view.run === null && !again ? view.over : null;
   const now = view.steps.find(({ state }) => state === "now");
   const keep = async (fields: Record<string, string>, label: string) => {
@@ -31,13 +32,16 @@ export function Runner({ view, action, person }: Props) {
       setAgain(false);
     }
   };
-  const done = ({ id, said, text }: StepRow) => keep({ what: "done", step: id, said }, text);
+  const done = ({ id, said, text }: StepRow) => {
+    acted.current = true;
+    return keep({ what: "done", step: id, said }, text);
+  };
   return (
     <div className="grid gap-4">
       {person === "" && name}
       {view.faults.length > 0 && <Faults faults={view.faults} />}
       {now && !over ? (
-        <Now key={now.id} step={now} view={view} onDone={() => done(now)} />
+        <Now key={now.id} step={now} view={view} follows={acted.current} onDone={() => done(now)} />
       ) : (
         <Over view={view} over={over} onAgain={() => setAgain(true)} />
       )}
@@ -61,8 +65,16 @@ export function Runner({ view, action, person }: Props) {
 /** A second tap of the same thumb does not do the next step: it listens after this long, milliseconds. */
 const SETTLE = 700;
 
-function Now({ step, view, onDone }: { step: StepRow; view: SequenceView; onDone: () => void }) {
-  const [listens, setListens] = useState(view.done === 0);
+type NowProps = {
+  step: StepRow;
+  view: SequenceView;
+  /** it took the place of a step that was pressed a moment ago */
+  follows: boolean;
+  onDone: () => void;
+};
+
+function Now({ step, view, follows, onDone }: NowProps) {
+  const [listens, setListens] = useState(!follows);
   useEffect(() => {
     const timer = setTimeout(() => setListens(true), SETTLE);
     return () => clearTimeout(timer);

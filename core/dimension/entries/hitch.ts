@@ -313,12 +313,26 @@ export const HITCH = {
     "work.slotSchool": choice(
       { middle: "Middle of the slot on level ground", front: "A little to the front, free to move" },
       {
+        when: { key: "work.topHole", is: ["slot"] },
         label: "Pin in the slot",
         fromTo: "which school is followed",
         subject: "coupling",
         on: LINKAGE,
         otherwise: { value: "middle", source: "the commoner school" },
         matters: "The pin must never reach an end at work.",
+      },
+    ),
+    "work.slotPin": choice(
+      { front: "A little to the front", middle: "In the middle", rear: "To the rear", end: "At an end" },
+      {
+        label: "Top link's pin at work",
+        fromTo: "where the pin lies in its slot on level ground, at working depth",
+        how: "Stop in work on level ground, engine off, and look.",
+        subject: "coupling",
+        on: LINKAGE,
+        when: { key: "work.topHole", is: ["slot"] },
+        touchedBy: ["top link", "links"],
+        matters: "At an end of the slot the tool cannot follow the ground.",
       },
     ),
     "work.stabilisers": choice(

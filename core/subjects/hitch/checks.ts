@@ -98,6 +98,13 @@ function linkageChecks(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
       clearanceCheck(rig, hitch, at),
       ...controlCheck(rig, at),
     ];
+  if (hitch.slotted && works(rig))
+    return [
+      rodsCheck(rig, hitch, at),
+      slotCheck(rig, at),
+      clearanceCheck(rig, hitch, at),
+      ...controlCheck(rig, at),
+    ];
   return [
     rodsCheck(rig, hitch, at),
     ...(!works(rig)
@@ -131,6 +138,26 @@ function pitchCheck(hitch: HitchOf, rowOf: Checker): Check {
     "Front and rear of the tool work at different depths.",
     "Set top link",
   );
+}
+
+/** In a slot the top link sets nothing: what is looked at is where its pin lies. The lower links set the front, the depth wheel the rear. */
+function slotCheck(rig: ResolvedRig, rowOf: Checker): Check {
+  const row = rowOf("pitch", "Pin in its slot");
+  const pin = chosen<"front" | "middle" | "rear" | "end">(rig, "work.slotPin");
+  if (pin === null) return row.unknown("work.slotPin");
+  const school = chosen<"middle" | "front">(rig, "work.slotSchool")!;
+  const wanted = school === "front" ? "a little to the front" : "in the middle";
+  const cure =
+    "Lift or lower the link ends a little for the front of the tool, and set its depth wheel for the rear: no turn of the top link does it.";
+  if (pin === "end")
+    return row.fix(
+      "work.slotPin",
+      `It lies at an end of the slot; wanted ${wanted}.`,
+      `The tool cannot follow the ground. ${cure}`,
+    );
+  return pin === school
+    ? row.good("work.slotPin", `It lies ${wanted}, free to move.`)
+    : row.check("work.slotPin", `It does not lie ${wanted}, as this school wants it.`, cure);
 }
 
 /** A semi-mounted tool is level where the balls are as high as its pins stand with the frame level: links up or down, no top link. */

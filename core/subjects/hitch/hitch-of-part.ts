@@ -50,6 +50,8 @@ export type PlanView = {
 
 export type HitchOf = {
   ahead: boolean;
+  /** the top link's pin sits in a slot: at work it carries nothing and sets no pitch */
+  slotted: boolean;
   linkage: Linkage | null;
   missing: DimensionKey[];
   /** at the ball height of work */
@@ -91,17 +93,19 @@ export function hitchOf(rig: ResolvedRig): HitchOf {
   const high = at("hitch.ballHigh");
   const [lowest, highest] = [known(rig, "hitch.ballLow"), known(rig, "hitch.ballHigh")];
   const tail = tailOf(rig);
-  const pitch = tail ? tail.work : work?.ok ? noseUp(work.pose.pitch, ahead) : null;
+  const slotted = chosen(rig, "work.topHole") === "slot";
+  const pitch = slotted && !tail ? null : tail ? tail.work : work?.ok ? noseUp(work.pose.pitch, ahead) : null;
   const wantedPitch = known(rig, "work.pitch") ?? 0;
   return {
     ahead,
+    slotted,
     linkage,
     missing: missing ?? [],
     work,
     low: at("hitch.ballLow"),
     high,
     poses: !tail && linkage && lowest !== null && highest !== null ? stroke(linkage, lowest, highest) : [],
-    cure: linkage && !tail ? cureOf(rig, linkage, noseUp(wantedPitch, ahead)) : null,
+    cure: linkage && !tail && !slotted ? cureOf(rig, linkage, noseUp(wantedPitch, ahead)) : null,
     pitch,
     wantedPitch,
     clearance: tail ? tailClearance(rig, tail) : clearanceOf(rig, high),
