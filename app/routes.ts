@@ -35,6 +35,7 @@ export default [
   route("readings.csv", "routes/readings-csv.ts"),
   route("begin", "routes/begin.tsx"),
   route("rigs/new", "routes/rig-new.tsx"),
+  route("words", "routes/words.tsx"),
   route("season", "routes/season.tsx"),
   route("tape-list", "routes/tape-list.tsx"),
   route("machines", "routes/machines.tsx"),

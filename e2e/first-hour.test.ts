@@ -61,6 +61,28 @@ async function issued(): Promise<void> {
 }
 
 describe("the first hour on an empty yard", () => {
+  it("a full yard may be looked at first, and left again as it was found", async () => {
+    await visit(page, yard.address);
+    await press(page, "Show the demo yard");
+    await seen(page, "This is the demo yard.");
+    await seen(page, "Grain drill, 4.5 m");
+    await press(page, "Begin with an empty yard");
+    await seen(page, "Nothing stands here yet.");
+    const refused = await fetch(`${yard.address}/?index`, {
+      method: "POST",
+      headers: { Origin: yard.address },
+      body: new URLSearchParams({ intent: "own" }),
+    });
+    expect(refused.status).toBe(422);
+  });
+
+  it("a word is looked up by any part of it", async () => {
+    await visit(page, `${yard.address}/words`);
+    await page.type('input[type="search"]', "bushing");
+    await seen(page, "sold by both diameters");
+    expect(await page.$$eval("[data-word]", (all) => all.length)).toBe(1);
+  });
+
   it("a trailed drill: begun, drawn, taped, and its card issued in under 25 actions", async () => {
     await visit(page, yard.address);
     await seen(page, "Nothing stands here yet.");

@@ -35,20 +35,22 @@ export function goesOnto({ device, target }: ImportDevice, machines: readonly Ma
   );
 }
 
-/** Takes over the readings that are ticked, all or none; `ticked` is asked for t0.KEY of the first device, and so on. */
+/** Takes over the readings that are ticked, all or none, and returns the machines they went onto; `ticked` is asked for t0.KEY of the first device, and so on. */
 export function takeTicked(
   db: Database,
   batchId: string,
   devices: readonly ImportDevice[],
   ticked: (name: string) => boolean,
   by: Told,
-): void {
-  db.transaction(() => {
+): number[] {
+  return db.transaction(() => {
+    const machines: number[] = [];
     const readings: ImportedReading[] = [];
     const layouts: ImportedSections[] = [];
     for (const [index, { device, target, attachment, values, rows }] of devices.entries()) {
       if (target.machine === "skip") continue;
       const onto = target.machine === "new" ? newMachine(db, device, by) : target;
+      machines.push(onto.machine as number);
       for (const { key } of rows.filter((row) => row.state !== "zero" && ticked(`t${index}.${row.key}`))) {
         if (key === "sections") layouts.push({ machineId: onto.machine as number, widths: device.sections! });
         const subject = isDimensionKey(key) ? subjectOn(key, onto, attachment) : null;
@@ -56,6 +58,7 @@ export function takeTicked(
       }
     }
     takeOver(db, batchId, readings, layouts, by);
+    return machines;
   });
 }
 

@@ -52,8 +52,11 @@ export async function action({ request, params }: Route.ActionArgs) {
   const wrong = devices.find((each) => !goesOnto(each, machines));
   if (wrong) return said(`${wrong.device.designator} cannot go onto that machine.`);
   const { person } = checked.value;
-  takeTicked(db, batch.id, devices, (name) => form.get(name) === "yes", { person, at: new Date() });
-  throw redirect("/machines", await remembering(preferences, person));
+  const onto = takeTicked(db, batch.id, devices, (name) => form.get(name) === "yes", {
+    person,
+    at: new Date(),
+  });
+  throw redirect(`/machines?imported=${onto.join(",")}`, await remembering(preferences, person));
 }
 
 export function meta() {

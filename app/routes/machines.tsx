@@ -1,6 +1,7 @@
 import { database } from "../../data/database.ts";
 import { listArchivedMachines, listMachines } from "../../data/machines.ts";
 import { byRig, listEveryTool, type Machine } from "../../data/rigs.ts";
+import { machineName } from "../../data/whole.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { MachinesPage } from "../yard/machine/MachinesPage.tsx";
 import type { Route } from "./+types/machines";
@@ -25,10 +26,23 @@ export async function loader({ request }: Route.LoaderArgs) {
   return {
     preferences,
     find,
+    couple: coupleOf(new URL(request.url).searchParams.get("imported"), found),
     tractors: rows("tractor", "self-propelled"),
     implements: rows("implement"),
     away: listArchivedMachines(db),
   };
+}
+
+/** A machine that drives and a tool that came in one file: they may be coupled at once. Null where there are not both. */
+function coupleOf(imported: string | null, machines: readonly Machine[]) {
+  const came = (imported ?? "")
+    .split(",")
+    .flatMap((id) => machines.find((each) => String(each.id) === id) ?? []);
+  const driver = came.find(({ kind }) => kind !== "implement");
+  const tool = came.find(({ kind }) => kind === "implement");
+  return driver && tool
+    ? { names: [driver, tool].map(machineName), href: `/rigs/new?tractor=${driver.id}&implement=${tool.id}` }
+    : null;
 }
 
 export function meta() {

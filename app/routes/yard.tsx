@@ -1,4 +1,5 @@
 import { database } from "../../data/database.ts";
+import { isDemoYard } from "../../data/demo/whole-yard.ts";
 import type { Database } from "../../data/handle.ts";
 import type { Told } from "../../data/record.ts";
 import { archiveRig, copyRig, findRig, type RigTool, renameRig } from "../../data/rigs.ts";
@@ -9,6 +10,7 @@ import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/frame/rig-view.server.ts";
+import { leaveDemo, showDemo } from "../yard/demo-yard.server.ts";
 import { RIG_STATES } from "../yard/rig-states.ts";
 import { YardPage } from "../yard/YardPage.tsx";
 import { RigNameDto, RigRowDto } from "../yard/yard.dto.ts";
@@ -21,7 +23,12 @@ export async function loader({ request }: Route.LoaderArgs) {
   const state = RIG_STATES.find((each) => each === search.get("state")) ?? "all";
   const find = (search.get("find") ?? "").trim().slice(0, 60);
   const page = Number(search.get("page")) || 1;
-  return { preferences, yard: viewYard(database(), { find, state, page, units: preferences.units }) };
+  const db = database();
+  return {
+    preferences,
+    demo: isDemoYard(db),
+    yard: viewYard(db, { find, state, page, units: preferences.units }),
+  };
 }
 
 type Asked = { db: Database; rig: RigTool; by: Told };
@@ -50,6 +57,9 @@ const INTENTS: Intents<Asked> = {
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
   const form = await formOf(request);
+  const intent = form.get("intent");
+  if (intent === "demo") return answered(showDemo());
+  if (intent === "own") return answered(leaveDemo());
   const db = database();
   const row = validateForm(RigRowDto, form);
   const rig = rigOr404(db, row.ok ? row.value.rigId : "");

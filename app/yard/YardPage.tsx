@@ -17,7 +17,7 @@ const STATE_WORDS: Record<RigState, string> = {
   away: "Archived",
 };
 
-export function YardPage({ loaderData: { preferences, yard } }: Route.ComponentProps) {
+export function YardPage({ loaderData: { preferences, yard, demo } }: Route.ComponentProps) {
   const { counts, rigs, find, state } = yard;
   return (
     <YardFrame preferences={preferences} here="rigs">
@@ -37,11 +37,15 @@ export function YardPage({ loaderData: { preferences, yard } }: Route.ComponentP
           <Link to="/tape-list" className="key">
             Tape list
           </Link>
+          <Link to="/words" className="key">
+            Words
+          </Link>
           <Link to="/begin" className="key">
             New rig
           </Link>
         </p>
       </div>
+      {demo && <DemoYard />}
       {counts.all + counts.away === 0 ? <Welcome /> : <Finder find={find} state={state} counts={counts} />}
       {rigs.length === 0 && counts.all > 0 && (
         <p className="text-lead">
@@ -81,7 +85,32 @@ function Welcome() {
         </Link>
         .
       </p>
+      <Form method="post" className="flex flex-wrap items-center gap-3 text-soft">
+        <input type="hidden" name="intent" value="demo" />
+        Or look round a full yard first: fourteen made-up rigs, each with something to find.
+        <button type="submit" className="key">
+          Show the demo yard
+        </button>
+      </Form>
     </section>
+  );
+}
+
+/** Whose yard this is, and the way to one's own. */
+function DemoYard() {
+  return (
+    <Form
+      method="post"
+      className="flex flex-wrap items-center gap-3 border-l-4 border-warn bg-sheet px-4 py-2"
+    >
+      <input type="hidden" name="intent" value="own" />
+      <span>
+        <b>This is the demo yard.</b> Its people, farms and machines are made up; try anything.
+      </span>
+      <button type="submit" className="key">
+        Begin with an empty yard
+      </button>
+    </Form>
   );
 }
 

@@ -9,7 +9,7 @@ const BOOKS = [
 ];
 
 export function MachinesPage({ loaderData }: Route.ComponentProps) {
-  const { preferences, find, tractors, implements: tools, away } = loaderData;
+  const { preferences, find, couple, tractors, implements: tools, away } = loaderData;
   return (
     <YardFrame preferences={preferences} here="machines">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -31,6 +31,14 @@ export function MachinesPage({ loaderData }: Route.ComponentProps) {
           </Link>
         </p>
       </div>
+      {couple && (
+        <p className="flex flex-wrap items-center gap-3 border-l-4 border-dye bg-sheet px-4 py-2">
+          {couple.names.join(" and ")} came in one file.
+          <Link to={couple.href} className="key-main">
+            Couple these two
+          </Link>
+        </p>
+      )}
       <search>
         <form className="flex gap-2">
           <input
