@@ -208,7 +208,7 @@ export type JobView = {
 export function jobView(open: OpenRig, job: Solved): JobView {
   const { db, rig, resolved, preferences } = open;
   const { units } = preferences;
-  const { test, kind, observations, result, verdicts, suspects } = job;
+  const { test, kind, observations, result, verdicts, terminal, suspects } = job;
   const styles: Styles = { ...units, speed: unitOf("speed", units) };
   const accepted = acceptedOf(db, rig).get(test.id);
   const plotted = result.along === "speed" ? (x: number) => x * speedFactor(styles) : (x: number) => x;
@@ -262,6 +262,7 @@ export function jobView(open: OpenRig, job: Solved): JobView {
     })),
     open: result.open,
     suspects: [
+      ...terminal,
       ...suspects.map((suspect) => {
         const { what, next } = suspectWords(suspect, resolved);
         return { what: inWords(what, units), next: inWords(next, units) };

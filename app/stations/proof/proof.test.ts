@@ -1,10 +1,13 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
+import { freeze } from "../../../core/card/numbered.ts";
 import { jobKind } from "../../../core/subjects/jobs.ts";
+import { issueCard, keepReadbacks, latestCard } from "../../../data/cards.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import { observationsOf, testsOfRig } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
 import { historyOf } from "../../../data/readings.ts";
+import { cardNow } from "../card/card-view.server.ts";
 import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
 import { carryOut } from "../writing/writes.server.ts";
 import {
@@ -208,6 +211,50 @@ describe("a field test", () => {
       ok: false,
     });
     expect(observationsOf(db, test)).toEqual([]);
+  });
+});
+
+describe("what the terminal holds", () => {
+  /** The card in the cab, and what the terminal shows for its side offset. */
+  const readBack = (shown: string, word: string) => {
+    const { rig } = open();
+    issueCard(db, rig, {
+      schemeName: cardNow(open()).card.scheme.name,
+      profileName: "",
+      terminalName: "",
+      person: "Mira",
+      at: new Date(),
+      lines: freeze(cardNow(open()).card),
+    });
+    const card = latestCard(db, rig)!;
+    const position = card.lines.findIndex(({ label }) => label === "Side offset");
+    keepReadbacks(
+      db,
+      card,
+      [{ position, shown, word, outcome: shown === "0.00" ? "match" : "differs", by: "", wrong: "terminal" }],
+      { person: "Mira", at: new Date() },
+    );
+    return position + 1;
+  };
+
+  it("is retyped before a reading is rewritten, where a line read back explains the test", () => {
+    const test = joints();
+    // The joints find the work 5 cm right of where it is believed: the terminal has it 5 cm too far left.
+    const line = readBack("0.05", "left");
+    const view = job(test);
+    expect(view.suspects[0]!.what).toMatch(
+      new RegExp(`^The terminal, line ${line}, Side offset .*0.05 m left is what`),
+    );
+    expect(view.suspects[0]!.next).toMatch(/^Retype line \d+ in the terminal: 0.00 m/);
+    expect(view.figures.find(({ key }) => key === "lateral")!.unproven[0]).toMatch(/^Retype line/);
+    const form = sampleForm({ test, "accept-lateral": "tool.lateral" });
+    expect(keepAccepted(open(), form, arrived())).toMatchObject({ ok: false });
+  });
+
+  it("is no suspect where it shows what the card says", () => {
+    const test = joints();
+    readBack("0.00", "");
+    expect(job(test).suspects.some(({ what }) => what.includes("Side offset"))).toBe(false);
   });
 });
 

@@ -16,6 +16,7 @@ import { variantsOf } from "../../../data/variants.ts";
 import { machineName } from "../../../data/whole.ts";
 import { schemeNow, toolsAhead } from "../card/card-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
+import { terminalDoubts } from "./terminal.server.ts";
 
 export type Solved = {
   test: FieldTest;
@@ -23,6 +24,8 @@ export type Solved = {
   observations: KeptObservation[];
   result: TestResult;
   verdicts: JudgedFigure[];
+  /** lines of the terminal that would explain it, in words */
+  terminal: { what: string; next: string }[];
   suspects: Suspect[];
   tolerance: number;
   doubts: string[];
@@ -40,13 +43,19 @@ export function solved(open: OpenRig, test: FieldTest): Solved {
   const kind = jobKind(test.kind);
   const observations = observationsOf(db, test.id);
   const { result, verdicts, tolerance } = judgeJob({ ...test, kind, observations }, resolved);
+  const terminal = terminalDoubts(open, result.measured);
   return {
     test,
     kind,
     observations,
     result,
     tolerance,
-    verdicts,
+    // What the terminal was seen to hold is retyped before a reading is rewritten.
+    verdicts: verdicts.map((each) => {
+      const retype = terminal.first.get(each.measured.key);
+      return retype === undefined ? each : { ...each, unproven: [retype, ...each.unproven] };
+    }),
+    terminal: terminal.suspects,
     suspects: suspectsOf(result.measured, {
       rig: resolved,
       spacing: test.spacing,

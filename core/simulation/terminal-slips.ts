@@ -1,0 +1,155 @@
+/**
+ * The proof looks at what the terminal holds: a line that reads otherwise than the card, or was mistyped in a usual way, makes a test find
+ * what nobody's tape did wrong.
+ */
+import type { AskedScheme } from "../card/scheme.ts";
+import type { Hung } from "../dimension/attachment.ts";
+import type { Axis, PointKey } from "../dimension/points.ts";
+import type { Measured } from "../job/result.ts";
+import { type Term, termsBetween } from "../rig/frame.ts";
+import { differsFromZero } from "../statistics/estimate.ts";
+import { type Believed, believe, type Typed } from "./believed.ts";
+
+/** One line of the card in the cab, and what the terminal shows for it where that was read back. */
+export type HeldLine = { label: string; page: string; card: Typed; shown: Typed | null };
+
+export type TerminalSlip =
+  /** the terminal shows it: read back */
+  | "read back"
+  | "digits changed over"
+  | "decimal point moved"
+  | "other side"
+  | "sign"
+  | "left at zero"
+  | "last card's figure";
+
+export type TerminalSuspect = {
+  /** number of the line on the card, from 1 */
+  line: number;
+  slip: TerminalSlip;
+  typed: Typed;
+  /** key of the figure it explains */
+  measured: string;
+  /** how far the figure is from what it would make of it, SI */
+  apart: number;
+};
+
+/** Closer to nothing it is not told from an honest error: metres, seconds (ours). */
+const SMALLEST = { length: 0.03, time: 0.08 };
+/** Marks are no better than this, metres, seconds (common practice, no source). */
+const READ_TO = { length: 0.015, time: 0.04 };
+const SHARE = 0.03;
+
+/** Sums a test may measure that a terminal holds as the way from one point to another. */
+const SPANS: readonly (readonly [PointKey, PointKey, Axis])[] = [
+  ["axle", "receiver", "y"],
+  ["axle", "receiver", "x"],
+  ["receiver", "workMid", "y"],
+  ["receiver", "workFront", "x"],
+  ["receiver", "workRear", "x"],
+];
+
+/** +1 or −1 where two sums are the same readings, the second the other way round; 0 where they are not. */
+function sameSum(a: readonly Term[], b: readonly Term[]): number {
+  if (a.length !== b.length || a.length === 0) return 0;
+  const ratios = a.map(
+    ({ key, coefficient }) => coefficient / (b.find((term) => term.key === key)?.coefficient ?? Number.NaN),
+  );
+  return ratios.every((ratio) => Math.abs(ratio - ratios[0]!) < 1e-9) && Math.abs(ratios[0]!) === 1
+    ? ratios[0]!
+    : 0;
+}
+
+type Holds = (believed: Believed) => number;
+
+/** How a terminal holds the sum a test measured; null where no line leads to it. */
+function heldAs({ terms }: Measured, hung: Hung): Holds | null {
+  if (terms.length === 1 && terms[0]!.key === "work.delayOn") return ({ delays }) => delays.on;
+  if (terms.length === 1 && terms[0]!.key === "work.delayOff") return ({ delays }) => delays.off;
+  for (const [from, to, axis] of SPANS) {
+    const sense = sameSum(terms, termsBetween(hung, from, to, axis));
+    if (sense !== 0) return ({ between }) => sense * between(from, to, axis);
+  }
+  return null;
+}
+
+/** Ways a figure is mistyped, each with what would stand there then. */
+function mistyped({ text, word }: Typed, words: readonly string[]): [TerminalSlip, Typed][] {
+  const digits = [...text].flatMap((digit, at): [TerminalSlip, Typed][] => {
+    const next = text[at + 1];
+    if (!next || !/\d\d/.test(digit + next) || digit === next) return [];
+    const changed = text.slice(0, at) + next + digit + text.slice(at + 2);
+    return [["digits changed over", { text: changed, word }]];
+  });
+  const number = Number(text.replace("−", "-"));
+  const decimals = /[.](\d+)$/.exec(text)?.[1]?.length ?? 0;
+  const moved: [TerminalSlip, Typed][] = Number.isFinite(number)
+    ? [10, 0.1].map((times) => ["decimal point moved", { text: (number * times).toFixed(decimals), word }])
+    : [];
+  const other = words.find((each) => each !== word && each !== "");
+  return [
+    ...digits,
+    ...moved,
+    ...(word !== "" && other ? [["other side", { text, word: other }] as [TerminalSlip, Typed]] : []),
+    ...(word === "" && /^[-−]/.test(text)
+      ? [["sign", { text: text.slice(1), word }] as [TerminalSlip, Typed]]
+      : []),
+    ["left at zero", { text: "0", word }],
+  ];
+}
+
+/** Both words beside a line's figure; none where it has no switch. */
+function wordsOf({ lines }: AskedScheme, at: number): readonly string[] {
+  const sign = lines[at]?.sign;
+  return sign?.kind === "words" ? [sign.plus, sign.minus] : [];
+}
+
+/**
+ * Lines of the terminal that would explain what a test found, the likeliest first: what was read back otherwise before what may have been mistyped on
+ * lines nobody read back. `old` are the figures of the card before this one, by label. A test's `off` is true − entered; a terminal that
+ * holds less than entered shows as so much more.
+ */
+export function terminalSuspects(
+  measured: readonly Measured[],
+  hung: Hung,
+  scheme: AskedScheme,
+  lines: readonly HeldLine[],
+  old: ReadonlyMap<string, Typed> = new Map(),
+): TerminalSuspect[] {
+  const cards = lines.map(({ card }) => card);
+  const now = believe(scheme, cards);
+  const off = measured.flatMap((each) => {
+    // What a test tells by itself, whatever the terminal had, no line explains.
+    const held = each.absolute ? null : heldAs(each, hung);
+    return held && differsFromZero(each.off) ? [{ ...each, held }] : [];
+  });
+  if (off.length === 0) return [];
+  const found = lines.flatMap(({ card, shown, label }, at) => {
+    const before = old.get(label);
+    const slips: [TerminalSlip, Typed][] = shown
+      ? shown.text === card.text && shown.word === card.word
+        ? []
+        : [["read back", shown]]
+      : [
+          ...mistyped(card, wordsOf(scheme, at)),
+          ...(before ? [["last card's figure", before] as [TerminalSlip, Typed]] : []),
+        ];
+    return slips.flatMap(([slip, typed]) => {
+      const then = believe(
+        scheme,
+        cards.map((each, other) => (other === at ? typed : each)),
+      );
+      return off.flatMap(({ key, unit, held, off: { value, half } }): TerminalSuspect[] => {
+        const predicted = held(now) - held(then);
+        const apart = Math.abs(value - predicted);
+        const near = Math.max(half ?? 0, READ_TO[unit], SHARE * Math.abs(predicted));
+        return Math.abs(predicted) >= SMALLEST[unit] && apart <= near && apart < Math.abs(value) / 2
+          ? [{ line: at + 1, slip, typed, measured: key, apart }]
+          : [];
+      });
+    });
+  });
+  return found.sort(
+    (a, b) => Number(b.slip === "read back") - Number(a.slip === "read back") || a.apart - b.apart,
+  );
+}
