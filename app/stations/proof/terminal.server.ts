@@ -1,11 +1,7 @@
 /** What the terminal in the cab holds, by the newest card and what was read back of it. */
 import { askedLines } from "../../../core/card/ahead.ts";
 import type { Measured } from "../../../core/job/result.ts";
-import {
-  type HeldLine,
-  type TerminalSuspect,
-  terminalSuspects,
-} from "../../../core/simulation/terminal-slips.ts";
+import { type HeldLine, type TerminalSuspect, terminalSuspects } from "../../../core/job/terminal-slips.ts";
 import { findCard, latestCard, listCards, readbacksOf } from "../../../data/cards.ts";
 import { eventsOf } from "../../../data/hookup.ts";
 import { schemeNow, toolsAhead } from "../card/card-view.server.ts";

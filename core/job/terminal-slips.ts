@@ -5,10 +5,10 @@
 import type { AskedScheme } from "../card/scheme.ts";
 import type { Hung } from "../dimension/attachment.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
-import type { Measured } from "../job/result.ts";
 import { type Term, termsBetween } from "../rig/frame.ts";
+import { type Believed, believe, type Typed } from "../simulation/believed.ts";
 import { differsFromZero } from "../statistics/estimate.ts";
-import { type Believed, believe, type Typed } from "./believed.ts";
+import type { Measured } from "./result.ts";
 
 /** One line of the card in the cab, and what the terminal shows for it where that was read back. */
 export type HeldLine = { label: string; page: string; card: Typed; shown: Typed | null };

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { fillCard } from "../card/fill.ts";
 import { SHIPPED_SCHEMES } from "../card/shipped.ts";
-import type { Measured } from "../job/result.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { type Term, termsBetween } from "../rig/frame.ts";
 import { sampleRig } from "../rig/sample.ts";
-import { believe, type Typed } from "./believed.ts";
+import { believe, type Typed } from "../simulation/believed.ts";
+import type { Measured } from "./result.ts";
 import { type HeldLine, terminalSuspects } from "./terminal-slips.ts";
 
 const rig = sampleRig({ "tool.lateral": 0.36, "receiver.lateral": -0.12 });
