@@ -160,7 +160,7 @@ describe("what a stop blocks", () => {
     const { page } = await openPage(browser);
     await visit(page, `${yard.address}${rig("Borrowed drill")}/card`);
     await seen(page, "Do not type this in yet");
-    await seen(page, "The rear rank would lie 5.360 m ahead of the drawbar pin.");
+    await seen(page, "The rear of the work would lie 5.360 m ahead of the drawbar pin.");
     expect((await figures(page))["Hitch to coverage point"]).toBe("not yet");
     expect(await page.$("::-p-text(Issue card)")).toBeNull();
     expect((await fetch(`${yard.address}${rig("Borrowed drill")}/cards/1/print`)).status).toBe(404);

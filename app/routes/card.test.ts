@@ -102,7 +102,7 @@ describe("a card", () => {
       (thrown) => thrown,
     );
     expect((await refused.text()).replace(/\u00a0/g, " ")).toBe(
-      "No file while something stops this rig: Drawbar pin to front of the work is 0.000 m and nobody measured it. The rear rank would lie 5.360 m ahead of the drawbar pin.",
+      "No file while something stops this rig: Drawbar pin to front of the work is 0.000 m and nobody measured it. The rear of the work would lie 5.360 m ahead of the drawbar pin.",
     );
     for (const number of ["9", "x", ""])
       await expect(

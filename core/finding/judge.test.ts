@@ -57,7 +57,7 @@ describe("judging a rig", () => {
     const rig = sampleRig({ "pin.workRear": -4.5 }, { "pin.workRear": "book" });
     expect(only(rig, "sign:pin.workRear")).toMatchObject({
       severity: "stop",
-      what: "The rear rank would lie 4.500 m ahead of the drawbar pin.",
+      what: "The rear of the work would lie 4.500 m ahead of the drawbar pin.",
     });
     expect(only(rig, "sign:pin.workRear", "us").what).toContain("14' 9 3/16\" ahead");
   });

@@ -46,7 +46,7 @@ const WEAK: [string, RegExp[]][] = [
   ["Grain drill", [/^fix match: 30 mm pin in a 36 mm eye.*Bush the eye to 31 mm/]],
   [
     "Borrowed drill",
-    [/^stop tool: .*0.000 m and nobody measured it/, /^stop tool: The rear rank would lie .* ahead/],
+    [/^stop tool: .*0.000 m and nobody measured it/, /^stop tool: The rear of the work would lie .* ahead/],
   ],
   [
     "Stubble cultivator",

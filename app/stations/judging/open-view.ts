@@ -1,10 +1,12 @@
+import { together } from "../../../core/rig/swath.ts";
+import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { StationFacts } from "./station-view.ts";
 
 type Opened = {
   rig: { id: number };
   parts: readonly { couplingId: number }[];
   index: number;
-  whole: { parts: readonly { name: string; rig: StationFacts["rig"] }[] };
+  whole: Pick<WholeRig, "parts">;
   resolved: StationFacts["rig"];
   findings: StationFacts["findings"];
   changes: StationFacts["changes"];
@@ -27,6 +29,7 @@ export function stationFacts({
   return {
     rigId: rig.id,
     rig: resolved,
+    told: together(whole, index),
     couplings: parts.map(({ couplingId }) => couplingId),
     names: whole.parts.map(({ name }) => name),
     index,

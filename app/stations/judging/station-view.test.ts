@@ -28,6 +28,7 @@ function look(index: number, station: "antenna" | "tool", units: Units = PRESETS
   const view = viewStation(station, {
     rigId: own.id,
     rig,
+    told: rig,
     couplings: [own.couplingId],
     names: [own.implement.model],
     index: 0,

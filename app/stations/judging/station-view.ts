@@ -50,6 +50,8 @@ export type StationView = CommonView & {
 export type StationFacts = {
   rigId: number;
   rig: ResolvedRig;
+  /** the same as a terminal is told of it: where several tools work one swath, with the width and the middle of all */
+  told: ResolvedRig;
   /** of the couplings, in order; the one in view */
   couplings: readonly number[];
   names: readonly string[];
@@ -135,7 +137,7 @@ export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">):
 
 export function viewStation(station: StationKey, facts: StationFacts): StationView {
   const { measured } = subjectOf(station)!;
-  const { rig, units } = facts;
+  const { rig, told, units } = facts;
   const used = usesTerminal(rig);
   const ranked = used ? rankTaping(rig) : [];
   const [next] = ranked;
@@ -143,7 +145,7 @@ export function viewStation(station: StationKey, facts: StationFacts): StationVi
   return {
     ...commonView(station, facts),
     chain: measured && used ? chainView(measured.to, rig, units) : null,
-    follows: (used ? (measured?.follows(rig) ?? []) : []).map((each) => followRow(each, units)),
+    follows: (used ? (measured?.follows(told) ?? []) : []).map((each) => followRow(each, units)),
     pages: used ? (measured?.pages ?? []) : [],
     tapeNext: next?.open ? tapeNextOf(next, rig, units, addressOf(facts)) : null,
     bars: ranked.slice(0, 3).map(({ key, effect, open }) => ({

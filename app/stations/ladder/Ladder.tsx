@@ -21,18 +21,20 @@ export function Ladder({ rungs, rigId, person }: Props) {
   const { keep, name } = useSigned(rigAddress(rigId, "keep"), person, "Who looks");
   const tick = async ({ key, label }: Rung) => (await keep({ intent: "rung", rung: key }, label)).problem;
   const end = async (rung: string, label: string) => (await keep({ intent: "rung", rung }, label)).problem;
+  const asked = rungs.some(({ byPerson, state }) => byPerson && state === "not yet");
   return (
     <div className="grid gap-3">
-      {name}
+      {asked && name}
       <ol>
         {rungs.map((rung, at) => (
           <RungLine key={rung.key} rung={rung} at={at + 1} rigId={rigId} onTick={() => tick(rung)} />
         ))}
       </ol>
-      <section aria-label="What ends it" className="flex flex-wrap items-center gap-2">
+      <section aria-label="What ends it" className="flex flex-wrap items-end gap-2 pt-2">
+        {!asked && name}
         <Ends label="Gone by road" onPress={() => end("road", "Gone by road")} />
         <Ends label="A new working day" onPress={() => end("day", "A new working day")} />
-        <span className="text-soft">
+        <span className="basis-full text-soft">
           The road puts lock-outs back in; a new day, or six hours without an entry, asks again for position,
           record and engagement.
         </span>
