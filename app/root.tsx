@@ -1,5 +1,6 @@
 import { Suspense, useContext, useEffect, useState } from "react";
 import {
+  type ErrorResponse,
   isRouteErrorResponse,
   Link,
   Links,
@@ -53,6 +54,9 @@ export function Layout({ children }: { children: React.ReactNode }) {
         <Links />
       </head>
       <body>
+        <a href="#main" className="skip">
+          To the page
+        </a>
         {children}
         <WaitingEntries />
         <TellZone />
@@ -78,17 +82,20 @@ export default function App() {
   return <Outlet />;
 }
 
+/** What a route said; an address no route has is no fault of anybody's. */
+function wordsOf({ status, data, statusText }: ErrorResponse): string {
+  return status === 404 && String(data).startsWith("Error: No route matches")
+    ? "There is no page at this address. Everything there is can be reached from the yard."
+    : String(data || statusText);
+}
+
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error);
   return (
     <main className="mx-auto grid max-w-xl gap-4 p-8">
       <title>Ambrek</title>
       <h1>{known && error.status === 404 ? "Not in this yard" : "That did not work"}</h1>
-      <p>
-        {known
-          ? String(error.data || error.statusText)
-          : "Something went wrong on the server. What was kept before is safe."}
-      </p>
+      <p>{known ? wordsOf(error) : "Something went wrong on the server. What was kept before is safe."}</p>
       <p>
         <Link className="key" to="/">
           Back to the yard

@@ -76,6 +76,17 @@ describe("the first hour on an empty yard", () => {
     expect(refused.status).toBe(422);
   });
 
+  it("an address that is none says so in plain words, and the first press of Tab leads past the header", async () => {
+    await visit(page, yard.address);
+    await page.keyboard.press("Tab");
+    expect(await page.evaluate(() => document.activeElement?.textContent?.trim())).toBe("To the page");
+    await page.keyboard.press("Enter");
+    expect(await page.evaluate(() => location.hash)).toBe("#main");
+    await page.goto(`${yard.address}/nope`);
+    await seen(page, "There is no page at this address.");
+    errors.length = 0;
+  });
+
   it("a word is looked up by any part of it", async () => {
     await visit(page, `${yard.address}/words`);
     await page.type('input[type="search"]', "bushing");

@@ -35,7 +35,9 @@ export function YardFrame({
           ))}
         </nav>
       </Header>
-      <main className="mx-auto grid max-w-[1240px] gap-4 px-6 py-5 max-sm:px-4">{children}</main>
+      <main id="main" tabIndex={-1} className="mx-auto grid max-w-[1240px] gap-4 px-6 py-5 max-sm:px-4">
+        {children}
+      </main>
     </>
   );
 }

@@ -52,7 +52,7 @@ export function swathOf(whole: Pick<WholeRig, "parts">): Swath {
   let reached = strips[0]!;
   let lap = Number.POSITIVE_INFINITY;
   for (const strip of strips.slice(1)) {
-    if (strip.left - reached.right > NOTHING)
+    if (strip.left - reached.right > NOTHING + 1e-9)
       return { kind: "hole", width: strip.left - reached.right, from: reached.right };
     lap = Math.min(lap, Math.max(0, Math.min(reached.right, strip.right) - strip.left));
     if (strip.right > reached.right) reached = strip;

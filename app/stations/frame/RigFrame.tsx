@@ -105,7 +105,11 @@ export function RigFrame({
             </Link>
           )}
         </div>
-        <main className="relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4">
+        <main
+          id="main"
+          tabIndex={-1}
+          className="relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4"
+        >
           {view.tools.length > 0 && <Tools tools={view.tools} />}
           {children}
         </main>

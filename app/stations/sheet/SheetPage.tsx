@@ -22,7 +22,11 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
           </p>
         </Header>
       </div>
-      <main className="mx-auto grid max-w-[980px] gap-4 px-6 py-5 max-sm:px-4 print:p-0">
+      <main
+        id="main"
+        tabIndex={-1}
+        className="mx-auto grid max-w-[980px] gap-4 px-6 py-5 max-sm:px-4 print:p-0"
+      >
         <div>
           <h1>{LACKING_LABELS[sheet] ?? "Sheet of readings"}</h1>
           <p className="text-soft">

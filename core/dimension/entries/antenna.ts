@@ -78,7 +78,7 @@ export const ANTENNA = {
       span: { from: "axle", to: "receiver", axis: "up" },
       at: "receiver",
       conditions: ["level floor", "tyre pressure"],
-      touchedBy: ["receiver moved", "tractor tyres", "tractor pressure", "ballast"],
+      touchedBy: ["receiver moved", "tractor tyres", "tractor pressure", "ride height", "ballast"],
       matters: "On a side slope the roll correction is wrong by this error times the slope.",
       untapedZero: "stop",
       whenMissing: "stop",
