@@ -38,6 +38,11 @@ export function eventsOf(db: Database, rigId: number): CouplingEvent[] {
     .all();
 }
 
+/** When a rig was uncoupled last; null where it never was. What was plugged, ticked or read back before says nothing of now. */
+export function uncoupledAt(db: Database, rigId: number): string | null {
+  return eventsOf(db, rigId).find(({ kind }) => kind === "uncoupled")?.at ?? null;
+}
+
 /** Every tick on a rig's hook-up list that nobody took back, the newest first. Which of them still hold is for core to say. */
 export function ticksOf(db: Database, rigId: number): Tick[] {
   return db

@@ -28,6 +28,11 @@ export function asHung(of: Attachment | Hung): Hung {
   return typeof of === "string" ? { attachment: of, tool: null } : of;
 }
 
+/** What is worked out once for each way of hanging and kind of tool is kept under this name. */
+export function hungName({ attachment, tool }: Hung): string {
+  return `${attachment} ${tool ?? ""}`;
+}
+
 /** What holds for one attachment and is not said otherwise holds for another that is like it. */
 export const LIKE: Partial<Record<Attachment, Attachment>> = { frontBoom: "boom", third: "train" };
 

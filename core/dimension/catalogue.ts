@@ -7,7 +7,7 @@
  */
 
 import type { ToolKindKey } from "../trade/kinds.ts";
-import { type Attachment, asHung, type Hung, LIKE } from "./attachment.ts";
+import { type Attachment, asHung, type Hung, hungName, LIKE } from "./attachment.ts";
 import { ANTENNA } from "./entries/antenna.ts";
 import { BALANCE } from "./entries/balance.ts";
 import { HITCH } from "./entries/hitch.ts";
@@ -26,13 +26,11 @@ export type Dimension = DimensionEntry & { key: DimensionKey };
 
 export const DIMENSION_KEYS = Object.keys(ENTRIES) as DimensionKey[];
 
-const nameOf = ({ attachment, tool }: Hung) => `${attachment} ${tool ?? ""}`;
-
 /** Every entry as it is on one attachment and kind of tool, also those it does not have. */
 const whole = new Map<string, ReadonlyMap<DimensionKey, Dimension>>();
 
 function entriesOn(hung: Hung): ReadonlyMap<DimensionKey, Dimension> {
-  const known = whole.get(nameOf(hung));
+  const known = whole.get(hungName(hung));
   if (known) return known;
   const { attachment, tool } = hung;
   const entries = new Map(
@@ -44,7 +42,7 @@ function entriesOn(hung: Hung): ReadonlyMap<DimensionKey, Dimension> {
       return [key, { ...inItsWords({ ...said, plausible }, tool), key }];
     }),
   );
-  whole.set(nameOf(hung), entries);
+  whole.set(hungName(hung), entries);
   return entries;
 }
 
@@ -77,10 +75,10 @@ const own = new Map<string, readonly Dimension[]>();
 /** The entries a coupling has, by how its tool hangs and what it is, in working order. */
 export function catalogueOf(of: Attachment | Hung): readonly Dimension[] {
   const hung = asHung(of);
-  const known = own.get(nameOf(hung));
+  const known = own.get(hungName(hung));
   if (known) return known;
   const entries = [...entriesOn(hung).values()].filter(({ key }) => hasDimension(hung, key));
-  own.set(nameOf(hung), entries);
+  own.set(hungName(hung), entries);
   return entries;
 }
 

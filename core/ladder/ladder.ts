@@ -237,9 +237,9 @@ function line({ whole, log }: Told): Rung {
   const label = "Line spacing in the terminal is this tool's";
   const next = { label: "Enter R", path: "tool?at=guidance.trackSpacing" };
   // Several tools that work one swath have one line spacing: that of the first.
-  const [first, ...beside] = besides(whole);
+  const [, ...beside] = besides(whole);
   const told = whole.parts
-    .flatMap((_, part) => (first !== undefined && beside.includes(part) ? [] : [together(whole, part)]))
+    .flatMap((_, part) => (beside.includes(part) ? [] : [together(whole, part)]))
     .filter((rig) => works(rig) && guidedBy(rig).lines)
     .map(({ values }) => values);
   const unread = told.find((values) => values["guidance.trackSpacing"].value === null);

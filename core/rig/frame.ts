@@ -6,7 +6,7 @@
  * the catalogue: this file is the one place where a reading taken "straight back" turns into a coordinate
  * behind the axle.
  */
-import { type Attachment, asHung, type Hung, isTrain } from "../dimension/attachment.ts";
+import { type Attachment, asHung, type Hung, hungName, isTrain } from "../dimension/attachment.ts";
 import {
   catalogueOf,
   type DimensionKey,
@@ -67,12 +67,10 @@ function once(name: string, work: () => readonly Term[]): readonly Term[] {
   return found;
 }
 
-const nameOf = ({ attachment, tool }: Hung) => `${attachment} ${tool ?? ""}`;
-
 /** A point's coordinate as terms, in walking order from the axle; empty where the point lies on the axis itself. */
 export function coordinate(of: Attachment | Hung, point: PointKey, axis: Axis): readonly Term[] {
   const hung = asHung(of);
-  return once(`${nameOf(hung)} ${point} ${axis}`, () => follow(hung, point, axis));
+  return once(`${hungName(hung)} ${point} ${axis}`, () => follow(hung, point, axis));
 }
 
 function follow(hung: Hung, point: PointKey, axis: Axis): Term[] {
@@ -98,7 +96,7 @@ export function termsBetween(
   axis: Axis,
 ): readonly Term[] {
   const hung = asHung(of);
-  return once(`${nameOf(hung)} ${from} ${to} ${axis}`, () =>
+  return once(`${hungName(hung)} ${from} ${to} ${axis}`, () =>
     sum([...scaled(coordinate(hung, from, axis), -1).reverse(), ...coordinate(hung, to, axis)]),
   );
 }

@@ -1,4 +1,4 @@
-import { type Attachment, asHung, type Hung } from "../dimension/attachment.ts";
+import { type Attachment, asHung, type Hung, hungName } from "../dimension/attachment.ts";
 import { type DimensionKey, hasDimension } from "../dimension/catalogue.ts";
 import { askedOf } from "./asked.ts";
 import { TRACK_SPACING } from "./chain.ts";
@@ -16,7 +16,7 @@ const results = new Map<string, readonly Result[]>();
 /** What guidance steers and records by; each is linear in the readings, so its partial derivatives are the coefficients. */
 export function guidanceResults(of: Attachment | Hung): readonly Result[] {
   const hung = asHung(of);
-  const name = `${hung.attachment} ${hung.tool ?? ""}`;
+  const name = hungName(hung);
   const known = results.get(name) ?? resultsOn(hung);
   results.set(name, known);
   return known;

@@ -13,7 +13,7 @@ import { together } from "../../../core/rig/swath.ts";
 import { aheadOf, works } from "../../../core/rig/whole.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../../data/cards.ts";
-import { eventsOf } from "../../../data/hookup.ts";
+import { uncoupledAt } from "../../../data/hookup.ts";
 import { findScheme, listSchemes, type Terminal, terminalOf } from "../../../data/schemes.ts";
 import { rigAddress } from "../frame/address.ts";
 import { day } from "../frame/print.ts";
@@ -125,7 +125,7 @@ export function fileStops({ findings }: Pick<OpenRig, "findings">): Finding[] {
 export function cabState({ db, rig }: OpenRig, latest: NumberedCard, now: Card): CabState {
   const isLapsed = lapsed(latest.lines, now);
   // What was read back before another rig took its place in the cab says nothing of the terminal now.
-  const since = eventsOf(db, rig.id).find(({ kind }) => kind === "uncoupled")?.at ?? "";
+  const since = uncoupledAt(db, rig.id) ?? "";
   const standing = [...readbacksOf(db, latest).values()].filter(({ position, at }) => {
     const line = latest.lines[position];
     return line && !isLapsed(line) && at >= since;

@@ -3,7 +3,7 @@ import { askedLines } from "../../../core/card/ahead.ts";
 import type { Measured } from "../../../core/job/result.ts";
 import { type HeldLine, type TerminalSuspect, terminalSuspects } from "../../../core/job/terminal-slips.ts";
 import { findCard, latestCard, listCards, readbacksOf } from "../../../data/cards.ts";
-import { eventsOf } from "../../../data/hookup.ts";
+import { uncoupledAt } from "../../../data/hookup.ts";
 import { schemeNow, toolsAhead } from "../card/card-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
@@ -34,7 +34,7 @@ export function terminalDoubts(open: OpenRig, measured: readonly Measured[]): Te
   const lines = askedLines(scheme, resolved, toolsAhead(open));
   if (lines.length !== card.lines.length || lines.some(({ label }, at) => label !== card.lines[at]!.label))
     return none;
-  const since = eventsOf(db, rig.id).find(({ kind }) => kind === "uncoupled")?.at ?? "";
+  const since = uncoupledAt(db, rig.id) ?? "";
   const shown = readbacksOf(db, card);
   const held = card.lines.map(({ label, page, figure, word, form }, at): HeldLine => {
     const back = shown.get(at);
