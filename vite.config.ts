@@ -1,5 +1,32 @@
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
+import { VitePWA } from "vite-plugin-pwa";
 
-export default defineConfig({ plugins: [tailwindcss(), reactRouter()] });
+export default defineConfig({
+  plugins: [
+    tailwindcss(),
+    reactRouter(),
+    VitePWA({
+      strategies: "injectManifest",
+      srcDir: "app/offline",
+      filename: "service-worker.ts",
+      injectRegister: false,
+      manifest: {
+        name: "Ambrek",
+        short_name: "Ambrek",
+        description: "Sets up tractors and implements for field work.",
+        start_url: "/",
+        display: "standalone",
+        background_color: "#f6f3ea",
+        theme_color: "#f6f3ea",
+        icons: [
+          { src: "/icon-192.png", sizes: "192x192", type: "image/png" },
+          { src: "/icon-512.png", sizes: "512x512", type: "image/png" },
+          { src: "/icon-512.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
+        ],
+      },
+      injectManifest: { globPatterns: ["assets/**/*", "*.{svg,png}"], maximumFileSizeToCacheInBytes: 4e6 },
+    }),
+  ],
+});

@@ -6,7 +6,8 @@ import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, ServerRouter } from "react-router";
 import { Nonce } from "./session/nonce.ts";
 
-/** For the server this is built into: who is let in, asked before a body is read. */
+/** For the server this is built into: its encrypted line, and who is let in, asked before a body is read. */
+export { openLine, plainly } from "./network/line.server.ts";
 export { mostBytes, turnedAway } from "./session/door.server.ts";
 
 function contentSecurityPolicy(nonce: string): string {
@@ -15,6 +16,8 @@ function contentSecurityPolicy(nonce: string): string {
     `script-src 'self' 'nonce-${nonce}'`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data:",
+    "worker-src 'self'",
+    "manifest-src 'self'",
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",

@@ -13,6 +13,7 @@ import {
 } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
+import { Offline } from "./offline/Offline.tsx";
 import { WaitingEntries } from "./offline/WaitingEntries.tsx";
 import { turnedAway } from "./session/door.server.ts";
 import { Nonce } from "./session/nonce.ts";
@@ -49,7 +50,10 @@ export function Layout({ children }: { children: React.ReactNode }) {
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta name="theme-color" content="#f6f3ea" />
         <link rel="icon" href="/mark.svg" type="image/svg+xml" />
+        <link rel="apple-touch-icon" href="/icon-180.png" />
+        <link rel="manifest" href="/manifest.webmanifest" />
         <Meta />
         <Links />
       </head>
@@ -57,6 +61,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
         <a href="#main" className="skip">
           To the page
         </a>
+        <Offline />
         {children}
         <WaitingEntries />
         <TellZone />
@@ -91,13 +96,28 @@ function wordsOf({ status, data, statusText }: ErrorResponse): string {
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error);
+  // Nobody answered: a fetch that fails says no more than that.
+  const away = error instanceof TypeError;
   return (
     <main className="mx-auto grid max-w-xl gap-4 p-8">
       <title>Ambrek</title>
-      <h1>{known && error.status === 404 ? "Not in this yard" : "That did not work"}</h1>
-      <p>{known ? wordsOf(error) : "Something went wrong on the server. What was kept before is safe."}</p>
+      <h1>
+        {known && error.status === 404 ? "Not in this yard" : away ? "No connection" : "That did not work"}
+      </h1>
       <p>
-        <Link className="key" to="/">
+        {known
+          ? wordsOf(error)
+          : away
+            ? "The server did not answer, and this page is not aboard this device. What was entered before waits here."
+            : "Something went wrong on the server. What was kept before is safe."}
+      </p>
+      <p className="flex flex-wrap gap-2">
+        {away && (
+          <button type="button" className="key" onClick={() => window.location.reload()}>
+            Try again
+          </button>
+        )}
+        <Link className="key" to="/" reloadDocument={away}>
           Back to the yard
         </Link>
       </p>

@@ -51,6 +51,7 @@ export default [
   route("files", "routes/files.tsx"),
   route("files/:batchId", "routes/import.tsx"),
   route("device", "routes/device.tsx"),
+  route("aboard", "routes/aboard.ts"),
   route("enter", "routes/enter.tsx"),
   route("preferences", "routes/preferences.ts"),
 ] satisfies RouteConfig;

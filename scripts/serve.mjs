@@ -1,5 +1,6 @@
 import { spawn } from "node:child_process";
 import { existsSync } from "node:fs";
+import { isIPv4 } from "node:net";
 import { networkInterfaces } from "node:os";
 import { join } from "node:path";
 import { build, ensureInstalled, ROOT } from "./bootstrap.mjs";
@@ -9,16 +10,26 @@ const SHORTEST_PASSPHRASE = 8;
 
 /** `--lan` binds the network, and then somebody who wants in has to know a passphrase. */
 export function network() {
-  if (!process.argv.includes("--lan")) return { HOST: LOOPBACK, AMBREK_PASSPHRASE: "" };
-  const at = process.argv.indexOf("--passphrase");
-  const passphrase = (at > 0 ? process.argv[at + 1] : process.env.AMBREK_PASSPHRASE)?.trim() ?? "";
+  if (!process.argv.includes("--lan")) return { HOST: LOOPBACK, AMBREK_PASSPHRASE: "", AMBREK_LAN: "" };
+  const passphrase = (told("--passphrase") ?? process.env.AMBREK_PASSPHRASE)?.trim() ?? "";
+  const address = told("--address") ?? "";
+  if (address !== "" && !isIPv4(address)) {
+    console.error(`--address is what a phone finds this machine by, such as 192.168.1.20; not “${address}”.`);
+    process.exit(2);
+  }
   if (passphrase.length < SHORTEST_PASSPHRASE) {
     console.error(
       `On the network a passphrase of ${SHORTEST_PASSPHRASE} letters or more is needed: --lan --passphrase "seven wet gloves", or AMBREK_PASSPHRASE.`,
     );
     process.exit(2);
   }
-  return { HOST: "0.0.0.0", AMBREK_PASSPHRASE: passphrase };
+  return { HOST: "0.0.0.0", AMBREK_PASSPHRASE: passphrase, AMBREK_LAN: "yes", AMBREK_ADDRESS: address };
+}
+
+/** What stands behind a word of the command. */
+function told(word) {
+  const at = process.argv.indexOf(word);
+  return at > 0 ? process.argv[at + 1] : undefined;
 }
 
 /** Serves the built application: on the loopback address, or with `--lan` on the network. */
@@ -32,10 +43,10 @@ export function serve(env = {}) {
   });
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
   server.on("exit", (code) => process.exit(code ?? 0));
-  announce(port, bound.HOST !== LOOPBACK);
+  announce(port, bound);
 }
 
-async function announce(port, onNetwork) {
+async function announce(port, bound) {
   const address = `http://${LOOPBACK}:${port}/`;
   for (let attempt = 0; attempt < 100; attempt += 1) {
     if (
@@ -45,7 +56,7 @@ async function announce(port, onNetwork) {
       )
     ) {
       console.log(`\nAmbrek is at ${address}  (Ctrl-C stops it)\n`);
-      return onNetwork ? announcePhone(port) : undefined;
+      return bound.HOST === LOOPBACK ? undefined : announcePhone(port, bound);
     }
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
@@ -53,15 +64,18 @@ async function announce(port, onNetwork) {
 }
 
 /** The address for a phone in the same network, and its QR code. */
-async function announcePhone(port) {
+async function announcePhone(port, bound) {
   const { default: qrcode } = await import("qrcode");
-  const addresses = Object.values(networkInterfaces())
+  const own = Object.values(networkInterfaces())
     .flat()
     .filter(({ family, internal }) => family === "IPv4" && !internal)
-    .map((each) => `http://${each.address}:${port}/`);
+    .map(({ address }) => address);
+  const addresses = (bound.AMBREK_ADDRESS ? [bound.AMBREK_ADDRESS] : own).map(
+    (each) => `http://${each}:${port}/`,
+  );
   if (addresses.length === 0) console.log("This machine is in no network a phone could reach it by.");
   for (const address of addresses) {
-    console.log(`For the phone: ${address}  (it asks for the passphrase)`);
+    console.log(`For the phone: ${address}  (it shows how to trust this yard, then asks for the passphrase)`);
     console.log(await qrcode.toString(address, { type: "terminal", small: true }));
   }
 }

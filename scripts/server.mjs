@@ -11,15 +11,20 @@ import compression from "compression";
 import express from "express";
 import { createRequestHandler } from "react-router";
 import { ROOT } from "./bootstrap.mjs";
+import { listen } from "./listen.mjs";
 
 const code = join(ROOT, "build", "server", "index.js");
 const build = await import(code);
 process.env.AMBREK_BUILD = createHash("sha256").update(readFileSync(code)).digest("hex").slice(0, 16);
-const { mostBytes, turnedAway } = build.entry.module;
+const { mostBytes, openLine, plainly, turnedAway } = build.entry.module;
 const handle = createRequestHandler(build, process.env.NODE_ENV);
 
 const app = express();
 app.disable("x-powered-by");
+const HOST = process.env.HOST || "127.0.0.1";
+/** On the network the line is encrypted; without encryption only the machine itself is served. */
+const encrypted = process.env.AMBREK_LAN === "yes";
+if (encrypted) app.use(plainlyAnswered);
 app.use(compression());
 const client = join(ROOT, "build", "client");
 app.use("/assets", express.static(join(client, "assets"), { immutable: true, maxAge: "1y" }));
@@ -37,6 +42,16 @@ app.all("*", async (req, res, next) => {
     next(error);
   }
 });
+
+/** Who comes from the network without encryption is told how to trust this yard, and sees nothing of it. */
+function plainlyAnswered(req, res, next) {
+  if (req.secure || isLoopback(req.socket.remoteAddress)) return next();
+  answer(res, plainly(req.path, req.get("host") ?? "")).catch(next);
+}
+
+function isLoopback(address) {
+  return address === "::1" || /^(::ffff:)?127\./.test(address ?? "");
+}
 
 /** A request as the application sees it. */
 function requestOf(req, res, body) {
@@ -97,11 +112,5 @@ async function answer(res, response) {
 }
 
 const port = Number(process.env.PORT || 4180);
-const server = app.listen(port, process.env.HOST || "127.0.0.1");
-for (const signal of ["SIGTERM", "SIGINT"])
-  process.once(signal, () => {
-    // What is being answered is answered; a line that stays open longer is cut.
-    server.close(() => process.exit(0));
-    server.closeIdleConnections();
-    setTimeout(() => server.closeAllConnections(), 3000).unref();
-  });
+const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null });
+for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, () => close(() => process.exit(0)));

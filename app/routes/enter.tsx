@@ -16,7 +16,7 @@ export async function action({ request }: Route.ActionArgs) {
   const form = await formOf(request);
   if (!isPassphrase(String(form.get("passphrase") ?? "")))
     return answered(refused({ passphrase: "That is not this yard's passphrase." }));
-  throw redirect("/", { headers: { "Set-Cookie": await openSession() } });
+  throw redirect("/", { headers: { "Set-Cookie": await openSession(request) } });
 }
 
 export function meta() {

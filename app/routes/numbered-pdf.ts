@@ -6,7 +6,7 @@ import type { Route } from "./+types/numbered-pdf";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const { open, card: numbered } = openCard(await openRig(request, params.rigId), params.number);
-  const card = viewNumbered(open, numbered, await networkAddress(request, open.rig.id));
+  const card = viewNumbered(open, numbered, networkAddress(request, open.rig.id));
   return new Response(new Uint8Array(await cardPdf(card, await qrPng(card.address))), {
     headers: {
       "Content-Type": "application/pdf",

@@ -8,7 +8,7 @@ import type { Route } from "./+types/numbered-print";
 /** One numbered card, or with "all" in the place of a number the newest of every tool of the rig. */
 export async function loader({ request, params }: Route.LoaderArgs) {
   const first = await openRig(request, params.rigId);
-  const address = await networkAddress(request, first.rig.id);
+  const address = networkAddress(request, first.rig.id);
   const cards = params.number === "all" ? everyTool(first) : [openCard(first, params.number)];
   if (cards.length === 0) throw new Response("No card was issued for this rig yet.", { status: 404 });
   return {

@@ -1,5 +1,7 @@
 import { useFetcher } from "react-router";
 import { LENGTH_STYLES, printLength } from "../../core/quantity/length.ts";
+import { PhoneSection } from "../network/PhoneSection.tsx";
+import { Aboard } from "../offline/Aboard.tsx";
 import type { Route } from "../routes/+types/device";
 import { KeyList } from "../ui/KeyList.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
@@ -7,7 +9,7 @@ import { YardFrame } from "../yard/YardFrame.tsx";
 /** A length to show each style by: 2.6702 m. */
 const SAMPLE = 2.6702;
 
-export function DevicePage({ loaderData: { preferences, addresses } }: Route.ComponentProps) {
+export function DevicePage({ loaderData: { preferences, phone } }: Route.ComponentProps) {
   const fetcher = useFetcher();
   const send = (change: Record<string, string>) =>
     fetcher.submit(change, { method: "post", action: "/preferences" });
@@ -66,27 +68,10 @@ export function DevicePage({ loaderData: { preferences, addresses } }: Route.Com
             above goes back to all metres, or all feet and inches.
           </p>
         </section>
-        <section className="grid content-start gap-3">
-          <h2 className="border-b-2 border-ink pb-1">The phone</h2>
-          {addresses.length === 0 ? (
-            <p>
-              This server answers on this machine only. Start it with{" "}
-              <code className="whitespace-nowrap">--lan</code> and a passphrase, and this place shows the
-              address for a phone in the same network.
-            </p>
-          ) : (
-            addresses.map(({ address, qr }) => (
-              <figure key={address} className="grid justify-items-start gap-1">
-                <img
-                  src={`data:image/svg+xml;utf8,${encodeURIComponent(qr)}`}
-                  alt={`QR code of ${address}`}
-                  className="size-44 border border-line bg-white"
-                />
-                <figcaption className="font-[650]">{address}</figcaption>
-              </figure>
-            ))
-          )}
-        </section>
+        <div className="grid content-start gap-6">
+          <PhoneSection phone={phone} />
+          <Aboard />
+        </div>
       </div>
       <section>
         <h2 className="border-b-2 border-ink pb-1">Keys on a rig's screens</h2>

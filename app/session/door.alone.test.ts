@@ -53,7 +53,7 @@ describe("on the network", () => {
     const told = await ask("/rigs/1/keep", { ...own, Accept: "application/json" }, "POST");
     expect(told!.status).toBe(401);
     expect(((await told!.json()) as { errors: { form: string } }).errors.form).toContain("passphrase");
-    const cookie = (await openSession()).split(";")[0]!;
+    const cookie = (await openSession(new Request("http://192.168.1.20:4180/enter"))).split(";")[0]!;
     expect(await status("/rigs/1/keep", { ...own, Cookie: cookie }, "POST")).toBe("let in");
     expect(await status("/rigs/1/keep", { ...own, Cookie: `${cookie}x` }, "POST")).toBe(302);
   });

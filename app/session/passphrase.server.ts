@@ -37,8 +37,9 @@ function sessionCookie() {
   return known.cookie;
 }
 
-export function openSession(): Promise<string> {
-  return sessionCookie().serialize("in");
+/** A session begun over an encrypted line is shown over no other. */
+export function openSession(request: Request): Promise<string> {
+  return sessionCookie().serialize("in", { secure: new URL(request.url).protocol === "https:" });
 }
 
 export async function hasSession(request: Request): Promise<boolean> {

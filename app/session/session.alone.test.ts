@@ -45,7 +45,7 @@ describe("a yard on the network", () => {
     process.env.AMBREK_PASSPHRASE = "seven wet gloves";
     expect(isPassphrase("seven wet gloves ")).toBe(true);
     expect(isPassphrase("seven dry gloves")).toBe(false);
-    const cookie = await openSession();
+    const cookie = await openSession(new Request("http://192.168.1.20:4180/enter"));
     expect(cookie).toContain("HttpOnly");
     expect(await hasSession(asking(cookie))).toBe(true);
     expect(await hasSession(asking("ambrek-session=aW4%3D"))).toBe(false);

@@ -1,11 +1,9 @@
 import { toString as qrSvg, toDataURL } from "qrcode";
-import { phoneAddresses } from "../../session/addresses.server.ts";
+import { addressesHere } from "../../network/addresses.server.ts";
 
 /** The address of a rig's page: on the network where the server is on one, else as it was asked for. */
-export async function networkAddress(request: Request, rigId: number): Promise<string> {
-  const [onNetwork] = await phoneAddresses();
-  const base = onNetwork?.address ?? `${new URL(request.url).origin}/`;
-  return `${base}rigs/${rigId}`;
+export function networkAddress(request: Request, rigId: number): string {
+  return `${addressesHere()[0] ?? `${new URL(request.url).origin}/`}rigs/${rigId}`;
 }
 
 /** The address as a code for a phone's camera: for a page, and for a PDF. */

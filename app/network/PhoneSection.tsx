@@ -1,0 +1,38 @@
+import type { Phone } from "./addresses.server.ts";
+import { TRUSTING } from "./trusting.ts";
+
+/** How a phone comes to this server, and what it needs to work out of reach of it. */
+export function PhoneSection({ phone: { places, fingerprint } }: { phone: Phone }) {
+  return (
+    <section className="grid content-start gap-3">
+      <h2 className="border-b-2 border-ink pb-1">The phone</h2>
+      {places.length === 0 && (
+        <p>
+          This server answers on this machine only. Start it with{" "}
+          <code className="whitespace-nowrap">--lan</code> and a passphrase, and this place shows the address
+          for a phone in the same network.
+        </p>
+      )}
+      {places.map(({ address, qr }) => (
+        <figure key={address} className="grid justify-items-start gap-1">
+          <img
+            src={`data:image/svg+xml;utf8,${encodeURIComponent(qr)}`}
+            alt={`QR code of ${address}`}
+            className="size-44 border border-line bg-white"
+          />
+          <figcaption className="font-[650]">{address}</figcaption>
+        </figure>
+      ))}
+      {fingerprint !== null && (
+        <>
+          <p>
+            Point the phone's camera at it. It shows how to trust this yard, once, and after that opens Ambrek
+            at once. Compare this fingerprint with the phone's:
+          </p>
+          <p className="figure break-all text-soft">{fingerprint}</p>
+          <p>{TRUSTING.out}</p>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,32 @@
+import { toString as qrSvg } from "qrcode";
+import { isOnNetwork } from "../session/passphrase.server.ts";
+import { onLine } from "./line.server.ts";
+import { reachedBy } from "./reached.server.ts";
+
+export type Phone = {
+  /** where a phone comes to without having to know anything: it is sent on once it trusts this yard */
+  places: { address: string; qr: string }[];
+  /** of the yard's certificate; null where the line is not encrypted */
+  fingerprint: string | null;
+};
+
+/** The addresses of this server in its network: "https://192.168.1.20:4180/"; none while it listens on loopback only. */
+export function addressesHere(): string[] {
+  if (!isOnNetwork()) return [];
+  const [scheme, port] = [onLine() ? "https" : "http", process.env.PORT || "4180"];
+  return reachedBy().addresses.map((address) => `${scheme}://${address}:${port}/`);
+}
+
+/** How a phone reaches this server, with a QR code to point the camera at. */
+export async function phoneHere(): Promise<Phone> {
+  return {
+    places: await Promise.all(
+      // Without encryption first: there stands how to trust this yard, and who does already is sent on.
+      addressesHere().map(async (secure) => {
+        const address = secure.replace("https:", "http:");
+        return { address, qr: await qrSvg(address, { type: "svg", margin: 2 }) };
+      }),
+    ),
+    fingerprint: onLine()?.fingerprint ?? null,
+  };
+}
