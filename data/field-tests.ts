@@ -61,8 +61,8 @@ function ofTest(db: Database, id: string): OfTest & { partOf: number } {
   return { about: { couplingId: test.couplingId }, variantId: test.variantId, partOf: test.seq };
 }
 
-function keepSetUp(db: Database, of: OfTest, told: SetUp, by: Told): void {
-  record(db, { kind: SET_UP, ...of }, by, (seq) =>
+function keepSetUp(db: Database, of: OfTest, told: SetUp, { id, ...by }: Told & { id?: string }): void {
+  record(db, { kind: SET_UP, ...of, id }, by, (seq) =>
     db
       .insert(testSetup)
       .values({ seq, ...told })
@@ -100,8 +100,13 @@ export function findTest(db: Database, rig: RigTool, id: string): FieldTest | nu
   return testsOfRig(db, rig).find((each) => each.id === id) ?? null;
 }
 
-/** Sets a test up otherwise; what is not given stays as it is. */
-export function setTest(db: Database, id: string, changed: Partial<SetUp>, told: Told): void {
+/** Sets a test up otherwise; what is not given stays as it is. `told.id`: of the device that says so, kept once however often it is sent. */
+export function setTest(
+  db: Database,
+  id: string,
+  changed: Partial<SetUp>,
+  told: Told & { id?: string },
+): void {
   const of = ofTest(db, id);
   const { seq: _, ...last } = db
     .select()

@@ -53,8 +53,11 @@ export function lineStates(
   });
 }
 
+/** A line, and whether it is settled: as much as the order of ticks asks. */
+type Settled = { line: Pick<ShownLine, "key" | "text" | "stop" | "protects">; tick: unknown };
+
 /** Why a line cannot be ticked yet; null where it can. A step that protects people is never passed over. */
-export function heldBy(states: readonly LineState[], key: string): string | null {
+export function heldBy(states: readonly Settled[], key: string): string | null {
   const at = states.findIndex(({ line }) => line.key === key);
   const line = states[at]?.line;
   if (!line) return "There is no such line on the list any more.";
@@ -62,6 +65,10 @@ export function heldBy(states: readonly LineState[], key: string): string | null
   const before = states.slice(0, at).find((each) => each.line.protects && each.tick === null);
   return before ? `First: ${before.line.text}` : null;
 }
+
+/** "3 lines that protect people are open." */
+export const openWords = (count: number): string =>
+  count === 1 ? "1 line that protects people is open." : `${count} lines that protect people are open.`;
 
 /** The lines that keep a rig from being called coupled: those that protect people and are still open. */
 export function openProtections(states: readonly LineState[]): ShownLine[] {

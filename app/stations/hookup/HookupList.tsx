@@ -1,16 +1,19 @@
-import { Check, ShieldAlert, Square, SquareCheck } from "lucide-react";
+import { Check, Clock, ShieldAlert, Square, SquareCheck } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import { GROUPS } from "../../../core/subject/hookup-line.ts";
 import { useSigned } from "../../entry/signed.tsx";
 import { TakeBack } from "../../entry/TakeBack.tsx";
+import { throwAway, useWaiting } from "../../offline/use-waiting.ts";
 import { TextField } from "../../ui/Field.tsx";
 import type { HookupRow, HookupView } from "./hookup-view.server.ts";
+import { type ShownRow, type ShownView, withWaiting } from "./waiting-ticks.ts";
 
 type Props = { view: HookupView; action: string; person: string };
 
 /** The list in order, ticked with a thumb. Ticks wait on the device where there is no connection. */
-export function HookupList({ view, action, person }: Props) {
+export function HookupList({ view: kept, action, person }: Props) {
+  const view = withWaiting(kept, useWaiting(action));
   const { keep: sign, name } = useSigned(action, person, "Who hooks up");
   const keep: Keep = async (fields, label) => (await sign(fields, label)).problem;
   return (
@@ -52,7 +55,7 @@ export function HookupList({ view, action, person }: Props) {
 
 type Keep = (fields: Record<string, string>, label: string) => Promise<string | null>;
 
-function Coupling({ view: { coupled, instead, open }, keep }: { view: HookupView; keep: Keep }) {
+function Coupling({ view: { coupled, instead, open }, keep }: { view: ShownView; keep: Keep }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [asked, setAsked] = useState(false);
   const record = async (kind: "coupled" | "uncoupled", ends = false) => {
@@ -107,8 +110,8 @@ function Coupling({ view: { coupled, instead, open }, keep }: { view: HookupView
   );
 }
 
-function Line({ row, keep, action }: { row: HookupRow; keep: Keep; action: string }) {
-  const { key, text, metric, protects, stop, cites, done, lapsed, held } = row;
+function Line({ row, keep, action }: { row: ShownRow; keep: Keep; action: string }) {
+  const { key, text, metric, protects, stop, cites, done, waits, lapsed, held } = row;
   const [problem, setProblem] = useState<string | null>(null);
   const tick = async () => {
     if (held) setProblem(held);
@@ -116,7 +119,12 @@ function Line({ row, keep, action }: { row: HookupRow; keep: Keep; action: strin
   };
   const Mark = done ? SquareCheck : Square;
   return (
-    <li data-line={key} data-done={done !== null} className="grid gap-0.5 border-b border-hair py-1.5">
+    <li
+      data-line={key}
+      data-done={done !== null}
+      data-waits={waits !== null}
+      className="grid gap-0.5 border-b border-hair py-1.5"
+    >
       <div className="grid grid-cols-[48px_1fr] items-start gap-2">
         <button
           type="button"
@@ -133,7 +141,7 @@ function Line({ row, keep, action }: { row: HookupRow; keep: Keep; action: strin
             <Mark
               size={30}
               aria-hidden="true"
-              className={done ? "text-ok" : held ? "text-soft opacity-50" : ""}
+              className={waits ? "text-warn" : done ? "text-ok" : held ? "text-soft opacity-50" : ""}
             />
           )}
         </button>
@@ -161,10 +169,21 @@ function Line({ row, keep, action }: { row: HookupRow; keep: Keep; action: strin
           ))}
           {lapsed && <p className="text-small font-semibold text-warn">{lapsed}</p>}
           {done && (
-            <p className="flex items-center gap-1 text-small text-ok">
-              <Check size={15} aria-hidden="true" />
+            <p className={`flex items-center gap-1 text-small ${waits ? "text-warn" : "text-ok"}`}>
+              {waits ? <Clock size={15} aria-hidden="true" /> : <Check size={15} aria-hidden="true" />}
               {done.said}
-              <TakeBack id={done.id} action={action} label={`Take back: ${text}`} />
+              {waits ? (
+                <button
+                  type="button"
+                  className="min-h-11 cursor-pointer px-2 underline"
+                  aria-label={`Take back: ${text}`}
+                  onClick={() => throwAway(waits)}
+                >
+                  Take back
+                </button>
+              ) : (
+                <TakeBack id={done.id} action={action} label={`Take back: ${text}`} />
+              )}
             </p>
           )}
           {problem && (

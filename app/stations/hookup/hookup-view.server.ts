@@ -6,6 +6,7 @@ import {
   type LineState,
   lineStates,
   openProtections,
+  openWords,
   shownLines,
 } from "../../../core/hookup/ticks.ts";
 import { gradeOf } from "../../../core/rig/grade.ts";
@@ -81,7 +82,7 @@ export function hookupView(open: OpenRig): HookupView {
     coupled:
       latest?.kind === "coupled" ? { id: latest.id, said: `${moment(latest.at)}, ${latest.person}` } : null,
     instead: others.length === 0 ? null : insteadOf(others.map(({ name }) => name)),
-    open: protections.length > 0 ? `${protections.length} lines that protect people are open.` : null,
+    open: protections.length > 0 ? openWords(protections.length) : null,
     log: events.slice(0, 8).map(({ id, kind, at, person }) => ({
       id,
       said: `${kind === "coupled" ? "Coupled" : "Uncoupled"} ${moment(at)}, ${person}`,

@@ -68,7 +68,7 @@ export function WholeStation({ station, drawing, picture, children }: Props) {
           {view.findings.length > 0 && <Findings findings={view.findings} />}
           {children}
           <Checks rows={checks} title={asks} />
-          <Topics rows={view.readings} hrefOf={at} />
+          <Topics rows={view.readings} hrefOf={at} action={action} />
           <FieldLog view={view} preferences={frame.preferences} action={action} />
         </div>
       </div>

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { Rung as Judged } from "../../../core/ladder/ladder.ts";
 import { useSigned } from "../../entry/signed.tsx";
+import { useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
 import { rigAddress } from "../frame/address.ts";
 
 /** A rung in the reader's units. */
@@ -21,13 +22,26 @@ export function Ladder({ rungs, rigId, person }: Props) {
   const { keep, name } = useSigned(rigAddress(rigId, "keep"), person, "Who looks");
   const tick = async ({ key, label }: Rung) => (await keep({ intent: "rung", rung: key }, label)).problem;
   const end = async (rung: string, label: string) => (await keep({ intent: "rung", rung }, label)).problem;
+  const waiting = new Map(
+    useWaiting(rigAddress(rigId, "keep")).map(({ fields }) => [fields.rung, fields.person]),
+  );
   const asked = rungs.some(({ byPerson, state }) => byPerson && state === "not yet");
   return (
     <div className="grid gap-3">
       {asked && name}
       <ol>
         {rungs.map((rung, at) => (
-          <RungLine key={rung.key} rung={rung} at={at + 1} rigId={rigId} onTick={() => tick(rung)} />
+          <RungLine
+            key={rung.key}
+            rung={
+              waiting.has(rung.key) && rung.state === "not yet"
+                ? { ...rung, state: "good", why: `Seen by ${waiting.get(rung.key)}; ${WAITS_HERE}.` }
+                : rung
+            }
+            at={at + 1}
+            rigId={rigId}
+            onTick={() => tick(rung)}
+          />
         ))}
       </ol>
       <section aria-label="What ends it" className="flex flex-wrap items-end gap-2 pt-2">
@@ -35,6 +49,8 @@ export function Ladder({ rungs, rigId, person }: Props) {
         <Ends label="Gone by road" onPress={() => end("road", "Gone by road")} />
         <Ends label="A new working day" onPress={() => end("day", "A new working day")} />
         <span className="basis-full text-soft">
+          {waiting.has("road") && <b className="text-warn">Gone by road {WAITS_HERE}. </b>}
+          {waiting.has("day") && <b className="text-warn">The new working day {WAITS_HERE}. </b>}
           The road puts lock-outs back in; a new day, or six hours without an entry, asks again for position,
           record and engagement.
         </span>

@@ -3,11 +3,12 @@ import { useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { TakeBack } from "../../entry/TakeBack.tsx";
 import { useOutcome } from "../../entry/use-outcome.ts";
+import { throwAway, useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
 import type { Outcome } from "../../session/outcome.ts";
 import { Later } from "../../ui/Later.tsx";
 import { Figures } from "./Figures.tsx";
 import { ObservationForm } from "./ObservationForm.tsx";
-import { stylesText } from "./observation.ts";
+import { stylesText, typedWords } from "./observation.ts";
 import type { JobView } from "./proof-view.server.ts";
 import { TestConditions } from "./TestConditions.tsx";
 
@@ -142,11 +143,36 @@ function LogForm({ job, action, person }: Props) {
 function Observations({ job, action }: { job: JobView; action: string }) {
   const fetcher = useFetcher<Outcome>();
   const { observations, accepted, one } = job;
-  if (observations.length === 0) return null;
+  const waits = useWaiting(action).filter(
+    ({ fields }) => fields.test === job.id && fields.intent === "observe",
+  );
+  if (observations.length === 0 && waits.length === 0) return null;
   const send = (fields: Record<string, string>) => fetcher.submit(fields, { method: "post", action });
   return (
     <section aria-label="Measured">
       <h2 className="border-b-2 border-ink pb-1">Measured</h2>
+      {waits.length > 0 && (
+        <ul>
+          {waits.map(({ id, fields }, at) => (
+            <li
+              key={id}
+              data-waits
+              className="flex min-h-11 items-center justify-between gap-2 border-b border-hair text-warn"
+            >
+              <span>
+                <b>{observations.length + at + 1}</b> {typedWords(job.fields, fields)}; {WAITS_HERE}
+              </span>
+              <button
+                type="button"
+                className="min-h-11 cursor-pointer px-2 font-semibold underline"
+                onClick={() => throwAway(id)}
+              >
+                Take back
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
       <ol>
         {[...observations].reverse().map(({ id, number, text, apart, leftOut, outlier }) => (
           <li

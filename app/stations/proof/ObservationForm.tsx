@@ -6,6 +6,7 @@ import { capital } from "../../../core/quantity/capital.ts";
 import { QuantityInput, sideWords, WordKeys } from "../../entry/QuantityField.tsx";
 import { useKeep } from "../../entry/use-keep.ts";
 import { askedIn } from "../../offline/queue.ts";
+import { useWaiting } from "../../offline/use-waiting.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
@@ -23,7 +24,8 @@ export function ObservationForm({ job, action, person }: Props) {
   const [id, setId] = useState(() => uuid());
   const { keep: send, busy } = useKeep(action);
   const form = useRef<HTMLFormElement>(null);
-  const count = job.observations.length;
+  const count =
+    job.observations.length + useWaiting(action).filter(({ fields }) => fields.test === job.id).length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new observation asks for what usually follows it
   useEffect(() => setTyped((now) => ({ ...now, ...firstOf(job) })), [count]);
   const type = (name: string, text: string) => {

@@ -1,8 +1,12 @@
-import { useEffect, useRef } from "react";
+import { useRef, useState } from "react";
+import { v4 as uuid } from "uuid";
 import { FIXES, SLOPES, SOILS } from "../../../core/trade/field-conditions.ts";
-import { useOutcome } from "../../entry/use-outcome.ts";
-import { useChecked } from "../../session/use-checked.ts";
+import { useKeep } from "../../entry/use-keep.ts";
+import { askedIn } from "../../offline/queue.ts";
+import { useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
+import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
+import { toast } from "../../ui/toast.ts";
 import { stylesText } from "./observation.ts";
 import { TestConditionsDto } from "./proof.dto.ts";
 import type { JobView } from "./proof-view.server.ts";
@@ -12,30 +16,39 @@ const choices = (of: Record<string, string>) =>
 
 /** Under what the test was driven: without a fixed solution nothing that rests on the receiver is proven. */
 export function TestConditions({ job, action }: { job: JobView; action: string }) {
-  const { fetcher, errors: sent } = useOutcome(action);
-  const { errors, onSubmit } = useChecked(TestConditionsDto, sent);
+  const { keep, busy } = useKeep(action);
+  const [errors, setErrors] = useState<FieldErrors>({});
+  const [id, setId] = useState(() => uuid());
+  const waits = useWaiting(action).some(
+    ({ fields }) => fields.intent === "set-test" && fields.test === job.id,
+  );
   const { conditions, receiver, asksSpacing, rows } = job;
   const details = useRef<HTMLDetailsElement>(null);
   const open = receiver && conditions.fix === "";
-  useEffect(() => {
-    if (fetcher.data?.ok) details.current?.removeAttribute("open");
-  }, [fetcher.data]);
+  const save = async (event: React.FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const checked = validateForm(TestConditionsDto, form);
+    setErrors(checked.ok ? {} : checked.errors);
+    if (!checked.ok) return;
+    const kept = await keep(form, "how it was driven", { asked: askedIn(event.currentTarget) });
+    if (kept.state === "refused") return setErrors(kept.errors);
+    setId(uuid());
+    details.current?.removeAttribute("open");
+    if (kept.state === "kept") toast("success", kept.said);
+  };
   return (
     <details ref={details} open={open} className="border-y border-line">
       <summary className="flex min-h-11 cursor-pointer flex-wrap items-center justify-between gap-x-3 font-semibold text-dye">
         How it was driven
         <span className={`text-small font-normal ${open ? "text-warn" : "text-soft"}`} data-conditions>
+          {waits && `${WAITS_HERE}; before: `}
           {conditions.said || (receiver ? "say what fix the receiver had" : "nothing said yet")}
         </span>
       </summary>
-      <fetcher.Form
-        method="post"
-        action={action}
-        onSubmit={onSubmit}
-        className="grid grid-cols-2 gap-2 pb-3"
-        noValidate
-      >
+      <form method="post" action={action} onSubmit={save} className="grid grid-cols-2 gap-2 pb-3" noValidate>
         <input type="hidden" name="intent" value="set-test" />
+        <input type="hidden" name="id" value={id} />
         <input type="hidden" name="test" value={job.id} />
         <input type="hidden" name="styles" value={stylesText(job.styles)} />
         <SelectField
@@ -95,11 +108,11 @@ export function TestConditions({ job, action }: { job: JobView; action: string }
         ) : (
           <input type="hidden" name="rowToRow" value={conditions.rowToRow ? "yes" : ""} />
         )}
-        <button type="submit" className="key col-span-2" disabled={fetcher.state !== "idle"}>
+        <button type="submit" className="key col-span-2" disabled={busy}>
           Save the conditions
         </button>
         {errors.form && <p className="problem col-span-2">{errors.form}</p>}
-      </fetcher.Form>
+      </form>
     </details>
   );
 }

@@ -53,7 +53,11 @@ function writable({ db, rig }: OpenRig, id: string): Outcome | null {
 
 export const keepConditions = written(
   TestConditionsDto,
-  ({ open, value: { test, fix, source, slope, soil, speed, spacing, rowToRow, styles }, told }): Outcome => {
+  ({
+    open,
+    value: { id, test, fix, source, slope, soil, speed, spacing, rowToRow, styles },
+    told,
+  }): Outcome => {
     const barred = writable(open, test);
     if (barred) return barred;
     const units = stylesIn(styles)!;
@@ -67,8 +71,8 @@ export const keepConditions = written(
       speed: read?.ok ? read.value.value : null,
     };
     const set = { conditions, spacing: lines?.ok ? lines.value.metres : null, rowToRow: rowToRow === "yes" };
-    setTest(open.db, test, set, told);
-    return kept("Conditions saved", { id: test });
+    setTest(open.db, test, set, { ...told, id });
+    return kept("Conditions saved", { id });
   },
 );
 

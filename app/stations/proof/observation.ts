@@ -22,6 +22,19 @@ export const stylesText = ({ tape, small, speed }: Styles) => `${tape},${small},
 export const textName = (key: string) => `f-${key}`;
 export const wordName = (key: string) => `w-${key}`;
 
+/** An observation as it was typed: "0.15 left, first". */
+export function typedWords(fields: readonly AskedField[], told: Readonly<Record<string, string>>): string {
+  return fields
+    .flatMap((field) => {
+      const text = told[textName(field.key)] ?? "";
+      const chosen =
+        field.kind === "choice" ? field.choices.find(({ key }) => key === text)?.label : undefined;
+      const words = [chosen ?? text, told[wordName(field.key)] ?? ""].filter(Boolean).join(" ");
+      return words === "" ? [] : [words];
+    })
+    .join(", ");
+}
+
 export type ReadObservation =
   | {
       ok: true;

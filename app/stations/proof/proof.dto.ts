@@ -21,6 +21,9 @@ export class BeginTestDto {
 
 /** What held while it was driven. */
 export class TestConditionsDto {
+  @IsUUID(undefined, { message: "This entry has no number of its own." })
+  id!: string;
+
   @IsUUID(undefined, NO_TEST)
   test!: string;
 

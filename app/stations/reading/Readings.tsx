@@ -1,11 +1,13 @@
 import { Link } from "react-router";
 import { capital } from "../../../core/quantity/capital.ts";
+import { useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
 import type { Preferences } from "../../session/preferences.server.ts";
 import { GradeMark } from "../../ui/Grade.tsx";
 import type { StationView } from "../judging/station-view.ts";
 import { EntryForm, useFormAtHand } from "./entry-form.tsx";
 import { type HistoryRow, ReadingHistory } from "./ReadingHistory.tsx";
 import type { ReadingRow } from "./reading-rows.ts";
+import { asTyped, typedIn } from "./waiting-readings.ts";
 
 type Props = {
   view: StationView;
@@ -19,6 +21,7 @@ type Props = {
 
 export function Readings({ view, preferences, open, history, hrefOf, action }: Props) {
   useFormAtHand();
+  const waits = typedIn(useWaiting(action));
   return (
     <section aria-label="Readings" className="min-w-0">
       <h2 className={`mb-1 flex justify-between ${open ? "max-sm:hidden" : ""}`}>
@@ -43,7 +46,12 @@ export function Readings({ view, preferences, open, history, hrefOf, action }: P
                 history={history}
               />
             ) : (
-              <ClosedReading row={row} href={hrefOf(row.target)} roomy={view.readings.length < 6} />
+              <ClosedReading
+                row={row}
+                href={hrefOf(row.target)}
+                roomy={view.readings.length < 6}
+                waits={waits.get(row.target)}
+              />
             )}
           </li>
         ))}
@@ -62,7 +70,15 @@ function Letter({ letter, on = false }: { letter: string; on?: boolean }) {
   );
 }
 
-export function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: string; roomy: boolean }) {
+type ClosedProps = {
+  row: ReadingRow;
+  href: string;
+  roomy: boolean;
+  /** what was typed and waits on this device */
+  waits: string | undefined;
+};
+
+export function ClosedReading({ row, href, roomy, waits }: ClosedProps) {
   return (
     <Link
       to={href}
@@ -76,6 +92,11 @@ export function ClosedReading({ row, href, roomy }: { row: ReadingRow; href: str
         className={`text-right leading-tight ${row.kind === "sections" ? "text-body" : "text-[19px]"} font-[650] ${row.doubted ? "text-stop" : ""}`}
       >
         {row.value ?? <NotRead row={row} />}
+        {waits !== undefined && (
+          <span className="block text-small font-semibold text-warn" data-waits>
+            {asTyped(waits, row)} {WAITS_HERE}
+          </span>
+        )}
         {row.repeats.length > 0 && (
           <span className="block text-small font-normal text-soft">mean of {row.repeats.length}</span>
         )}

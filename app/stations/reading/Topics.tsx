@@ -1,12 +1,23 @@
+import { useWaiting } from "../../offline/use-waiting.ts";
 import type { Preferences } from "../../session/preferences.server.ts";
 import { useFormAtHand } from "./entry-form.tsx";
 import type { HistoryRow } from "./ReadingHistory.tsx";
 import { ClosedReading, OpenReadingRow } from "./Readings.tsx";
 import type { ReadingRow } from "./reading-rows.ts";
+import { typedIn } from "./waiting-readings.ts";
 
 /** A station's readings under their headings; a heading where something is open stands unfolded. */
-export function Topics({ rows, hrefOf }: { rows: ReadingRow[]; hrefOf: (target: string) => string }) {
+export function Topics({
+  rows,
+  hrefOf,
+  action,
+}: {
+  rows: ReadingRow[];
+  hrefOf: (target: string) => string;
+  action: string;
+}) {
   useFormAtHand();
+  const waits = typedIn(useWaiting(action));
   const topics = [...new Set(rows.map(({ topic }) => topic))];
   return (
     <section aria-label="Readings" className="grid gap-1">
@@ -25,7 +36,12 @@ export function Topics({ rows, hrefOf }: { rows: ReadingRow[]; hrefOf: (target: 
             <ul>
               {own.map((row) => (
                 <li key={row.target} className="border-t border-hair">
-                  <ClosedReading row={row} href={hrefOf(row.target)} roomy={false} />
+                  <ClosedReading
+                    row={row}
+                    href={hrefOf(row.target)}
+                    roomy={false}
+                    waits={waits.get(row.target)}
+                  />
                 </li>
               ))}
             </ul>

@@ -1,16 +1,21 @@
-import { Check, Circle, CircleDot, ShieldAlert } from "lucide-react";
+import { Check, Circle, CircleDot, Clock, ShieldAlert } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { v4 as uuid } from "uuid";
 import { useSigned } from "../../entry/signed.tsx";
+import { throwAway, useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { toast } from "../../ui/toast.ts";
 import type { SequenceView, StepRow } from "./sequences-view.server.ts";
+import { useAwake } from "./use-awake.ts";
+import { withWaiting } from "./waiting-steps.ts";
 
 type Props = { view: SequenceView; action: string; person: string };
 
 /** One step at a time, large; kept on the server, so that a phone that slept or was reloaded goes on where it was. */
-export function Runner({ view, action, person }: Props) {
+export function Runner({ view: kept, action, person }: Props) {
+  const view = withWaiting(kept, useWaiting(action));
+  useAwake(view.run !== null);
   const [problem, setProblem] = useState<string | null>(null);
   const { keep: sign, name } = useSigned(action, person, "Who runs it");
   const fresh = useRef("");
@@ -22,10 +27,12 @@ export function Runner({ view, action, person }: Props) {
     // A run that begins gets its number here; sent again after a dropped connection it is still the same run.
     fresh.current ||= uuid();
     const run = view.run ?? fresh.current;
-    const { kept, problem } = await sign({ intent: "run", kind: view.kind, run, ...fields }, label, {
-      waits: "No connection: kept on this device, sent later. The next step shows once it is sent.",
-    });
+    const { kept, problem } = await sign({ intent: "run", kind: view.kind, run, ...fields }, label);
     setProblem(problem);
+    if (kept.state === "waits") {
+      fresh.current = "";
+      setAgain(false);
+    }
     if (kept.state === "kept" && kept.said) {
       toast("success", kept.said);
       fresh.current = "";
@@ -54,11 +61,24 @@ export function Runner({ view, action, person }: Props) {
           {problem}
         </p>
       )}
+      {view.last && <NotSent last={view.last} />}
       {view.run && <Ways view={view} keep={keep} />}
       <All view={view} onPress={done} />
       {person !== "" && name}
       <Log view={view} />
     </div>
+  );
+}
+
+/** The last step waits on this device: until it is sent it is simply thrown away. */
+function NotSent({ last: { id, said } }: { last: { id: string; said: string } }) {
+  return (
+    <p className="flex flex-wrap items-center gap-2 text-warn" data-waits>
+      <Clock size={18} aria-hidden="true" />“{said}” {WAITS_HERE}.
+      <button type="button" className="key" onClick={() => throwAway(id)}>
+        It was not done
+      </button>
+    </p>
   );
 }
 

@@ -36,6 +36,8 @@ export type SequenceView = {
   run: string | null;
   /** it was run through, and nothing came after: what comes next; null while it is to be run */
   over: { said: string; next: { label: string; href: string } | null } | null;
+  /** what comes next once it is run through */
+  following: { label: string; href: string } | null;
   done: number;
   /** how the last step is taken back, or why it cannot be; null where nothing is done */
   back: { step: string; text: string; levers: string[]; look: string; caution: string; why: string } | null;
@@ -52,6 +54,7 @@ export function sequenceView(
   const all = openSequences(open, SEQUENCE_KINDS);
   const opened = all.find((each) => each.kind === kind)!;
   const { sequence, supposed, start, run, done, lists, machine, over } = opened;
+  const following = nextOf(all, kind, hrefOf);
   const { next } = positionOf(start, sequence, done);
   const faults = faultsOf(supposed, sequence).map(({ text }) => text);
   return {
@@ -67,8 +70,9 @@ export function sequenceView(
     })),
     over: over && {
       said: `Run through ${moment(over.at)} by ${over.person}.`,
-      next: nextOf(all, kind, hrefOf),
+      next: following,
     },
+    following,
     steps: sequence.steps.map((step) => ({
       id: step.id,
       text: step.text,

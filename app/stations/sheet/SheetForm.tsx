@@ -3,11 +3,13 @@ import { v4 as uuid } from "uuid";
 import type { Hung } from "../../../core/dimension/attachment.ts";
 import { useKeep } from "../../entry/use-keep.ts";
 import { askedIn } from "../../offline/queue.ts";
+import { useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { validateForm } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
 import { toast } from "../../ui/toast.ts";
+import { asTyped, typedIn } from "../reading/waiting-readings.ts";
 import { KeepSheetDto, lineName, readSheet, sureName, unitName } from "./sheet.dto.ts";
 import type { SheetRow, sheetTopics } from "./sheet-view.server.ts";
 
@@ -28,6 +30,7 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
   const [errors, setErrors] = useState<FieldErrors>({});
   const [id, setId] = useState(() => uuid());
   const { keep: send } = useKeep(action);
+  const waits = typedIn(useWaiting(action));
   // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when the sheet opens in the browser
   useEffect(() => {
     const kept = window.localStorage.getItem(draft);
@@ -76,6 +79,7 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
                 key={row.key}
                 row={row}
                 text={texts[row.key] ?? ""}
+                waits={waits.get(row.key)}
                 problem={errors[lineName(row.key)]}
                 unusual={errors[sureName(row.key)]}
                 onType={(text) => type(row.key, text)}
@@ -110,12 +114,15 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
 function Line({
   row: { key, letter, label, fromTo, before, now, grade, stale, style, choices },
   text,
+  waits,
   problem,
   unusual,
   onType,
 }: {
   row: SheetRow;
   text: string;
+  /** what was typed before and waits on this device */
+  waits: string | undefined;
   problem: string | undefined;
   /** what is said of a figure outside the usual */
   unusual: string | undefined;
@@ -142,6 +149,11 @@ function Line({
       </span>
       <span className="text-soft max-sm:col-start-2 max-sm:flex max-sm:gap-3">
         <span className={now === "missing" ? "text-stop" : "text-ink"}>{now}</span>
+        {waits !== undefined && (
+          <span className="block text-small font-semibold text-warn" data-waits>
+            {asTyped(waits, { style, choices })} {WAITS_HERE}
+          </span>
+        )}
         {now !== "missing" && (
           <span className="block">
             <GradeMark grade={grade} stale={stale} />

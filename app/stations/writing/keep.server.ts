@@ -17,6 +17,7 @@ import {
   TakeBackDto,
 } from "../reading/entry.dto.ts";
 import { photoIn } from "../reading/photo.server.ts";
+import { outdone } from "./outdone.server.ts";
 import { written } from "./written.server.ts";
 
 const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }): Promise<Outcome> => {
@@ -57,7 +58,11 @@ const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }):
         ? { kind: entry.alters, note: `${entry.label}: ${said}` }
         : null,
   });
-  return kept(`Saved ${entry.letter || entry.label}: ${said}`, { id });
+  const later = outdone(open, key, told.at);
+  const name = entry.letter || entry.label;
+  return later
+    ? kept(`Saved ${name} ${said} in its history only: ${later}`, { id, heed: true })
+    : kept(`Saved ${name}: ${said}`, { id });
 });
 
 /** Keeps a reading. */
