@@ -62,8 +62,8 @@ export function Layout({ children }: { children: React.ReactNode }) {
           To the page
         </a>
         <Offline />
-        {children}
         <WaitingEntries />
+        {children}
         <TellZone />
         {ready && (
           <Suspense fallback={null}>

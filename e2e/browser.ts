@@ -5,7 +5,7 @@ export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
 
 /** Debian's Chromium, headless, with nothing in the background that would look for a network. */
-export function openBrowser(): Promise<Browser> {
+export function openBrowser(more: readonly string[] = []): Promise<Browser> {
   const executablePath = process.env.CHROMIUM || "/usr/bin/chromium";
   if (!existsSync(executablePath)) throw new Error(`no Chromium at ${executablePath}`);
   return puppeteer.launch({
@@ -19,6 +19,7 @@ export function openBrowser(): Promise<Browser> {
       "--disable-component-update",
       "--disable-sync",
       "--font-render-hinting=none",
+      ...more,
     ],
   });
 }

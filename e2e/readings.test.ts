@@ -107,7 +107,55 @@ describe("without a connection", () => {
   });
 });
 
+describe("what is half typed", () => {
+  it("is there again after the page was left and loaded anew, says so, and is thrown away at a press", async () => {
+    await open("Grain drill", "antenna", "receiver.foreAft");
+    await fill(page, "text", "1.4");
+    await visit(page, `${yard.address}/`);
+    await open("Grain drill", "antenna", "receiver.foreAft");
+    await seen(page, "As you left it, not saved yet.");
+    const typed = () => page.$eval('input[name="text"]', (field) => (field as HTMLInputElement).value);
+    expect(await typed()).toBe("1.4");
+    await press(page, "Throw it away");
+    expect(await typed()).toBe("");
+    await page.reload({ waitUntil: "load" });
+    await page.waitForSelector('input[name="text"]');
+    await seen(page, "A bare number is in");
+    expect(await page.$("[data-left]")).toBeNull();
+  });
+});
+
 describe("on the phone", () => {
+  it("the field, what it echoes and the keypad with its Save fit a small one at once", async () => {
+    await newPage(PHONE);
+    await page.setViewport({ ...PHONE, height: 664 });
+    for (const [at, unit] of [
+      ["pin.pivot", "m"],
+      ["pin.pivot", "ft in"],
+    ] as const) {
+      await visit(page, `${yard.address}${rig("Borrowed drill")}/tool`);
+      await press(page, unit, '[aria-label="Units"]');
+      await visit(page, `${yard.address}${rig("Borrowed drill")}/tool?at=${at}`);
+      const [field, save] = await Promise.all(
+        ['input[name="text"]', '[aria-label="Keypad"] .key-main'].map((each) =>
+          page.$eval(each, (element) => element.getBoundingClientRect().toJSON() as DOMRect),
+        ),
+      );
+      const strip = await page.$$eval(".sticky", (all) =>
+        Math.max(
+          ...all.map((each) =>
+            each.getBoundingClientRect().top <= 0 ? each.getBoundingClientRect().bottom : 0,
+          ),
+        ),
+      );
+      const keys = await page.$eval('[aria-label="Keypad"]', (each) => each.getBoundingClientRect().top);
+      expect(save!.bottom, unit).toBeLessThanOrEqual(664);
+      expect(field!.top, unit).toBeGreaterThanOrEqual(strip);
+      expect(field!.bottom, unit).toBeLessThanOrEqual(keys);
+    }
+    expect(errors).toEqual([]);
+  });
+
   it("is typed on the keypad, feet, inches and fraction, with one hand", async () => {
     await newPage(PHONE);
     await visit(page, `${yard.address}${rig("Borrowed drill")}/tool`);

@@ -7,8 +7,12 @@ import { inject } from "vitest";
 
 export type Yard = {
   address: string;
+  /** where its file lies, "yard.db", and what is kept beside it */
+  folder: string;
   /** stops the server and starts it again on the same file */
   restart: () => Promise<void>;
+  stop: () => Promise<void>;
+  start: () => Promise<void>;
   close: () => Promise<void>;
 };
 
@@ -27,12 +31,18 @@ export async function openYard(more: Record<string, string> = {}, planted = true
   if (planted) copyFileSync(inject("planted"), env.AMBREK_DB);
   const address = `http://127.0.0.1:${port}`;
   let server = await start(env, address);
+  const begin = async () => {
+    server = await start(env, address);
+  };
   return {
     address,
+    folder,
     restart: async () => {
       await stop(server);
-      server = await start(env, address);
+      await begin();
     },
+    stop: () => stop(server),
+    start: begin,
     close: async () => {
       await stop(server);
       rmSync(folder, { recursive: true, force: true });
@@ -56,6 +66,7 @@ async function start(env: NodeJS.ProcessEnv, address: string): Promise<ChildProc
 
 function stop(server: ChildProcess): Promise<void> {
   return new Promise((done) => {
+    if (server.exitCode !== null || server.signalCode !== null) return done();
     server.once("exit", () => done());
     server.kill();
   });

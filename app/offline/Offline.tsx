@@ -55,8 +55,8 @@ function NoConnection() {
     >
       <WifiOff size={20} aria-hidden="true" className="shrink-0" />
       <span>
-        No connection. {seen ? `You see it as of ${seen}.` : ""} What you enter waits here and is sent later.{" "}
-        <Link to="/device">What is aboard</Link>
+        No connection{seen && `, seen as of ${seen}`}. What you enter waits here.{" "}
+        <Link to="/device">Aboard</Link>
       </span>
     </p>
   );

@@ -2,6 +2,8 @@ import { useCallback, useEffect, useState } from "react";
 import { useRevalidator } from "react-router";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { toast } from "../ui/toast.ts";
+import { useSmallScreen } from "../ui/use-small-screen.ts";
+import { awayNow, onConnection } from "./connection.ts";
 import {
   discard,
   mendable,
@@ -18,6 +20,7 @@ const TRY_EVERY = 10_000;
 export function WaitingEntries() {
   const [entries, setEntries] = useState<Waiting[]>([]);
   const [locked, setLocked] = useState(false);
+  const small = useSmallScreen();
   const { revalidate } = useRevalidator();
   const retry = useCallback(async () => {
     const now = await sendWaiting().catch(() => null);
@@ -35,8 +38,10 @@ export function WaitingEntries() {
     const stop = onWaitingChanged(look);
     const timer = setInterval(retry, TRY_EVERY);
     window.addEventListener("online", retry);
+    const still = onConnection(() => awayNow() === null && retry());
     return () => {
       stop();
+      still();
       clearInterval(timer);
       window.removeEventListener("online", retry);
     };
@@ -47,10 +52,10 @@ export function WaitingEntries() {
   return (
     <aside
       aria-label="Waiting on this device"
-      className="fixed bottom-2 left-2 z-20 grid max-h-[80vh] max-w-[min(420px,94vw)] gap-1 overflow-y-auto border-2 border-warn bg-warn-wash px-3 py-2"
+      className="no-print fixed bottom-2 left-2 z-20 grid max-h-[80vh] max-w-[420px] gap-1 overflow-y-auto border-2 border-warn bg-warn-wash px-3 py-2 max-sm:static max-sm:max-h-none max-sm:max-w-none max-sm:border-x-0 max-sm:px-4 max-sm:py-0"
     >
-      {/* Folded with a thumb where it lies over what is being typed. */}
-      <details open>
+      {/* On a phone it stands above the page, folded unless something has to be mended: it would lie over what is being ticked. */}
+      <details open={!small || refused > 0}>
         <summary className="min-h-11 cursor-pointer content-center font-bold text-warn">
           {refused > 0 && `${counted(refused)} refused. `}
           {open > 0 && `${counted(open, "waits", "wait")} on this device.`}
@@ -61,7 +66,7 @@ export function WaitingEntries() {
               The session has ended: <a href="/enter">enter the passphrase</a>, and they are sent.
             </>
           ) : open > 0 ? (
-            "Keep this page open: it is sent when the connection is back."
+            "It is sent when the connection is back, and Ambrek is open."
           ) : (
             "Mend it here and send it, or throw it away. Until then nothing of it is kept in the yard."
           )}

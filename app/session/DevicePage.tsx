@@ -69,8 +69,8 @@ export function DevicePage({ loaderData: { preferences, phone } }: Route.Compone
           </p>
         </section>
         <div className="grid content-start gap-6">
-          <PhoneSection phone={phone} />
           <Aboard />
+          <PhoneSection phone={phone} />
         </div>
       </div>
       <section>

@@ -37,7 +37,7 @@ export function Keypad({
     </button>
   );
   return (
-    <fieldset className="-mx-4 grid gap-1.5 bg-hair p-2 sm:hidden" aria-label="Keypad">
+    <fieldset className="-mx-4 sticky bottom-0 z-10 grid gap-1.5 bg-hair p-2 sm:hidden" aria-label="Keypad">
       {inches && (
         <div className="grid grid-cols-7 gap-1.5">
           {FRACTIONS.map((each) => key(each, "text-[16px] text-dye"))}

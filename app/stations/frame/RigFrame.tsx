@@ -73,7 +73,7 @@ export function RigFrame({
           <WalkRound pegs={pegs} station={station} />
         </div>
         <div
-          className={`relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : "max-lg:sticky max-lg:top-0 max-lg:z-10"}`}
+          className={`relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : view.stays ? "max-lg:sticky max-lg:top-0 max-lg:z-10" : ""}`}
         >
           {picture ??
             (drawn && (

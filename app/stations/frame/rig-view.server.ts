@@ -63,6 +63,8 @@ export type RigFrameView = {
   view: RigDrawing;
   /** the coupling in view */
   coupling: number;
+  /** the drawing stays in sight while its readings are gone through */
+  stays: boolean;
   /** the tools to choose from where there are several; empty for one */
   tools: ToolChoice[];
   /** null where the station draws something of its own in its place */
@@ -212,6 +214,7 @@ export function frameOf(
     stops: findings.filter(({ severity }) => severity === "stop").length,
     view,
     coupling: rig.couplingId,
+    stays: subjectOf(station)?.measured !== undefined,
     tools: toolChoices(open, station, search),
     drawn,
     opens: Object.fromEntries(

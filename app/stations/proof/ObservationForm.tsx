@@ -25,7 +25,8 @@ export function ObservationForm({ job, action, person }: Props) {
   const { keep: send, busy } = useKeep(action);
   const form = useRef<HTMLFormElement>(null);
   const count =
-    job.observations.length + useWaiting(action).filter(({ fields }) => fields.test === job.id).length;
+    job.observations.length +
+    useWaiting(action).filter(({ fields }) => fields.test === job.id && fields.intent === "observe").length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new observation asks for what usually follows it
   useEffect(() => setTyped((now) => ({ ...now, ...firstOf(job) })), [count]);
   const type = (name: string, text: string) => {

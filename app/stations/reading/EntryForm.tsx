@@ -9,6 +9,7 @@ import { isLengthStyle, printLength } from "../../../core/quantity/length.ts";
 import { inInches, PRESETS } from "../../../core/quantity/units.ts";
 import type { Instrument } from "../../../core/rig/grade.ts";
 import { parseSections, sectionSum } from "../../../core/rig/sections.ts";
+import { draftOf } from "../../entry/draft.ts";
 import { QuantityInput, sideWords, WordKeys } from "../../entry/QuantityField.tsx";
 import { useKeep } from "../../entry/use-keep.ts";
 import { useTakeBack } from "../../entry/use-outcome.ts";
@@ -31,6 +32,8 @@ const never = () => () => {};
 /** Entry of one reading: typed as it is spoken, checked before it is sent, and again where it is kept. */
 export function EntryForm({ row, preferences, action }: Props) {
   const [text, setText] = useState("");
+  const [left, setLeft] = useState(false);
+  const draft = draftOf<string>(`${action} ${row.target}`);
   const [instrument, setInstrument] = useState<Instrument>(row.ways[0]!.value);
   const [conditions, setConditions] = useConditions(row.conditions);
   const [numbers, setNumbers] = useState({ id: uuid(), sitting: uuid() });
@@ -42,11 +45,22 @@ export function EntryForm({ row, preferences, action }: Props) {
     () => true,
     () => false,
   );
+  // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when the field opens in the browser
   useEffect(() => {
-    if (hears) field.current?.focus({ preventScroll: true });
+    if (!hears) return;
+    field.current?.focus({ preventScroll: true });
+    // In sight between what stays at the top and the keypad, and not moved where it is.
+    field.current?.scrollIntoView({ block: "nearest" });
+    const before = draft.read();
+    if (before === null) return;
+    setText(before);
+    setLeft(true);
   }, [hears]);
   const retype = (typed: string) => {
     setText(typed);
+    setLeft(false);
+    if (typed === "") draft.clear();
+    else draft.write(typed);
     forget("text");
   };
   const keep = async (event: React.FormEvent<HTMLFormElement>) => {
@@ -56,7 +70,10 @@ export function EntryForm({ row, preferences, action }: Props) {
     const again = pressed?.value === "again";
     // The press that says a figure outside the usual is right is part of what is sent.
     form.set("sure", pressed?.name === "sure" ? "yes" : "");
-    if ((await submit(form, event.currentTarget, again)) !== "emptied") return;
+    const came = await submit(form, event.currentTarget, again);
+    if (came === "refused") return;
+    draft.clear();
+    if (came === "closed") return;
     // What was typed while the last one was being sent stays.
     setText((typed) => (typed === form.get("text") ? "" : typed));
     setNumbers(({ sitting }) => ({ id: uuid(), sitting }));
@@ -105,7 +122,7 @@ export function EntryForm({ row, preferences, action }: Props) {
             aria-describedby="echo"
             inputMode={row.kind === "count" ? "numeric" : "text"}
             placeholder={`like ${placeholderOf(row)}`}
-            className="min-h-12 w-full min-w-0 scroll-mt-80 rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
+            className="min-h-12 w-full min-w-0 scroll-mt-80 scroll-mb-16 max-lg:scroll-mt-2 max-sm:scroll-mb-[340px] rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
           />
           <button type="submit" className="key-main min-h-12 max-sm:hidden" disabled={busy}>
             Save
@@ -115,6 +132,18 @@ export function EntryForm({ row, preferences, action }: Props) {
       {(row.kind !== "choice" || errors.text) && (
         <p id="echo" aria-live="polite" className={errors.text ? "problem" : "min-h-[21px]"}>
           {errors.text ?? echo(row, text)}
+        </p>
+      )}
+      {left && (
+        <p className="flex flex-wrap items-center gap-2 text-warn" data-left>
+          As you left it, not saved yet.
+          <button
+            type="button"
+            className="min-h-11 cursor-pointer px-2 font-semibold underline"
+            onClick={() => retype("")}
+          >
+            Throw it away
+          </button>
         </p>
       )}
       {row.sides && <Sides sides={row.sides} text={text} onChoose={retype} />}

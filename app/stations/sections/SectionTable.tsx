@@ -1,10 +1,11 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { type UseFormRegisterReturn, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { v4 as uuid } from "uuid";
 import { widthsAgree } from "../../../core/finding/widths.ts";
 import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import { sectionSum, splitEvenly } from "../../../core/rig/sections.ts";
 import { countIn, mirror, moveBoundary, unlike } from "../../../core/subjects/tool/layout.ts";
+import { draftOf } from "../../entry/draft.ts";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import { problemOf, resolveBy } from "../../entry/wrong.ts";
 import { formWith, validateForm } from "../../session/validate.ts";
@@ -23,7 +24,7 @@ type Typed = { rows: TypedSection[]; person: string };
 export function SectionTable({ view, action, person }: Props) {
   const { style, width, spacing } = view;
   const [chosen, setChosen] = useState<number | null>(null);
-  const { fetcher, errors: sent, submit } = useOutcome(action);
+  const { fetcher, errors: sent, kept, submit } = useOutcome(action);
   const layoutOf = ({ rows, person }: Typed) => ({
     intent: "keep-layout",
     id: uuid(),
@@ -32,7 +33,7 @@ export function SectionTable({ view, action, person }: Props) {
     rows: JSON.stringify(rows),
     person,
   });
-  const { control, register, setValue, handleSubmit, formState } = useForm<Typed>({
+  const { control, register, setValue, getValues, reset, handleSubmit, formState } = useForm<Typed>({
     defaultValues: { rows: view.rows, person },
     resolver: resolveBy((typed) => {
       const checked = validateForm(KeepLayoutDto, formWith(layoutOf(typed)));
@@ -42,6 +43,28 @@ export function SectionTable({ view, action, person }: Props) {
   });
   const { fields, append, remove, replace } = useFieldArray({ control, name: "rows" });
   const rows = useWatch({ control, name: "rows" });
+  const draft = draftOf<TypedSection[]>(
+    `${action} sections ${view.variants.find(({ now }) => now)?.id ?? 0}`,
+  );
+  const [left, setLeft] = useState(false);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when the table opens in the browser
+  useEffect(() => {
+    const before = draft.read();
+    if (!before) return;
+    replace(before);
+    setLeft(true);
+  }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: written as it is typed
+  useEffect(() => {
+    if (formState.isDirty) draft.write(rows);
+  }, [rows, formState.isDirty]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each time it was saved
+  useEffect(() => {
+    if (!kept) return;
+    draft.clear();
+    setLeft(false);
+    reset({ rows: getValues("rows"), person: getValues("person") });
+  }, [kept]);
   const problem = (name: string) => problemOf(formState.errors, sent, name);
   const widths = rows.map((row) => metresOf(row.width, style));
   /** The rows that are there stay where they are: what one types in keeps its place. */
@@ -78,6 +101,22 @@ export function SectionTable({ view, action, person }: Props) {
           onMove={move}
         />
       </div>
+      {left && (
+        <p className="flex flex-wrap items-center gap-2 text-warn" data-left>
+          As you left it, not saved yet.
+          <button
+            type="button"
+            className="min-h-11 cursor-pointer px-2 font-semibold underline"
+            onClick={() => {
+              draft.clear();
+              setLeft(false);
+              reset({ rows: view.rows, person });
+            }}
+          >
+            Throw it away
+          </button>
+        </p>
+      )}
       <Verdict widths={widths} view={view} />
       <Makers view={view} count={rows.length} onLay={lay} onMirror={() => become(mirror(rows))} />
       <form onSubmit={handleSubmit((typed) => submit(layoutOf(typed)))} className="grid gap-2" noValidate>

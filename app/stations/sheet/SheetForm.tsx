@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { v4 as uuid } from "uuid";
 import type { Hung } from "../../../core/dimension/attachment.ts";
+import { draftOf } from "../../entry/draft.ts";
 import { useKeep } from "../../entry/use-keep.ts";
 import { askedIn } from "../../offline/queue.ts";
 import { useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
@@ -31,15 +32,16 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
   const [id, setId] = useState(() => uuid());
   const { keep: send } = useKeep(action);
   const waits = typedIn(useWaiting(action));
+  const kept = draftOf<Record<string, string>>(draft);
   // biome-ignore lint/correctness/useExhaustiveDependencies: read once, when the sheet opens in the browser
   useEffect(() => {
-    const kept = window.localStorage.getItem(draft);
-    if (kept) setTexts({ ...(JSON.parse(kept) as Record<string, string>), ...filled });
+    const before = kept.read();
+    if (before) setTexts({ ...before, ...filled });
   }, []);
   const type = (key: string, text: string) => {
     const now = { ...texts, [key]: text };
     setTexts(now);
-    window.localStorage.setItem(draft, JSON.stringify(now));
+    kept.write(now);
     setErrors(({ [lineName(key)]: _, [sureName(key)]: __, ...rest }) => rest);
   };
   const keep = async (event: React.FormEvent<HTMLFormElement>) => {
@@ -54,16 +56,16 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
       element.querySelector<HTMLElement>(`[name="${CSS.escape(Object.keys(wrong)[0]!)}"]`)?.focus();
     };
     if (Object.keys(found).length > 0) return refuse(found);
-    const kept = await send(form, "a sheet of readings", {
+    const came = await send(form, "a sheet of readings", {
       asked: askedIn(element),
       waits: "No connection: the sheet waits on this device, sent later.",
     });
-    if (kept.state === "refused") return refuse(kept.errors);
-    window.localStorage.removeItem(draft);
+    if (came.state === "refused") return refuse(came.errors);
+    kept.clear();
     setTexts({});
     setErrors({});
     setId(uuid());
-    if (kept.state === "kept") toast("success", kept.said || "Saved");
+    if (came.state === "kept") toast("success", came.said || "Saved");
   };
   return (
     <form method="post" action={action} onSubmit={keep} className="grid gap-4" noValidate>
