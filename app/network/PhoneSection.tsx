@@ -29,7 +29,7 @@ export function PhoneSection({ phone: { places, fingerprint } }: { phone: Phone 
             Point the phone's camera at it. It shows how to trust this yard, once, and after that opens Ambrek
             at once. Compare this fingerprint with the phone's:
           </p>
-          <p className="figure break-all text-soft">{fingerprint}</p>
+          <p className="figure text-soft">{fingerprint.replaceAll(":", ":\u200b")}</p>
           <p>{TRUSTING.out}</p>
         </>
       )}

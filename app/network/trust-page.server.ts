@@ -42,14 +42,14 @@ const page = (secure: string, fingerprint: string, nonce: string) => `<!doctype 
 body{margin:0 auto;max-width:36rem;padding:1rem 1.25rem 3rem;background:#f6f3ea;color:#1f1b16;font:18px/1.5 system-ui,sans-serif}
 h1{font-size:1.6rem;margin:.5rem 0}h2{font-size:1.15rem;margin:1.5rem 0 .25rem;border-bottom:2px solid}
 a.key{display:block;margin:.75rem 0;padding:.8rem 1rem;border:2px solid;color:inherit;font-weight:700;text-decoration:none;text-align:center}
-a.main{background:#5b2bb5;border-color:#5b2bb5;color:#fff}code{font-size:.95rem;word-break:break-all}ol{padding-left:1.4rem;margin:.25rem 0}li{margin:.35rem 0}
+a.main{background:#5b2bb5;border-color:#5b2bb5;color:#fff}code{font-size:.95rem;overflow-wrap:anywhere}ol{padding-left:1.4rem;margin:.25rem 0}li{margin:.35rem 0}
 </style>
 <h1>Trust this yard, once</h1>
 <p>So that Ambrek works out of reach, the phone has to know this server again. That is one certificate of this yard's own. It counts for
 this yard's network alone, and for nothing else the phone does.</p>
 <a class="key main" href="${AUTHORITY_FILE}">1. Load the certificate</a>
 <p>Compare this with what stands on the server's own screen. Where it differs, somebody else answers: load nothing.</p>
-<p><code>${escaped(fingerprint)}</code></p>
+<p><code>${escaped(fingerprint).replaceAll(":", ":<wbr>")}</code></p>
 <h2>Android</h2>${list(TRUSTING.android)}
 <h2>iPhone</h2>${list(TRUSTING.iphone)}
 <a class="key" href="${escaped(secure)}/">2. Open Ambrek</a>

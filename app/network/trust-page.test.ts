@@ -14,7 +14,7 @@ describe("who comes without encryption", () => {
   it("is shown how to trust the yard, with the fingerprint, and sent on to the same address, encrypted", async () => {
     const answer = plainAnswer("/rigs/3", "192.168.7.20:4180", await kept);
     const text = await answer.text();
-    expect(text).toContain("AA:BB");
+    expect(text).toContain("AA:<wbr>BB");
     expect(text).toContain('href="https://192.168.7.20:4180/"');
     expect(text).toContain("To take it out again");
     expect(answer.headers.get("Content-Security-Policy")).toContain("connect-src https://192.168.7.20:4180");
