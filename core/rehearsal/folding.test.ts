@@ -57,6 +57,10 @@ const MACHINE = {
   carried: false,
   semi: false,
   automatic: [],
+  meters: null,
+  lockouts: 1 as const,
+  charge: null,
+  tap: null,
 };
 
 describe("the simulated folding tool", () => {

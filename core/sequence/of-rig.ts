@@ -7,6 +7,7 @@ import { kindOf } from "../subjects/hoses/kinds.ts";
 import { remotesOf } from "../subjects/hoses/problem.ts";
 import { swapSteps } from "../subjects/hoses/words.ts";
 import type { ToolKindKey } from "../trade/kinds.ts";
+import type { MeterDrive } from "../trade/meters.ts";
 import { PHASES, type PhaseKey } from "../trade/phases.ts";
 import { isPort, remoteName } from "../yard/circuit.ts";
 import type { SequenceKind, Step, Way } from "./step.ts";
@@ -33,15 +34,30 @@ export function stageOf({ solved }: Hoses, kind: SequenceKind): string | null {
 export function machineOf({ parts, hoses }: WholeRig, part: number): Machine {
   const { rig } = parts[part]!;
   const pto = chosen<string>(rig, "tool.pto");
+  const meters = chosen<MeterDrive>(rig, "tool.meterDrive");
+  const charged = hoses.functions.find((fn) => fn.part === part && fn.kind === "suspension");
   return {
     has: new Set(hoses.functions.flatMap((fn) => (fn.part === part ? [fn.kind] : []))),
     kind: chosen<ToolKindKey>(rig, "tool.kind"),
-    driven: pto !== null && pto !== "none",
+    driven: (pto !== null && pto !== "none") || meters === "PTO generator",
     stillFolded: chosen<string>(rig, "tool.folded") === "still",
     carried: onLinks(rig.attachment),
     semi: rig.attachment === "semi",
+    meters,
+    lockouts: chosen(rig, "tool.lockouts") === "two" ? 2 : 1,
+    charge: charged?.charge ? bothWays(charged.charge) : null,
+    tap: charged?.tap || null,
     automatic: hoses.functions.flatMap((fn) => (fn.part === part && fn.automatic ? [fn.kind] : [])),
   };
+}
+
+const BAR = 1e5;
+const PSI = 6894.757;
+
+/** "118 bar (1 710 psi)": a step reads alike whatever units a page shows, and is kept in its words. */
+function bothWays(pressure: number): string {
+  const psi = Math.round(pressure / PSI / 10) * 10;
+  return `${Math.round(pressure / BAR)} bar (${String(psi).replace(/(\d)(?=(\d{3})+$)/g, "$1\u202f")} psi)`;
 }
 
 /** A step as it is done on this rig: which levers, and which way. */

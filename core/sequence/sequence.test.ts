@@ -15,6 +15,10 @@ const machine = (kinds: readonly string[], rest: Partial<Machine> = {}): Machine
   carried: false,
   semi: false,
   automatic: [],
+  meters: null,
+  lockouts: 1,
+  charge: null,
+  tap: null,
   ...rest,
 });
 
@@ -54,6 +58,8 @@ const anyMachine = fc
     carried: fc.boolean(),
     semi: fc.boolean(),
     driving: fc.boolean(),
+    meters: fc.constantFrom(null, "wheel", "PTO generator", "oil generator", "motor"),
+    lockouts: fc.constantFrom(1, 2),
   })
   .map(({ kinds, driving, ...rest }) => machine(kinds, { ...rest, automatic: driving ? kinds : [] }));
 
@@ -88,6 +94,76 @@ describe("the lists an implement begins with", () => {
     expect(off.steps.find(({ id }) => id === "PTO off")!.needs).toEqual([{ part: "current", is: "off" }]);
     expect(listOf("start", PLANTER).steps.find(({ id }) => id === "current on")!.needs).toEqual([]);
     expect(wrong(PLANTER, moved(listOf("start", PLANTER), "current on", 0))).toEqual([]);
+  });
+
+  it("release and pull what keeps the meters still, and switch current, by what drives them: told, or assumed and said so", () => {
+    const lists = (of: Machine) => [...ids(listOf("start", of)), ...ids(listOf("stop", of))];
+    const drill = (rest: Partial<Machine>) => machine(["lift"], { kind: "drill", ...rest });
+    expect(lists(drill({ meters: "wheel" }))).toEqual(["drive free", "lower", "raise", "drive locked"]);
+    expect(lists(drill({ meters: "wheel", lockouts: 2 }))).toEqual([
+      "drive free",
+      "small-seed free",
+      "lower",
+      "raise",
+      "drive locked",
+      "small-seed locked",
+    ]);
+    expect(lists(drill({ meters: "motor", lockouts: 2 }))).toEqual(["lower", "raise"]);
+    expect(lists(drill({ meters: "oil generator" }))).toEqual([
+      "current on",
+      "lower",
+      "raise",
+      "current off",
+    ]);
+    expect(lists(drill({ meters: "PTO generator", driven: true }))).toEqual([
+      "PTO on",
+      "current on",
+      "lower",
+      "raise",
+      "current off",
+      "PTO off",
+    ]);
+    const caution = (of: Machine) => listOf("start", of).steps.find(({ id }) => id === "drive free")!.caution;
+    expect(caution(drill({ meters: "wheel" }))).toBe("");
+    expect(caution(drill({}))).toBe("Assumed: nobody told what drives its meters.");
+  });
+
+  it("name the pressure a line is charged to and its tap, where they were told", () => {
+    const told = machine(["mower lift", "suspension"], {
+      kind: "mower",
+      carried: true,
+      charge: "118 bar (1\u202f710 psi)",
+      tap: "blue tap behind the headstock",
+    });
+    expect(texts(listOf("unfold", told)).slice(-3)).toEqual([
+      "Open the blue tap behind the headstock.",
+      "Charge the suspension to 118 bar (1\u202f710 psi).",
+      "Shut the blue tap behind the headstock; it stays shut until uncoupling.",
+    ]);
+    expect(texts(listOf("uncouple", told))).toContain(
+      "Open the blue tap behind the headstock, let the pressure off, shut it.",
+    );
+    const untold = listOf("unfold", MOWER).steps.find(({ id }) => id === "charge")!;
+    expect(untold.look).toContain("which nobody told here");
+  });
+
+  it("end with stands, hoses, shaft and plugs, and what holds it last of all", () => {
+    expect(ids(listOf("uncouple", MOWER))).toEqual([
+      "level",
+      "let off",
+      "stands",
+      "relieve",
+      "hoses off",
+      "shaft off",
+      "plugs off",
+      "uncoupled",
+    ]);
+    expect(texts(listOf("uncouple", MOWER)).at(-1)).toBe("Links off, the top link last; drive off slowly.");
+    expect(texts(listOf("uncouple", DRILL)).at(-1)).toBe(
+      "Chain and pin out, the pin last; drive off slowly.",
+    );
+    // A jack moved by oil stands in for the one turned by hand.
+    expect(ids(listOf("uncouple", ROLLER))).not.toContain("stands");
   });
 
   it("turn a large semi-mounted plough over in three pushes, each after the one before", () => {

@@ -87,6 +87,13 @@ const WORDS: Record<string, Record<string, string>> = {
   fan: { running: "the fan is at its speed", stopped: "the fan stands" },
   downforce: { on: "downforce is on", off: "downforce is off" },
   drive: { free: "the drive is released", locked: "the drive is locked out" },
+  "small-seed drive": {
+    free: "the small-seed box's drive is released",
+    locked: "the small-seed box's drive is locked out",
+  },
+  stands: { down: "it stands on its stands", up: "its stands are up" },
+  shaft: { on: "the drive shaft is on", off: "the drive shaft is off" },
+  plugs: { in: "the plugs are in", off: "the plugs are out" },
   "lift float": { on: "the lift is in float", off: "the lift is out of float" },
   pressure: { relieved: "both lines are relieved", up: "the lines are under pressure" },
 };

@@ -2,6 +2,7 @@
  * Sequences an implement begins with, by the functions it has (common practice; the maker's book comes first). People edit
  * them afterwards, each implement its own.
  */
+import type { MeterDrive } from "../trade/meters.ts";
 import { reverseOf } from "./check.ts";
 import { endOf } from "./run.ts";
 import type { Back, Need, Sequence, SequenceKind, Step, World } from "./step.ts";
@@ -21,6 +22,13 @@ export type Machine = {
   semi: boolean;
   /** kinds of functions a controller drives */
   automatic: readonly string[];
+  /** what turns its seed meters; null where nobody told, or it has none */
+  meters: MeterDrive | null;
+  /** how many pins keep those meters still on the road */
+  lockouts: 1 | 2;
+  /** a line charged to a pressure and shut off at work: the pressure in words, and what its tap is called; null: not told */
+  charge: string | null;
+  tap: string | null;
 };
 
 type Given = Partial<Omit<Step, "id" | "text">>;
@@ -62,6 +70,9 @@ export function atRest(machine: Machine): World {
     coupled: [true, "no"],
     hoses: [has.size > 0, "off"],
     jack: [has.has("jack"), "down"],
+    stands: [!has.has("jack"), "down"],
+    plugs: [true, "off"],
+    shaft: [driven, "off"],
     people: [true, "unknown"],
     locks: [folds(has), "in"],
     cradle: [has.has("wings") && has.has("undercarriage"), "carrying"],
@@ -78,6 +89,7 @@ export function atRest(machine: Machine): World {
     fan: [has.has("fan"), "stopped"],
     downforce: [has.has("downforce"), "off"],
     drive: [mechanical(machine), "locked"],
+    "small-seed drive": [mechanical(machine) && machine.lockouts === 2, "locked"],
     "lift float": [has.has("mower lift"), "off"],
   };
   return Object.fromEntries(
@@ -97,21 +109,35 @@ function mover({ has }: Machine, way: Step["way"]): Pick<Step, "actor" | "fns" |
 }
 
 const folds = (has: ReadonlySet<string>) => has.has("wings") || has.has("mower lift");
-/** What turns electric meters: a generator on the PTO, one on the oil; null where they are turned otherwise. */
-function electric({ kind, has, driven }: Machine): "PTO" | "oil" | null {
-  if (has.has("generator")) return "oil";
-  return kind === "planter" && driven ? "PTO" : null;
+/** What turns the seed meters: as told, or else the likeliest by what else it has. Null where it has none. */
+function metersOf({ meters, kind, has, driven }: Machine): MeterDrive | null {
+  if (meters !== null) return meters;
+  if (kind !== "drill" && kind !== "planter") return null;
+  if (has.has("generator")) return "oil generator";
+  return kind === "planter" && driven ? "PTO generator" : "wheel";
+}
+
+/** Where nobody told it, a step that follows from it says so. */
+const supposed = ({ meters }: Machine) =>
+  meters === null ? "Assumed: nobody told what drives its meters." : "";
+
+/** Which generator makes the current for electric meters; null where they are turned otherwise. */
+function electric(machine: Machine): "PTO" | "oil" | null {
+  const meters = metersOf(machine);
+  return meters === "PTO generator" ? "PTO" : meters === "oil generator" ? "oil" : null;
 }
 
 /** Meters turned by a ground wheel have a lock-out for the road. */
-const mechanical = (machine: Machine) =>
-  (machine.kind === "drill" || machine.kind === "planter") && electric(machine) === null;
+const mechanical = (machine: Machine) => metersOf(machine) === "wheel";
 
 /** A drive that must stand before a folded part is moved, or the other way round. */
 const standing = ({ driven, stillFolded }: Machine): Need[] =>
   driven && stillFolded ? [is("PTO", "stopped")] : [];
 const unlocked = ({ has, stillFolded }: Machine): Need[] =>
   stillFolded && folds(has) ? [is("locks", "out")] : [];
+
+/** What shuts the charged line off, by its name where it was told. */
+const tapOf = ({ tap }: Machine) => (tap === null ? "the suspension's tap" : `the ${tap}`);
 
 const COUNT_THE_REST = "Walk round it once: nobody within reach, no line overhead, level ground.";
 
@@ -124,17 +150,22 @@ function lookRound(id = "clear"): Step {
   });
 }
 
-function hookUp({ has }: Machine): Step[] {
+function hookUp({ has, driven }: Machine): Step[] {
   const steps = [
     step("coupled", "Hook-up list done: coupled, pins secured, chain on.", {
       look: "Every line of the list is ticked.",
-      sets: { coupled: "yes" },
+      sets: {
+        coupled: "yes",
+        plugs: "in",
+        ...(driven ? { shaft: "on" } : {}),
+        ...(has.has("jack") ? {} : { stands: "up" }),
+      },
     }),
   ];
   if (has.size > 0)
     steps.push(
       step("hoses", "Hoses in by their tags, both ends of each.", {
-        look: "Couplings wiped and home; none chafes when the links move.",
+        look: "Couplings wiped and home; none chafes when the links move. The first time, or after a new hose: each lever held until its air is out, before any depth is set.",
         caution: "Relieve first. Never feel for a leak with a hand.",
         needs: [is("coupled", "yes")],
         sets: { hoses: "in" },
@@ -269,21 +300,24 @@ function unfold(machine: Machine): Step[] {
     );
   if (has.has("suspension"))
     steps.push(
-      step("tap open", "Open the suspension's tap.", {
+      step("tap open", `Open ${tapOf(machine)}.`, {
         needs: has.has("mower lift") ? [is("lift float", "on")] : [],
         sets: { tap: "open" },
         stays: true,
       }),
-      step("charge", "Charge the suspension to its pressure.", {
+      step("charge", `Charge the suspension to ${machine.charge ?? "its working pressure"}.`, {
         actor: "lever",
         fns: ["suspension"],
         way: "out",
-        look: "The gauge stands at its working pressure.",
+        look:
+          machine.charge === null
+            ? "The gauge stands at the pressure of its book, which nobody told here."
+            : `The gauge stands at ${machine.charge}.`,
         needs: [is("tap", "open")],
         sets: { suspension: "charged" },
         stays: true,
       }),
-      step("tap shut", "Shut the tap; it stays shut until uncoupling.", {
+      step("tap shut", `Shut ${tapOf(machine)}; it stays shut until uncoupling.`, {
         look: "The gauge stands still with the lever in neutral.",
         needs: [is("suspension", "charged")],
         sets: { tap: "shut" },
@@ -334,8 +368,17 @@ function start(machine: Machine): Step[] {
     steps.push(
       step("drive free", "Release the drive lock-out, both sides.", {
         look: "The pins drop in as the wheel turns; a tight chain can hold them out.",
+        caution: supposed(machine),
         sets: { drive: "free" },
       }),
+      ...(machine.lockouts === 2
+        ? [
+            step("small-seed free", "Release the small-seed box's own lock-out.", {
+              look: "Its pin drops in as the wheel turns, too.",
+              sets: { "small-seed drive": "free" },
+            }),
+          ]
+        : []),
     );
   if (driven)
     steps.push(
@@ -363,9 +406,11 @@ function start(machine: Machine): Step[] {
         actor: "terminal",
         look: "No error; the meters answer.",
         // A generator on the oil has no such order: the rule belongs to the PTO.
-        ...(electric(machine) === "PTO"
+        ...(electric(machine) === "PTO" && driven
           ? {
-              caution: "Before the PTO runs it ends in an error, and one starts again.",
+              caution: ["Before the PTO runs it ends in an error, and one starts again.", supposed(machine)]
+                .filter(Boolean)
+                .join(" "),
               needs: [is("PTO", "running")],
             }
           : {}),
@@ -527,7 +572,7 @@ function stop(machine: Machine): Step[] {
         actor: "PTO",
         look: "The shaft stands.",
         caution: "Nobody gets off while anything turns.",
-        needs: electric(machine) === "PTO" ? [is("current", "off")] : [],
+        needs: electric(machine) === "PTO" && driven ? [is("current", "off")] : [],
         sets: { PTO: "stopped" },
       }),
     );
@@ -535,13 +580,23 @@ function stop(machine: Machine): Step[] {
     steps.push(
       step("drive locked", "Pull the drive lock-out pins, both sides.", {
         look: "The chains stand still when it is pulled.",
+        caution: supposed(machine),
         sets: { drive: "locked" },
       }),
+      ...(machine.lockouts === 2
+        ? [
+            step("small-seed locked", "Pull the small-seed box's own lock-out pin.", {
+              look: "Its chain stands still as well.",
+              sets: { "small-seed drive": "locked" },
+            }),
+          ]
+        : []),
     );
   return steps;
 }
 
-function uncouple({ has }: Machine): Step[] {
+function uncouple(machine: Machine): Step[] {
+  const { has, driven, carried } = machine;
   const steps = [
     step("level", "Stand on firm, level ground; chocks under the wheels.", {
       actor: "driver",
@@ -551,7 +606,7 @@ function uncouple({ has }: Machine): Step[] {
   ];
   if (has.has("suspension"))
     steps.push(
-      step("let off", "Open the suspension's tap, let the pressure off, shut it.", {
+      step("let off", `Open ${tapOf(machine)}, let the pressure off, shut it.`, {
         actor: "lever",
         fns: ["suspension"],
         way: "float",
@@ -577,11 +632,28 @@ function uncouple({ has }: Machine): Step[] {
         sets: { jack: "down" },
       }),
     );
+  else
+    steps.push(
+      carried
+        ? step("stands", "Stands down and pinned; lower until they carry.", {
+            actor: "driver",
+            look: "The links hang loose, it does not lean.",
+            caution:
+              "On a plate where the ground is soft. Nobody between tractor and implement while it moves.",
+            sets: { stands: "down" },
+          })
+        : step("stands", "Parking jack down, until it carries the drawbar.", {
+            look: "The pin turns by hand.",
+            caution: "On a plate where the ground is soft.",
+            sets: { stands: "down" },
+          }),
+    );
+  const stood = has.has("jack") ? is("jack", "down") : is("stands", "down");
   if (has.size > 0)
     steps.push(
       step("relieve", "Relieve both lines of every hose: levers each way, engine off.", {
         look: "No lever finds resistance.",
-        needs: has.has("jack") ? [is("jack", "down")] : [],
+        needs: [stood],
         sets: { pressure: "relieved" },
       }),
       step("hoses off", "Hoses off, caps on, hung up by their tags.", {
@@ -589,15 +661,35 @@ function uncouple({ has }: Machine): Step[] {
         sets: { hoses: "off" },
       }),
     );
+  if (driven)
+    steps.push(
+      step("shaft off", "Drive shaft off the tractor, hung on its hook.", {
+        look: "Engine off; the guard is whole.",
+        needs: [is("PTO", "stopped")],
+        sets: { shaft: "off" },
+      }),
+    );
   steps.push(
-    step("uncoupled", "Chain, cables and pin out; drive off slowly.", {
-      look: "Nothing is still tied to the tractor.",
-      needs: [
-        ...(has.size > 0 ? [is("hoses", "off")] : []),
-        ...(has.has("jack") ? [is("jack", "down")] : []),
-      ],
-      sets: { coupled: "no" },
+    step("plugs off", "Plugs out, each by its name: lights, implement bus, whatever else leads across.", {
+      look: "Cables hung up, caps shut; nothing is left between the two.",
+      sets: { plugs: "off" },
     }),
+    step(
+      "uncoupled",
+      carried
+        ? "Links off, the top link last; drive off slowly."
+        : "Chain and pin out, the pin last; drive off slowly.",
+      {
+        look: "Nothing is still tied to the tractor.",
+        needs: [
+          ...(has.size > 0 ? [is("hoses", "off")] : []),
+          ...(driven ? [is("shaft", "off")] : []),
+          is("plugs", "off"),
+          stood,
+        ],
+        sets: { coupled: "no" },
+      },
+    ),
   );
   return steps;
 }

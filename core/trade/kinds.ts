@@ -205,6 +205,12 @@ export const ROWLESS = kindsThat(({ rows }) => rows === false);
 /** What no shaft drives. */
 export const UNDRIVEN = kindsThat(({ driven }) => driven === false);
 
+/** What doses seed by meters that something turns. */
+const METERED: readonly ToolKindKey[] = ["drill", "planter", "cart"];
+export const UNMETERED: readonly ToolKindKey[] = kindsThat(() => true).filter(
+  (key) => !METERED.includes(key),
+);
+
 /** What works no soil: nothing of its draft is in a table, and it has no depth. */
 export const NO_SOIL: readonly ToolKindKey[] = [
   "mower",

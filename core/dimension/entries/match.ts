@@ -2,7 +2,7 @@ import { capital } from "../../quantity/capital.ts";
 import { CATEGORIES } from "../../trade/category.ts";
 import { DRAFT_TABLE } from "../../trade/draft.ts";
 import { DRAWBAR_CATEGORIES } from "../../trade/drawbar.ts";
-import { NO_SOIL, TOOL_KINDS, UNDRIVEN } from "../../trade/kinds.ts";
+import { NO_SOIL, TOOL_KINDS, UNDRIVEN, UNMETERED } from "../../trade/kinds.ts";
 import { DRIVES, SURFACES } from "../../trade/power.ts";
 import { describeShaft, PTO_TYPES } from "../../trade/pto.ts";
 import { choice, count, entriesOf, length, measure } from "../entry-type.ts";
@@ -23,6 +23,9 @@ const IN_SOIL = ["drawn", "train", "links", "semi", "mounted", "front"] as const
 const OF_SOIL = { notOf: { kinds: NO_SOIL, unless: null } } as const;
 /** What no shaft drives has none. */
 const OF_DRIVEN = { notOf: { kinds: UNDRIVEN, unless: null } } as const;
+
+/** What has no seed meters has none to drive. */
+const OF_METERS = { notOf: { kinds: UNMETERED, unless: null } } as const;
 
 /** Mowers and rakes stand still while folded (common practice; the book comes first). */
 const STILL = { otherwise: { value: "still", source: "common practice for mowers and rakes" } } as const;
@@ -452,6 +455,37 @@ export const MATCH = {
         subject: "implement",
         on: IN_SOIL,
         matters: "Each size carries so much power and no more.",
+      },
+    ),
+    "tool.meterDrive": choice(
+      {
+        wheel: "Ground wheel, by chains",
+        "PTO generator": "Electric, generator on the PTO",
+        "oil generator": "Electric, generator driven by oil",
+        motor: "Hydraulic motor",
+        none: "None on it: what feeds it doses",
+      },
+      {
+        ...OF_METERS,
+        label: "Meters are driven by",
+        fromTo: "what turns the seed meters",
+        subject: "implement",
+        on: IN_SOIL,
+        matters:
+          "A wheel-driven tool has a lock-out to release before work, an electric one current to switch on, in the right order. Forgotten, the first pass is bare.",
+      },
+    ),
+    "tool.lockouts": choice(
+      { one: "One", two: "Two: the small-seed box has its own" },
+      {
+        ...OF_METERS,
+        label: "Drive lock-outs",
+        fromTo: "pins that keep the chains still on the road",
+        subject: "implement",
+        on: IN_SOIL,
+        when: { key: "tool.meterDrive", is: ["wheel"] },
+        otherwise: { value: "one", source: "unless it has a small-seed box" },
+        matters: "The second one is forgotten: the small seed stays in its box.",
       },
     ),
     "tool.folded": choice(

@@ -9,6 +9,7 @@ import { joined, quantity, type Said, smallLength, tapeLength, tell } from "../.
 import { known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
 import { drawbarChecks, towedChecks } from "./drawbar-checks.ts";
 import { liftChecks, pinChecks } from "./link-checks.ts";
+import { metersCheck } from "./meters-check.ts";
 import { ptoChecks } from "./pto-checks.ts";
 import { roadChecks } from "./road-checks.ts";
 
@@ -102,5 +103,6 @@ function partChecks(part: ToolOfRig, index: number, whole: WholeRig, power: RigP
       ? towedChecks(rig, massBehind(whole.parts, index), whole, at)
       : []),
     ...(isFixed(attachment) ? [] : ptoChecks(rig, power, index, at)),
+    ...metersCheck(whole, index, at),
   ];
 }
