@@ -64,6 +64,57 @@ describe("the hook-up list", () => {
     );
   });
 
+  it("of what hangs on links swings them free first, then centres it, pins them again, and levels it both ways", () => {
+    const keys = list({ "tool.kind": "chisel" }).map(({ key }) => key);
+    const order = [
+      "links out 1",
+      "lower pins 1",
+      "stands 1",
+      "centre 1",
+      "stabilisers 1",
+      "across 1",
+      "along 1",
+    ];
+    expect(keys.filter((key) => order.includes(key))).toEqual(order);
+    expect(texts({ "work.topHole": "fixed" })).toContain("level front to rear, by the top link");
+    expect(texts({ "work.topHole": "slot" })).toContain("by the lower links in front and its wheel behind");
+    // Links in front do not swing, and nothing is centred behind the tractor there.
+    expect(texts({}, "front")).not.toMatch(/swing free|centre it behind/);
+  });
+
+  it("names each plug by what the rig is: lights always, the bus where a terminal is told, a wheel signal for a carried sprayer", () => {
+    const sprayer = { "tool.kind": "sprayer" } as const;
+    const by = { "work.guided": "yes" } as const;
+    const not = { "work.guided": "no", "work.switched": "no" } as const;
+    expect(texts({ ...sprayer, ...by })).toMatch(/7-pin plug[\s\S]*implement-bus plug[\s\S]*wheel signal/);
+    expect(texts({ ...sprayer, ...not })).not.toContain("implement-bus");
+    expect(texts({ ...DRAWN, ...sprayer }, "drawn")).not.toContain("wheel signal");
+    expect(texts({}, "boom")).not.toContain("7-pin");
+    expect(texts({})).toContain("hose holder folded back");
+    const whole = sampleWhole([samplePart("drawn", { ...DRAWN, ...not })]);
+    const needs = { ...whole, hoses: { ...whole.hoses, sockets: [["air brakes", "3-pin 12 V"]] } };
+    const told = listOf(needs)
+      .map(({ text }) => plain(text))
+      .join("\n");
+    expect(told).toMatch(/3-pin 12 V plug[\s\S]*yellow first, then red/);
+    expect(told).not.toContain("7-pin plug");
+  });
+
+  it("of a head has its cable in, and the terminal's word that it is the one that hangs there", () => {
+    const said = texts({ "tool.kind": "header" }, "head");
+    expect(said).toContain("multi-coupler home and locked");
+    expect(said).toContain("the head it recognised is tool 1");
+  });
+
+  it("of a tool in front asks for mirrors or a camera; of a mower on its own springs for mark and bracket", () => {
+    const mower = (springs: string) =>
+      texts({ "tool.kind": "mower", "tool.springs": springs } as Lines, "front");
+    expect(mower("own")).toContain("Mirrors or camera");
+    expect(mower("own")).toMatch(/5 cm, 2 in[\s\S]*lock bracket of its transport cylinder out/);
+    expect(mower("linkage")).not.toContain("lock bracket");
+    expect(texts({ "tool.kind": "chisel" })).not.toContain("Mirrors or camera");
+  });
+
   it("begins with what stops the rig, which is cured, not ticked", () => {
     const [first] = list({ "tool.mass": "2000 kg" });
     expect(first).toMatchObject({ stop: true, protects: true, group: "Before" });

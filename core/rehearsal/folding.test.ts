@@ -57,6 +57,7 @@ const MACHINE = {
   carried: false,
   semi: false,
   automatic: [],
+  sprung: false,
   meters: null,
   lockouts: 1 as const,
   charge: null,

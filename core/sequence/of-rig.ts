@@ -43,6 +43,7 @@ export function machineOf({ parts, hoses }: WholeRig, part: number): Machine {
     stillFolded: chosen<string>(rig, "tool.folded") === "still",
     carried: onLinks(rig.attachment),
     semi: rig.attachment === "semi",
+    sprung: chosen(rig, "tool.springs") === "own",
     meters,
     lockouts: chosen(rig, "tool.lockouts") === "two" ? 2 : 1,
     charge: charged?.charge ? bothWays(charged.charge) : null,

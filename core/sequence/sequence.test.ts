@@ -15,6 +15,7 @@ const machine = (kinds: readonly string[], rest: Partial<Machine> = {}): Machine
   carried: false,
   semi: false,
   automatic: [],
+  sprung: false,
   meters: null,
   lockouts: 1,
   charge: null,
@@ -60,6 +61,7 @@ const anyMachine = fc
     driving: fc.boolean(),
     meters: fc.constantFrom(null, "wheel", "PTO generator", "oil generator", "motor"),
     lockouts: fc.constantFrom(1, 2),
+    sprung: fc.boolean(),
   })
   .map(({ kinds, driving, ...rest }) => machine(kinds, { ...rest, automatic: driving ? kinds : [] }));
 

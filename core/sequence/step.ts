@@ -91,6 +91,7 @@ const WORDS: Record<string, Record<string, string>> = {
     free: "the small-seed box's drive is released",
     locked: "the small-seed box's drive is locked out",
   },
+  bracket: { out: "the transport cylinder's bracket is out", in: "the transport cylinder's bracket is in" },
   stands: { down: "it stands on its stands", up: "its stands are up" },
   shaft: { on: "the drive shaft is on", off: "the drive shaft is off" },
   plugs: { in: "the plugs are in", off: "the plugs are out" },

@@ -20,6 +20,8 @@ export type Machine = {
   carried: boolean;
   /** carried in front, on a wheel of its own behind */
   semi: boolean;
+  /** springs of its own carry it in front: its transport cylinder has a lock bracket */
+  sprung: boolean;
   /** kinds of functions a controller drives */
   automatic: readonly string[];
   /** what turns its seed meters; null where nobody told, or it has none */
@@ -70,6 +72,7 @@ export function atRest(machine: Machine): World {
     coupled: [true, "no"],
     hoses: [has.size > 0, "off"],
     jack: [has.has("jack"), "down"],
+    bracket: [machine.sprung, "in"],
     stands: [!has.has("jack"), "down"],
     plugs: [true, "off"],
     shaft: [driven, "off"],
@@ -207,6 +210,15 @@ function unfold(machine: Machine): Step[] {
           look: "Both sides, clips in.",
           needs: has.has("wings") ? [is("wings", "folded")] : [],
         }),
+      }),
+    );
+  if (machine.sprung)
+    steps.push(
+      step("bracket out", "Lock bracket of the transport cylinder out; linkage to its mark.", {
+        look: "The stand is a hand's breadth off the ground, or the sight marks meet.",
+        needs: [CLEAR],
+        sets: { bracket: "out" },
+        stays: true,
       }),
     );
   if (has.has("wings") && has.has("undercarriage"))
@@ -647,6 +659,13 @@ function uncouple(machine: Machine): Step[] {
             caution: "On a plate where the ground is soft.",
             sets: { stands: "down" },
           }),
+    );
+  if (machine.sprung)
+    steps.push(
+      step("bracket in", "Lock bracket of the transport cylinder in again.", {
+        look: "Its pin is through and clipped.",
+        sets: { bracket: "in" },
+      }),
     );
   const stood = has.has("jack") ? is("jack", "down") : is("stands", "down");
   if (has.size > 0)

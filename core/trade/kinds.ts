@@ -211,6 +211,10 @@ export const UNMETERED: readonly ToolKindKey[] = kindsThat(() => true).filter(
   (key) => !METERED.includes(key),
 );
 
+/** What may carry its bed on springs of its own, beside the linkage. */
+const SPRUNG: readonly ToolKindKey[] = ["mower", "conditioner"];
+export const UNSPRUNG: readonly ToolKindKey[] = kindsThat(() => true).filter((key) => !SPRUNG.includes(key));
+
 /** What works no soil: nothing of its draft is in a table, and it has no depth. */
 export const NO_SOIL: readonly ToolKindKey[] = [
   "mower",

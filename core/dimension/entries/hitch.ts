@@ -1,3 +1,4 @@
+import { UNSPRUNG } from "../../trade/kinds.ts";
 import { choice, entriesOf, length, measure } from "../entry-type.ts";
 
 const LINKAGE = ["mounted", "front", "semi"] as const;
@@ -353,6 +354,18 @@ export const HITCH = {
         subject: "coupling",
         on: LINKAGE,
         matters: "Draft control carries part of the tool on the rear axle.",
+      },
+    ),
+    "tool.springs": choice(
+      { own: "Springs of its own", linkage: "The tractor's linkage, in float" },
+      {
+        notOf: { kinds: UNSPRUNG, unless: null },
+        label: "The bed is carried by",
+        fromTo: "what lets it follow the ground, by its book",
+        subject: "implement",
+        on: ["front"],
+        matters:
+          "On springs of its own the linkage is held at its mark, and its own lift cylinder floats: in float as well, the bed digs in or bounces.",
       },
     ),
     "work.draftShare": measure("ratio", [0, 1], 0.4, {

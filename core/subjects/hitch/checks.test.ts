@@ -225,6 +225,19 @@ describe("what the tool is", () => {
     ).toMatch(/^good/);
   });
 
+  it("of a mower in front follows from what carries its bed: never linkage and springs at once", () => {
+    const held = (lines: Lines) => {
+      const whole = sampleWhole([samplePart("front", { ...MOUNTED, "tool.kind": "mower", ...lines })]);
+      return hitchesOf(whole).checks.find(({ id }) => id === "control");
+    };
+    const [float, position] = [{ "work.control": "float" }, { "work.control": "position" }] as const;
+    expect(held(float)).toMatchObject({ verdict: "unknown", target: "tool.springs" });
+    expect(held({ ...float, "tool.springs": "own" })!.verdict).toBe("fix");
+    expect(held({ ...position, "tool.springs": "own" })!.verdict).toBe("good");
+    expect(held({ ...float, "tool.springs": "linkage" })!.verdict).toBe("good");
+    expect(held({ ...position, "tool.springs": "linkage" })!.verdict).toBe("fix");
+  });
+
   it("asks of a plough that both links fall toward the tractor", () => {
     expect(told(checked("slope", { "tool.kind": "plough", "work.ballHeight": "0.45" }))).toMatch(
       /^check: .*lower links rise toward the tractor/,

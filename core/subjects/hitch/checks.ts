@@ -2,6 +2,7 @@
 
 import { isBuiltOn, onLinks, onPin } from "../../dimension/attachment.ts";
 import type { DimensionKey } from "../../dimension/catalogue.ts";
+import { hasDimension } from "../../dimension/catalogue.ts";
 import type { Check } from "../../finding/check.ts";
 import { type Checker, checkerOf, type Row } from "../../finding/checking.ts";
 import { pitchWords } from "../../linkage/words.ts";
@@ -397,6 +398,7 @@ function controlCheck(rig: ResolvedRig, rowOf: Checker): Check[] {
         `${habit.label}: ${habit.lift} is usual. Position control while coupling, always.`,
       ),
     ];
+  if (hasDimension(rig, "tool.springs")) return [springsCheck(rig, set, row)];
   const share = known(rig, "work.draftShare");
   if (habit.lift === "draft") {
     if (set === "float" || set === "position")
@@ -426,6 +428,34 @@ function controlCheck(rig: ResolvedRig, rowOf: Checker): Check[] {
       ),
     ];
   return [row.good("work.control", `${capital(set)} at work; position control while coupling.`)];
+}
+
+/**
+ * A front mower follows the ground by springs of its own, the linkage held at its mark (stand a hand's breadth off the ground, then by sight marks), or by
+ * the linkage in float: never by both (common practice, no source; its book comes first).
+ */
+function springsCheck(rig: ResolvedRig, set: string, row: ReturnType<Checker>): Check {
+  const springs = chosen<"own" | "linkage">(rig, "tool.springs");
+  if (springs === null)
+    return row.unknown("tool.springs", "Whether the linkage is held or floats follows from it.");
+  const wanted = springs === "own" ? "position" : "float";
+  if (set === wanted)
+    return row.good(
+      "work.control",
+      springs === "own"
+        ? "Held at its mark; its own lift cylinder in float while cutting, its springs carry the bed."
+        : "In float: the linkage carries the bed.",
+    );
+  return row.fix(
+    "work.control",
+    springs === "own"
+      ? "Its springs carry the bed, and the linkage does not stand still."
+      : "The linkage is to carry the bed, and is not in float.",
+    springs === "own"
+      ? "Hold the linkage at its mark in position control; float is for its own lift cylinder alone."
+      : "Put the front linkage into float while cutting.",
+    "Set the lift",
+  );
 }
 
 /** A frame this near to level is level, radians. */

@@ -1,6 +1,6 @@
 /** What the hitch puts on the hook-up list: links and rods, the coupling itself, and what is tried before driving off. */
 
-import { isBuiltOn, onLinks, onPin } from "../../dimension/attachment.ts";
+import { isAhead, isBuiltOn, onLinks, onPin } from "../../dimension/attachment.ts";
 import type { DimensionKey } from "../../dimension/catalogue.ts";
 import { capitalSaid, fineLength, quantity, type Said, tapeLength, tell } from "../../quantity/said.ts";
 import { chosen, known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts";
@@ -74,6 +74,13 @@ function coupleLines(part: ToolOfRig, index: number, given: Given): HookupLine[]
         protects: true,
       }),
       line("Couple", key("stands"), `${name}: stands up and pinned.`),
+      line("Couple", key("head cable"), `${name}: multi-coupler home and locked, its cable in.`),
+      line(
+        "Try",
+        key("recognised"),
+        `In the terminal: the head it recognised is ${name}, with its width and its kind.`,
+        { cites: read(given.whole, cite(index, "tool.kind", "tool.width")) },
+      ),
     ];
   return [back, ...hookLines(part, index, given)];
 }
@@ -119,7 +126,8 @@ function pinLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given):
   ];
 }
 
-function hookLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given): HookupLine[] {
+function hookLines(part: ToolOfRig, index: number, given: Given): HookupLine[] {
+  const { rig, name, hitch } = part;
   const { whole } = given;
   const key = (what: string) => `${what} ${index + 1}`;
   const tractor = chosen<Category>(rig, "hitch.category");
@@ -128,6 +136,9 @@ function hookLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given)
   const cure = given.hitches[index]?.cure ?? null;
   const length = cure && !cure.beyond ? cure.length : known(rig, "work.topLink");
   return [
+    ...(isAhead(rig.attachment)
+      ? []
+      : [line("Couple", key("links out"), "Stabiliser pins out: both lower links swing free.")]),
     line(
       "Couple",
       key("lower pins"),
@@ -157,9 +168,44 @@ function hookLines({ rig, name, hitch }: ToolOfRig, index: number, given: Given)
         ]
       : []),
     line("Couple", key("stands"), `${name}: stands up and pinned, once it hangs.`),
+    ...centreLines(part, index, whole),
     line("Couple", key("stabilisers"), stabiliserText(rig), {
       cites: read(whole, cite(index, "tool.kind", "work.stabilisers")),
     }),
+    ...sprungLines(part, index, whole),
+  ];
+}
+
+/** Links that swing are pinned out while one couples, and hold the tool in the middle again after (common practice, no source). */
+function centreLines({ rig, name }: ToolOfRig, index: number, whole: WholeRig): HookupLine[] {
+  if (isAhead(rig.attachment)) return [];
+  return [
+    line(
+      "Couple",
+      `centre ${index + 1}`,
+      `Lift ${name} clear, centre it behind the tractor, stabiliser pins in again, alike on both sides.`,
+      { cites: read(whole, cite(index, "work.stabilisers")) },
+    ),
+  ];
+}
+
+/** A front mower on springs of its own: the linkage at its mark, and the bracket of its transport lock (common practice; its book comes first). */
+function sprungLines({ rig, name }: ToolOfRig, index: number, whole: WholeRig): HookupLine[] {
+  if (chosen(rig, "tool.springs") !== "own") return [];
+  const cites = read(whole, cite(index, "tool.springs"));
+  return [
+    line(
+      "Couple",
+      `mark ${index + 1}`,
+      `${name}: linkage held where its stand is a hand's breadth (5 cm, 2 in) off the ground; after that by its sight marks, seen from the cab.`,
+      { cites },
+    ),
+    line(
+      "Couple",
+      `bracket ${index + 1}`,
+      `${name}: lock bracket of its transport cylinder out for work; in again before uncoupling.`,
+      { protects: true, cites },
+    ),
   ];
 }
 
@@ -195,6 +241,36 @@ function stabiliserText(rig: ToolOfRig["rig"]): string {
   const habit = habitOf(rig);
   const work = chosen<string>(rig, "work.stabilisers") ?? habit?.stabilisers ?? null;
   return `Stabilisers rigid for the road${work ? `; ${work} at work` : ""}.`;
+}
+
+/** What hangs on links is levelled on level ground: across by a lift rod, along by what sets it. */
+function levelLines(
+  { rig, name }: Pick<ToolOfRig, "rig" | "name">,
+  index: number,
+  whole: WholeRig,
+): HookupLine[] {
+  if (!onLinks(rig.attachment)) return [];
+  const along =
+    rig.attachment === "links" || rig.attachment === "semi" || chosen(rig, "work.topHole") === "slot"
+      ? "by the lower links in front and its wheel behind"
+      : "by the top link";
+  return [
+    ...(rig.attachment === "links"
+      ? []
+      : [
+          line(
+            "Try",
+            `across ${index + 1}`,
+            `${name}: level across on level ground, set with one lift rod.`,
+            {
+              cites: read(whole, cite(index, "hitch.rodLeft", "hitch.rodRight")),
+            },
+          ),
+        ]),
+    line("Try", `along ${index + 1}`, `${name}: level front to rear, ${along}.`, {
+      cites: read(whole, cite(index, "work.topLink", "work.topHole")),
+    }),
+  ];
 }
 
 function tryLines(whole: WholeRig): HookupLine[] {
@@ -234,7 +310,7 @@ function tryLines(whole: WholeRig): HookupLine[] {
               cites: read(whole, cite(index, "tool.eyeHeight", "hitch.pinHeight")),
             }),
           ]
-        : [],
+        : levelLines({ rig, name }, index, whole),
     ),
   ];
 }

@@ -1,7 +1,9 @@
 /** What the hoses put on the hook-up list: couplings clean and without pressure, and each hose where it goes. */
-import type { WholeRig } from "../../rig/whole.ts";
+import { isFixed, onLinks } from "../../dimension/attachment.ts";
+import { usesTerminal } from "../../rig/asked.ts";
+import { chosen, type WholeRig } from "../../rig/whole.ts";
 import { type HookupLine, line } from "../../subject/hookup-line.ts";
-import { remoteName } from "../../yard/circuit.ts";
+import { remoteName, SOCKETS } from "../../yard/circuit.ts";
 import type { Hoses } from "./checks.ts";
 import { pluggedAtCoupling, remotesOf } from "./problem.ts";
 
@@ -15,7 +17,40 @@ export function hoseLines(whole: WholeRig, hoses: Hoses): HookupLine[] {
       { protects: true },
     ),
     ...pluggedLines(whole, hoses),
+    ...socketLines(whole),
+    line(
+      "Shaft, hoses",
+      "stowed",
+      "What is left of the harness stowed, the hose holder folded back, the jack stored.",
+    ),
   ];
+}
+
+type Socket = (typeof SOCKETS)[number];
+
+/** What is done with each (common practice, no source: of two air lines the yellow one goes on first, and comes off last). */
+const PLUGS: Record<Socket, string> = {
+  "7-pin lights": "7-pin plug of its lights in.",
+  "3-pin 12 V": "3-pin 12 V plug in the cab in.",
+  "implement bus": "implement-bus plug in.",
+  "air brakes": "air lines on, yellow first, then red; their taps open.",
+};
+
+/** What leads across beside oil, each plug by its name: those it was told to need, or else by how it hangs and what it is. */
+function socketLines({ parts, hoses }: WholeRig): HookupLine[] {
+  return parts.flatMap(({ rig, name }, index) => {
+    if (isFixed(rig.attachment)) return [];
+    const told = SOCKETS.filter((each) => hoses.sockets[index]?.includes(each));
+    const likely: Socket[] = ["7-pin lights", ...(usesTerminal(rig) ? (["implement bus"] as const) : [])];
+    const plug = (key: string, text: string) =>
+      line("Shaft, hoses", `${key} ${index + 1}`, `${name}: ${text}`);
+    // What is carried has no wheel of its own to take its speed from (common practice, no source).
+    const signal = chosen(rig, "tool.kind") === "sprayer" && onLinks(rig.attachment);
+    return [
+      ...(told.length > 0 ? told : likely).map((each) => plug(each, PLUGS[each])),
+      ...(signal ? [plug("signal", "harness for the tractor's wheel signal in.")] : []),
+    ];
+  });
 }
 
 /** What is plugged in at coupling, by the assignment; what is swapped later has its own place at the station. */

@@ -4,6 +4,7 @@ import { figured, told } from "../../finding/sample-words.ts";
 import { powerOf } from "../../forces/power-of-rig.ts";
 import { DRAWN, type Lines, MOUNTED, NO_LIMITS, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { WholeRig } from "../../rig/whole.ts";
+import { sampleFunction } from "../hoses/sample.ts";
 import { matchChecks } from "./checks.ts";
 
 const matchOf = (whole: WholeRig) => {
@@ -356,5 +357,30 @@ describe("the road", () => {
     expect(told(one("road-width", "drawn", wide, { limits }))).toMatch(/^fix: .*local rules/);
     expect(told(one("road-height", "drawn", wide, { limits }))).toMatch(/^good/);
     expect(told(one("road-width", "drawn", wide))).toMatch(/^unknown: .*no limit is entered/);
+  });
+});
+
+describe("what drives the seed meters", () => {
+  const drill = (lines: Lines, functions: WholeRig["hoses"]["functions"] = []) => {
+    const whole = sampleWhole([samplePart("drawn", { ...DRAWN, "tool.kind": "drill", ...lines })]);
+    return checked({ ...whole, hoses: { ...whole.hoses, functions } }, "meters");
+  };
+  const fan = { ...sampleFunction(1, { kind: "fan" }), part: 0 };
+
+  it("is unknown until somebody told, and no question of what has no meters", () => {
+    expect(drill({})).toMatchObject({ verdict: "unknown", target: "tool.meterDrive" });
+    expect(drill({ "tool.kind": "chisel" })).toBeUndefined();
+    expect(drill({ "tool.meterDrive": "wheel" })!.verdict).toBe("good");
+  });
+
+  it("agrees with the shaft and with the oil", () => {
+    expect(drill({ "tool.meterDrive": "PTO generator", "tool.pto": "none" })!.verdict).toBe("fix");
+    expect(drill({ "tool.meterDrive": "PTO generator", "tool.pto": "2" })!.verdict).toBe("good");
+    expect(drill({ "tool.meterDrive": "oil generator" }, [fan])!.verdict).toBe("check");
+    expect(drill({ "tool.meterDrive": "oil generator" }, [fan, { ...fan, kind: "generator" }])!.verdict).toBe(
+      "good",
+    );
+    // While no function was told at all, nothing is missing from them.
+    expect(drill({ "tool.meterDrive": "motor" })!.verdict).toBe("good");
   });
 });

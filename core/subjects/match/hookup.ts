@@ -49,6 +49,16 @@ function roadLines(whole: WholeRig): HookupLine[] {
   const cites = whole.parts.flatMap((_, index) => cite(index, "tool.transportWidth", "tool.transportHeight"));
   return [
     line("Road", "locks", "Transport locks in, lift and remotes locked, taps shut.", { protects: true }),
+    ...(whole.parts.some(({ rig }) => rig.attachment === "front")
+      ? [
+          line(
+            "Road",
+            "sight",
+            "Mirrors or camera for the tool in front set and clean: one sees past it at a junction, or is waved out.",
+            { protects: true },
+          ),
+        ]
+      : []),
     line("Road", "lights", "Lights, signs and warning plates on and working.", { protects: true }),
     ...(braked ? [line("Road", "brakes", "Implement's brakes coupled and tried.", { protects: true })] : []),
     line(

@@ -1,8 +1,9 @@
 /** What turns the seed meters: told, and such that the rest of the tool agrees. */
-import { hasDimension } from "../../dimension/catalogue.ts";
+import { isFixed } from "../../dimension/attachment.ts";
 import type { Check } from "../../finding/check.ts";
 import type { Checker } from "../../finding/checking.ts";
 import { chosen, type WholeRig } from "../../rig/whole.ts";
+import { type ToolKindKey, UNMETERED } from "../../trade/kinds.ts";
 import type { MeterDrive } from "../../trade/meters.ts";
 
 /** Kinds of hydraulic functions each drive is fed by. */
@@ -14,7 +15,8 @@ const FED_BY: Partial<Record<MeterDrive, readonly string[]>> = {
 /** One row for what doses seed; nothing for what has no meters. `part` is its index. */
 export function metersCheck({ parts, hoses }: WholeRig, part: number, rowOf: Checker): Check[] {
   const { rig } = parts[part]!;
-  if (!hasDimension(rig, "tool.meterDrive") || chosen(rig, "tool.kind") === null) return [];
+  const kind = chosen<ToolKindKey>(rig, "tool.kind");
+  if (kind === null || UNMETERED.includes(kind) || isFixed(rig.attachment)) return [];
   const row = rowOf("meters", "Meter drive");
   const drive = chosen<MeterDrive>(rig, "tool.meterDrive");
   if (drive === null) return [row.unknown("tool.meterDrive")];
