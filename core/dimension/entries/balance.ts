@@ -339,6 +339,20 @@ export const BALANCE = {
     }),
   }),
   ...entriesOf("balance", "Tyres and wheels", {
+    "work.tyreAim": choice(
+      {
+        field: "The field, pumped up for the road",
+        road: "The road, let down for the field",
+        both: "Both, left as they are",
+      },
+      {
+        when: NOT_ON_TRACKS,
+        label: "Pressures are set for",
+        fromTo: "what the tyres are pumped up to now: by where it works next, or one pressure for all",
+        subject: "coupling",
+        matters: "What is right for the field is too soft for the road. Said, each is held against its own.",
+      },
+    ),
     "tractor.pressureFrontLeft": pressure("Pressure, front left", "front left"),
     "tractor.pressureFrontRight": pressure("Pressure, front right", "front right"),
     "tractor.pressureRearLeft": pressure("Pressure, rear left", "rear left"),

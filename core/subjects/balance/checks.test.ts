@@ -281,6 +281,21 @@ describe("tyres", () => {
     expect(told(checked(on(bar("2.2")), "tyres-rear"))).toMatch(/^check: .*harder than even the road asks/);
   });
 
+  it("are held against what they are set for, once somebody said: field, road, or both as they are", () => {
+    const set = (aim: string, pressure: string) =>
+      told(checked(on({ ...bar(pressure), "work.tyreAim": aim } as Lines), "tyres-rear"));
+    // The table of this example asks for 0.96 bar in the field and 1.29 bar on the road, as above.
+    expect(set("field", "1.0")).toMatch(/^good: .*set for the field.*pump up before the road/);
+    expect(set("field", "1.3")).toMatch(/^check: .*still as hard as for the road/);
+    expect(set("field", "0.6")).toMatch(/^stop/);
+    expect(set("road", "1.0")).toMatch(/^fix: .*too soft for the road/);
+    for (const aim of ["field", "road", "both"]) expect(set(aim, "0.6"), aim).toMatch(/^stop/);
+    expect(set("road", "1.3")).toMatch(/^good: .*set for the road/);
+    expect(set("both", "1.0")).toMatch(/^fix/);
+    expect(set("both", "1.3")).toMatch(/^good: .*field and road alike/);
+    expect(set("both", "2.2")).toMatch(/^check: .*harder than even the road/);
+  });
+
   it("are never read past the end of their table", () => {
     expect(told(checked(on({ ...bar("1.6"), "tool.mass": "2500 kg" }), "tyres-rear"))).toMatch(
       /^stop: .*more than rear tyre carries/,

@@ -2,7 +2,7 @@
 
 import { joined, quantity, tell } from "../../quantity/said.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { known, type WholeRig } from "../../rig/whole.ts";
+import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import type { BalanceOf } from "./balance-of-rig.ts";
 import { setText } from "./ballast-checks.ts";
@@ -15,6 +15,7 @@ export function balanceLines(whole: WholeRig, loads: BalanceOf): HookupLine[] {
 function pressureLines(whole: WholeRig, loads: BalanceOf): HookupLine[] {
   const { rig } = whole.parts[0]!;
   if (onTracks(rig)) return [];
+  const aim = chosen<"field" | "road" | "both">(rig, "work.tyreAim");
   const axles = [
     ["front", "tractor.pressureFrontLeft", "tractor.pressureFrontRight"],
     ["rear", "tractor.pressureRearLeft", "tractor.pressureRearRight"],
@@ -22,7 +23,8 @@ function pressureLines(whole: WholeRig, loads: BalanceOf): HookupLine[] {
   const told = axles.flatMap(([axle, left, right], index) => {
     const now = known(rig, left);
     const tyres = loads.ok ? loads.tyres[index] : undefined;
-    const wanted = tyres?.road?.answer.kind === "pressure" ? tyres.road.answer.pressure : now;
+    const asked = aim === "field" ? tyres?.field : tyres?.road;
+    const wanted = asked?.answer.kind === "pressure" ? asked.answer.pressure : now;
     return wanted === null
       ? []
       : [{ text: tell`${axle} ${quantity("pressure", wanted)}`, keys: [left, right] }];
@@ -33,13 +35,10 @@ function pressureLines(whole: WholeRig, loads: BalanceOf): HookupLine[] {
       : tell`Tyres alike on each axle: ${joined(
           told.map(({ text }) => text),
           ", ",
-        )} for the road.`;
+        )} ${aim === "field" ? "for the field; pumped up before the road" : aim === "both" ? "for field and road" : "for the road"}.`;
   return [
     line("Before", "tyres", text, {
-      cites: read(
-        whole,
-        told.flatMap(({ keys }) => cite(0, ...keys)),
-      ),
+      cites: read(whole, [...told.flatMap(({ keys }) => cite(0, ...keys)), ...cite(0, "work.tyreAim")]),
     }),
   ];
 }

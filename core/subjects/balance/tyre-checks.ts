@@ -1,11 +1,11 @@
 /** Tyres: alike on an axle, and the pressures field and road ask for by the tyre makers' tables. */
 
 import type { Check } from "../../finding/check.ts";
-import { checkerOf } from "../../finding/checking.ts";
+import { type Checker, checkerOf } from "../../finding/checking.ts";
 import { capital } from "../../quantity/capital.ts";
-import { quantity, tell } from "../../quantity/said.ts";
+import { quantity, type Said, tell } from "../../quantity/said.ts";
 import { onTracks } from "../../rig/supports.ts";
-import { known, type WholeRig } from "../../rig/whole.ts";
+import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import { steersBehind } from "./axle-names.ts";
 import type { AxlePressure } from "./tyres-of-rig.ts";
 
@@ -125,32 +125,70 @@ function tableCheck(whole: WholeRig, axle: AxlePressure): Check[] {
         tell`${tyres.label} needs ${wanted}; nobody gauged it.`,
       ),
     ];
+  return [
+    againstAim(row, chosen<TyreAim>(whole.parts[part ?? 0]!.rig, "work.tyreAim"), axle, {
+      least,
+      inField,
+      onRoad,
+      wanted: tell`${tyres.label} needs ${wanted}`,
+    }),
+  ];
+}
+
+/** What the pressures are set for: choices of `work.tyreAim`. */
+type TyreAim = "field" | "road" | "both";
+
+/** Pressures in Pa: the softer tyre of an axle, and what its table asks for in either place, also in words. */
+type Pressures = { least: number; inField: number; onRoad: number; wanted: Said };
+
+/**
+ * Whether what is in them is what they are set for: pumped up and let down between (`field`, `road`), or left as they are and enough
+ * for either (`both`). Where nobody said, what is right for the one is wrong for the other as soon as the two are far apart.
+ */
+function againstAim(
+  row: ReturnType<Checker>,
+  aim: TyreAim | null,
+  { keys }: AxlePressure,
+  { least, inField, onRoad, wanted }: Pressures,
+): Check {
   const now = quantity("pressure", least);
   if (least < inField - ALIKE)
-    return [
-      row.stop(
-        keys.left,
-        tell`${now} is too soft even for the field: ${tyres.label} needs ${wanted}.`,
-        "The carcass breaks, or the tyre slips on the rim.",
-      ),
-    ];
+    return row.stop(
+      keys.left,
+      tell`${now} is too soft even for the field: ${wanted}.`,
+      "The carcass breaks, or the tyre slips on the rim.",
+    );
+  if (aim === "field" && least <= inField + HARD)
+    return row.good(
+      keys.left,
+      least < onRoad - ALIKE
+        ? tell`${now}, set for the field; ${wanted}: pump up before the road.`
+        : tell`${now}, set for the field; ${wanted}.`,
+    );
+  const soft = tell`${now}: right for the field, too soft for the road. ${wanted}.`;
   if (least < onRoad - ALIKE)
-    return [
-      row.check(
-        keys.left,
-        tell`${now}: right for the field, too soft for the road. ${tyres.label} needs ${wanted}.`,
-        "Pump up before the road, or drive as slowly as the table allows.",
-      ),
-    ];
-  const beyond = least > onRoad + HARD;
-  if (least > inField + HARD)
-    return [
-      row.judged(
-        beyond ? "check" : "note",
-        keys.left,
-        tell`${now}: ${beyond ? "harder than even the road asks" : "still as hard as for the road"}. ${tyres.label} needs ${wanted}.`,
-        "Hard tyres slip, and press the soil.",
-      ),
-    ];
-  return [row.good(keys.left, tell`${now}; ${tyres.label} needs ${wanted}.`)];
+    return aim === null || aim === "field"
+      ? row.check(keys.left, soft, "Pump up before the road, or drive as slowly as the table allows.")
+      : row.fix(keys.left, soft, "Pump up: they are set to be driven on the road as they are.");
+  const most = aim === "road" || aim === "both" ? Math.max(inField, onRoad) : inField;
+  if (least <= most + HARD)
+    return row.good(
+      keys.left,
+      aim === null ? tell`${now}; ${wanted}.` : tell`${now}, set for ${AIM_WORDS[aim]}; ${wanted}.`,
+    );
+  const beyond = least > Math.max(inField, onRoad) + HARD;
+  return row.judged(
+    beyond || aim === "field" ? "check" : "note",
+    keys.left,
+    tell`${now}: ${beyond ? "harder than even the road asks" : "still as hard as for the road"}. ${wanted}.`,
+    aim === null
+      ? "Hard tyres slip, and press the soil. Say what they are set for: field, road, or both."
+      : "Hard tyres slip, and press the soil.",
+  );
 }
+
+const AIM_WORDS: Record<TyreAim, string> = {
+  field: "the field",
+  road: "the road",
+  both: "field and road alike",
+};
