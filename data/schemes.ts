@@ -70,7 +70,11 @@ function toMeasure(row: Row): Measure {
     case "dimension":
       return { kind: "dimension", key: row.dimension as DimensionKey };
     case "choice":
-      return { kind: "choice", choice: row.choice ?? "" };
+      // Before choices had names of their own there was one, the axle's, whatever stood here.
+      return {
+        kind: "choice",
+        choice: row.choice === null || row.choice === "rigid" ? "axle type" : row.choice,
+      };
     case "track spacing":
       return { kind: "track spacing" };
   }

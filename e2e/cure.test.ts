@@ -84,13 +84,13 @@ describe("curing the borrowed drill by following what the screen says", () => {
     await gone(page, '[data-finding="sections-sum"]');
 
     await press(page, "Cab card");
-    await seen(page, "Hitch to coverage point");
+    await seen(page, "Hitch to working point");
     // by hand: (5.064 + 5.364)/2 = 5.214 m = 205.28 in; 6.12 m = 240.94 in; 6/2 + 0.018 = 3.018 m = 118.82 in
     expect(await figures(page)).toMatchObject({
       "Axle type": "rigid",
-      "Hitch to navigation point": "−240.9 in",
-      "Hitch to coverage point": "−205.3 in",
-      "Centre distance from left edge": "118.8 in",
+      "Hitch to pivot": "−240.9 in",
+      "Hitch to working point": "−205.3 in",
+      "Middle from the left edge": "118.8 in",
       "Line spacing": "236.2 in",
     });
     await press(page, "The terminal in this cab asks");
@@ -150,7 +150,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
     expect(await textOf(page, "[data-total]")).toBe("−25' 11 3/8\"");
     await visit(page, `${yard.address}${rig("Borrowed drill")}/card`);
     // (199.375 + 211.125)/2 = 205.25 → 205.3
-    expect((await figures(page))["Hitch to coverage point"]).toBe("−205.3 in");
+    expect((await figures(page))["Hitch to working point"]).toBe("−205.3 in");
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
   });
 });
@@ -161,7 +161,7 @@ describe("what a stop blocks", () => {
     await visit(page, `${yard.address}${rig("Borrowed drill")}/card`);
     await seen(page, "Do not type this in yet");
     await seen(page, "The rear of the work would lie 5.360 m ahead of the drawbar pin.");
-    expect((await figures(page))["Hitch to coverage point"]).toBe("not yet");
+    expect((await figures(page))["Hitch to working point"]).toBe("not yet");
     expect(await page.$("::-p-text(Issue card)")).toBeNull();
     expect((await fetch(`${yard.address}${rig("Borrowed drill")}/cards/1/print`)).status).toBe(404);
     const refused = await fetch(`${yard.address}${rig("Borrowed drill")}/taskdata.zip`);

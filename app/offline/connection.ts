@@ -36,9 +36,6 @@ export async function ask(): Promise<boolean> {
   return here;
 }
 
-/** Nobody answered something else: it is asked at once. */
-export const unanswered = (): void => void ask();
-
 /** Only a page that works without the server asks for it. */
 export function watchConnection(): () => void {
   const look = () => document.visibilityState === "visible" && ask();

@@ -140,7 +140,7 @@ function Line({
   const [plus, minus] = SENSE_WORDS[line.axis];
   const isTime = asksForTime(line);
   const isLength =
-    line.measure !== "choice" &&
+    (line.measure === "between" || line.measure === "dimension" || line.measure === "track spacing") &&
     !isTime &&
     !(line.measure === "dimension" && line.dimension === "rows.count");
   const points: Choices = POINT_KEYS.map((key) => [key, POINT_LABELS[key]]);
@@ -153,7 +153,9 @@ function Line({
           ["between", "a length from … to"],
           ["dimension", "a reading"],
           ["track spacing", "track spacing"],
-          ["choice", "a choice"],
+          ["axle type", "the tool's axle"],
+          ["connection type", "how it is coupled"],
+          ["choice", "a choice of its own"],
         ])}
         <span className="flex gap-1">{children}</span>
       </div>

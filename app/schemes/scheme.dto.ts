@@ -12,7 +12,10 @@ import {
   validateSync,
 } from "class-validator";
 import {
+  DERIVED_CHOICES,
+  type DerivedChoice,
   isDelay,
+  isDerived,
   isTimeUnit,
   LINE_UNITS,
   type LineUnit,
@@ -32,8 +35,10 @@ export class SchemeLineDto {
   @Length(1, 50, { message: "Give the words on the terminal." })
   label!: string;
 
-  @IsIn(["between", "dimension", "track spacing", "choice"], { message: "Choose what is asked." })
-  measure!: SchemeLine["measure"]["kind"];
+  @IsIn(["between", "dimension", "track spacing", "choice", ...DERIVED_CHOICES], {
+    message: "Choose what is asked.",
+  })
+  measure!: SchemeLine["measure"]["kind"] | DerivedChoice;
 
   @IsIn(POINT_KEYS, { message: "Choose from where." })
   from!: PointKey;
@@ -114,7 +119,7 @@ export const BLANK_LINE: LineForm = {
   to: "workFront",
   axis: "x",
   dimension: "tool.width",
-  choice: "rigid",
+  choice: "",
   sense: -1,
   unit: "m",
   decimals: 2,
@@ -177,6 +182,9 @@ function measureOf({ measure, from, to, axis, dimension, choice }: LineForm): Sc
       return { kind: "dimension", key: dimension };
     case "choice":
       return { kind: "choice", choice };
+    case "axle type":
+    case "connection type":
+      return { kind: "choice", choice: measure };
     case "track spacing":
       return { kind: "track spacing" };
   }
@@ -206,10 +214,10 @@ export function toForm({ page, label, measure, sense, unit, decimals, sign }: Sc
     sense,
     unit,
     decimals,
-    measure: measure.kind,
+    measure: measure.kind === "choice" && isDerived(measure.choice) ? measure.choice : measure.kind,
     ...(measure.kind === "between" ? { from: measure.from, to: measure.to, axis: measure.axis } : {}),
     ...(measure.kind === "dimension" ? { dimension: measure.key } : {}),
-    ...(measure.kind === "choice" ? { choice: measure.choice } : {}),
+    ...(measure.kind === "choice" && !isDerived(measure.choice) ? { choice: measure.choice } : {}),
     sign: sign.kind,
     ...(sign.kind === "words" ? { plus: sign.plus, minus: sign.minus } : {}),
   };

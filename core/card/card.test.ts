@@ -11,7 +11,7 @@ import { fillCard, MACHINE_DISPLAY } from "./fill.ts";
 import { freeze, retype } from "./numbered.ts";
 import { compareShown } from "./read-back.ts";
 import type { Scheme, SchemeLine } from "./scheme.ts";
-import { SHIPPED_SCHEMES } from "./shipped.ts";
+import { SHIPPED_SCHEMES, shippedOf } from "./shipped.ts";
 
 const scheme = (id: string) => SHIPPED_SCHEMES.find((each) => each.id === id)!;
 const card = (
@@ -52,10 +52,11 @@ describe("the same rig in each terminal's terms", () => {
     // by hand: 5.26/0.0254 = 207.087; (4.18+4.50)/2 = 4.34 → 170.866; 4.5/2 − 0.025 = 2.225 → 87.598;
     // 4.5 → 177.165; 1.04 + 1.73 = 2.77 → 109.055; −0.015 → −0.591; 2.94 → 115.748
     expect(typed("hitch-in")).toEqual({
+      "Connection type": "drawbar",
       "Axle type": "rigid",
-      "Hitch to navigation point": "−207.1 in",
-      "Hitch to coverage point": "−170.9 in",
-      "Centre distance from left edge": "87.6 in",
+      "Hitch to pivot": "−207.1 in",
+      "Hitch to working point": "−170.9 in",
+      "Middle from the left edge": "87.6 in",
       "Working width": "177.2 in",
       "Number of rows": "30",
       "Switch-on delay": "0.00 s",
@@ -170,7 +171,7 @@ describe("a tool that hangs otherwise", () => {
       "Connection to working edge, rear": "0.72 ahead",
     });
     expect(said(front("hitch-m"))).toMatchObject({
-      "Hitch to coverage point": "0.88",
+      "Hitch to working point": "0.88",
       "Hitch to receiver": "−1.89",
     });
     // the antenna is 1.73 ahead of the axle: the work 3.62 + 1.04 − 1.73 = 2.93 ahead of that
@@ -199,7 +200,7 @@ describe("a tool that hangs otherwise", () => {
     const mounted = on("mounted", { "pin.workFront": 0.6, "pin.workRear": 2 });
     expect(said(mounted("hitch-m"))).toMatchObject({
       "Axle type": "none",
-      "Hitch to navigation point": "−1.30",
+      "Hitch to pivot": "−1.30",
     });
     expect(mounted("hitch-m").cautions.join(" ")).toContain("no wheels to turn about");
     expect(mounted("axle-m").ready).toBe(true);
@@ -324,7 +325,7 @@ describe("a read-back", () => {
   });
 
   it("minds the sign, by number or by switch", () => {
-    const coverage = line("hitch-in", "Hitch to coverage point");
+    const coverage = line("hitch-in", "Hitch to working point");
     expect(compareShown(coverage, { text: "-170.9", word: "" }).kind).toBe("match");
     expect(compareShown(coverage, { text: "170.9", word: "" }).kind).toBe("differs");
     const side = line("axle-m", "Receiver, side");
@@ -344,6 +345,39 @@ describe("a read-back", () => {
     expect(compareShown(axle, { text: "steered", word: "" }).kind).toBe("differs");
     expect(compareShown(rows, { text: " ", word: "" }).kind).toBe("open");
     expect(compareShown(line("axle-m", "Working width"), { text: "4.x", word: "" }).kind).toBe("unreadable");
+  });
+
+  it("sets a choice of a scheme's own to just what the scheme says", () => {
+    const own: SchemeLine = {
+      ...SHIPPED_SCHEMES[2]!.lines[0]!,
+      label: "Tool profile",
+      measure: { kind: "choice", choice: "planter" },
+    };
+    expect(
+      fillCard({ ...SHIPPED_SCHEMES[2]!, lines: [own] }, sampleRig(), [], PRESETS.metric, []).lines[0],
+    ).toMatchObject({
+      figure: "planter",
+      derivation: "set as the scheme says",
+    });
+  });
+
+  it("tells a scheme as it is shipped from an older one, an edited one and the yard's own", () => {
+    const [axle, , hitch] = SHIPPED_SCHEMES;
+    expect(SHIPPED_SCHEMES.map(shippedOf)).toEqual(SHIPPED_SCHEMES.map(() => "as shipped"));
+    expect(shippedOf({ ...axle!, id: "mine" })).toBe("own");
+    expect(shippedOf({ ...axle!, lines: axle!.lines.slice(1) })).toBe("edited");
+    const before: Record<string, string> = {
+      "Hitch to pivot": "Hitch to navigation point",
+      "Hitch to working point": "Hitch to coverage point",
+      "Middle from the left edge": "Centre distance from left edge",
+    };
+    const older = {
+      ...hitch!,
+      asks: "Tool lengths from the hitch, behind counted as minus; one coverage point; the centre from the left edge.",
+      lines: hitch!.lines.slice(1).map((line) => ({ ...line, label: before[line.label] ?? line.label })),
+    };
+    expect(shippedOf(older)).toBe("older");
+    expect(shippedOf({ ...older, name: "Ours" })).toBe("edited");
   });
 
   it("matches every card against itself", () => {

@@ -1,3 +1,4 @@
+import type { Attachment } from "../dimension/attachment.ts";
 import { dimension, hasDimension, isOfWork, unchanging } from "../dimension/catalogue.ts";
 import { type PointKey, pointLabel } from "../dimension/points.ts";
 import { type Finding, inUnits, stopsOf, type ToldFinding } from "../finding/finding.ts";
@@ -12,8 +13,10 @@ import { works } from "../rig/whole.ts";
 import { askedLines, pinsOf, type ToolAhead, trainCautions } from "./ahead.ts";
 import {
   type AskedLine,
+  type DerivedChoice,
   type FigureForm,
   isDelay,
+  isDerived,
   isTimeUnit,
   type Scheme,
   type TimeUnit,
@@ -51,7 +54,7 @@ export type Card = {
   cautions: string[];
 };
 
-/** Ranks further apart than this are worth a word on a terminal with one coverage point, metres. */
+/** Ranks further apart than this are worth a word on a terminal with one working point, metres. */
 const RANKS_APART = 0.1;
 
 type AskedMeasure = AskedLine["measure"];
@@ -100,8 +103,10 @@ function fillLine(line: AskedLine, { rig, next, stops }: About): CardLine {
     word: "",
     tool: line.tool ?? null,
   };
-  if (measure.kind === "choice")
-    return { ...base, figure: axleTypeOf(rig), unit: "", rounding: null, blockedBy: null };
+  if (measure.kind === "choice") {
+    const figure = isDerived(measure.choice) ? CHOSEN[measure.choice](rig) : measure.choice;
+    return { ...base, figure, unit: "", rounding: null, blockedBy: null };
+  }
   const unit = printedUnit(line);
   if (isTimeUnit(line.unit)) return { ...base, unit, ...writeTime(line.unit, line.decimals, chain!, stops) };
   if (hasNone(measure, rig))
@@ -144,6 +149,25 @@ function axleTypeOf(rig: ResolvedRig): string {
   if (!hasDimension(rig, "pin.pivot")) return "none";
   return (rig.values["tool.axleType"].choice ?? "rigid") === "rigid" ? "rigid" : "steered";
 }
+
+/** How it is coupled, in plain words: a terminal's own may be others. */
+const CONNECTIONS: Record<Attachment, string> = {
+  drawn: "drawbar",
+  train: "drawbar of the tool ahead",
+  third: "drawbar of the tool ahead",
+  links: "lower links",
+  semi: "semi-mounted",
+  mounted: "three-point, rear",
+  front: "three-point, front",
+  head: "cutting head",
+  boom: "built on",
+  frontBoom: "built on",
+};
+
+const CHOSEN: Record<DerivedChoice, (rig: ResolvedRig) => string> = {
+  "axle type": axleTypeOf,
+  "connection type": ({ attachment }) => CONNECTIONS[attachment],
+};
 
 /** The first stop that touches a link; else the first link that is missing. */
 function blockOf(chain: Chain, stops: readonly ToldFinding[], rig: ResolvedRig): string | null {
@@ -237,6 +261,11 @@ function isCount(measure: AskedMeasure): boolean {
   return measure.kind === "dimension" && unchanging(measure.key).kind === "count";
 }
 
+const CHOICE_WORDS: Record<DerivedChoice, string> = {
+  "axle type": "wheels of the tool: rigid, steered, or none of its own",
+  "connection type": "how the tool is coupled",
+};
+
 const POSITIVE_WORD = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;
 
 function derivationOf({ measure, sense }: AskedLine, rig: ResolvedRig): string {
@@ -250,11 +279,11 @@ function derivationOf({ measure, sense }: AskedLine, rig: ResolvedRig): string {
     case "track spacing":
       return "working width less overlap";
     case "choice":
-      return "wheels of the tool: rigid, steered, or none of its own";
+      return isDerived(measure.choice) ? CHOICE_WORDS[measure.choice] : "set as the scheme says";
   }
 }
 
-/** On a terminal with a single coverage point the middle of the work is given; say what that costs at the headland. */
+/** On a terminal with a single working point the middle of the work is given; say what that costs at the headland. */
 function cautionsOf(scheme: Scheme, rig: ResolvedRig, units: Units): string[] {
   if (!usesTerminal(rig))
     return [
@@ -295,6 +324,6 @@ function rankCautions(scheme: Scheme, { values }: ResolvedRig, units: Units): st
   if (!oneValue || front === null || rear === null || Math.abs(rear - front) <= RANKS_APART) return [];
   const style = units.tape;
   return [
-    `The ranks are ${printLength(Math.abs(rear - front), style)} apart and this terminal takes one coverage point. The card gives the middle: each rank is ${printLength(Math.abs(rear - front) / 2, style)} off at the headland.`,
+    `The ranks are ${printLength(Math.abs(rear - front), style)} apart and this terminal takes one working point. The card gives the middle: each rank is ${printLength(Math.abs(rear - front) / 2, style)} off at the headland.`,
   ];
 }

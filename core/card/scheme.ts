@@ -11,7 +11,17 @@ export type Measure =
   | { kind: "between"; from: PointKey; to: PointKey; axis: Axis }
   | { kind: "dimension"; key: DimensionKey }
   | { kind: "track spacing" }
+  /** a choice that follows from the rig, or one to be set as it stands here */
   | { kind: "choice"; choice: string };
+
+/** Choices that follow from the rig; any other is set to just what the scheme says. */
+export const DERIVED_CHOICES = ["axle type", "connection type"] as const;
+export type DerivedChoice = (typeof DERIVED_CHOICES)[number];
+
+/** Whether a choice follows from the rig. */
+export function isDerived(choice: string): choice is DerivedChoice {
+  return DERIVED_CHOICES.includes(choice as DerivedChoice);
+}
 
 export type SignRule =
   /** a number with its sign */

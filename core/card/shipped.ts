@@ -1,6 +1,6 @@
 import type { Axis, PointKey } from "../dimension/points.ts";
 import type { LengthStyle } from "../quantity/length.ts";
-import type { Scheme, SchemeLine, SignRule, TimeUnit } from "./scheme.ts";
+import type { DerivedChoice, Scheme, SchemeLine, SignRule, TimeUnit } from "./scheme.ts";
 
 type UnitChoice = { id: string; name: string; unit: LengthStyle; decimals: number };
 
@@ -72,23 +72,42 @@ function fromTheAxle(units: UnitChoice): Scheme {
   };
 }
 
-/** Asks for the tool from the hitch: one navigation point, one coverage point, behind is −, and the centre counted from the left edge. */
-function fromTheHitch(units: UnitChoice): Scheme {
+/** What some lines of the scheme from the hitch are called, and whether it asks how the tool is coupled. */
+type HitchWords = { asks: string; pivot: string; work: string; middle: string; connection: boolean };
+
+const HITCH_WORDS: HitchWords = {
+  asks: "Tool lengths from the hitch, behind counted as minus; one working point; the middle from the left edge.",
+  pivot: "Hitch to pivot",
+  work: "Hitch to working point",
+  middle: "Middle from the left edge",
+  connection: true,
+};
+
+/** As it was shipped first. */
+const HITCH_WORDS_BEFORE: HitchWords = {
+  asks: "Tool lengths from the hitch, behind counted as minus; one coverage point; the centre from the left edge.",
+  pivot: "Hitch to navigation point",
+  work: "Hitch to coverage point",
+  middle: "Centre distance from left edge",
+  connection: false,
+};
+
+/** Asks for the tool from the hitch: one pivot, one working point, behind is −, and the middle counted from the left edge. */
+function fromTheHitch(units: UnitChoice, words = HITCH_WORDS): Scheme {
   const line = lineIn(units);
+  const chosen = (label: string, choice: DerivedChoice) =>
+    line("Implement", label, { measure: { kind: "choice", choice }, sense: 1, sign: { kind: "signed" } });
   const signed: SignRule = { kind: "signed" };
   return {
     id: `hitch-${units.id}`,
     name: `From the hitch, ${units.name}`,
-    asks: "Tool lengths from the hitch, behind counted as minus; one coverage point; the centre from the left edge.",
+    asks: words.asks,
     lines: [
-      line("Implement", "Axle type", {
-        measure: { kind: "choice", choice: "rigid" },
-        sense: 1,
-        sign: signed,
-      }),
-      line("Implement", "Hitch to navigation point", span("pin", "pivot", "x", 1, signed)),
-      line("Implement", "Hitch to coverage point", span("pin", "workMid", "x", 1, signed)),
-      line("Implement", "Centre distance from left edge", span("leftEdge", "pin", "y", 1, UNSIGNED)),
+      ...(words.connection ? [chosen("Connection type", "connection type")] : []),
+      chosen("Axle type", "axle type"),
+      line("Implement", words.pivot, span("pin", "pivot", "x", 1, signed)),
+      line("Implement", words.work, span("pin", "workMid", "x", 1, signed)),
+      line("Implement", words.middle, span("leftEdge", "pin", "y", 1, UNSIGNED)),
       line("Implement", "Working width", WIDTH),
       line("Implement", "Number of rows", {
         measure: { kind: "dimension", key: "rows.count" },
@@ -174,3 +193,29 @@ export const SHIPPED_SCHEMES: readonly Scheme[] = [
   fromTheAntenna(INCHES),
   isoFrame(),
 ];
+
+/** Schemes as they were shipped before, the oldest first: a yard that has one of them, untouched, is offered the newer one. */
+const SHIPPED_BEFORE: readonly Scheme[] = [
+  fromTheHitch(METRES, HITCH_WORDS_BEFORE),
+  fromTheHitch(INCHES, HITCH_WORDS_BEFORE),
+];
+
+/** Names and values alike, in whatever order they were written down. */
+function alike(a: unknown, b: unknown): boolean {
+  if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return a === b;
+  const [left, right] = [Object.entries(a), b as Record<string, unknown>];
+  return left.length === Object.keys(right).length && left.every(([key, value]) => alike(value, right[key]));
+}
+
+/** How a yard's scheme stands to what is shipped: just that, an older one nobody touched, edited since, or the yard's own. */
+export type Shipped = "as shipped" | "older" | "edited" | "own";
+
+/** Compares name, words and lines; a scheme is never changed by being shipped anew, only offered the newer one. */
+export function shippedOf(scheme: Scheme): Shipped {
+  const shipped = SHIPPED_SCHEMES.find(({ id }) => id === scheme.id);
+  if (!shipped) return "own";
+  if (alike(scheme, shipped)) return "as shipped";
+  return SHIPPED_BEFORE.some((before) => before.id === scheme.id && alike(scheme, before))
+    ? "older"
+    : "edited";
+}

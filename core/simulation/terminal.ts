@@ -19,7 +19,7 @@ export function freshTerminal(scheme: AskedScheme, lastSpacing: number): Termina
 
 function presetOf({ measure, unit, decimals, sign }: AskedLine, lastSpacing: number): Typed {
   const word = sign.kind === "words" ? sign.plus : "";
-  if (measure.kind === "choice") return { text: "steered", word: "" };
+  if (measure.kind === "choice") return { text: measure.choice === "axle type" ? "steered" : "", word: "" };
   if (isTimeUnit(unit)) return { text: (0).toFixed(decimals), word };
   if (measure.kind === "track spacing")
     return { text: printLength(lastSpacing, unit, { decimals, bare: true }), word };
@@ -30,7 +30,10 @@ function presetOf({ measure, unit, decimals, sign }: AskedLine, lastSpacing: num
 /** What is wrong with an entry, as the terminal says it; null where it takes it. */
 export function entryProblem(line: AskedLine, { text, word }: Typed): string | null {
   const { measure, sign } = line;
-  if (measure.kind === "choice") return /^(rigid|steered)$/.test(text) ? null : "Rigid or steered.";
+  if (measure.kind === "choice") {
+    if (measure.choice === "axle type") return /^(rigid|steered)$/.test(text) ? null : "Rigid or steered.";
+    return text.trim().length <= 40 ? null : "That is longer than its field.";
+  }
   if (measure.kind === "dimension" && measure.key === "rows.count")
     return /^\d{1,3}$/.test(text.trim()) ? null : "A whole number.";
   const value = lineValue(line, { text, word });

@@ -92,7 +92,7 @@ export function fieldView(open: OpenRig): FieldView {
       word,
       unit: printedUnit(line) || (formOf(line).kind === "length" ? "ft in" : ""),
       words: sign.kind === "words" ? [sign.plus, sign.minus] : null,
-      choices: measure.kind === "choice" ? ["steered", "rigid"] : null,
+      choices: measure.kind === "choice" && measure.choice === "axle type" ? ["steered", "rigid"] : null,
     };
   });
   return {

@@ -234,7 +234,7 @@ describe("the terminal of a practice rig", () => {
       fieldView(practiceOpen("Borrowed drill")).practice!.terminal.pages.flatMap((page) => page.lines);
     const line = (label: string) => lines().find((each) => each.label === label)!;
     expect(line("Axle type").text).toBe("steered");
-    expect(Number.parseFloat(line("Hitch to navigation point").text)).toBe(0);
+    expect(Number.parseFloat(line("Hitch to pivot").text)).toBe(0);
     expect(Number.parseFloat(line("Line spacing").text)).toBeGreaterThan(0);
     const page = (press: string, fields: Record<string, string>) =>
       keepTerminal(
@@ -251,7 +251,7 @@ describe("the terminal of a practice rig", () => {
     expect(line("Axle type").text).toBe("rigid");
     expect(page("cancel", {})).toMatchObject({ ok: true });
     expect(line("Axle type").text).toBe("steered");
-    const length = `line-${line("Hitch to navigation point").at}`;
+    const length = `line-${line("Hitch to pivot").at}`;
     expect(page("save", { [axle]: "rigid", [length]: "far" })).toMatchObject({
       ok: false,
       errors: { [length]: expect.any(String) },
