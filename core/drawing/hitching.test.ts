@@ -59,6 +59,14 @@ describe("the linkage from the side", () => {
     expect(strokes("0.3")).not.toContain("break");
   });
 
+  it("says assumed beside a figure that rests on a length nobody read", () => {
+    const notes = (lines: Lines) => linkage(lines).notes?.map(({ text }) => text) ?? [];
+    expect(notes({}).join()).toMatch(/Pitch .*Lines cross/);
+    expect(notes({}).join()).not.toContain("assumed");
+    for (const text of notes({ "work.topLink": undefined })) expect(text).toContain("lengths assumed");
+    expect(notes({ "work.topLink": undefined }).length).toBeGreaterThan(0);
+  });
+
   it("follows what is tried, and says why it does not close", () => {
     const rig = rigOf();
     const shape = sideShape(rig, hitchOf(rig));

@@ -31,7 +31,7 @@ export type SideShape = {
   tool: { back: number; under: number };
   /** a front hitch: the tractor is on the left */
   ahead: boolean;
-  read: { lower: boolean; top: boolean; mast: boolean };
+  read: { lower: boolean; top: boolean; mast: boolean; all: boolean };
 };
 
 export type SideSheet = { width: number; height: number; units: Units; notes: boolean; ghosts: boolean };
@@ -199,9 +199,9 @@ function breakLine({ x, y }: Spot): PlanStroke {
   return { role: "break", points: path(...zigzag), assumed: false };
 }
 
-/** Two lines at the top: the pitch, and where the links' lines cross. */
+/** Two lines at the top: the pitch, and where the links' lines cross; of lengths nobody read they say so. */
 function notesOf(
-  { ahead }: SideShape,
+  { ahead, read }: SideShape,
   { pose, posed }: Pick<SideDrawing, "pose" | "posed">,
   { units }: SideSheet,
 ): Note[] {
@@ -215,12 +215,13 @@ function notesOf(
         tone: "stop",
       },
     ];
+  const assumed = read.all ? "" : ", lengths assumed";
   const notes: Note[] = [
     {
       x: 12,
       y: 24,
       anchor: "start",
-      text: `Pitch ${inWords(pitchWords(ahead ? -posed.pose.pitch : posed.pose.pitch), units)}`,
+      text: `Pitch ${inWords(pitchWords(ahead ? -posed.pose.pitch : posed.pose.pitch), units)}${assumed}`,
     },
   ];
   if (pose?.virtual && !ahead) {
@@ -230,7 +231,7 @@ function notesOf(
       x: 12,
       y: 45,
       anchor: "start",
-      text: `Lines cross ${printLength(Math.abs(forward), units.tape)} ${where} the axle`,
+      text: `Lines cross ${printLength(Math.abs(forward), units.tape)} ${where} the axle${assumed}`,
       tone: "dye",
     });
   }

@@ -72,6 +72,7 @@ export function sideShape(rig: ResolvedRig, hitch: HitchOf): SideShape {
       lower: read("hitch.lowerBack", "hitch.lowerUp", "work.ballHeight"),
       top: read("hitch.upperBack", "hitch.upperUp", "work.topLink"),
       mast: read("tool.mast"),
+      all: hitch.missing.length === 0 && read("work.ballHeight"),
     },
   };
 }

@@ -610,7 +610,7 @@ function stop(machine: Machine): Step[] {
 function uncouple(machine: Machine): Step[] {
   const { has, driven, carried } = machine;
   const steps = [
-    step("level", "Stand on firm, level ground; chocks under the wheels.", {
+    step("level", `Stand on firm, level ground${carried ? "" : "; chocks under the wheels"}.`, {
       actor: "driver",
       look: "Park brake on, engine off, key with you.",
       caution: "A tool that rolls crushes.",

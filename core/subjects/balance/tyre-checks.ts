@@ -181,7 +181,7 @@ function againstAim(
     beyond || aim === "field" ? "check" : "note",
     keys.left,
     tell`${now}: ${beyond ? "harder than even the road asks" : "still as hard as for the road"}. ${wanted}.`,
-    aim === null
+    aim === null && !beyond
       ? "Hard tyres slip, and press the soil. Say what they are set for: field, road, or both."
       : "Hard tyres slip, and press the soil.",
   );
