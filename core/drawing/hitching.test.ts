@@ -60,11 +60,14 @@ describe("the linkage from the side", () => {
   });
 
   it("says assumed beside a figure that rests on a length nobody read", () => {
-    const notes = (lines: Lines) => linkage(lines).notes?.map(({ text }) => text) ?? [];
-    expect(notes({}).join()).toMatch(/Pitch .*Lines cross/);
+    const notes = (lines: Lines) =>
+      (linkage(lines).notes ?? [])
+        .map(({ text }) => text)
+        .filter((text) => /^(Pitch|Lines cross)/.test(text));
+    expect(notes({})).toHaveLength(2);
     expect(notes({}).join()).not.toContain("assumed");
-    for (const text of notes({ "work.topLink": undefined })) expect(text).toContain("lengths assumed");
     expect(notes({ "work.topLink": undefined }).length).toBeGreaterThan(0);
+    for (const text of notes({ "work.topLink": undefined })) expect(text).toContain("lengths assumed");
   });
 
   it("follows what is tried, and says why it does not close", () => {
