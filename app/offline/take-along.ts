@@ -78,7 +78,9 @@ async function take(): Promise<void> {
 async function fetchInto(pages: Cache, page: string): Promise<void> {
   for (const address of [page, dataOf(page)]) {
     const answer = await fetch(address);
-    if (!answer.ok) throw new Error(`${address}: ${answer.status}`);
+    // A session that has ended leads every page to where it is begun: nothing of that is worth taking along.
+    if (!answer.ok || new URL(answer.url).pathname === "/enter")
+      throw new Error(`${address}: ${answer.status}`);
     // A page that sends on somewhere else does so out of reach as well.
     await pages.put(keyOf(address), answer.redirected ? Response.redirect(answer.url) : answer);
   }
