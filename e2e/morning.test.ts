@@ -111,15 +111,15 @@ describe("a morning out of reach", () => {
     await fill(phone, "passphrase", PASSPHRASE);
     await phone.keyboard.press("Enter");
     await seen(phone, "Roller cultivator");
-    await visit(phone, `${secure}${rig("Planter")}/proof`);
+    await load(`${rig("Planter")}/proof`);
     await pressOn(phone, '[data-job="joints"] button');
     await seen(phone, "How to drive and measure");
     test = new URL(phone.url()).pathname;
-    await visit(phone, `${secure}${rig(RIG)}/hook-up`);
+    await load(`${rig(RIG)}/hook-up`);
     await fill(phone, "who", "Joren Talbeck");
     await tickNext();
     await phone.waitForSelector('[data-done="true"][data-waits="false"]');
-    await visit(phone, `${secure}/device`);
+    await load("/device");
     await aboard(RIG);
     await aboard("Planter");
     await phone.waitForFunction(() => !document.body.innerText.includes("Taking along"));
