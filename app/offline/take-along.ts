@@ -63,6 +63,8 @@ async function take(): Promise<void> {
     else stale.push(rig);
   }
   await dropOthers(pages, list);
+  // Before the pages: cut off on the way, the next time goes on with what is still to come.
+  await pages.put(LIST, answer);
   if (stale.length > 0) for (const page of list.pages) await fetchInto(pages, page);
   keep({ version: list.version, rigs, left: list.left });
   for (const { id, name, mark, pages: own } of stale) {
@@ -71,16 +73,15 @@ async function take(): Promise<void> {
     rigs[id] = { name, mark, at };
     keep({ version: list.version, rigs, left: list.left });
   }
-  await pages.put(LIST, answer);
 }
 
-/** A page and its data. @throws where nobody answers, or the session is over */
+/** A page and its data; one the server cannot give is left out. @throws where nobody answers, or the session is over */
 async function fetchInto(pages: Cache, page: string): Promise<void> {
   for (const address of [page, dataOf(page)]) {
     const answer = await fetch(address);
     // A session that has ended leads every page to where it is begun: nothing of that is worth taking along.
-    if (!answer.ok || new URL(answer.url).pathname === "/enter")
-      throw new Error(`${address}: ${answer.status}`);
+    if (new URL(answer.url).pathname === "/enter") throw new Error("The session has ended.");
+    if (!answer.ok) continue;
     // A page that sends on somewhere else does so out of reach as well.
     await pages.put(keyOf(address), answer.redirected ? Response.redirect(answer.url) : answer);
   }
