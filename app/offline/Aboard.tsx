@@ -1,10 +1,8 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { rigAddress } from "../stations/frame/address.ts";
-import { leaveBehind, TAKEN, type Taken, takeAlong, taken } from "./take-along.ts";
-
-const clock = (at: string) =>
-  new Date(at).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" });
+import { leaveBehind, TAKEN, type Taken, takeAlong, taken, takesAlong } from "./take-along.ts";
+import { asOf } from "./words.ts";
 
 /** What this device has taken along to work out of reach; nothing where it takes nothing. */
 export function Aboard() {
@@ -13,7 +11,7 @@ export function Aboard() {
   const [can, setCan] = useState(false);
   useEffect(() => {
     const look = () => setList(taken());
-    setCan(window.location.protocol === "https:" && "serviceWorker" in navigator);
+    setCan(takesAlong());
     look();
     window.addEventListener(TAKEN, look);
     return () => window.removeEventListener(TAKEN, look);
@@ -45,7 +43,7 @@ export function Aboard() {
               <Link to={rigAddress(id, "hook-up")} className="font-semibold">
                 {name}
               </Link>
-              <span className="text-soft">as of {clock(at)}</span>
+              <span className="text-soft">as of {asOf(at)}</span>
             </li>
           ))}
         </ul>

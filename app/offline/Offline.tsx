@@ -4,15 +4,12 @@ import { Link, useLocation } from "react-router";
 import { toast } from "../ui/toast.ts";
 import type { WorkerSays } from "./aboard.ts";
 import { ask, awayNow, onConnection, watchConnection } from "./connection.ts";
-import { takeAlong } from "./take-along.ts";
-import { NO_CONNECTION } from "./words.ts";
+import { takeAlong, takesAlong } from "./take-along.ts";
+import { asOf, NO_CONNECTION } from "./words.ts";
 
 const TAKE_EVERY = 120_000;
 /** What was written a moment ago is seldom the last of it. */
 const TAKE_AFTER = 4000;
-
-/** Over an encrypted line a device takes its rigs along; on the machine itself there is nothing to take them along from. */
-const takesAlong = () => window.location.protocol === "https:" && "serviceWorker" in navigator;
 
 /** Since when what is seen was taken along; null while the server answers. */
 export const useAway = () => useSyncExternalStore(onConnection, awayNow, () => null);
@@ -44,9 +41,7 @@ function NoConnection() {
   const away = useAway();
   const { pathname } = useLocation();
   if (away === null || pathname === "/enter") return null;
-  const seen =
-    away.seen &&
-    new Date(away.seen).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" });
+  const seen = away.seen && asOf(away.seen);
   return (
     <p
       role="status"

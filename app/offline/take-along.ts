@@ -14,6 +14,9 @@ export const TAKEN = "ambrek-taken";
 /** A page of yesterday says what was due yesterday. */
 const STALE_AFTER = 12 * 3600 * 1000;
 
+/** Over an encrypted line a device takes its rigs along; on the machine itself there is nothing to take them along from. */
+export const takesAlong = () => window.location.protocol === "https:" && "serviceWorker" in navigator;
+
 export function taken(): Taken | null {
   const kept = window.localStorage.getItem(KEPT);
   return kept === null ? null : (JSON.parse(kept) as Taken);
