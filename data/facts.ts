@@ -199,6 +199,11 @@ export function aboutsOfRig(rig: RigTool): string[] {
   ];
 }
 
+/** Whether a rig is among what was written about (`touchedSince`): any of its tools, or where it may be anything. */
+export function isAmong(touched: ReadonlySet<string> | null, parts: readonly RigTool[]): boolean {
+  return touched === null || parts.flatMap(aboutsOfRig).some((about) => touched.has(about));
+}
+
 /** The newest readings of one machine, wherever `subjectOf` says each dimension's are kept, and its sections. */
 export function machineFacts(
   db: Database,

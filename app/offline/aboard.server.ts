@@ -2,7 +2,7 @@
 import { createHash } from "node:crypto";
 import { SEQUENCE_KINDS } from "../../core/sequence/step.ts";
 import { walkRound } from "../../core/subjects/walk.ts";
-import { aboutsOfRig } from "../../data/facts.ts";
+import { isAmong } from "../../data/facts.ts";
 import { testsOfRig } from "../../data/field-tests.ts";
 import type { Database } from "../../data/handle.ts";
 import { rigsInUse } from "../../data/in-use.ts";
@@ -40,7 +40,7 @@ export function aboardList(
         id,
         name: own[0]!.name,
         mark,
-        fresh: since !== undefined && !isTouched(own, touched(since)),
+        fresh: since !== undefined && !isAmong(touched(since), own),
         pages: pagesOf(db, own),
       };
     }),
@@ -56,9 +56,6 @@ function touchedOnce(db: Database): (mark: number) => Set<string> | null {
     return known.get(mark)!;
   };
 }
-
-const isTouched = (parts: readonly RigTool[], touched: Set<string> | null) =>
-  touched === null || parts.flatMap(aboutsOfRig).some((about) => touched.has(about));
 
 /** The walk-round of a rig, its lists and steps, sheets, and the field tests under way; of each of its tools where there are several. */
 function pagesOf(db: Database, parts: readonly RigTool[]): string[] {

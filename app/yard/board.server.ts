@@ -3,7 +3,7 @@ import type { Finding } from "../../core/finding/finding.ts";
 import { standing } from "../../core/ladder/ladder.ts";
 import { judgeWhole } from "../../core/subjects/judge-whole.ts";
 import { recallBoard, rememberBoard } from "../../data/board.ts";
-import { aboutsOfRig } from "../../data/facts.ts";
+import { isAmong } from "../../data/facts.ts";
 import type { Database } from "../../data/handle.ts";
 import type { LadderFacts } from "../../data/ladder.ts";
 import { markOf, touchedSince } from "../../data/record.ts";
@@ -58,7 +58,7 @@ function boardOf(db: Database, parts: readonly RigTool[]): Board {
   const touched = touchedSince(db, board.mark);
   board.mark = now;
   for (const rig of parts)
-    if (touched === null || aboutsOfRig(rig).some((key) => touched.has(key))) {
+    if (isAmong(touched, [rig])) {
       board.standings.delete(rig.id);
       board.judged.delete(rig.id);
     }

@@ -4,7 +4,7 @@
  */
 import type { WholeRig } from "../../../core/rig/whole.ts";
 import { type Judged, judgeWhole } from "../../../core/subjects/judge-whole.ts";
-import { aboutsOfRig } from "../../../data/facts.ts";
+import { isAmong } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { markOf, touchedSince } from "../../../data/record.ts";
 import type { RigTool } from "../../../data/rigs.ts";
@@ -40,8 +40,7 @@ export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
 }
 
 function isTouched(db: Database, parts: readonly RigTool[], mark: number): boolean {
-  const touched = touchedSince(db, mark);
-  return touched === null || parts.flatMap(aboutsOfRig).some((about) => touched.has(about));
+  return isAmong(touchedSince(db, mark), parts);
 }
 
 const drawings = new WeakMap<WholeRig, Map<string, unknown>>();

@@ -10,6 +10,7 @@ import { inInches, PRESETS } from "../../../core/quantity/units.ts";
 import type { Instrument } from "../../../core/rig/grade.ts";
 import { parseSections, sectionSum } from "../../../core/rig/sections.ts";
 import { draftOf } from "../../entry/draft.ts";
+import { Left } from "../../entry/Left.tsx";
 import { QuantityInput, sideWords, WordKeys } from "../../entry/QuantityField.tsx";
 import { useKeep } from "../../entry/use-keep.ts";
 import { useTakeBack } from "../../entry/use-outcome.ts";
@@ -134,18 +135,7 @@ export function EntryForm({ row, preferences, action }: Props) {
           {errors.text ?? echo(row, text)}
         </p>
       )}
-      {left && (
-        <p className="flex flex-wrap items-center gap-2 text-warn" data-left>
-          As you left it, not saved yet.
-          <button
-            type="button"
-            className="min-h-11 cursor-pointer px-2 font-semibold underline"
-            onClick={() => retype("")}
-          >
-            Throw it away
-          </button>
-        </p>
-      )}
+      {left && <Left onThrowAway={() => retype("")} />}
       {row.sides && <Sides sides={row.sides} text={text} onChoose={retype} />}
       {row.faces && <Faces faces={row.faces} onType={retype} />}
       {row.kind !== "choice" && (

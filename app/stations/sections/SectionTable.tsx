@@ -6,6 +6,7 @@ import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import { sectionSum, splitEvenly } from "../../../core/rig/sections.ts";
 import { countIn, mirror, moveBoundary, unlike } from "../../../core/subjects/tool/layout.ts";
 import { draftOf } from "../../entry/draft.ts";
+import { Left } from "../../entry/Left.tsx";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import { problemOf, resolveBy } from "../../entry/wrong.ts";
 import { formWith, validateForm } from "../../session/validate.ts";
@@ -102,20 +103,13 @@ export function SectionTable({ view, action, person }: Props) {
         />
       </div>
       {left && (
-        <p className="flex flex-wrap items-center gap-2 text-warn" data-left>
-          As you left it, not saved yet.
-          <button
-            type="button"
-            className="min-h-11 cursor-pointer px-2 font-semibold underline"
-            onClick={() => {
-              draft.clear();
-              setLeft(false);
-              reset({ rows: view.rows, person });
-            }}
-          >
-            Throw it away
-          </button>
-        </p>
+        <Left
+          onThrowAway={() => {
+            draft.clear();
+            setLeft(false);
+            reset({ rows: view.rows, person });
+          }}
+        />
       )}
       <Verdict widths={widths} view={view} />
       <Makers view={view} count={rows.length} onLay={lay} onMirror={() => become(mirror(rows))} />
