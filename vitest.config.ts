@@ -13,11 +13,13 @@ export default defineConfig({
           exclude: [ALONE],
           // Loading every module anew for each file took half of the time.
           isolate: false,
+          // One fewer than there are cores is the usual number: on two, one of them would look on.
+          maxWorkers: 2,
           // A property is tried a hundred times over, perhaps beside a build: a clock says nothing of it.
           testTimeout: 30_000,
         },
       },
-      { test: { name: "unit alone", include: [ALONE] } },
+      { test: { name: "unit alone", include: [ALONE], maxWorkers: 2 } },
       {
         test: {
           name: "browser",

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, inArray, max, type SQL } from "drizzle-orm";
 import type { FrozenLine } from "../core/card/numbered.ts";
+import type { EntryStep } from "../core/card/order.ts";
 import type { Database } from "./handle.ts";
 import { inOrder, record, type Told } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
@@ -21,6 +22,7 @@ type NewCard = Told & {
   terminalName: string;
   schemeName: string;
   profileName: string;
+  order: readonly EntryStep[];
   lines: readonly FrozenLine[];
 };
 
@@ -28,7 +30,7 @@ type NewCard = Told & {
 export function issueCard(
   db: Database,
   { couplingId, tractor }: RigTool,
-  { lines, terminalName, schemeName, profileName, ...told }: NewCard,
+  { lines, terminalName, schemeName, profileName, order, ...told }: NewCard,
 ): number {
   return db.transaction(() => {
     const last = db
@@ -39,7 +41,15 @@ export function issueCard(
     const number = (last?.number ?? 0) + 1;
     record(db, { kind: CARD, about: { couplingId } }, told, (seq) => {
       db.insert(card)
-        .values({ seq, tractorId: tractor.id, number, terminalName, schemeName, profileName })
+        .values({
+          seq,
+          tractorId: tractor.id,
+          number,
+          terminalName,
+          schemeName,
+          profileName,
+          entryOrder: [...order],
+        })
         .run();
       db.insert(cardLine)
         .values(lines.map((line, position) => ({ card: seq, position, ...line })))

@@ -121,15 +121,12 @@ describe("schemes and terminals", () => {
   });
 
   it("remember the terminal of a tractor, and refuse a scheme that does not exist", () => {
-    setTerminal(db, rig.tractor.id, { schemeId: "axle-m", profileName: "X", name: "left screen" }, BY);
+    setTerminal(db, rig.tractor.id, { schemeId: "axle-m", name: "left screen" }, BY);
     expect(terminalOf(db, rig.tractor.id)).toMatchObject({
       schemeId: "axle-m",
-      profileName: "X",
       name: "left screen",
     });
-    expect(() =>
-      setTerminal(db, rig.tractor.id, { schemeId: "nonsense", profileName: "", name: "" }, BY),
-    ).toThrow();
+    expect(() => setTerminal(db, rig.tractor.id, { schemeId: "nonsense", name: "" }, BY)).toThrow();
   });
 });
 

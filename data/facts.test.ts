@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from "vitest";
 import { fillCard } from "../core/card/fill.ts";
 import { freeze, retype } from "../core/card/numbered.ts";
+import { USUAL_ORDER } from "../core/card/order.ts";
 import { judge } from "../core/finding/judge.ts";
 import { PRESETS } from "../core/quantity/units.ts";
 import { between } from "../core/rig/chain.ts";
@@ -175,6 +176,7 @@ describe("numbered cards", () => {
     issueCard(db, rig, {
       schemeName: "s",
       profileName: "p",
+      order: USUAL_ORDER,
       terminalName: "t",
       person: "Mira",
       at,

@@ -16,6 +16,8 @@ import {
   liveProofs,
   push,
   type ReadingRow,
+  type ToldRow,
+  toldBy,
   toReading,
 } from "./live.ts";
 import type { RigTool } from "./rigs.ts";
@@ -97,6 +99,10 @@ export function factsOf(db: Database, rigs: readonly RigTool[]): Map<number, Rig
     db,
     rigs.map(({ implement }) => implement.id),
   );
+  const told = toldBy(
+    db,
+    rigs.map(({ implement }) => implement.id),
+  );
   const changes = liveChanges(db, machines);
   const proofs = liveProofs(
     db,
@@ -109,6 +115,7 @@ export function factsOf(db: Database, rigs: readonly RigTool[]): Map<number, Rig
         attachment: rig.attachment,
         variant: rig.variant,
         ...sittings(rig, readings),
+        told: toldOf(rig, told),
         sections: sections.get(layoutKey(rig.implement.id, rig.variant?.id ?? null)) ?? null,
         changes: [...(changes.get(rig.tractor.id) ?? []), ...(changes.get(rig.implement.id) ?? [])],
         proofs: (proofs.get(rig.couplingId) ?? []).filter(
@@ -174,6 +181,18 @@ function sittings(rig: RigTool, found: Map<string, Reading[]>): Pick<RigFacts, "
     }
   }
   return { readings, previous };
+}
+
+/** What the implement of a rig tells, as the variant it works as. */
+function toldOf(rig: RigTool, rows: readonly ToldRow[]): RigFacts["told"] {
+  const own = rows.filter(({ machineId }) => machineId === rig.implement.id);
+  const ofVariant = own.filter(({ variantId }) => rig.variant !== null && variantId === rig.variant.id);
+  const keys = new Set(ofVariant.flatMap(({ key }) => (isDimensionKey(key) ? [key] : [])));
+  const whole = own.filter(
+    ({ key, variantId }) =>
+      variantId === null && isDimensionKey(key) && (!rig.variant || standsOnVariant(key, rig, keys)),
+  );
+  return Object.fromEntries([...whole, ...ofVariant].map(({ key, ...told }) => [key, told]));
 }
 
 /** Whether a reading of the whole tool counts on a variant: always where variants do not differ, else until it has its own. */

@@ -3,7 +3,7 @@ import { and, asc, eq, sql } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ChangeKind } from "../core/dimension/change.ts";
 import type { HourMark } from "../core/rig/due.ts";
-import type { Change, Proof, Reading, SectionLayout, SectionPart } from "../core/rig/facts.ts";
+import type { Change, Proof, Reading, SectionLayout, SectionPart, ToldValue } from "../core/rig/facts.ts";
 import { READING, SECTIONS } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
@@ -20,6 +20,7 @@ import {
 import {
   change,
   fact,
+  implementTold,
   proof,
   proofReading,
   proofTerm,
@@ -117,6 +118,35 @@ export function currentSections(db: Database, machineIds: readonly number[]): Ma
     layouts.set(key, known);
   }
   return layouts;
+}
+
+/** What an implement told a terminal about itself, its topic the dimension. */
+export const TOLD = "told by implement";
+
+export type ToldRow = ToldValue & { machineId: number; variantId: number | null; key: string };
+
+/** The newest that implements tell of each dimension, of the whole tool and of each variant. */
+export function toldBy(db: Database, machineIds: readonly number[]): ToldRow[] {
+  const query = prepared(db, "told by implements", () =>
+    db
+      .select({ fact, told: implementTold })
+      .from(fact)
+      .innerJoin(implementTold, eq(implementTold.seq, fact.seq))
+      .where(isNewest(TOLD))
+      .prepare(),
+  );
+  return query
+    .all({ abouts: aboutsOf({ machine: machineIds }) })
+    .map(({ fact: { id, machineId, variantId, topic, person, happened }, told: { value, rawText } }) => ({
+      id,
+      machineId: machineId!,
+      variantId,
+      key: topic,
+      value,
+      rawText,
+      person,
+      at: happened,
+    }));
 }
 
 /** What the hour meters of some machines showed, each in the order of time. */

@@ -8,7 +8,7 @@ import { endPractice, feedTerminal, makePractice, nextDrive, practiceOf, truthKe
 import { keepReading, keepSections } from "./readings.ts";
 import { findRig, listRigs, type RigTool, toolsOf } from "./rigs.ts";
 import { BY } from "./sample-told.ts";
-import { terminalOf } from "./schemes.ts";
+import { profileOf, terminalOf } from "./schemes.ts";
 import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
 
 let db: Database;
@@ -41,7 +41,8 @@ describe("a practice rig", () => {
       "work.overlap",
     ] as const)
       expect(valuesOf(own)[key].value, key).toBe(valuesOf(original)[key].value);
-    expect(terminalOf(db, own.tractor.id)).toMatchObject({ schemeId: "antenna-m", profileName: "RILL" });
+    expect(terminalOf(db, own.tractor.id)).toMatchObject({ schemeId: "antenna-m" });
+    expect(profileOf(db, own)).toBe("RILL");
     expect(resolveRig(rigFacts(db, own)).sections).toMatchObject({
       widths: resolveRig(rigFacts(db, original)).sections!.widths,
     });

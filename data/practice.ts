@@ -10,7 +10,7 @@ import { archiveMachine, pointsOf } from "./machines.ts";
 import type { Told } from "./record.ts";
 import { archiveRig, behindOf, createRig, type Machine, type RigTool, toolsOf } from "./rigs.ts";
 import { machine, point, practice } from "./schema/index.ts";
-import { setTerminal, terminalOf } from "./schemes.ts";
+import { nameProfile, profileOf, setTerminal, terminalOf } from "./schemes.ts";
 import { addVariant, chooseVariant, variantsOf } from "./variants.ts";
 
 export type Practice = typeof practice.$inferSelect;
@@ -62,6 +62,8 @@ export function makePractice(
     if (start === "as read") copySections(db, machines, variants);
     const terminal = terminalOf(db, tractor.id);
     if (terminal) setTerminal(db, machines.get(tractor.id)!, terminal, by);
+    for (const [index, own] of toolsOf(db, rigId).entries())
+      nameProfile(db, own, profileOf(db, parts[index]!), by);
     const truths = Object.fromEntries(
       copies.flatMap(({ couplingId }, index) =>
         [null, ...variants.keys()].flatMap((variantId) => {

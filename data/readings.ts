@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { and, eq, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import { type Attachment, hangsOn } from "../core/dimension/attachment.ts";
-import type { DimensionKey } from "../core/dimension/catalogue.ts";
+import { type DimensionKey, dimension } from "../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../core/dimension/change.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
 import type { PointKind } from "../core/dimension/point-kinds.ts";
@@ -11,11 +11,21 @@ import type { Instrument } from "../core/rig/grade.ts";
 import { type Layout, READING, writeReading, writeSections } from "./entries.ts";
 import { aboutsOfRig, ofSubject, placeOf, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { CHANGE, toReading } from "./live.ts";
+import { CHANGE, TOLD, toReading } from "./live.ts";
 import { listed } from "./prepared.ts";
 import { backing, factOf, newestFirst, record, SETTING, TAKES_BACK, type Told, takeBack } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
-import { change, coupling, fact, imported, machine, photo, point, reading } from "./schema/index.ts";
+import {
+  change,
+  coupling,
+  fact,
+  implementTold,
+  imported,
+  machine,
+  photo,
+  point,
+  reading,
+} from "./schema/index.ts";
 
 export type NewReading = Told & {
   key: DimensionKey;
@@ -62,6 +72,33 @@ export function keepReading(db: Database, rig: RigTool, given: NewReading): stri
       if (changed) keepChange(db, rig, { ...changed, person, at: before, now, partOf: seq });
     });
   });
+}
+
+export type NewTold = { key: DimensionKey; value: number; rawText: string };
+
+/** Keeps what an implement told of itself in one look at its page: all of it as one fact, taken back as one; returns its id. */
+export function keepTold(
+  db: Database,
+  rig: RigTool,
+  lines: readonly NewTold[],
+  id: string,
+  told: Told,
+): string {
+  db.transaction(() => {
+    if (factOf(db, id)) return;
+    let first: number | null = null;
+    for (const [index, { key, ...row }] of lines.entries()) {
+      const variantId = dimension(key, rig.attachment).ofVariant ? (rig.variant?.id ?? null) : null;
+      const of = { about: { machineId: rig.implement.id }, variantId, topic: key, partOf: first };
+      record(db, { kind: TOLD, ...of, ...(index === 0 ? { id } : {}) }, told, (seq) => {
+        first ??= seq;
+        db.insert(implementTold)
+          .values({ seq, ...row })
+          .run();
+      });
+    }
+  });
+  return id;
 }
 
 function keepPhoto(db: Database, picture: NonNullable<NewReading["photo"]>, now: Date): string {

@@ -1,11 +1,13 @@
-import { asc, eq } from "drizzle-orm";
+import { and, asc, eq, isNull } from "drizzle-orm";
+import { type EntryStep, isEntryStep, USUAL_ORDER } from "../core/card/order.ts";
 import type { Measure, Scheme, SchemeLine, SignRule } from "../core/card/scheme.ts";
 import { SHIPPED_SCHEMES } from "../core/card/shipped.ts";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { Axis, PointKey } from "../core/dimension/points.ts";
 import type { Database } from "./handle.ts";
 import { settingChanged, type Told } from "./record.ts";
-import { scheme, schemeLine, terminal } from "./schema/index.ts";
+import type { RigTool } from "./rigs.ts";
+import { profile, scheme, schemeLine, terminal } from "./schema/index.ts";
 
 type Row = typeof schemeLine.$inferSelect;
 
@@ -13,11 +15,7 @@ type Row = typeof schemeLine.$inferSelect;
 export function keepShippedSchemes(db: Database): void {
   db.transaction((tx) => {
     for (const each of SHIPPED_SCHEMES) {
-      const written = tx
-        .insert(scheme)
-        .values({ id: each.id, name: each.name, asks: each.asks })
-        .onConflictDoNothing()
-        .run();
+      const written = tx.insert(scheme).values(headOf(each)).onConflictDoNothing().run();
       if (written.changes === 0) continue;
       tx.insert(schemeLine)
         .values(each.lines.map((line, position) => toRow(each.id, position, line)))
@@ -26,15 +24,20 @@ export function keepShippedSchemes(db: Database): void {
   });
 }
 
+function headOf({ id, name, asks, order }: Scheme): typeof scheme.$inferInsert {
+  return { id, name, asks, entryOrder: [...order] };
+}
+
 function toRow(
   schemeId: string,
   position: number,
-  { measure, sign, ...line }: SchemeLine,
+  { measure, sign, only, ...line }: SchemeLine,
 ): typeof schemeLine.$inferInsert {
   return {
     schemeId,
     position,
     ...line,
+    onlyFor: only,
     measure: measure.kind,
     ...(measure.kind === "between"
       ? { fromPoint: measure.from, toPoint: measure.to, axis: measure.axis }
@@ -55,6 +58,7 @@ function toLine(row: Row): SchemeLine {
     unit: row.unit,
     decimals: row.decimals,
     sign: toSign(row),
+    only: row.onlyFor,
   };
 }
 
@@ -76,7 +80,10 @@ function toMeasure(row: Row): Measure {
         choice: row.choice === null || row.choice === "rigid" ? "axle type" : row.choice,
       };
     case "track spacing":
-      return { kind: "track spacing" };
+    case "section count":
+    case "section widths":
+    case "section units":
+      return { kind: row.measure };
   }
 }
 
@@ -87,11 +94,13 @@ function toSign(row: Row): SignRule {
 }
 
 /** Writes a scheme whole: a new one, or over one that is there. */
-export function saveScheme(db: Database, { id, name, asks, lines }: Scheme, by: Told): void {
+export function saveScheme(db: Database, given: Scheme, by: Told): void {
+  const { id, lines } = given;
+  const { id: _, ...head } = headOf(given);
   db.transaction((tx) => {
     tx.insert(scheme)
-      .values({ id, name, asks })
-      .onConflictDoUpdate({ target: scheme.id, set: { name, asks } })
+      .values({ id, ...head })
+      .onConflictDoUpdate({ target: scheme.id, set: head })
       .run();
     tx.delete(schemeLine).where(eq(schemeLine.schemeId, id)).run();
     if (lines.length > 0)
@@ -103,7 +112,8 @@ export function saveScheme(db: Database, { id, name, asks, lines }: Scheme, by: 
 }
 
 export function listSchemes(db: Database): Pick<Scheme, "id" | "name" | "asks">[] {
-  return db.select().from(scheme).orderBy(asc(scheme.name)).all();
+  const { id, name, asks } = scheme;
+  return db.select({ id, name, asks }).from(scheme).orderBy(asc(name)).all();
 }
 
 export function findScheme(db: Database, id: string): Scheme | null {
@@ -115,27 +125,53 @@ export function findScheme(db: Database, id: string): Scheme | null {
     .where(eq(schemeLine.schemeId, id))
     .orderBy(asc(schemeLine.position))
     .all();
-  return { ...head, lines: rows.map(toLine) };
+  const { entryOrder, ...named } = head;
+  return { ...named, lines: rows.map(toLine), order: orderFrom(entryOrder) };
 }
 
-export type Terminal = { schemeId: string; profileName: string; name: string };
+/** An order as it was kept; none is the usual one, as is what names no steps. */
+export function orderFrom(kept: readonly unknown[]): EntryStep[] {
+  const known = kept.filter(isEntryStep);
+  return known.length > 0 ? known : USUAL_ORDER;
+}
+
+export type Terminal = { schemeId: string; name: string };
 
 export function terminalOf(db: Database, tractorId: number): Terminal | null {
   return db.select().from(terminal).where(eq(terminal.tractorId, tractorId)).get() ?? null;
 }
 
 /** @throws where the scheme does not exist: foreign keys hold */
-export function setTerminal(
-  db: Database,
-  tractorId: number,
-  { schemeId, profileName, name }: Terminal,
-  by: Told,
-): void {
+export function setTerminal(db: Database, tractorId: number, { schemeId, name }: Terminal, by: Told): void {
   db.transaction(() => {
     db.insert(terminal)
-      .values({ tractorId, schemeId, profileName, name })
-      .onConflictDoUpdate({ target: terminal.tractorId, set: { schemeId, profileName, name } })
+      .values({ tractorId, schemeId, name })
+      .onConflictDoUpdate({ target: terminal.tractorId, set: { schemeId, name } })
       .run();
     settingChanged(db, "terminal", { machineId: tractorId }, by);
+  });
+}
+
+type OfTool = Pick<RigTool, "implement" | "variant">;
+
+function profileOfTool({ implement, variant }: OfTool) {
+  const { implementId, variantId } = profile;
+  return and(eq(implementId, implement.id), variant ? eq(variantId, variant.id) : isNull(variantId));
+}
+
+/** What the terminal's profile of a tool is called, as the variant it works as; empty where nobody said. */
+export function profileOf(db: Database, tool: OfTool): string {
+  return db.select().from(profile).where(profileOfTool(tool)).get()?.name ?? "";
+}
+
+/** Names the profile of a tool as it works now; an empty name forgets it. */
+export function nameProfile(db: Database, tool: OfTool, name: string, by: Told): void {
+  db.transaction(() => {
+    db.delete(profile).where(profileOfTool(tool)).run();
+    if (name !== "")
+      db.insert(profile)
+        .values({ implementId: tool.implement.id, variantId: tool.variant?.id ?? null, name })
+        .run();
+    settingChanged(db, "profile", { machineId: tool.implement.id }, by);
   });
 }

@@ -1,5 +1,4 @@
 import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
-import { ENTRY_ORDER } from "../../core/card/order.ts";
 import type { NumberedView } from "../stations/card/numbered-view.server.ts";
 import { plain, registerFonts } from "./paper.server.ts";
 
@@ -58,7 +57,7 @@ export function cardPdf(card: NumberedView, qr: string): Promise<Buffer> {
           </View>
         ))}
         <Text style={styles.section}>In this order</Text>
-        <Text style={styles.order}>{ENTRY_ORDER.map(({ step }) => step.toLowerCase()).join(" > ")}</Text>
+        <Text style={styles.order}>{card.order.map(({ step }) => step.toLowerCase()).join(" > ")}</Text>
         <Text style={styles.foot}>
           Engine off and the key with you before you go between tractor and tool. The operator's manual comes
           first.

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { latestCard, readbacksOf } from "../../data/cards.ts";
 import { keepReading } from "../../data/readings.ts";
 import { toolsOf } from "../../data/rigs.ts";
-import { terminalOf } from "../../data/schemes.ts";
+import { profileOf, terminalOf } from "../../data/schemes.ts";
 import { action as cardAction, loader as cardLoader } from "./card.tsx";
 import { loader as pdfLoader } from "./numbered-pdf.ts";
 import { loader as printLoader } from "./numbered-print.tsx";
@@ -127,8 +127,9 @@ describe("how the terminal asks", () => {
     expect(refusal(await choose({})).errors).toEqual({});
     expect(terminalOf(yard.db, rigOf(11).tractor.id)).toMatchObject({
       schemeId: "hitch-in",
-      profileName: "ROW",
+      name: "left screen",
     });
+    expect(profileOf(yard.db, rigOf(11))).toBe("ROW");
     const { pages, scheme } = await card(11);
     expect(scheme.id).toBe("hitch-in");
     expect(pages.flatMap(({ rows }) => rows).find(({ label }) => label === "Number of rows")!.figure).toBe(

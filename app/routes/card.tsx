@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import { freeze } from "../../core/card/numbered.ts";
 import { issueCard } from "../../data/cards.ts";
-import { findScheme, setTerminal } from "../../data/schemes.ts";
+import { findScheme, nameProfile, profileOf, setTerminal } from "../../data/schemes.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, refused } from "../session/outcome.ts";
 import { remembering } from "../session/preferences.server.ts";
@@ -29,7 +29,12 @@ function chooseTerminal({ db, rig, preferences: { person } }: OpenRig, form: For
   const checked = validateForm(TerminalDto, form);
   if (!checked.ok) return refused(checked.errors);
   if (!findScheme(db, checked.value.schemeId)) return refused({ schemeId: "There is no such scheme." });
-  setTerminal(db, rig.tractor.id, checked.value, { person, at: new Date() });
+  const { profileName, ...terminal } = checked.value;
+  const by = { person, at: new Date() };
+  db.transaction(() => {
+    setTerminal(db, rig.tractor.id, terminal, by);
+    nameProfile(db, rig, profileName, by);
+  });
   return kept();
 }
 
@@ -41,7 +46,8 @@ async function issue(open: OpenRig, form: FormData) {
   const { person } = checked.value;
   issueCard(open.db, open.rig, {
     schemeName: card.scheme.name,
-    profileName: terminal.profileName,
+    profileName: profileOf(open.db, open.rig),
+    order: card.scheme.order,
     terminalName: terminal.name,
     person,
     at: new Date(),

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { redirect } from "react-router";
+import { USUAL_ORDER } from "../../core/card/order.ts";
 import type { Scheme } from "../../core/card/scheme.ts";
 import { database } from "../../data/database.ts";
 import { findScheme, listSchemes, saveScheme } from "../../data/schemes.ts";
@@ -27,7 +28,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const original = from ? schemeOr404(from) : null;
   const scheme: Scheme = original
     ? { ...original, id: NEW, name: `${original.name}, ours`.slice(0, 50) }
-    : { id: NEW, name: "", asks: "", lines: [] };
+    : { id: NEW, name: "", asks: "", lines: [], order: USUAL_ORDER };
   return { preferences, readings: readingsAsked(), scheme };
 }
 
@@ -38,7 +39,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   const checked = checkScheme({
     name: form.get("name"),
     asks: form.get("asks"),
-    lines: linesIn(form.get("lines")),
+    lines: listIn(form.get("lines")),
+    order: listIn(form.get("order")),
   });
   if (!checked.ok) return answered(refused(checked.errors));
   if (listSchemes(db).some((each) => each.name === checked.value.name && each.id !== id))
@@ -47,7 +49,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   throw redirect("/schemes");
 }
 
-function linesIn(value: FormDataEntryValue | null): unknown {
+function listIn(value: FormDataEntryValue | null): unknown {
   try {
     return JSON.parse(typeof value === "string" ? value : "");
   } catch {

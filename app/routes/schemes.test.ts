@@ -18,13 +18,27 @@ const WORDS_BEFORE: Record<string, string> = {
   "Middle from the left edge": "Centre distance from left edge",
 };
 
+const CAME_LATER = [
+  "Connection type",
+  "Hitch to midway between the gangs",
+  "Hitch to landing line",
+  "Hitch to toolbar",
+  "Hitch to front of head",
+  "Overall width",
+  "Row spacing",
+  "Number of sections",
+  "Rows in section",
+];
+
 /** The scheme from the hitch as it was shipped first. */
 function older() {
   const now = findScheme(yard.db, "hitch-m")!;
   return {
     ...now,
     asks: "Tool lengths from the hitch, behind counted as minus; one coverage point; the centre from the left edge.",
-    lines: now.lines.slice(1).map((line) => ({ ...line, label: WORDS_BEFORE[line.label] ?? line.label })),
+    lines: now.lines
+      .filter(({ label }) => !CAME_LATER.includes(label))
+      .map((line) => ({ ...line, only: "every" as const, label: WORDS_BEFORE[line.label] ?? line.label })),
   };
 }
 

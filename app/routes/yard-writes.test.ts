@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { USUAL_ORDER } from "../../core/card/order.ts";
 import { SHIPPED_SCHEMES } from "../../core/card/shipped.ts";
 import { listMachines, listPoints } from "../../data/machines.ts";
 import { findRig, listRigs, toolsOf } from "../../data/rigs.ts";
@@ -157,8 +158,9 @@ describe("a tyre table", () => {
 });
 
 describe("a scheme", () => {
+  const order = JSON.stringify(USUAL_ORDER);
   const send = (id: string, fields: Record<string, string>) =>
-    submit(schemeAction, `/schemes/${id}`, fields, { schemeId: id });
+    submit(schemeAction, `/schemes/${id}`, { order, ...fields }, { schemeId: id });
   const lines = JSON.stringify(SHIPPED_SCHEMES[0]!.lines.map(toForm));
 
   it("is made from another, under a name of its own", async () => {

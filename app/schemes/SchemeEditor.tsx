@@ -1,13 +1,23 @@
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
 import { useFieldArray, useForm, useWatch } from "react-hook-form";
 import { useSubmit } from "react-router";
+import { ONLY_FOR, onlyLabel } from "../../core/card/only.ts";
+import { type EntryStep, stepsOf, USUAL_ORDER } from "../../core/card/order.ts";
 import { type Scheme, TIME_UNITS } from "../../core/card/scheme.ts";
 import { POINT_KEYS, POINT_LABELS } from "../../core/dimension/points.ts";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
 import { problemOf, resolveBy } from "../entry/wrong.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
-import { asksForTime, BLANK_LINE, checkScheme, fittingUnit, type LineForm, toForm } from "./scheme.dto.ts";
+import {
+  asksForLength,
+  asksForTime,
+  BLANK_LINE,
+  checkScheme,
+  fittingUnit,
+  type LineForm,
+  toForm,
+} from "./scheme.dto.ts";
 
 const AXIS_WORDS = { x: "along the line of travel", y: "sideways", up: "height" } as const;
 const SENSE_WORDS = { x: ["forward", "rearward"], y: ["right", "left"], up: ["up", "down"] } as const;
@@ -16,13 +26,26 @@ const STYLE_WORDS: Record<(typeof LENGTH_STYLES)[number], string> = {
   cm: "cm",
   mm: "mm",
   in: "in",
+  ft: "feet, decimal",
   "ft-in": "ft in, to 1/16",
   "ft-in/8": "ft in, to 1/8",
 };
 
 type Choices = readonly (readonly [string, string])[];
 
-type SchemeForm = { name: string; asks: string; lines: LineForm[] };
+type SchemeForm = { name: string; asks: string; lines: LineForm[]; order: EntryStep[] };
+
+const MEASURE_WORDS: Choices = [
+  ["between", "a length from … to"],
+  ["dimension", "a reading"],
+  ["track spacing", "track spacing"],
+  ["section count", "how many sections"],
+  ["section widths", "the width of each section"],
+  ["section units", "rows or nozzles of each section"],
+  ["axle type", "the tool's axle"],
+  ["connection type", "how it is coupled"],
+  ["choice", "a choice of its own"],
+];
 
 /** A terminal's way of asking, line by line in its own words. */
 export function SchemeEditor({
@@ -37,7 +60,12 @@ export function SchemeEditor({
 }) {
   const submit = useSubmit();
   const { control, register, setValue, handleSubmit, formState } = useForm<SchemeForm>({
-    defaultValues: { name: scheme.name, asks: scheme.asks, lines: scheme.lines.map(toForm) },
+    defaultValues: {
+      name: scheme.name,
+      asks: scheme.asks,
+      lines: scheme.lines.map(toForm),
+      order: [...scheme.order],
+    },
     resolver: resolveBy((typed) => {
       const checked = checkScheme(typed);
       return checked.ok ? {} : checked.errors;
@@ -50,8 +78,9 @@ export function SchemeEditor({
     for (const [field, value] of Object.entries(part))
       setValue(`lines.${index}.${field as keyof LineForm}`, value, { shouldValidate: formState.isSubmitted });
   };
-  const save = handleSubmit(({ name, asks, lines: typed }) =>
-    submit({ name, asks, lines: JSON.stringify(typed) }, { method: "post" }),
+  const order = useWatch({ control, name: "order" });
+  const save = handleSubmit(({ name, asks, lines: typed, order: steps }) =>
+    submit({ name, asks, lines: JSON.stringify(typed), order: JSON.stringify(steps) }, { method: "post" }),
   );
   return (
     <form onSubmit={save} className="grid gap-4" noValidate>
@@ -90,7 +119,7 @@ export function SchemeEditor({
           </li>
         ))}
       </ol>
-      <p className="flex flex-wrap gap-2">
+      <p>
         <button
           type="button"
           className="key"
@@ -98,11 +127,81 @@ export function SchemeEditor({
         >
           Add a line
         </button>
+      </p>
+      <Order
+        order={order}
+        problem={problem("order")}
+        onChange={(steps) => setValue("order", steps, { shouldValidate: true })}
+      />
+      <p>
         <button type="submit" className="key-main">
           Save scheme
         </button>
       </p>
     </form>
+  );
+}
+
+/** The steps of the terminal, moved up and down, taken out where it does not ask, and put back. */
+function Order({
+  order,
+  problem,
+  onChange,
+}: {
+  order: readonly EntryStep[];
+  problem: string | undefined;
+  onChange: (order: EntryStep[]) => void;
+}) {
+  const moved = (from: number, to: number) => {
+    const next = order.filter((_, index) => index !== from);
+    next.splice(to, 0, order[from]!);
+    onChange(next);
+  };
+  const absent = stepsOf(USUAL_ORDER.filter((key) => !order.includes(key)));
+  return (
+    <section aria-label="Order of entry" className="grid gap-1">
+      <h2>In what order this terminal is set up</h2>
+      <ol className="grid max-w-[720px] list-decimal gap-1 pl-6">
+        {stepsOf(order).map(({ key, step, why }, index) => (
+          <li key={key} data-step={key} className="border-b border-hair pl-1">
+            <span className="grid grid-cols-[1fr_auto] items-center gap-2">
+              <span className="leading-snug">
+                <b className="font-[650]">{step}</b> <span className="text-soft">{why}</span>
+              </span>
+              <span className="flex gap-1">
+                <Tool label={`${step} up`} disabled={index === 0} onPress={() => moved(index, index - 1)}>
+                  <ArrowUp size={18} aria-hidden="true" />
+                </Tool>
+                <Tool
+                  label={`${step} down`}
+                  disabled={index === order.length - 1}
+                  onPress={() => moved(index, index + 1)}
+                >
+                  <ArrowDown size={18} aria-hidden="true" />
+                </Tool>
+                <Tool
+                  label={`Leave out ${step}`}
+                  onPress={() => onChange(order.filter((each) => each !== key))}
+                >
+                  <Trash2 size={18} aria-hidden="true" />
+                </Tool>
+              </span>
+            </span>
+          </li>
+        ))}
+      </ol>
+      {absent.length > 0 && (
+        <p className="flex flex-wrap items-center gap-2">
+          <span className="text-soft">It does not ask for:</span>
+          {absent.map(({ key, step }) => (
+            <button key={key} type="button" className="key" onClick={() => onChange([...order, key])}>
+              {step}
+            </button>
+          ))}
+        </p>
+      )}
+      {problem && <p className="problem">{problem}</p>}
+    </section>
   );
 }
 
@@ -139,27 +238,22 @@ function Line({
   );
   const [plus, minus] = SENSE_WORDS[line.axis];
   const isTime = asksForTime(line);
-  const isLength =
-    (line.measure === "between" || line.measure === "dimension" || line.measure === "track spacing") &&
-    !isTime &&
-    !(line.measure === "dimension" && line.dimension === "rows.count");
+  const isLength = asksForLength(line);
   const points: Choices = POINT_KEYS.map((key) => [key, POINT_LABELS[key]]);
   return (
     <div className="grid gap-2">
       <div className="grid grid-cols-[130px_1fr_190px_auto] items-end gap-2 max-sm:grid-cols-1">
         {write("page", "Page")}
         {write("label", "Words on the terminal")}
-        {pick("measure", "It asks for", [
-          ["between", "a length from … to"],
-          ["dimension", "a reading"],
-          ["track spacing", "track spacing"],
-          ["axle type", "the tool's axle"],
-          ["connection type", "how it is coupled"],
-          ["choice", "a choice of its own"],
-        ])}
+        {pick("measure", "It asks for", MEASURE_WORDS)}
         <span className="flex gap-1">{children}</span>
       </div>
       <div className="flex flex-wrap items-end gap-2">
+        {pick(
+          "only",
+          "Shown for",
+          ONLY_FOR.map((only) => [only, onlyLabel(only)]),
+        )}
         {line.measure === "between" && (
           <>
             {pick("from", "From", points)}

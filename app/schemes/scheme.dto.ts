@@ -11,7 +11,10 @@ import {
   ValidateNested,
   validateSync,
 } from "class-validator";
+import { ONLY_FOR, type OnlyFor } from "../../core/card/only.ts";
+import { type EntryStep, isEntryStep, orderProblem } from "../../core/card/order.ts";
 import {
+  asksForCount,
   DERIVED_CHOICES,
   type DerivedChoice,
   isDelay,
@@ -19,6 +22,7 @@ import {
   isTimeUnit,
   LINE_UNITS,
   type LineUnit,
+  MEASURES,
   type Scheme,
   type SchemeLine,
   type SignRule,
@@ -35,9 +39,7 @@ export class SchemeLineDto {
   @Length(1, 50, { message: "Give the words on the terminal." })
   label!: string;
 
-  @IsIn(["between", "dimension", "track spacing", "choice", ...DERIVED_CHOICES], {
-    message: "Choose what is asked.",
-  })
+  @IsIn([...MEASURES, ...DERIVED_CHOICES], { message: "Choose what is asked." })
   measure!: SchemeLine["measure"]["kind"] | DerivedChoice;
 
   @IsIn(POINT_KEYS, { message: "Choose from where." })
@@ -77,6 +79,9 @@ export class SchemeLineDto {
   @ValidateIf(({ sign }: SchemeLineDto) => sign === "words")
   @Length(1, 20, { message: "Give the word for minus." })
   minus!: string;
+
+  @IsIn(ONLY_FOR, { message: "Choose which tools it is shown for." })
+  only!: OnlyFor;
 }
 
 export class SchemeDto {
@@ -90,6 +95,10 @@ export class SchemeDto {
   @ArrayMaxSize(40, { message: "A scheme has at most 40 lines." })
   @ValidateNested({ each: true })
   lines!: SchemeLineDto[];
+
+  @ArrayMinSize(1, { message: "Say in which order the terminal is set up." })
+  @ArrayMaxSize(20, { message: "These are too many steps." })
+  order!: EntryStep[];
 }
 
 const LINE_FIELDS = [
@@ -107,6 +116,7 @@ const LINE_FIELDS = [
   "sign",
   "plus",
   "minus",
+  "only",
 ] as const;
 
 export type LineForm = Pick<SchemeLineDto, (typeof LINE_FIELDS)[number]>;
@@ -126,6 +136,7 @@ export const BLANK_LINE: LineForm = {
   sign: "unsigned",
   plus: "right",
   minus: "left",
+  only: "every",
 };
 
 /** Takes over the named properties only, and checks all of it. Errors stand under "name", or "lines.3.label". */
@@ -133,6 +144,7 @@ export function checkScheme(given: {
   name: unknown;
   asks: unknown;
   lines: unknown;
+  order: unknown;
 }): { ok: true; value: Omit<Scheme, "id"> } | { ok: false; errors: FieldErrors } {
   const dto = new SchemeDto();
   dto.name = text(given.name);
@@ -146,7 +158,10 @@ export function checkScheme(given: {
     }
     return own;
   });
+  dto.order = (Array.isArray(given.order) ? given.order.slice(0, 21) : []) as EntryStep[];
   const errors: FieldErrors = {};
+  const wrong = dto.order.every(isEntryStep) ? orderProblem(dto.order) : "There is no such step.";
+  if (wrong) errors.order = wrong;
   for (const { property, constraints, children = [] } of validateSync(dto, { forbidUnknownValues: true })) {
     if (constraints) errors[property] = Object.values(constraints)[0]!;
     for (const child of children)
@@ -162,7 +177,10 @@ export function checkScheme(given: {
       errors[`lines.${index}.label`] ??= "There is a line of these words on this page already.";
   }
   if (Object.keys(errors).length > 0) return { ok: false, errors };
-  return { ok: true, value: { name: dto.name, asks: dto.asks, lines: dto.lines.map(toLine) } };
+  return {
+    ok: true,
+    value: { name: dto.name, asks: dto.asks, lines: dto.lines.map(toLine), order: dto.order },
+  };
 }
 
 function text(value: unknown): string {
@@ -170,8 +188,8 @@ function text(value: unknown): string {
 }
 
 function toLine(form: LineForm): SchemeLine {
-  const { page, label, sense, unit, decimals } = form;
-  return { page, label, sense, unit, decimals, measure: measureOf(form), sign: signOf(form) };
+  const { page, label, sense, unit, decimals, only } = form;
+  return { page, label, sense, unit, decimals, only, measure: measureOf(form), sign: signOf(form) };
 }
 
 function measureOf({ measure, from, to, axis, dimension, choice }: LineForm): SchemeLine["measure"] {
@@ -186,13 +204,22 @@ function measureOf({ measure, from, to, axis, dimension, choice }: LineForm): Sc
     case "connection type":
       return { kind: "choice", choice: measure };
     case "track spacing":
-      return { kind: "track spacing" };
+    case "section count":
+    case "section widths":
+    case "section units":
+      return { kind: measure };
   }
 }
 
 /** Whether the line asks for a switching time, not for a length. */
 export function asksForTime({ measure, dimension }: LineForm): boolean {
   return measure === "dimension" && isDelay(dimension);
+}
+
+/** Whether the line is answered by a length: with a unit, decimals and a sign. */
+export function asksForLength(form: LineForm): boolean {
+  const measure = measureOf(form);
+  return measure.kind !== "choice" && !asksForCount({ measure }) && !asksForTime(form);
 }
 
 /** The unit of a line after a change: kept where it still fits what is asked. */
@@ -206,7 +233,7 @@ function signOf({ sign, plus, minus }: LineForm): SignRule {
 }
 
 /** A scheme's line as the form has it. */
-export function toForm({ page, label, measure, sense, unit, decimals, sign }: SchemeLine): LineForm {
+export function toForm({ page, label, measure, sense, unit, decimals, sign, only }: SchemeLine): LineForm {
   return {
     ...BLANK_LINE,
     page,
@@ -214,6 +241,7 @@ export function toForm({ page, label, measure, sense, unit, decimals, sign }: Sc
     sense,
     unit,
     decimals,
+    only,
     measure: measure.kind === "choice" && isDerived(measure.choice) ? measure.choice : measure.kind,
     ...(measure.kind === "between" ? { from: measure.from, to: measure.to, axis: measure.axis } : {}),
     ...(measure.kind === "dimension" ? { dimension: measure.key } : {}),

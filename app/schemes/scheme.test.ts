@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { USUAL_ORDER } from "../../core/card/order.ts";
 import { SHIPPED_SCHEMES } from "../../core/card/shipped.ts";
 import { BLANK_LINE, checkScheme, fittingUnit, type LineForm, toForm } from "./scheme.dto.ts";
 
 const line = (part: Partial<LineForm> = {}): LineForm => ({ ...BLANK_LINE, label: "Length", ...part });
-const errors = (lines: unknown, name: unknown = "Ours") => {
-  const checked = checkScheme({ name, asks: "", lines });
+const errors = (lines: unknown, name: unknown = "Ours", order: unknown = USUAL_ORDER) => {
+  const checked = checkScheme({ name, asks: "", lines, order });
   return checked.ok ? {} : checked.errors;
 };
 
@@ -18,10 +19,15 @@ describe("a scheme from a form", () => {
   });
 
   it("takes over named properties only", () => {
-    const checked = checkScheme({ name: " Ours ", asks: "", lines: [{ ...line(), admin: true }] });
+    const checked = checkScheme({
+      name: " Ours ",
+      asks: "",
+      lines: [{ ...line(), admin: true }],
+      order: USUAL_ORDER,
+    });
     expect(checked.ok && checked.value.name).toBe("Ours");
     expect(checked.ok && Object.keys(checked.value.lines[0]!).sort()).toEqual(
-      ["decimals", "label", "measure", "page", "sense", "sign", "unit"].sort(),
+      ["decimals", "label", "measure", "only", "page", "sense", "sign", "unit"].sort(),
     );
   });
 
@@ -50,6 +56,16 @@ describe("a scheme from a form", () => {
     expect(fittingUnit(line({ ...delay, unit: "ms" }))).toBe("ms");
     expect(fittingUnit(line({ unit: "ms" }))).toBe("m");
     expect(fittingUnit(line({ unit: "ft-in" }))).toBe("ft-in");
+  });
+
+  it("has each step of its order once, coupling first, the line after the implement", () => {
+    const order = (...steps: unknown[]) => errors([line()], "Ours", steps).order;
+    expect(order("couple", "machine", "implement", "line")).toBeUndefined();
+    expect(order("couple", "line", "implement")).toContain("after the implement");
+    expect(order("machine", "couple")).toContain("comes first");
+    expect(order("couple", "crop", "crop")).toContain("twice");
+    expect(order("couple", "tea")).toContain("no such step");
+    expect(order()).toBeDefined();
   });
 
   it("minds only the words it needs", () => {

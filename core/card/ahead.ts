@@ -10,6 +10,8 @@ import { between } from "../rig/chain.ts";
 import { towedRadius } from "../rig/circle.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
+import { eachSection } from "./of-sections.ts";
+import { isShownFor } from "./only.ts";
 import type { AskedLine, Scheme, SchemeLine } from "./scheme.ts";
 
 /** A tool that hangs between the machine that drives and the tool in view. */
@@ -29,6 +31,11 @@ export function pinsOf(attachment: Attachment): readonly PointKey[] {
 
 const OF_TOOL = (line: SchemeLine) => line.measure.kind === "between" && line.measure.from === "reference";
 
+/** The lines a terminal shows for a tool: those kept for such tools, with one for each of its sections where it asks them singly. */
+function linesFor(lines: readonly SchemeLine[], rig: ResolvedRig): AskedLine[] {
+  return lines.filter(({ only }) => isShownFor(only, rig)).flatMap((line) => eachSection(line, rig));
+}
+
 /**
  * The lines a scheme asks of a rig. One that counts a tool from a reference point of its own has a page for each tool ahead,
  * with the pin it hangs on and the pin the next one hangs on; any other asks what it asks of a single tool.
@@ -36,11 +43,11 @@ const OF_TOOL = (line: SchemeLine) => line.measure.kind === "between" && line.me
 export function askedLines({ lines }: Scheme, rig: ResolvedRig, ahead: readonly ToolAhead[]): AskedLine[] {
   const pages = new Set(lines.filter(OF_TOOL).map(({ page }) => page));
   const at = lines.findIndex(({ page }) => pages.has(page));
-  if (ahead.length === 0 || at < 0) return [...lines];
-  const own = (line: SchemeLine) => pages.has(line.page);
+  if (ahead.length === 0 || at < 0) return linesFor(lines, rig);
+  const own = (line: { page: string }) => pages.has(line.page);
   const named = (tool: number, name: string) => `${tool + 1}. ${name}`;
   return [
-    ...lines.slice(0, at),
+    ...linesFor(lines.slice(0, at), rig),
     ...ahead.flatMap((each, tool) =>
       linesOfAhead(lines.filter(own), each, tool, pinsOf(rig.attachment)).map((line) => ({
         ...line,
@@ -48,7 +55,9 @@ export function askedLines({ lines }: Scheme, rig: ResolvedRig, ahead: readonly 
         page: named(tool, each.name),
       })),
     ),
-    ...lines.slice(at).map((line) => (own(line) ? { ...line, page: named(ahead.length, line.page) } : line)),
+    ...linesFor(lines.slice(at), rig).map((line) =>
+      own(line) ? { ...line, page: named(ahead.length, line.page) } : line,
+    ),
   ];
 }
 
@@ -58,7 +67,7 @@ function linesOfAhead(
   tool: number,
   pins: readonly PointKey[],
 ): AskedLine[] {
-  return lines.flatMap((line): AskedLine[] => {
+  return linesFor(lines, rig).flatMap((line): AskedLine[] => {
     if (!isConnector(line)) return works(rig) ? [line] : [];
     return [
       { ...line, measure: { kind: "hitch", end: "front", to: pins[tool]! } },
@@ -71,7 +80,7 @@ function linesOfAhead(
   });
 }
 
-function isConnector({ measure }: SchemeLine): boolean {
+function isConnector({ measure }: AskedLine): boolean {
   return measure.kind === "between" && measure.from === "reference" && measure.to === "pin";
 }
 

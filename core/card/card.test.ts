@@ -9,6 +9,7 @@ import { resolveRig } from "../rig/resolve.ts";
 import { sampleFacts, sampleReading, sampleRig } from "../rig/sample.ts";
 import { fillCard, MACHINE_DISPLAY } from "./fill.ts";
 import { freeze, retype } from "./numbered.ts";
+import { USUAL_ORDER } from "./order.ts";
 import { compareShown } from "./read-back.ts";
 import type { Scheme, SchemeLine } from "./scheme.ts";
 import { SHIPPED_SCHEMES, shippedOf } from "./shipped.ts";
@@ -37,11 +38,14 @@ describe("the same rig in each terminal's terms", () => {
       "Receiver, side": "0.02 m left",
       "Receiver height": "2.94 m",
       "Axle to connection": "1.04 m behind",
+      "Connection type": "drawbar",
       "Connection to working edge, front": "4.18 m behind",
       "Connection to working edge, rear": "4.50 m behind",
       "Connection to wheels": "5.26 m behind",
       "Side offset": "0.03 m right",
       "Working width": "4.50 m",
+      "Number of sections": "3",
+      "Width of section 1 to 3": "1.50 m",
       "Switch-on delay": "0.00 s",
       "Switch-off delay": "0.00 s",
       "Line spacing": "4.50 m",
@@ -58,7 +62,11 @@ describe("the same rig in each terminal's terms", () => {
       "Hitch to working point": "−170.9 in",
       "Middle from the left edge": "87.6 in",
       "Working width": "177.2 in",
+      "Overall width": "177.2 in",
       "Number of rows": "30",
+      "Row spacing": "5.9 in",
+      "Number of sections": "3",
+      "Rows in section 1 to 3": "10",
       "Switch-on delay": "0.00 s",
       "Switch-off delay": "0.00 s",
       "Line spacing": "177.2 in",
@@ -83,9 +91,9 @@ describe("the same rig in each terminal's terms", () => {
 
   it("never rounds by more than half the last place", () => {
     for (const each of SHIPPED_SCHEMES)
-      for (const [at, { rounding, unit }] of card(each.id).lines.entries())
-        if (rounding !== null) {
-          const step = METRES_PER[unit as keyof typeof METRES_PER] * 10 ** -each.lines[at]!.decimals;
+      for (const { rounding, form } of card(each.id).lines)
+        if (rounding !== null && form.kind === "length") {
+          const step = METRES_PER[form.unit as keyof typeof METRES_PER] * 10 ** -form.decimals;
           expect(Math.abs(rounding)).toBeLessThanOrEqual(step / 2 + 1e-9);
         }
   });
@@ -121,8 +129,9 @@ describe("what keeps a figure off the card", () => {
       unit: "mm",
       decimals: 0,
       sign: { kind: "unsigned" },
+      only: "every",
     };
-    const own: Scheme = { id: "own", name: "Own", asks: "", lines: [unsigned] };
+    const own: Scheme = { id: "own", name: "Own", asks: "", lines: [unsigned], order: USUAL_ORDER };
     const rig = sampleRig({ "receiver.foreAft": -0.3 });
     expect(fillCard(own, rig, [], PRESETS.metric, []).lines[0]).toMatchObject({
       figure: null,
@@ -156,7 +165,8 @@ describe("a tool that hangs otherwise", () => {
     const chosen = kind
       ? { ...rig, values: { ...rig.values, "tool.kind": { ...rig.values["tool.kind"], choice: kind } } }
       : rig;
-    return (id: string) => fillCard(scheme(id), chosen, [], PRESETS.metric, []);
+    return (by: string | Scheme) =>
+      fillCard(typeof by === "string" ? scheme(by) : by, chosen, [], PRESETS.metric, []);
   };
   const said = (filled: ReturnType<typeof fillCard>) =>
     Object.fromEntries(
@@ -216,9 +226,14 @@ describe("a tool that hangs otherwise", () => {
     );
   });
 
-  it("without rows answers none where rows are asked", () => {
+  it("without rows is not asked for them, or answers none where a terminal asks all the same", () => {
     const mower = on("mounted", { "rows.count": null, "rows.spacing": null }, "mower");
-    const rows = mower("hitch-m").lines.find(({ label }) => label === "Number of rows")!;
+    expect(mower("hitch-m").lines.map(({ label }) => label)).not.toContain("Number of rows");
+    const every: Scheme = {
+      ...scheme("hitch-m"),
+      lines: scheme("hitch-m").lines.map((line) => ({ ...line, only: "every" })),
+    };
+    const rows = mower(every).lines.find(({ label }) => label === "Number of rows")!;
     expect(rows).toMatchObject({ figure: "0", blockedBy: null, derivation: "this tool has none" });
     const drill = on("mounted", { "rows.count": null }, "drill");
     expect(drill("hitch-m").ready).toBe(false);
@@ -371,12 +386,23 @@ describe("a read-back", () => {
       "Hitch to working point": "Hitch to coverage point",
       "Middle from the left edge": "Centre distance from left edge",
     };
+    // Twelve lines in the words of the first hour, for whatever tool; thirteen with the connection; then those of some tools only.
+    const first = ["Axle type", "Hitch to pivot", "Hitch to working point", "Middle from the left edge"]
+      .concat(["Working width", "Number of rows", "Switch-on delay", "Switch-off delay", "Line spacing"])
+      .concat(["Hitch to receiver", "Receiver to the right of centre", "Receiver height"]);
+    const every = (labels: readonly string[]) =>
+      hitch!.lines
+        .filter(({ label }) => labels.includes(label))
+        .map((line): SchemeLine => ({ ...line, only: "every" }));
     const older = {
       ...hitch!,
       asks: "Tool lengths from the hitch, behind counted as minus; one coverage point; the centre from the left edge.",
-      lines: hitch!.lines.slice(1).map((line) => ({ ...line, label: before[line.label] ?? line.label })),
+      lines: every(first).map((line) => ({ ...line, label: before[line.label] ?? line.label })),
     };
+    expect(older.lines).toHaveLength(12);
     expect(shippedOf(older)).toBe("older");
+    expect(shippedOf({ ...hitch!, lines: every(["Connection type", ...first]) })).toBe("older");
+    expect(shippedOf({ ...hitch!, lines: every(first) })).toBe("edited");
     expect(shippedOf({ ...older, name: "Ours" })).toBe("edited");
   });
 

@@ -1,5 +1,5 @@
 import type { Attachment } from "../dimension/attachment.ts";
-import { dimension, hasDimension, isOfWork, unchanging } from "../dimension/catalogue.ts";
+import { type DimensionKey, dimension, hasDimension, isOfWork } from "../dimension/catalogue.ts";
 import { type PointKey, pointLabel } from "../dimension/points.ts";
 import { type Finding, inUnits, stopsOf, type ToldFinding } from "../finding/finding.ts";
 import { MINUS, roundHalfUp } from "../quantity/figure.ts";
@@ -8,11 +8,14 @@ import { inUnit } from "../quantity/measure.ts";
 import type { Units } from "../quantity/units.ts";
 import { askedOf, usesTerminal } from "../rig/asked.ts";
 import { between, type Chain, evaluate, joined, trackSpacing } from "../rig/chain.ts";
-import type { ResolvedRig } from "../rig/resolve.ts";
+import { weakest } from "../rig/grade.ts";
+import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { askedLines, pinsOf, type ToolAhead, trainCautions } from "./ahead.ts";
+import { sectionCount, sectionFigure } from "./of-sections.ts";
 import {
   type AskedLine,
+  asksForCount,
   type DerivedChoice,
   type FigureForm,
   isDelay,
@@ -45,7 +48,7 @@ export type CardLine = {
 };
 
 export type Card = {
-  scheme: Pick<Scheme, "id" | "name" | "asks">;
+  scheme: Omit<Scheme, "lines">;
   lines: CardLine[];
   /** findings that keep the card from being typed in */
   stops: ToldFinding[];
@@ -80,7 +83,7 @@ export function fillCard(
   });
   const blocked = lines.some((line) => line.blockedBy !== null);
   return {
-    scheme: { id: scheme.id, name: scheme.name, asks: scheme.asks },
+    scheme: { id: scheme.id, name: scheme.name, asks: scheme.asks, order: scheme.order },
     lines,
     stops,
     ready: told && stops.length === 0 && !blocked,
@@ -111,16 +114,16 @@ function fillLine(line: AskedLine, { rig, next, stops }: About): CardLine {
   if (isTimeUnit(line.unit)) return { ...base, unit, ...writeTime(line.unit, line.decimals, chain!, stops) };
   if (hasNone(measure, rig))
     return { ...base, figure: "0", unit, rounding: null, blockedBy: null, derivation: "this tool has none" };
-  const blockedBy = blockOf(chain!, stops, rig);
+  const blockedBy = blockOf(chain!, stops, rig) ?? unsplit(measure, chain!);
   if (blockedBy) return { ...base, figure: null, unit, rounding: null, blockedBy };
-  if (isCount(measure))
+  if (asksForCount(line))
     return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
   return { ...base, unit, ...writeFigure({ ...line, unit: line.unit }, line.sense * chain!.total!) };
 }
 
 /** The unit printed beside a line's figure; feet stand in the figure itself. */
 export function printedUnit({ measure, unit }: Pick<AskedLine, "measure" | "unit">): string {
-  if (measure.kind === "choice" || isCount(measure)) return "";
+  if (measure.kind === "choice" || asksForCount({ measure })) return "";
   return isTimeUnit(unit) || !isFeet(unit) ? unit : "";
 }
 
@@ -223,12 +226,39 @@ function chainOf(measure: AskedMeasure, rig: ResolvedRig, next: ResolvedRig): Ch
         : joined(own, between(next, pinBefore(next, measure.to), measure.to, "x"));
     }
     case "dimension":
-      return evaluate([{ key: measure.key, coefficient: 1 }], rig);
+      return readingOr(measure.key, rig);
     case "track spacing":
       return trackSpacing(rig);
+    case "section count":
+    case "section widths":
+    case "section units":
+      return sectionCount(rig);
+    case "section":
+      return sectionFigure(measure, rig);
     case "choice":
       return null;
   }
+}
+
+/** What a terminal is told where nobody read it, assumed: a tool no wider than it works. */
+const STANDS_IN: Partial<Record<DimensionKey, DimensionKey>> = { "tool.overall": "tool.width" };
+
+function standIn(key: DimensionKey, { values }: ResolvedRig): DimensionKey | null {
+  return values[key].value === null ? (STANDS_IN[key] ?? null) : null;
+}
+
+function readingOr(key: DimensionKey, rig: ResolvedRig): Chain {
+  const other = standIn(key, rig);
+  const read = evaluate([{ key: other ?? key, coefficient: 1 }], rig);
+  return other === null || read.total === null ? read : { ...read, grade: weakest([read.grade, "assumed"]) };
+}
+
+/** Why a section has no figure although its readings are there. */
+function unsplit(measure: AskedMeasure, { total }: Chain): string | null {
+  if (total !== null) return null;
+  return measure.kind === "section" && measure.of === "units"
+    ? "This section holds no whole number of rows or nozzles: its width and the spacing do not agree."
+    : "The sections are missing.";
 }
 
 function pinBefore({ attachment }: ResolvedRig, pin: PointKey): PointKey {
@@ -245,7 +275,7 @@ function turning(point: PointKey, rig: ResolvedRig): PointKey {
 export function formOf({ measure, unit, decimals, sign }: AskedLine): FigureForm {
   if (measure.kind === "choice") return { kind: "choice" };
   if (isTimeUnit(unit)) return { kind: "time", unit, decimals };
-  return isCount(measure) ? { kind: "count" } : { kind: "length", unit, decimals, sign };
+  return asksForCount({ measure }) ? { kind: "count" } : { kind: "length", unit, decimals, sign };
 }
 
 /** Whether a terminal asks for what this tool does not have: rows of a mower. */
@@ -255,10 +285,6 @@ function hasNone(measure: AskedMeasure, rig: ResolvedRig): boolean {
     rig.values[measure.key].value === null &&
     !askedOf(rig).some(({ key }) => key === measure.key)
   );
-}
-
-function isCount(measure: AskedMeasure): boolean {
-  return measure.kind === "dimension" && unchanging(measure.key).kind === "count";
 }
 
 const CHOICE_WORDS: Record<DerivedChoice, string> = {
@@ -275,12 +301,26 @@ function derivationOf({ measure, sense }: AskedLine, rig: ResolvedRig): string {
     case "hitch":
       return `${pointLabel("reference", rig)}, to the pin ${measure.end === "front" ? "it hangs on" : "the next tool hangs on"}, ${POSITIVE_WORD.x[sense === 1 ? 0 : 1]} is +`;
     case "dimension":
-      return dimension(measure.key, rig).fromTo;
+      return standIn(measure.key, rig) === null
+        ? dimension(measure.key, rig).fromTo
+        : "nobody taped it: as wide as it works, assumed";
     case "track spacing":
       return "working width less overlap";
+    case "section count":
+      return "the sections of the tool, left to right";
+    case "section widths":
+    case "section units":
+    case "section":
+      return ofSection(rig);
     case "choice":
       return isDerived(measure.choice) ? CHOICE_WORDS[measure.choice] : "set as the scheme says";
   }
+}
+
+function ofSection(rig: ResolvedRig): string {
+  return givenSections(rig) === null
+    ? "nobody gave sections: one as wide as the tool, assumed"
+    : "from the table of sections, counted from the left end";
 }
 
 /** On a terminal with a single working point the middle of the work is given; say what that costs at the headland. */

@@ -3,16 +3,33 @@
  * frame (or a value), a unit, decimals and a sign rule. Schemes are records; the shipped ones are no
  * different from one a user makes.
  */
-import type { DimensionKey } from "../dimension/catalogue.ts";
+import { type DimensionKey, unchanging } from "../dimension/catalogue.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
 import { LENGTH_STYLES, type LengthStyle } from "../quantity/length.ts";
+import type { OnlyFor } from "./only.ts";
+import type { EntryStep } from "./order.ts";
 
 export type Measure =
   | { kind: "between"; from: PointKey; to: PointKey; axis: Axis }
   | { kind: "dimension"; key: DimensionKey }
   | { kind: "track spacing" }
+  /** how many sections there are */
+  | { kind: "section count" }
+  /** a line for each section, from the left: how wide it is, or how many rows or nozzles it has */
+  | { kind: "section widths" }
+  | { kind: "section units" }
   /** a choice that follows from the rig, or one to be set as it stands here */
   | { kind: "choice"; choice: string };
+
+export const MEASURES = [
+  "between",
+  "dimension",
+  "track spacing",
+  "section count",
+  "section widths",
+  "section units",
+  "choice",
+] as const satisfies readonly Measure["kind"][];
 
 /** Choices that follow from the rig; any other is set to just what the scheme says. */
 export const DERIVED_CHOICES = ["axle type", "connection type"] as const;
@@ -61,6 +78,8 @@ export type SchemeLine = {
   unit: LineUnit;
   decimals: number;
   sign: SignRule;
+  /** which tools the terminal shows the line for */
+  only: OnlyFor;
 };
 
 /** How one figure of a terminal is written. */
@@ -76,10 +95,35 @@ export type FigureForm =
  */
 export type HitchOfAhead = { kind: "hitch"; end: "front" | "rear"; to: PointKey };
 
+/** One section of the tool, 0 at the left end: its width, or how many rows or nozzles it has. */
+export type OfSection = { kind: "section"; of: "width" | "units"; at: number };
+
 /** A line as a terminal asks it of one rig; `tool` tells which of the tools ahead it is about, absent: the tool in view. */
-export type AskedLine = Omit<SchemeLine, "measure"> & { measure: Measure | HitchOfAhead; tool?: number };
+export type AskedLine = Omit<SchemeLine, "measure"> & {
+  measure: Measure | HitchOfAhead | OfSection;
+  tool?: number;
+};
+
+/** Whether a line is answered by a whole number of things. */
+export function asksForCount({ measure }: Pick<AskedLine, "measure">): boolean {
+  switch (measure.kind) {
+    case "dimension":
+      return unchanging(measure.key).kind === "count";
+    case "section":
+      return measure.of === "units";
+    default:
+      return measure.kind === "section count" || measure.kind === "section units";
+  }
+}
 
 /** What a terminal asks of one rig. */
 export type AskedScheme = { lines: readonly AskedLine[] };
 
-export type Scheme = { id: string; name: string; asks: string; lines: SchemeLine[] };
+export type Scheme = {
+  id: string;
+  name: string;
+  asks: string;
+  lines: SchemeLine[];
+  /** in which order its terminal is set up */
+  order: readonly EntryStep[];
+};

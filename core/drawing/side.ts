@@ -299,6 +299,7 @@ function drawnAlong(rig: ResolvedRig, { station, region, only }: Sheet) {
   const leads = leading(rig);
   return askedOf(rig).filter(
     (entry) =>
+      entry.letter !== "" &&
       (working || !isOfWork(entry)) &&
       (entry.span?.axis === "x" || entry.span?.axis === "up") &&
       (only === null || only === entry.key) &&

@@ -11,7 +11,7 @@ export const METRES_PER = { m: 1, cm: 0.01, mm: 0.001, in: 0.0254, ft: 0.3048 } 
 export type LengthUnit = keyof typeof METRES_PER;
 
 /** How a length is printed: the feet styles write feet, whole inches and a fraction to 1/16 or 1/8. */
-export const LENGTH_STYLES = ["m", "cm", "mm", "in", "ft-in", "ft-in/8"] as const;
+export const LENGTH_STYLES = ["m", "cm", "mm", "in", "ft", "ft-in", "ft-in/8"] as const;
 export type LengthStyle = (typeof LENGTH_STYLES)[number];
 
 /** Whether a text from outside names a way lengths are printed. */
@@ -40,6 +40,7 @@ const EXAMPLES: Record<LengthStyle, string> = {
   cm: "12.5 or 4 7/8 in",
   mm: "3810 or 3.81 m",
   in: "150 or 12' 6\"",
+  ft: "12.53 or 3.81 m",
   "ft-in": "12' 6 3/8\" or 3.81 m",
   "ft-in/8": "12' 6 3/8\" or 3.81 m",
 };
@@ -226,7 +227,7 @@ function inMetres({ value, step, grouped }: Part, unit: LengthUnit): ParsedLengt
   return { metres: value * METRES_PER[unit], step: step * METRES_PER[unit] };
 }
 
-const DECIMALS: Record<Exclude<LengthStyle, FeetStyle>, number> = { m: 3, cm: 1, mm: 0, in: 2 };
+const DECIMALS: Record<Exclude<LengthStyle, FeetStyle>, number> = { m: 3, cm: 1, mm: 0, in: 2, ft: 2 };
 
 export type PrintOptions = {
   /** decimals after the mark; the feet styles carry their own fraction */

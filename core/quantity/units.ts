@@ -15,9 +15,9 @@ export const PRESETS: Record<UnitSystem, Units> = {
   us: { tape: "ft-in", small: "in" },
 };
 
-/** Feet and inches, decimal inches: a choice counted in inches. */
+/** Feet and inches, decimal inches or decimal feet: a choice of the foot's family. */
 export function inInches(style: LengthStyle): boolean {
-  return isFeet(style) || style === "in";
+  return isFeet(style) || style === "in" || style === "ft";
 }
 
 /** For small lengths such as uncertainties: millimetres, or decimal inches beside a tape in inches. */

@@ -1,5 +1,5 @@
 import type { Attachment } from "../dimension/attachment.ts";
-import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { Dimension, DimensionKey } from "../dimension/catalogue.ts";
 import type { ChangeKind } from "../dimension/change.ts";
 import type { ConditionKey } from "../dimension/condition.ts";
 import type { Term } from "./frame.ts";
@@ -25,6 +25,17 @@ export type Reading = {
   note: string;
   photoId: string | null;
 };
+
+/** What an implement told a terminal of itself, SI in the dimension's own direction. */
+export type ToldValue = { id: string; value: number; rawText: string; person: string; at: string };
+
+/** A length that cannot be zero, told as zero, is one that nobody entered on the implement. */
+export function isLeftZero(
+  { plausible: [low], untapedZero }: Pick<Dimension, "plausible" | "untapedZero">,
+  value: number,
+): boolean {
+  return value === 0 && (low > 0 || untapedZero === "stop");
+}
 
 /** What a section has besides its width. */
 export type SectionPart = {
@@ -91,6 +102,8 @@ export type RigFacts = {
   readings: Partial<Record<DimensionKey, readonly Reading[]>>;
   /** the newest reading of the sitting before the current one */
   previous: Partial<Record<DimensionKey, Reading>>;
+  /** what the implement tells about itself: never a reading, but better than nothing */
+  told: Partial<Record<DimensionKey, ToldValue>>;
   sections: SectionLayout | null;
   changes: readonly Change[];
   proofs: readonly Proof[];
@@ -98,7 +111,16 @@ export type RigFacts = {
 
 /** Readings and nothing else: no variant, sections, changes or proofs. */
 export function bareFacts(attachment: Attachment, readings: RigFacts["readings"]): RigFacts {
-  return { attachment, variant: null, readings, previous: {}, sections: null, changes: [], proofs: [] };
+  return {
+    attachment,
+    variant: null,
+    readings,
+    previous: {},
+    told: {},
+    sections: null,
+    changes: [],
+    proofs: [],
+  };
 }
 
 /** A file counts in millimetres: what differs by less than half of one is the same reading, SI. */

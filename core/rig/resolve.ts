@@ -12,11 +12,13 @@ import { isToolKind, type ToolKindKey } from "../trade/kinds.ts";
 import {
   type Change,
   isAfter,
+  isLeftZero,
   type Moment,
   type Proof,
   type Reading,
   type RigFacts,
   type SectionLayout,
+  type ToldValue,
 } from "./facts.ts";
 import type { Term } from "./frame.ts";
 import { below, type Grade, gradeOf } from "./grade.ts";
@@ -45,6 +47,8 @@ export type Resolved = {
   stale: Change | null;
   /** the newest reading of the current sitting */
   reading: Reading | null;
+  /** what the implement tells of it: reckoned with, as assumed, where nobody read it */
+  told: ToldValue | null;
   /** all of the current sitting, oldest first */
   repeats: readonly Reading[];
   /** largest less smallest of the repeats, SI; 0 for one reading */
@@ -237,10 +241,11 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
   const { key } = entry;
   const repeats = facts.readings[key] ?? [];
   const reading = repeats.at(-1) ?? null;
-  const base = { key, plausible: entry.plausible, reading, repeats, previous: facts.previous[key] ?? null };
+  const told = facts.told[key] ?? null;
+  const previous = facts.previous[key] ?? null;
+  const base = { key, plausible: entry.plausible, reading, told, repeats, previous };
   if (!reading) {
-    const stands = entry.whenMissing === "assumed" ? entry.otherwise?.value : null;
-    const assumed = typeof stands === "number" ? stands : null;
+    const assumed = standsIn(entry, told);
     return {
       ...base,
       value: assumed,
@@ -274,6 +279,13 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
     spread: Math.max(...numbers) - Math.min(...numbers),
     proof,
   };
+}
+
+/** What is reckoned with while nobody read it: what the implement tells, else what the catalogue assumes. */
+function standsIn(entry: Dimension, told: ToldValue | null): number | null {
+  if (told && !isLeftZero(entry, told.value)) return told.value;
+  const stands = entry.whenMissing === "assumed" ? entry.otherwise?.value : null;
+  return typeof stands === "number" ? stands : null;
 }
 
 function doubtOf(entry: Dimension, value: number, grade: Grade): Doubt | null {

@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from "vitest";
 import { readLog } from "../../formats/nmea/log.ts";
 import { writeLog } from "../../formats/nmea/write.ts";
+import { askedLines } from "../card/ahead.ts";
 import { fillCard } from "../card/fill.ts";
 import { SHIPPED_SCHEMES } from "../card/shipped.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
@@ -30,7 +31,7 @@ function fed(of: ResolvedRig, id = "axle-m"): Believed {
   const scheme = SHIPPED_SCHEMES.find((each) => each.id === id)!;
   const { lines } = fillCard(scheme, of, [], PRESETS.metric, []);
   const believed = believe(
-    scheme,
+    { lines: askedLines(scheme, of, []) },
     lines.map(({ figure, word }) => ({ text: figure ?? "0", word })),
   );
   return { ...believed, delays: { on: 0.8, off: 0.5 } };

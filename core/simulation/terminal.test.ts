@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { askedLines } from "../card/ahead.ts";
 import { fillCard } from "../card/fill.ts";
 import type { SchemeLine } from "../card/scheme.ts";
 import { SHIPPED_SCHEMES } from "../card/shipped.ts";
@@ -100,7 +101,7 @@ describe("a terminal that was fed a card", () => {
         const rig = sampleRig(own);
         const { lines } = fillCard(each, rig, [], PRESETS.metric, []);
         const believed = believe(
-          each,
+          { lines: askedLines(each, rig, []) },
           lines.map(({ figure, word }) => ({ text: figure!, word })),
         );
         // Two figures are rounded on the way from the receiver to the work: half a place each.

@@ -3,7 +3,7 @@
  * zero until somebody types it, the axle is preset to steered, the lines keep the last tool's spacing, and a page that is
  * left with Cancel forgets what was chosen on it.
  */
-import { type AskedLine, type AskedScheme, isTimeUnit, type TimeUnit } from "../card/scheme.ts";
+import { type AskedLine, type AskedScheme, asksForCount, isTimeUnit, type TimeUnit } from "../card/scheme.ts";
 import { bareUnit, isFeet, printLength } from "../quantity/length.ts";
 import { lineValue, type Typed } from "./believed.ts";
 
@@ -17,13 +17,14 @@ export function freshTerminal(scheme: AskedScheme, lastSpacing: number): Termina
   return { typed: scheme.lines.map((line) => presetOf(line, lastSpacing)) };
 }
 
-function presetOf({ measure, unit, decimals, sign }: AskedLine, lastSpacing: number): Typed {
+function presetOf(line: AskedLine, lastSpacing: number): Typed {
+  const { measure, unit, decimals, sign } = line;
   const word = sign.kind === "words" ? sign.plus : "";
   if (measure.kind === "choice") return { text: measure.choice === "axle type" ? "steered" : "", word: "" };
   if (isTimeUnit(unit)) return { text: (0).toFixed(decimals), word };
   if (measure.kind === "track spacing")
     return { text: printLength(lastSpacing, unit, { decimals, bare: true }), word };
-  if (measure.kind === "dimension" && measure.key === "rows.count") return { text: "0", word };
+  if (asksForCount(line)) return { text: "0", word };
   return { text: (0).toFixed(isFeet(unit) ? 0 : decimals), word };
 }
 
@@ -34,8 +35,7 @@ export function entryProblem(line: AskedLine, { text, word }: Typed): string | n
     if (measure.choice === "axle type") return /^(rigid|steered)$/.test(text) ? null : "Rigid or steered.";
     return text.trim().length <= 40 ? null : "That is longer than its field.";
   }
-  if (measure.kind === "dimension" && measure.key === "rows.count")
-    return /^\d{1,3}$/.test(text.trim()) ? null : "A whole number.";
+  if (asksForCount(line)) return /^\d{1,3}$/.test(text.trim()) ? null : "A whole number.";
   const value = lineValue(line, { text, word });
   if (isTimeUnit(line.unit)) return value !== null && value <= MOST_DELAY ? null : delayProblem(line.unit);
   if (value === null) return `A length in ${isFeet(line.unit) ? "feet and inches" : bareUnit(line.unit)}.`;

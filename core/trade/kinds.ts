@@ -211,6 +211,10 @@ export const UNMETERED: readonly ToolKindKey[] = kindsThat(() => true).filter(
   (key) => !METERED.includes(key),
 );
 
+/** What has its row units on one bar; all else has no toolbar to tape to. */
+const BARRED: readonly ToolKindKey[] = ["planter", "hoe", "other"];
+export const UNBARRED: readonly ToolKindKey[] = kindsThat(() => true).filter((key) => !BARRED.includes(key));
+
 /** What may carry its bed on springs of its own, beside the linkage. */
 const SPRUNG: readonly ToolKindKey[] = ["mower", "conditioner"];
 export const UNSPRUNG: readonly ToolKindKey[] = kindsThat(() => true).filter((key) => !SPRUNG.includes(key));

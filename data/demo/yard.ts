@@ -18,7 +18,7 @@ import { addPoint, createMachine, listMachines, pointsOf } from "../machines.ts"
 import { keepReading, keepSections } from "../readings.ts";
 import { createRig, findRig, type Machine, type RigTool, toolsOf } from "../rigs.ts";
 import { point } from "../schema/index.ts";
-import { findScheme, setTerminal } from "../schemes.ts";
+import { findScheme, nameProfile, setTerminal } from "../schemes.ts";
 import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf } from "../settings.ts";
 import { wholesOf } from "../whole.ts";
 import { BORROWED, type DemoRig, GRASS_AND_GRAIN, PROVEN } from "./drills.ts";
@@ -91,8 +91,9 @@ function plantRig(db: Database, demo: DemoRig): RigTool {
     },
     BY,
   );
-  setTerminal(db, tractorId, { schemeId: demo.scheme, profileName: demo.profile, name: demo.terminal }, BY);
+  setTerminal(db, tractorId, { schemeId: demo.scheme, name: demo.terminal }, BY);
   const planted = findRig(db, id)!;
+  nameProfile(db, planted, demo.profile, BY);
   keepAll(db, planted, demo.told, demo);
   keepSections(db, planted, demo.sections.widths, {
     instrument: demo.sections.by,
@@ -240,6 +241,7 @@ function plantCard(
   issueCard(db, rig, {
     schemeName: scheme.name,
     profileName: profile,
+    order: scheme.order,
     terminalName: terminal,
     person,
     at,

@@ -1,13 +1,17 @@
 import { integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import type { FigureForm, LineUnit } from "../../core/card/scheme.ts";
+import { ONLY_FOR, type OnlyFor } from "../../core/card/only.ts";
+import type { EntryStep } from "../../core/card/order.ts";
+import { type FigureForm, type LineUnit, MEASURES } from "../../core/card/scheme.ts";
 import { oneOf } from "./checks.ts";
-import { machine } from "./machines.ts";
+import { machine, variant } from "./machines.ts";
 import { factSeq } from "./record.ts";
 
 export const scheme = sqliteTable("scheme", {
   id: text().primaryKey(),
   name: text().notNull(),
   asks: text().notNull(),
+  /** the steps its terminal is set up by, as a list of their names; empty: the usual ones */
+  entryOrder: text({ mode: "json" }).$type<EntryStep[]>().notNull().default([]),
 });
 
 export const schemeLine = sqliteTable(
@@ -19,7 +23,7 @@ export const schemeLine = sqliteTable(
     position: integer().notNull(),
     page: text().notNull(),
     label: text().notNull(),
-    measure: text({ enum: ["between", "dimension", "track spacing", "choice"] }).notNull(),
+    measure: text({ enum: MEASURES }).notNull(),
     fromPoint: text(),
     toPoint: text(),
     axis: text(),
@@ -31,16 +35,21 @@ export const schemeLine = sqliteTable(
     sign: text({ enum: ["signed", "words", "unsigned"] }).notNull(),
     plusWord: text().notNull().default(""),
     minusWord: text().notNull().default(""),
+    /** which tools it is shown for */
+    onlyFor: text({ enum: ONLY_FOR as [OnlyFor, ...OnlyFor[]] })
+      .notNull()
+      .default("every"),
   },
   (table) => [
     primaryKey({ columns: [table.schemeId, table.position] }),
     oneOf("scheme_line_measure", table.measure, table.measure.enumValues),
     oneOf("scheme_line_sign", table.sign, table.sign.enumValues),
+    oneOf("scheme_line_only_for", table.onlyFor, ONLY_FOR),
     oneOf("scheme_line_sense", table.sense, ["1", "-1"]),
   ],
 );
 
-/** The terminal in a tractor's cab: which scheme it asks by, and what the rig's profile is called there. */
+/** The terminal in a tractor's cab, and which scheme it asks by. */
 export const terminal = sqliteTable("terminal", {
   tractorId: integer()
     .primaryKey()
@@ -48,10 +57,23 @@ export const terminal = sqliteTable("terminal", {
   schemeId: text()
     .notNull()
     .references(() => scheme.id),
-  profileName: text().notNull().default(""),
   /** what the people here call it */
   name: text().notNull().default(""),
 });
+
+/** What a terminal's profile of an implement is called, of each of its variants; without one it is that of the whole tool. */
+export const profile = sqliteTable(
+  "profile",
+  {
+    id: integer().primaryKey(),
+    implementId: integer()
+      .notNull()
+      .references(() => machine.id),
+    variantId: integer().references(() => variant.id),
+    name: text().notNull(),
+  },
+  (table) => [uniqueIndex("profile_of").on(table.implementId, table.variantId)],
+);
 
 /** A card as it went to the cab, numbered by tractor; its lines are frozen. */
 export const card = sqliteTable(
@@ -65,6 +87,8 @@ export const card = sqliteTable(
     schemeName: text().notNull(),
     profileName: text().notNull(),
     terminalName: text().notNull().default(""),
+    /** in which order it was to be typed in; empty: the usual one */
+    entryOrder: text({ mode: "json" }).$type<EntryStep[]>().notNull().default([]),
   },
   (table) => [uniqueIndex("card_number").on(table.tractorId, table.number)],
 );

@@ -54,3 +54,11 @@ export const section = sqliteTable(
 
 /** Something on a machine was changed, of the kind its topic says; older readings it touches are stale. */
 export const change = sqliteTable("change", { seq: factSeq(), note: text().notNull().default("") });
+
+/** What an implement told a terminal about itself, a dimension the fact's topic; the newest counts, beside the readings and never among them. */
+export const implementTold = sqliteTable("implement_told", {
+  seq: factSeq(),
+  /** SI, in the dimension's own direction */
+  value: real().notNull(),
+  rawText: text().notNull(),
+});

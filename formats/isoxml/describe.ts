@@ -11,7 +11,7 @@ import { type Attachment, isFixed } from "../../core/dimension/attachment.ts";
 import { hasDimension } from "../../core/dimension/catalogue.ts";
 import type { PointKey } from "../../core/dimension/points.ts";
 import { between } from "../../core/rig/chain.ts";
-import type { ResolvedRig } from "../../core/rig/resolve.ts";
+import { givenSections, type ResolvedRig } from "../../core/rig/resolve.ts";
 import { placeSections } from "../../core/rig/sections.ts";
 import { TOOL_KINDS, type ToolKindKey } from "../../core/trade/kinds.ts";
 
@@ -295,6 +295,7 @@ function toolElements(rig: ResolvedRig, designator: string): Element[] {
   const middle = { ...workAlong(rig), offsetY: between(rig, reference, "workMid", "y").total };
   const width = rig.values["tool.width"].value;
   const kind = kindOf(rig);
+  const given = givenSections(rig) !== null;
   const turns = reference === "pivot" ? { rotationX: 0, rotationY: 0 } : {};
   return [
     {
@@ -331,7 +332,7 @@ function toolElements(rig: ResolvedRig, designator: string): Element[] {
     ...placeSections(rig).map(
       (section): Element => ({
         type: "section",
-        designator: `Section ${section.number}`,
+        designator: given ? `Section ${section.number}` : "One section, assumed",
         number: 2 + section.number,
         parent: 2,
         properties: lengths({

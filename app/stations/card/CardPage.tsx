@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Form, Link, useFetcher } from "react-router";
-import { ENTRY_ORDER } from "../../../core/card/order.ts";
+import type { StepOfEntry } from "../../../core/card/order.ts";
 import { isNothing } from "../../../core/quantity/figure.ts";
 import type { Route } from "../../routes/+types/card";
 import type { Outcome } from "../../session/outcome.ts";
@@ -44,7 +44,7 @@ export function CardPage({ loaderData: { frame, card }, actionData }: Route.Comp
               ))}
           </p>
         )}
-        {card.works && <TerminalForm card={card} />}
+        {card.works && <TerminalForm key={card.profile.of} card={card} />}
         {(card.works ? card.pages : []).map(({ page, rows }) => (
           <section key={page} aria-label={page}>
             <h2 className="border-b-2 border-ink pb-1">{page}</h2>
@@ -55,7 +55,7 @@ export function CardPage({ loaderData: { frame, card }, actionData }: Route.Comp
             </ul>
           </section>
         ))}
-        {card.works && <Order />}
+        {card.works && <Order steps={card.order} />}
         <p className="flex flex-wrap gap-3">
           {frame.tools.length > 1 && card.printable > 0 && (
             <Link className="key" to={rigAddress(id, "cards/all/print")}>
@@ -79,15 +79,15 @@ export function CardPage({ loaderData: { frame, card }, actionData }: Route.Comp
 }
 
 /** In what order the terminal is set up. */
-function Order() {
+function Order({ steps }: { steps: readonly StepOfEntry[] }) {
   return (
     <details className="border-t border-line">
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-dye">
         In what order to type it in
       </summary>
       <ol className="grid list-decimal gap-0.5 pb-2 pl-6 leading-snug">
-        {ENTRY_ORDER.map(({ step, why }) => (
-          <li key={step}>
+        {steps.map(({ key, step, why }) => (
+          <li key={key}>
             <b className="font-[650]">{step}</b>: <span className="text-soft">{why}</span>
           </li>
         ))}
@@ -229,10 +229,10 @@ function Blocked({ card: { stops } }: { card: CardView }) {
   );
 }
 
-function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
+function TerminalForm({ card: { schemes, terminal, profile: now } }: { card: CardView }) {
   const fetcher = useFetcher<Outcome>();
   const [name, setName] = useState(terminal.name);
-  const [profile, setProfile] = useState(terminal.profileName);
+  const [profile, setProfile] = useState(now.name);
   const [problems, setProblems] = useState<FieldErrors>({});
   const save = (schemeId: string) => {
     const form = new FormData();
@@ -243,7 +243,7 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
     setProblems(checked.ok ? {} : checked.errors);
     if (checked.ok) fetcher.submit(form, { method: "post" });
   };
-  const changed = name.trim() !== terminal.name || profile.trim() !== terminal.profileName;
+  const changed = name.trim() !== terminal.name || profile.trim() !== now.name;
   const errors: FieldErrors = { ...fetcher.data?.errors, ...problems };
   const chosen = schemes.find(({ id }) => id === terminal.schemeId);
   return (
@@ -264,6 +264,7 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
         />
         <TextField
           label="Profile name on it"
+          hint={`of ${now.of}; each tool and each of its variants has its own`}
           value={profile}
           onChange={(event) => setProfile(event.target.value)}
           problem={errors.profileName}
@@ -302,7 +303,7 @@ function TerminalForm({ card: { schemes, terminal } }: { card: CardView }) {
 function Row({ row }: { row: CardRow }) {
   return (
     <li className="border-b border-hair" data-card-line={row.label}>
-      <details>
+      <details open={row.figure === null}>
         <summary className="grid min-h-11 cursor-pointer grid-cols-[1fr_auto_96px] items-center gap-3">
           <span className="leading-snug">
             {row.label}
@@ -323,10 +324,13 @@ function Row({ row }: { row: CardRow }) {
         <div className="grid gap-1 pb-2 pl-4">
           <p className="text-soft">{row.derivation}</p>
           <ul>
-            {row.links.map(({ letter, label, text, grade }) => (
-              <li key={letter} className="grid grid-cols-[24px_1fr_auto_96px] gap-2">
+            {row.links.map(({ letter, label, text, grade, href }) => (
+              <li key={letter + label} className="grid grid-cols-[24px_1fr_auto_96px] items-center gap-2">
                 <b className="text-dye">{letter}</b>
-                {label} <span className="font-semibold">{text}</span> <GradeMark grade={grade} />
+                <Link to={href} className="inline-flex min-h-11 items-center text-dye">
+                  {label}
+                </Link>{" "}
+                <span className="font-semibold">{text}</span> <GradeMark grade={grade} />
               </li>
             ))}
           </ul>

@@ -1,5 +1,4 @@
 import { Link } from "react-router";
-import { ENTRY_ORDER } from "../../../core/card/order.ts";
 import type { Route } from "../../routes/+types/numbered-print";
 import { rigAddress } from "../frame/address.ts";
 import type { NumberedLine, NumberedView } from "./numbered-view.server.ts";
@@ -67,8 +66,8 @@ function Page({ card, qr }: { card: NumberedView; qr: string }) {
       <section>
         <h2>In this order</h2>
         <ol className="list-decimal pl-5 text-small leading-snug">
-          {ENTRY_ORDER.map(({ step, why }) => (
-            <li key={step}>
+          {card.order.map(({ key, step, why }) => (
+            <li key={key}>
               <b>{step}</b>: {why}
             </li>
           ))}

@@ -1,6 +1,7 @@
 import type { ToolAhead } from "../../../core/card/ahead.ts";
 import { type Card, type CardLine, fillCard } from "../../../core/card/fill.ts";
 import { byPage, lapsed, type Retype, retype } from "../../../core/card/numbered.ts";
+import { type StepOfEntry, stepsOf } from "../../../core/card/order.ts";
 import type { Scheme } from "../../../core/card/scheme.ts";
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
@@ -14,10 +15,10 @@ import { aheadOf, works } from "../../../core/rig/whole.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../../data/cards.ts";
 import { uncoupledAt } from "../../../data/hookup.ts";
-import { findScheme, listSchemes, type Terminal, terminalOf } from "../../../data/schemes.ts";
+import { findScheme, listSchemes, profileOf, type Terminal, terminalOf } from "../../../data/schemes.ts";
 import { rigAddress } from "../frame/address.ts";
 import { day } from "../frame/print.ts";
-import type { OpenRig } from "../frame/rig-view.server.ts";
+import { type OpenRig, toolName } from "../frame/rig-view.server.ts";
 import { cureHref } from "../frame/stations.ts";
 
 export type CardRow = Omit<CardLine, "chain" | "rounding" | "form"> & {
@@ -42,6 +43,10 @@ export type CardView = Omit<Card, "lines" | "stops"> & {
   stops: { id: string; what: string; why: string; label: string; href: string }[];
   schemes: { id: string; name: string; asks: string }[];
   terminal: Terminal;
+  /** what the terminal's profile of this tool is called, as it works now */
+  profile: { name: string; of: string };
+  /** in which order it is typed in */
+  order: StepOfEntry[];
   cab: CabState | null;
   earlier: { number: number; issued: string }[];
   /** false for a tool that only carries: a terminal is told nothing of it */
@@ -56,14 +61,10 @@ const FIRST_SCHEME = "axle-m";
 
 /** How the terminal in the rig's tractor asks. */
 export function schemeNow({ db, rig }: OpenRig): { scheme: Scheme; terminal: Terminal } {
-  const { schemeId, profileName, name } = terminalOf(db, rig.tractor.id) ?? {
-    schemeId: FIRST_SCHEME,
-    profileName: "",
-    name: "",
-  };
+  const { schemeId, name } = terminalOf(db, rig.tractor.id) ?? { schemeId: FIRST_SCHEME, name: "" };
   const scheme = findScheme(db, schemeId);
   if (!scheme) throw new Response("This terminal's scheme is gone.", { status: 500 });
-  return { scheme, terminal: { schemeId, profileName, name } };
+  return { scheme, terminal: { schemeId, name } };
 }
 
 /** The card of the rig's tractor now, in the scheme chosen for its terminal. */
@@ -107,6 +108,11 @@ export function viewCard(open: OpenRig): CardView {
     })),
     schemes: listSchemes(db),
     terminal,
+    profile: {
+      name: profileOf(db, rig),
+      of: rig.variant ? `${toolName(rig)}, ${rig.variant.name}` : toolName(rig),
+    },
+    order: stepsOf(card.scheme.order),
     cab: latest && cabState(open, latest, card),
     earlier: listCards(db, rig)
       .slice(1, 6)

@@ -1,7 +1,9 @@
 import { byPage, lapsed, retype } from "../../../core/card/numbered.ts";
+import { type StepOfEntry, stepsOf } from "../../../core/card/order.ts";
 import type { FigureForm } from "../../../core/card/scheme.ts";
 import { isFeet } from "../../../core/quantity/length.ts";
 import { findCard, type NumberedCard, readbacksOf } from "../../../data/cards.ts";
+import { orderFrom } from "../../../data/schemes.ts";
 import { day } from "../frame/print.ts";
 import { headOf, type OpenRig, type RigHead, toolName, viewFrom } from "../frame/rig-view.server.ts";
 import { cardNow } from "./card-view.server.ts";
@@ -26,6 +28,8 @@ export type NumberedView = {
   where: string;
   issued: string;
   pages: { page: string; lines: NumberedLine[] }[];
+  /** in which order it is typed in */
+  order: StepOfEntry[];
   /** why it is not to be typed in any more; empty while it holds */
   outdated: string;
   /** where the rig's page is, to be opened by a phone's camera */
@@ -50,6 +54,7 @@ export function viewNumbered(open: OpenRig, card: NumberedCard, address = ""): N
       .join(", "),
     issued: `${day(card.issuedAt)} by ${card.person}`,
     pages: byPage(lines),
+    order: stepsOf(orderFrom(card.entryOrder)),
     outdated: outdatedBy(open, card),
     address,
   };

@@ -1,6 +1,6 @@
 import { IsIn, Length, MaxLength } from "class-validator";
 
-/** How the terminal in this cab asks, and what the rig is called there. */
+/** How the terminal in this cab asks, and what its profile of the tool in view is called. */
 export class TerminalDto {
   @Length(1, 60, { message: "Choose how the terminal asks." })
   schemeId!: string;

@@ -30,6 +30,8 @@ export type CommonView = {
   elsewhere: { label: string; href: string; stops: number } | null;
   readings: ReadingRow[];
   taped: number;
+  /** of how many: what nobody read and nothing waits for is not among them */
+  wanted: number;
   /** whether a terminal is told anything of the rig, by what it was told to be */
   used: boolean;
   changes: LogRow[];
@@ -96,6 +98,7 @@ export function commonView(station: StationKey, facts: StationFacts): CommonView
     taped: readings.filter(
       ({ grade, doubted, stale }) => (grade === "taped" || grade === "proven") && !doubted && !stale,
     ).length,
+    wanted: readings.filter(({ value, quiet }) => value !== null || !quiet || !usesTerminal(rig)).length,
     changes: changes
       .filter(({ kind }) => kept(kind))
       .map(({ id, kind, at, person, note }) => ({

@@ -1,6 +1,7 @@
 import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { freeze } from "../../../core/card/numbered.ts";
+import { USUAL_ORDER } from "../../../core/card/order.ts";
 import { jobKind } from "../../../core/subjects/jobs.ts";
 import { issueCard, keepReadbacks, latestCard } from "../../../data/cards.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
@@ -221,6 +222,7 @@ describe("what the terminal holds", () => {
     issueCard(db, rig, {
       schemeName: cardNow(open()).card.scheme.name,
       profileName: "",
+      order: USUAL_ORDER,
       terminalName: "",
       person: "Mira",
       at: new Date(),

@@ -27,7 +27,7 @@ export function Readings({ view, preferences, open, history, hrefOf, action }: P
       <h2 className={`mb-1 flex justify-between ${open ? "max-sm:hidden" : ""}`}>
         Readings
         <span className="font-normal text-soft">
-          {view.taped} of {view.readings.length} taped
+          {view.taped} of {view.wanted} taped
         </span>
       </h2>
       <ul>

@@ -120,7 +120,7 @@ function readingRow(
           : printEntry({ ...entry, sides: null }, spread, units),
     proof: proof && `${proof.how} ${proof.result} ${proof.person}, ${day(proof.at)}`,
     quiet: entry.whenMissing === "quiet" || !usesTerminal(rig),
-    otherwise: entry.otherwise && `${otherwiseText(entry, units)}, ${entry.otherwise.source}`,
+    otherwise: reckonedWith(entry, rig, units),
     ...fieldOf(entry, units),
     alters: entry.alters && value !== null ? { kind: entry.alters, stales: others(entry, stales) } : null,
   };
@@ -135,6 +135,13 @@ function writtenValue(entry: Dimension, rig: ResolvedRig, units: Units): string 
   const { value, reading } = rig.values[entry.key];
   if (value === null || reading === null) return null;
   return entry.kind === "choice" ? printReading(entry, reading, units) : printEntry(entry, value, units);
+}
+
+/** What is reckoned with while nobody read it, and where that comes from. */
+function reckonedWith(entry: Dimension, rig: ResolvedRig, units: Units): string | null {
+  const { told, value } = rig.values[entry.key];
+  if (told && value !== null) return `${printEntry(entry, told.value, units)}, as the implement tells`;
+  return entry.otherwise && `${otherwiseText(entry, units)}, ${entry.otherwise.source}`;
 }
 
 function otherwiseText(entry: Dimension, units: Units): string {

@@ -1,7 +1,7 @@
 /** Sections and variants of the tool in view. */
 
 import { isBuiltOn } from "../../../core/dimension/attachment.ts";
-import { printLength } from "../../../core/quantity/length.ts";
+import { type LengthStyle, printLength } from "../../../core/quantity/length.ts";
 import { trackSpacing } from "../../../core/rig/chain.ts";
 import { givenSections, type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
@@ -25,7 +25,7 @@ export type VariantRow = {
 
 export type SectionsView = {
   rows: TypedSection[];
-  style: "m" | "ft-in" | "cm" | "mm" | "in" | "ft-in/8";
+  style: LengthStyle;
   /** metres; null where it is not read */
   width: number | null;
   spacing: number | null;

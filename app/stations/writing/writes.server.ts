@@ -18,6 +18,7 @@ import { keepChosen, keepTable, keepVariant } from "../sections/keep-sections.se
 import { keepEdited } from "../sequences/keep-list.server.ts";
 import { keepRun } from "../sequences/keep-run.server.ts";
 import { keepSheet } from "../sheet/keep-sheet.server.ts";
+import { keepWhatItTold } from "../told/keep-told.server.ts";
 import { keepLayout, keepOne, noteChange, takeBack } from "./keep.server.ts";
 
 type Write = (open: OpenRig, form: FormData, stamp: Stamp) => Outcome | Promise<Outcome>;
@@ -44,6 +45,7 @@ const WRITES: Record<string, Write> = {
   "accept-test": keepAccepted,
   terminal: keepTerminal,
   "keep-sheet": keepSheet,
+  "keep-told": keepWhatItTold,
   "keep-layout": keepTable,
   "new-variant": keepVariant,
   "choose-variant": keepChosen,

@@ -1,4 +1,4 @@
-import { ROWLESS } from "../../trade/kinds.ts";
+import { ROWLESS, UNBARRED } from "../../trade/kinds.ts";
 import { choice, count, EACH_SEASON, entriesOf, length, measure } from "../entry-type.ts";
 
 const behind = (end: "front" | "rear") => ({
@@ -33,6 +33,11 @@ const DELAY = {
   ofVariant: "inherits",
   sigma: { taped: 0.05, book: 0.2, assumed: 0.5 },
 } as const;
+
+const AT_BAR = {
+  label: "Lower link ends to toolbar",
+  fromTo: "from the line between the lower link ends straight back to the rear face of the toolbar",
+};
 
 const CUT = {
   fromTo: "across what the knives cut, from the outermost blade tip to the outermost blade tip",
@@ -74,6 +79,14 @@ export const TOOL = {
       matters: "Guidance needs the pivot to know where a towed tool swings in a curve.",
       untapedZero: "stop",
       whenMissing: "stop",
+      ofTool: {
+        disc: {
+          label: "Drawbar pin to midway between the gangs",
+          fromTo:
+            "from the pin's centre straight back to midway between the middles of the front and the rear gang",
+          how: "Pull straight ahead a few metres first. Plumb the middle of either gang to the floor and tape to midway between the marks: with the wheels lifted it turns there.",
+        },
+      },
       on: ["drawn", "train", "links", "semi"],
       as: {
         links: {
@@ -291,6 +304,57 @@ export const TOOL = {
           typical: 24,
         },
       },
+    }),
+    "tool.overall": length([0.2, 60], 4.2, {
+      ...TERMINAL,
+      ofVariant: "inherits",
+      label: "Overall width at work",
+      fromTo: "across the tool as it works, from its outermost part on the left to that on the right",
+      how: "Unfolded and lowered. Plumb the outermost part of either side to the floor and tape between the marks.",
+      subject: "implement",
+      at: "rightEdge",
+      touchedBy: ["tool openers"],
+      conditions: ["tool lowered"],
+      matters: "Some terminals ask for it beside the working width, and keep the tool off a fence by it.",
+      untapedZero: "stop",
+    }),
+    "pin.toolbar": length([0.2, 8], 1.6, {
+      ...TERMINAL,
+      notOf: { kinds: UNBARRED, unless: null },
+      label: "Drawbar pin to toolbar",
+      fromTo: "from the pin's centre straight back to the rear face of the toolbar",
+      how: "Tool lowered to work. Hold a straight edge against the rear face of the bar and tape to it along the line of pull.",
+      subject: "implement",
+      direction: "rearward",
+      span: { from: "pin", to: "toolbar", axis: "x" },
+      conditions: ["level floor", "tool lowered"],
+      touchedBy: ["tool drawbar"],
+      on: ["drawn", "train", "links", "semi", "mounted", "front"],
+      matters: "A terminal that asks for it counts the rows from the bar.",
+      untapedZero: "stop",
+      as: {
+        links: AT_BAR,
+        semi: AT_BAR,
+        mounted: AT_BAR,
+        front: {
+          ...AT_BAR,
+          fromTo: "from the front link ends straight ahead to the bar",
+          direction: "forward",
+        },
+      },
+    }),
+    "pin.foremost": length([0.3, 8], 2.2, {
+      ...TERMINAL,
+      label: "Head mount to the front of the head",
+      fromTo: "from the mount straight ahead to the foremost part of the head, divider tips and all",
+      how: "Head lowered to work. Plumb the mount and the foremost tip and tape between the marks.",
+      subject: "implement",
+      direction: "forward",
+      span: { from: "pin", to: "foremost", axis: "x" },
+      conditions: ["level floor", "tool lowered"],
+      on: ["head"],
+      matters: "It is where the machine begins: beside the knife, that cuts behind it.",
+      untapedZero: "stop",
     }),
     "rows.count": count([1, 240], 24, {
       notOf: NO_ROWS,

@@ -7,6 +7,7 @@ import { type Swath, swathOf } from "../../rig/swath.ts";
 import { type Follow, follow } from "../../subject/measured.ts";
 import type { Subject } from "../../subject/subject.ts";
 import { swathChecks } from "./checks.ts";
+import { toldChecks } from "./told.ts";
 
 export const TOOL: Subject<"tool", Swath> = {
   key: "tool",
@@ -24,12 +25,13 @@ export const TOOL: Subject<"tool", Swath> = {
     follows,
     pages: [
       { page: "sections", label: "Sections and variants" },
+      { page: "told", label: "What it tells about itself" },
       { page: "swaths", label: "The last pass" },
       { page: "budget", label: "How sure is it?" },
     ],
   },
   reckon: swathOf,
-  checks: swathChecks,
+  checks: (swath, whole) => [...swathChecks(swath, whole), ...toldChecks(whole)],
 };
 
 function follows(rig: ResolvedRig): Follow[] {
