@@ -34,11 +34,11 @@ describe("a numbered card", () => {
     await press(page, "Read back");
     await seen(page, "Read back card 1");
     // 4.26 m on the card: 14 ft is 4.267 m, off by 7 mm, and this terminal shows centimetres
-    await fill(page, "shown-4", "14 ft");
+    await fill(page, "shown-5", "14 ft");
     await seen(page, "Say which: behind or ahead.");
-    await page.select('select[name="word-4"]', "behind");
+    await page.select('select[name="word-5"]', "behind");
     await seen(page, "differs by +0.01 m");
-    await fill(page, "shown-4", "4,26 m");
+    await fill(page, "shown-5", "4,26 m");
     await seen(page, "matches");
     await fill(page, "shown-2", "2.80");
     await seen(page, "differs by −0.08 m");
@@ -93,7 +93,7 @@ describe("a scheme of one's own", () => {
     await press(page, "Save scheme");
     await seen(page, "Give the words on the terminal.");
     await words!.type("Last tine");
-    const [, , to, , , unit, decimals] = await line.$$("select");
+    const [, , , to, , , unit, decimals] = await line.$$("select");
     await to!.select("workRear");
     await unit!.select("mm");
     await decimals!.select("0");
@@ -142,5 +142,42 @@ describe("a scheme of one's own", () => {
     await visit(page, `${yard.address}${rig("Meadow drill")}/card`);
     await page.waitForSelector('[data-card-line="Opens early by"]');
     expect((await figures(page))["Opens early by"]).toBe("620 ms");
+  });
+});
+
+/** The pages of what is printed, each as long as it is wide: "420x595". */
+async function printed(path: string): Promise<string[]> {
+  await visit(page, yard.address + path);
+  const bytes = await page.pdf({ preferCSSPageSize: true, format: "A4" });
+  const paper = await getDocument({ data: new Uint8Array(bytes) }).promise;
+  return Promise.all(
+    Array.from({ length: paper.numPages }, async (_, index) => {
+      const [, , width, height] = (await paper.getPage(index + 1)).view as [number, number, number, number];
+      return `${Math.round(width)}x${Math.round(height)}`;
+    }),
+  );
+}
+
+describe("on paper", () => {
+  it("a card is one A5 page each, a hook-up list one A4 page, a sheet two; none is blank", async () => {
+    expect(await printed(`${rig("Meadow drill")}/cards/1/print`)).toEqual(["420x595"]);
+    expect(await printed(`${rig("Meadow drill")}/hook-up`)).toEqual(["596x842"]);
+    expect(await printed(`${rig("Meadow drill")}/sheet`)).toHaveLength(2);
+    const data = new Uint8Array(
+      await (await fetch(`${yard.address}${rig("Meadow drill")}/cards/1.pdf`)).arrayBuffer(),
+    );
+    expect((await getDocument({ data }).promise).numPages).toBe(1);
+  });
+
+  it("has no button, no walk-round and no header on it", async () => {
+    for (const path of ["hook-up", "sheet", "tool", "ladder"]) {
+      await visit(page, `${yard.address}${rig("Meadow drill")}/${path}`);
+      await page.emulateMediaType("print");
+      const shown = await page.$$eval("header, nav, .key, .key-main, button:not(.on-paper), .skip", (all) =>
+        all.filter((each) => each.getClientRects().length > 0).map((each) => each.outerHTML),
+      );
+      expect(shown, path).toEqual([]);
+      await page.emulateMediaType();
+    }
   });
 });

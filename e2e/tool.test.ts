@@ -132,6 +132,25 @@ describe("the last pass and the marks", () => {
   });
 });
 
+describe("what an implement tells about itself", () => {
+  it("is copied off its page, judged beside the tape, and a zero it tells is named at the station", async () => {
+    await visit(page, `${yard.address}${rig("Grain drill")}/tool`);
+    await press(page, "What it tells about itself");
+    await seen(page, "It told nothing yet.");
+    await fill(page, "t-tool.width", "4.5");
+    await fill(page, "t-pin.workRear", "0");
+    await fill(page, "t-tool.lateral", "2.25");
+    await page.select('select[name="edge"]', "left");
+    await fill(page, "person", "Mira Tolland");
+    await press(page, "Save what it tells");
+    await seen(page, "1 of 3 figures would mislead the terminal.");
+    expect(await textOf(page, '[data-told="tool.width"]')).toContain("confirmed by what was read");
+    expect(await textOf(page, '[data-told="tool.lateral"]')).toMatch(/0\.0.cm/);
+    await visit(page, `${yard.address}${rig("Grain drill")}/tool`);
+    await seen(page, "The implement tells the terminal 0 for drawbar pin to rear rank.");
+  });
+});
+
 describe("the sheet", () => {
   it("is typed in at once on a phone; one wrong line keeps everything back; a reload loses nothing", async () => {
     await newPage(PHONE);

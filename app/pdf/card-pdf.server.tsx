@@ -1,33 +1,37 @@
 import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
+import { fitOf } from "../stations/card/fit.ts";
 import type { NumberedView } from "../stations/card/numbered-view.server.ts";
 import { plain, registerFonts } from "./paper.server.ts";
 
-const styles = StyleSheet.create({
-  page: { fontFamily: "Archivo", fontSize: 10.5, padding: 28, color: "#000" },
-  head: { flexDirection: "row", justifyContent: "space-between", fontSize: 16, fontWeight: 700 },
-  rule: { borderBottomWidth: 1.5, borderBottomColor: "#000", marginVertical: 6 },
-  section: { fontWeight: 700, marginTop: 8, marginBottom: 2 },
-  line: {
-    flexDirection: "row",
-    alignItems: "center",
-    borderTopWidth: 0.5,
-    borderTopColor: "#999",
-    paddingVertical: 3,
-  },
-  label: { flex: 1 },
-  figure: { fontSize: 13, fontWeight: 700, textAlign: "right" },
-  unit: { width: 56, paddingLeft: 4 },
-  grade: { width: 52, textAlign: "right" },
-  code: { width: 54, height: 54 },
-  order: { fontSize: 9 },
-  foot: { marginTop: 10, fontSize: 9 },
-  outdated: { borderWidth: 1.5, borderColor: "#000", padding: 4, fontWeight: 700 },
-});
+/** Styles of a card whose lines are so much smaller than usual (1: as usual). */
+const stylesOf = (fit: number) =>
+  StyleSheet.create({
+    page: { fontFamily: "Archivo", fontSize: 10.5 * fit, padding: 28, color: "#000" },
+    head: { flexDirection: "row", justifyContent: "space-between", fontSize: 16, fontWeight: 700 },
+    rule: { borderBottomWidth: 1.5, borderBottomColor: "#000", marginVertical: 6 * fit },
+    section: { fontWeight: 700, marginTop: 7 * fit, marginBottom: 1.5 * fit },
+    line: {
+      flexDirection: "row",
+      alignItems: "center",
+      borderTopWidth: 0.5,
+      borderTopColor: "#999",
+      paddingVertical: 1.5 * fit,
+    },
+    label: { flex: 1 },
+    figure: { fontSize: 12 * fit, fontWeight: 700, textAlign: "right" },
+    unit: { width: 56, paddingLeft: 4 },
+    grade: { width: 52, textAlign: "right" },
+    code: { width: 54, height: 54 },
+    order: { fontSize: 9 },
+    foot: { marginTop: 8 * fit, fontSize: 9 },
+    outdated: { borderWidth: 1.5, borderColor: "#000", padding: 4, fontWeight: 700 },
+  });
 
 /** A numbered card on one A5 page. */
 export function cardPdf(card: NumberedView, qr: string): Promise<Buffer> {
   registerFonts();
   const { head } = card;
+  const styles = stylesOf(fitOf(card));
   return renderToBuffer(
     <Document title={`Card ${card.number}, ${head.name}`} author="Ambrek">
       <Page size="A5" style={styles.page}>

@@ -1,4 +1,5 @@
 import { tagsPdf } from "../pdf/tags-pdf.server.tsx";
+import { taken } from "../session/download.server.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { tagsView } from "../stations/hoses/tags-view.ts";
 import type { Route } from "./+types/hose-tags-pdf";
@@ -9,9 +10,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   if (!view)
     throw new Response("There is no plan for these hoses yet, so there are no tags.", { status: 404 });
   return new Response(new Uint8Array(await tagsPdf(view)), {
-    headers: {
-      "Content-Type": "application/pdf",
-      "Content-Disposition": `attachment; filename="hose-tags-${rig.id}.pdf"`,
-    },
+    headers: taken("application/pdf", "pdf", [rig.name, "hose tags"]),
   });
 }

@@ -1,4 +1,5 @@
 import { cardPdf } from "../pdf/card-pdf.server.tsx";
+import { taken } from "../session/download.server.ts";
 import { openCard, viewNumbered } from "../stations/card/numbered-view.server.ts";
 import { networkAddress, qrPng } from "../stations/frame/rig-address.server.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
@@ -8,9 +9,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const { open, card: numbered } = openCard(await openRig(request, params.rigId), params.number);
   const card = viewNumbered(open, numbered, networkAddress(request, open.rig.id));
   return new Response(new Uint8Array(await cardPdf(card, await qrPng(card.address))), {
-    headers: {
-      "Content-Type": "application/pdf",
-      "Content-Disposition": `attachment; filename="card-${card.number}.pdf"`,
-    },
+    headers: taken("application/pdf", "pdf", [open.rig.name, `card ${card.number}`], null),
   });
 }

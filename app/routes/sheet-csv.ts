@@ -1,4 +1,5 @@
 import { sheetCsv } from "../../formats/csv/sheet.ts";
+import { taken } from "../session/download.server.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { isSheetKey, sheetTopics } from "../stations/sheet/sheet-view.server.ts";
 import type { Route } from "./+types/sheet-csv";
@@ -18,9 +19,6 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     })),
   );
   return new Response(`\ufeff${sheetCsv(lines)}`, {
-    headers: {
-      "Content-Type": "text/csv; charset=utf-8",
-      "Content-Disposition": 'attachment; filename="sheet.csv"',
-    },
+    headers: taken("text/csv; charset=utf-8", "csv", [open.rig.name, "sheet of readings"]),
   });
 }

@@ -2,6 +2,7 @@ import { inWords, joined } from "../../core/quantity/said.ts";
 import type { Machine } from "../../data/rigs.ts";
 import { describeRig } from "../../formats/isoxml/describe.ts";
 import { writeTaskData } from "../../formats/isoxml/write.ts";
+import { taken } from "../session/download.server.ts";
 import { fileStops } from "../stations/card/card-view.server.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import type { Route } from "./+types/taskdata";
@@ -34,12 +35,8 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     ),
     rig.name,
   );
-  const name = rig.name.replace(/[^A-Za-z0-9]+/g, "-").replace(/^-|-$/g, "") || "rig";
   return new Response(bytes.slice().buffer, {
-    headers: {
-      "Content-Type": "application/zip",
-      "Content-Disposition": `attachment; filename="${name}-TASKDATA.zip"`,
-    },
+    headers: taken("application/zip", "zip", [rig.name, "TASKDATA"]),
   });
 }
 

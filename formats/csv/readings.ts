@@ -1,6 +1,10 @@
 import Papa from "papaparse";
 import type { Attachment } from "../../core/dimension/attachment.ts";
-import { dimension } from "../../core/dimension/catalogue.ts";
+import { type Dimension, dimension } from "../../core/dimension/catalogue.ts";
+import { fieldUnit } from "../../core/dimension/entry.ts";
+import { bareUnit, isLengthStyle, METRES_PER } from "../../core/quantity/length.ts";
+import { FAMILIES } from "../../core/quantity/measure.ts";
+import type { Units } from "../../core/quantity/units.ts";
 import type { Reading } from "../../core/rig/facts.ts";
 import { gradeOf } from "../../core/rig/grade.ts";
 
@@ -18,8 +22,9 @@ const COLUMNS = [
   "point",
   "dimension",
   "meaning",
-  "value (m or count)",
-  "resolution (m)",
+  "value (in the unit beside it)",
+  "unit",
+  "resolution (in that unit)",
   "as typed",
   "grade",
   "person",
@@ -30,15 +35,34 @@ const COLUMNS = [
   "taken back",
 ];
 
-function rowOf(line: ReadingLine): unknown[] {
+/** Nine digits: more than any tape or scale tells apart, and no binary remainders. */
+const plain = (value: number) => Number(value.toPrecision(9));
+
+/** A unit a spreadsheet can reckon in: feet and inches are counted in inches. */
+function unitFor(entry: Dimension, units: Units): { name: string; factor: number } {
+  if (entry.kind === "count") return { name: "", factor: 1 };
+  const unit = fieldUnit(entry, units);
+  if (entry.kind === "measure" && entry.family)
+    return {
+      name: unit,
+      factor: (FAMILIES[entry.family] as Record<string, { factor: number }>)[unit]!.factor,
+    };
+  const length = isLengthStyle(unit) ? bareUnit(unit) : "m";
+  return { name: length, factor: METRES_PER[length] };
+}
+
+function rowOf(line: ReadingLine, units: Units): unknown[] {
   const entry = dimension(line.key, line.attachment);
+  const { name, factor } = unitFor(entry, units);
+  const chosen = entry.kind === "choice";
   return [
     line.machine,
     line.point,
     line.key,
     `${entry.label}, ${entry.fromTo}`,
-    line.value,
-    entry.kind === "count" ? "" : line.step,
+    chosen ? "" : plain(line.value / factor),
+    chosen ? "" : name,
+    chosen || entry.kind === "count" ? "" : plain(line.step / factor),
     line.rawText,
     gradeOf(line.instrument),
     line.person,
@@ -54,15 +78,15 @@ function rowOf(line: ReadingLine): unknown[] {
 const AT_ONCE = 500;
 
 /**
- * Readings as CSV (RFC 4180), one a line, SI with the unit in the header, piece by piece. Text that a spreadsheet would take for a
+ * Readings as CSV (RFC 4180), one a line, in the reader's units with the unit beside each, piece by piece. Text that a spreadsheet would take for a
  * formula is written with an apostrophe before it.
  */
-export function* readingsCsv(lines: Iterable<ReadingLine>): Generator<string> {
+export function* readingsCsv(lines: Iterable<ReadingLine>, units: Units): Generator<string> {
   const write = (rows: unknown[][]) => Papa.unparse(rows, { escapeFormulae: true, newline: "\r\n" });
   yield write([COLUMNS]);
   let rows: unknown[][] = [];
   for (const line of lines) {
-    rows.push(rowOf(line));
+    rows.push(rowOf(line, units));
     if (rows.length < AT_ONCE) continue;
     yield `\r\n${write(rows)}`;
     rows = [];

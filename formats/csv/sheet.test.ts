@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { PRESETS } from "../../core/quantity/units.ts";
 import { sampleReading } from "../../core/rig/sample.ts";
 import { readingsCsv } from "./readings.ts";
 import { readSheetCsv, sheetCsv } from "./sheet.ts";
@@ -9,7 +10,8 @@ const texts = (text: string) => {
   return read.ok ? Object.fromEntries(read.texts) : read.problem;
 };
 
-const written = (lines: Parameters<typeof readingsCsv>[0]) => [...readingsCsv(lines)].join("");
+const written = (lines: Parameters<typeof readingsCsv>[0], units = PRESETS.metric) =>
+  [...readingsCsv(lines, units)].join("");
 
 describe("a sheet of readings", () => {
   it("goes out empty, comes back filled, with commas or semicolons", () => {
@@ -35,6 +37,13 @@ describe("a sheet of readings", () => {
       { ...sampleReading("tool.kind", 7, { rawText: "drill" }), ...about },
     ]);
     expect(texts(text)).toEqual({ "pin.pivot": "5.26 m", "work.speed": "9 km/h", "tool.kind": "drill" });
+  });
+
+  it("reads them in the units they were handed out in, and as older builds handed them out", () => {
+    const about = { attachment: "drawn" as const, machine: "", point: "", takenBack: false };
+    const text = written([{ ...sampleReading("pin.pivot", 5.26), ...about }], PRESETS.us);
+    expect(texts(text)).toEqual({ "pin.pivot": "207.086614 in" });
+    expect(texts("dimension,value (m or count)\npin.pivot,5.26\n")).toEqual({ "pin.pivot": "5.26 m" });
   });
 
   it.each([

@@ -19,8 +19,12 @@ export function sheetCsv(lines: readonly SheetLine[]): string {
   );
 }
 
+/** The columns of readings as they are handed out, and as older builds did: in SI. */
+const VALUE = "value (in the unit beside it)";
+const VALUE_BEFORE = "value (m or count)";
+
 /**
- * Reads a sheet by its column "reading", or readings by "value (m or count)". A dimension that is filled in twice is
+ * Reads a sheet by its column "reading", or readings by their value and its unit. A dimension that is filled in twice is
  * refused; what was taken back does not count.
  */
 export function readSheetCsv(text: string): SheetRead {
@@ -33,20 +37,25 @@ export function readSheetCsv(text: string): SheetRead {
   const fields = parsed.meta.fields ?? [];
   if (!fields.includes("dimension"))
     return { ok: false, problem: "There is no column “dimension”: begin with the empty sheet." };
-  const column = fields.includes("reading") ? "reading" : "value (m or count)";
-  if (!fields.includes(column)) return { ok: false, problem: "There is no column “reading”." };
+  const column = ["reading", VALUE, VALUE_BEFORE].find((each) => fields.includes(each));
+  if (!column) return { ok: false, problem: "There is no column “reading”." };
   if (parsed.data.length > MOST_ROWS)
     return { ok: false, problem: `A sheet has at most ${MOST_ROWS} lines.` };
   const texts = new Map<DimensionKey, string>();
   for (const [index, row] of parsed.data.entries()) {
     const key = row.dimension?.trim();
-    const value = row[column]?.trim().replace(/^'/, "") ?? "";
+    const told = row[column]?.trim().replace(/^'/, "") ?? "";
+    // What was chosen has no number: it stands as it was typed.
+    const value = told === "" && column === VALUE ? (row["as typed"]?.trim() ?? "") : told;
     if (value === "" || row["taken back"] === "yes") continue;
     if (!isDimensionKey(key))
       return { ok: false, problem: `Line ${index + 2}: there is no dimension “${key ?? ""}”.` };
     if (column === "reading" && texts.has(key))
       return { ok: false, problem: `Line ${index + 2}: “${key}” is there twice. Leave one of them.` };
-    texts.set(key, column === "reading" ? value : asTyped(key, value, row["as typed"] ?? ""));
+    if (column === "reading") texts.set(key, value);
+    else if (column === VALUE_BEFORE || unchanging(key).kind === "choice")
+      texts.set(key, asTyped(key, value, row["as typed"] ?? ""));
+    else texts.set(key, `${value} ${row.unit?.trim() ?? ""}`.trim());
   }
   return texts.size === 0 ? { ok: false, problem: "Nothing is filled in." } : { ok: true, texts };
 }

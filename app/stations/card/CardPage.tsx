@@ -249,7 +249,7 @@ function TerminalForm({ card: { schemes, terminal, profile: now } }: { card: Car
   return (
     <div className="grid gap-1 border-t border-line pt-2">
       <form
-        className="grid grid-cols-[1fr_1fr_auto] items-end gap-3 max-sm:grid-cols-1"
+        className="grid grid-cols-[1fr_1fr_auto] items-start gap-3 max-sm:grid-cols-1"
         onSubmit={(event) => {
           event.preventDefault();
           save(terminal.schemeId);
@@ -270,7 +270,7 @@ function TerminalForm({ card: { schemes, terminal, profile: now } }: { card: Car
           problem={errors.profileName}
         />
         {changed && (
-          <button type="submit" className="key">
+          <button type="submit" className="key mt-6.5 max-sm:mt-0">
             Save names
           </button>
         )}

@@ -1,13 +1,14 @@
 import { Link } from "react-router";
 import type { Route } from "../../routes/+types/numbered-print";
 import { rigAddress } from "../frame/address.ts";
+import { fitOf } from "./fit.ts";
 import type { NumberedLine, NumberedView } from "./numbered-view.server.ts";
 
 /** An A5 page for each tool, to tape beside the terminal. */
 export function NumberedPrintPage({ loaderData: { cards, qr } }: Route.ComponentProps) {
   const [{ head, number }] = cards as [NumberedView, ...NumberedView[]];
   return (
-    <main className="mx-auto grid max-w-[560px] gap-6 bg-sheet p-6 print:p-0">
+    <main className="on-card mx-auto grid max-w-[560px] gap-6 bg-sheet p-6 print:block print:max-w-none print:p-0">
       <p className="no-print flex flex-wrap gap-2">
         <button type="button" className="key-main" onClick={() => window.print()}>
           Print
@@ -31,7 +32,11 @@ export function NumberedPrintPage({ loaderData: { cards, qr } }: Route.Component
 function Page({ card, qr }: { card: NumberedView; qr: string }) {
   const { head } = card;
   return (
-    <article className="grid break-after-page gap-3">
+    <article
+      className="grid gap-3 not-first-of-type:break-before-page print:gap-1.5"
+      style={{ "--fits": fitOf(card) } as React.CSSProperties}
+      data-card={card.number}
+    >
       <header className="grid grid-cols-[1fr_84px] gap-3 border-b-2 border-ink pb-2">
         <div>
           <h1>
@@ -65,13 +70,16 @@ function Page({ card, qr }: { card: NumberedView; qr: string }) {
       ))}
       <section>
         <h2>In this order</h2>
-        <ol className="list-decimal pl-5 text-small leading-snug">
+        <ol className="list-decimal pl-5 text-small leading-snug print:hidden">
           {card.order.map(({ key, step, why }) => (
             <li key={key}>
               <b>{step}</b>: {why}
             </li>
           ))}
         </ol>
+        <p className="print-only text-small leading-tight">
+          {card.order.map(({ step }, index) => `${index + 1} ${step.toLowerCase()}`).join(", ")}
+        </p>
       </section>
       <p className="text-small">
         Engine off and the key with you before you go between tractor and tool. The operator's manual comes
@@ -94,10 +102,10 @@ function Lines({ lines }: { lines: NumberedLine[] }) {
       <tbody>
         {lines.map(({ label, figure, unit, word, grade }) => (
           <tr key={label} className="border-t border-line">
-            <th scope="row" className="py-1 text-left font-normal">
+            <th scope="row" className="py-1 text-left font-normal print:py-0 print:leading-tight">
               {label}
             </th>
-            <td className="text-right text-[18px] font-bold">
+            <td className="text-right text-[18px] font-bold print:text-[15px] print:leading-snug">
               {figure} <span className="text-body font-normal">{[unit, word].filter(Boolean).join(" ")}</span>
             </td>
             <td className="w-24 pl-4 text-small">{grade}</td>

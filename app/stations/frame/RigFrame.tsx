@@ -58,7 +58,7 @@ export function RigFrame({
   else turned.set("view", next.to);
   const turn = `?${turned}`;
   return (
-    <div className="lg:grid lg:h-screen lg:grid-rows-[auto_1fr]">
+    <div className="lg:grid lg:h-screen lg:grid-rows-[auto_1fr] print:block print:h-auto">
       <Header preferences={preferences}>
         <p className="truncate text-soft">
           <Link to="/" className="no-underline">
@@ -68,12 +68,15 @@ export function RigFrame({
         </p>
         <p className="truncate text-small text-soft">{rig.identity}</p>
       </Header>
-      <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_1fr] max-lg:flex max-lg:flex-col">
-        <div className={lit || alone ? "max-sm:hidden" : ""}>
+      <p className="print-only pb-2">
+        <b>{rig.name}</b>: {rig.tractor} with {rig.implement}. {rig.identity}
+      </p>
+      <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_1fr] max-lg:flex max-lg:flex-col print:block">
+        <div className={`no-print ${lit || alone ? "max-sm:hidden" : ""}`}>
           <WalkRound pegs={pegs} station={station} />
         </div>
         <div
-          className={`relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : view.stays ? "max-lg:sticky max-lg:top-0 max-lg:z-10" : ""}`}
+          className={`no-print relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : view.stays ? "max-lg:sticky max-lg:top-0 max-lg:z-10" : ""}`}
         >
           {picture ??
             (drawn && (

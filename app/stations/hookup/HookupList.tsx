@@ -21,23 +21,28 @@ export function HookupList({ view: kept, action, person }: Props) {
       <div className="flex flex-wrap items-end gap-3">
         {name}
         <Coupling view={view} keep={keep} />
+        <button type="button" className="key max-sm:hidden" onClick={() => window.print()}>
+          Print the list
+        </button>
       </div>
-      {GROUPS.map((group) => {
-        const rows = view.rows.filter((row) => row.group === group);
-        if (rows.length === 0) return null;
-        return (
-          <section key={group} aria-label={group}>
-            <h2 className="border-b-2 border-ink pb-1">{group}</h2>
-            <ul>
-              {rows.map((row) => (
-                <Line key={row.key} row={row} keep={keep} action={action} />
-              ))}
-            </ul>
-          </section>
-        );
-      })}
+      <div className="grid gap-3 print:block print:columns-2 print:gap-6">
+        {GROUPS.map((group) => {
+          const rows = view.rows.filter((row) => row.group === group);
+          if (rows.length === 0) return null;
+          return (
+            <section key={group} aria-label={group}>
+              <h2 className="break-after-avoid border-b-2 border-ink pb-1">{group}</h2>
+              <ul>
+                {rows.map((row) => (
+                  <Line key={row.key} row={row} keep={keep} action={action} />
+                ))}
+              </ul>
+            </section>
+          );
+        })}
+      </div>
       {view.log.length > 0 && (
-        <section aria-label="Log">
+        <section aria-label="Log" className="no-print">
           <h2>Coupled and uncoupled</h2>
           <ul>
             {view.log.map(({ id, said }) => (
@@ -123,15 +128,15 @@ function Line({ row, keep, action }: { row: ShownRow; keep: Keep; action: string
       data-line={key}
       data-done={done !== null}
       data-waits={waits !== null}
-      className="grid gap-0.5 border-b border-hair py-1.5"
+      className="grid break-inside-avoid gap-0.5 border-b border-hair py-1.5 print:py-0.5"
     >
-      <div className="grid grid-cols-[48px_1fr] items-start gap-2">
+      <div className="grid grid-cols-[48px_1fr] items-start gap-2 print:grid-cols-[26px_1fr] print:gap-1">
         <button
           type="button"
           onClick={tick}
           disabled={done !== null || stop}
           aria-label={done ? `Done: ${text}` : `Tick: ${text}`}
-          className="grid size-12 cursor-pointer place-items-center rounded-[3px] disabled:cursor-default"
+          className="on-paper grid size-12 cursor-pointer place-items-center rounded-[3px] disabled:cursor-default print:size-6"
         >
           {stop ? (
             <svg width="22" height="22" aria-hidden="true" className="text-stop">
@@ -147,7 +152,7 @@ function Line({ row, keep, action }: { row: ShownRow; keep: Keep; action: string
         </button>
         <div className="grid gap-0.5 leading-snug">
           <p
-            className={`${stop ? "font-semibold text-stop" : done ? "text-soft" : "font-semibold"} text-[16px]`}
+            className={`${stop ? "font-semibold text-stop" : done ? "text-soft" : "font-semibold"} text-[16px] print:text-[13px]`}
           >
             {protects && !stop && (
               <ShieldAlert
@@ -159,7 +164,7 @@ function Line({ row, keep, action }: { row: ShownRow; keep: Keep; action: string
             {text}
           </p>
           {cites.map(({ label, value, who, href }) => (
-            <p key={label} className="text-small text-soft">
+            <p key={label} className="text-small text-soft print:text-[11px] print:leading-tight">
               from{" "}
               <Link to={href} className="underline">
                 {label}: {value}

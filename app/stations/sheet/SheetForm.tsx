@@ -73,8 +73,8 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
       <input type="hidden" name="id" value={id} />
       <input type="hidden" name="measuredAt" value="" />
       {topics.map(({ topic, rows }) => (
-        <section key={topic + rows[0]!.key} className="break-inside-avoid">
-          <h2 className="border-b-2 border-ink pb-1">{topic}</h2>
+        <section key={topic + rows[0]!.key}>
+          <h2 className="break-after-avoid border-b-2 border-ink pb-1">{topic}</h2>
           <ul>
             {rows.map((row) => (
               <Line
@@ -114,7 +114,7 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
 }
 
 function Line({
-  row: { key, letter, label, fromTo, before, now, grade, stale, style, choices },
+  row: { key, letter, label, fromTo, before, now, grade, stale, style, unit, quiet, choices },
   text,
   waits,
   problem,
@@ -139,7 +139,7 @@ function Line({
   return (
     <li
       data-line={key}
-      className="grid grid-cols-[28px_1fr_150px_200px] items-center gap-x-3 border-b border-hair py-1 leading-snug max-sm:grid-cols-[28px_1fr]"
+      className="grid break-inside-avoid grid-cols-[28px_1fr_150px_200px] items-center gap-x-3 border-b border-hair py-1 leading-snug max-sm:grid-cols-[28px_1fr] print:grid-cols-[24px_1fr_110px_130px] print:py-0.5 print:text-[13px] print:leading-tight"
     >
       <b className="text-dye">{letter}</b>
       <span>
@@ -150,13 +150,13 @@ function Line({
         </span>
       </span>
       <span className="text-soft max-sm:col-start-2 max-sm:flex max-sm:gap-3">
-        <span className={now === "missing" ? "text-stop" : "text-ink"}>{now}</span>
+        <span className={now === "missing" ? "text-stop" : quiet ? "text-soft" : "text-ink"}>{now}</span>
         {waits !== undefined && (
           <span className="block text-small font-semibold text-warn" data-waits>
             {asTyped(waits, { style, choices })} {WAITS_HERE}
           </span>
         )}
-        {now !== "missing" && (
+        {now !== "missing" && !quiet && (
           <span className="block">
             <GradeMark grade={grade} stale={stale} />
           </span>
@@ -165,14 +165,19 @@ function Line({
       <span className="max-sm:col-start-2">
         <input type="hidden" name={unitName(key)} value={style} />
         {choices.length > 0 ? (
-          <select {...shared} className="field" onChange={(event) => onType(event.target.value)}>
-            <option value="" />
-            {choices.map((choice) => (
-              <option key={choice.key} value={choice.key}>
-                {choice.label}
-              </option>
-            ))}
-          </select>
+          <>
+            <span className="print-only text-[11px] leading-tight">
+              {choices.map((choice) => choice.label).join(" / ")}
+            </span>
+            <select {...shared} className="field no-print" onChange={(event) => onType(event.target.value)}>
+              <option value="" />
+              {choices.map((choice) => (
+                <option key={choice.key} value={choice.key}>
+                  {choice.label}
+                </option>
+              ))}
+            </select>
+          </>
         ) : (
           <span className="relative grid">
             <input
@@ -182,7 +187,7 @@ function Line({
               onChange={(event) => onType(event.target.value)}
             />
             <span className="pointer-events-none absolute top-1/2 right-3 -translate-y-1/2 text-soft">
-              {style}
+              {unit}
             </span>
           </span>
         )}

@@ -24,6 +24,10 @@ export type SheetRow = {
   grade: Grade;
   stale: boolean;
   style: FieldUnit;
+  /** what stands beside the field: nothing where things are counted */
+  unit: string;
+  /** nobody read it, and nothing waits for it */
+  quiet: boolean;
   choices: readonly Choice[];
 };
 
@@ -90,13 +94,17 @@ function rowOf(entry: Dimension, rig: ResolvedRig, units: Units): SheetRow {
     before: entry.conditions.map((key) => CONDITIONS[key].toLowerCase()).join(", "),
     now:
       value === null
-        ? "missing"
+        ? entry.whenMissing === "quiet"
+          ? "not read"
+          : "missing"
         : reading && entry.kind === "choice"
           ? printReading(entry, reading, units)
           : printEntry(entry, value, units),
     grade,
     stale: stale !== null,
     style: fieldUnit(entry, units),
+    unit: entry.kind === "count" ? "" : fieldUnit(entry, units),
+    quiet: value === null && entry.whenMissing === "quiet",
     choices: entry.choices ?? [],
   };
 }

@@ -11,15 +11,15 @@ import { toast } from "../../ui/toast.ts";
 import { addressesIn } from "../frame/address.ts";
 import { PageHead } from "../frame/PageHead.tsx";
 import { RigFrame } from "../frame/RigFrame.tsx";
-import { EDGE_NAME, EDGES, KeepToldDto, readTold, toldName, toldUnit } from "./told.dto.ts";
+import { EDGE_NAME, EDGE_UNIT, EDGES, KeepToldDto, readTold, toldName, toldUnit } from "./told.dto.ts";
 import type { ToldRow } from "./told-view.server.ts";
 
 const TONES: Record<ToldRow["kind"], string> = {
   untold: "text-soft",
-  zero: "text-stop",
-  alone: "text-warn",
-  same: "text-ok",
-  differs: "text-stop",
+  zero: "font-semibold text-stop",
+  alone: "font-semibold text-warn",
+  same: "font-semibold text-ok",
+  differs: "font-semibold text-stop",
 };
 
 /** What an implement on the bus tells the terminal about itself, beside what was read off it. */
@@ -92,7 +92,7 @@ function ToldForm({ rows, keys, width, hung, action, person }: FormProps) {
           <Row key={row.key} row={row} problem={errors[toldName(row.key)]} />
         ))}
       </ul>
-      <div className="flex flex-wrap items-end gap-2">
+      <div className="sticky -bottom-3 flex flex-wrap items-end gap-2 border-t-2 border-ink bg-paper py-3">
         <Field label="Read off by" problem={errors.person}>
           <input name="person" className="field" defaultValue={person} autoComplete="name" />
         </Field>
@@ -106,7 +106,8 @@ function ToldForm({ rows, keys, width, hung, action, person }: FormProps) {
 }
 
 function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
-  const { key, label, fromTo, unit, told, read, sideways } = row;
+  const { key, label, fromTo, style, unit, told, read, edge } = row;
+  const [from, setFrom] = useState("offset");
   return (
     <li className="grid gap-1 border-b border-hair py-2" data-told={key} data-telling={row.kind}>
       <div className="grid grid-cols-[1fr_150px_210px] items-center gap-3 max-sm:grid-cols-2">
@@ -125,7 +126,9 @@ function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
           )}
         </span>
         <label className="grid gap-0.5">
-          <span className="text-small text-soft">it tells, {unit}</span>
+          <span className="text-small text-soft">
+            it tells{edge && from !== "offset" ? `, ${edge}` : unit}
+          </span>
           <input
             name={toldName(key)}
             aria-label={`${label}, as it tells`}
@@ -134,9 +137,16 @@ function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
             autoComplete="off"
             placeholder={told?.text ?? ""}
           />
-          <input type="hidden" name={toldUnit(key)} value={unit} />
-          {sideways && (
-            <select name={EDGE_NAME} aria-label="It counts sideways" className="field" defaultValue="offset">
+          <input type="hidden" name={toldUnit(key)} value={style} />
+          {edge && <input type="hidden" name={EDGE_UNIT} value={edge} />}
+          {edge && (
+            <select
+              name={EDGE_NAME}
+              aria-label="It counts sideways"
+              className="field"
+              value={from}
+              onChange={(event) => setFrom(event.target.value)}
+            >
               {Object.entries(EDGES).map(([edge, words]) => (
                 <option key={edge} value={edge}>
                   {words}
@@ -148,7 +158,7 @@ function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
       </div>
       {problem && <p className="problem">{problem}</p>}
       <p className="flex flex-wrap items-center gap-x-3 leading-snug">
-        <span className={`font-semibold ${TONES[row.kind]}`}>
+        <span className={TONES[row.kind]}>
           {told && `${told.text}: `}
           {row.says}.
         </span>

@@ -10,9 +10,11 @@ export type ToldRow = {
   key: string;
   label: string;
   fromTo: string;
-  unit: FieldUnit;
-  /** it may be told as the distance from an edge of the width */
-  sideways: boolean;
+  style: FieldUnit;
+  /** as it stands over the field; nothing where things are counted */
+  unit: string;
+  /** the unit of a distance from an edge of the width, where it may be told as one */
+  edge: FieldUnit | null;
   /** what it told last, and who read that off; null while it told nothing */
   told: { text: string; who: string } | null;
   /** what was read off the tool itself; null while nobody did */
@@ -35,8 +37,9 @@ export function viewTold(open: OpenRig) {
       key: entry.key,
       label: entry.label,
       fromTo: entry.fromTo,
-      unit: fieldUnit(entry, units),
-      sideways: entry.key === "tool.lateral",
+      style: fieldUnit(entry, units),
+      unit: entry.kind === "count" ? "" : `, ${fieldUnit(entry, units)}`,
+      edge: entry.key === "tool.lateral" ? units.tape : null,
       told:
         telling.kind === "untold"
           ? null

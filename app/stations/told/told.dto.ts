@@ -18,6 +18,7 @@ export const toldName = (key: string) => `t-${key}`;
 export const toldUnit = (key: string) => `u-${key}`;
 /** From where the implement counts its sideways place. */
 export const EDGE_NAME = "edge";
+export const EDGE_UNIT = "edge-unit";
 export const EDGES = {
   offset: "an offset from the middle",
   left: "from its left edge",
@@ -43,12 +44,12 @@ export function readTold(
     const given = form.get(toldName(key));
     const text = typeof given === "string" ? given.trim() : "";
     if (text === "") continue;
-    const unit = form.get(toldUnit(key));
+    const fromEdge = key === "tool.lateral" && (edge === "left" || edge === "right");
+    const unit = form.get(fromEdge ? EDGE_UNIT : toldUnit(key));
     if (!isFieldUnit(unit)) {
       errors[toldName(key)] = "The unit of the field was not understood.";
       continue;
     }
-    const fromEdge = key === "tool.lateral" && (edge === "left" || edge === "right");
     const read = fromEdge
       ? readEdge(text, unit, edge, lines.find((each) => each.key === "tool.width")?.value ?? width)
       : parseEntry(dimension(key, hung), text, unit);
@@ -63,9 +64,17 @@ export function readTold(
 
 function readEdge(text: string, unit: FieldUnit, edge: "left" | "right", width: number | null) {
   if (width === null)
-    return { ok: false as const, problem: "Give its width first: the offset follows from half of it." };
+    return {
+      ok: false as const,
+      problem: "Give its width first: the offset follows from half of it.",
+    };
   const read = parseLength(text, isLengthStyle(unit) ? unit : "m");
-  return read.ok
-    ? { ok: true as const, value: { value: offsetFromEdge(edge, read.value.metres, width) } }
-    : read;
+  if (!read.ok) return read;
+  const value = offsetFromEdge(edge, read.value.metres, width);
+  return Math.abs(value) > width / 2
+    ? {
+        ok: false as const,
+        problem: "The line of pull would lie beside the tool: look at the unit and the edge.",
+      }
+    : { ok: true as const, value: { value } };
 }

@@ -41,10 +41,18 @@ describe("the page of what an implement tells", () => {
       "t-tool.width": "4.00",
       "u-tool.width": "m",
       "t-tool.lateral": "1.90",
-      "u-tool.lateral": "m",
+      "u-tool.lateral": "cm",
       edge: "left",
+      "edge-unit": "m",
     });
     expect((await row("tool.lateral")).told!.text.replace(/\u00a0/g, " ")).toBe("10.0 cm right");
+  });
+
+  it("refuses a place from an edge that lies beside the tool, and one while nobody knows the width", async () => {
+    const from = (text: string) =>
+      send({ "t-tool.lateral": text, "u-tool.lateral": "cm", edge: "right", "edge-unit": "cm" });
+    expect(refusal(await from("310")).errors["t-tool.lateral"]).toContain("beside the tool");
+    expect(refusal(await from("150")).errors).toEqual({});
   });
 
   it("is kept whole or not at all, once, and taken back as one", async () => {

@@ -22,9 +22,9 @@ export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
       </header>
       {lists.length === 0 && <p className="text-lead">Everything in this yard is taped.</p>}
       {lists.map(({ head, rows }) => (
-        <section key={head.id} className="break-inside-avoid">
-          <h2 className="text-[17px]">{head.name}</h2>
-          <p className="text-small">
+        <section key={head.id}>
+          <h2 className="break-after-avoid text-[17px]">{head.name}</h2>
+          <p className="break-after-avoid text-small">
             {head.tractor} with {head.implement}. {head.identity}
           </p>
           <table className="mt-1 w-full border-collapse">
@@ -46,15 +46,18 @@ export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
             </thead>
             <tbody>
               {rows.map(({ letter, label, fromTo, before, now }) => (
-                <tr key={letter + label} className="border-b border-line align-top">
-                  <td className="py-1.5 font-bold">{letter}</td>
-                  <td className="py-1.5 leading-snug">
+                <tr
+                  key={letter + label}
+                  className="break-inside-avoid border-b border-line align-top print:text-[13px] print:leading-tight"
+                >
+                  <td className="py-1.5 print:py-0.5 font-bold">{letter}</td>
+                  <td className="py-1.5 print:py-0.5 leading-snug">
                     <b className="font-[650]">{label}</b>, {fromTo}
                     {before && <span className="block text-small">Before: {before}</span>}
                   </td>
-                  <td className="py-1.5">{now}</td>
-                  <td className="py-1.5">
-                    <span className="block h-8 border-b border-ink" />
+                  <td className="py-1.5 print:py-0.5">{now}</td>
+                  <td className="py-1.5 print:py-0.5">
+                    <span className="block h-8 border-b border-ink print:h-6" />
                   </td>
                 </tr>
               ))}
