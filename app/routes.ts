@@ -22,6 +22,7 @@ export default [
   route("rigs/:rigId/balance", "routes/balance.tsx"),
   route("rigs/:rigId/hook-up", "routes/hook-up.tsx"),
   route("rigs/:rigId/sections", "routes/sections.tsx"),
+  route("rigs/:rigId/lists/:list", "routes/list.ts"),
   route("rigs/:rigId/told", "routes/told.tsx"),
   route("rigs/:rigId/swaths", "routes/swaths.tsx"),
   route("rigs/:rigId/budget", "routes/budget.tsx"),

@@ -177,6 +177,7 @@ describe("the first hour on an empty yard", () => {
     await sheet({
       "pin.workFront": "1.62",
       "receiver.foreAft": "1.9",
+      "pin.foremost": "2.4",
       "tool.lateral": "0",
       "receiver.lateral": "0",
       "axle.pin": "2.05",

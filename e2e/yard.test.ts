@@ -163,7 +163,8 @@ describe("files", () => {
     expect(wrong).toEqual([]);
     expect(data.find((row) => row.dimension === "pin.pivot")).toMatchObject({
       machine: "D8 Tarnwick Rill 30",
-      "value (m or count)": "4.035",
+      "value (in the unit beside it)": "4.035",
+      unit: "m",
       "as typed": "4.035",
       grade: "taped",
       person: "Ilse Marrin",

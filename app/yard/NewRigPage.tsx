@@ -4,7 +4,15 @@ import { ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import type { Route } from "../routes/+types/rig-new";
 import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
-import { MOST_TOOLS, placesFor, type ToolRow, writeTools, type Yard } from "./new-rig.ts";
+import {
+  carriedBy,
+  carriersOf,
+  MOST_TOOLS,
+  placesFor,
+  type ToolRow,
+  writeTools,
+  type Yard,
+} from "./new-rig.ts";
 import { YardFrame } from "./YardFrame.tsx";
 
 export function NewRigPage({ loaderData, actionData }: Route.ComponentProps) {
@@ -44,13 +52,15 @@ type FormProps = Yard & {
 
 function NewRigForm({ machines, points, wanted, errors }: FormProps) {
   const yard = { machines, points };
-  const drivers = machines.filter(({ kind }) => kind !== "implement");
   const tools = machines.filter(({ kind }) => kind === "implement");
+  const begun = tools.find(({ id }) => id === wanted.implement);
+  // "With it" began at one implement: what cannot carry it is no choice.
+  const carriers = begun ? carriersOf(yard, begun) : [];
+  const drivers = carriers.length > 0 ? carriers : machines.filter(({ kind }) => kind !== "implement");
   const asked = drivers.find(({ id }) => id === wanted.tractor) ?? drivers[0]!;
   const [tractorId, setTractor] = useState(asked.id);
-  const [rows, setRows] = useState<ToolRow[]>([
-    { implementId: (tools.find(({ id }) => id === wanted.implement) ?? tools[0]!).id, pointId: 0 },
-  ]);
+  const first = begun ?? carriedBy(yard, asked)[0] ?? tools[0]!;
+  const [rows, setRows] = useState<ToolRow[]>([{ implementId: first.id, pointId: 0 }]);
   // A row that was not told what it hangs on takes the first place there is.
   const placed: ToolRow[] = [];
   for (const row of rows) {
@@ -62,10 +72,28 @@ function NewRigForm({ machines, points, wanted, errors }: FormProps) {
     setRows(placed.map((each, at) => (at === index ? { ...each, ...row } : each)));
   const nameOf = ({ fleetNumber, make, model }: (typeof machines)[number]) =>
     [fleetNumber, make, model].filter(Boolean).join(" ");
+  // Of a row only what hangs somewhere ahead of it, and what stands there already.
+  const fitting = (index: number) =>
+    tools.filter(
+      ({ id }) =>
+        id === placed[index]!.implementId ||
+        placesFor(
+          yard,
+          tractorId,
+          placed.map((each, at) => (at === index ? { ...each, implementId: id } : each)),
+          index,
+        ).length > 0,
+    );
   const mounts = points.filter(({ machineId, kind }) => machineId === tractorId && kind === "receiver mount");
   return (
     <div className="grid grid-cols-[1.6fr_1fr] gap-10 max-lg:grid-cols-1">
       <Form method="post" className="grid content-start gap-3" noValidate>
+        {begun && carriers.length === 0 && (
+          <p className="problem">
+            Nothing in this yard has a {ATTACHMENTS[begun.attachment].hitches.join(" or ")} for{" "}
+            {nameOf(begun)}. Add one on the page of a machine.
+          </p>
+        )}
         <TextField
           name="name"
           label="Name"
@@ -99,7 +127,7 @@ function NewRigForm({ machines, points, wanted, errors }: FormProps) {
                 <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
                   <SelectField
                     label={placed.length > 1 ? `Tool ${index + 1}` : "Implement"}
-                    choices={tools.map((each) => [String(each.id), nameOf(each)])}
+                    choices={fitting(index).map((each) => [String(each.id), nameOf(each)])}
                     value={String(implementId)}
                     onChange={(event) =>
                       change(index, { implementId: Number(event.target.value), pointId: 0 })

@@ -92,3 +92,19 @@ export function couplingsOf({ points }: Yard, tractorId: number, rows: readonly 
     return { implementId, pointId, behind: carrier === tractorId ? null : behind };
   });
 }
+
+/** The machines that drive and could carry this implement: those with a point it hangs on, directly or behind nothing else. */
+export function carriersOf({ machines, points }: Yard, implement: Machine): Machine[] {
+  const kinds: readonly string[] = ATTACHMENTS[implement.attachment].hitches;
+  return machines.filter(
+    ({ id, kind }) =>
+      kind !== "implement" && points.some((point) => point.machineId === id && kinds.includes(point.kind)),
+  );
+}
+
+/** The implements that have a place of their kind on this machine. */
+export function carriedBy(yard: Yard, driver: Machine): Machine[] {
+  return yard.machines.filter(
+    (each) => each.kind === "implement" && carriersOf(yard, each).some(({ id }) => id === driver.id),
+  );
+}

@@ -63,7 +63,8 @@ function parseAmount(entry: Dimension, text: string, style: FieldUnit): Parsed<E
   const family = entry.kind === "measure" ? entry.family! : "length";
   // Left taken for right doubles the error: a bare figure does not say which.
   const mustSay = entry.sides?.plus === "right";
-  const read = parseTyped({ family, sides: entry.sides, mustSay }, text, style);
+  const example = exampleOf(entry, style);
+  const read = parseTyped({ family, sides: entry.sides, mustSay, example }, text, style);
   if (read.ok && family === "length" && !entry.sides && read.value.value < 0)
     return { ok: false, problem: `${entry.label} is a distance, ${entry.fromTo}. Type it without a sign.` };
   return read;
@@ -105,6 +106,17 @@ export function printIn(entry: Dimension, value: number, style: FieldUnit): stri
     return printMeasure(family!, size, unit as never) + word;
   }
   return isLengthStyle(style) ? printLength(size, style) + word : "";
+}
+
+/** A figure of usual size as one would type it here, in the field's unit. */
+export function exampleOf(entry: Dimension, style: FieldUnit): string {
+  const { kind, sides, typical, plausible } = entry;
+  if (kind === "choice") return "";
+  const usual = typical === 0 ? (sides ? -plausible[1] / 50 : plausible[1] / 10) : typical;
+  return printIn(entry, kind === "count" ? Math.max(1, Math.round(usual)) : usual, style).replace(
+    /\u00a0/g,
+    " ",
+  );
 }
 
 /** What is to be said of a figure before it is kept: that it cannot be, or that it is not usual and wants a second look. Null for a usual one. */

@@ -84,13 +84,17 @@ type Token = { kind: "number"; text: string } | { kind: "unit"; unit: LengthUnit
 type Part = Figure & { unit: LengthUnit | null; text: string };
 
 /**
- * Reads a length. A bare number takes `style`'s unit; feet and inches may be mixed, metric units may not.
+ * Reads a length; `example` is what a problem shows. A bare number takes `style`'s unit; feet and inches may be mixed, metric units may not.
  * Never throws: what was not understood comes back as a sentence with an example.
  */
-export function parseLength(text: string, style: LengthStyle): Parsed<ParsedLength> {
+export function parseLength(
+  text: string,
+  style: LengthStyle,
+  example = EXAMPLES[style],
+): Parsed<ParsedLength> {
   const refuse = (problem: string): Parsed<ParsedLength> => ({
     ok: false,
-    problem: `${problem} Type it like ${EXAMPLES[style]}.`,
+    problem: `${problem} Type it like ${example}.`,
   });
   const plain = normalise(text);
   if (plain === "") return refuse("Nothing was typed.");

@@ -138,13 +138,18 @@ export type Measured = {
 const entriesOf = (family: Family) => Object.entries(FAMILIES[family]) as [string, UnitEntry][];
 
 /**
- * Reads a quantity of a family; a bare number takes `unit`. None of them can be negative. A comma before three
+ * Reads a quantity of a family; `example` is what a problem shows; a bare number takes `unit`. None of them can be negative. A comma before three
  * digits is refused: 1,500 kg may be either.
  */
-export function parseMeasure<F extends Family>(family: F, text: string, unit: UnitOf<F>): Parsed<Measured> {
+export function parseMeasure<F extends Family>(
+  family: F,
+  text: string,
+  unit: UnitOf<F>,
+  example = exampleOf(family, unit),
+): Parsed<Measured> {
   const refuse = (problem: string): Parsed<Measured> => ({
     ok: false,
-    problem: `${problem} Type it like ${exampleOf(family, unit)}.`,
+    problem: `${problem} Type it like ${example}.`,
   });
   const plain = text.trim().replace(/[\u00a0\u202f]/g, " ");
   if (plain === "") return refuse("Nothing was typed.");

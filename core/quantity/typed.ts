@@ -11,6 +11,8 @@ export type TypedQuantity = {
   sides: Sides | null;
   /** a bare figure does not say which way */
   mustSay?: boolean;
+  /** what such a thing looks like, for a text that was not understood; absent: one of its unit */
+  example?: string;
 };
 
 /** SI, and the smallest step the text resolves, SI. */
@@ -21,16 +23,16 @@ export type Amount = { value: number; step: number };
  * told beside the text. "2 cm left", "-2 cm", "24 3/4 in".
  */
 export function parseTyped(
-  { family, sides, mustSay = false }: TypedQuantity,
+  { family, sides, mustSay = false, example }: TypedQuantity,
   text: string,
   unit: string,
   word = "",
 ): Parsed<Amount> {
-  if (!sides) return parseAmount(family, text, unit);
+  if (!sides) return parseAmount(family, text, unit, example);
   const { plain, side: told } = splitSide(sides, text);
   const side = told ?? (word === sides.plus ? "plus" : word === sides.minus ? "minus" : null);
   const sign = /^\s*([-+−–])/.exec(plain)?.[1] ?? null;
-  const read = parseAmount(family, sign === null ? plain : plain.replace(/^\s*[-+−–]\s*/, ""), unit);
+  const read = parseAmount(family, sign === null ? plain : plain.replace(/^\s*[-+−–]\s*/, ""), unit, example);
   if (!read.ok) return read;
   const { value, step } = read.value;
   if (value < 0) return { ok: false, problem: "There is one sign too many." };
@@ -43,13 +45,18 @@ export function parseTyped(
   return { ok: true, value: { value: minus ? -value : value, step } };
 }
 
-function parseAmount(family: TypedQuantity["family"], text: string, unit: string): Parsed<Amount> {
+function parseAmount(
+  family: TypedQuantity["family"],
+  text: string,
+  unit: string,
+  example: string | undefined,
+): Parsed<Amount> {
   if (family === "length") {
-    const read = parseLength(text, isLengthStyle(unit) ? unit : "m");
+    const read = parseLength(text, isLengthStyle(unit) ? unit : "m", example);
     return read.ok ? { ok: true, value: { value: read.value.metres, step: read.value.step } } : read;
   }
   const known = Object.hasOwn(FAMILIES[family], unit) ? unit : Object.keys(FAMILIES[family])[0];
-  return parseMeasure(family, text, known as UnitOf<Family> as never);
+  return parseMeasure(family, text, known as UnitOf<Family> as never, example);
 }
 
 /** A side word off the end of what was typed: "2 cm left" is "2 cm" and left. */

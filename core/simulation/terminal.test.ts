@@ -7,7 +7,7 @@ import { SHIPPED_SCHEMES } from "../card/shipped.ts";
 import { PRESETS } from "../quantity/units.ts";
 import { sampleRig } from "../rig/sample.ts";
 import { believe, lineValue } from "./believed.ts";
-import { entryProblem, freshTerminal, lastToolSpacing, terminalFrom } from "./terminal.ts";
+import { entryProblem, freshTerminal, keptTerminal, lastToolSpacing, terminalFrom } from "./terminal.ts";
 
 const scheme = (id: string) => SHIPPED_SCHEMES.find((each) => each.id === id)!;
 const line = (id: string, label: string): SchemeLine =>
@@ -47,6 +47,11 @@ describe("a terminal fresh from the shop", () => {
     expect(terminalFrom({ typed }, own, 8).typed).toEqual(typed);
     for (const kept of [null, {}, { typed: "no" }, { typed: typed.slice(1) }, 7])
       expect(terminalFrom(kept, own, 8)).toEqual(freshTerminal(own, 8));
+    const [first, ...rest] = own.lines;
+    const other = { lines: [...rest, { ...first!, label: "Another line" }] };
+    const again = terminalFrom(keptTerminal({ typed }, own), other, 8).typed;
+    expect(again.slice(0, -1)).toEqual(typed.slice(1));
+    expect(again.at(-1)).toEqual(freshTerminal(other, 8).typed.at(-1));
     expect(new Set([0, 1, 2, 3].map(lastToolSpacing)).size).toBe(4);
     expect(lastToolSpacing(6)).toBe(lastToolSpacing(2));
   });

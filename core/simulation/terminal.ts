@@ -50,12 +50,27 @@ function delayProblem(unit: TimeUnit): string {
   return unit === "s" ? `0 to ${MOST_DELAY} seconds.` : `0 to ${MOST_DELAY * 1000} ms.`;
 }
 
-/** Checks what was kept: a terminal as it was written, or a fresh one. */
+/** A terminal as it is kept: what stands in each line, by the page and the words of the line. */
+export type KeptTerminal = Terminal & { lines: string[] };
+
+const nameOf = ({ page, label }: Pick<AskedLine, "page" | "label">) => `${page}: ${label}`;
+
+/** To be kept: another variant may have other lines, and finds those again that it has too. */
+export function keptTerminal({ typed }: Terminal, { lines }: AskedScheme): KeptTerminal {
+  return { typed, lines: lines.map(nameOf) };
+}
+
+/**
+ * Checks what was kept: a terminal as it was written, a line that is new to it as it stands fresh. One that was kept without the words of
+ * its lines has just as many as are asked, or is fresh.
+ */
 export function terminalFrom(kept: unknown, scheme: AskedScheme, lastSpacing: number): Terminal {
-  const given = kept as Partial<Terminal> | null;
-  if (!given || !Array.isArray(given.typed) || given.typed.length !== scheme.lines.length)
-    return freshTerminal(scheme, lastSpacing);
-  return { typed: given.typed };
+  const fresh = freshTerminal(scheme, lastSpacing);
+  const { typed, lines } = (kept ?? {}) as Partial<KeptTerminal>;
+  if (!Array.isArray(typed)) return fresh;
+  if (!Array.isArray(lines)) return typed.length === scheme.lines.length ? { typed } : fresh;
+  const known = new Map(lines.map((name, at) => [name, typed[at]]));
+  return { typed: scheme.lines.map((line, at) => known.get(nameOf(line)) ?? fresh.typed[at]!) };
 }
 
 /** The last tool's lines: a width from another shed. */

@@ -24,16 +24,21 @@ const APART = 0.012;
 
 const COUNTED: ReadonlySet<DimensionKey> = new Set(["rows.count", "rows.spacing", "work.overlap"]);
 
+/** What some terminals ask besides and nothing steers by: drawn apart, so that a seed stays the rig it was before they were asked. */
+const UNSTEERED: ReadonlySet<DimensionKey> = new Set(["tool.overall", "pin.toolbar", "pin.foremost"]);
+
 /** A rig like the one that is written down, but not the same. */
 export function seedTruth(rig: ResolvedRig, seed: number): Truth {
   const random = chance(seed);
+  const beside = chance(seed + 7919);
   const values: Truth["values"] = {};
   for (const { key, station, kind, typical } of catalogueOf(rig)) {
     if ((station !== "antenna" && station !== "tool") || (kind !== "length" && kind !== "count")) continue;
     if (key === "guidance.trackSpacing") continue;
     const { value, doubt } = rig.values[key];
     const base = value === null || !isBelieved(doubt) ? typical : value;
-    values[key] = COUNTED.has(key) ? base : roundTo(base + random.normal(APART));
+    const draws = UNSTEERED.has(key) ? beside : random;
+    values[key] = COUNTED.has(key) ? base : roundTo(base + draws.normal(APART));
   }
   const rows = values["rows.count"]! * values["rows.spacing"]!;
   const width = rig.values["tool.width"].value ?? dimension("tool.width", rig).typical;

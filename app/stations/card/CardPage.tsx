@@ -330,7 +330,8 @@ function Row({ row }: { row: CardRow }) {
                 <Link to={href} className="inline-flex min-h-11 items-center text-dye">
                   {label}
                 </Link>{" "}
-                <span className="font-semibold">{text}</span> <GradeMark grade={grade} />
+                <span className="font-semibold">{grade === "missing" ? "" : text}</span>{" "}
+                <GradeMark grade={grade} />
               </li>
             ))}
           </ul>

@@ -3,7 +3,7 @@ import { type Card, type CardLine, fillCard } from "../../../core/card/fill.ts";
 import { byPage, lapsed, type Retype, retype } from "../../../core/card/numbered.ts";
 import { type StepOfEntry, stepsOf } from "../../../core/card/order.ts";
 import type { Scheme } from "../../../core/card/scheme.ts";
-import { dimension } from "../../../core/dimension/catalogue.ts";
+import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
 import { type Finding, stopsOf } from "../../../core/finding/finding.ts";
 import { printLength } from "../../../core/quantity/length.ts";
@@ -75,6 +75,13 @@ export function cardNow(open: OpenRig): { card: Card; terminal: Terminal } {
     card: fillCard(scheme, together(whole, index), cardFindings, preferences.units, toolsAhead(open)),
     terminal,
   };
+}
+
+/** Readings that this terminal asks for and nobody has read: nothing else may wait for them. */
+export function askedByTerminal(open: OpenRig): DimensionKey[] {
+  const own = cardNow(open).card.lines.filter(({ tool, form }) => tool === null && form.kind !== "time");
+  const links = own.flatMap(({ chain }) => chain?.links ?? []);
+  return [...new Set(links.flatMap(({ key, value }) => (value === null ? [key] : [])))];
 }
 
 /** The tools between the machine and the one in view, with what stops their figures. */

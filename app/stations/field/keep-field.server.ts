@@ -1,7 +1,7 @@
 import { v4 as uuid } from "uuid";
 import type { JobKind } from "../../../core/job/kind.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
-import { entryProblem } from "../../../core/simulation/terminal.ts";
+import { entryProblem, keptTerminal } from "../../../core/simulation/terminal.ts";
 import { seedTruth } from "../../../core/simulation/truth.ts";
 import { jobsOf } from "../../../core/subjects/jobs.ts";
 import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
@@ -73,7 +73,7 @@ export function keepTerminal(open: OpenRig, form: FormData): Outcome {
   if (Object.keys(errors).length > 0) return refused(errors);
   feedTerminal(open.db, open.rig.id, {
     ...practice.terminal,
-    [String(open.rig.couplingId)]: { typed },
+    [String(open.rig.couplingId)]: keptTerminal({ typed }, scheme),
   });
   const said = text("press") === "cancel" ? `${page} left without saving` : `${page} saved in the terminal`;
   return kept(said, { id: page });

@@ -90,6 +90,8 @@ describe("where a finding is cured", () => {
 
   it("is a list of the machine, or the limits of the yard", () => {
     expect(at("weights")).toBe("/rigs/7/balance#weights");
+    expect(at("remotes")).toBe("/rigs/7/lists/remotes");
+    expect(at("functions", 1, [11, 12])).toBe("/rigs/7/lists/functions?tool=12");
     expect(at("tyres", 1, [11, 12])).toBe("/rigs/7/balance?tool=12#tyres");
     expect(at("limits")).toBe("/limits");
   });

@@ -93,9 +93,10 @@ const LISTS: Partial<Record<Target, string>> = {
   weights: "#weights",
   tyres: "#tyres",
   hoses: "#hoses",
-  remotes: "#remotes",
-  functions: "#functions",
 };
+
+/** Lists that are entered on the page of one of the rig's machines. */
+const ON_MACHINE: readonly Target[] = ["remotes", "functions"];
 
 /** Where a finding is cured: its station, with the reading or the list open. `couplings` are the rig's, in order. */
 export function cureHref(
@@ -111,5 +112,6 @@ export function cureHref(
   const coupling = part === undefined ? undefined : couplings[part];
   const list = LISTS[next.target];
   const tool = couplings.length < 2 ? null : coupling;
+  if (ON_MACHINE.includes(next.target)) return rigAddress(rigId, `lists/${next.target}`, { tool });
   return `${rigAddress(rigId, station, { at: list ? null : next.target, tool })}${list ?? ""}`;
 }

@@ -18,7 +18,7 @@ import type { Board, BoardColumn, BoardRow } from "./hoses-view.ts";
 /** The tractor from behind, its couplings in a row, the hoses hanging to the functions. A plug is pulled to another coupling, or moved by arrow keys. */
 export function HoseBoard({ board, action }: { board: Board; action: string }) {
   const { sheet, rows, columns, shown } = board;
-  const { errors, submit } = useOutcome(action);
+  const { errors, kept, submit } = useOutcome(action);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   useEffect(() => {
     const [problem] = Object.values(errors);
@@ -60,6 +60,14 @@ export function HoseBoard({ board, action }: { board: Board; action: string }) {
           <Plug key={row.id} row={row} at={sheet.rows[at]!} columns={columns} share={share} pin={pin} />
         ))}
       </section>
+      {kept?.undo && (
+        <p className="flex items-center justify-between gap-3 border-t border-line px-3 py-1" data-moved>
+          {kept.said}
+          <button type="button" className="key" onClick={() => submit(kept.undo!)}>
+            Undo
+          </button>
+        </p>
+      )}
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 border-t border-line p-3">
         {board.facts.map(({ label, text }) => (
           <Fragment key={label}>

@@ -14,16 +14,22 @@ export const keepPin = written(PinDto, ({ open: { db, rig, whole, judged }, valu
   const { problem } = judged.reckoned.hoses;
   const fn = whole.hoses.functions.find(({ id }) => String(id) === value.function);
   if (!fn || !problem) return refused({ form: "That function is not part of this rig." });
+  const before = problem.pins.get(fn.id);
+  const undo = {
+    intent: "pin-hose",
+    function: value.function,
+    remote: before === undefined ? "" : String(before),
+  };
   if (value.remote === "") {
     pinFunction(db, rig.id, fn.id, null, told);
-    return kept();
+    return before === undefined ? kept() : kept(`${fn.name}: free to go wherever it may`, { undo });
   }
   const remote = remotesOf(problem).find(({ id }) => String(id) === value.remote);
   if (!remote) return refused({ form: "This tractor has no such remote." });
   if (remote.number === 0)
     return refused({ form: "The port for power beyond is given to a motor by itself." });
   pinFunction(db, rig.id, fn.id, remote.id, told);
-  return kept(`${fn.name}: pinned to ${remoteName(remote)}`);
+  return kept(`${fn.name}: pinned to ${remoteName(remote)}`, { undo });
 });
 
 export function keepUnpinned(

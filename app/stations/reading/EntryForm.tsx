@@ -6,7 +6,7 @@ import { joinFaces, parseEntry, printEntry, printIn } from "../../../core/dimens
 import { capital } from "../../../core/quantity/capital.ts";
 import type { Parsed } from "../../../core/quantity/figure.ts";
 import { isLengthStyle, printLength } from "../../../core/quantity/length.ts";
-import { inInches, PRESETS } from "../../../core/quantity/units.ts";
+import { PRESETS } from "../../../core/quantity/units.ts";
 import type { Instrument } from "../../../core/rig/grade.ts";
 import { parseSections, sectionSum } from "../../../core/rig/sections.ts";
 import { draftOf } from "../../entry/draft.ts";
@@ -122,7 +122,7 @@ export function EntryForm({ row, preferences, action }: Props) {
             aria-label={row.label}
             aria-describedby="echo"
             inputMode={row.kind === "count" ? "numeric" : "text"}
-            placeholder={`like ${placeholderOf(row)}`}
+            placeholder={`like ${row.example}`}
             className="min-h-12 w-full min-w-0 scroll-mt-80 scroll-mb-16 max-lg:scroll-mt-2 max-sm:scroll-mb-[340px] rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
           />
           <button type="submit" className="key-main min-h-12 max-sm:hidden" disabled={busy}>
@@ -360,37 +360,10 @@ function Faces({
   );
 }
 
-/** Figures of a usual size, for a field's placeholder. */
-const EXAMPLES: Record<string, string> = {
-  kg: "1450",
-  lb: "3200",
-  bar: "1.2",
-  psi: "17",
-  "km/h": "9",
-  mph: "5.5",
-  kW: "96",
-  hp: "130",
-  kN: "62",
-  lbf: "14000",
-  rpm: "540",
-  "°": "1.5",
-  "%": "8",
-  "kW/m": "22",
-  "hp/ft": "9",
-};
-
 /** In both systems of units, so that a slip shows. */
 function bothWays(entry: ReturnType<typeof entryOf>, value: number): string {
   const said = [PRESETS.metric, PRESETS.us].map((units) => printEntry(entry, value, units));
   return [...new Set(said)].join(" = ");
-}
-
-function placeholderOf({ kind, sides, style }: ReadingRow): string {
-  if (!isLengthStyle(style)) return `${EXAMPLES[style] ?? "12"} ${style}${sides ? ` ${sides.plus}` : ""}`;
-  if (kind === "count") return "32";
-  if (kind === "sections") return inInches(style) ? `3 × 4' 11"` : "3 × 1.5";
-  if (sides) return inInches(style) ? `3/4" ${sides.minus}` : `2 cm ${sides.minus}`;
-  return inInches(style) ? `12' 6 3/8"` : "3.81";
 }
 
 /** What the text means, in the other system too, so that a slip shows before it is kept. */

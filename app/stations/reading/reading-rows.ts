@@ -9,11 +9,17 @@ import {
 } from "../../../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
 import { CONDITIONS, type ConditionKey } from "../../../core/dimension/condition.ts";
-import { type FieldUnit, fieldUnit, printEntry, printReading } from "../../../core/dimension/entry.ts";
+import {
+  exampleOf,
+  type FieldUnit,
+  fieldUnit,
+  printEntry,
+  printReading,
+} from "../../../core/dimension/entry.ts";
 import { wordsOf } from "../../../core/dimension/kind-words.ts";
 import type { Target } from "../../../core/finding/finding.ts";
 import { printLength } from "../../../core/quantity/length.ts";
-import type { Units } from "../../../core/quantity/units.ts";
+import { inInches, type Units } from "../../../core/quantity/units.ts";
 import { askedOf, guidedBy, usesTerminal } from "../../../core/rig/asked.ts";
 import type { Change, Reading } from "../../../core/rig/facts.ts";
 import { type Grade, gradeOf, type Instrument } from "../../../core/rig/grade.ts";
@@ -56,6 +62,8 @@ export type ReadingRow = {
   otherwise: string | null;
   /** how the field shows and reads its quantity */
   style: FieldUnit;
+  /** a figure of usual size, as one would type it */
+  example: string;
   bareUnit: string;
   sides: { plus: string; minus: string } | null;
   faces: { left: string; right: string } | null;
@@ -155,6 +163,7 @@ function fieldOf(entry: Dimension, units: Units) {
   const style = fieldUnit(entry, units);
   return {
     style,
+    example: exampleOf(entry, style),
     bareUnit: bareWord(style),
     choices: entry.choices ?? [],
     ways: waysOf(entry),
@@ -214,6 +223,7 @@ function sectionsRow({ attachment, tool, sections, sectionsStale }: ResolvedRig,
     spread: null,
     proof: null,
     style: units.tape,
+    example: inInches(units.tape) ? `3 × 4' 11"` : "3 × 1.5",
     bareUnit: bareWord(units.tape),
     sides: null,
     faces: null,

@@ -1,4 +1,10 @@
-import { type Choice, type Dimension, dimension, isOfWork } from "../../../core/dimension/catalogue.ts";
+import {
+  type Choice,
+  type Dimension,
+  type DimensionKey,
+  dimension,
+  isOfWork,
+} from "../../../core/dimension/catalogue.ts";
 import { CONDITIONS } from "../../../core/dimension/condition.ts";
 import { type FieldUnit, fieldUnit, printEntry, printReading } from "../../../core/dimension/entry.ts";
 import { lackingOf } from "../../../core/finding/lacking.ts";
@@ -59,14 +65,17 @@ export function isSheetKey(text: string | null): text is string {
   return sheetKinds().some(({ key }) => key === text);
 }
 
-/** The lines of a sheet in the order of walking round, under the headings they have at their stations. */
+/** The lines of a sheet in the order of walking round; of what the card lacks also those its terminal asks for (`asked`), under the headings they have at their stations. */
 export function sheetTopics(
   { whole, index, resolved: rig }: Pick<OpenRig, "whole" | "index" | "resolved">,
   sheet: string,
   units: Units,
+  asked: readonly DimensionKey[] = [],
 ): { topic: string; rows: SheetRow[] }[] {
   if (sheet === LACKING.card) {
-    const rows = lackingOf(rig).map((key) => rowOf(dimension(key, rig), rig, units));
+    const rows = [...new Set([...lackingOf(rig), ...asked])].map((key) =>
+      rowOf(dimension(key, rig), rig, units),
+    );
     return rows.length === 0 ? [] : [{ topic: "In this order: the first moves the work most", rows }];
   }
   const lacking = sheet === LACKING.couple ? new Set(lackingToCouple(whole, index)) : null;

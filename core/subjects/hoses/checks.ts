@@ -66,9 +66,9 @@ export function hoseChecks(whole: WholeRig, { problem, solved, tooMany, movement
 
 /** The tractor's couplings, and each implement's functions, where nobody entered them. */
 function untold({ hoses, parts, selfPropelled }: WholeRig, rowOf: Checker): Check[] {
-  const missing = parts.filter((_, part) => !hoses.told[part]).map(({ name }) => name);
+  const untoldTools = parts.some((_, part) => !hoses.told[part]);
   return [
-    ...(hoses.supply === null && (hoses.functions.length > 0 || missing.length > 0)
+    ...(hoses.supply === null && (hoses.functions.length > 0 || untoldTools)
       ? [
           rowOf("remotes", "Remotes").judged(
             "unknown",
@@ -79,17 +79,22 @@ function untold({ hoses, parts, selfPropelled }: WholeRig, rowOf: Checker): Chec
           ),
         ]
       : []),
-    ...(missing.length > 0
-      ? [
-          rowOf("functions", "Functions").judged(
-            "unknown",
-            "functions",
-            `${capital(listed(missing))}: functions not entered.`,
-            "Say what moves by oil, or that nothing does.",
-            "Enter functions",
-          ),
-        ]
-      : []),
+    ...parts.flatMap(({ name }, part) =>
+      hoses.told[part]
+        ? []
+        : [
+            {
+              ...rowOf(`functions${part === 0 ? "" : `:${part + 1}`}`, "Functions").judged(
+                "unknown",
+                "functions",
+                `${capital(name)}: functions not entered.`,
+                "Say what moves by oil, or that nothing does.",
+                "Enter functions",
+              ),
+              part,
+            },
+          ],
+    ),
   ];
 }
 
