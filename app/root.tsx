@@ -99,7 +99,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   // Nobody answered: a fetch that fails says no more than that.
   const away = error instanceof TypeError;
   return (
-    <main className="mx-auto grid max-w-xl gap-4 p-8">
+    <main id="main" tabIndex={-1} className="mx-auto grid max-w-xl gap-4 p-8">
       <title>Ambrek</title>
       <h1>
         {known && error.status === 404 ? "Not in this yard" : away ? "No connection" : "That did not work"}

@@ -15,8 +15,22 @@ function wordsOf(html: string): string {
   return html.replace(/<(script|style)[\s\S]*?<\/\1>/g, " ").replace(/<[^>]*>/g, " ");
 }
 
-/** Words no person writes: a value that was not there. */
-const HOLES = /\b(NaN|undefined|\[object \w+\]|Infinity)\b/;
+/** Words no person writes: a value that was not there, or one said twice. */
+const HOLES = /\b(NaN|undefined|\[object \w+\]|Infinity|(missing|nobody)[\s.,;:]+\2)\b/;
+
+/** A drawing of something narrower than nothing. */
+const BELOW_NOTHING = / (?:width|height|r|rx|ry)="-[\d.]/;
+
+/** The names of the places on a page one can be led to. */
+const placesOf = (body: string) => new Set([...body.matchAll(/ id="([^"]+)"/g)].map(([, id]) => id!));
+
+/** Links of a page: where to, and whether they say that this is where one is. */
+function linksOf(body: string): { href: string; here: boolean }[] {
+  return [...body.matchAll(/<a\b[^>]*>/g)].flatMap(([tag]) => {
+    const href = / href="([^"]+)"/.exec(tag)?.[1];
+    return href ? [{ href: href.replaceAll("&amp;", "&"), here: tag.includes("aria-current") }] : [];
+  });
+}
 
 const ASSET = /\.(css|js|png|svg|woff2|ico|webmanifest)$/;
 
@@ -32,10 +46,13 @@ async function crawl(address: string, thoroughly: RegExp): Promise<{ pages: numb
   const known = new Set<string>();
   const open: { path: string; from: string }[] = [];
   const faults: Fault[] = [];
+  const places = new Map<string, Set<string>>();
+  const wanted: { shape: string; place: string; path: string; from: string }[] = [];
   const found = (href: string, from: string) => {
     const url = new URL(href, address + from);
     if (url.origin !== address || ASSET.test(url.pathname)) return;
     const shape = shapeOf(url, thoroughly);
+    if (url.hash !== "") wanted.push({ shape, place: url.hash.slice(1), path: href, from });
     if (known.has(shape)) return;
     known.add(shape);
     open.push({ path: url.pathname + url.search, from });
@@ -50,10 +67,18 @@ async function crawl(address: string, thoroughly: RegExp): Promise<{ pages: numb
     else if (answer.headers.get("content-type")?.includes("html")) {
       const hole = HOLES.exec(wordsOf(body));
       if (hole) fault(`says ${hole[0]}`);
-      for (const [, href] of body.matchAll(/<a\b[^>]*? href="([^"]+)"/g))
-        found(href!.replaceAll("&amp;", "&"), path);
+      const below = BELOW_NOTHING.exec(body);
+      if (below) fault(`draws ${below[0]}"`);
+      places.set(shapeOf(new URL(address + path), thoroughly), placesOf(body));
+      for (const { href } of linksOf(body)) found(href, path);
+      // What is open on a page is led to by its letter and its row; the page itself by nothing on it.
+      const own = linksOf(body.replace(/<header[\s\S]*?<\/header>/, ""));
+      if (!path.includes("?") && own.some(({ href, here }) => !here && href === path))
+        fault("has a link that leads to itself");
     }
   }
+  for (const { shape, place, path, from } of wanted)
+    if (places.get(shape)?.has(place) === false) faults.push({ path, from, what: `has no “${place}”` });
   return { pages: open.length, faults };
 }
 

@@ -77,6 +77,27 @@ describe("the cultivator, from stop to coupled", () => {
   });
 });
 
+describe("the hook-up list by the keyboard", () => {
+  it("is gone through with j and k, and stays where one is when a line is ticked", async () => {
+    await visit(page, `${yard.address}${rig("Planter")}/hook-up`);
+    await fill(page, "who", "Mira Tolland");
+    const here = () =>
+      page.evaluate(() => document.activeElement?.closest("[data-line]")?.getAttribute("data-line") ?? null);
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press("j");
+    const first = await here();
+    expect(first).not.toBeNull();
+    await page.keyboard.press("Enter");
+    await page.waitForSelector(`[data-line="${first}"][data-done="true"]`);
+    expect(await here()).toBe(first);
+    await page.keyboard.press("j");
+    const second = await here();
+    expect(second).not.toBe(first);
+    await page.keyboard.press("k");
+    expect(await here()).toBe(first);
+  });
+});
+
 describe("the hook-up list on the phone", () => {
   it("is ticked in order by name, not past what protects people, and expires at uncoupling", async () => {
     await newPage(PHONE);

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { press, seen, visit } from "./acts.ts";
+import { fill, press, seen, visit } from "./acts.ts";
 import { DESK, openPage, PHONE } from "./browser.ts";
 import { faultsOf } from "./faults.ts";
-import { browser, machine, openForFile, rig, yard } from "./fixture.ts";
+import { browser, machine, openForFile, rig, rigId, yard } from "./fixture.ts";
 
 const SCREENS = [
   "/",
@@ -88,6 +88,84 @@ describe.each([
   it("has no serious barrier, no console error, nothing cut off sideways, by day and by night", async () => {
     expect(await faultsOf(browser, yard.address, viewport, SCREENS, own, true)).toEqual([]);
   }, 300_000);
+});
+
+/** A name as long as one may be, and of one word. */
+const LONG = "Donaudampfschifffahrtselektrizitaetenhauptbetriebswerkbauun";
+
+const NARROW = [
+  "/",
+  ...["tool", "told", "match", "hitch", "balance", "hoses", "hook-up", "card", "ladder", "proof"].map(
+    (page) => `${rig("Mowers")}/${page}`,
+  ),
+  ...["sections", "sheet", "budget", "swaths"].map((page) => `${rig("Borrowed drill")}/${page}`),
+  ...["/rigs/new", "/machines", "/begin", "/season", "/tape-list", "/traffic", "/words", "/nowhere"],
+];
+
+describe("names as long as they may be", () => {
+  it("push nothing off the side, on the smallest phone, on its side, enlarged twice, on a desk", async () => {
+    const { page } = await openPage(browser);
+    await visit(page, `${yard.address}/?find=Mowers`);
+    await page.click(`[data-rig="${rigId("Mowers")}"] button[aria-label^="Rename"]`);
+    await fill(page, "name", LONG);
+    await press(page, "Rename", `[data-rig="${rigId("Mowers")}"]`);
+    await seen(page, LONG);
+    const found: string[] = [];
+    for (const [width, height] of [
+      [320, 568],
+      [844, 390],
+      [640, 400],
+      [1280, 800],
+    ] as const) {
+      await page.setViewport({ width, height });
+      for (const path of width === 320 || width === 1280 ? NARROW : NARROW.slice(0, 4)) {
+        await visit(page, yard.address + path);
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        if (over > 0) found.push(`${path} at ${width}x${height}: ${over} px too wide`);
+      }
+    }
+    expect(found).toEqual([]);
+    await page.close();
+  });
+
+  it("an entry that is opened lies in sight there, its field under nothing", async () => {
+    const { page } = await openPage(browser);
+    const hidden: string[] = [];
+    for (const [width, height, touch] of [
+      [1280, 800, false],
+      [640, 400, false],
+      [844, 390, true],
+      [320, 568, true],
+    ] as const) {
+      await page.setViewport({ width, height, isMobile: touch, hasTouch: touch });
+      for (const [name, path] of [
+        ["Meadow drill", "tool?at=pin.workFront"],
+        ["Meadow drill", "antenna?at=receiver.lateral"],
+        ["Mowers", "hitch?at=work.topLink"],
+        ["Stubble cultivator", "match?at=work.depth"],
+        ["Meadow drill", "tool?at=sections"],
+      ] as const) {
+        await visit(page, `${yard.address}${rig(name)}/${path}`);
+        const seenWhole = await page
+          .waitForFunction(
+            () => {
+              const field = document.querySelector<HTMLElement>(
+                "[data-open] input:not([type=hidden]), [data-open] select",
+              );
+              const box = field?.getBoundingClientRect();
+              if (!field || !box || box.top < 0 || box.bottom > window.innerHeight) return false;
+              const on = document.elementFromPoint(box.x + box.width / 2, box.y + box.height / 2);
+              return on !== null && (field.contains(on) || on.contains(field));
+            },
+            { timeout: 3000 },
+          )
+          .catch(() => null);
+        if (!seenWhole) hidden.push(`${path} at ${width}x${height}`);
+      }
+    }
+    expect(hidden).toEqual([]);
+    await page.close();
+  });
 });
 
 describe("day and night", () => {

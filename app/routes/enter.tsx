@@ -25,7 +25,7 @@ export function meta() {
 
 export default function Enter({ actionData }: Route.ComponentProps) {
   return (
-    <main className="mx-auto grid max-w-md gap-4 p-8">
+    <main id="main" tabIndex={-1} className="mx-auto grid max-w-md gap-4 p-8">
       <h1>Ambrek</h1>
       <p>This yard is on the network. The passphrase is shown where the server was started.</p>
       <Form method="post" className="grid gap-2">

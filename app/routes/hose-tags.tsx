@@ -19,7 +19,11 @@ export function meta({ loaderData }: Route.MetaArgs) {
 /** Tags to cut out, each twice: one for either end of its hose. */
 export default function HoseTags({ loaderData: { rigId, view } }: Route.ComponentProps) {
   return (
-    <main className="mx-auto grid max-w-[820px] gap-3 bg-sheet p-6 print:p-0 max-sm:p-4">
+    <main
+      id="main"
+      tabIndex={-1}
+      className="mx-auto grid max-w-[820px] gap-3 bg-sheet p-6 print:p-0 max-sm:p-4"
+    >
       <p className="no-print flex flex-wrap gap-2">
         <button type="button" className="key-main" onClick={() => window.print()}>
           Print

@@ -17,6 +17,25 @@ export type Ways = {
   turn: string | null;
 };
 
+/** The first thing one may press in each line of a page's lists, in order. */
+function linesToPress(): HTMLElement[] {
+  return [...document.querySelectorAll<HTMLElement>("main li")].flatMap((line) => {
+    const first = line.querySelector<HTMLElement>(
+      "a[href], button:not(:disabled), summary, input:not([type=hidden])",
+    );
+    return first?.checkVisibility() && first.closest("li") === line ? [first] : [];
+  });
+}
+
+/** Goes a line down or up a page's lists from where one is; from elsewhere to the first or the last. */
+function step(by: 1 | -1): void {
+  const all = linesToPress();
+  const here = document.activeElement?.closest("li");
+  const at = all.findIndex((each) => each.closest("li") === here);
+  const next = at < 0 ? (by === 1 ? all[0] : all.at(-1)) : all[at + by];
+  next?.focus();
+}
+
 /** Keys of a rig's screens. They do nothing while somebody types in a field. */
 export function Shortcuts({ ways, units }: { ways: Ways; units: string }) {
   const [open, setOpen] = useState(false);
@@ -39,7 +58,8 @@ export function Shortcuts({ ways, units }: { ways: Ways; units: string }) {
     if (to) {
       event.preventDefault();
       navigate(to, { preventScrollReset: true });
-    } else if (event.key === "u") choose({ choice: units === "metric" ? "us" : "metric" });
+    } else if (event.key === "j" || event.key === "k") step(event.key === "j" ? 1 : -1);
+    else if (event.key === "u") choose({ choice: units === "metric" ? "us" : "metric" });
     else if (event.key === "?") setOpen(true);
   });
   useEffect(() => {

@@ -191,7 +191,11 @@ function Pages({ yard: { page, pages, find, state } }: { yard: Route.ComponentPr
   );
 }
 
-function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away } }: { rig: YardRig }) {
+function RigCard({
+  rig: { head, holding, more, standing, drawing, climbed, away, lacks },
+}: {
+  rig: YardRig;
+}) {
   const { stops, fixes, checks } = standing;
   return (
     <li
@@ -212,14 +216,30 @@ function RigCard({ rig: { head, holding, more, standing, drawing, climbed, away 
               {head.name}
             </Link>
           </h2>
-          <p className={`font-[720] ${stops ? "text-stop" : "text-ok"}`}>
-            {stops ? `${stops} ${stops === 1 ? "stop" : "stops"}` : "Nothing stops it"}
+          <p className={`font-[720] ${stops || lacks.length > 0 ? "text-stop" : "text-ok"}`}>
+            {stops
+              ? `${stops} ${stops === 1 ? "stop" : "stops"}`
+              : lacks.length > 0
+                ? "Not whole"
+                : "Nothing stops it"}
           </p>
         </div>
         <p className="leading-snug">
           {head.tractor} with {head.implement}
           <span className="block text-small text-soft">{head.identity}</span>
         </p>
+        {lacks.map(({ name, href }) => (
+          <p
+            key={href}
+            className="flex flex-wrap items-center gap-x-3 border-t border-hair text-stop"
+            data-away
+          >
+            <span>{name} is archived: this rig cannot be coupled.</span>
+            <Link to={href} className="inline-grid min-h-11 place-items-center font-bold text-dye">
+              To it
+            </Link>
+          </p>
+        ))}
         {holding.map(({ id, severity, what, next, href }) => (
           <p key={id} className="grid grid-cols-[62px_1fr_auto] items-center gap-2 border-t border-hair">
             <SeverityMark severity={severity} />

@@ -4,6 +4,7 @@ import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
 import { byRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
+import { type PutAway, putAwayOf } from "../stations/frame/put-away.ts";
 import { headOf, type RigHead } from "../stations/frame/rig-view.server.ts";
 import { cureHref } from "../stations/frame/stations.ts";
 import { type FindingCount, judgedOf, standingsOf } from "./board.server.ts";
@@ -21,6 +22,8 @@ export type YardRig = {
   /** rungs of its start-of-work ladder that are good, of those that apply */
   climbed: { good: number; all: number };
   away: boolean;
+  /** machines of it that are archived */
+  lacks: PutAway[];
 };
 
 export type YardView = {
@@ -116,6 +119,7 @@ function viewRigs(
       drawing,
       climbed: climbed(facts.get(rig.id)!),
       away: rig.archivedAt !== null,
+      lacks: putAwayOf(parts),
     };
   });
 }

@@ -319,7 +319,7 @@ function Row({ row }: { row: CardRow }) {
               <span className="text-body font-normal">{[row.unit, row.word].filter(Boolean).join(" ")}</span>
             </span>
           )}
-          {row.grade ? <GradeMark grade={row.grade} stale={row.stale} /> : <span />}
+          {row.grade && row.figure !== null ? <GradeMark grade={row.grade} stale={row.stale} /> : <span />}
         </summary>
         <div className="grid gap-1 pb-2 pl-4">
           <p className="text-soft">{row.derivation}</p>

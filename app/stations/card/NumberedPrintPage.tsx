@@ -8,7 +8,11 @@ import type { NumberedLine, NumberedView } from "./numbered-view.server.ts";
 export function NumberedPrintPage({ loaderData: { cards, qr } }: Route.ComponentProps) {
   const [{ head, number }] = cards as [NumberedView, ...NumberedView[]];
   return (
-    <main className="on-card mx-auto grid max-w-[560px] gap-6 bg-sheet p-6 print:block print:max-w-none print:p-0">
+    <main
+      id="main"
+      tabIndex={-1}
+      className="on-card mx-auto grid max-w-[560px] gap-6 bg-sheet p-6 print:block print:max-w-none print:p-0"
+    >
       <p className="no-print flex flex-wrap gap-2">
         <button type="button" className="key-main" onClick={() => window.print()}>
           Print

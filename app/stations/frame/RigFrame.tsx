@@ -58,7 +58,7 @@ export function RigFrame({
   else turned.set("view", next.to);
   const turn = `?${turned}`;
   return (
-    <div className="lg:grid lg:h-screen lg:grid-rows-[auto_1fr] print:block print:h-auto">
+    <div className="lg:grid lg:h-screen lg:grid-cols-[minmax(0,1fr)] lg:grid-rows-[auto_1fr] print:block print:h-auto">
       <Header preferences={preferences}>
         <p className="truncate text-soft">
           <Link to="/" className="no-underline">
@@ -71,7 +71,7 @@ export function RigFrame({
       <p className="print-only pb-2">
         <b>{rig.name}</b>: {rig.tractor} with {rig.implement}. {rig.identity}
       </p>
-      <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_1fr] max-lg:flex max-lg:flex-col print:block">
+      <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_minmax(0,1fr)] max-lg:flex max-lg:flex-col print:block">
         <div className={`no-print ${lit || alone ? "max-sm:hidden" : ""}`}>
           <WalkRound pegs={pegs} station={station} />
         </div>
@@ -113,6 +113,19 @@ export function RigFrame({
           tabIndex={-1}
           className="relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4"
         >
+          {view.away.map(({ name, href }) => (
+            <p
+              key={href}
+              className="mb-2 border-l-[5px] border-stop bg-stop-wash px-3 py-2"
+              role="alert"
+              data-away
+            >
+              <b>{name} is archived.</b> This rig cannot be coupled until it is back in use.{" "}
+              <Link to={href} className="inline-grid min-h-11 place-items-center font-bold text-dye">
+                To {name}
+              </Link>
+            </p>
+          ))}
           {view.tools.length > 0 && <Tools tools={view.tools} />}
           {children}
         </main>
@@ -141,7 +154,7 @@ export function Tools({ tools }: { tools: RigFrameView["tools"] }) {
           to={href}
           preventScrollReset
           aria-current={now ? "true" : undefined}
-          className={`grid min-h-11 content-center rounded-[3px] border-[1.5px] px-3 leading-tight whitespace-nowrap no-underline ${now ? "border-dye bg-dye-wash font-bold text-dye" : "border-line"}`}
+          className={`grid min-h-11 content-center rounded-[3px] border-[1.5px] px-3 leading-tight wrap-anywhere no-underline max-sm:whitespace-nowrap ${now ? "border-dye bg-dye-wash font-bold text-dye" : "border-line"}`}
         >
           {label}
           <span className="text-small font-normal text-soft max-sm:hidden">{how}</span>

@@ -30,6 +30,7 @@ import { type Preferences, readPreferences } from "../../session/preferences.ser
 import { rungsOf } from "../ladder/rungs.ts";
 import { rigAddress } from "./address.ts";
 import { drawnOnce, openedOf } from "./opened.server.ts";
+import { type PutAway, putAwayOf } from "./put-away.ts";
 import { type Peg, pegsOf } from "./stations.ts";
 
 /** The name of a tool with the variant it works as. */
@@ -60,6 +61,8 @@ export type RigFrameView = {
   preferences: Preferences;
   pegs: Peg[];
   stops: number;
+  /** machines of it that are archived: nothing can be done with the rig until they are back in use */
+  away: PutAway[];
   view: RigDrawing;
   /** the coupling in view */
   coupling: number;
@@ -212,6 +215,7 @@ export function frameOf(
       open.tool,
     ),
     stops: findings.filter(({ severity }) => severity === "stop").length,
+    away: putAwayOf(parts),
     view,
     coupling: rig.couplingId,
     stays: subjectOf(station)?.measured !== undefined,

@@ -118,7 +118,9 @@ function Coupling({ view: { coupled, instead, open }, keep }: { view: ShownView;
 function Line({ row, keep, action }: { row: ShownRow; keep: Keep; action: string }) {
   const { key, text, metric, protects, stop, cites, done, waits, lapsed, held } = row;
   const [problem, setProblem] = useState<string | null>(null);
+  // A ticked box stays where the keyboard is: the next line is one key away.
   const tick = async () => {
+    if (done) return;
     if (held) setProblem(held);
     else setProblem(await keep({ intent: "tick", line: key, said: metric, state: "done", reason: "" }, text));
   };
@@ -134,9 +136,10 @@ function Line({ row, keep, action }: { row: ShownRow; keep: Keep; action: string
         <button
           type="button"
           onClick={tick}
-          disabled={done !== null || stop}
+          disabled={stop}
+          aria-disabled={done !== null}
           aria-label={done ? `Done: ${text}` : `Tick: ${text}`}
-          className="on-paper grid size-12 cursor-pointer place-items-center rounded-[3px] disabled:cursor-default print:size-6"
+          className="on-paper grid size-12 cursor-pointer place-items-center rounded-[3px] disabled:cursor-default aria-disabled:cursor-default print:size-6"
         >
           {stop ? (
             <svg width="22" height="22" aria-hidden="true" className="text-stop">

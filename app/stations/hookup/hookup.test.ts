@@ -1,14 +1,17 @@
+import { v4 as uuid } from "uuid";
 import { beforeEach, describe, expect, it } from "vitest";
 import { type DimensionKey, unchanging } from "../../../core/dimension/catalogue.ts";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { gradeOf } from "../../../core/rig/grade.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
+import { archiveMachine } from "../../../data/machines.ts";
 import { keepReading } from "../../../data/readings.ts";
 import { day } from "../frame/print.ts";
+import { putAwayOf } from "../frame/put-away.ts";
 import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
 import { hookupView } from "./hookup-view.server.ts";
-import { keepTicked } from "./keep-hookup.server.ts";
+import { keepCoupling, keepTicked } from "./keep-hookup.server.ts";
 
 let db: Database;
 beforeEach(() => {
@@ -69,6 +72,26 @@ describe("the hook-up list", () => {
       arrived(),
     );
     expect(refusal).toMatchObject({ ok: false });
+  });
+
+  it("couples nothing while a machine of the rig is archived, and says which", () => {
+    const { rig } = open("Meadow drill");
+    const couple = (kind: string) =>
+      keepCoupling(
+        open("Meadow drill"),
+        sampleForm({ id: uuid(), kind, instead: "", measuredAt: "", person: "Mira" }),
+        arrived(),
+      );
+    expect(couple("uncoupled")).toMatchObject({ ok: true });
+    archiveMachine(db, rig.implement.id, true, { person: "Mira", at: new Date() });
+    expect(putAwayOf(open("Meadow drill").parts)).toEqual([
+      { name: "D8 Tarnwick Rill 30", href: `/machines/${rig.implement.id}` },
+    ]);
+    expect(couple("coupled")).toMatchObject({
+      errors: { form: "D8 Tarnwick Rill 30 is archived: bring it back into use first." },
+    });
+    archiveMachine(db, rig.implement.id, false, { person: "Mira", at: new Date() });
+    expect(couple("coupled")).not.toMatchObject({ errors: { form: expect.stringContaining("archived") } });
   });
 
   it("is ticked in feet and inches on the line it is kept by in metres", () => {

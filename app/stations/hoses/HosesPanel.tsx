@@ -16,21 +16,29 @@ export function HosesPanel(props: Props) {
           <HoseBoard board={view.board} action={props.action} />
         </div>
       )}
-      {view.refused && view.refused.length > 0 && <Refused refused={view.refused} />}
+      {view.refused && view.refused.length > 0 && (
+        <Refused refused={view.refused} here={view.phases.length === 0} />
+      )}
       {view.open && <OneFunction key={view.open.id} {...props} open={view.open} />}
       {view.phases.length > 0 && <Phases view={view} />}
       {view.swaps.length > 0 && <Swaps view={view} />}
       {view.board && <Kept {...props} />}
       {view.times.length > 0 && <Times view={view} />}
-      <Sides machines={machines} />
+      <Sides machines={machines} here={view.phases.length === 0 && !view.refused?.length} />
     </>
   );
 }
 
 /** No plan: what would give one, and what it would be like. */
-function Refused({ refused }: { refused: NonNullable<HosesView["refused"]> }) {
+function Refused({ refused, here }: { refused: NonNullable<HosesView["refused"]>; here: boolean }) {
   return (
-    <section aria-label="What would cure it" data-refused>
+    <section
+      aria-label="What would cure it"
+      data-refused
+      id={here ? "hoses" : undefined}
+      className="scroll-mt-4"
+      tabIndex={-1}
+    >
       <h2 className="border-b-2 border-ink pb-1">Any one of these cures it</h2>
       <ul>
         {refused.map(({ cure, after }) => (
@@ -248,11 +256,11 @@ function Times({ view: { times, oil } }: { view: HosesView }) {
   );
 }
 
-function Sides({ machines }: { machines: Machines }) {
+function Sides({ machines, here }: { machines: Machines; here: boolean }) {
   return (
-    <section aria-label="Both sides" id="remotes" className="scroll-mt-4">
+    <section aria-label="Both sides" id={here ? "hoses" : undefined} className="scroll-mt-4" tabIndex={-1}>
       <h2 className="border-b-2 border-ink pb-1">Both sides of the hoses</h2>
-      <ul id="functions">
+      <ul>
         <li>
           <Link to={machines.tractor} className="flex min-h-11 items-center font-semibold text-dye">
             The tractor's remotes, pump and sockets

@@ -46,7 +46,13 @@ export function TestConditions({ job, action }: { job: JobView; action: string }
           {conditions.said || (receiver ? "say what fix the receiver had" : "nothing said yet")}
         </span>
       </summary>
-      <form method="post" action={action} onSubmit={save} className="grid grid-cols-2 gap-2 pb-3" noValidate>
+      <form
+        method="post"
+        action={action}
+        onSubmit={save}
+        className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,140px),1fr))] gap-2 pb-3"
+        noValidate
+      >
         <input type="hidden" name="intent" value="set-test" />
         <input type="hidden" name="id" value={id} />
         <input type="hidden" name="test" value={job.id} />

@@ -102,12 +102,14 @@ export function ClosedReading({ row, href, roomy, waits }: ClosedProps) {
         )}
       </span>
       <span className="flex max-sm:col-start-2 max-sm:col-end-4">
-        <GradeMark
-          grade={row.grade}
-          doubted={row.doubted}
-          stale={row.stale !== null}
-          due={row.due !== null}
-        />
+        {row.grade !== "missing" && (
+          <GradeMark
+            grade={row.grade}
+            doubted={row.doubted}
+            stale={row.stale !== null}
+            due={row.due !== null}
+          />
+        )}
       </span>
       {roomy && (
         <span className="col-start-2 col-end-5 text-small leading-tight text-soft max-sm:col-end-4">

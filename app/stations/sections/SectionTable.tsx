@@ -286,7 +286,7 @@ function Makers({
     list.length > 0 && list.every((n) => Number.isInteger(n) && n > 0) && apart !== null && apart > 0;
   return (
     <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-2 border-y border-line py-2">
-      <div className="flex items-end gap-1.5">
+      <div className="flex flex-wrap items-end gap-1.5">
         <Field label="Sections">
           <input
             className="field w-20"
@@ -307,7 +307,7 @@ function Makers({
       <button type="button" className="key" disabled={count < 2} onClick={onMirror}>
         Mirror left to right
       </button>
-      <div className="flex items-end gap-1.5">
+      <div className="flex flex-wrap items-end gap-1.5">
         <Field label={`${rowWord === "nozzle" ? "Nozzles" : "Rows"} in each, like 8 6 6 8`}>
           <input className="field w-40" value={counts} onChange={(event) => setCounts(event.target.value)} />
         </Field>

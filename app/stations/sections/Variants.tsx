@@ -71,7 +71,7 @@ function NewVariant({ view, action, person }: Props) {
         method="post"
         action={action}
         onSubmit={onSubmit}
-        className="grid grid-cols-2 gap-2 pb-3"
+        className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,140px),1fr))] gap-2 pb-3"
         noValidate
       >
         <input type="hidden" name="intent" value="new-variant" />

@@ -4,7 +4,7 @@ import type { Route } from "../../routes/+types/tape-list";
 /** A sheet to take round the yard with a pencil. */
 export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
   return (
-    <main className="mx-auto grid max-w-[760px] gap-4 bg-sheet p-6 print:p-0">
+    <main id="main" tabIndex={-1} className="mx-auto grid max-w-[760px] gap-4 bg-sheet p-6 print:p-0">
       <p className="no-print flex gap-2">
         <button type="button" className="key-main" onClick={() => window.print()}>
           Print
