@@ -13,6 +13,8 @@ export type Check = Pick<Finding, "id" | "station" | "part"> & {
   /** what to read or change, and how the button says it */
   target: Target;
   next: string;
+  /** what the target is to be set to, SI; absent where nothing but looking helps */
+  advised?: number;
 };
 
 /** The checks that are neither good nor unknown, as findings. */

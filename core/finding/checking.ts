@@ -7,8 +7,8 @@ import { verbOf } from "./value.ts";
 
 export type Checker = ReturnType<typeof checkerOf>;
 
-/** What is to be read or changed, what was found, what comes of it, and how the button says it where it is no reading. */
-type Judged = (target: Target, said: Said, why?: Said, next?: string) => Check;
+/** What is to be read or changed, what was found, what comes of it, how the button says it where it is no reading, and what it is set to, SI. */
+type Judged = (target: Target, said: Said, why?: Said, next?: string, advised?: number) => Check;
 
 /** A row of a station's table, to be judged one way or another. */
 export type Row = Record<Severity | "good", Judged> & {
@@ -25,7 +25,7 @@ export function checkerOf(station: StationKey, rig: ResolvedRig, part?: number) 
   const about = part === undefined ? {} : { part };
   return (name: string, label: string): Row => {
     const id = part === undefined || part === 0 ? name : `${name}:${part + 1}`;
-    const judged: Row["judged"] = (verdict, target, said, why = "", next = nextOf(rig, target)) => ({
+    const judged: Row["judged"] = (verdict, target, said, why = "", next = nextOf(rig, target), advised) => ({
       id,
       station,
       label,
@@ -35,6 +35,7 @@ export function checkerOf(station: StationKey, rig: ResolvedRig, part?: number) 
       target,
       next,
       ...about,
+      ...(advised === undefined ? {} : { advised }),
     });
     const as =
       (verdict: Verdict): Judged =>

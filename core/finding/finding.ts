@@ -27,6 +27,8 @@ export type Finding = {
   next: { label: string; target: Target };
   /** which tool of the rig it is about, as an index; absent where it is about the machine that drives, or there is one tool only */
   part?: number;
+  /** what its target is to be set to, SI; absent where nothing but looking helps */
+  advised?: number;
 };
 
 /** A finding as somebody reads it. */

@@ -75,14 +75,26 @@ describe("what the terminal holds", () => {
   it("knows the last card's figure", () => {
     const line = card.lines.find(({ label }) => label === SIDE)!;
     const before = { text: "0.17", word: line.word };
-    const found = terminalSuspects(
-      foundWith({ [SIDE]: before }),
-      rig,
-      scheme,
-      held(),
-      new Map([[SIDE, before]]),
-    );
+    const found = terminalSuspects(foundWith({ [SIDE]: before }), rig, scheme, held(), {
+      old: new Map([[SIDE, before]]),
+    });
     expect(found).toContainEqual(expect.objectContaining({ slip: "last card's figure" }));
+  });
+
+  it("knows a place counted to the next row, and another variant's figure; neither where the tool has none", () => {
+    const line = card.lines.find(({ label }) => label === SIDE)!;
+    const next = { text: (Number(line.figure) + 0.15).toFixed(2), word: line.word };
+    const row = terminalSuspects(foundWith({ [SIDE]: next }), rig, scheme, held(), { row: 0.15 });
+    expect(row[0]).toMatchObject({ slip: "one row off", typed: next });
+    const none = terminalSuspects(foundWith({ [SIDE]: next }), rig, scheme, held());
+    expect(none.map(({ slip }) => slip)).not.toContain("one row off");
+    const folded = { text: "0.62", word: "left" };
+    const variant = terminalSuspects(foundWith({ [SIDE]: folded }), rig, scheme, held(), {
+      variants: [new Map([[SIDE, folded]])],
+    });
+    expect(variant).toContainEqual(
+      expect.objectContaining({ slip: "another variant's figure", typed: folded }),
+    );
   });
 
   it("says nothing where the test found nothing, or what no line holds", () => {

@@ -2,9 +2,10 @@
  * The proof looks at what the terminal holds: a line that reads otherwise than the card, or was mistyped in a usual way, makes a test find
  * what nobody's tape did wrong.
  */
-import type { AskedScheme } from "../card/scheme.ts";
+import { type AskedLine, type AskedScheme, asksForCount, isTimeUnit } from "../card/scheme.ts";
 import type { Hung } from "../dimension/attachment.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
+import { isFeet, METRES_PER } from "../quantity/length.ts";
 import { type Term, termsBetween } from "../rig/frame.ts";
 import { type Believed, believe, type Typed } from "../simulation/believed.ts";
 import { differsFromZero } from "../statistics/estimate.ts";
@@ -21,7 +22,9 @@ export type TerminalSlip =
   | "other side"
   | "sign"
   | "left at zero"
-  | "last card's figure";
+  | "one row off"
+  | "last card's figure"
+  | "another variant's figure";
 
 export type TerminalSuspect = {
   /** number of the line on the card, from 1 */
@@ -98,15 +101,36 @@ function mistyped({ text, word }: Typed, words: readonly string[]): [TerminalSli
   ];
 }
 
+/** A length that was counted out to the wrong row: one row more, or one less. `spacing` in metres; no such slip where there are no rows. */
+function rowSlips(
+  { text, word }: Typed,
+  line: AskedLine | undefined,
+  spacing: number | null,
+): [TerminalSlip, Typed][] {
+  const number = Number(text.replace("−", "-"));
+  if (!line || spacing === null || isTimeUnit(line.unit) || isFeet(line.unit)) return [];
+  if (asksForCount(line) || line.measure.kind === "choice" || !Number.isFinite(number)) return [];
+  const one = spacing / METRES_PER[line.unit];
+  return [one, -one].map((by) => ["one row off", { text: (number + by).toFixed(line.decimals), word }]);
+}
+
 /** Both words beside a line's figure; none where it has no switch. */
 function wordsOf({ lines }: AskedScheme, at: number): readonly string[] {
   const sign = lines[at]?.sign;
   return sign?.kind === "words" ? [sign.plus, sign.minus] : [];
 }
 
+/** What else may stand in a terminal: the card before this one, and the cards of the tool's other variants, each figure by its label. */
+export type OtherCards = {
+  old?: ReadonlyMap<string, Typed>;
+  variants?: readonly ReadonlyMap<string, Typed>[];
+  /** metres from one row to the next; null where the tool has none */
+  row?: number | null;
+};
+
 /**
  * Lines of the terminal that would explain what a test found, the likeliest first: what was read back otherwise before what may have been mistyped on
- * lines nobody read back. `old` are the figures of the card before this one, by label. A test's `off` is true − entered; a terminal that
+ * lines nobody read back. A test's `off` is true − entered; a terminal that
  * holds less than entered shows as so much more.
  */
 export function terminalSuspects(
@@ -114,7 +138,7 @@ export function terminalSuspects(
   hung: Hung,
   scheme: AskedScheme,
   lines: readonly HeldLine[],
-  old: ReadonlyMap<string, Typed> = new Map(),
+  { old = new Map(), variants = [], row = null }: OtherCards = {},
 ): TerminalSuspect[] {
   const cards = lines.map(({ card }) => card);
   const now = believe(scheme, cards);
@@ -126,13 +150,21 @@ export function terminalSuspects(
   if (off.length === 0) return [];
   const found = lines.flatMap(({ card, shown, label }, at) => {
     const before = old.get(label);
+    const differs = (typed: Typed | undefined): typed is Typed =>
+      typed !== undefined && (typed.text !== card.text || typed.word !== card.word);
+    const others = variants.flatMap((each): [TerminalSlip, Typed][] => {
+      const typed = each.get(label);
+      return differs(typed) ? [["another variant's figure", typed]] : [];
+    });
     const slips: [TerminalSlip, Typed][] = shown
       ? shown.text === card.text && shown.word === card.word
         ? []
         : [["read back", shown]]
       : [
           ...mistyped(card, wordsOf(scheme, at)),
-          ...(before ? [["last card's figure", before] as [TerminalSlip, Typed]] : []),
+          ...(differs(before) ? [["last card's figure", before] as [TerminalSlip, Typed]] : []),
+          ...others,
+          ...rowSlips(card, scheme.lines[at], row),
         ];
     return slips.flatMap(([slip, typed]) => {
       const then = believe(

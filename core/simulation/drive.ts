@@ -1,5 +1,5 @@
 /** A practice rig driven over the simulated field by what its terminal believes; what one then finds on the ground. */
-import type { DimensionKey } from "../dimension/catalogue.ts";
+import { type DimensionKey, unchanging } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { fromPlane, type Geographic } from "../geodesy/plane.ts";
 import { FIX_SIGMA, PASS_TO_PASS } from "../rig/receiver.ts";
@@ -173,7 +173,7 @@ export function stretchReading(
 ): number | null {
   const value = truth.values[key];
   if (value === undefined) return null;
-  if (key === "rows.count" || key === "work.overlap") return value;
+  if (unchanging(key).kind === "count" || key === "work.overlap") return value;
   const tape = key === "rows.spacing" ? 0.0003 : 0.004;
   return Math.round((value + random.normal(tape)) * 1000) / 1000;
 }

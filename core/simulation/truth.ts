@@ -38,7 +38,7 @@ export function seedTruth(rig: ResolvedRig, seed: number): Truth {
     const { value, doubt } = rig.values[key];
     const base = value === null || !isBelieved(doubt) ? typical : value;
     const draws = UNSTEERED.has(key) ? beside : random;
-    values[key] = COUNTED.has(key) ? base : roundTo(base + draws.normal(APART));
+    values[key] = COUNTED.has(key) || kind === "count" ? base : roundTo(base + draws.normal(APART));
   }
   const rows = values["rows.count"]! * values["rows.spacing"]!;
   const width = rig.values["tool.width"].value ?? dimension("tool.width", rig).typical;

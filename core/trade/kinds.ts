@@ -211,6 +211,12 @@ export const UNMETERED: readonly ToolKindKey[] = kindsThat(() => true).filter(
   (key) => !METERED.includes(key),
 );
 
+/** All but what turns furrows. */
+export const UNPLOUGHED: readonly ToolKindKey[] = kindsThat(() => true).filter((key) => key !== "plough");
+
+/** All but what lifts its two sides by two valves. */
+export const UNRAKED: readonly ToolKindKey[] = kindsThat(() => true).filter((key) => key !== "rake");
+
 /** What has its row units on one bar; all else has no toolbar to tape to. */
 const BARRED: readonly ToolKindKey[] = ["planter", "hoe", "other"];
 export const UNBARRED: readonly ToolKindKey[] = kindsThat(() => true).filter((key) => !BARRED.includes(key));

@@ -26,7 +26,14 @@ export type Remote = {
 };
 
 /** Sockets a rig may need besides hoses. */
-export const SOCKETS = ["7-pin lights", "3-pin 12 V", "implement bus", "air brakes"] as const;
+export const SOCKETS = [
+  "7-pin lights",
+  "3-pin 12 V",
+  "implement bus",
+  "hand piece",
+  "camera",
+  "air brakes",
+] as const;
 
 export type Supply = {
   remotes: readonly Remote[];

@@ -125,11 +125,15 @@ function accountOfTool(db: Database, rig: RigTool) {
   };
 }
 
-/** Sections and overlap stopped a rig where nobody gave them; since then they are assumed, a check. The rule of thumb knows other figures. */
+/**
+ * Sections and overlap stopped a rig where nobody gave them; since then they are assumed, a check. The rule of thumb knows other figures. Ploughs
+ * and rakes are asked what theirs were not.
+ */
 function withoutAssumed(account: Account): Account {
   for (const each of Object.values(account.rigs))
     each.findings = each.findings.filter(
-      ([id]) => !/^(missing|assumed):(sections|work\.overlap)|^thumb/.test(id!),
+      ([id]) =>
+        !/^(missing|assumed):(sections|work\.overlap)|^thumb|^(inside|shaft-middle|sides)(:|$)/.test(id!),
     );
   return account;
 }

@@ -105,7 +105,14 @@ export function cureHref(
     station,
     next,
     part,
-  }: { station: string; next: Pick<Finding["next"], "target">; part?: number | undefined },
+    advised,
+  }: {
+    station: string;
+    next: Pick<Finding["next"], "target">;
+    part?: number | undefined;
+    /** what the reading is to be set to, SI: filled in where it is entered */
+    advised?: number | undefined;
+  },
   couplings: readonly number[] = [],
 ): string {
   if (next.target === "limits") return "/limits";
@@ -113,5 +120,6 @@ export function cureHref(
   const list = LISTS[next.target];
   const tool = couplings.length < 2 ? null : coupling;
   if (ON_MACHINE.includes(next.target)) return rigAddress(rigId, `lists/${next.target}`, { tool });
-  return `${rigAddress(rigId, station, { at: list ? null : next.target, tool })}${list ?? ""}`;
+  const at = list ? null : next.target;
+  return `${rigAddress(rigId, station, { at, tool, advised: at && advised })}${list ?? ""}`;
 }

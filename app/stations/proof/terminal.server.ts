@@ -1,9 +1,15 @@
 /** What the terminal in the cab holds, by the newest card and what was read back of it. */
+
 import { askedLines } from "../../../core/card/ahead.ts";
+import { fillCard } from "../../../core/card/fill.ts";
 import type { Measured } from "../../../core/job/result.ts";
 import { type HeldLine, type TerminalSuspect, terminalSuspects } from "../../../core/job/terminal-slips.ts";
+import { resolveRig } from "../../../core/rig/resolve.ts";
+import type { Typed } from "../../../core/simulation/believed.ts";
 import { findCard, latestCard, listCards, readbacksOf } from "../../../data/cards.ts";
+import { rigFacts } from "../../../data/facts.ts";
 import { uncoupledAt } from "../../../data/hookup.ts";
+import { variantsOf } from "../../../data/variants.ts";
 import { schemeNow, toolsAhead } from "../card/card-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
@@ -21,8 +27,27 @@ const SLIPS: Record<TerminalSuspect["slip"], string> = {
   "other side": "would be the other side",
   sign: "would be a sign left out",
   "left at zero": "would be the line left as it was",
+  "one row off": "would be counted to the next row",
   "last card's figure": "is what the card before had",
+  "another variant's figure": "is what another variant of the tool has",
 };
+
+/** The cards this tool would have as its other variants, each figure by its label. */
+function otherVariants(open: OpenRig): Map<string, Typed>[] {
+  const { db, rig, preferences } = open;
+  const { scheme } = schemeNow(open);
+  return [null, ...variantsOf(db, rig.implement.id)]
+    .filter((variant) => (variant?.id ?? null) !== (rig.variant?.id ?? null))
+    .map((variant) => {
+      const other = resolveRig(rigFacts(db, { ...rig, variant }));
+      const { lines } = fillCard(scheme, other, [], preferences.units, toolsAhead(open));
+      return new Map(
+        lines.flatMap(({ label, figure, word }) =>
+          figure === null ? [] : [[label, { text: figure, word }]],
+        ),
+      );
+    });
+}
 
 /** Lines of the terminal that would explain what a test found; nothing without a card, or where its scheme asks otherwise by now. */
 export function terminalDoubts(open: OpenRig, measured: readonly Measured[]): TerminalDoubts {
@@ -55,7 +80,11 @@ export function terminalDoubts(open: OpenRig, measured: readonly Measured[]): Te
   const before = new Map(
     (old?.lines ?? []).map(({ label, figure, word }) => [label, { text: figure, word }]),
   );
-  const found = terminalSuspects(measured, resolved, { lines }, held, before).slice(0, 3);
+  const found = terminalSuspects(measured, resolved, { lines }, held, {
+    old: before,
+    variants: otherVariants(open),
+    row: resolved.values["rows.spacing"].value,
+  }).slice(0, 3);
   const unit = (at: number) => {
     const { form } = card.lines[at]!;
     return form.kind === "length" || form.kind === "time" ? form.unit : "";

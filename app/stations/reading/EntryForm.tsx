@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { v4 as uuid } from "uuid";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { joinFaces, parseEntry, printEntry, printIn } from "../../../core/dimension/entry.ts";
@@ -30,9 +30,18 @@ type Props = { row: ReadingRow; preferences: Preferences; action: string };
 
 const never = () => () => {};
 
+/** What a finding advises to set it to, as the field writes it; empty where nothing is advised. */
+function useAdvised({ target, kind, style, hung }: ReadingRow): string {
+  const [search] = useSearchParams();
+  const value = Number(search.get("advised") ?? "");
+  if (kind === "sections" || kind === "choice" || !Number.isFinite(value) || value === 0) return "";
+  return search.get("at") === target ? printIn(dimension(target as DimensionKey, hung), value, style) : "";
+}
+
 /** Entry of one reading: typed as it is spoken, checked before it is sent, and again where it is kept. */
 export function EntryForm({ row, preferences, action }: Props) {
-  const [text, setText] = useState("");
+  const advised = useAdvised(row);
+  const [text, setText] = useState(advised);
   const [left, setLeft] = useState(false);
   const draft = draftOf<string>(`${action} ${row.target}`);
   const [instrument, setInstrument] = useState<Instrument>(row.ways[0]!.value);
@@ -135,6 +144,11 @@ export function EntryForm({ row, preferences, action }: Props) {
           {errors.text ?? echo(row, text)}
         </p>
       )}
+      {advised !== "" && text === advised && (
+        <p className="font-semibold text-dye" data-advised>
+          Filled in as advised. Save it once it is set so and read off.
+        </p>
+      )}
       {left && <Left onThrowAway={() => retype("")} />}
       {row.sides && <Sides sides={row.sides} text={text} onChoose={retype} />}
       {row.faces && <Faces faces={row.faces} onType={retype} />}
@@ -153,7 +167,7 @@ export function EntryForm({ row, preferences, action }: Props) {
           <span className="text-small text-soft">Repeats give a mean and a spread.</span>
         </div>
       )}
-      {row.alters && <Altered alters={row.alters} />}
+      {row.alters && <Altered alters={row.alters} set={advised !== ""} />}
       <Way ways={row.ways} instrument={instrument} onChoose={setInstrument} />
       {errors.sure && (
         <button type="submit" name="sure" value="yes" className="key min-h-12 text-left" disabled={busy}>
@@ -257,8 +271,8 @@ function Choices({
 }
 
 /** Read again, or set to another value: only the second makes other readings stale, and says which before it is kept. */
-function Altered({ alters }: { alters: NonNullable<ReadingRow["alters"]> }) {
-  const [changed, setChanged] = useState("");
+function Altered({ alters, set }: { alters: NonNullable<ReadingRow["alters"]>; set: boolean }) {
+  const [changed, setChanged] = useState(set ? "yes" : "");
   return (
     <fieldset className="grid gap-1.5" aria-label="Read again or changed">
       <input type="hidden" name="changed" value={changed} />

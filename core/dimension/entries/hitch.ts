@@ -1,8 +1,9 @@
-import { UNSPRUNG } from "../../trade/kinds.ts";
-import { choice, entriesOf, length, measure } from "../entry-type.ts";
+import { UNPLOUGHED, UNRAKED, UNSPRUNG } from "../../trade/kinds.ts";
+import { choice, entriesOf, length, measure, NOT_ON_TRACKS } from "../entry-type.ts";
 
 const LINKAGE = ["mounted", "front", "semi"] as const;
 const LINKED = ["mounted", "front", "semi", "links"] as const;
+const PLOUGH_ONLY = { kinds: UNPLOUGHED, unless: null };
 const PINNED = ["drawn", "train"] as const;
 const RODS = { taped: 0.002, book: 0.01, assumed: 0.03 };
 const HEIGHTS = ["tractor tyres", "tractor pressure", "ballast"] as const;
@@ -113,6 +114,78 @@ export const HITCH = {
       alters: "tool headstock",
       matters: "The links must reach it; too short and the tool wanders.",
     }),
+    "tool.shaftSide": length([-0.3, 0.3], 0, {
+      notOf: PLOUGH_ONLY,
+      label: "Cross shaft, off the headstock's middle",
+      fromTo: "from the middle of the headstock sideways to the middle of the cross shaft",
+      how: "Tape from the headstock's middle to the shoulder on either side: half the difference is how far it lies over.",
+      subject: "implement",
+      on: LINKED,
+      direction: "right",
+      touchedBy: ["tool headstock"],
+      alters: "tool headstock",
+      fromFaces: {
+        left: "headstock's middle to the left shoulder",
+        right: "headstock's middle to the right shoulder",
+        sense: -1,
+      },
+      sides: { plus: "right", minus: "left" },
+      shown: "small",
+      matters: "Off the middle, the first furrow is wider one way than the other.",
+    }),
+    "tractor.insideFront": length([0.6, 2.6], 1.3, {
+      notOf: PLOUGH_ONLY,
+      when: NOT_ON_TRACKS,
+      label: "Between the front tyres, inside",
+      fromTo: "from the inner face of the left front tyre to that of the right one",
+      how: "At hub height in front and behind the hub, wheels straight: the mean of both.",
+      subject: "tractor",
+      on: LINKED,
+      touchedBy: ["tractor wheels", "tractor tyres"],
+      alters: "tractor wheels",
+      matters: "The wheel in the furrow decides how wide the first body cuts.",
+    }),
+    "tractor.insideRear": length([0.6, 2.6], 1.25, {
+      notOf: PLOUGH_ONLY,
+      when: NOT_ON_TRACKS,
+      label: "Between the rear tyres, inside",
+      fromTo: "from the inner face of the left rear tyre to that of the right one",
+      how: "At hub height behind the axle.",
+      subject: "tractor",
+      on: LINKED,
+      touchedBy: ["tractor wheels", "tractor tyres"],
+      alters: "tractor wheels",
+      matters: "A plough is made for so much between the wheels, or is set to it.",
+    }),
+    "work.sidesEven": choice(
+      { even: "Both together", uneven: "One before the other", one: "It lifts in one piece" },
+      {
+        notOf: { kinds: UNRAKED, unless: null },
+        label: "How its sides rise and fall",
+        fromTo: "whether the left and the right side lift and drop at one pace, on this tractor",
+        how: "Engine at work speed, nobody near: lift and drop it twice and look at both sides.",
+        subject: "coupling",
+        touchedBy: ["other job"],
+        matters: "The side that drops first combs the soil, the one that lags leaves crop behind.",
+      },
+    ),
+    "work.wheelSchool": choice(
+      {
+        "0 to 10": "0 to 10 cm wider in front",
+        "2 to 10": "2 to 10 cm wider in front",
+        "2.5 to 5": "2.5 to 5 cm wider in front",
+      },
+      {
+        notOf: PLOUGH_ONLY,
+        when: NOT_ON_TRACKS,
+        label: "Wheels for ploughing, by school",
+        fromTo: "how much wider apart the front tyres stand inside than the rear ones",
+        subject: "coupling",
+        on: LINKED,
+        otherwise: { value: "0 to 10", source: "the widest of three schools" },
+        matters: "Practitioners differ; the plough's manual comes first.",
+      },
+    ),
     "hitch.rodLeft": length([0.35, 1.3], 0.7, {
       letter: "9",
       label: "Left lift rod",

@@ -32,6 +32,8 @@ const STILL = { otherwise: { value: "still", source: "common practice for mowers
 
 const DRIVEN_BY_SHAFT = { key: "tool.pto", is: PTO_TYPES };
 
+const BUSHING = { fitted: "Fitted", none: "None" };
+
 export const MATCH = {
   ...entriesOf("match", "Work and power", {
     "tool.kind": choice(
@@ -316,6 +318,22 @@ export const MATCH = {
       sigma: { taped: 0.0003, book: 0.001, assumed: 0.003 },
       touchedBy: ["tool headstock"],
       matters: "Measured, it counts before the category.",
+    }),
+    "tool.lowerBushing": choice(BUSHING, {
+      label: "Bushings on the lower pins",
+      fromTo: "whether the slack between pins and balls is taken up by bushings",
+      subject: "coupling",
+      on: LINKED,
+      touchedBy: ["tool headstock"],
+      matters: "A thin pin in a large ball hammers both out.",
+    }),
+    "tool.upperBushing": choice(BUSHING, {
+      label: "Bushing on the upper pin",
+      fromTo: "whether the slack between pin and ball is taken up by a bushing",
+      subject: "coupling",
+      on: ["mounted", "front", "semi"],
+      touchedBy: ["tool headstock"],
+      matters: "A thin pin in a large ball hammers both out.",
     }),
     "tool.upperPin": length([0.015, 0.06], 0.025, {
       label: "Upper pin, measured",

@@ -422,6 +422,17 @@ export const TOOL = {
         planter: { typical: 0.75, fromTo: "from one row to the next" },
       },
     }),
+    "tool.parts": count([1, 40], 4, {
+      ofVariant: "inherits",
+      label: "Parts that can be left off",
+      fromTo: "into how many equal parts its width is divided for working less than all of it",
+      how: "Read it off the partial-width counter, or count the steps from all to nothing.",
+      subject: "implement",
+      at: "rightEdge",
+      on: ["head", "boom", "frontBoom"],
+      touchedBy: ["tool openers"],
+      matters: "Hectares are counted by the parts that work: a strip of half the width is half of them.",
+    }),
     "work.overlap": length([0, 1], 0, {
       ofVariant: "inherits",
       letter: "M",

@@ -152,11 +152,14 @@ function againstAim(
   { least, inField, onRoad, wanted }: Pressures,
 ): Check {
   const now = quantity("pressure", least);
+  const most = aim === "road" || aim === "both" ? Math.max(inField, onRoad) : inField;
   if (least < inField - ALIKE)
     return row.stop(
       keys.left,
       tell`${now} is too soft even for the field: ${wanted}.`,
       "The carcass breaks, or the tyre slips on the rim.",
+      undefined,
+      most,
     );
   if (aim === "field" && least <= inField + HARD)
     return row.good(
@@ -169,8 +172,13 @@ function againstAim(
   if (least < onRoad - ALIKE)
     return aim === null || aim === "field"
       ? row.check(keys.left, soft, "Pump up before the road, or drive as slowly as the table allows.")
-      : row.fix(keys.left, soft, "Pump up: they are set to be driven on the road as they are.");
-  const most = aim === "road" || aim === "both" ? Math.max(inField, onRoad) : inField;
+      : row.fix(
+          keys.left,
+          soft,
+          "Pump up: they are set to be driven on the road as they are.",
+          undefined,
+          most,
+        );
   if (least <= most + HARD)
     return row.good(
       keys.left,
@@ -184,6 +192,8 @@ function againstAim(
     aim === null && !beyond
       ? "Hard tyres slip, and press the soil. Say what they are set for: field, road, or both."
       : "Hard tyres slip, and press the soil.",
+    undefined,
+    most,
   );
 }
 

@@ -13,6 +13,8 @@ import { frontSupportOf, onTracks } from "../../rig/supports.ts";
 import { chosen, known, type WholeRig, works } from "../../rig/whole.ts";
 import type { ToolKindKey } from "../../trade/kinds.ts";
 import { BEHIND_FRONT, findsItsLine, type HitchOf, habitOf } from "./hitch-of-part.ts";
+import { ploughChecks } from "./plough-checks.ts";
+import { rakeChecks } from "./rake-checks.ts";
 
 /** What is looked at of each tool's hitch. */
 export function hitchChecks(whole: WholeRig, hitches: readonly HitchOf[]): Check[] {
@@ -38,12 +40,14 @@ function checksOf(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
         "Look at the frame's pins, pendulum and springs before the season.",
       ),
     ];
-  if (onPin(rig.attachment)) return [levelCheck(hitch, at)];
+  if (onPin(rig.attachment)) return [levelCheck(hitch, at), ...rakeChecks(rig, at)];
   return [
     ...(onLinks(rig.attachment) ? [linksCheck(rig, hitch, at)] : []),
     ...(rig.attachment === "links" ? [] : linkageChecks(rig, hitch, at)),
     ...crossingCheck(rig, hitch, at),
     ...stabiliserCheck(rig, at),
+    ...ploughChecks(rig, at),
+    ...rakeChecks(rig, at),
   ];
 }
 
@@ -138,6 +142,7 @@ function pitchCheck(hitch: HitchOf, rowOf: Checker): Check {
     tell`${now}; wanted ${pitchWords(wantedPitch)}. ${cureText(cure)}`,
     "Front and rear of the tool work at different depths.",
     "Set top link",
+    cure && !cure.beyond ? cure.length : undefined,
   );
 }
 

@@ -33,6 +33,8 @@ const PLUGS: Record<Socket, string> = {
   "7-pin lights": "7-pin plug of its lights in.",
   "3-pin 12 V": "3-pin 12 V plug in the cab in.",
   "implement bus": "implement-bus plug in.",
+  "hand piece": "hand piece's plug in, its cable clear of the seat and the pedals.",
+  camera: "camera's plug in, its picture seen on the screen.",
   "air brakes": "air lines on, yellow first, then red; their taps open.",
 };
 

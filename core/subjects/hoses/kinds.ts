@@ -23,6 +23,15 @@ export type FunctionKind = {
 
 const LIFTS = { field: "moves", headland: "moves", fold: "moves" } as const;
 const FOLDS = { unfold: "moves", field: "floats", headland: "floats", fold: "moves" } as const;
+/** Charged once, and let off where it is uncoupled: its coupling is nobody else's meanwhile. */
+const HELD = {
+  unfold: "moves",
+  field: "holds",
+  headland: "holds",
+  fold: "holds",
+  transport: "holds",
+  uncouple: "moves",
+} as const;
 const RUNS = { field: "runs", headland: "runs" } as const;
 
 export const FUNCTION_KINDS = {
@@ -172,7 +181,7 @@ export const FUNCTION_KINDS = {
   suspension: {
     label: "Suspension",
     action: "single",
-    uses: { unfold: "moves" },
+    uses: HELD,
     lockable: true,
     flow: 15,
     atWork: "charged to its pressure, tap shut",

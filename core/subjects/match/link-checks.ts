@@ -39,6 +39,7 @@ const LOWER = {
   id: "lower-pins",
   label: "Lower pins",
   key: "tool.lowerPin",
+  bushing: "tool.lowerBushing",
   size: "lowerPin",
   on: "each",
 } as const;
@@ -46,13 +47,14 @@ const UPPER = {
   id: "upper-pin",
   label: "Upper pin",
   key: "tool.upperPin",
+  bushing: "tool.upperBushing",
   size: "upperPin",
   on: "it",
 } as const;
 
 function pinCheck(
   rig: ResolvedRig,
-  { id, label, key, size, on }: typeof LOWER | typeof UPPER,
+  { id, label, key, bushing, size, on }: typeof LOWER | typeof UPPER,
   bore: number,
   rowOf: Checker,
 ): Check {
@@ -64,12 +66,17 @@ function pinCheck(
   const fit = fitPin(pin, bore);
   const sizes = tell`${fineLength(pin)} pin in a ${fineLength(bore)} ball`;
   if (fit.kind === "fits") return row.good(target, tell`${sizes}: fits.`);
+  if (fit.kind === "bushing" && chosen(rig, bushing) === "fitted")
+    return row.good(
+      bushing,
+      tell`${sizes}, with a bushing ${fineLength(fit.inner)} inside, ${fineLength(fit.outer)} outside on ${on}.`,
+    );
   return fit.kind === "bushing"
     ? row.fix(
-        target,
+        bushing,
         tell`${sizes}: put a bushing ${fineLength(fit.inner)} inside, ${fineLength(fit.outer)} outside on ${on}.`,
         "The slack hammers pin and ball out, and the tool jumps sideways.",
-        "Look at the pins",
+        "Bushing fitted?",
       )
     : row.stop(
         target,

@@ -1,9 +1,10 @@
 import { hasDimension } from "../../dimension/catalogue.ts";
 import { pointLabel } from "../../dimension/points.ts";
 import { capital } from "../../quantity/capital.ts";
-import { between, trackSpacing } from "../../rig/chain.ts";
+import { between, evaluate, trackSpacing } from "../../rig/chain.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { type Swath, swathOf } from "../../rig/swath.ts";
+import { known } from "../../rig/whole.ts";
 import { type Follow, follow } from "../../subject/measured.ts";
 import type { Subject } from "../../subject/subject.ts";
 import { swathChecks } from "./checks.ts";
@@ -34,6 +35,14 @@ export const TOOL: Subject<"tool", Swath> = {
   checks: (swath, whole) => [...swathChecks(swath, whole), ...toldChecks(whole)],
 };
 
+/** How wide one part of a head or boom is, where it was told how many there are. */
+function onePart(rig: ResolvedRig): Follow[] {
+  const parts = known(rig, "tool.parts");
+  return parts === null
+    ? []
+    : [follow("One part of the width", evaluate([{ key: "tool.width", coefficient: 1 / parts }], rig))];
+}
+
 function follows(rig: ResolvedRig): Follow[] {
   const label = (point: "axle" | "workFront" | "workRear") => pointLabel(point, rig);
   return [
@@ -46,5 +55,6 @@ function follows(rig: ResolvedRig): Follow[] {
       : []),
     follow("Work, seen from the receiver", between(rig, "receiver", "workMid", "y"), "sideways"),
     follow("Line spacing, width less overlap", trackSpacing(rig)),
+    ...onePart(rig),
   ];
 }
