@@ -33,6 +33,10 @@ describe("five circuits on four remotes", () => {
     await on("Wings", "remote 1, pinned");
     await seen(page, "Wings: pinned to remote 1");
     await seen(page, "Five functions on four couplings");
+    await press(page, "Undo", "[data-moved]");
+    await on("Wings", "remote 3");
+    await pull("Wings", "Remote 1");
+    await on("Wings", "remote 1, pinned");
     // By keyboard, one coupling to the right; and let go.
     await page.focus(plug("Wings"));
     await page.keyboard.press("ArrowRight");

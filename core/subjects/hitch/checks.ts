@@ -12,7 +12,7 @@ import type { ResolvedRig } from "../../rig/resolve.ts";
 import { frontSupportOf, onTracks } from "../../rig/supports.ts";
 import { chosen, known, type WholeRig, works } from "../../rig/whole.ts";
 import type { ToolKindKey } from "../../trade/kinds.ts";
-import { BEHIND_FRONT, findsItsLine, type HitchOf, habitOf } from "./hitch-of-part.ts";
+import { BEHIND_FRONT, EQUAL, findsItsLine, type HitchOf, habitOf } from "./hitch-of-part.ts";
 import { ploughChecks } from "./plough-checks.ts";
 import { rakeChecks } from "./rake-checks.ts";
 
@@ -50,9 +50,6 @@ function checksOf(rig: ResolvedRig, hitch: HitchOf, at: Checker): Check[] {
     ...rakeChecks(rig, at),
   ];
 }
-
-/** Links and rods further apart than this are told from a slip of the tape (our threshold), metres. */
-export const EQUAL = 0.005;
 
 /** The one advice about two that should be alike, wherever it is given: the longer comes in to the other's length. */
 export function shorten(difference: number, what: "link" | "rod"): Said {

@@ -48,6 +48,9 @@ export type PlanView = {
   angle: number;
 };
 
+/** Links and rods further apart than this are told from a slip of the tape (our threshold), metres. */
+export const EQUAL = 0.005;
+
 export type HitchOf = {
   ahead: boolean;
   /** the top link's pin sits in a slot: at work it carries nothing and sets no pitch */

@@ -7,8 +7,8 @@ import { chosen, known, type ToolOfRig, type WholeRig } from "../../rig/whole.ts
 import { cite, type HookupLine, line, read } from "../../subject/hookup-line.ts";
 import { CATEGORY_SIZES, type Category, fitPin } from "../../trade/category.ts";
 import { DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
-import { EQUAL, shorten } from "./checks.ts";
-import { type HitchOf, habitOf } from "./hitch-of-part.ts";
+import { shorten } from "./checks.ts";
+import { EQUAL, type HitchOf, habitOf } from "./hitch-of-part.ts";
 
 type Given = { whole: WholeRig; hitches: readonly HitchOf[] };
 

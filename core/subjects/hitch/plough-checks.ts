@@ -5,7 +5,7 @@ import { fineLength, tapeLength, tell } from "../../quantity/said.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { onTracks } from "../../rig/supports.ts";
 import { chosen, known } from "../../rig/whole.ts";
-import { EQUAL } from "./checks.ts";
+import { EQUAL } from "./hitch-of-part.ts";
 
 /** How much wider apart the front tyres' inner faces are than the rear ones', by school, metres. */
 export const WHEEL_SCHOOLS = {

@@ -1,8 +1,8 @@
 /** What to turn, which way, and how far. */
 import { pitchWords } from "../../linkage/words.ts";
 import { fineLength, lowerSaid, quantity, type Said, tell } from "../../quantity/said.ts";
-import { cureText, EQUAL, shorten } from "./checks.ts";
-import type { HitchOf } from "./hitch-of-part.ts";
+import { cureText, shorten } from "./checks.ts";
+import { EQUAL, type HitchOf } from "./hitch-of-part.ts";
 
 /** A top link set this near to the wanted length is left alone, metres (our threshold). */
 const TOP_LINK_PLAY = 0.001;
