@@ -27,7 +27,7 @@ export function ToldPage({ loaderData: { frame, view } }: Route.ComponentProps) 
   const { to } = addressesIn(frame);
   const { rows } = view;
   return (
-    <RigFrame view={frame} station="tool" ways={{ close: to("tool") }}>
+    <RigFrame view={{ ...frame, stays: false }} station="tool" ways={{ close: to("tool") }}>
       <div className="grid gap-3">
         <PageHead title="What it tells about itself">
           An implement plugged into the terminal brings its own figures, and the terminal believes them before
@@ -92,7 +92,7 @@ function ToldForm({ rows, keys, width, hung, action, person }: FormProps) {
           <Row key={row.key} row={row} problem={errors[toldName(row.key)]} />
         ))}
       </ul>
-      <div className="sticky -bottom-3 flex flex-wrap items-end gap-2 border-t-2 border-ink bg-paper py-3">
+      <div className="sm:sticky sm:-bottom-3 flex flex-wrap items-end gap-2 border-t-2 border-ink bg-paper py-3">
         <Field label="Read off by" problem={errors.person}>
           <input name="person" className="field" defaultValue={person} autoComplete="name" />
         </Field>
