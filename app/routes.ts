@@ -31,6 +31,7 @@ export default [
   route("rigs/:rigId/field", "routes/field.tsx"),
   route("rigs/:rigId/field/tape", "routes/field-tape.ts"),
   route("rigs/:rigId/proof", "routes/proof.tsx"),
+  route("rigs/:rigId/proof/new/:kind", "routes/proof-new.tsx"),
   route("rigs/:rigId/proof/:testId", "routes/proof-job.tsx"),
   route("rigs/:rigId/:station", "routes/station.tsx"),
   route("rigs/:rigId/readings.csv", "routes/readings-csv.ts", { id: "rig-readings-csv" }),

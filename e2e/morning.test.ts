@@ -199,6 +199,25 @@ describe("a morning out of reach", () => {
     expect(await waits()).toHaveLength(8);
   });
 
+  it("a field test is begun there too, measured, and found again", async () => {
+    await away(`${rig(RIG)}/proof`);
+    await pressOn(phone, '[data-job="joints"] button');
+    await phone.waitForSelector("[data-begun]");
+    await fill(phone, "f-joint", "5");
+    await pressOn(phone, "form button[aria-pressed] ::-p-text(gap)");
+    await press(phone, "Save joint", "form");
+    await phone.waitForFunction(() =>
+      [...document.querySelectorAll("[data-waits]")].some((each) => each.textContent?.includes("5 gap")),
+    );
+    expect(await waits()).toHaveLength(10);
+    await away(`${rig(RIG)}/proof`);
+    await seen(phone, "Begun, waits on this device");
+    await pressOn(phone, '[data-job="joints"] a ::-p-text(Go on)');
+    await phone.waitForSelector("[data-begun]");
+    await away(new URL(phone.url()).pathname);
+    await phone.waitForSelector("[data-begun]");
+  });
+
   it("what is not aboard, and what cannot wait, says so and breaks nothing", async () => {
     await phone.goto(`${secure}/machines`, { waitUntil: "load" });
     await seen(phone, "This page was not taken along");
@@ -226,6 +245,10 @@ describe("a morning out of reach", () => {
     await load(test);
     await phone.waitForSelector('[data-observation="2"]');
     await seen(phone, "Fixed (RTK or base station)");
+    // The one begun out of reach leads from where it was begun to where it is now.
+    await load(`${rig(RIG)}/proof/new/joints`);
+    await phone.waitForSelector('[data-observation="1"]');
+    expect(phone.url()).not.toContain("/new/");
     await load(`${rig(RIG)}/antenna`);
     expect(await textOf(phone, '[data-reading="receiver.height"]')).toContain("3.100 m");
     const file = new Sqlite(join(yard.folder, "yard.db"), { readonly: true });

@@ -1,6 +1,7 @@
 /** Which pages a device takes along: those of the rigs in use, as this device would see them. */
 import { createHash } from "node:crypto";
 import { SEQUENCE_KINDS } from "../../core/sequence/step.ts";
+import { jobsOf } from "../../core/subjects/jobs.ts";
 import { walkRound } from "../../core/subjects/walk.ts";
 import { isAmong } from "../../data/facts.ts";
 import { testsOfRig } from "../../data/field-tests.ts";
@@ -57,7 +58,7 @@ function touchedOnce(db: Database): (mark: number) => Set<string> | null {
   };
 }
 
-/** The walk-round of a rig, its lists and steps, sheets, and the field tests under way; of each of its tools where there are several. */
+/** The walk-round of a rig, its lists and steps, sheets, the field tests under way and those one may begin; of each of its tools where there are several. */
 function pagesOf(db: Database, parts: readonly RigTool[]): string[] {
   const { id } = parts[0]!;
   const tools = parts.length > 1 ? [null, ...parts.map(({ couplingId }) => couplingId)] : [null];
@@ -66,13 +67,13 @@ function pagesOf(db: Database, parts: readonly RigTool[]): string[] {
     "sheet",
     ...SEQUENCE_KINDS.map((kind) => `sequences/${kind}`),
   ];
+  const toolOf = (part: RigTool) => ({ tool: parts.length > 1 ? part.couplingId : null });
   return [
     `/rigs/${id}`,
     ...tools.flatMap((tool) => seen.map((page) => rigAddress(id, page, { tool }))),
-    ...parts.flatMap((part) =>
-      testsOfRig(db, part).map((test) =>
-        rigAddress(id, `proof/${test.id}`, { tool: parts.length > 1 ? part.couplingId : null }),
-      ),
-    ),
+    ...parts.flatMap((part) => [
+      ...testsOfRig(db, part).map((test) => rigAddress(id, `proof/${test.id}`, toolOf(part))),
+      ...jobsOf(part.attachment).map(({ key }) => rigAddress(id, `proof/new/${key}`, toolOf(part))),
+    ]),
   ];
 }

@@ -1,13 +1,9 @@
-import { Link, redirect } from "react-router";
-import { onArrival } from "../session/clock.server.ts";
-import { formOf } from "../session/form.server.ts";
-import { answered } from "../session/outcome.ts";
-import { addressesIn, rigAddress } from "../stations/frame/address.ts";
+import { Link } from "react-router";
+import { addressesIn } from "../stations/frame/address.ts";
 import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
-import { keepBegun } from "../stations/proof/keep-proof.server.ts";
 import { ProofJobs } from "../stations/proof/ProofJobs.tsx";
 import { proofView } from "../stations/proof/proof-view.server.ts";
 import type { Route } from "./+types/proof";
@@ -21,17 +17,9 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   };
 }
 
-/** Begins a field test and goes to it. */
-export async function action({ request, params }: Route.ActionArgs) {
-  const open = await openRig(request, params.rigId);
-  const begun = keepBegun(open, await formOf(request), onArrival());
-  if (!begun.ok) return answered(begun);
-  return redirect(rigAddress(open.rig.id, `proof/${begun.kept.id}`, { tool: open.tool }));
-}
-
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Proof", loaderData?.frame.rig.name);
 
-export default function Proof({ loaderData: { frame, view, practice }, actionData }: Route.ComponentProps) {
+export default function Proof({ loaderData: { frame, view, practice } }: Route.ComponentProps) {
   const { to } = addressesIn(frame);
   return (
     <RigFrame view={frame} station="proof">
@@ -48,7 +36,7 @@ export default function Proof({ loaderData: { frame, view, practice }, actionDat
         <ProofJobs
           view={view}
           person={frame.preferences.person}
-          refused={Object.values(actionData?.errors ?? {})[0] ?? null}
+          action={to("keep")}
           jobHref={(id) => to(`proof/${id}`)}
         />
       </div>

@@ -17,8 +17,9 @@ import { action as beginField, loader as field } from "./field.tsx";
 import { loader as hookUp } from "./hook-up.tsx";
 import { action as kept } from "./keep.ts";
 import { loader as ladder } from "./ladder.tsx";
-import { action as beginProof, loader as proof } from "./proof.tsx";
+import { loader as proof } from "./proof.tsx";
 import { loader as proofJob } from "./proof-job.tsx";
+import { loader as proofNew } from "./proof-new.tsx";
 import { loader as rig } from "./rig.tsx";
 import { ask, openSampleYard, type SampleYard, submit } from "./sample-yard.ts";
 import { loader as season } from "./season.tsx";
@@ -171,13 +172,9 @@ describe("a new kind of job", () => {
   it("is offered, begun, entered, solved, judged and accepted, and its proof is a reading", async () => {
     const { view } = await ask(proof, page("proof"), RIG);
     expect(view.jobs.map(({ key }) => key)).toContain("toy-string");
-    const begun = await submit(
-      beginProof,
-      page("proof"),
-      { id: test, kind: "toy-string", person: "Ida" },
-      RIG,
-    );
-    expect((begun as Response).headers.get("Location")).toContain(test);
+    await keep({ intent: "begin-test", id: test, kind: "toy-string", person: "Ida", measuredAt: "" });
+    const blank = await ask(proofNew, page("proof/new/toy-string"), { ...RIG, kind: "toy-string" });
+    expect(blank.job).toMatchObject({ kind: "toy-string", observations: [], id: "" });
     for (const at of [1, 2])
       await keep({
         intent: "observe",

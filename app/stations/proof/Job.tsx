@@ -14,11 +14,11 @@ import { TestConditions } from "./TestConditions.tsx";
 
 const ResidualChart = lazy(() => import("./ResidualChart.tsx"));
 
-type Props = { job: JobView; action: string; person: string };
+type Props = { job: JobView; action: string; person: string; unsent?: boolean };
 
-/** One field test from the first pass to what it proves. */
+/** One field test from the first pass to what it proves; `unsent`: the server knows nothing of it yet. */
 export function Job(props: Props) {
-  const { job, action } = props;
+  const { job, action, unsent = false } = props;
   const closed = job.accepted !== null;
   return (
     <div className="grid gap-4">
@@ -29,7 +29,7 @@ export function Job(props: Props) {
           {!closed && (job.fromLog ? <LogForm {...props} /> : <ObservationForm {...props} />)}
           <Observations job={job} action={action} />
           {/* A test that went wrong from the start: taken back whole; its page then leads to the list. */}
-          {!closed && (
+          {!closed && !unsent && (
             <TakeBack
               id={job.id}
               action={action}

@@ -1,18 +1,19 @@
-import { Form, Link } from "react-router";
-import { v4 as uuid } from "uuid";
+import { Link } from "react-router";
+import { WAITS_HERE } from "../../offline/use-waiting.ts";
 import { GradeMark } from "../../ui/Grade.tsx";
+import { useBegun } from "./begun.ts";
 import type { JobRow, ProofView, ProvenRow } from "./proof-view.server.ts";
+import { useBegin } from "./use-begin.ts";
 
 type Props = {
   view: ProofView;
   person: string;
+  action: string;
   jobHref: (id: string) => string;
-  /** why a test could not be begun */
-  refused: string | null;
 };
 
 /** What is proven and what is not, then the jobs that prove it. */
-export function ProofJobs({ view, person, jobHref, refused }: Props) {
+export function ProofJobs({ view, person, action, jobHref }: Props) {
   return (
     <div className="grid gap-4">
       <section aria-label="What is proven">
@@ -26,10 +27,9 @@ export function ProofJobs({ view, person, jobHref, refused }: Props) {
       </section>
       <section aria-label="Field tests" className="grid gap-2">
         <h2 className="border-b-2 border-ink pb-1">Field tests</h2>
-        {refused && <p className="problem">{refused}</p>}
         <ul className="grid grid-cols-2 gap-2 max-sm:grid-cols-1">
           {view.jobs.map((job) => (
-            <Job key={job.key} job={job} jobHref={jobHref} person={person} />
+            <Job key={job.key} job={job} action={action} jobHref={jobHref} person={person} />
           ))}
         </ul>
       </section>
@@ -68,9 +68,14 @@ function Row({ row: { key, label, value, plusMinus, proven, because, lapsed, tes
 
 function Job({
   job: { key, title, tells, open, accepted },
+  action,
   jobHref,
   person,
-}: Pick<Props, "jobHref" | "person"> & { job: JobRow }) {
+}: Omit<Props, "view"> & { job: JobRow }) {
+  const newHref = (kind: string) => jobHref(`new/${kind}`);
+  const begun = useBegun(action, key);
+  const { begin, busy, problem } = useBegin(action, person, { hrefOf: jobHref, newHref });
+  const here = begun.state === "waits";
   return (
     <li data-job={key} className="grid content-between gap-2 border-[1.5px] border-line bg-sheet px-3 py-2.5">
       <div>
@@ -83,19 +88,16 @@ function Job({
           </Link>
         ))}
       </div>
-      {open ? (
-        <Link to={jobHref(open.id)} className="key-main">
+      {here && <p className="text-small font-semibold text-warn">Begun, {WAITS_HERE}</p>}
+      {problem && <p className="problem">{problem}</p>}
+      {open || here ? (
+        <Link to={here ? newHref(key) : jobHref(open!.id)} className="key-main">
           Go on
         </Link>
       ) : (
-        <Form method="post" className="grid">
-          <input type="hidden" name="id" value={uuid()} />
-          <input type="hidden" name="kind" value={key} />
-          <input type="hidden" name="person" value={person || "unnamed"} />
-          <button type="submit" className="key">
-            Begin
-          </button>
-        </Form>
+        <button type="button" className="key" disabled={busy} onClick={() => void begin(key, title)}>
+          Begin
+        </button>
       )}
     </li>
   );

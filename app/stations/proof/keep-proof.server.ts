@@ -1,7 +1,6 @@
 import { type Accepted, acceptFigure } from "../../../core/job/accepting.ts";
 import { parseLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
-import { trackSpacing } from "../../../core/rig/chain.ts";
 import { jobKind, jobsOf } from "../../../core/subjects/jobs.ts";
 import { mostlyFix, UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
 import {
@@ -23,27 +22,19 @@ import { idOf } from "../reading/entry-ids.ts";
 import { written } from "../writing/written.server.ts";
 import { readObservation, stylesIn } from "./observation.ts";
 import { AcceptTestDto, BeginTestDto, LeaveOutDto, ObserveDto, TestConditionsDto } from "./proof.dto.ts";
-import { solved } from "./solved.server.ts";
+import { solved, spacingAtFirst } from "./solved.server.ts";
 
 const GONE = { form: "There is no such test on this rig any more." };
 const CLOSED = { form: "This test was accepted. Take the proof back first, or begin a new one." };
 
-export const keepBegun = written(
-  BeginTestDto,
-  ({ open: { db, rig, resolved }, value: { id, kind }, told }): Outcome => {
-    const job = jobsOf(rig.attachment).find(({ key }) => key === kind);
-    if (!job) return refused({ form: "This tool has no such test." });
-    const set = resolved.values["guidance.trackSpacing"].value;
-    beginTest(db, rig, {
-      id,
-      kind,
-      conditions: UNKNOWN_CONDITIONS,
-      spacing: job.asksSpacing ? (set ?? trackSpacing(resolved).total) : null,
-      ...told,
-    });
-    return kept("", { id });
-  },
-);
+export const keepBegun = written(BeginTestDto, ({ open, value: { id, kind }, told }): Outcome => {
+  const { db, rig } = open;
+  const job = jobsOf(rig.attachment).find(({ key }) => key === kind);
+  if (!job) return refused({ form: "This tool has no such test." });
+  const spacing = spacingAtFirst(open, job);
+  beginTest(db, rig, { id, kind, conditions: UNKNOWN_CONDITIONS, spacing, ...told });
+  return kept("", { id });
+});
 
 /** The test a form speaks of, while it may still be written to. */
 function writable({ db, rig }: OpenRig, id: string): Outcome | null {

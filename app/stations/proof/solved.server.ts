@@ -5,10 +5,12 @@ import { type JudgedFigure, receiverDoubts } from "../../../core/job/corrections
 import { judgeJob } from "../../../core/job/judged.ts";
 import type { JobKind } from "../../../core/job/kind.ts";
 import type { TestResult } from "../../../core/job/result.ts";
+import { trackSpacing } from "../../../core/rig/chain.ts";
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { jobKind } from "../../../core/subjects/jobs.ts";
+import { jobKind, jobsOf } from "../../../core/subjects/jobs.ts";
 import { type Other, type Suspect, suspectsOf } from "../../../core/subjects/proof/suspects.ts";
+import { UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
 import { factsOf, rigFacts } from "../../../data/facts.ts";
 import { type FieldTest, findTest, type KeptObservation, observationsOf } from "../../../data/field-tests.ts";
 import { listEveryTool } from "../../../data/rigs.ts";
@@ -38,10 +40,30 @@ export function testOr(open: OpenRig, id: string, otherwise: () => Response): So
   return solved(open, test);
 }
 
+/** A test of a kind as it stands before anybody began it. @throws a 404 response where this tool has no such test */
+export function unbegun(open: OpenRig, key: string): Solved {
+  const kind = jobsOf(open.rig.attachment).find((each) => each.key === key);
+  if (!kind) throw new Response("This tool has no such test.", { status: 404 });
+  const conditions = UNKNOWN_CONDITIONS;
+  const told = { id: "", seq: 0, kind: key, person: "", at: "" };
+  const setUp = { conditions, spacing: spacingAtFirst(open, kind), rowToRow: false, note: "" };
+  return solvedOf(open, { ...told, ...setUp }, []);
+}
+
+/** The line spacing a test begins with: what the terminal was last seen to have, else what follows from the width; null where it needs none. */
+export function spacingAtFirst({ resolved }: OpenRig, { asksSpacing }: JobKind): number | null {
+  return asksSpacing
+    ? (resolved.values["guidance.trackSpacing"].value ?? trackSpacing(resolved).total)
+    : null;
+}
+
 export function solved(open: OpenRig, test: FieldTest): Solved {
-  const { db, resolved } = open;
+  return solvedOf(open, test, observationsOf(open.db, test.id));
+}
+
+function solvedOf(open: OpenRig, test: FieldTest, observations: KeptObservation[]): Solved {
+  const { resolved } = open;
   const kind = jobKind(test.kind);
-  const observations = observationsOf(db, test.id);
   const { result, verdicts, tolerance } = judgeJob({ ...test, kind, observations }, resolved);
   const terminal = terminalDoubts(open, result.measured);
   return {

@@ -9,6 +9,7 @@ import { keepPin, keepPlugged, keepUnpinned } from "../hoses/keep-hoses.server.t
 import { keepRung } from "../ladder/ladder.server.ts";
 import {
   keepAccepted,
+  keepBegun,
   keepConditions,
   keepLeftOut,
   keepLog,
@@ -38,6 +39,7 @@ const WRITES: Record<string, Write> = {
   "pin-hose": keepPin,
   "unpin-hoses": keepUnpinned,
   "keep-plan": keepPlugged,
+  "begin-test": keepBegun,
   "set-test": keepConditions,
   observe: keepObserved,
   "observe-log": keepLog,
