@@ -13,12 +13,12 @@ export function NewTest({ job, action, person, hrefOf }: Props) {
   const begun = useBegun(action, job.kind);
   const navigate = useNavigate();
   const { begin, problem } = useBegin(action, person, { hrefOf, newHref: () => null });
-  const sent = begun.state === "sent" ? begun.id : null;
+  const there = begun.state === "sent" ? hrefOf(begun.id) : null;
   useEffect(() => {
-    if (sent === null) return;
+    if (there === null) return;
     forgetBegun(action, job.kind);
-    navigate(hrefOf(sent), { replace: true });
-  }, [sent, action, job.kind, hrefOf, navigate]);
+    navigate(there, { replace: true });
+  }, [there, action, job.kind, navigate]);
   if (begun.state === "waits")
     return (
       <>

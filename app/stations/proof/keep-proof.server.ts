@@ -32,7 +32,14 @@ export const keepBegun = written(BeginTestDto, ({ open, value: { id, kind }, tol
   const job = jobsOf(rig.attachment).find(({ key }) => key === kind);
   if (!job) return refused({ form: "This tool has no such test." });
   const spacing = spacingAtFirst(open, job);
-  beginTest(db, rig, { id, kind, conditions: UNKNOWN_CONDITIONS, spacing, ...told });
+  beginTest(db, rig, {
+    id,
+    kind,
+    conditions: UNKNOWN_CONDITIONS,
+    spacing,
+    ...told,
+    person: told.person || "unnamed",
+  });
   return kept("", { id });
 });
 

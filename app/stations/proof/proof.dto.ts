@@ -15,7 +15,8 @@ export class BeginTestDto {
   @Length(1, 60, NO_TEST)
   kind!: string;
 
-  @Length(1, 60, WHO)
+  /** whoever begins it need not be who measures: it may stand empty */
+  @MaxLength(60, WHO)
   person!: string;
 }
 

@@ -21,7 +21,7 @@ export function useBegin(action: string, person: string, { hrefOf, newHref }: Wa
     // Remembered before it is kept: whoever looks what waits then finds whose it is.
     rememberBegun(action, kind, id);
     const came = await keep(
-      { intent: "begin-test", id, kind, person: person || "unnamed", measuredAt: "" },
+      { intent: "begin-test", id, kind, person, measuredAt: "" },
       `a field test: ${title}`,
       { waits: "No connection: the test begins on this device, sent later.", anew: false },
     );
