@@ -48,23 +48,21 @@ const TOY_JOB: JobKind = {
   on: () => true,
   solve: ({ observations, entered }) => ({
     ...NOTHING_YET,
-    measured: [
-      {
-        key: "beside",
-        label: "Receiver beside the string",
-        unit: "length",
-        terms: [{ key: "receiver.lateral", coefficient: 1 }],
-        entered: entered.value("receiver.lateral"),
-        off: {
-          value: observations[0]!.values.beside! - entered.value("receiver.lateral")!,
-          error: 0.001,
-          half: 0.002,
-          freedom: 9,
-        },
-        absolute: true,
-        sides: { plus: "right", minus: "left" },
+    measured: observations.slice(0, 1).map(({ values }) => ({
+      key: "beside",
+      label: "Receiver beside the string",
+      unit: "length",
+      terms: [{ key: "receiver.lateral", coefficient: 1 }],
+      entered: entered.value("receiver.lateral"),
+      off: {
+        value: values.beside! - entered.value("receiver.lateral")!,
+        error: 0.001,
+        half: 0.002,
+        freedom: 9,
       },
-    ],
+      absolute: true,
+      sides: { plus: "right", minus: "left" },
+    })),
   }),
   sketch: () => ({ notes: [{ x: 20, y: 20, text: "a string", anchor: "start" }] }),
   drill: { label: "Pull a string", found: () => [{ values: { beside: 0.1 } }] },

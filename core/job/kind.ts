@@ -93,7 +93,7 @@ export type JobKind = {
   judgedBy: "across" | "along";
   /** tools of this attachment have it */
   on(attachment: Attachment): boolean;
-  /** what the observations say against what is entered */
+  /** what the observations say against what is entered; also of none: a test that was only begun, or not yet, has a page */
   solve(what: ToSolve): TestResult;
   /** why one of its figures may not be called proven, besides what holds for all jobs */
   doubts?(measured: Measured): readonly string[];
