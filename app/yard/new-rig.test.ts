@@ -6,7 +6,16 @@ import { listEveryTool } from "../../data/rigs.ts";
 import { BY } from "../../data/sample-told.ts";
 import { weightsOf } from "../../data/settings.ts";
 import { keepMachine } from "./machine/keep-machine.server.ts";
-import { couplingsOf, placesFor, readTools, toolsProblem, writeTools, type Yard } from "./new-rig.ts";
+import {
+  carriedBy,
+  carriersOf,
+  couplingsOf,
+  placesFor,
+  readTools,
+  toolsProblem,
+  writeTools,
+  type Yard,
+} from "./new-rig.ts";
 
 let db: Database;
 let yard: Yard;
@@ -32,6 +41,17 @@ describe("putting a rig together", () => {
     expect(placesFor(yard, named("240").id, [front], 0)).toEqual([]);
     const train = [row("Hopper 32", "240", "drawbar hole"), row("Wide 60", "Hopper 32", "rear hitch")];
     expect(placesFor(yard, named("240").id, train, 1).map(({ kind }) => kind)).toEqual(["rear hitch"]);
+  });
+
+  it("begun with an implement offers only what can carry it, begun with a machine only what it can carry", () => {
+    const carriers = carriersOf(yard, named("Blade 30 F")).map(({ model }) => model);
+    expect(carriers).toContain("150 F");
+    expect(carriers).not.toContain("240");
+    for (const driver of yard.machines.filter(({ kind }) => kind !== "implement"))
+      for (const tool of carriedBy(yard, driver))
+        expect(placesFor(yard, driver.id, [{ implementId: tool.id, pointId: 0 }], 0), tool.model).not.toEqual(
+          [],
+        );
   });
 
   it("says which tool cannot hang where it was put", () => {

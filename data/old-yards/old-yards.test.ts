@@ -25,6 +25,7 @@ import { copiesOf } from "../keeping.ts";
 import { ladderFacts } from "../ladder.ts";
 import { historyOf } from "../readings.ts";
 import { byRig, listEveryTool, type RigTool } from "../rigs.ts";
+import { profileOf } from "../schemes.ts";
 import { listsOf, runEventsOf, runsOf } from "../sequences.ts";
 import { wholesOf } from "../whole.ts";
 
@@ -182,6 +183,20 @@ describe.each(YARDS)("a yard as the build of “%s” left it", (name) => {
     expect(db.$client.pragma("foreign_key_check")).toEqual([]);
     expect(db.$client.pragma("integrity_check", { simple: true })).toBe("ok");
     expect(copiesOf(join(folder, "yard.db")).map(({ why }) => why)).toEqual(["before-migration"]);
+  });
+
+  it("calls a tool's profile what its newest card called it, when the terminal's name was the tractor's", () => {
+    const newest = new Map<number, { seq: number; name: string }>();
+    for (const rig of listEveryTool(db)) {
+      const card = latestCard(db, rig);
+      if (card && card.profileName !== "" && (newest.get(rig.implement.id)?.seq ?? 0) < card.seq)
+        newest.set(rig.implement.id, { seq: card.seq, name: card.profileName });
+    }
+    const named = listEveryTool(db).filter(({ implement }) => newest.has(implement.id));
+    for (const rig of named)
+      expect(profileOf(db, { ...rig, variant: null })).toBe(newest.get(rig.implement.id)!.name);
+    // The demo yard of every build had at least one tractor whose profile was named.
+    expect(listEveryTool(db).some((rig) => profileOf(db, { ...rig, variant: null }) !== "")).toBe(true);
   });
 
   it("has every proof resting on readings that counted when it was made", () => {
