@@ -91,7 +91,11 @@ describe("the first hour on an empty yard", () => {
     await visit(page, `${yard.address}/words`);
     await page.type('input[type="search"]', "bushing");
     await seen(page, "sold by both diameters");
-    expect(await page.$$eval("[data-word]", (all) => all.length)).toBe(1);
+    const found = await page.$$eval("[data-word]", (all) =>
+      all.map((each) => (each as HTMLElement).innerText),
+    );
+    expect(found).toHaveLength(3);
+    for (const word of found) expect(word.toLowerCase()).toContain("bushing");
   });
 
   it("a trailed drill: begun, drawn, taped, and its card issued in under 25 actions", async () => {

@@ -129,7 +129,6 @@ describe("names as long as they may be", () => {
   });
 
   it("an entry that is opened lies in sight there, its field under nothing", async () => {
-    const { page } = await openPage(browser);
     const hidden: string[] = [];
     for (const [width, height, touch] of [
       [1280, 800, false],
@@ -137,7 +136,7 @@ describe("names as long as they may be", () => {
       [844, 390, true],
       [320, 568, true],
     ] as const) {
-      await page.setViewport({ width, height, isMobile: touch, hasTouch: touch });
+      const { page } = await openPage(browser, { width, height, isMobile: touch, hasTouch: touch });
       for (const [name, path] of [
         ["Meadow drill", "tool?at=pin.workFront"],
         ["Meadow drill", "antenna?at=receiver.lateral"],
@@ -162,9 +161,9 @@ describe("names as long as they may be", () => {
           .catch(() => null);
         if (!seenWhole) hidden.push(`${path} at ${width}x${height}`);
       }
+      await page.close();
     }
     expect(hidden).toEqual([]);
-    await page.close();
   });
 });
 
