@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { and, eq, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import { type Attachment, hangsOn } from "../core/dimension/attachment.ts";
-import { type DimensionKey, dimension } from "../core/dimension/catalogue.ts";
+import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../core/dimension/change.ts";
 import type { ConditionKey } from "../core/dimension/condition.ts";
 import type { PointKind } from "../core/dimension/point-kinds.ts";
@@ -88,8 +88,8 @@ export function keepTold(
     if (factOf(db, id)) return;
     let first: number | null = null;
     for (const [index, { key, ...row }] of lines.entries()) {
-      const variantId = dimension(key, rig.attachment).ofVariant ? (rig.variant?.id ?? null) : null;
-      const of = { about: { machineId: rig.implement.id }, variantId, topic: key, partOf: first };
+      // An implement always has what is its own.
+      const of = { ...ofSubject(subjectColumns(key, rig)!), topic: key, partOf: first };
       record(db, { kind: TOLD, ...of, ...(index === 0 ? { id } : {}) }, told, (seq) => {
         first ??= seq;
         db.insert(implementTold)

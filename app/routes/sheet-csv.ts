@@ -1,6 +1,5 @@
 import { sheetCsv } from "../../formats/csv/sheet.ts";
 import { taken } from "../session/download.server.ts";
-import { askedByTerminal } from "../stations/card/card-view.server.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { isSheetKey, sheetTopics } from "../stations/sheet/sheet-view.server.ts";
 import type { Route } from "./+types/sheet-csv";
@@ -10,7 +9,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
   const wanted = new URL(request.url).searchParams.get("of");
   const sheet = isSheetKey(wanted) ? wanted : "guidance";
-  const topics = sheetTopics(open, sheet, open.preferences.units, askedByTerminal(open));
+  const topics = sheetTopics(open, sheet, open.preferences.units);
   const lines = topics.flatMap(({ rows }) =>
     rows.map(({ key, letter, label, fromTo, now }) => ({
       dimension: key,

@@ -1,7 +1,6 @@
 import { readSheetCsv } from "../../formats/csv/sheet.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, refused } from "../session/outcome.ts";
-import { askedByTerminal } from "../stations/card/card-view.server.ts";
 import { headOf, openRig, toolChoices } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { SheetPage } from "../stations/sheet/SheetPage.tsx";
@@ -21,7 +20,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     preferences: open.preferences,
     sheet,
     sheets: sheetKinds().map(({ key, label }) => ({ key, label })),
-    topics: sheetTopics(open, sheet, open.preferences.units, askedByTerminal(open)),
+    topics: sheetTopics(open, sheet, open.preferences.units),
   };
 }
 

@@ -232,7 +232,7 @@ function RigCard({
           <p
             key={href}
             className="flex flex-wrap items-center gap-x-3 border-t border-hair text-stop"
-            data-away
+            data-archived
           >
             <span>{name} is archived: this rig cannot be coupled.</span>
             <Link to={href} className="inline-grid min-h-11 place-items-center font-bold text-dye">

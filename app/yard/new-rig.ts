@@ -93,18 +93,16 @@ export function couplingsOf({ points }: Yard, tractorId: number, rows: readonly 
   });
 }
 
-/** The machines that drive and could carry this implement: those with a point it hangs on, directly or behind nothing else. */
-export function carriersOf({ machines, points }: Yard, implement: Machine): Machine[] {
-  const kinds: readonly string[] = ATTACHMENTS[implement.attachment].hitches;
-  return machines.filter(
-    ({ id, kind }) =>
-      kind !== "implement" && points.some((point) => point.machineId === id && kinds.includes(point.kind)),
-  );
+/** Whether a machine that drives has a place for an implement, with nothing else on it. */
+const canCarry = (yard: Yard, driver: Machine, { id }: Machine): boolean =>
+  placesFor(yard, driver.id, [{ implementId: id, pointId: 0 }], 0).length > 0;
+
+/** The machines that drive and could carry this implement. */
+export function carriersOf(yard: Yard, implement: Machine): Machine[] {
+  return yard.machines.filter((each) => each.kind !== "implement" && canCarry(yard, each, implement));
 }
 
-/** The implements that have a place of their kind on this machine. */
+/** The implements that have a place on this machine. */
 export function carriedBy(yard: Yard, driver: Machine): Machine[] {
-  return yard.machines.filter(
-    (each) => each.kind === "implement" && carriersOf(yard, each).some(({ id }) => id === driver.id),
-  );
+  return yard.machines.filter((each) => each.kind === "implement" && canCarry(yard, driver, each));
 }

@@ -29,6 +29,11 @@ export function fieldUnit({ kind, family, shown }: Dimension, units: Units): Fie
   return kind === "measure" && family ? unitOf(family, units) : units[shown];
 }
 
+/** The unit as it stands beside a field; nothing where things are counted. */
+export function unitWord(entry: Dimension, units: Units): string {
+  return entry.kind === "count" ? "" : fieldUnit(entry, units);
+}
+
 /**
  * Reads what was typed for one dimension where the field shows `style`: a length, a length with a side word
  * ("2 cm left"), the distances to both sides ("left 93.4 right 92.2"), or a count. Refuses a sign on a distance that

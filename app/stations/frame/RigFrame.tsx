@@ -118,7 +118,7 @@ export function RigFrame({
               key={href}
               className="mb-2 border-l-[5px] border-stop bg-stop-wash px-3 py-2"
               role="alert"
-              data-away
+              data-archived
             >
               <b>{name} is archived.</b> This rig cannot be coupled until it is back in use.{" "}
               <Link to={href} className="inline-grid min-h-11 place-items-center font-bold text-dye">

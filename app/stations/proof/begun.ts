@@ -37,9 +37,9 @@ export function useBegun(action: string, kind: string): Begun {
   useEffect(() => {
     const look = async () => {
       const id = window.localStorage.getItem(nameOf(action, kind));
+      if (id === null) return setBegun({ state: "none" });
       const entries = await waiting().catch(() => []);
-      if (id === null) setBegun({ state: "none" });
-      else setBegun({ state: entries.some((each) => each.id === id) ? "waits" : "sent", id });
+      setBegun({ state: entries.some((each) => each.id === id) ? "waits" : "sent", id });
     };
     void look();
     return onWaitingChanged(() => void look());

@@ -53,7 +53,7 @@ function otherVariants(open: OpenRig): Map<string, Typed>[] {
 export function terminalDoubts(open: OpenRig, measured: readonly Measured[]): TerminalDoubts {
   const none = { suspects: [], first: new Map<string, string>() };
   const { db, rig, resolved } = open;
-  const card = latestCard(db, rig);
+  const card = measured.length === 0 ? null : latestCard(db, rig);
   if (!card) return none;
   const { scheme } = schemeNow(open);
   const lines = askedLines(scheme, resolved, toolsAhead(open));

@@ -1,12 +1,12 @@
-import {
-  type Choice,
-  type Dimension,
-  type DimensionKey,
-  dimension,
-  isOfWork,
-} from "../../../core/dimension/catalogue.ts";
+import { type Choice, type Dimension, dimension, isOfWork } from "../../../core/dimension/catalogue.ts";
 import { CONDITIONS } from "../../../core/dimension/condition.ts";
-import { type FieldUnit, fieldUnit, printEntry, printReading } from "../../../core/dimension/entry.ts";
+import {
+  type FieldUnit,
+  fieldUnit,
+  printEntry,
+  printReading,
+  unitWord,
+} from "../../../core/dimension/entry.ts";
 import { lackingOf } from "../../../core/finding/lacking.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
@@ -17,6 +17,7 @@ import type { Subject } from "../../../core/subject/subject.ts";
 import { SUBJECTS } from "../../../core/subjects/index.ts";
 import { lackingToCouple } from "../../../core/subjects/lacking.ts";
 import { namedTogether } from "../../../core/subjects/walk.ts";
+import { askedByTerminal } from "../card/card-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { LACKING, LACKING_LABELS } from "./lacking.ts";
 
@@ -65,15 +66,15 @@ export function isSheetKey(text: string | null): text is string {
   return sheetKinds().some(({ key }) => key === text);
 }
 
-/** The lines of a sheet in the order of walking round; of what the card lacks also those its terminal asks for (`asked`), under the headings they have at their stations. */
+/** The lines of a sheet in the order of walking round; of what the card lacks also those its terminal asks for, under the headings they have at their stations. */
 export function sheetTopics(
-  { whole, index, resolved: rig }: Pick<OpenRig, "whole" | "index" | "resolved">,
+  open: OpenRig,
   sheet: string,
   units: Units,
-  asked: readonly DimensionKey[] = [],
 ): { topic: string; rows: SheetRow[] }[] {
+  const { whole, index, resolved: rig } = open;
   if (sheet === LACKING.card) {
-    const rows = [...new Set([...lackingOf(rig), ...asked])].map((key) =>
+    const rows = [...new Set([...lackingOf(rig), ...askedByTerminal(open)])].map((key) =>
       rowOf(dimension(key, rig), rig, units),
     );
     return rows.length === 0 ? [] : [{ topic: "In this order: the first moves the work most", rows }];
@@ -112,7 +113,7 @@ function rowOf(entry: Dimension, rig: ResolvedRig, units: Units): SheetRow {
     grade,
     stale: stale !== null,
     style: fieldUnit(entry, units),
-    unit: entry.kind === "count" ? "" : fieldUnit(entry, units),
+    unit: unitWord(entry, units),
     quiet: value === null && entry.whenMissing === "quiet",
     choices: entry.choices ?? [],
   };

@@ -127,7 +127,7 @@ function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
         </span>
         <label className="grid gap-0.5">
           <span className="text-small text-soft">
-            it tells{edge && from !== "offset" ? `, ${edge}` : unit}
+            {["it tells", edge && from !== "offset" ? edge : unit].filter(Boolean).join(", ")}
           </span>
           <input
             name={toldName(key)}

@@ -1,5 +1,5 @@
 import type { Dimension } from "../../../core/dimension/catalogue.ts";
-import { type FieldUnit, fieldUnit, printEntry } from "../../../core/dimension/entry.ts";
+import { type FieldUnit, fieldUnit, printEntry, unitWord } from "../../../core/dimension/entry.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
 import { keysTold, type Telling, tellingOf, tellsOf } from "../../../core/rig/told.ts";
 import { rigAddress } from "../frame/address.ts";
@@ -38,7 +38,7 @@ export function viewTold(open: OpenRig) {
       label: entry.label,
       fromTo: entry.fromTo,
       style: fieldUnit(entry, units),
-      unit: entry.kind === "count" ? "" : `, ${fieldUnit(entry, units)}`,
+      unit: unitWord(entry, units),
       edge: entry.key === "tool.lateral" ? units.tape : null,
       told:
         telling.kind === "untold"
