@@ -282,6 +282,7 @@ export function formOf({ measure, unit, decimals, sign }: AskedLine): FigureForm
 function hasNone(measure: AskedMeasure, rig: ResolvedRig): boolean {
   return (
     measure.kind === "dimension" &&
+    works(rig) &&
     rig.values[measure.key].value === null &&
     !askedOf(rig).some(({ key }) => key === measure.key)
   );

@@ -65,6 +65,11 @@ function likewise({ as }: DimensionEntry, attachment: Attachment) {
   return like && as[like];
 }
 
+/** Read of the machine that drives or of its receiver mount: the same whatever hangs on it. */
+export function isOfCarrier({ subject }: Pick<Dimension, "subject">): boolean {
+  return subject === "tractor" || subject === "receiver mount";
+}
+
 /** Asked of what works the field, and of nothing that only carries. */
 export function isOfWork({ station, key }: Dimension): boolean {
   return station === "tool" && key !== "pin.pivot";

@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { printedStep } from "../quantity/length.ts";
-import { PRESETS, UNIT_SYSTEMS, type UnitSystem } from "../quantity/units.ts";
+import { PRESETS, styleOf, UNIT_SYSTEMS, type UnitSystem } from "../quantity/units.ts";
 import { ATTACHMENT_KEYS } from "./attachment.ts";
 import { catalogueOf, DIMENSION_KEYS, dimension, isDimensionKey, unchanging } from "./catalogue.ts";
 import { parseEntry, printEntry } from "./entry.ts";
 
 const read = (key: Parameters<typeof dimension>[0], text: string, system: UnitSystem = "metric") =>
-  parseEntry(dimension(key, "drawn"), text, PRESETS[system][dimension(key, "drawn").shown]);
+  parseEntry(dimension(key, "drawn"), text, styleOf(dimension(key, "drawn").shown, PRESETS[system]));
 
 const EVERYTHING = ATTACHMENT_KEYS.flatMap((attachment) => catalogueOf(attachment));
 
@@ -98,9 +98,9 @@ describe("what is typed for a dimension", () => {
         (entry, share, system) => {
           const units = PRESETS[system];
           const value = entry.plausible[0] + share * (entry.plausible[1] - entry.plausible[0]);
-          const again = parseEntry(entry, printEntry(entry, value, units), units[entry.shown]);
+          const again = parseEntry(entry, printEntry(entry, value, units), styleOf(entry.shown, units));
           expect(again.ok && Math.abs(again.value.value - value)).toBeLessThanOrEqual(
-            printedStep(units[entry.shown]) / 2 + 1e-9,
+            printedStep(styleOf(entry.shown, units)) / 2 + 1e-9,
           );
         },
       ),

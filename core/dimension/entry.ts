@@ -3,7 +3,7 @@ import { isLengthStyle, type LengthStyle, parseLength, printLength } from "../qu
 import { FAMILIES, type Family, printMeasure, type UnitOf } from "../quantity/measure.ts";
 import type { Figure } from "../quantity/said.ts";
 import { parseTyped } from "../quantity/typed.ts";
-import { type Units, unitOf } from "../quantity/units.ts";
+import { styleOf, type Units, unitOf } from "../quantity/units.ts";
 import type { Dimension } from "./catalogue.ts";
 import { judgeRange } from "./range.ts";
 
@@ -26,7 +26,7 @@ export function isFieldUnit(text: unknown): text is FieldUnit {
 
 /** The unit a field for this dimension shows to an operator. */
 export function fieldUnit({ kind, family, shown }: Dimension, units: Units): FieldUnit {
-  return kind === "measure" && family ? unitOf(family, units) : units[shown];
+  return kind === "measure" && family ? unitOf(family, units) : styleOf(shown, units);
 }
 
 /** The unit as it stands beside a field; nothing where things are counted. */
@@ -145,8 +145,8 @@ export function printEntry(entry: Dimension, value: number, units: Units): strin
   if (entry.kind === "count") return String(value);
   if (entry.kind === "choice") return entry.choices?.[value]?.label ?? "";
   if (entry.kind === "measure") return printQuantity(entry, value, units);
-  if (!entry.sides) return printLength(value, units[entry.shown]);
-  const text = printLength(Math.abs(value), units[entry.shown]);
+  if (!entry.sides) return printLength(value, styleOf(entry.shown, units));
+  const text = printLength(Math.abs(value), styleOf(entry.shown, units));
   if (isNothing(text)) return text;
   return `${text} ${value > 0 ? entry.sides.plus : entry.sides.minus}`;
 }
@@ -168,10 +168,20 @@ export function printReading(
 
 /** A distance along this dimension in a sentence, metres. */
 export function shownLength({ shown }: Dimension, metres: number): Figure {
-  return { value: metres, print: (units) => printLength(metres, units[shown]) };
+  return { value: metres, print: (units) => printLength(metres, styleOf(shown, units)) };
 }
 
 /** A value of this dimension in a sentence. */
 export function entryFigure(entry: Dimension, value: number): Figure {
   return { value, print: (units) => printEntry(entry, value, units) };
+}
+
+/** What a reading says in a sentence: a choice by its label, anything else as a figure. */
+export function readingSaid(
+  entry: Dimension,
+  { value, rawText }: { value: number; rawText: string },
+): Figure | string {
+  if (entry.kind !== "choice") return entryFigure(entry, value);
+  const label = entry.choices?.find(({ key }) => key === rawText)?.label ?? rawText;
+  return label.charAt(0).toLowerCase() + label.slice(1);
 }

@@ -23,4 +23,11 @@ describe("the glossary", () => {
     ])
       expect(all).toContain(label);
   });
+
+  it("has no words for what a kind of tool has none of, and counts from where a tool hangs", () => {
+    expect(words.map(({ word }) => word)).not.toContain("Nozzles that work the soil");
+    const from = (word: string) => words.find((each) => each.word === word)?.means;
+    expect(from("Pin to the implement's weights")).toMatch(/^From the pin straight back/);
+    expect(from("Mount to the head's weights")).toMatch(/^From the mount straight ahead/);
+  });
 });

@@ -19,14 +19,17 @@ const WORDS: readonly Term[] = [
   own("Yard", "Everything you work with: machines, what was read of them, and rigs."),
   own("Rig", "A machine that drives with all that hangs on it, as it goes to the field."),
   own("Walk-round", "The stations of a rig in working order, each with what is wrong there."),
-  own("Station", "One subject of setting a rig up: match, hitch, hoses, balance, antenna, tool, proof."),
+  own(
+    "Station",
+    "One subject of setting a rig up: match, hitch, hoses, balance, antenna, tool, ground, proof.",
+  ),
   own("Cab card", "What to type into the terminal, in its words and units, issued with a number."),
   own("Read-back", "What the terminal shows after typing, line by line: a slip shows at once."),
   own("Ladder", "Rungs of the morning, each good or not yet: is everything really on?"),
   own("Finding", "What is wrong, why it matters, and the one thing to do: stop, fix, check or note."),
   own(
     "Taped, book, assumed, proven",
-    "How a value was come by: measured here, from a book, guessed, or confirmed by a field test.",
+    "How a value is known: measured here, from a book, guessed, or confirmed by a field test.",
   ),
   own("Stale", "Read before something was changed that touches it: measure again."),
   own(
@@ -43,6 +46,25 @@ const WORDS: readonly Term[] = [
   trade("Working point", "Where soil, seed, spray or crop is met: sections switch there."),
   trade("Section", "A part of the width that is switched on and off by itself."),
   trade("Switch-on delay", "From the order to the work: the terminal gives the order so much earlier."),
+  trade("Adjuster", "A screw, shim, hole, notch or crank that sets depth or level, in steps."),
+  trade(
+    "Guided strip",
+    "A short run at working speed, looked at step by step: one thing is corrected, then it is run again, until every step is good.",
+  ),
+  trade(
+    "School",
+    "What some practitioners hold by where others hold by something else: the yard or a rig follows one.",
+  ),
+  trade("First furrow", "What the front body of a plough cuts, beside the furrow of the pass before."),
+  trade(
+    "Marker test",
+    "A marker off the furrow's wall, taped before a pass and after it: what the pass took tells how wide the first furrow is.",
+  ),
+  trade(
+    "Draw line",
+    "The line along which a plough pulls: through the middle of the rear axle the tractor runs straight.",
+  ),
+  trade("Depth map", "Depths dug at several places after one strip: how deep and how level it works."),
   trade(
     "Joint, guess row",
     "Where two passes meet: the gap or overlap between the last row of one and the first of the next.",
@@ -71,8 +93,8 @@ export function glossary(): Term[] {
   const told = new Set(WORDS.map(({ word }) => word));
   for (const attachment of ATTACHMENT_KEYS)
     for (const tool of [null, ...TOOL_KIND_KEYS])
-      for (const { label, fromTo, matters } of catalogueOf({ attachment, tool }))
-        if (!measured.has(label) && !told.has(label))
+      for (const { label, fromTo, matters, notOf } of catalogueOf({ attachment, tool }))
+        if (!measured.has(label) && !told.has(label) && !(tool && notOf?.kinds.includes(tool)))
           measured.set(label, {
             word: label,
             means: `${sentence(fromTo)} ${matters}`.trim(),

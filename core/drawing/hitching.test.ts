@@ -152,6 +152,19 @@ describe("the balance", () => {
   });
 });
 
+describe("a towed tool", () => {
+  it("rides on a wheel on each side, a drill or a roller on a row of them", () => {
+    const sheet: Sheet = { ...DESK, region: "rig", labels: "values", station: null };
+    // Four of them are the tractor's.
+    const wheels = (kind: string) =>
+      drawPlan(samplePart("drawn", { ...DRAWN, "tool.kind": kind }).rig, sheet).blocks.filter(
+        ({ role }) => role === "tyre" || role === "packer",
+      ).length - 4;
+    for (const kind of ["sprayer", "planter", "mower", "spreader"]) expect(wheels(kind), kind).toBe(2);
+    for (const kind of ["drill", "roller"]) expect(wheels(kind), kind).toBeGreaterThan(4);
+  });
+});
+
 describe("a cart", () => {
   it("has wheels and a box, and neither ranks nor worked ground", () => {
     const { rig } = samplePart("drawn", { ...DRAWN, "tool.kind": "cart", "pin.pivot": "4.1" });

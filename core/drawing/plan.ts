@@ -2,7 +2,7 @@
  * The plan drawing of a rig: from readings to pixels, true to scale, travel up, left on the left.
  * Pure: the same rig and sheet always give the same drawing; app/drawing only turns it into SVG.
  */
-import { type Dimension, isOfWork } from "../dimension/catalogue.ts";
+import type { Dimension } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { grow } from "../picture/box.ts";
 import type { PlanBlock } from "../picture/strokes.ts";
@@ -163,11 +163,9 @@ type Scene = {
 function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
   const { sheet, rig, points, blocks, brackets, scaleBar } = scene;
   const leads = leading(rig);
-  const working = works(rig);
   const drawn = askedOf(rig).filter(
     (entry) =>
       entry.letter !== "" &&
-      (working || !isOfWork(entry)) &&
       (sheet.only === null || sheet.only === entry.key) &&
       (entry.station === sheet.station || (sheet.region === "rig" && leads.has(entry.key))),
   );
@@ -178,7 +176,7 @@ function marksOf(scene: Scene, tractorHalf: number): DimensionMark[] {
     letterOnly: () => offersOf(entry, scene, tractorHalf, false),
     priority: entry.span?.axis === "x" ? 0 : entry.key === "tool.width" ? 1 : 2,
   }));
-  if (working && sheet.sections && (sheet.only === null || sheet.only === "sections"))
+  if (works(rig) && sheet.sections && (sheet.only === null || sheet.only === "sections"))
     requests.push({
       target: "sections",
       candidates: sectionsTag(scene, values),

@@ -3,7 +3,7 @@
  * is read here, to scale from the same readings as the plan; heights nobody reads are assumed.
  */
 import { isBuiltOn } from "../dimension/attachment.ts";
-import { type Dimension, isOfWork } from "../dimension/catalogue.ts";
+import type { Dimension } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { grow } from "../picture/box.ts";
 import type { PlanBlock } from "../picture/strokes.ts";
@@ -135,11 +135,9 @@ function toolBlock(rig: ResolvedRig, box: Boxed, up: number): PlanBlock {
 type Scene = Pick<DrawnRig, "points" | "brackets" | "blocks" | "scaleBar"> & { ground: number };
 
 function marksOf(rig: ResolvedRig, sheet: Sheet, scene: Scene): DrawnRig["marks"] {
-  const working = works(rig);
   const drawn = askedOf(rig).filter(
     (entry) =>
       entry.letter !== "" &&
-      (working || !isOfWork(entry)) &&
       (sheet.only === null || sheet.only === entry.key) &&
       entry.station === sheet.station &&
       (entry.span?.axis === "y" ||
@@ -153,7 +151,7 @@ function marksOf(rig: ResolvedRig, sheet: Sheet, scene: Scene): DrawnRig["marks"
     candidates: offersOf(entry, rig, sheet, scene, values),
     letterOnly: () => offersOf(entry, rig, sheet, scene, false),
   }));
-  if (working && sheet.sections && (sheet.only === null || sheet.only === "sections"))
+  if (works(rig) && sheet.sections && (sheet.only === null || sheet.only === "sections"))
     requests.push({
       target: "sections",
       candidates: sectionsOffers(rig, scene, values),

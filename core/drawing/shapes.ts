@@ -5,6 +5,7 @@ import type { BlockRole } from "../picture/strokes.ts";
 import { steersBy } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
+import type { ToolKindKey } from "../trade/kinds.ts";
 import { CART, drawnWidth, pinAhead, type RigPoint, rigPoints } from "./rig-points.ts";
 
 /** A rectangle of the rig in frame metres: its middle, its length along x and width along y. */
@@ -129,6 +130,9 @@ function wheelsOf(rig: ResolvedRig, wheelbase: number): Block[] {
 const RANK_DEPTH = 0.1;
 export const WHEEL_DIAMETER = 0.62;
 
+/** A towed tool's own wheels, for recognition. */
+export const CARRYING_TYRE: Tyre = { length: 0.95, width: 0.32, track: 1.8 };
+
 /** The tool: soil it has worked, its ranks where they were measured, a body and wheels for recognition. */
 export function toolBlocks(rig: ResolvedRig, lastX: number): Block[] {
   if (!works(rig)) return cartBlocks(rig);
@@ -156,7 +160,7 @@ export function toolBlocks(rig: ResolvedRig, lastX: number): Block[] {
   return [
     soil,
     ...(rolls ? hopper(pin.x, firstRank) : frame(rig, points, width)),
-    ...(rolls ? packer(pivot, width, workFront.y) : []),
+    ...(!rolls ? [] : isPacked(rig) ? packer(pivot, width, workFront.y) : carrying(pivot, width)),
     rank(workFront),
     rank(workRear),
   ];
@@ -205,6 +209,20 @@ function hopper(pinX: number, workX: number): Block[] {
   const [front, back] = [pinX - (pinX - workX) * 0.52, workX + 0.4];
   if (front - back < 0.5) return [];
   return [{ role: "hopper", x: (front + back) / 2, y: 0, length: front - back, width: 2.2, assumed: true }];
+}
+
+/** Tools that stand on a row of wheels as wide as they work; the others have a wheel on each side. */
+const PACKED: ReadonlySet<ToolKindKey> = new Set(["drill", "roller"]);
+
+/** Whether the tool rides on a row of packer wheels; a kind nobody told is drawn with two wheels. */
+export function isPacked({ tool }: Pick<ResolvedRig, "tool">): boolean {
+  return tool !== null && PACKED.has(tool);
+}
+
+/** The two wheels a towed tool is carried by, or turns about. */
+function carrying(pivot: RigPoint, width: number): Block[] {
+  const tyre = CARRYING_TYRE;
+  return pairOf(pivot.x, { ...tyre, track: Math.min(tyre.track, Math.max(width - tyre.width, tyre.width)) });
 }
 
 function packer(pivot: RigPoint, width: number, y: number): Block[] {

@@ -3,7 +3,7 @@
  * in lanes below the ground. To scale from the same readings as the plan; heights nobody reads yet are assumed.
  */
 import { type Attachment, isAhead, isBuiltOn, onPin } from "../dimension/attachment.ts";
-import { hasDimension, isOfWork } from "../dimension/catalogue.ts";
+import { hasDimension } from "../dimension/catalogue.ts";
 import type { PointKey } from "../dimension/points.ts";
 import { grow } from "../picture/box.ts";
 import type { PlanBlock, PlanStroke } from "../picture/strokes.ts";
@@ -17,9 +17,11 @@ import { type Offers, placeAll, type Request } from "./place.ts";
 import { CART, pinAhead, pointsOf, type RigPoint, rigPoints } from "./rig-points.ts";
 import {
   BEHIND_THE_TOOL,
+  CARRYING_TYRE,
   carrierEnds,
   cartBox,
   frontOf,
+  isPacked,
   SELF_PROPELLED,
   SPRAYER,
   TRACTOR,
@@ -194,7 +196,7 @@ function toolSide(rig: ResolvedRig, box: Boxed, wheel: Wheel): PlanBlock[] {
       ...(hopperFront - hopperBack < 0.5
         ? []
         : [box("hopper", hopperBack, hopperFront, HEIGHTS.frame + 0.25, HEIGHTS.hopper)]),
-      wheel("packer", pivot.x, WHEEL_DIAMETER),
+      wheel("packer", pivot.x, isPacked(rig) ? WHEEL_DIAMETER : CARRYING_TYRE.length),
       ...ranks,
     ];
   }
@@ -277,11 +279,11 @@ function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string
     boom: [-0.3, BOOM_HEIGHT],
     frontBoom: [frontAxle.x, BOOM_HEIGHT],
   };
+  const working = works(rig);
   const strokes: PlanStroke[] = [
     { role: "drawbar", points: path(from[rig.attachment], [pin.x, height]), assumed: pin.assumed },
   ];
   if (!hasDimension(rig, "pin.pivot")) return strokes;
-  const working = works(rig);
   const last = working ? Math.min(pivot.x, workRear.x, workFront.x) : cartBox(rig).from;
   const frameFront = working ? pin.x - (pin.x - Math.max(workFront.x, workRear.x)) * 0.52 : cartBox(rig).to;
   if (pin.x - last > 0.3)
@@ -295,12 +297,10 @@ function hangingBy(rig: ResolvedRig, path: (...at: [number, number][]) => string
 
 /** The dimensions one can see from the side. */
 function drawnAlong(rig: ResolvedRig, { station, region, only }: Sheet) {
-  const working = works(rig);
   const leads = leading(rig);
   return askedOf(rig).filter(
     (entry) =>
       entry.letter !== "" &&
-      (working || !isOfWork(entry)) &&
       (entry.span?.axis === "x" || entry.span?.axis === "up") &&
       (only === null || only === entry.key) &&
       (entry.station === station || (region === "rig" && leads.has(entry.key))),

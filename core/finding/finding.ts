@@ -14,7 +14,10 @@ export type Target =
   | "limits"
   | "hoses"
   | "remotes"
-  | "functions";
+  | "functions"
+  | "depth map"
+  | "adjusters"
+  | "guided strip";
 
 /** The one way any station judges: what is wrong, why it matters, what to do next. */
 export type Finding = {

@@ -1,5 +1,5 @@
 import { isAhead } from "../dimension/attachment.ts";
-import { dimension, isOfWork, SECTIONS_LETTER } from "../dimension/catalogue.ts";
+import { dimension, SECTIONS_LETTER } from "../dimension/catalogue.ts";
 import { pointLabel } from "../dimension/points.ts";
 import { tapeLength, tell } from "../quantity/said.ts";
 import { askedOf, guidedBy, usesTerminal } from "../rig/asked.ts";
@@ -15,13 +15,11 @@ const GUIDANCE: ReadonlySet<string> = new Set(["antenna", "tool"]);
 
 /**
  * All findings on one tool of a rig, worst first. Their figures stay in SI until somebody reads them. `told` is the same tool as a terminal is told of
- * it, where several work one swath; null where another of them has the lines.
+ * it, where several work one swath.
  */
-export function judge(rig: ResolvedRig, told: ResolvedRig | null = rig): Finding[] {
+export function judge(rig: ResolvedRig, told: ResolvedRig = rig): Finding[] {
   const working = works(rig);
-  const entries = askedOf(rig).filter(
-    (entry) => (working || !isOfWork(entry)) && (told !== null || entry.serves !== "guidance"),
-  );
+  const entries = askedOf(rig);
   // Without a terminal nothing of receiver and tool is missed: what else needs a length asks for it itself.
   const uses = usesTerminal(rig);
   const { lines, sections } = guidedBy(rig);
@@ -35,7 +33,7 @@ export function judge(rig: ResolvedRig, told: ResolvedRig | null = rig): Finding
           ...judgeRanks(rig),
           ...(sections ? judgeSectionsGiven(rig) : []),
           ...judgeWidths(rig),
-          ...(lines && told ? judgeTrackSpacing(told) : []),
+          ...(lines && !rig.linesElsewhere ? judgeTrackSpacing(told) : []),
         ]
       : []),
   ]);

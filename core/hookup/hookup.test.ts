@@ -64,6 +64,17 @@ describe("the hook-up list", () => {
     );
   });
 
+  it("leaves a top link alone that is within a millimetre of where it belongs, as the hitch does", () => {
+    const top = (turned: string) =>
+      texts({ "work.topLink": turned })
+        .split("\n")
+        .find((text) => text.startsWith("Top link"))!;
+    const wanted = /set to (\d\.\d+) m/.exec(top("0.60 m"))?.[1];
+    expect(wanted).toBeDefined();
+    expect(top(`${wanted} m`)).toMatch(new RegExp(`, ${wanted}\\sm as it is\\.$`));
+    expect(top(`${(Number(wanted) + 0.003).toFixed(3)} m`)).toMatch(new RegExp(`set to ${wanted}\\sm\\.$`));
+  });
+
   it("of what hangs on links swings them free first, then centres it, pins them again, and levels it both ways", () => {
     const keys = list({ "tool.kind": "chisel" }).map(({ key }) => key);
     const order = [

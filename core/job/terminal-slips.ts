@@ -6,7 +6,7 @@ import { type AskedLine, type AskedScheme, asksForCount, isTimeUnit } from "../c
 import type { Hung } from "../dimension/attachment.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
 import { isFeet, METRES_PER } from "../quantity/length.ts";
-import { type Term, termsBetween } from "../rig/frame.ts";
+import { sameSum, termsBetween } from "../rig/frame.ts";
 import { type Believed, believe, type Typed } from "../simulation/believed.ts";
 import { differsFromZero } from "../statistics/estimate.ts";
 import type { Measured } from "./result.ts";
@@ -51,17 +51,6 @@ const SPANS: readonly (readonly [PointKey, PointKey, Axis])[] = [
   ["receiver", "workFront", "x"],
   ["receiver", "workRear", "x"],
 ];
-
-/** +1 or −1 where two sums are the same readings, the second the other way round; 0 where they are not. */
-function sameSum(a: readonly Term[], b: readonly Term[]): number {
-  if (a.length !== b.length || a.length === 0) return 0;
-  const ratios = a.map(
-    ({ key, coefficient }) => coefficient / (b.find((term) => term.key === key)?.coefficient ?? Number.NaN),
-  );
-  return ratios.every((ratio) => Math.abs(ratio - ratios[0]!) < 1e-9) && Math.abs(ratios[0]!) === 1
-    ? ratios[0]!
-    : 0;
-}
 
 type Holds = (believed: Believed) => number;
 

@@ -2,8 +2,10 @@ import { describe, expect, it } from "vitest";
 import { plain } from "../finding/sample-words.ts";
 import { type Lines, MOUNTED, samplePart, sampleWhole } from "../rig/sample-whole.ts";
 import type { WholeRig } from "../rig/whole.ts";
+import { sampleAdjuster, sampleLook } from "../subjects/ground/guide/sample.ts";
 import { sampleFunction, sampleRemote, sampleSupply } from "../subjects/hoses/sample.ts";
 import { judgeWhole } from "../subjects/judge-whole.ts";
+import { NO_GROUND, type PartGround, type Seen } from "../yard/ground.ts";
 import { ladderOf, type RigLog, standing } from "./ladder.ts";
 
 const COUPLED = { at: "2026-04-02T06:00:00Z", person: "Mira" };
@@ -137,5 +139,63 @@ describe("the ladder", () => {
     expect(all).toBe(rungs().filter(({ state }) => state !== "not applicable").length);
     expect(good).toBeGreaterThan(0);
     expect(good).toBeLessThan(all);
+  });
+});
+
+describe("the first strip", () => {
+  const BEGUN = "2026-04-02T07:00:00Z";
+  /** A mower whose strip has these looks, each a minute after it was begun. */
+  const mower = (
+    looks: Record<string, Partial<Seen>>,
+    at = BEGUN,
+    more: Partial<PartGround> = {},
+  ): WholeRig => {
+    const rig = whole({ "tool.kind": "mower" });
+    const strip = { id: "s", field: "Brook", soil: null, moisture: null, crop: "", person: "Mira", at };
+    const seen = Object.entries(looks).map(([step, each], index) => ({
+      ...sampleLook(step, each),
+      at: `${at}${index}`,
+    }));
+    return { ...rig, ground: [{ ...NO_GROUND, strip, looks: seen, ...more }] };
+  };
+  const READY = { choices: { bracket: "out", stands: "up", keys: "yes" } };
+  const CHARGED = { figures: { charge: 130e5 }, choices: { tap: "shut" } };
+
+  it("is proved by a guided strip begun since it was coupled, and by no test of geometry", () => {
+    const log = { coupled: COUPLED, proved: BEGUN };
+    expect(rung("strip", log, whole({ "tool.kind": "mower" }))).toBe("not yet: No strip was begun.");
+    expect(rung("strip", log, mower({}, "2026-04-01T07:00:00Z"))).toMatch(/older than this coupling/);
+    expect(rung("strip", log, mower({ ready: READY }))).toMatch(
+      /^not yet: Pitch of the bed: Not looked at yet/,
+    );
+    const all = {
+      ready: READY,
+      bed: { figures: { scale: 0 } },
+      suspension: CHARGED,
+      stand: { choices: { where: "float" } },
+      cut: { lists: { stubble: [0.06, 0.06, 0.06, 0.06] }, figures: { wanted: 0.06 } },
+      conditioner: { choices: { speed: "none", seen: "even" } },
+      swath: { choices: { aim: "baler" }, figures: { width: 1.2, pickup: 1.4 } },
+    };
+    expect(rung("strip", log, mower(all))).toBe("good: Good in every step, on Brook.");
+    expect(rungs(log, whole({ "tool.kind": "sprayer" })).map(({ key }) => key)).not.toContain("strip");
+  });
+
+  it("has locks and taps looked at since it was coupled, and nothing left in storage", () => {
+    const log = { coupled: COUPLED };
+    expect(rung("released", log, whole({ "tool.kind": "mower" }))).toMatch(/^not yet: Nobody looked/);
+    expect(rung("released", log, mower({ ready: READY }))).toMatch(
+      /^not yet: Nobody looked|^not yet: Suspension/,
+    );
+    const open = { figures: { charge: 130e5 }, choices: { tap: "open" } };
+    expect(rung("released", log, mower({ ready: READY, suspension: open }))).toMatch(
+      /^not yet: Suspension: The tap is open/,
+    );
+    const both = { ready: READY, suspension: CHARGED };
+    expect(rung("released", log, mower(both))).toBe("good: Looked at since it was coupled.");
+    const stored = sampleAdjuster(1, "Deflector", { storage: 0, setting: 0 });
+    expect(rung("released", log, mower(both, BEGUN, { adjusters: [stored] }))).toBe(
+      "not yet: In storage position: Deflector.",
+    );
   });
 });

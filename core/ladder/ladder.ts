@@ -13,6 +13,7 @@ import { machineOf } from "../sequence/of-rig.ts";
 import type { SequenceKind } from "../sequence/step.ts";
 import { listOf } from "../sequence/templates.ts";
 import type { Holds } from "../subject/subject.ts";
+import { cureOf, isGood } from "../subjects/ground/guide/standing.ts";
 import type { Judged } from "../subjects/judge-whole.ts";
 import { heldBy, isHeldBy, namedTogether } from "../subjects/walk.ts";
 import { endedSince, type LastRun } from "./ended.ts";
@@ -28,7 +29,9 @@ export type RungKey =
   | "trigger"
   | "position"
   | "engaged"
-  | "proved";
+  | "proved"
+  | "released"
+  | "strip";
 
 export type Rung = {
   key: RungKey;
@@ -78,6 +81,7 @@ export function ladderOf(told: Told): Rung[] {
     coupled(told),
     hoses(told),
     ranSince(told, "unfolded", "Unfolded, its functions in their working state", ["unfold"]),
+    ...(releasable(told).length > 0 ? [released(told)] : []),
     ranSince(told, "running", "Drives, motors and downforce on, in their order", ["start"]),
     ...(tells ? [figures(told)] : []),
     ...(lines ? [line(told)] : []),
@@ -108,6 +112,7 @@ export function ladderOf(told: Told): Rung[] {
           proved(told),
         ]
       : []),
+    ...(told.judged.reckoned.ground.strips.length > 0 ? [strip(told)] : []),
   ];
 }
 
@@ -287,7 +292,7 @@ function ticked({ log }: Told, key: RungKey, label: string, how: string): Rung {
 }
 
 function proved({ log }: Told): Rung {
-  const label = "First strip proved";
+  const label = "Line to line proved by a field test";
   const since = log.proved !== null && log.coupled !== null && log.proved >= log.coupled.at;
   return since
     ? rung("proved", label, { state: "good", why: "A field test was kept since it was coupled." })
@@ -299,4 +304,68 @@ function proved({ log }: Told): Rung {
             : "The last field test is older than this coupling.",
         next: { label: "Record a field test", path: "tool" },
       });
+}
+
+/** Steps of its guided strips that release what the road locked: lock-outs, brackets, stands, the tap. */
+const releasable = ({ judged }: Told) =>
+  judged.reckoned.ground.strips.flatMap((each) =>
+    each.steps.filter(({ step }) => step.releases).map((step) => ({ ...each, of: step })),
+  );
+
+/** Begun since it was coupled: what was seen before says nothing of how it stands now. */
+function begunSince({ whole, log }: Told, part: number): boolean {
+  const begun = whole.ground[part]!.strip;
+  return begun !== null && log.coupled !== null && begun.at >= log.coupled.at;
+}
+
+function released(told: Told): Rung {
+  const label = "Lock-outs, brackets and stands as for work, the tap shut";
+  const next = { label: "Look at them", path: "ground" };
+  const stored = told.whole.ground.flatMap(({ adjusters }) =>
+    adjusters.filter(({ storage, setting }) => storage !== null && setting === storage),
+  );
+  if (stored.length > 0)
+    return rung("released", label, {
+      state: "not yet",
+      why: `In storage position: ${stored.map(({ label: name }) => name).join(", ")}.`,
+      next,
+    });
+  const open = releasable(told).find(({ part, of }) => !begunSince(told, part) || !isGood(of));
+  if (!open) return rung("released", label, { state: "good", why: "Looked at since it was coupled." });
+  const { said } = cureOf(open.of);
+  return rung("released", label, {
+    state: "not yet",
+    why: begunSince(told, open.part)
+      ? tell`${open.of.step.title}: ${said}`
+      : "Nobody looked at them since it was coupled.",
+    next,
+  });
+}
+
+function strip(told: Told): Rung {
+  const label = "First strip proved: depth, level and all it does as wanted";
+  const next = { label: "Run the strip", path: "ground" };
+  const { strips } = told.judged.reckoned.ground;
+  const unbegun = strips.find(({ part }) => !begunSince(told, part));
+  if (unbegun)
+    return rung("strip", label, {
+      state: "not yet",
+      why:
+        told.whole.ground[unbegun.part]!.strip === null
+          ? "No strip was begun."
+          : "The last strip is older than this coupling.",
+      next,
+    });
+  const open = strips.find((each) => each.next !== null);
+  if (open)
+    return rung("strip", label, {
+      state: "not yet",
+      why: tell`${open.next!.step.title}: ${cureOf(open.next!).said}`,
+      next,
+    });
+  const fields = strips.map(({ part }) => told.whole.ground[part]!.strip!.field);
+  return rung("strip", label, {
+    state: "good",
+    why: `Good in every step, on ${[...new Set(fields)].join(", ")}.`,
+  });
 }

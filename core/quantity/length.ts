@@ -28,6 +28,11 @@ export function isFeet(style: LengthStyle): style is FeetStyle {
   return style in DENOMINATOR;
 }
 
+/** A style's unit as it stands behind a label, ", cm"; nothing where feet and inches carry their own marks. */
+export function behindLabel(style: LengthStyle): string {
+  return isFeet(style) ? "" : `, ${style}`;
+}
+
 export type ParsedLength = {
   /** metres; negative only where the text carried a minus sign or a side word allowed it */
   metres: number;

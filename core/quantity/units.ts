@@ -1,11 +1,11 @@
 import { isFeet, type LengthStyle } from "./length.ts";
 import { FAMILIES, type Family, type UnitOf } from "./measure.ts";
 
-/** What a length is shown in, by what it is read with: a long tape, or a rule held across rows. */
-export type Shown = "tape" | "small";
+/** What a length is shown in, by what it is read with: a long tape, a rule held across rows, or callipers on a pin. */
+export type Shown = "tape" | "small" | "fine";
 
-/** The operator's choice of units. */
-export type Units = Record<Shown, LengthStyle>;
+/** The operator's choice of units; what callipers read follows the tape. */
+export type Units = Record<Exclude<Shown, "fine">, LengthStyle>;
 
 export const UNIT_SYSTEMS = ["metric", "us"] as const;
 export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
@@ -23,6 +23,11 @@ export function inInches(style: LengthStyle): boolean {
 /** For small lengths such as uncertainties: millimetres, or decimal inches beside a tape in inches. */
 export function fineStyle({ tape }: Units): "mm" | "in" {
   return inInches(tape) ? "in" : "mm";
+}
+
+/** The style a length is shown in. */
+export function styleOf(shown: Shown, units: Units): LengthStyle {
+  return shown === "fine" ? fineStyle(units) : units[shown];
 }
 
 const IN_US: Partial<Record<Family, string>> = {

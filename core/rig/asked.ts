@@ -1,5 +1,6 @@
 /** What is asked of a rig: of what its attachment has, that which its choices call for. */
-import { catalogueOf, type Dimension, isDimensionKey } from "../dimension/catalogue.ts";
+import { catalogueOf, type Dimension, isDimensionKey, isOfWork } from "../dimension/catalogue.ts";
+import { CARRIERS } from "../trade/kinds.ts";
 import type { ResolvedRig } from "./resolve.ts";
 
 type Known = Pick<ResolvedRig, "values">;
@@ -48,9 +49,18 @@ function isChosen({ when }: Pick<Dimension, "when">, { values }: Known): boolean
   return "is" in when ? when.is.includes(choice) : !when.not.includes(choice);
 }
 
-/** The dimensions this rig has, as what it has been told makes them apply. */
+/**
+ * The dimensions this rig has, as what it has been told makes them apply: nothing of its work where it only carries, nothing of lines where
+ * another tool of its swath has them.
+ */
 export function askedOf(rig: ResolvedRig): readonly Dimension[] {
-  return catalogueOf(rig).filter((entry) => isAsked(entry, rig));
+  const carries = rig.tool !== null && CARRIERS.has(rig.tool);
+  return catalogueOf(rig).filter(
+    (entry) =>
+      isAsked(entry, rig) &&
+      !(carries && isOfWork(entry)) &&
+      !(rig.linesElsewhere && entry.serves === "guidance"),
+  );
 }
 
 /** How the machine that drives steers. */

@@ -18,6 +18,16 @@ import type { Axis, PointKey } from "../dimension/points.ts";
 
 export type Term = { key: DimensionKey; coefficient: number };
 
+/** +1 where two sums are of the same readings, −1 where the second is walked the other way round; 0 where they are not the same. */
+export function sameSum(a: readonly Term[], b: readonly Term[]): 1 | -1 | 0 {
+  if (a.length !== b.length || a.length === 0) return 0;
+  const ratios = a.map(
+    ({ key, coefficient }) => coefficient / (b.find((term) => term.key === key)?.coefficient ?? Number.NaN),
+  );
+  for (const way of [1, -1] as const) if (ratios.every((ratio) => Math.abs(ratio - way) < 1e-9)) return way;
+  return 0;
+}
+
 /** The sign a reading taken in each direction has in the frame. */
 export const SENSE: Record<Direction, 1 | -1> = { forward: 1, rearward: -1, right: 1, up: 1, across: 1 };
 

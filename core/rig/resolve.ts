@@ -20,7 +20,7 @@ import {
   type SectionLayout,
   type ToldValue,
 } from "./facts.ts";
-import type { Term } from "./frame.ts";
+import { sameSum, type Term } from "./frame.ts";
 import { below, type Grade, gradeOf } from "./grade.ts";
 
 /** Why a value is not believed although it is there. */
@@ -65,6 +65,8 @@ export type ResolvedRig = {
   tool: ToolKindKey | null;
   /** the name of the variant it works as; null: whole */
   variant: string | null;
+  /** another tool of the rig works one swath with it, and has the lines */
+  linesElsewhere: boolean;
   values: Record<DimensionKey, Resolved>;
   sections: SectionLayout | null;
   /** the change since the sections were given that touches them */
@@ -99,6 +101,7 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
   return {
     ...hung,
     variant: facts.variant?.name ?? null,
+    linesElsewhere: false,
     values,
     sections,
     sectionsStale,
@@ -131,15 +134,7 @@ export function givenSections({ sections }: Pick<ResolvedRig, "sections">): Sect
 
 /** The field test that confirms this very sum, whichever end it was walked from. */
 export function provenBy(terms: readonly Term[], proofs: readonly Proof[]): Proof | null {
-  return proofs.find((proof) => sameSum(proof.terms, terms)) ?? null;
-}
-
-function sameSum(a: readonly Term[], b: readonly Term[]): boolean {
-  if (a.length !== b.length || a.length === 0) return false;
-  const ratios = a.map(
-    ({ key, coefficient }) => (b.find((term) => term.key === key)?.coefficient ?? Number.NaN) / coefficient,
-  );
-  return ratios.every((ratio) => Math.abs(Math.abs(ratio) - 1) < 1e-9 && ratio === ratios[0]);
+  return proofs.find((proof) => sameSum(proof.terms, terms) !== 0) ?? null;
 }
 
 /** A proof holds while the very readings it rests on are those that count, and no change touched one since. */
@@ -249,7 +244,7 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
     return {
       ...base,
       value: assumed,
-      choice: null,
+      choice: entry.kind === "choice" ? (told?.rawText ?? null) : null,
       grade: assumed === null ? "missing" : "assumed",
       sigma: assumed === null ? rangeSigma(entry) : entry.sigma.assumed,
       doubt: null,
@@ -283,7 +278,7 @@ function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[
 
 /** What is reckoned with while nobody read it: what the implement tells, else what the catalogue assumes. */
 function standsIn(entry: Dimension, told: ToldValue | null): number | null {
-  if (told && !isLeftZero(entry, told.value)) return told.value;
+  if (told && (entry.kind === "choice" || !isLeftZero(entry, told.value))) return told.value;
   const stands = entry.whenMissing === "assumed" ? entry.otherwise?.value : null;
   return typeof stands === "number" ? stands : null;
 }

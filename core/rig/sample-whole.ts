@@ -1,10 +1,12 @@
 import { type Attachment, isFixed } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { parseEntry } from "../dimension/entry.ts";
+import { NO_GROUND } from "../yard/ground.ts";
 import { NO_HOSES } from "../yard/rig-hoses.ts";
 import { bareFacts, type RigFacts } from "./facts.ts";
 import { resolveRig } from "./resolve.ts";
 import { sampleReading } from "./sample.ts";
+import { shareLines } from "./swath.ts";
 import type { ToolOfRig, WholeRig } from "./whole.ts";
 
 /** What was typed; undefined takes a line away from those it is laid over. */
@@ -34,11 +36,12 @@ export function sampleWhole(parts: readonly ToolOfRig[], rest: Partial<WholeRig>
   return {
     tractor: "tractor",
     selfPropelled: isFixed(parts[0]!.rig.attachment),
-    parts,
+    parts: shareLines(parts),
     weights: [],
     tyres: { front: null, rear: null, tools: parts.map(() => null) },
     limits: NO_LIMITS,
     hoses: NO_HOSES,
+    ground: parts.map(() => NO_GROUND),
     ...rest,
   };
 }

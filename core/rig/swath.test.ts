@@ -2,8 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { powerOf } from "../forces/power-of-rig.ts";
 import { judgeWhole } from "../subjects/judge-whole.ts";
+import { askedOf } from "./asked.ts";
 import { trackSpacing } from "./chain.ts";
-import { type Lines, samplePart, sampleWhole } from "./sample-whole.ts";
+import { DRAWN, type Lines, samplePart, sampleWhole } from "./sample-whole.ts";
 import { swathOf, together } from "./swath.ts";
 
 const mower = (
@@ -34,6 +35,21 @@ describe("a front and a rear tool", () => {
     expect(rig.values["tool.width"].value).toBeCloseTo(5.7, 12);
     expect(rig.values["tool.lateral"].value).toBeCloseTo(1.35, 12);
     expect(trackSpacing(rig).total).toBeCloseTo(5.6, 12);
+  });
+
+  it("have their lines once: of the rear one nobody asks for line spacing or overlap, of a cart for no work at all", () => {
+    const asked = (part: number) => askedOf(example.parts[part]!.rig).map(({ key }) => key);
+    for (const key of ["guidance.trackSpacing", "work.overlap"]) {
+      expect(asked(0)).toContain(key);
+      expect(asked(1)).not.toContain(key);
+    }
+    expect(asked(1)).toContain("tool.width");
+    const cart = samplePart("drawn", { ...DRAWN, "tool.kind": "cart" });
+    const train = sampleWhole([cart, samplePart("train", { ...DRAWN, "tool.kind": "drill" }, 0)]);
+    expect(train.parts.map(({ rig }) => askedOf(rig).some(({ key }) => key === "tool.width"))).toEqual([
+      false,
+      true,
+    ]);
   });
 
   it("leave a hole: no width, no rate, and a finding that says how wide", () => {

@@ -2,7 +2,7 @@
 import type { DimensionKey } from "../dimension/catalogue.ts";
 import { below, weakest } from "./grade.ts";
 import { isBelieved, type Resolved, type ResolvedRig } from "./resolve.ts";
-import { type WholeRig, works } from "./whole.ts";
+import { type ToolOfRig, type WholeRig, works } from "./whole.ts";
 
 /** A strip as narrow as that between two tools is nothing: a blade's reach, a tape's doubt (our threshold). */
 const NOTHING = 0.02;
@@ -34,7 +34,7 @@ function workOf({ tool }: ResolvedRig): string | null {
 }
 
 /** Tools of a rig that do one work beside each other: those on the machine itself of the kind of the first that works. */
-export function besides({ parts }: Pick<WholeRig, "parts">): number[] {
+export function besides({ parts }: { parts: readonly Pick<ToolOfRig, "rig" | "behind">[] }): number[] {
   const lead = parts.find(({ rig }) => works(rig));
   if (!lead || lead.rig.tool === null) return [];
   return parts.flatMap(({ rig, behind }, part) =>
@@ -88,6 +88,15 @@ export function together(whole: Pick<WholeRig, "parts">, part: number): Resolved
       "tool.lateral": derived(own.values["tool.lateral"], made.middle, made.of),
     },
   };
+}
+
+/** The tools of a rig, each but the first that works one swath told that another has the lines. */
+export function shareLines<Part extends Pick<ToolOfRig, "rig" | "behind">>(parts: readonly Part[]): Part[] {
+  const beside = besides({ parts });
+  return parts.map((part, index) => {
+    const elsewhere = beside.includes(index) && index !== beside[0];
+    return elsewhere ? { ...part, rig: { ...part.rig, linesElsewhere: true } } : part;
+  });
 }
 
 type Made = { value: number | null; sigma: number };

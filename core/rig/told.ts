@@ -4,7 +4,7 @@ import { isAsked } from "./asked.ts";
 import { isLeftZero, isSameReading, type ToldValue } from "./facts.ts";
 import type { ResolvedRig } from "./resolve.ts";
 
-/** What implements tell: their lengths from the hitch, their width, their rows. */
+/** What implements tell: their lengths from the hitch, their width, their rows, and what a planter is built with. */
 const MAY_TELL: readonly DimensionKey[] = [
   "pin.pivot",
   "pin.workFront",
@@ -16,6 +16,10 @@ const MAY_TELL: readonly DimensionKey[] = [
   "tool.overall",
   "rows.count",
   "rows.spacing",
+  "tool.downforce",
+  "tool.hoppers",
+  "tool.liquid",
+  "tool.products",
 ];
 
 /** What this implement may tell of itself. */
@@ -33,14 +37,14 @@ export function keysTold(rig: ResolvedRig): DimensionKey[] {
 
 /**
  * How what is told stands to what was read: nothing is told; a zero that means nothing was entered; told, and nobody read it; the same within
- * what the reading is sure to; or another, by so much (told − read, SI).
+ * what the reading is sure to; or another, by so much (told − read, SI; null where it is a choice).
  */
 export type Telling =
   | { kind: "untold" }
   | { kind: "zero"; told: ToldValue }
   | { kind: "alone"; told: ToldValue }
   | { kind: "same"; told: ToldValue }
-  | { kind: "differs"; told: ToldValue; by: number };
+  | { kind: "differs"; told: ToldValue; by: number | null };
 
 /** Two values of a length within a centimetre are the same to who drives (common practice, no source). */
 const CENTIMETRE = 0.01;
@@ -49,6 +53,10 @@ const CENTIMETRE = 0.01;
 export function tellingOf(entry: Dimension, { values }: ResolvedRig): Telling {
   const { told, reading, value, sigma } = values[entry.key];
   if (!told) return { kind: "untold" };
+  if (entry.kind === "choice") {
+    if (!reading) return { kind: "alone", told };
+    return reading.rawText === told.rawText ? { kind: "same", told } : { kind: "differs", told, by: null };
+  }
   if (isLeftZero(entry, told.value)) return { kind: "zero", told };
   if (!reading || value === null) return { kind: "alone", told };
   const by = told.value - value;

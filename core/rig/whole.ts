@@ -2,6 +2,7 @@
 
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../trade/kinds.ts";
+import type { PartGround } from "../yard/ground.ts";
 import type { RigHoses } from "../yard/rig-hoses.ts";
 import type { RoadLimits } from "../yard/road.ts";
 import type { TyreTable } from "../yard/tyres.ts";
@@ -39,6 +40,8 @@ export type WholeRig = {
   tyres: { front: AxleTyres | null; rear: AxleTyres | null; tools: readonly (AxleTyres | null)[] };
   limits: RoadLimits;
   hoses: RigHoses;
+  /** of each part */
+  ground: readonly PartGround[];
 };
 
 /** The tools between the machine that drives and one tool, by their place in the rig, the first nearest the machine. */

@@ -7,12 +7,12 @@ const QUESTIONED_IN_VAIN = 0.05;
 /**
  * Which observations do not fit the others: externally studentised residuals beyond Bonferroni's limit (Cook and
  * Weisberg, Residuals and Influence in Regression, 2.2.2; from memory). An observation without which the unknowns could
- * not be told apart is never one.
+ * not be told apart is never one. `inVain` is the chance that any is questioned although nothing is wrong.
  */
-export function outliers(fit: Fit): number[] {
+export function outliers(fit: Fit, inVain = QUESTIONED_IN_VAIN): number[] {
   const { residuals, leverages, scatter, freedom } = fit;
   if (scatter === null || freedom < 2) return [];
-  const limit = tQuantile(1 - QUESTIONED_IN_VAIN / (2 * residuals.length), freedom - 1);
+  const limit = tQuantile(1 - inVain / (2 * residuals.length), freedom - 1);
   return residuals.flatMap((residual, index) => {
     const open = 1 - leverages[index]!;
     if (open < 1e-9) return [];

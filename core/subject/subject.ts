@@ -28,6 +28,8 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   shows: "rig" | "tool";
   /** which list its stops hold back; null: none */
   holds: Holds | null;
+  /** the list it rests on: that stands before it on the walk-round; absent: none */
+  restsOn?: Holds;
   /** its readings stand on a sheet to take along */
   onSheet: boolean;
   /** what its readings are, where they are lengths of the rig; absent: something else */

@@ -2,13 +2,14 @@
 import type { Subject } from "../subject/subject.ts";
 import { ANTENNA } from "./antenna/subject.ts";
 import { BALANCE } from "./balance/subject.ts";
+import { GROUND } from "./ground/subject.ts";
 import { HITCH } from "./hitch/subject.ts";
 import { HOSES } from "./hoses/subject.ts";
 import { MATCH } from "./match/subject.ts";
 import { PROOF } from "./proof/subject.ts";
 import { TOOL } from "./tool/subject.ts";
 
-const ALL = [MATCH, HITCH, HOSES, BALANCE, ANTENNA, TOOL, PROOF] as const;
+const ALL = [MATCH, HITCH, HOSES, BALANCE, ANTENNA, TOOL, GROUND, PROOF] as const;
 
 export const SUBJECTS: readonly Subject[] = ALL;
 

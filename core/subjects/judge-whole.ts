@@ -1,10 +1,10 @@
 /** Every finding on a whole rig, and what each subject reckoned on the way. */
 
-import { dimension, isDimensionKey } from "../dimension/catalogue.ts";
+import { dimension, isDimensionKey, isOfCarrier } from "../dimension/catalogue.ts";
 import { type Check, findingsOf } from "../finding/check.ts";
 import { type Finding, worstFirst } from "../finding/finding.ts";
 import { judge } from "../finding/judge.ts";
-import { besides, swathOf, together } from "../rig/swath.ts";
+import { together } from "../rig/swath.ts";
 import type { WholeRig } from "../rig/whole.ts";
 import type { Subject } from "../subject/subject.ts";
 import { type ReckonedBy, SUBJECTS } from "./index.ts";
@@ -29,17 +29,14 @@ export function judgeWhole(whole: WholeRig, subjects: readonly Subject[] = SUBJE
   };
 }
 
-const SHARED = new Set(["tractor", "receiver mount"]);
-
 /** What is wrong with single readings, part by part; those of the machine that drives once. */
 function readingFindings(whole: WholeRig): Finding[] {
   const { parts } = whole;
-  const beside = swathOf(whole).kind === "single" ? [] : besides(whole);
   return parts.flatMap(({ rig }, index) => {
-    const found = judge(rig, beside.includes(index) && index !== beside[0] ? null : together(whole, index));
+    const found = judge(rig, together(whole, index));
     if (index === 0) return parts.length > 1 ? found.map((each) => ({ ...each, part: index })) : found;
     return found
-      .filter(({ subject }) => !isDimensionKey(subject) || !SHARED.has(dimension(subject, rig).subject))
+      .filter(({ subject }) => !isDimensionKey(subject) || !isOfCarrier(dimension(subject, rig)))
       .map((each) => ({ ...each, id: `${each.id}:${index + 1}`, part: index }));
   });
 }

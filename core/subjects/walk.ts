@@ -9,20 +9,27 @@ export type Stop = { key: string; label: string; subject: Subject | null };
 
 const LISTS: Record<ListKey, string> = { "hook-up": "Hook up", card: "Cab card", ladder: "Start" };
 
-/** The card is written when what can be proved was proved: behind all subjects. The ladder is the last of all. */
-const BEHIND_ALL: readonly ListKey[] = ["card", "ladder"];
+const HELD: readonly Holds[] = ["hook-up", "card"];
 
-/** Every stop of the walk-round in order: subjects, and the lists that come of them. */
+/** Every stop of the walk-round in order: subjects, and the lists that come of them; the ladder is the last of all. */
 export function walkRound(subjects: readonly Subject[] = SUBJECTS): Stop[] {
-  const last = subjects.findLastIndex(({ holds }) => holds === "hook-up");
   const list = (key: ListKey): Stop => ({ key, label: LISTS[key], subject: null });
+  const before = new Map(HELD.map((held) => [held, placeOf(held, subjects)]));
+  const lists = (at: number) => HELD.filter((held) => before.get(held) === at).map(list);
   return [
-    ...subjects.flatMap((subject, index): Stop[] => [
+    ...subjects.flatMap((subject, at): Stop[] => [
+      ...lists(at),
       { key: subject.key, label: subject.label, subject },
-      ...(index === last ? [list("hook-up")] : []),
     ]),
-    ...BEHIND_ALL.map(list),
+    ...lists(subjects.length),
+    list("ladder"),
   ];
+}
+
+/** Before which subject a list stands: the first that rests on it, or else the one behind the last that holds it back. */
+function placeOf(held: Holds, subjects: readonly Subject[]): number {
+  const resting = subjects.findIndex(({ restsOn }) => restsOn === held);
+  return resting >= 0 ? resting : subjects.findLastIndex(({ holds }) => holds === held) + 1;
 }
 
 /** A subject by its key; null where there is none. */

@@ -187,6 +187,13 @@ export const TOOL_KINDS = {
 } as const satisfies Record<string, ToolKind>;
 
 export type ToolKindKey = keyof typeof TOOL_KINDS;
+
+/** What only carries: no part of it works the field. */
+export const CARRIERS: ReadonlySet<ToolKindKey> = new Set(
+  (Object.entries(TOOL_KINDS) as [ToolKindKey, ToolKind][]).flatMap(([key, { works }]) =>
+    works === false ? [key] : [],
+  ),
+);
 export const TOOL_KIND_KEYS = Object.keys(TOOL_KINDS) as ToolKindKey[];
 
 /** Whether a text from outside names a kind of tool. */
@@ -216,6 +223,9 @@ export const UNPLOUGHED: readonly ToolKindKey[] = kindsThat(() => true).filter((
 
 /** All but what lifts its two sides by two valves. */
 export const UNRAKED: readonly ToolKindKey[] = kindsThat(() => true).filter((key) => key !== "rake");
+
+/** All but what sets single seeds in rows. */
+export const UNPLANTED: readonly ToolKindKey[] = kindsThat(() => true).filter((key) => key !== "planter");
 
 /** What has its row units on one bar; all else has no toolbar to tape to. */
 const BARRED: readonly ToolKindKey[] = ["planter", "hoe", "other"];

@@ -35,6 +35,11 @@ const onImplement = (label: string, side: string) => ({
   alters: "tool pressure" as const,
 });
 
+const WEIGHTS_FROM_PIN = {
+  label: "Pin to the implement's weights",
+  fromTo: "from the pin straight back to the middle of the weights on the implement",
+};
+
 export const BALANCE = {
   ...entriesOf("balance", "Machine on the scales", {
     "tractor.front": measure("mass", [100, 20000], 2400, {
@@ -308,9 +313,13 @@ export const BALANCE = {
           fromTo: "from the front link ends straight ahead to the middle of the weights",
           direction: "forward",
         },
-        head: { label: "Mount to the head's weights", direction: "forward" },
-        drawn: { label: "Pin to the implement's weights" },
-        train: { label: "Pin to the implement's weights" },
+        head: {
+          label: "Mount to the head's weights",
+          fromTo: "from the mount straight ahead to the middle of the weights on the head",
+          direction: "forward",
+        },
+        drawn: WEIGHTS_FROM_PIN,
+        train: WEIGHTS_FROM_PIN,
       },
     }),
     "tool.ballastSide": length([-6, 6], 0, {

@@ -344,7 +344,7 @@ export const HITCH = {
       fromTo: "how far one end moves in one turn of the body",
       how: "Turn ten times, measure, divide by ten; for opposite threads by twenty.",
       subject: "hitch",
-      shown: "small",
+      shown: "fine",
       on: LINKAGE,
       sigma: { taped: 0.0001, book: 0.0002, assumed: 0.001 },
       matters: "Turns are counted by it.",

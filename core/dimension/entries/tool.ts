@@ -1,4 +1,4 @@
-import { ROWLESS, UNBARRED } from "../../trade/kinds.ts";
+import { ROWLESS, UNBARRED, UNPLANTED } from "../../trade/kinds.ts";
 import { choice, count, EACH_SEASON, entriesOf, length, measure } from "../entry-type.ts";
 
 const behind = (end: "front" | "rear") => ({
@@ -21,6 +21,15 @@ const ROLLING = ["drawn", "train", "links", "semi"] as const;
 const DEGREE = Math.PI / 180;
 
 const NO_ROWS = { kinds: ROWLESS, unless: null };
+/** What a planter is built with: it tells its terminal, and what is switched on at a headland follows from it. */
+const OF_PLANTER = {
+  notOf: { kinds: UNPLANTED, unless: null },
+  subject: "implement",
+  on: ["drawn", "train", "links", "semi", "mounted", "front"],
+  at: "workMid",
+  how: "Look at the planter, or copy it off its own page on the terminal.",
+} as const;
+
 /** Told to a terminal, and to nothing else. */
 const TERMINAL = { serves: "terminal" } as const;
 
@@ -432,6 +441,40 @@ export const TOOL = {
       on: ["head", "boom", "frontBoom"],
       touchedBy: ["tool openers"],
       matters: "Hectares are counted by the parts that work: a strip of half the width is half of them.",
+    }),
+    "tool.downforce": choice(
+      { none: "None: the row's own weight", springs: "Springs", hydraulic: "Hydraulic", air: "Air" },
+      {
+        ...OF_PLANTER,
+        label: "Downforce",
+        fromTo: "what presses the openers in",
+        matters:
+          "By oil or air it is switched on before work: forgotten, the stand is uneven from the first pass.",
+      },
+    ),
+    "tool.hoppers": choice(
+      { row: "On each row", bulk: "Bulk fill, blown to the rows" },
+      {
+        ...OF_PLANTER,
+        label: "Hoppers",
+        fromTo: "where the seed is carried",
+        matters: "A bulk fill needs its fan before the first seed drops.",
+      },
+    ),
+    "tool.liquid": choice(
+      { no: "None", yes: "Liquid beside the seed" },
+      {
+        ...OF_PLANTER,
+        label: "Liquid",
+        fromTo: "whether it doses a liquid beside the seed",
+        matters: "A terminal that believes otherwise asks for a rate nobody set, or for none.",
+      },
+    ),
+    "tool.products": count([1, 6], 1, {
+      ...OF_PLANTER,
+      label: "Products at once",
+      fromTo: "how many products it doses at the same time, seed included",
+      matters: "Each has a rate and a record of its own on the terminal.",
     }),
     "work.overlap": length([0, 1], 0, {
       ofVariant: "inherits",

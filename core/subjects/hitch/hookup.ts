@@ -9,6 +9,7 @@ import { CATEGORY_SIZES, type Category, fitPin } from "../../trade/category.ts";
 import { DRAWBAR_SIZES, type DrawbarCategory } from "../../trade/drawbar.ts";
 import { shorten } from "./checks.ts";
 import { EQUAL, type HitchOf, habitOf } from "./hitch-of-part.ts";
+import { isSet } from "./remedies.ts";
 
 type Given = { whole: WholeRig; hitches: readonly HitchOf[] };
 
@@ -234,7 +235,12 @@ function topText(rig: ToolOfRig["rig"], length: number | null): Said {
   const where = slot
     ? `in the slot, ${school === "front" ? "a little to the front and free to move" : "in the middle on level ground"}`
     : "in its fixed hole";
-  return tell`Top link ${where}${length === null ? "" : tell`, set to ${tapeLength(length)}`}.`;
+  if (length === null) return tell`Top link ${where}.`;
+  const now = known(rig, "work.topLink");
+  const stays = now !== null && isSet(now - length);
+  return stays
+    ? tell`Top link ${where}, ${tapeLength(now)} as it is.`
+    : tell`Top link ${where}, set to ${tapeLength(length)}.`;
 }
 
 function stabiliserText(rig: ToolOfRig["rig"]): string {

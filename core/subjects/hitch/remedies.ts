@@ -7,12 +7,17 @@ import { EQUAL, type HitchOf } from "./hitch-of-part.ts";
 /** A top link set this near to the wanted length is left alone, metres (our threshold). */
 const TOP_LINK_PLAY = 0.001;
 
+/** Whether a top link that would have to be made so much longer or shorter stays as it is, metres. */
+export function isSet(change: number): boolean {
+  return Math.abs(change) <= TOP_LINK_PLAY;
+}
+
 /** Everything to be turned or shortened on one tool; empty where nothing is known or all is right. */
 export function remediesOf({ cure, pitch, wantedPitch, rods, links, frame }: HitchOf): Said[] {
   const right: Said[] = [];
   if (cure && pitch !== null)
     right.push(
-      Math.abs(cure.change) <= TOP_LINK_PLAY
+      isSet(cure.change)
         ? tell`Pitch is ${pitchWords(pitch)}, as wanted: leave the top link alone.`
         : tell`For ${pitchWords(wantedPitch)}: ${lowerSaid(cureText(cure))}`,
     );

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { plain } from "../../finding/sample-words.ts";
-import { MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
+import { type Lines, MOUNTED, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
 import type { HoseFunction, Supply } from "../../yard/circuit.ts";
 import { hoseChecks, hosesOf } from "./checks.ts";
 import { litresPerMinute, sampleFunction, sampleRemote, sampleSupply } from "./sample.ts";
@@ -10,8 +10,9 @@ function said(
   functions: readonly Partial<HoseFunction>[],
   tractor: Partial<Supply> = {},
   sockets: string[] = [],
+  lines: Lines = {},
 ): string[] {
-  const whole = sampleWhole([samplePart("mounted", MOUNTED)], {
+  const whole = sampleWhole([samplePart("mounted", { ...MOUNTED, ...lines })], {
     hoses: {
       supply: sampleSupply(
         [1, 2].map((number) => sampleRemote(number, { flow: litresPerMinute(60) })),
@@ -36,6 +37,17 @@ describe("what was entered wrong", () => {
     );
   });
 
+  it("is a charged line that lends its coupling before it is let off", () => {
+    const bed = { kind: "suspension", name: "Bed relief" };
+    const lent = expect.stringMatching(
+      /^check charge:1: Bed relief is charged, and does not keep its coupling/,
+    );
+    expect(said([{ ...bed, uses: { unfold: "moves" } }])).toContainEqual(lent);
+    expect(
+      said([{ ...bed, uses: { unfold: "moves", field: "holds", uncouple: "moves" } }]),
+    ).not.toContainEqual(lent);
+  });
+
   it.each([
     [{ flow: 0 }],
     [{ action: "motor" as const, motor: { displacement: 16e-6, speed: 0, caseDrain: false } }],
@@ -43,6 +55,23 @@ describe("what was entered wrong", () => {
     expect(said([{ name: "Fan", ...fn }])).toContainEqual(
       expect.stringMatching(/^fix no-flow:1: Fan wants 0 l\/min/),
     );
+  });
+
+  it("is a planter pressed in by oil without that function, and a bulk fill without a fan; springs need neither", () => {
+    const planter = {
+      "tool.kind": "planter",
+      "tool.downforce": "hydraulic",
+      "tool.hoppers": "bulk",
+    } as const;
+    const ids = (functions: readonly Partial<HoseFunction>[], lines: Lines) =>
+      said(functions, {}, [], lines)
+        .map((each) => each.split(":")[0]!)
+        .filter((each) => /no-/.test(each));
+    const [lift, press, fan] = ["lift", "downforce", "fan"].map((kind) => ({ kind, name: kind }));
+    expect(ids([lift!], planter)).toEqual(["fix no-downforce", "check no-fan"]);
+    expect(ids([lift!, press!, fan!], planter)).toEqual([]);
+    expect(ids([lift!], { ...planter, "tool.downforce": "springs", "tool.hoppers": "row" })).toEqual([]);
+    expect(ids([lift!], { "tool.kind": "planter" })).toEqual([]);
   });
 
   it("is a motor faster than any remote allows: a stop with both figures", () => {

@@ -4,7 +4,7 @@ import type { Check } from "../../finding/check.ts";
 import { type Checker, checkerOf } from "../../finding/checking.ts";
 import { capital } from "../../quantity/capital.ts";
 import { capitalSaid, joined, quantity, tell } from "../../quantity/said.ts";
-import type { WholeRig } from "../../rig/whole.ts";
+import { chosen, type WholeRig } from "../../rig/whole.ts";
 import { PHASES } from "../../trade/phases.ts";
 import { couplingsOf, type HoseFunction, type Supply } from "../../yard/circuit.ts";
 import type { RigHoses } from "../../yard/rig-hoses.ts";
@@ -57,6 +57,7 @@ export function hoseChecks(whole: WholeRig, { problem, solved, tooMany, movement
         : refusedCheck(problem, cures, at),
     ...open,
     ...functionChecks(whole, at),
+    ...planterChecks(whole, at),
     // Without a plan nobody knows what moves with what flow: nothing is said of it, least of all that it suffices.
     ...(solved ? slowChecks(problem, movements, at) : []),
     ...oilCheck(problem, at),
@@ -155,6 +156,38 @@ function refusedCheck(problem: Problem, cures: readonly Cure[][], rowOf: Checker
 }
 
 /** Functions that cannot be as they were entered. */
+/** What a planter is built with, held against what was entered that moves by oil: hydraulic downforce is a function, a bulk fill has a fan. */
+function planterChecks({ hoses, parts }: WholeRig, rowOf: Checker): Check[] {
+  return parts.flatMap(({ rig }, part): Check[] => {
+    const own = hoses.functions.filter((fn) => fn.part === part);
+    if (own.length === 0) return [];
+    const lacks = (kind: string) => !own.some((fn) => fn.kind === kind);
+    const row = (key: string, label: string) => rowOf(`${key}:${part}`, label);
+    return [
+      ...(chosen(rig, "tool.downforce") === "hydraulic" && lacks("downforce")
+        ? [
+            row("no-downforce", "Downforce").fix(
+              "functions",
+              "Its downforce is hydraulic, and none of its functions is that.",
+              "It would get no coupling, and no step would switch it on: the stand is uneven from the first pass.",
+              "Enter it",
+            ),
+          ]
+        : []),
+      ...(chosen(rig, "tool.hoppers") === "bulk" && lacks("fan")
+        ? [
+            row("no-fan", "Fan of the bulk fill").check(
+              "functions",
+              "Seed is blown to its rows, and none of its functions is a fan.",
+              "Where oil drives it, it needs a coupling; driven by the shaft it needs none.",
+              "Enter it",
+            ),
+          ]
+        : []),
+    ];
+  });
+}
+
 function functionChecks({ hoses, parts }: WholeRig, rowOf: Checker): Check[] {
   const of = (fn: RigHoses["functions"][number]) =>
     (parts.length > 1 ? `${parts[fn.part]!.name}, ` : "") + fn.name;
@@ -167,6 +200,15 @@ function functionChecks({ hoses, parts }: WholeRig, rowOf: Checker): Check[] {
           "functions",
           `${of(fn)} is used in no phase.`,
           "It would get no coupling. Say when it moves.",
+          "Change it",
+        ),
+      );
+    if (fn.kind === "suspension" && !(fn.uses.field === "holds" && fn.uses.uncouple === "moves"))
+      found.push(
+        at("charge").check(
+          "functions",
+          `${of(fn)} is charged, and does not keep its coupling until it is let off.`,
+          "Its hose comes off under pressure, and what is plugged in there meanwhile has to come off first. Let it hold at work and on the road, and move at uncoupling.",
           "Change it",
         ),
       );

@@ -58,7 +58,7 @@ export function reasonWords(problem: Problem, rules: readonly Rule[]): string[] 
     if (fns.length === 0) return [];
     if (fns.length === 1) return [`${name(fns[0]!)} is used at ${stageName(stage)}.`];
     return [
-      `At ${stageName(stage)} ${listed(fns.map(name))} are used: that takes ${counted(fns.length)} couplings of their own.`,
+      `At ${stageName(stage)} ${listed(fns.map(name))} are used: they need ${counted(fns.length)} couplings of their own.`,
     ];
   });
   const others = rules.flatMap((rule): string[] => {
@@ -80,7 +80,7 @@ export function reasonWords(problem: Problem, rules: readonly Rule[]): string[] 
     return rule.kind === "kept" ? [`${name(rule.fn)} is held or in float, and keeps its coupling.`] : [];
   });
   const there = remotes.length === 0 ? "no couplings at all" : listed(remotes.map(remoteName));
-  return [...used, ...others, `There: ${there}.`];
+  return [...used, ...others, `The tractor has ${there}.`];
 }
 
 /** A change that cures it, as something to do. */

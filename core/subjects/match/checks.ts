@@ -34,7 +34,7 @@ function powerChecks({ parts, selfPropelled }: WholeRig, power: RigPower): Check
     return [{ ...at("power", "Power").unknown(power.parts[short]!.missing[0]!), id: "power" }];
   }
   const [need, low, has] = [power.need!, power.low!, power.available];
-  const asks = tell`At ${quantity("speed", power.speed.value!)} it asks ${quantity("power", need)} at the PTO; the tractor has ${quantity("power", has)}.`;
+  const asks = tell`At ${quantity("speed", power.speed.value!)} it needs ${quantity("power", need)} at the PTO; the tractor has ${quantity("power", has)}.`;
   const held =
     power.highest === null
       ? "It cannot be driven at any speed."
@@ -60,11 +60,13 @@ function thumbChecks({ parts, selfPropelled }: WholeRig, power: RigPower): Check
   const engine = known(lead, "tractor.power");
   if (selfPropelled || power.thumb === null || engine === null) return [];
   const rowOf = checkerOf("match", lead);
-  const said = tell`Common practice asks ${quantity("power", power.thumb)} of engine; the tractor has ${quantity("power", engine)}`;
+  const said = tell`Common practice wants ${quantity("power", power.thumb)} of engine; the tractor has ${quantity("power", engine)}`;
   if (power.thumb <= engine)
     return [rowOf("thumb", "Power, rule of thumb").good("tool.perMetre", tell`${said}.`)];
   const model =
-    power.need === null ? "" : tell` The draft model asks ${quantity("power", power.need)} at the PTO.`;
+    power.need === null
+      ? ""
+      : tell` By the draft model it needs ${quantity("power", power.need)} at the PTO.`;
   return [
     rowOf("thumb", "Power, rule of thumb").check(
       "tool.perMetre",

@@ -59,7 +59,7 @@ function ptoSpeedCheck(rig: ResolvedRig, type: PtoType | null, rowOf: Checker): 
       "They were written down crosswise.",
     );
   const off = speedOff(speed, { low, high });
-  const said = tell`${quantity("rotation", speed)}; the implement asks ${quantity("rotation", low)} to ${quantity("rotation", high)}`;
+  const said = tell`${quantity("rotation", speed)}; the implement wants ${quantity("rotation", low)} to ${quantity("rotation", high)}`;
   if (off === 0) return row.good("pto.speed", tell`${said}.`);
   return off > 0
     ? row.stop(
@@ -136,7 +136,7 @@ function overlapCheck(rig: ResolvedRig, rowOf: Checker): Check {
       tell`At its shortest ${fineLength(free)} are left before it bottoms out; ${fineLength(SHAFT_FREE)} should stay free.`,
       "It pushes on the gearbox and the PTO's bearing. Both tubes and both guards shortened alike, by its book.",
     );
-  const said = tell`At its longest the tubes lie ${fineLength(overlap)} in each other; ${book === null ? "a third of their overlap pushed together (common practice)" : "its book"} asks ${fineLength(least)}`;
+  const said = tell`At its longest the tubes lie ${fineLength(overlap)} in each other; ${book === null ? "a third of their overlap pushed together (common practice)" : "its book"} wants ${fineLength(least)}`;
   return overlap < least
     ? row.fix(
         target,

@@ -6,7 +6,7 @@ import { matchLines } from "./hookup.ts";
 export const MATCH: Subject<"match", RigPower> = {
   key: "match",
   label: "Match",
-  lead: "Can this tractor pull it, lift it, drive it and take it on the road?",
+  lead: "Can this machine pull it, lift it, drive it and take it on the road?",
   asks: "May it be coupled?",
   changesOf: ["tractor", "implement"],
   shows: "rig",

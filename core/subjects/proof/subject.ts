@@ -12,6 +12,8 @@ export const PROOF: Subject<"proof", null> = {
   changesOf: [],
   shows: "tool",
   holds: null,
+  // A field test is driven with what the terminal was told.
+  restsOn: "card",
   onSheet: false,
   jobs: FIELD_TESTS,
   ...READINGS_ALONE,

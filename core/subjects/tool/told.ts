@@ -1,7 +1,7 @@
 /** What an implement tells about itself, judged: a terminal that hears it believes it before any card. */
 
 import type { Dimension } from "../../dimension/catalogue.ts";
-import { entryFigure } from "../../dimension/entry.ts";
+import { entryFigure, readingSaid } from "../../dimension/entry.ts";
 import type { Check } from "../../finding/check.ts";
 import { checkerOf } from "../../finding/checking.ts";
 import { tell } from "../../quantity/said.ts";
@@ -28,6 +28,7 @@ function judged(
   row: ReturnType<ReturnType<typeof checkerOf>>,
 ): Check {
   const { key, label } = entry;
+  const told = readingSaid(entry, telling.told);
   switch (telling.kind) {
     case "zero":
       return row.fix(
@@ -36,14 +37,11 @@ function judged(
         "Nobody entered it on the implement: a terminal that hears the 0 draws the tool tight behind its hitch. Enter the taped figure on the implement's own page.",
       );
     case "same":
-      return row.good(
-        key,
-        tell`The implement tells ${entryFigure(entry, telling.told.value)}, as it was read.`,
-      );
+      return row.good(key, tell`The implement tells ${told}, as it was read.`);
     case "differs":
       return row.fix(
         key,
-        tell`The implement tells ${entryFigure(entry, telling.told.value)} for its ${label.charAt(0).toLowerCase()}${label.slice(1)}, the reading is another by ${entryFigure({ ...entry, sides: null }, Math.abs(telling.by))}.`,
+        tell`The implement tells ${told} for its ${label.charAt(0).toLowerCase()}${label.slice(1)}, the reading is another${telling.by === null ? "" : tell` by ${entryFigure({ ...entry, sides: null }, Math.abs(telling.by))}`}.`,
         "A terminal that hears it believes the implement, whatever was typed. Change it on the implement's own page, or tape again.",
       );
   }

@@ -1,0 +1,17 @@
+/** What works in the soil and is none of the others. */
+import { tapeLength, tell } from "../../../quantity/said.ts";
+import { depthStep } from "./depth.ts";
+import type { Guide } from "./guide.ts";
+
+export const ANY: Guide = {
+  key: "any",
+  title: "Any tool",
+  tools: ["other"],
+  strip: tell`${tapeLength(10)} to ${tapeLength(30)} at working speed.`,
+  cautions: [],
+  steps: [
+    depthStep([
+      "Stop without backing, dig at several places across, along the front and the rear of the work.",
+    ]),
+  ],
+};
