@@ -21,6 +21,7 @@ import {
   toReading,
 } from "./live.ts";
 import type { RigTool } from "./rigs.ts";
+import { type Variant, variantsOf } from "./variants.ts";
 
 export type SubjectColumns = {
   machineId?: number;
@@ -83,6 +84,18 @@ export function pointIdsOf({ receiver, hitch, leadHitch, rearHitch, pto }: RigTo
 /** What is known of a rig: facts nobody took back. */
 export function rigFacts(db: Database, rig: RigTool): RigFacts {
   return factsOf(db, [rig]).get(rig.couplingId)!;
+}
+
+/** What is known of a rig with its tool whole and as each variant of it: `now` as it works at present. */
+export function factsByVariant(
+  db: Database,
+  rig: RigTool,
+): { variant: Variant | null; now: boolean; facts: RigFacts }[] {
+  return [null, ...variantsOf(db, rig.implement.id)].map((variant) => ({
+    variant,
+    now: (variant?.id ?? null) === (rig.variant?.id ?? null),
+    facts: rigFacts(db, { ...rig, variant }),
+  }));
 }
 
 /** What is known of each rig as seen from its tools, by the id of the coupling. */

@@ -2,8 +2,10 @@
 
 import { eq } from "drizzle-orm";
 import { type DimensionKey, unchanging } from "../core/dimension/catalogue.ts";
+import type { Fault, TrueTool } from "../core/simulation/tool.ts";
 import { isHeldBy } from "../core/subjects/walk.ts";
 import { writeReading, writeSections } from "./entries.ts";
+import { addAdjuster, adjustersOf, keepSetting } from "./ground.ts";
 import type { Database } from "./handle.ts";
 import { currentReadings, currentSections } from "./live.ts";
 import { archiveMachine, pointsOf } from "./machines.ts";
@@ -30,7 +32,13 @@ export function makePractice(
   db: Database,
   parts: readonly RigTool[],
   { name, start, ...by }: Told & { name: string; start: Start },
-  seeded: { seed: number; truths: Practice["truths"]; terminal: Practice["terminal"] },
+  seeded: {
+    seed: number;
+    truths: Practice["truths"];
+    terminal: Practice["terminal"];
+    /** what each tool does to its ground, by the coupling and the adjusters it was copied from */
+    tools?: ReadonlyMap<number, TrueTool>;
+  },
 ): number {
   return db.transaction(() => {
     const machines = new Map<number, number>();
@@ -64,6 +72,11 @@ export function makePractice(
     if (terminal) setTerminal(db, machines.get(tractor.id)!, terminal, by);
     for (const [index, own] of toolsOf(db, rigId).entries())
       nameProfile(db, own, profileOf(db, parts[index]!), by);
+    const adjusters = copyAdjusters(db, machines, by);
+    const tools = copies.flatMap(({ couplingId }, index) => {
+      const tool = seeded.tools?.get(parts[index]!.couplingId);
+      return tool ? [[toolKey(couplingId), withAdjusters(tool, adjusters)] as const] : [];
+    });
     const truths = Object.fromEntries(
       copies.flatMap(({ couplingId }, index) =>
         [null, ...variants.keys()].flatMap((variantId) => {
@@ -73,8 +86,15 @@ export function makePractice(
         }),
       ),
     );
+    const { seed, terminal: fed } = seeded;
     db.insert(practice)
-      .values({ rigId, ...seeded, truths, at: by.at.toISOString() })
+      .values({
+        rigId,
+        seed,
+        terminal: fed,
+        truths: { ...truths, ...Object.fromEntries(tools) },
+        at: by.at.toISOString(),
+      })
       .run();
     return rigId;
   });
@@ -83,6 +103,62 @@ export function makePractice(
 /** What a tool really is differs by the variant it works as. */
 export const truthKey = (couplingId: number, variantId: number | null): string =>
   `${couplingId}/${variantId ?? ""}`;
+
+/** What a tool does to its ground, beside what it is. */
+const toolKey = (couplingId: number): string => `ground ${couplingId}`;
+
+/** What a tool of a practice rig really does to its ground; null where the field was never told. */
+export function trueToolOf(
+  db: Database,
+  { id, couplingId }: Pick<RigTool, "id" | "couplingId">,
+): TrueTool | null {
+  return (practiceOf(db, id)?.truths[toolKey(couplingId)] as TrueTool | undefined) ?? null;
+}
+
+/** Mends a fault of a practice tool, as somebody would in the yard. */
+export function mendTool(
+  db: Database,
+  { id, couplingId }: Pick<RigTool, "id" | "couplingId">,
+  fault: Fault,
+): void {
+  const known = practiceOf(db, id)!;
+  const tool = known.truths[toolKey(couplingId)] as TrueTool;
+  const mended: TrueTool = { ...tool, faults: tool.faults.filter((each) => each !== fault) };
+  db.update(practice)
+    .set({ truths: { ...known.truths, [toolKey(couplingId)]: mended } })
+    .where(eq(practice.rigId, id))
+    .run();
+}
+
+function withAdjusters(tool: TrueTool, copies: ReadonlyMap<number, number>): TrueTool {
+  const renamed = <T>(of: Readonly<Record<number, T>>) =>
+    Object.fromEntries(
+      Object.entries(of).flatMap(([id, each]) => {
+        const copy = copies.get(Number(id));
+        return copy === undefined ? [] : [[copy, each] as const];
+      }),
+    );
+  return { ...tool, at: renamed(tool.at), effects: renamed(tool.effects) };
+}
+
+/** Adjusters with where they stand; returns each copy by what it was copied from. */
+function copyAdjusters(db: Database, machines: ReadonlyMap<number, number>, by: Told): Map<number, number> {
+  const copies = new Map<number, number>();
+  for (const [machineId, all] of adjustersOf(db, [...machines.keys()]))
+    for (const [at, { id, setting, pair, learntFrom: _, ...rest }] of all.entries()) {
+      const other = pair && copies.get(pair.id);
+      const paired = other ? { ...pair, id: other } : null;
+      const copy = addAdjuster(
+        db,
+        machines.get(machineId)!,
+        { ...rest, pair: paired, x: null, y: null, place: at + 1 },
+        by,
+      );
+      copies.set(id, copy);
+      if (setting !== null) keepSetting(db, copy, setting, by);
+    }
+  return copies;
+}
 
 function copyVariants(db: Database, machines: ReadonlyMap<number, number>, by: Told): Map<number, number> {
   const copies = new Map<number, number>();

@@ -195,7 +195,14 @@ export function markOf(db: Database): number {
 export function touchedSince(db: Database, mark: number): Set<string> | null {
   const query = prepared(db, "touched since", () =>
     db
-      .selectDistinct({ about: sql<string>`${fact.about}`, setting: sql<number>`${fact.kind} = ${SETTING}` })
+      .selectDistinct({
+        about: sql<string>`${fact.about}`,
+        // What is about a part of a machine is about the machine as well.
+        machine: sql<
+          string | null
+        >`(select 'machine ' || c.machine_id from component c where c.id = ${fact.componentId})`,
+        setting: sql<number>`${fact.kind} = ${SETTING}`,
+      })
       .from(fact)
       .where(
         sql`${fact.seq} > ${sql.placeholder("mark")} or ${fact.partOf} in (select b.takes_back from fact b where b.seq > ${sql.placeholder("mark")} and b.takes_back is not null)`,
@@ -204,5 +211,5 @@ export function touchedSince(db: Database, mark: number): Set<string> | null {
   );
   const touched = query.all({ mark });
   if (touched.some(({ about, setting }) => setting === 1 && about === "yard")) return null;
-  return new Set(touched.map(({ about }) => about));
+  return new Set(touched.flatMap(({ about, machine }) => (machine === null ? [about] : [about, machine])));
 }

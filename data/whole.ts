@@ -1,7 +1,9 @@
 import { and, asc, inArray, isNull } from "drizzle-orm";
 import { resolveRig } from "../core/rig/resolve.ts";
+import { shareLines } from "../core/rig/swath.ts";
 import type { AxleTyres, StockWeight, WholeRig } from "../core/rig/whole.ts";
 import { factsOf } from "./facts.ts";
+import { groundOfTools } from "./ground.ts";
 import type { Database } from "./handle.ts";
 import { hosesOfRigs } from "./hoses.ts";
 import { behindOf, byRig, type Machine, type RigTool } from "./rigs.ts";
@@ -18,6 +20,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
   const rigs = byRig(parts);
   const limits = roadLimitsOf(db);
   const hoses = hosesOfRigs(db, rigs);
+  const ground = groundOfTools(db, parts);
   const weights = stockOf(db, parts);
   const fitted = fittedOf(db, [...rigs.keys()]);
   const tyres = axleTyresOf(
@@ -33,13 +36,15 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
         {
           tractor: machineName(tractor),
           selfPropelled: tractor.kind === "self-propelled",
-          parts: own.map((part) => ({
-            id: part.couplingId,
-            name: machineName(part.implement),
-            rig: resolveRig(facts.get(part.couplingId)!),
-            behind: behindOf(part, own),
-            hitch: (part.rearHitch ?? part.hitch).label,
-          })),
+          parts: shareLines(
+            own.map((part) => ({
+              id: part.couplingId,
+              name: machineName(part.implement),
+              rig: resolveRig(facts.get(part.couplingId)!),
+              behind: behindOf(part, own),
+              hitch: (part.rearHitch ?? part.hitch).label,
+            })),
+          ),
           weights: (weights.get(tractor.id) ?? []).map((each) => ({
             ...each,
             fitted: on?.get(each.id) ?? 0,
@@ -51,6 +56,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
           },
           limits,
           hoses: hoses.get(id)!,
+          ground: own.map(({ couplingId }) => ground.get(couplingId)!),
         },
       ];
     }),

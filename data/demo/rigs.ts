@@ -17,6 +17,7 @@ import mowers from "./rigs/mowers.json";
 import planter from "./rigs/planter.json";
 import plough from "./rigs/plough.json";
 import rollerCultivator from "./rigs/roller-cultivator.json";
+import rowHoe from "./rigs/row-hoe.json";
 import sprayer from "./rigs/sprayer.json";
 import tracks from "./rigs/tracks.json";
 
@@ -100,6 +101,7 @@ export const HITCHED: readonly DemoHitching[] = [
   cartDrillRoller,
   frontBoom,
   tracks,
+  rowHoe,
 ].map(demoRig);
 
 /** What the yard's country allows on the road: metres, metres per second, kilograms. */

@@ -22,6 +22,7 @@ import { findScheme, nameProfile, setTerminal } from "../schemes.ts";
 import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf } from "../settings.ts";
 import { wholesOf } from "../whole.ts";
 import { BORROWED, type DemoRig, GRASS_AND_GRAIN, PROVEN } from "./drills.ts";
+import { plantGround } from "./ground.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { plantTest } from "./proofs.ts";
 import {
@@ -49,6 +50,7 @@ export function plantDemoYard(db: Database): void {
     const hitched = HITCHED.map((each) => plantHitching(db, each, first));
     plantOil(db, [first, proven, ...hitched]);
     fitTyres(db, tyres, [first, proven, ...hitched]);
+    plantGround(db, [first, proven, ...hitched]);
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);
   });

@@ -128,13 +128,15 @@ function accountOfTool(db: Database, rig: RigTool) {
 
 /**
  * Sections and overlap stopped a rig where nobody gave them; since then they are assumed, a check. The rule of thumb knows other figures. Ploughs
- * and rakes are asked what theirs were not.
+ * and rakes are asked what theirs were not, and a charged line that lends its coupling is said.
  */
 function withoutAssumed(account: Account): Account {
   for (const each of Object.values(account.rigs))
     each.findings = each.findings.filter(
       ([id]) =>
-        !/^(missing|assumed):(sections|work\.overlap)|^thumb|^(inside|shaft-middle|sides)(:|$)/.test(id!),
+        !/^(missing|assumed):(sections|work\.overlap)|^thumb|^(inside|shaft-middle|sides|charge)(:|$)/.test(
+          id!,
+        ),
     );
   return account;
 }
