@@ -71,7 +71,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
               theme={theme === "night" ? "dark" : "light"}
               position="top-center"
               offset={3}
-              mobileOffset={3}
+              mobileOffset={{ top: "var(--toast-top)" }}
               toastOptions={{ duration: 7000 }}
             />
           </Suspense>

@@ -1,7 +1,7 @@
 import type { ElementHandle, Page } from "puppeteer-core";
 
 /** How long a busy machine may take to show something, milliseconds. */
-const PATIENCE = 25_000;
+const PATIENCE = 60_000;
 
 /** What a person does on a page, by the words they see. */
 export async function press(page: Page, words: string, within = "body"): Promise<void> {

@@ -84,7 +84,7 @@ async function crawl(address: string, thoroughly: RegExp): Promise<{ pages: numb
 
 describe("every link of the demo yard", () => {
   it("leads to a page that is there and says something", { timeout: 400_000 }, async () => {
-    const { pages, faults } = await crawl(yard.address, /^\/rigs\/(4|12)\//);
+    const { pages, faults } = await crawl(yard.address, /^\/rigs\/12\//);
     expect(faults).toEqual([]);
     expect(pages).toBeGreaterThan(600);
   });

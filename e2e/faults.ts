@@ -1,7 +1,7 @@
 import axe from "axe-core";
-import type { Browser, Page } from "puppeteer-core";
+import type { Page } from "puppeteer-core";
 import { visit } from "./acts.ts";
-import { type DESK, openPage, type PHONE } from "./browser.ts";
+import type { DESK, PHONE } from "./browser.ts";
 
 /** Serious barriers. By night the same pages have other colours and nothing else: contrast is looked at alone. */
 async function violations(page: Page, look: "contrast" | "all"): Promise<string[]> {
@@ -48,35 +48,56 @@ function turn(page: Page, light: "Day" | "Night"): Promise<void> {
   }, light.toLowerCase());
 }
 
-/**
- * What is wrong on some screens: small letters, what is cut off sideways, console errors; on those of `own`, which no other
- * viewport shows alike, serious barriers as well, and their contrast by night where that is asked.
- */
+/** Small letters, and what is cut off sideways, as the page stands now. */
+async function edges(page: Page, at: string): Promise<string[]> {
+  const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  return [
+    ...(await tooSmall(page)).map((each) => `under 14 px${at}: ${each}`),
+    ...(sideways > 0 ? [`${sideways} px too wide${at}`] : []),
+  ];
+}
+
+/** How long a page may take to lie as its width asks: a chart is drawn anew once it was told how wide it is, ms. */
+const SETTLING = 10_000;
+
+/** What is still so once the page had time to lie as it will. */
+async function settled(look: () => Promise<string[]>): Promise<string[]> {
+  const until = Date.now() + SETTLING;
+  let found = await look();
+  while (found.length && Date.now() < until) {
+    await new Promise((over) => setTimeout(over, 200));
+    found = await look();
+  }
+  return found;
+}
+
+/** What is looked for on a page besides small letters, edges and console errors. */
+type Look = {
+  /** serious barriers; false where another page or viewport shows the same */
+  barriers: boolean;
+  /** the contrast of its colours by night as well */
+  byNight?: boolean;
+  /** looked at as wide as a phone as well, without being loaded again */
+  narrow?: typeof PHONE;
+};
+
+/** What is wrong on the page at this address, shown in a page that is there. `errors`: what its console says, emptied. */
 export async function faultsOf(
-  browser: Browser,
+  { page, errors }: { page: Page; errors: string[] },
   address: string,
   viewport: typeof DESK | typeof PHONE,
-  screens: readonly string[],
-  own: readonly string[],
-  byNight: boolean,
+  { barriers, byNight, narrow }: Look,
 ): Promise<string[]> {
-  const { page, errors } = await openPage(browser, viewport);
-  const found: string[] = [];
-  for (const screen of screens) {
-    await visit(page, address + screen);
-    const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-    const here = [
-      ...(own.includes(screen) ? await violations(page, "all") : []),
-      ...(await tooSmall(page)).map((each) => `under 14 px: ${each}`),
-      ...(sideways > 0 ? [`${sideways} px too wide`] : []),
-    ];
-    // The same colours stand on every page: each second one is enough to find one that is too weak by night.
-    if (byNight && own.includes(screen) && own.indexOf(screen) % 2 === 0) {
-      await turn(page, "Night");
-      here.push(...(await violations(page, "contrast")).map((each) => `by night, ${each}`));
-    }
-    found.push(...here.map((each) => `${screen}: ${each}`));
+  await page.setViewport(viewport);
+  await visit(page, address);
+  const found = [...(barriers ? await violations(page, "all") : []), ...(await settled(() => edges(page, "")))];
+  if (byNight) {
+    await turn(page, "Night");
+    found.push(...(await violations(page, "contrast")).map((each) => `by night, ${each}`));
   }
-  await page.close();
-  return [...found, ...errors.filter((each) => !each.includes("404"))];
+  if (narrow) {
+    await page.setViewport({ width: narrow.width, height: narrow.height });
+    found.push(...(await settled(() => edges(page, ` at ${narrow.width} px`))));
+  }
+  return [...found, ...errors.splice(0).filter((each) => !each.includes("404"))];
 }

@@ -65,7 +65,7 @@ describe("the first hour on an empty yard", () => {
     await visit(page, yard.address);
     await press(page, "Show the demo yard");
     await seen(page, "This is the demo yard.");
-    await seen(page, "Grain drill, 4.5 m");
+    await seen(page, "Borrowed drill, 6 m");
     await press(page, "Begin with an empty yard");
     await seen(page, "Nothing stands here yet.");
     const refused = await fetch(`${yard.address}/?index`, {

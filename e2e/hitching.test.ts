@@ -62,7 +62,7 @@ describe("the cultivator, from stop to coupled", () => {
     await page.keyboard.press("Enter");
     await becomes("pitch", "good");
     await press(page, "Hook up");
-    await seen(page, "set to 0.782 m");
+    await seen(page, "0.782 m as it is");
   });
 
   it("tries another depth on the power chart, and is told what is held instead", async () => {
@@ -72,7 +72,7 @@ describe("the cultivator, from stop to coupled", () => {
     await seen(page, "too much");
     await seen(page, "is held instead");
     await press(page, "As it is");
-    await seen(page, "Asks 51 kW at 8.0 km/h");
+    await seen(page, "Needs 51 kW at 8.0 km/h");
   });
 });
 

@@ -67,7 +67,7 @@ describe("five circuits on four remotes", () => {
 describe("one circuit too many", () => {
   it("is stopped with its cure; the cure entered on the tractor's page, it is solved", async () => {
     await visit(page, `${yard.address}${rig("Seed cart")}/hoses`);
-    await seen(page, "that takes five couplings of their own");
+    await seen(page, "they need five couplings of their own");
     await seen(page, "Use a port for power beyond: then nothing is swapped");
     await press(page, "The tractor's remotes, pump and sockets");
     await seen(page, "What the tractor gives");

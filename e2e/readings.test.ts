@@ -91,7 +91,7 @@ describe("without a connection", () => {
     await fill(page, "person", "Mira Tolland");
     await page.setOfflineMode(true);
     await fill(page, "text", "3.21");
-    await press(page, "Book", '[aria-label="Come by with"]');
+    await press(page, "Book", '[aria-label="How you know it"]');
     await page.focus('input[name="text"]');
     await page.keyboard.press("Enter");
     await seen(page, "1 entry waits on this device");
@@ -178,6 +178,27 @@ describe("on the phone", () => {
     await press(page, "Save", '[aria-label="Keypad"]');
     await gone(page, "[data-open]");
     await gone(page, '[data-finding="zero:pin.workFront"]');
+    // At the top of the page what was said lies on no button, and its undo is as large as a thumb.
+    await page.evaluate(() => window.scrollTo({ top: 0, behavior: "instant" }));
+    await page.waitForSelector("[data-sonner-toast][data-mounted=true]");
+    await page.waitForFunction(
+      () => document.querySelector("[data-sonner-toast]")?.getAnimations({ subtree: true }).length === 0,
+      { polling: 50 },
+    );
+    const { covered, undo } = await page.evaluate(() => {
+      const toast = document.querySelector("[data-sonner-toast]")!.getBoundingClientRect();
+      const under = [...document.querySelectorAll("button, [role=radio]")].filter((each) => {
+        const { top, bottom, height } = each.getBoundingClientRect();
+        return !each.closest("[data-sonner-toast]") && height > 0 && top < toast.bottom && bottom > toast.top;
+      });
+      const key = document.querySelector("[data-sonner-toast] button");
+      return {
+        covered: under.map(({ textContent }) => textContent),
+        undo: key?.getBoundingClientRect().height ?? 0,
+      };
+    });
+    expect(covered).toEqual([]);
+    expect(undo).toBeGreaterThanOrEqual(44);
     await visit(page, `${yard.address}${rig("Borrowed drill")}/tool?at=pin.pivot`);
     const { bottom } = await page.$eval('[aria-label="Keypad"] .key-main', (key) =>
       key.getBoundingClientRect().toJSON(),

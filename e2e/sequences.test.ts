@@ -127,7 +127,7 @@ describe("the ladder", () => {
     await page.waitForSelector('[data-rung="position"][data-state="good"]', { timeout: 25_000 });
     const [good, all] = before.match(/\d+/g)!.map(Number) as [number, number];
     await seen(page, `${good + 1} of ${all} rungs`);
-    await visit(page, yard.address);
+    await visit(page, `${yard.address}/?find=Meadow`);
     await seen(page, `Start ${good + 1} of ${all}`);
     // Uncoupled, what a person saw no longer counts.
     await visit(page, `${yard.address}${rig("Meadow drill")}/hook-up`);
@@ -198,7 +198,7 @@ describe("each rig with hoses", () => {
     await press(desk, "Hose tags");
     await desk.waitForSelector(`[data-tag="${tag}"]`);
     await visit(desk, `${yard.address}/rigs/${rig}/rehearse`);
-    await seen(desk, "nothing is logged");
+    await seen(desk, "othing is logged");
     await visit(desk, `${yard.address}/rigs/${rig}/sequences/${kind}`);
     // The roller was run through on the phone before: it is over, and can be run again.
     const again = await desk.$("[data-over] button");

@@ -56,7 +56,7 @@ describe("the yard", () => {
   });
 
   it("renames, copies, puts away and undoes; finds and filters", async () => {
-    await visit(page, yard.address);
+    await visit(page, `${yard.address}/?find=t4`);
     await pressOn(page, `[data-rig="${rigId("Grain drill")}"] button[aria-label^="Rename"]`);
     await fill(page, "name", "");
     await press(page, "Rename", `[data-rig="${rigId("Grain drill")}"]`);
@@ -72,6 +72,7 @@ describe("the yard", () => {
     await press(page, "Undo", '[data-sonner-toast][data-front="true"]');
     await page.waitForSelector('button[aria-label="Copy Barley drill, copy"]');
 
+    await visit(page, yard.address);
     await page.keyboard.press("/");
     await page.keyboard.type("barley t4");
     await page.keyboard.press("Enter");

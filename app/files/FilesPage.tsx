@@ -25,7 +25,7 @@ export function FilesPage({
       {errors.form && <p className="problem">{errors.form}</p>}
       <div className="grid grid-cols-2 gap-8 max-lg:grid-cols-1">
         <section className="grid content-start gap-3">
-          <h2 className="border-b-2 border-ink pb-1">Bring in an ISO 11783-10 file</h2>
+          <h2 className="border-b-2 border-ink pb-1">Import an ISO 11783-10 file</h2>
           <p>
             A TASKDATA zip, or the TASKDATA.XML in it. You see field by field what it would change before
             anything is imported; it comes in as <b>assumed</b>, and never over a taped length without a tick.
@@ -69,7 +69,7 @@ export function FilesPage({
           )}
         </section>
         <section className="grid content-start gap-3">
-          <h2 className="border-b-2 border-ink pb-1">Take away</h2>
+          <h2 className="border-b-2 border-ink pb-1">Export</h2>
           <p className="flex flex-wrap gap-2">
             <a className="key" href="/readings.csv" download>
               All readings as CSV

@@ -45,7 +45,7 @@ export function aboardList(
         pages: pagesOf(db, own),
       };
     }),
-    pages: ["/", "/device", "/words"],
+    pages: ["/", "/device", "/words", "/symptoms"],
     left: Math.max(0, used.length - MOST),
   };
 }

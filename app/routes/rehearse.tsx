@@ -29,8 +29,9 @@ export default function Rehearse({ loaderData: { frame, view, dry } }: Route.Com
     <RigFrame view={frame} station="sequences" alone picture={view ? <div id={PICTURE} /> : undefined}>
       <div className="grid gap-3">
         <PageHead title="Rehearse">
-          A simulated tool on your own levers, four times as fast. What breaks here costs nothing, and nothing
-          is logged.
+          {view
+            ? "A simulated tool on your own levers, four times as fast. What breaks here costs nothing, and nothing is logged."
+            : "Press the step you would do next: one out of order says what it would break. Nothing is logged."}
         </PageHead>
         {view ? <Rehearsal view={view} /> : <DryRun key={frame.rig.id} lists={dry} />}
       </div>

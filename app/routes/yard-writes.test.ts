@@ -76,8 +76,8 @@ describe("a new rig", () => {
 
   it("is put together from what stands in the yard, and opened", async () => {
     const answer = await make(given());
-    expect(leadsTo(answer)).toBe("/rigs/15");
-    expect(toolsOf(yard.db, 15)[0]).toMatchObject({
+    expect(leadsTo(answer)).toBe("/rigs/16");
+    expect(toolsOf(yard.db, 16)[0]).toMatchObject({
       name: "Grain drill, spare tractor",
       tractor: { fleetNumber: "T11" },
       implement: { fleetNumber: "D2" },
@@ -100,7 +100,7 @@ describe("a new rig", () => {
     expect(refusal(await make({ ...given(), ...hung })).errors.tools).toContain(
       "Choose what the Tessbury Stubble 30 hangs on",
     );
-    expect(listRigs(yard.db)).toHaveLength(14);
+    expect(listRigs(yard.db)).toHaveLength(15);
   });
 });
 

@@ -39,3 +39,10 @@ export function formWith(fields: Readonly<Record<string, string>>): FormData {
   for (const [name, value] of Object.entries(fields)) form.set(name, value);
   return form;
 }
+
+/** What several readings of one form find wrong, by field; of two that find the same field wrong the later says why. */
+export function wrongIn(
+  ...read: readonly ({ ok: true } | { ok: false; errors: FieldErrors })[]
+): FieldErrors {
+  return Object.assign({}, ...read.map((each) => (each.ok ? {} : each.errors)));
+}

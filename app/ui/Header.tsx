@@ -2,6 +2,7 @@ import { UserRound } from "lucide-react";
 import { Link, useFetcher } from "react-router";
 import type { Preferences } from "../session/preferences.server.ts";
 import { Switch } from "./Switch.tsx";
+import { SymptomsKey, SymptomsWay } from "./SymptomsWay.tsx";
 
 const UNITS = [
   { value: "metric", label: "m" },
@@ -30,7 +31,10 @@ export function Header({ preferences, children }: { preferences: Preferences; ch
       >
         Ambre<b className="text-dye">k</b>
       </Link>
-      <div className="min-w-0 flex-1 max-sm:order-last max-sm:basis-full">{children}</div>
+      <div className="flex min-w-0 flex-1 items-center gap-2 max-sm:order-last max-sm:basis-full">
+        <div className="min-w-0 flex-1">{children}</div>
+        <SymptomsWay className="sm:hidden" />
+      </div>
       <Switch
         label="Units"
         value={preferences.choice}
@@ -43,6 +47,8 @@ export function Header({ preferences, children }: { preferences: Preferences; ch
         choices={THEMES}
         onChoose={(theme) => choose({ theme })}
       />
+      <SymptomsKey />
+      <SymptomsWay className="max-sm:hidden" />
       <Link
         to="/device"
         aria-label={`${preferences.person || "Who?"}, this device: name, units, network`}

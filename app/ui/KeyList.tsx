@@ -7,6 +7,7 @@ const KEYS = [
   ["Esc", "close the reading"],
   ["v", "plan view, or side view"],
   ["u", "metres, or feet and inches"],
+  ["s", "what do you see? Causes and tests"],
   ["/", "find in the yard"],
   ["?", "this list"],
 ] as const;

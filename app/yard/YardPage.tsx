@@ -31,6 +31,9 @@ export function YardPage({ loaderData: { preferences, yard, demo } }: Route.Comp
           </p>
         </div>
         <p className="flex flex-wrap gap-2">
+          <Link to="/symptoms" className="key">
+            What do you see?
+          </Link>
           <Link to="/season" className="key">
             Start of season
           </Link>
@@ -87,7 +90,7 @@ function Welcome() {
       </p>
       <Form method="post" className="flex flex-wrap items-center gap-3 text-soft">
         <input type="hidden" name="intent" value="demo" />
-        Or look round a full yard first: fourteen made-up rigs, each with something to find.
+        Or look round a full yard first: fifteen made-up rigs, each with something to find.
         <button type="submit" className="key">
           Show the demo yard
         </button>

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import { TextField } from "../../ui/Field.tsx";
+import { Send } from "../../ui/Send.tsx";
 import { StaleList } from "../reading/StaleList.tsx";
 import type { BalanceView, StateRow } from "./balance-view.ts";
 
@@ -153,9 +154,9 @@ function Ballast({ view, action, person, machine, stales }: Props) {
           {changed && <StaleList stales={stales} />}
           <div className="flex flex-wrap items-end gap-2">
             <TextField name="person" label="Who" defaultValue={person} problem={errors.person} />
-            <button type="submit" className="key" disabled={fetcher.state !== "idle"}>
+            <Send busy={fetcher.state !== "idle"} className="key">
               These are on
-            </button>
+            </Send>
           </div>
           {errors.form && <p className="problem">{errors.form}</p>}
         </fetcher.Form>

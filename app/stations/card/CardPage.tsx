@@ -6,6 +6,7 @@ import type { Route } from "../../routes/+types/card";
 import type { Outcome } from "../../session/outcome.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
+import { Folded } from "../../ui/Folded.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
 import { Radios } from "../../ui/Radios.tsx";
 import { SeverityMark, severityWash } from "../../ui/Severity.tsx";
@@ -81,10 +82,7 @@ export function CardPage({ loaderData: { frame, card }, actionData }: Route.Comp
 /** In what order the terminal is set up. */
 function Order({ steps }: { steps: readonly StepOfEntry[] }) {
   return (
-    <details className="border-t border-line">
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-dye">
-        In what order to type it in
-      </summary>
+    <Folded summary="In what order to type it in" className="border-t border-line">
       <ol className="grid list-decimal gap-0.5 pb-2 pl-6 leading-snug">
         {steps.map(({ key, step, why }) => (
           <li key={key}>
@@ -92,7 +90,7 @@ function Order({ steps }: { steps: readonly StepOfEntry[] }) {
           </li>
         ))}
       </ol>
-    </details>
+    </Folded>
   );
 }
 

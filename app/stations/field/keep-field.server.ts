@@ -3,6 +3,7 @@ import type { JobKind } from "../../../core/job/kind.ts";
 import { resolveRig } from "../../../core/rig/resolve.ts";
 import { entryProblem, keptTerminal } from "../../../core/simulation/terminal.ts";
 import { seedTruth } from "../../../core/simulation/truth.ts";
+import { seedTool } from "../../../core/subjects/ground/guide/practise.ts";
 import { jobsOf } from "../../../core/subjects/jobs.ts";
 import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
 import { rigFacts } from "../../../data/facts.ts";
@@ -48,7 +49,17 @@ export function beginPractice(open: OpenRig, form: FormData, seed: number): numb
     db,
     parts,
     { name: `Practice: ${parts[0]!.name}`.slice(0, 60), start: checked.value.start, person, at: new Date() },
-    { seed, truths, terminal: {} },
+    { seed, truths, terminal: {}, tools: toolsToPractise(open, seed) },
+  );
+}
+
+/** What each tool there is a guide for does to its ground, like what was seen of it. */
+function toolsToPractise({ parts, judged: { reckoned } }: OpenRig, seed: number) {
+  return new Map(
+    reckoned.ground.strips.map(({ part, guide, given }) => {
+      const map = reckoned.ground.maps.find((each) => each.part === part) ?? null;
+      return [parts[part]!.couplingId, seedTool(guide, given, map, seed + part)] as const;
+    }),
   );
 }
 

@@ -13,7 +13,8 @@ export function Stops({ count, elsewhere }: { count: number; elsewhere: CommonVi
         <>
           {" "}
           <Link to={elsewhere.href} className="text-dye">
-            {elsewhere.stops} at {elsewhere.label}
+            {count === 1 ? "It is" : elsewhere.stops === count ? "They are" : `${elsewhere.stops} of them`} at{" "}
+            {elsewhere.label}
           </Link>
         </>
       )}

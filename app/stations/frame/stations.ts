@@ -93,6 +93,9 @@ const LISTS: Partial<Record<Target, string>> = {
   weights: "#weights",
   tyres: "#tyres",
   hoses: "#hoses",
+  "depth map": "#depth-map",
+  adjusters: "#adjusters",
+  "guided strip": "#strip",
 };
 
 /** Lists that are entered on the page of one of the rig's machines. */

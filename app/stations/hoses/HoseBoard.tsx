@@ -128,7 +128,9 @@ function Coupling({
         className="absolute z-20 grid -translate-x-1/2 justify-items-center"
         style={{ left: share(column.x), top: sheet.couplings - 30 }}
       >
-        <b className="rounded-[3px] border-[1.5px] border-ink bg-sheet px-1.5 leading-snug">{column.label}</b>
+        <b className="rounded-[3px] border-[1.5px] border-ink bg-sheet px-1.5 leading-snug whitespace-nowrap">
+          {column.label}
+        </b>
         <span className="mt-1 flex gap-[3px]" aria-hidden="true">
           {(column.pair ? [0, 1] : [0]).map((port) => (
             <span key={port} className="size-[11px] rounded-full border-2 border-ink bg-sheet" />

@@ -252,7 +252,7 @@ function factsOf(supply: Supply, units: Units): Board["facts"] {
     powerBeyond ? "power beyond" : "",
     loadSensing ? "load sensing" : "",
   ];
-  const none = "not told";
+  const none = "not entered";
   return [
     { label: "Pump", text: pumpFlow === null ? none : say("flow", pumpFlow, units) },
     { label: "Pressure", text: pressure === null ? none : sayPressure(pressure, units) },

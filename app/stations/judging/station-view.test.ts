@@ -159,8 +159,9 @@ describe("the walk-round", () => {
       "hook-up open",
       "antenna check",
       "tool stop",
-      "proof 0 of 4",
+      "ground open",
       "card stop",
+      "proof 0 of 4",
       "ladder 3 of 9",
     ]);
     expect(worst(2)).toEqual([
@@ -171,8 +172,9 @@ describe("the walk-round", () => {
       "hook-up coupled",
       "antenna good",
       "tool good",
-      "proof 3 of 4",
+      "ground open",
       "card good",
+      "proof 3 of 4",
       "ladder 3 of 9",
     ]);
   });

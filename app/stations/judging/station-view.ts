@@ -1,5 +1,10 @@
 /** What a station shows, worked out before it is drawn: components only lay it out. */
-import { type DimensionKey, dimension, type StationKey } from "../../../core/dimension/catalogue.ts";
+import {
+  type DimensionKey,
+  dimension,
+  isOfCarrier,
+  type StationKey,
+} from "../../../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
 import { type Finding, inUnits, type Target, type ToldFinding } from "../../../core/finding/finding.ts";
 import { verbOf } from "../../../core/finding/value.ts";
@@ -116,10 +121,11 @@ export function commonView(station: StationKey, facts: StationFacts): CommonView
 export function stalesOf({ rigs, names }: Pick<StationFacts, "rigs" | "names">): Stales {
   const found: Partial<Record<ChangeKind, string[]>> = {};
   for (const [index, rig] of rigs.entries())
-    for (const { key, label, touchedBy, subject } of askedOf(rig)) {
+    for (const entry of askedOf(rig)) {
+      const { key, label, touchedBy } = entry;
       const { value, stale } = rig.values[key];
       if (value === null || stale !== null) continue;
-      const shared = subject === "tractor" || subject === "receiver mount";
+      const shared = isOfCarrier(entry);
       if (shared && index > 0) continue;
       for (const kind of touchedBy) {
         found[kind] ??= [];

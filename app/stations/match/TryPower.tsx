@@ -91,7 +91,7 @@ function triedWords(
 ): string {
   const { need } = needOfAll(tasks, efficiencies);
   const highest = fastest(tasks, efficiencies, available);
-  const asks = `Asks ${say("power", need, units)} at ${say("speed", speed, units)}`;
+  const asks = `Needs ${say("power", need, units)} at ${say("speed", speed, units)}`;
   const holds = heldWords(highest, units);
   if (need <= available) return `${asks}; ${holds}.`;
   const instead = insteadOf(tasks, efficiencies, available);

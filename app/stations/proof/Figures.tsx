@@ -2,6 +2,7 @@ import { useState } from "react";
 import { TakeBack } from "../../entry/TakeBack.tsx";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import { TextField } from "../../ui/Field.tsx";
+import { Send } from "../../ui/Send.tsx";
 import type { FigureView, JobView } from "./proof-view.server.ts";
 
 /** What the test found, which slip it looks like, and what to do: one act accepts what is chosen. */
@@ -40,9 +41,9 @@ export function Figures({ job, action, person }: { job: JobView; action: string;
         {ready && (
           <div className="grid grid-cols-[1fr_auto] items-end gap-2">
             <TextField name="person" label="Accepted by" defaultValue={person} problem={errors.person} />
-            <button type="submit" className="key-main min-h-12" disabled={fetcher.state !== "idle"}>
+            <Send busy={fetcher.state !== "idle"} className="key-main min-h-12">
               Accept as proven
-            </button>
+            </Send>
           </div>
         )}
         {(errors.form ?? errors.test) && <p className="problem">{errors.form ?? errors.test}</p>}

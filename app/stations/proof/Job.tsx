@@ -3,14 +3,16 @@ import { useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { TakeBack } from "../../entry/TakeBack.tsx";
 import { useOutcome } from "../../entry/use-outcome.ts";
-import { throwAway, useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
+import { throwAway, WAITS_HERE } from "../../offline/use-waiting.ts";
 import type { Outcome } from "../../session/outcome.ts";
 import { Later } from "../../ui/Later.tsx";
+import { Send } from "../../ui/Send.tsx";
 import { Figures } from "./Figures.tsx";
 import { ObservationForm } from "./ObservationForm.tsx";
 import { stylesText, typedWords } from "./observation.ts";
 import type { JobView } from "./proof-view.server.ts";
 import { TestConditions } from "./TestConditions.tsx";
+import { useWaitingObservations } from "./waiting-observations.ts";
 
 const ResidualChart = lazy(() => import("./ResidualChart.tsx"));
 
@@ -132,9 +134,9 @@ function LogForm({ job, action, person }: Props) {
         <input name="person" className="field" defaultValue={person} autoComplete="name" />
         {errors.person && <span className="problem">{errors.person}</span>}
       </label>
-      <button type="submit" className="key-main min-h-12" disabled={fetcher.state !== "idle"}>
+      <Send busy={fetcher.state !== "idle"} className="key-main min-h-12">
         Read the log
-      </button>
+      </Send>
       {(errors.form ?? errors.id) && <p className="problem">{errors.form ?? errors.id}</p>}
     </fetcher.Form>
   );
@@ -143,9 +145,7 @@ function LogForm({ job, action, person }: Props) {
 function Observations({ job, action }: { job: JobView; action: string }) {
   const fetcher = useFetcher<Outcome>();
   const { observations, accepted, one } = job;
-  const waits = useWaiting(action).filter(
-    ({ fields }) => fields.test === job.id && fields.intent === "observe",
-  );
+  const waits = useWaitingObservations(action, job.id);
   if (observations.length === 0 && waits.length === 0) return null;
   const send = (fields: Record<string, string>) => fetcher.submit(fields, { method: "post", action });
   return (

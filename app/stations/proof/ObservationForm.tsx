@@ -6,13 +6,14 @@ import { capital } from "../../../core/quantity/capital.ts";
 import { QuantityInput, sideWords, WordKeys } from "../../entry/QuantityField.tsx";
 import { useKeep } from "../../entry/use-keep.ts";
 import { askedIn } from "../../offline/queue.ts";
-import { useWaiting } from "../../offline/use-waiting.ts";
-import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import { type FieldErrors, validateForm, wrongIn } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
+import { Send } from "../../ui/Send.tsx";
 import { readObservation, stylesText, textName, wordName } from "./observation.ts";
 import { ObserveDto } from "./proof.dto.ts";
 import type { JobView } from "./proof-view.server.ts";
+import { useWaitingObservations } from "./waiting-observations.ts";
 
 type Props = { job: JobView; action: string; person: string };
 
@@ -24,9 +25,7 @@ export function ObservationForm({ job, action, person }: Props) {
   const [id, setId] = useState(() => uuid());
   const { keep: send, busy } = useKeep(action);
   const form = useRef<HTMLFormElement>(null);
-  const count =
-    job.observations.length +
-    useWaiting(action).filter(({ fields }) => fields.test === job.id && fields.intent === "observe").length;
+  const count = job.observations.length + useWaitingObservations(action, job.id).length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new observation asks for what usually follows it
   useEffect(() => setTyped((now) => ({ ...now, ...firstOf(job) })), [count]);
   const type = (name: string, text: string) => {
@@ -43,7 +42,7 @@ export function ObservationForm({ job, action, person }: Props) {
     const data = new FormData(element);
     const checked = validateForm(ObserveDto, data);
     const read = readObservation(job.fields, (name) => String(data.get(name) ?? ""), job.styles);
-    const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
+    const found = wrongIn(checked, read);
     if (Object.keys(found).length > 0) return refuse(found);
     const kept = await send(data, `${job.one} ${count + 1}`, { asked: askedIn(element) });
     if (kept.state === "refused") return refuse(kept.errors);
@@ -81,15 +80,15 @@ export function ObservationForm({ job, action, person }: Props) {
           text={typed[active] ?? ""}
           onType={(text) => type(active, text)}
         >
-          <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
+          <Send busy={busy} className="key-main min-h-12 text-[18px]">
             Save {job.one} {count + 1}
-          </button>
+          </Send>
         </Keypad>
       )}
       <div className="grid grid-cols-[auto_1fr] items-end gap-2">
-        <button type="submit" className="key-main min-h-12" disabled={busy}>
+        <Send busy={busy} className="key-main min-h-12">
           Save {job.one} {count + 1}
-        </button>
+        </Send>
         <Field label="Measured by" problem={errors.person}>
           <input name="person" className="field" defaultValue={person} autoComplete="name" />
         </Field>

@@ -6,6 +6,7 @@ import { askedIn } from "../../offline/queue.ts";
 import { useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
 import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
+import { Send } from "../../ui/Send.tsx";
 import { toast } from "../../ui/toast.ts";
 import { stylesText } from "./observation.ts";
 import { TestConditionsDto } from "./proof.dto.ts";
@@ -114,9 +115,9 @@ export function TestConditions({ job, action }: { job: JobView; action: string }
         ) : (
           <input type="hidden" name="rowToRow" value={conditions.rowToRow ? "yes" : ""} />
         )}
-        <button type="submit" className="key col-span-2" disabled={busy}>
+        <Send busy={busy} className="key col-span-2">
           Save the conditions
-        </button>
+        </Send>
         {errors.form && <p className="problem col-span-2">{errors.form}</p>}
       </form>
     </details>

@@ -11,10 +11,9 @@ import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { jobKind, jobsOf } from "../../../core/subjects/jobs.ts";
 import { type Other, type Suspect, suspectsOf } from "../../../core/subjects/proof/suspects.ts";
 import { UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
-import { factsOf, rigFacts } from "../../../data/facts.ts";
+import { factsByVariant, factsOf } from "../../../data/facts.ts";
 import { type FieldTest, findTest, type KeptObservation, observationsOf } from "../../../data/field-tests.ts";
 import { listEveryTool } from "../../../data/rigs.ts";
-import { variantsOf } from "../../../data/variants.ts";
 import { machineName } from "../../../data/whole.ts";
 import { schemeNow, toolsAhead } from "../card/card-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
@@ -94,14 +93,10 @@ function otherWidths({ db, rig }: OpenRig): Other[] {
       archivedAt === null && tractor.id === rig.tractor.id && implement.id !== rig.implement.id,
   );
   const facts = factsOf(db, parts);
-  const variants = [null, ...variantsOf(db, rig.implement.id)].filter(
-    (variant) => (variant?.id ?? null) !== (rig.variant?.id ?? null),
-  );
   const named: [name: string, facts: RigFacts | undefined][] = [
-    ...variants.map((variant): [string, RigFacts] => [
-      variant?.name ?? "the whole tool",
-      rigFacts(db, { ...rig, variant }),
-    ]),
+    ...factsByVariant(db, rig).flatMap(({ variant, now, facts: known }): [string, RigFacts][] =>
+      now ? [] : [[variant?.name ?? "the whole tool", known]],
+    ),
     ...parts.map(({ couplingId, implement }): [string, RigFacts | undefined] => [
       machineName(implement),
       facts.get(couplingId),

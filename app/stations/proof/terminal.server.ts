@@ -7,9 +7,8 @@ import { type HeldLine, type TerminalSuspect, terminalSuspects } from "../../../
 import { resolveRig } from "../../../core/rig/resolve.ts";
 import type { Typed } from "../../../core/simulation/believed.ts";
 import { findCard, latestCard, listCards, readbacksOf } from "../../../data/cards.ts";
-import { rigFacts } from "../../../data/facts.ts";
+import { factsByVariant } from "../../../data/facts.ts";
 import { uncoupledAt } from "../../../data/hookup.ts";
-import { variantsOf } from "../../../data/variants.ts";
 import { schemeNow, toolsAhead } from "../card/card-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
@@ -36,11 +35,10 @@ const SLIPS: Record<TerminalSuspect["slip"], string> = {
 function otherVariants(open: OpenRig): Map<string, Typed>[] {
   const { db, rig, preferences } = open;
   const { scheme } = schemeNow(open);
-  return [null, ...variantsOf(db, rig.implement.id)]
-    .filter((variant) => (variant?.id ?? null) !== (rig.variant?.id ?? null))
-    .map((variant) => {
-      const other = resolveRig(rigFacts(db, { ...rig, variant }));
-      const { lines } = fillCard(scheme, other, [], preferences.units, toolsAhead(open));
+  return factsByVariant(db, rig)
+    .filter(({ now }) => !now)
+    .map(({ facts }) => {
+      const { lines } = fillCard(scheme, resolveRig(facts), [], preferences.units, toolsAhead(open));
       return new Map(
         lines.flatMap(({ label, figure, word }) =>
           figure === null ? [] : [[label, { text: figure, word }]],

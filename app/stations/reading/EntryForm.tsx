@@ -20,6 +20,7 @@ import { type FieldErrors, validateForm } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Keypad } from "../../ui/Keypad.tsx";
 import { Radios } from "../../ui/Radios.tsx";
+import { Send } from "../../ui/Send.tsx";
 import { toast } from "../../ui/toast.ts";
 import { Conditions, useConditions } from "./Conditions.tsx";
 import { KeepReadingDto, KeepSectionsDto } from "./entry.dto.ts";
@@ -116,9 +117,9 @@ export function EntryForm({ row, preferences, action }: Props) {
       )}
       {row.kind === "choice" ? (
         <Choices row={row} text={text} onChoose={retype}>
-          <button type="submit" className="key-main min-h-12" disabled={busy}>
+          <Send busy={busy} className="key-main min-h-12">
             Save
-          </button>
+          </Send>
         </Choices>
       ) : (
         <div className="grid grid-cols-[1fr_auto] gap-2 max-sm:grid-cols-1">
@@ -134,9 +135,9 @@ export function EntryForm({ row, preferences, action }: Props) {
             placeholder={`like ${row.example}`}
             className="min-h-12 w-full min-w-0 scroll-mt-80 scroll-mb-16 max-lg:scroll-mt-2 max-sm:scroll-mb-[340px] rounded-[3px] border-2 border-dye bg-sheet px-3 text-[22px] font-[650] placeholder:font-normal placeholder:text-soft"
           />
-          <button type="submit" className="key-main min-h-12 max-sm:hidden" disabled={busy}>
+          <Send busy={busy} className="key-main min-h-12 max-sm:hidden">
             Save
-          </button>
+          </Send>
         </div>
       )}
       {(row.kind !== "choice" || errors.text) && (
@@ -154,25 +155,25 @@ export function EntryForm({ row, preferences, action }: Props) {
       {row.faces && <Faces faces={row.faces} onType={retype} />}
       {row.kind !== "choice" && (
         <Keypad style={row.style} text={text} onType={retype}>
-          <button type="submit" className="key-main min-h-12 text-[18px]" disabled={busy}>
+          <Send busy={busy} className="key-main min-h-12 text-[18px]">
             Save
-          </button>
+          </Send>
         </Keypad>
       )}
       {row.kind !== "sections" && row.kind !== "choice" && (
         <div className="flex flex-wrap items-center gap-2">
-          <button type="submit" name="after" value="again" className="key" disabled={busy}>
+          <Send busy={busy} name="after" value="again" className="key">
             Save, read it again
-          </button>
+          </Send>
           <span className="text-small text-soft">Repeats give a mean and a spread.</span>
         </div>
       )}
       {row.alters && <Altered alters={row.alters} set={advised !== ""} />}
       <Way ways={row.ways} instrument={instrument} onChoose={setInstrument} />
       {errors.sure && (
-        <button type="submit" name="sure" value="yes" className="key min-h-12 text-left" disabled={busy}>
+        <Send busy={busy} name="sure" value="yes" className="key min-h-12 text-left">
           {errors.sure} Save it so
-        </button>
+        </Send>
       )}
       {(asksReason || errors.reason) && <TextField name="reason" label="Reason" problem={errors.reason} />}
       <Person name={preferences.person} problem={errors.person} />
@@ -305,7 +306,7 @@ function Way({
   return (
     <Radios
       name="instrument"
-      label="Come by with"
+      label="How you know it"
       value={instrument}
       choices={ways}
       onChoose={onChoose}

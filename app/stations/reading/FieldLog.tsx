@@ -4,6 +4,7 @@ import { TakeBack } from "../../entry/TakeBack.tsx";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import type { Preferences } from "../../session/preferences.server.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
+import { Send } from "../../ui/Send.tsx";
 import type { CommonView, LogRow, StationView } from "../judging/station-view.ts";
 import { StaleList } from "./StaleList.tsx";
 
@@ -117,9 +118,9 @@ function Record({
         {children(errors)}
         <TextField name="person" label="Who" defaultValue={person} problem={errors.person} />
         {errors.form && <p className="problem">{errors.form}</p>}
-        <button type="submit" className="key-main" disabled={fetcher.state !== "idle"}>
+        <Send busy={fetcher.state !== "idle"} className="key-main">
           Record it
-        </button>
+        </Send>
       </fetcher.Form>
     </details>
   );

@@ -84,7 +84,7 @@ export function ClosedReading({ row, href, roomy, waits }: ClosedProps) {
       to={href}
       preventScrollReset
       data-reading={row.target}
-      className="grid min-h-11 grid-cols-[26px_1fr_auto_112px] items-center gap-x-2.5 py-1 no-underline hover:bg-hair max-sm:grid-cols-[26px_1fr_auto]"
+      className="grid min-h-11 grid-cols-[26px_minmax(88px,1fr)_auto_112px] items-center gap-x-2.5 py-1 no-underline hover:bg-hair max-sm:grid-cols-[26px_minmax(88px,1fr)_auto]"
     >
       <Letter letter={row.letter} />
       <span className="leading-tight">{row.label}</span>

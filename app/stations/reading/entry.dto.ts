@@ -24,7 +24,7 @@ class StampedDto {
   @Reads<StampedDto>((text) => (isFieldUnit(text) ? null : "Choose the units of the field."))
   style!: FieldUnit;
 
-  @IsIn(INSTRUMENTS, { message: "Say what the value was come by with." })
+  @IsIn(INSTRUMENTS, { message: "Say how you know the value." })
   instrument!: Instrument;
 
   @Length(1, 60, { message: "Say who read it." })

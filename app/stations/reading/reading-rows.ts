@@ -3,7 +3,6 @@ import {
   type Choice,
   type Dimension,
   type DimensionKey,
-  isOfWork,
   SECTIONS_LETTER,
   type StationKey,
 } from "../../../core/dimension/catalogue.ts";
@@ -88,7 +87,7 @@ export function readingRows(
 ): ReadingRow[] {
   const working = works(rig);
   const rows = askedOf(rig)
-    .filter((entry) => entry.station === station && (working || !isOfWork(entry)))
+    .filter((entry) => entry.station === station)
     .map((entry) => ({ ...readingRow(entry, rig, units, stales), due: dues.get(entry.key) ?? null }));
   return subjectOf(station)?.measured?.sections && working && guidedBy(rig).sections
     ? [...rows, sectionsRow(rig, units)]

@@ -2,15 +2,16 @@ import { useEffect, useState } from "react";
 import { type UseFormRegisterReturn, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { v4 as uuid } from "uuid";
 import { widthsAgree } from "../../../core/finding/widths.ts";
-import { parseLength, printLength } from "../../../core/quantity/length.ts";
+import { behindLabel, parseLength, printLength } from "../../../core/quantity/length.ts";
 import { sectionSum, splitEvenly } from "../../../core/rig/sections.ts";
 import { countIn, mirror, moveBoundary, unlike } from "../../../core/subjects/tool/layout.ts";
 import { draftOf } from "../../entry/draft.ts";
 import { Left } from "../../entry/Left.tsx";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import { problemOf, resolveBy } from "../../entry/wrong.ts";
-import { formWith, validateForm } from "../../session/validate.ts";
+import { formWith, validateForm, wrongIn } from "../../session/validate.ts";
 import { Field } from "../../ui/Field.tsx";
+import { Send } from "../../ui/Send.tsx";
 import { Strip } from "./Strip.tsx";
 import { KeepLayoutDto, readRows, type TypedSection } from "./sections.dto.ts";
 import type { SectionsView } from "./sections-view.server.ts";
@@ -24,6 +25,7 @@ type Typed = { rows: TypedSection[]; person: string };
 /** The sections as a table and as a drawing: what is changed in one is changed in the other. */
 export function SectionTable({ view, action, person }: Props) {
   const { style, width, spacing } = view;
+  const unit = behindLabel(style);
   const [chosen, setChosen] = useState<number | null>(null);
   const { fetcher, errors: sent, kept, submit } = useOutcome(action);
   const layoutOf = ({ rows, person }: Typed) => ({
@@ -39,7 +41,7 @@ export function SectionTable({ view, action, person }: Props) {
     resolver: resolveBy((typed) => {
       const checked = validateForm(KeepLayoutDto, formWith(layoutOf(typed)));
       const read = readRows(typed.rows, style);
-      return { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
+      return wrongIn(checked, read);
     }),
   });
   const { fields, append, remove, replace } = useFieldArray({ control, name: "rows" });
@@ -119,11 +121,11 @@ export function SectionTable({ view, action, person }: Props) {
             <thead>
               <tr className="border-b-2 border-ink">
                 <th className="w-9 py-1 font-semibold">No.</th>
-                <th className="py-1 font-semibold">Width</th>
+                <th className="py-1 font-semibold">Width{unit}</th>
                 <th className="px-2 py-1 font-semibold">
                   {view.spacing ? (view.rowWord === "row" ? "Rows" : "Nozzles") : ""}
                 </th>
-                <th className="py-1 font-semibold">Ahead, − behind</th>
+                <th className="py-1 font-semibold">Ahead, − behind{unit}</th>
                 <th className="py-1 font-semibold">Own product</th>
                 <th className="w-20" />
               </tr>
@@ -179,9 +181,9 @@ export function SectionTable({ view, action, person }: Props) {
           <Field label="Measured by" problem={problem("person")}>
             <input {...register("person")} className="field" autoComplete="name" />
           </Field>
-          <button type="submit" className="key-main" disabled={fetcher.state !== "idle"}>
+          <Send busy={fetcher.state !== "idle"} className="key-main">
             Save the sections
-          </button>
+          </Send>
         </div>
         {problem("form") && <p className="problem">{problem("form")}</p>}
       </form>
@@ -307,11 +309,11 @@ function Makers({
       <button type="button" className="key" disabled={count < 2} onClick={onMirror}>
         Mirror left to right
       </button>
-      <div className="flex flex-wrap items-end gap-1.5">
+      <div className="flex flex-wrap items-end gap-3">
         <Field label={`${rowWord === "nozzle" ? "Nozzles" : "Rows"} in each, like 8 6 6 8`}>
           <input className="field w-40" value={counts} onChange={(event) => setCounts(event.target.value)} />
         </Field>
-        <Field label="apart">
+        <Field label={`Apart${behindLabel(style)}`}>
           <input className="field w-24" value={each} onChange={(event) => setEach(event.target.value)} />
         </Field>
         <button

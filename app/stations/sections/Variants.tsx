@@ -2,6 +2,8 @@ import { useState } from "react";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import { useChecked } from "../../session/use-checked.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
+import { Folded } from "../../ui/Folded.tsx";
+import { Send } from "../../ui/Send.tsx";
 import { NewVariantDto, VARIANT_WAYS } from "./sections.dto.ts";
 import type { SectionsView } from "./sections-view.server.ts";
 
@@ -63,10 +65,7 @@ function NewVariant({ view, action, person }: Props) {
     ([key]) => (key !== "first" && key !== "second") || view.hasRows,
   );
   return (
-    <details>
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-dye">
-        Set up another variant
-      </summary>
+    <Folded summary="Set up another variant">
       <fetcher.Form
         method="post"
         action={action}
@@ -113,11 +112,11 @@ function NewVariant({ view, action, person }: Props) {
           </>
         )}
         <TextField name="person" label="Set up by" defaultValue={person} problem={errors.person} />
-        <button type="submit" className="key-main self-end" disabled={fetcher.state !== "idle"}>
+        <Send busy={fetcher.state !== "idle"} className="key-main self-end">
           Set it up
-        </button>
+        </Send>
         {errors.form && <p className="problem col-span-2">{errors.form}</p>}
       </fetcher.Form>
-    </details>
+    </Folded>
   );
 }

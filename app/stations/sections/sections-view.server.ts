@@ -6,8 +6,7 @@ import { trackSpacing } from "../../../core/rig/chain.ts";
 import { givenSections, type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { countSections, sectionSum } from "../../../core/rig/sections.ts";
 import { linesThen } from "../../../core/subjects/tool/lines.ts";
-import { rigFacts } from "../../../data/facts.ts";
-import { variantsOf } from "../../../data/variants.ts";
+import { factsByVariant } from "../../../data/facts.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import type { TypedSection } from "./sections.dto.ts";
 
@@ -43,11 +42,7 @@ export function sectionsView(open: OpenRig): SectionsView {
   const bare = (metres: number) => printLength(metres, style, { bare: true });
   const { values, attachment } = resolved;
   const sections = givenSections(resolved);
-  const kinds = [null, ...variantsOf(db, rig.implement.id)];
-  const each = kinds.map((variant) => ({
-    variant,
-    rig: resolveRig(rigFacts(db, { ...rig, variant })),
-  }));
+  const each = factsByVariant(db, rig).map(({ facts, ...rest }) => ({ ...rest, rig: resolveRig(facts) }));
   return {
     rows: (sections?.widths ?? []).map((width, at) => {
       const part = sections!.parts[at];
@@ -61,10 +56,10 @@ export function sectionsView(open: OpenRig): SectionsView {
     width: values["tool.width"].value,
     spacing: values["rows.spacing"].value,
     rowWord: isBuiltOn(attachment) || values["tool.kind"].choice === "sprayer" ? "nozzle" : "row",
-    variants: each.map(({ variant, rig: then }) => ({
+    variants: each.map(({ variant, now, rig: then }) => ({
       id: variant?.id ?? null,
       name: variant?.name ?? "Whole",
-      now: (rig.variant?.id ?? null) === (variant?.id ?? null),
+      now,
       width: lengthOr(then.values["tool.width"].value, style),
       sections: sectionsWords(then, style),
       spacing: lengthOr(trackSpacing(then).total, style),

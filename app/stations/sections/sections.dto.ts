@@ -59,7 +59,7 @@ export class KeepLayoutDto {
   @Reads<KeepLayoutDto>((text) => (rowsIn(text) ? null : "The table was not understood."))
   rows!: string;
 
-  @IsIn(INSTRUMENTS, { message: "Say what the widths were come by with." })
+  @IsIn(INSTRUMENTS, { message: "Say how you know the widths." })
   instrument!: Instrument;
 
   @Length(1, 60, { message: "Say who read it." })

@@ -5,6 +5,7 @@ import { v4 as uuid } from "uuid";
 import { useSigned } from "../../entry/signed.tsx";
 import { throwAway, useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
 import { TextField } from "../../ui/Field.tsx";
+import { Folded } from "../../ui/Folded.tsx";
 import { toast } from "../../ui/toast.ts";
 import type { SequenceView, StepRow } from "./sequences-view.server.ts";
 import { useAwake } from "./use-awake.ts";
@@ -202,10 +203,7 @@ function Ways({ view, keep }: { view: SequenceView; keep: Keep }) {
             </button>
           </div>
         ))}
-      <details>
-        <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-dye">
-          Give this run up
-        </summary>
+      <Folded summary="Give this run up">
         <div className="flex flex-wrap items-end gap-2">
           <TextField label="Why" name="why" value={why} onChange={(event) => setWhy(event.target.value)} />
           <button
@@ -219,7 +217,7 @@ function Ways({ view, keep }: { view: SequenceView; keep: Keep }) {
         <p className="text-small text-soft">
           The machine stays as it is: make it safe before anybody walks away.
         </p>
-      </details>
+      </Folded>
     </section>
   );
 }

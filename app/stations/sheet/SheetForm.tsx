@@ -6,7 +6,7 @@ import { useKeep } from "../../entry/use-keep.ts";
 import { askedIn } from "../../offline/queue.ts";
 import { useWaiting, WAITS_HERE } from "../../offline/use-waiting.ts";
 import type { FieldErrors } from "../../session/validate.ts";
-import { validateForm } from "../../session/validate.ts";
+import { validateForm, wrongIn } from "../../session/validate.ts";
 import { Field, SelectField } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
 import { toast } from "../../ui/toast.ts";
@@ -50,7 +50,7 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
     const form = new FormData(element);
     const checked = validateForm(KeepSheetDto, form);
     const read = readSheet(form, hung);
-    const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
+    const found = wrongIn(checked, read);
     const refuse = (wrong: FieldErrors) => {
       setErrors(wrong);
       element.querySelector<HTMLElement>(`[name="${CSS.escape(Object.keys(wrong)[0]!)}"]`)?.focus();
@@ -93,7 +93,7 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
       <div className="no-print sticky bottom-0 grid grid-cols-[230px_1fr_auto] items-end gap-2 border-t-2 border-ink bg-paper py-3 max-sm:grid-cols-2">
         <SelectField
           name="instrument"
-          label="Come by with"
+          label="How you know it"
           choices={[
             ["tape", "Tape, scale or a look"],
             ["book", "Book"],

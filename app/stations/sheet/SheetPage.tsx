@@ -58,11 +58,11 @@ export function SheetPage({ loaderData, actionData }: Route.ComponentProps) {
           </a>
           <Form method="post" encType="multipart/form-data" className="flex items-end gap-2">
             <label className="grid gap-1">
-              Filled in a spreadsheet (CSV)
+              Sheet filled in a spreadsheet (CSV)
               <input type="file" name="sheet" accept=".csv,text/csv" className="field py-2" />
             </label>
             <button type="submit" className="key">
-              Take it in
+              Import
             </button>
           </Form>
         </div>

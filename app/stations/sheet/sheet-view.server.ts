@@ -1,4 +1,4 @@
-import { type Choice, type Dimension, dimension, isOfWork } from "../../../core/dimension/catalogue.ts";
+import { type Choice, type Dimension, dimension } from "../../../core/dimension/catalogue.ts";
 import { CONDITIONS } from "../../../core/dimension/condition.ts";
 import {
   type FieldUnit,
@@ -12,7 +12,6 @@ import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { works } from "../../../core/rig/whole.ts";
 import type { Subject } from "../../../core/subject/subject.ts";
 import { SUBJECTS } from "../../../core/subjects/index.ts";
 import { lackingToCouple } from "../../../core/subjects/lacking.ts";
@@ -81,11 +80,10 @@ export function sheetTopics(
   }
   const lacking = sheet === LACKING.couple ? new Set(lackingToCouple(whole, index)) : null;
   const { stations } = sheetKinds().find(({ key }) => key === sheet)!;
-  const working = works(rig);
   const topics: { topic: string; rows: SheetRow[] }[] = [];
   for (const entry of askedOf(rig)) {
     const on = lacking ? lacking.has(entry.key) : stations.includes(entry.station);
-    if (!on || (!working && isOfWork(entry))) continue;
+    if (!on) continue;
     const row = rowOf(entry, rig, units);
     const last = topics.at(-1);
     if (last?.topic === entry.topic) last.rows.push(row);

@@ -19,7 +19,7 @@ export class KeepSheetDto {
   @IsUUID(undefined, { message: "This sheet has no number of its own." })
   id!: string;
 
-  @IsIn(INSTRUMENTS, { message: "Say what the values were come by with." })
+  @IsIn(INSTRUMENTS, { message: "Say how you know the values." })
   instrument!: Instrument;
 
   @Length(1, 60, { message: "Say who read them." })

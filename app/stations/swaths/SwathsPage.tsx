@@ -32,6 +32,20 @@ export function SwathsPage({ loaderData: { frame, view } }: Route.ComponentProps
             {view.verdict}
           </p>
         )}
+        {view.even.length > 0 && (
+          <section aria-label="Fields that come out even" className="grid gap-1" data-even>
+            <h2 className="border-b-2 border-ink pb-1">Fields that come out even</h2>
+            <ul className="grid grid-cols-2 gap-x-6 max-sm:grid-cols-1">
+              {view.even.map(({ passes, width }) => (
+                <li key={passes} className="flex justify-between border-b border-hair py-1.5">
+                  <span>{passes} passes</span>
+                  <b className="font-[650]">{width}</b>
+                </li>
+              ))}
+            </ul>
+            <p className="text-small text-soft">One working width, and a line spacing for each pass more.</p>
+          </section>
+        )}
         {view.plans.map((plan) => (
           <Plan key={plan.school} plan={plan} />
         ))}

@@ -21,19 +21,37 @@ export type SwathsView = {
   tool: string;
   verdict: string;
   plans: PlanView[];
+  /** fields that so many passes cover with nothing left over */
+  even: { passes: number; width: string }[];
 };
+
+/** So many passes are shown with the field they cover, before a width was typed. */
+const EVEN = [2, 4, 6, 8, 10, 15, 20, 30, 40, 60];
 
 /** The field's width as it was typed; empty where nobody typed one yet. */
 export function swathsView(rig: ResolvedRig, typed: string, units: Units): SwathsView {
   const style = units.tape;
   const width = rig.values["tool.width"].value;
   const spacing = trackSpacing(rig).total;
-  const base: SwathsView = { field: typed, problem: null, missing: null, tool: "", verdict: "", plans: [] };
+  const base: SwathsView = {
+    field: typed,
+    problem: null,
+    missing: null,
+    tool: "",
+    verdict: "",
+    plans: [],
+    even: [],
+  };
   if (width === null || spacing === null || spacing <= 0)
     return { ...base, missing: "Working width and overlap are not read yet: give them at the tool." };
   const sections = givenSections(rig)?.widths ?? [];
   const tool = `${printLength(width, style)} wide, lines ${printLength(spacing, style)} apart, ${sections.length || "no"} sections`;
-  if (typed.trim() === "") return { ...base, tool };
+  if (typed.trim() === "")
+    return {
+      ...base,
+      tool,
+      even: EVEN.map((passes) => ({ passes, width: printLength(width + (passes - 1) * spacing, style) })),
+    };
   const read = parseLength(typed, style);
   if (!read.ok) return { ...base, tool, problem: read.problem };
   const field = read.value.metres;

@@ -4,7 +4,7 @@ import { v4 as uuid } from "uuid";
 import { useKeep } from "../../entry/use-keep.ts";
 import { askedIn } from "../../offline/queue.ts";
 import type { Route } from "../../routes/+types/told";
-import { type FieldErrors, validateForm } from "../../session/validate.ts";
+import { type FieldErrors, validateForm, wrongIn } from "../../session/validate.ts";
 import { Field } from "../../ui/Field.tsx";
 import { GradeMark } from "../../ui/Grade.tsx";
 import { toast } from "../../ui/toast.ts";
@@ -69,7 +69,7 @@ function ToldForm({ rows, keys, width, hung, action, person }: FormProps) {
     const form = new FormData(element);
     const checked = validateForm(KeepToldDto, form);
     const read = readTold(form, keys, hung, width);
-    const found = { ...(checked.ok ? {} : checked.errors), ...(read.ok ? {} : read.errors) };
+    const found = wrongIn(checked, read);
     const refuse = (wrong: FieldErrors) => {
       setErrors(wrong);
       element.querySelector<HTMLElement>(`[name="${CSS.escape(Object.keys(wrong)[0]!)}"]`)?.focus();
@@ -106,7 +106,7 @@ function ToldForm({ rows, keys, width, hung, action, person }: FormProps) {
 }
 
 function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
-  const { key, label, fromTo, style, unit, told, read, edge } = row;
+  const { key, label, fromTo, style, unit, told, read, edge, choices } = row;
   const [from, setFrom] = useState("offset");
   return (
     <li className="grid gap-1 border-b border-hair py-2" data-told={key} data-telling={row.kind}>
@@ -116,7 +116,7 @@ function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
           <span className="block text-small text-soft">{fromTo}</span>
         </span>
         <span className="leading-snug">
-          <span className="block text-small text-soft">read off it</span>
+          <span className="block text-small text-soft">our reading</span>
           {read ? (
             <>
               <b>{read.text}</b> <GradeMark grade={read.grade} />
@@ -129,14 +129,31 @@ function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
           <span className="text-small text-soft">
             {["it tells", edge && from !== "offset" ? edge : unit].filter(Boolean).join(", ")}
           </span>
-          <input
-            name={toldName(key)}
-            aria-label={`${label}, as it tells`}
-            aria-invalid={problem !== undefined}
-            className="field"
-            autoComplete="off"
-            placeholder={told?.text ?? ""}
-          />
+          {choices ? (
+            <select
+              name={toldName(key)}
+              aria-label={`${label}, as it tells`}
+              className="field"
+              aria-invalid={problem !== undefined}
+              defaultValue=""
+            >
+              <option value="" />
+              {choices.map((each) => (
+                <option key={each.key} value={each.key}>
+                  {each.label}
+                </option>
+              ))}
+            </select>
+          ) : (
+            <input
+              name={toldName(key)}
+              aria-label={`${label}, as it tells`}
+              aria-invalid={problem !== undefined}
+              className="field"
+              autoComplete="off"
+              placeholder={told?.text ?? ""}
+            />
+          )}
           <input type="hidden" name={toldUnit(key)} value={style} />
           {edge && <input type="hidden" name={EDGE_UNIT} value={edge} />}
           {edge && (
@@ -158,14 +175,15 @@ function Row({ row, problem }: { row: ToldRow; problem: string | undefined }) {
       </div>
       {problem && <p className="problem">{problem}</p>}
       <p className="flex flex-wrap items-center gap-x-3 leading-snug">
-        <span className={TONES[row.kind]}>
-          {told && `${told.text}: `}
-          {row.says}.
-        </span>
+        {told && (
+          <span className={TONES[row.kind]}>
+            {told.text}: {row.says}.
+          </span>
+        )}
         {told && <span className="text-small text-soft">Read off by {told.who}</span>}
         {(row.kind === "alone" || row.kind === "differs") && (
           <Link to={row.href} className="inline-grid min-h-11 place-items-center font-bold text-dye">
-            Tape it
+            {choices ? "Enter it" : "Tape it"}
           </Link>
         )}
       </p>

@@ -1,5 +1,12 @@
 import type { Dimension } from "../../../core/dimension/catalogue.ts";
-import { type FieldUnit, fieldUnit, printEntry, unitWord } from "../../../core/dimension/entry.ts";
+import {
+  type FieldUnit,
+  fieldUnit,
+  printEntry,
+  printReading,
+  unitWord,
+} from "../../../core/dimension/entry.ts";
+import type { Choice } from "../../../core/dimension/entry-type.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
 import { keysTold, type Telling, tellingOf, tellsOf } from "../../../core/rig/told.ts";
 import { rigAddress } from "../frame/address.ts";
@@ -13,6 +20,8 @@ export type ToldRow = {
   style: FieldUnit;
   /** as it stands over the field; nothing where things are counted */
   unit: string;
+  /** what may be chosen; null where it is a figure */
+  choices: readonly Choice[] | null;
   /** the unit of a distance from an edge of the width, where it may be told as one */
   edge: FieldUnit | null;
   /** what it told last, and who read that off; null while it told nothing */
@@ -39,15 +48,19 @@ export function viewTold(open: OpenRig) {
       fromTo: entry.fromTo,
       style: fieldUnit(entry, units),
       unit: unitWord(entry, units),
+      choices: entry.choices,
       edge: entry.key === "tool.lateral" ? units.tape : null,
       told:
         telling.kind === "untold"
           ? null
           : {
-              text: printEntry(entry, telling.told.value, units),
+              text: printReading(entry, telling.told, units),
               who: `${telling.told.person}, ${moment(telling.told.at)}`,
             },
-      read: reading && value !== null ? { text: printEntry(entry, value, units), grade } : null,
+      read:
+        reading && value !== null
+          ? { text: printReading(entry, { value, rawText: reading.rawText }, units), grade }
+          : null,
       kind: telling.kind,
       says: saysOf(entry, telling, units),
       href: rigAddress(rig.id, entry.station, { at: entry.key, tool }),
@@ -73,6 +86,8 @@ function saysOf(entry: Dimension, telling: Telling, units: OpenRig["preferences"
     case "same":
       return "confirmed by what was read";
     case "differs":
+      if (telling.by === null)
+        return "another than was read: change it on the implement's own page, or look again";
       return `${printEntry({ ...entry, sides: null }, Math.abs(telling.by), units)} ${telling.by > 0 ? "more" : "less"} than was read: change it on the implement's own page, or tape again`;
   }
 }

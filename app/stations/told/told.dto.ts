@@ -44,15 +44,17 @@ export function readTold(
     const given = form.get(toldName(key));
     const text = typeof given === "string" ? given.trim() : "";
     if (text === "") continue;
+    const entry = dimension(key, hung);
     const fromEdge = key === "tool.lateral" && (edge === "left" || edge === "right");
-    const unit = form.get(fromEdge ? EDGE_UNIT : toldUnit(key));
+    // A choice has no unit.
+    const unit = entry.kind === "choice" ? "m" : form.get(fromEdge ? EDGE_UNIT : toldUnit(key));
     if (!isFieldUnit(unit)) {
       errors[toldName(key)] = "The unit of the field was not understood.";
       continue;
     }
     const read = fromEdge
       ? readEdge(text, unit, edge, lines.find((each) => each.key === "tool.width")?.value ?? width)
-      : parseEntry(dimension(key, hung), text, unit);
+      : parseEntry(entry, text, unit);
     if (read.ok) lines.push({ key, value: read.value.value, rawText: text });
     else errors[toldName(key)] = read.problem;
   }

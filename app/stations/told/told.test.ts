@@ -36,6 +36,50 @@ describe("the page of what an implement tells", () => {
     expect((await page()).sum).toBe("1 of 2 figures would mislead the terminal.");
   });
 
+  it("has what a planter is built with, held against what was looked at; a drill is not asked for it", async () => {
+    expect((await page()).rows.map(({ key }) => key)).not.toContain("tool.downforce");
+    const planter = { rigId: "11" };
+    const told = async () => (await ask(loader, "/rigs/11/told", planter)).view.rows;
+    const one = async (key: string) => (await told()).find((each) => each.key === key)!;
+    const sendTo = (fields: Record<string, string>) =>
+      submit(
+        keepAction,
+        "/rigs/11/keep",
+        { id: randomUUID(), person: "Mira", measuredAt: "", ...fields },
+        planter,
+      );
+    expect((await told()).map(({ key }) => key)).toEqual(
+      expect.arrayContaining(["tool.downforce", "tool.hoppers", "tool.liquid", "tool.products"]),
+    );
+    const choice = { intent: "keep-told", "t-tool.hoppers": "bulk", "t-tool.products": "2" };
+    expect(
+      refusal(await sendTo({ ...choice, "t-tool.hoppers": "barrel", "u-tool.products": "m" })).errors,
+    ).toEqual({
+      "t-tool.hoppers": expect.stringContaining("Choose one"),
+    });
+    await sendTo({ ...choice, "u-tool.products": "m" });
+    expect(await one("tool.hoppers")).toMatchObject({
+      kind: "alone",
+      told: { text: "Bulk fill, blown to the rows" },
+    });
+    expect(await one("tool.products")).toMatchObject({ kind: "alone", told: { text: "2" } });
+    await sendTo({
+      intent: "keep-reading",
+      dimension: "tool.hoppers",
+      hangs: "drawn",
+      tool: "planter",
+      text: "row",
+      style: "m",
+      sitting: randomUUID(),
+      instrument: "tape",
+      conditions: "",
+    });
+    expect(await one("tool.hoppers")).toMatchObject({
+      kind: "differs",
+      says: expect.stringContaining("another than was read"),
+    });
+  });
+
   it("takes a place from the left edge of the width that is told with it", async () => {
     await send({
       "t-tool.width": "4.00",

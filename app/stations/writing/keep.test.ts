@@ -85,7 +85,7 @@ describe("keeping a reading", () => {
     ["text", { text: "" }, "Nothing was typed"],
     ["dimension", { dimension: "toString" }, "no such reading"],
     ["style", { style: "furlongs" }, "units of the field"],
-    ["instrument", { instrument: "file" }, "come by with"],
+    ["instrument", { instrument: "file" }, "how you know"],
     ["person", { person: "  " }, "who read it"],
     ["person", { person: "x".repeat(61) }, "who read it"],
     ["id", { id: "1" }, "number of its own"],

@@ -4,6 +4,18 @@ import type { Outcome } from "../../session/outcome.ts";
 import { keepWeights } from "../balance/keep-weights.server.ts";
 import { keepDriven, keepTerminal } from "../field/keep-field.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
+import { keepAdjuster, keepLearnt, keepMap, keepSettings } from "../ground/keep-ground.server.ts";
+import {
+  keepAsBefore,
+  keepBegunStrip,
+  keepLearntAmount,
+  keepMended,
+  keepReached,
+  keepRunStrip,
+  keepSchool,
+  keepSeen,
+  keepTurned,
+} from "../ground/keep-strip.server.ts";
 import { keepCoupling, keepTicked } from "../hookup/keep-hookup.server.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "../hoses/keep-hoses.server.ts";
 import { keepRung } from "../ladder/ladder.server.ts";
@@ -52,6 +64,19 @@ const WRITES: Record<string, Write> = {
   "new-variant": keepVariant,
   "choose-variant": keepChosen,
   drive: keepDriven,
+  "keep-map": keepMap,
+  "set-adjusters": keepSettings,
+  "add-adjuster": keepAdjuster,
+  "learn-effect": keepLearnt,
+  "begin-strip": keepBegunStrip,
+  "keep-look": keepSeen,
+  "turned-as-said": keepTurned,
+  "learn-amount": keepLearntAmount,
+  "keep-preset": keepReached,
+  "set-as-kept": keepAsBefore,
+  "follow-school": keepSchool,
+  "run-strip": keepRunStrip,
+  mend: keepMended,
 };
 
 /** Carries out what a form asks for. Nothing is written unless all of it is right. */

@@ -37,7 +37,7 @@ export function TyresSection({ axles, tyres, errors }: Props) {
               name="tyreId"
               label={label}
               choices={[
-                ["", "not told"],
+                ["", "not entered"],
                 ...tyres.map(({ id, label }): [string, string] => [String(id), label]),
               ]}
               defaultValue={tyreId}

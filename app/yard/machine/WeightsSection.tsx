@@ -18,7 +18,7 @@ export function WeightsSection({ weights, units, axle, errors }: Props) {
       <h2 className="border-b-2 border-ink pb-1">Weights there are for it</h2>
       {weights.length === 0 && (
         <p className="py-2 text-soft">
-          None told. The balance station can only say what is missing, not which weights to take.
+          None entered. The balance station can only say what is missing, not which weights to take.
         </p>
       )}
       <ul>

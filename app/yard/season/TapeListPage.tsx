@@ -45,14 +45,15 @@ export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
               </tr>
             </thead>
             <tbody>
-              {rows.map(({ letter, label, fromTo, before, now }) => (
+              {rows.map(({ letter, label, of, fromTo, before, now }) => (
                 <tr
-                  key={letter + label}
+                  key={letter + label + of}
                   className="break-inside-avoid border-b border-line align-top print:text-[13px] print:leading-tight"
                 >
                   <td className="py-1.5 print:py-0.5 font-bold">{letter}</td>
-                  <td className="py-1.5 print:py-0.5 leading-snug">
-                    <b className="font-[650]">{label}</b>, {fromTo}
+                  <td className="py-1.5 pr-3 print:py-0.5 leading-snug">
+                    <b className="font-[650]">{label}</b>
+                    {of && ` of ${of}`}, {fromTo}
                     {before && <span className="block text-small">Before: {before}</span>}
                   </td>
                   <td className="py-1.5 print:py-0.5">{now}</td>

@@ -22,7 +22,7 @@ export function TrafficPage({ loaderData: { preferences, view } }: Route.Compone
       <div className="grid grid-cols-[340px_1fr] gap-8 max-sm:grid-cols-1">
         <Form className="grid content-start gap-1">
           <h2 className="border-b-2 border-ink pb-1">Tools that share the field</h2>
-          {view.tools.map(({ id, label, rig, chosen }) => (
+          {view.tools.map(({ id, label, rig, spacing, chosen }) => (
             <label
               key={id}
               className="flex min-h-11 cursor-pointer items-center gap-2 border-b border-hair leading-snug"
@@ -36,6 +36,7 @@ export function TrafficPage({ loaderData: { preferences, view } }: Route.Compone
               />
               <span>
                 {label} <span className="text-small text-soft">{rig}</span>
+                <span className="block text-small text-soft">{spacing}</span>
               </span>
             </label>
           ))}

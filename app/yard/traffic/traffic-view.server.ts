@@ -11,7 +11,8 @@ import { machineName } from "../../../data/whole.ts";
 import { rigAddress } from "../../stations/frame/address.ts";
 
 export type TrafficView = {
-  tools: { id: number; label: string; rig: string; chosen: boolean }[];
+  /** `spacing`: how far apart its lines are, in words */
+  tools: { id: number; label: string; rig: string; spacing: string; chosen: boolean }[];
   base: string | null;
   rows: {
     id: number;
@@ -47,10 +48,11 @@ export function trafficView(db: Database, chosen: ReadonlySet<number>, units: Un
   const base = baseOf(picked);
   const length = (metres: number | null) => (metres === null ? "missing" : printLength(metres, units.tape));
   return {
-    tools: known.map(({ part }) => ({
+    tools: known.map(({ part, rig }) => ({
       id: part.couplingId,
       label: machineName(part.implement),
       rig: part.name,
+      spacing: lines(trackSpacing(rig).total, units),
       chosen: chosen.has(part.couplingId),
     })),
     base: base && `${base.name}, ${length(base.spacing)}`,
@@ -68,4 +70,8 @@ export function trafficView(db: Database, chosen: ReadonlySet<number>, units: Un
         }))
       : [],
   };
+}
+
+function lines(spacing: number | null, { tape }: Units): string {
+  return spacing === null ? "line spacing not known" : `lines ${printLength(spacing, tape)} apart`;
 }

@@ -1,0 +1,61 @@
+import { isOfCarrier } from "../../../core/dimension/catalogue.ts";
+import { CONDITIONS } from "../../../core/dimension/condition.ts";
+import { printEntry } from "../../../core/dimension/entry.ts";
+import type { Units } from "../../../core/quantity/units.ts";
+import { askedOf } from "../../../core/rig/asked.ts";
+import { below } from "../../../core/rig/grade.ts";
+import type { ResolvedRig } from "../../../core/rig/resolve.ts";
+import type { WholeRig } from "../../../core/rig/whole.ts";
+import type { Database } from "../../../data/handle.ts";
+import { byRig, listEveryTool } from "../../../data/rigs.ts";
+import { wholesOf } from "../../../data/whole.ts";
+import { headOf } from "../../stations/frame/rig-view.server.ts";
+
+/** What there is to tape in the yard, rig by rig. */
+export function tapeLists(db: Database, units: Units) {
+  const parts = byRig(
+    listEveryTool(db).filter(({ archivedAt, tractor }) => archivedAt === null && !tractor.practice),
+  );
+  const wholes = wholesOf(db, [...parts.values()].flat());
+  return [...parts]
+    .map(([id, own]) => ({ head: headOf(own), rows: rowsOf(wholes.get(id)!, units) }))
+    .filter(({ rows }) => rows.length > 0);
+}
+
+/** Where several hang on, each line of a tool says of which. */
+function rowsOf(whole: WholeRig, units: Units) {
+  return whole.parts.flatMap(({ rig, name }, index) =>
+    wanted(rig, units, index > 0).map((row) => ({
+      ...row,
+      of: whole.parts.length > 1 && !row.shared ? name : "",
+    })),
+  );
+}
+
+/**
+ * What a person with a tape should read of one tool and, with the first, of what carries it: missing where the rig cannot do
+ * without, doubted, stale, or never taped though guidance or the hitch is reckoned with it.
+ */
+function wanted(rig: ResolvedRig, units: Units, toolOnly: boolean) {
+  const { values } = rig;
+  return askedOf(rig)
+    .filter(({ key, sigma, whenMissing, subject, kind }) => {
+      if (toolOnly && isOfCarrier({ subject })) return false;
+      const { grade, doubt, stale } = values[key];
+      if (grade === "missing") return whenMissing !== "quiet";
+      return (
+        doubt !== null || stale !== null || (below(grade, "taped") && sigma.book > 0 && kind !== "measure")
+      );
+    })
+    .map((entry) => {
+      const { value, grade, stale } = values[entry.key];
+      return {
+        letter: entry.letter,
+        label: entry.label,
+        shared: isOfCarrier(entry),
+        fromTo: entry.fromTo,
+        before: entry.conditions.map((key) => CONDITIONS[key].toLowerCase()).join(", "),
+        now: value === null ? "missing" : `${printEntry(entry, value, units)}, ${stale ? "stale" : grade}`,
+      };
+    });
+}
