@@ -13,6 +13,7 @@ export default [
   route("rigs/:rigId/match", "routes/match.tsx"),
   route("rigs/:rigId/hitch", "routes/hitch.tsx"),
   route("rigs/:rigId/ground", "routes/ground.tsx"),
+  route("rigs/:rigId/ground/paper", "routes/ground-paper.tsx"),
   route("rigs/:rigId/hoses", "routes/hoses.tsx"),
   route("rigs/:rigId/hoses/tags", "routes/hose-tags.tsx"),
   route("rigs/:rigId/hoses/tags.pdf", "routes/hose-tags-pdf.ts"),

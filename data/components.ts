@@ -2,11 +2,12 @@
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { Reading } from "../core/rig/facts.ts";
 import { componentFigure, componentKind } from "../core/subjects/components.ts";
-import { writeReading } from "./entries.ts";
+import { READING, writeReading } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { readingsAbout, toReading } from "./live.ts";
-import { aboutsOf, awaySince, settingChanged, type Told } from "./record.ts";
-import { component } from "./schema/index.ts";
+import { prepared } from "./prepared.ts";
+import { aboutsOf, awaySince, newestFirst, settingChanged, standingOf, type Told } from "./record.ts";
+import { component, fact, reading } from "./schema/index.ts";
 
 export type Component = Omit<typeof component.$inferSelect, "archivedAt">;
 export type NewComponent = Pick<Component, "label" | "x" | "y" | "place">;
@@ -78,6 +79,12 @@ export function archiveComponent(db: Database, id: number, away: boolean, by: To
   });
 }
 
+/** Whether a part of this machine was taken off it. */
+export function isTakenOff(db: Database, machineId: number, id: number): boolean {
+  const row = db.select().from(component).where(eq(component.id, id)).get();
+  return row !== undefined && row.machineId === machineId && row.archivedAt !== null;
+}
+
 /** Appends a reading of one part; returns its id. @throws RangeError where its kind has no such figure, or it is out of range */
 export function keepOnComponent(
   db: Database,
@@ -99,5 +106,28 @@ export function componentReadings(db: Database, ids: readonly number[]): Map<num
     const id = row.fact.componentId!;
     found.set(id, [...(found.get(id) ?? []), toReading(row)]);
   }
+  return found;
+}
+
+/** A reading of a part as it once stood: SI, by whom, ISO 8601 UTC. */
+export type Past = { value: number; person: string; at: string };
+
+/** Every reading of one figure of these parts that stands, the newest first, by part. */
+export function componentHistory(db: Database, ids: readonly number[], key: string): Map<number, Past[]> {
+  const found = new Map<number, Past[]>();
+  const query = prepared(db, "history of parts", () =>
+    db
+      .select({ fact, value: reading.value })
+      .from(fact)
+      .innerJoin(reading, eq(reading.seq, fact.seq))
+      .where(standingOf(READING))
+      .orderBy(...newestFirst)
+      .prepare(),
+  );
+  for (const { fact: of, value } of query.all({ abouts: aboutsOf({ component: ids }) }))
+    if (of.topic === key) {
+      const { componentId: id, person, happened: at } = of;
+      found.set(id!, [...(found.get(id!) ?? []), { value, person, at }]);
+    }
   return found;
 }

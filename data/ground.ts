@@ -1,4 +1,5 @@
 /** Depth and level of a tool: its adjusters with where they stand, and what was measured in the ground. */
+import { isDeepStrictEqual } from "node:util";
 import { asc, eq, inArray } from "drizzle-orm";
 import { ADJUSTER } from "../core/subjects/ground/subject.ts";
 import {
@@ -11,10 +12,13 @@ import {
 } from "../core/yard/ground.ts";
 import {
   addComponents,
+  changeComponent,
+  componentHistory,
   componentReadings,
   componentsOf,
   keepOnComponent,
   type NewComponent,
+  type Past,
 } from "./components.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
@@ -64,23 +68,37 @@ export function adjustersOf(db: Database, machineIds: readonly number[]): Map<nu
       .map((row) => [row.componentId, row]),
   );
   const readings = componentReadings(db, ids);
+  const inUse = new Set(ids);
   return new Map(
     [...components].map(([machineId, own]) => [
       machineId,
-      own.flatMap(({ id, label }) => {
+      own.flatMap(({ id, label, x, y }) => {
         const row = rows.get(id);
-        return row ? [toAdjuster(row, label, readings.get(id)?.at(-1)?.value ?? null)] : [];
+        return row
+          ? [among(inUse, toAdjuster(row, { label, x, y }, readings.get(id)?.at(-1)?.value ?? null))]
+          : [];
       }),
     ]),
   );
 }
 
-function toAdjuster(row: Row, label: string, setting: number | null): Adjuster {
+/** With what was taken off nothing is kept equal, and nothing follows it. */
+function among(inUse: ReadonlySet<number>, { pair, master, ...rest }: Adjuster): Adjuster {
+  return {
+    ...rest,
+    pair: pair && inUse.has(pair.id) ? pair : null,
+    master: master !== null && inUse.has(master) ? master : null,
+  };
+}
+
+type Placed = Pick<Adjuster, "label" | "x" | "y">;
+
+function toAdjuster(row: Row, placed: Placed, setting: number | null): Adjuster {
   const { componentId, form, low, high, storage, front, rear, across, measure, amount } = row;
-  const { pairId, difference, learntFrom, how } = row;
+  const { pairId, difference, masterId: master, up, learntFrom, how } = row;
   return {
     id: componentId,
-    label,
+    ...placed,
     form,
     low,
     high,
@@ -88,24 +106,42 @@ function toAdjuster(row: Row, label: string, setting: number | null): Adjuster {
     effect: front === null || rear === null || across === null ? null : { front, rear, across },
     acts: measure === null ? null : { measure, by: amount },
     pair: pairId === null ? null : { id: pairId, difference },
+    master,
+    up,
     learntFrom,
     how,
     setting,
   };
 }
 
-export type NewAdjuster = Omit<Adjuster, "id" | "setting" | "learntFrom"> &
-  Pick<NewComponent, "x" | "y" | "place">;
+export type NewAdjuster = Omit<Adjuster, "id" | "setting" | "learntFrom"> & Pick<NewComponent, "place">;
 
 /** Adds an adjuster to a machine; returns the id of its component. @throws where its range is none */
 export function addAdjuster(db: Database, machineId: number, given: NewAdjuster, by: Told): number {
-  const { label, x, y, place, effect, acts, pair, ...rest } = given;
+  const { label, x, y, place, ...told } = given;
   return db.transaction(() => {
     const [id] = addComponents(db, machineId, ADJUSTER.key, [{ label, x, y, place }], by);
     db.insert(adjuster)
-      .values({ componentId: id!, ...rest, ...columnsOf({ effect, acts, pair }) })
+      .values({ componentId: id!, ...columnsOf(told) })
       .run();
     return id!;
+  });
+}
+
+/** Tells an adjuster otherwise, whole. What a step does was told then, if it is not what it was, and not learnt. */
+export function changeAdjuster(
+  db: Database,
+  { id, learntFrom, effect, acts }: Pick<Adjuster, "id" | "learntFrom" | "effect" | "acts">,
+  { label, x, y, ...told }: Omit<NewAdjuster, "place">,
+  by: Told,
+): void {
+  db.transaction(() => {
+    changeComponent(db, id, { label, x, y }, by);
+    const same = isDeepStrictEqual([effect, acts], [told.effect, told.acts]);
+    db.update(adjuster)
+      .set({ ...columnsOf(told), learntFrom: same ? learntFrom : null })
+      .where(eq(adjuster.componentId, id))
+      .run();
   });
 }
 
@@ -142,8 +178,16 @@ export function learnAmount(
   });
 }
 
-function columnsOf({ effect, acts, pair }: Pick<Adjuster, "effect" | "acts" | "pair">) {
+function columnsOf(told: Omit<NewAdjuster, "label" | "x" | "y" | "place">) {
+  const { form, low, high, storage, effect, acts, pair, master, up, how } = told;
   return {
+    form,
+    low,
+    high,
+    storage,
+    up,
+    how,
+    masterId: master,
     measure: acts?.measure ?? null,
     amount: acts?.by ?? null,
     front: effect?.front ?? null,
@@ -169,6 +213,11 @@ export function keepSetting(db: Database, id: number, steps: number, told: Told,
     },
     told,
   );
+}
+
+/** How each of these adjusters stood, in steps, the newest first; what was taken back is left out. */
+export function settingHistory(db: Database, ids: readonly number[]): Map<number, Past[]> {
+  return componentHistory(db, ids, "setting");
 }
 
 /** Where the adjusters of a machine stand, in steps, that anybody told. */

@@ -5,7 +5,7 @@ import { type DimensionKey, unchanging } from "../core/dimension/catalogue.ts";
 import type { Fault, TrueTool } from "../core/simulation/tool.ts";
 import { isHeldBy } from "../core/subjects/walk.ts";
 import { writeReading, writeSections } from "./entries.ts";
-import { addAdjuster, adjustersOf, keepSetting } from "./ground.ts";
+import { addAdjuster, adjustersOf, changeAdjuster, keepSetting } from "./ground.ts";
 import type { Database } from "./handle.ts";
 import { currentReadings, currentSections } from "./live.ts";
 import { archiveMachine, pointsOf } from "./machines.ts";
@@ -144,18 +144,20 @@ function withAdjusters(tool: TrueTool, copies: ReadonlyMap<number, number>): Tru
 /** Adjusters with where they stand; returns each copy by what it was copied from. */
 function copyAdjusters(db: Database, machines: ReadonlyMap<number, number>, by: Told): Map<number, number> {
   const copies = new Map<number, number>();
-  for (const [machineId, all] of adjustersOf(db, [...machines.keys()]))
-    for (const [at, { id, setting, pair, learntFrom: _, ...rest }] of all.entries()) {
-      const other = pair && copies.get(pair.id);
-      const paired = other ? { ...pair, id: other } : null;
-      const copy = addAdjuster(
-        db,
-        machines.get(machineId)!,
-        { ...rest, pair: paired, x: null, y: null, place: at + 1 },
-        by,
-      );
+  const found = adjustersOf(db, [...machines.keys()]);
+  for (const [machineId, all] of found)
+    for (const [at, { id, setting, learntFrom: _, ...rest }] of all.entries()) {
+      const alone = { ...rest, pair: null, master: null, place: at + 1 };
+      const copy = addAdjuster(db, machines.get(machineId)!, alone, by);
       copies.set(id, copy);
       if (setting !== null) keepSetting(db, copy, setting, by);
+    }
+  // What they are kept equal with and follow are copies as well, and some of those come after them.
+  for (const { id, pair, master, ...rest } of [...found.values()].flat())
+    if (pair || master !== null) {
+      const copied = { ...(pair && { pair: { ...pair, id: copies.get(pair.id)! } }) };
+      const told = { ...rest, pair: null, ...copied, master: master === null ? null : copies.get(master)! };
+      changeAdjuster(db, { ...rest, id: copies.get(id)!, learntFrom: null }, told, by);
     }
   return copies;
 }

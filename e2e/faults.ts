@@ -90,7 +90,10 @@ export async function faultsOf(
 ): Promise<string[]> {
   await page.setViewport(viewport);
   await visit(page, address);
-  const found = [...(barriers ? await violations(page, "all") : []), ...(await settled(() => edges(page, "")))];
+  const found = [
+    ...(barriers ? await violations(page, "all") : []),
+    ...(await settled(() => edges(page, ""))),
+  ];
   if (byNight) {
     await turn(page, "Night");
     found.push(...(await violations(page, "contrast")).map((each) => `by night, ${each}`));

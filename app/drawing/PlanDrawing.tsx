@@ -10,15 +10,31 @@ type Props = {
   /** the dimension lit */
   lit: string | null;
   className?: string;
+  /** the part of the sheet that is shown; absent: all of it */
+  view?: { x: number; y: number; w: number; h: number };
+  /** without its brackets, named points and scale: something else is told on it */
+  bare?: boolean;
+  /** drawn over it, in its pixels */
+  children?: React.ReactNode;
 };
 
 /** The scale drawing. All geometry was worked out in core/drawing; this only turns it into SVG. */
-export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props) {
+export function PlanDrawing({
+  plan,
+  title,
+  hrefOf,
+  lit,
+  className = "",
+  view,
+  bare = false,
+  children,
+}: Props) {
   const { width, height } = plan;
+  const { x, y, w, h } = view ?? { x: 0, y: 0, w: width, h: height };
   return (
     // biome-ignore lint/a11y/useSemanticElements: a drawing whose letters are links, not a set of form fields
     <svg
-      viewBox={`0 0 ${width} ${height}`}
+      viewBox={`${x} ${y} ${w} ${h}`}
       className={`plan ${className}`}
       role="group"
       aria-label={title}
@@ -52,13 +68,14 @@ export function PlanDrawing({ plan, title, hrefOf, lit, className = "" }: Props)
       {plan.rows.map(({ x, y }) => (
         <circle key={x} className="row-mark" cx={x} cy={y} r={1.5} />
       ))}
-      <Brackets plan={plan} />
+      {!bare && <Brackets plan={plan} />}
       {plan.marks.map((mark) => (
         <Mark key={mark.target} mark={mark} href={hrefOf?.(mark.target) ?? null} lit={mark.target === lit} />
       ))}
-      <Points plan={plan} />
+      {!bare && <Points plan={plan} />}
       <Extras plan={plan} />
       {plan.marks.some(({ value }) => value) && <Legend plan={plan} />}
+      {children}
     </svg>
   );
 }

@@ -27,7 +27,12 @@ export default function Ground({ loaderData: { station, ground, strip } }: Route
   return (
     <WholeStation station={station}>
       {strip && <StripPanel strip={strip} action={to("keep")} person={frame.preferences.person} />}
-      <GroundPanel view={ground} action={to("keep")} person={frame.preferences.person} />
+      <GroundPanel
+        view={ground}
+        action={to("keep")}
+        person={frame.preferences.person}
+        paper={to("ground/paper")}
+      />
     </WholeStation>
   );
 }

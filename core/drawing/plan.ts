@@ -116,7 +116,16 @@ function groundFirst(shapes: readonly Block[]): Block[] {
 
 type Extent = { front: number; back: number; half: number };
 
-function extentOf(rig: ResolvedRig, { region, others = [] }: Sheet): Extent {
+/** Pixels a metre, and the height of the sheet, at which a tool alone just fills a width. */
+export function toolFit(rig: ResolvedRig, width: number): { scale: number; height(scale: number): number } {
+  const { front, back, half } = extentOf(rig, { region: "tool" });
+  return {
+    scale: (width / 2 - MARGIN) / half,
+    height: (scale) => (front - back) * scale + 2 * MARGIN,
+  };
+}
+
+function extentOf(rig: ResolvedRig, { region, others = [] }: Pick<Sheet, "region" | "others">): Extent {
   const points = rigPoints(rig);
   const ends = carrierEnds(rig);
   const tools = region === "rig" ? [rig, ...others] : [rig];

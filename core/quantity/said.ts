@@ -1,9 +1,9 @@
 /** Sentences with their figures still in SI: a judgement writes one, whoever shows it prints it in the reader's units. */
 import { capital } from "./capital.ts";
-import { printLength } from "./length.ts";
+import { METRES_PER, printLength } from "./length.ts";
 import type { Family } from "./measure.ts";
 import { say, sayFine } from "./say.ts";
-import type { Units } from "./units.ts";
+import { inInches, type Units } from "./units.ts";
 
 /** A figure in a sentence: SI, and how it reads in somebody's units. */
 export type Figure = { readonly value: number; readonly print: (units: Units) => string };
@@ -70,6 +70,18 @@ export function fineLength(metres: number): Figure {
 /** A length as a long tape reads it, metres. */
 export function tapeLength(metres: number): Figure {
   return { value: metres, print: ({ tape }) => printLength(metres, tape) };
+}
+
+/** A length as one says it who did not measure it, metres: "10 m", "33 ft". */
+export function roundLength(metres: number): Figure {
+  return {
+    value: metres,
+    print: ({ tape }) => {
+      const [unit, factor] = inInches(tape) ? ["ft", METRES_PER.ft] : ["m", 1];
+      const count = metres / factor;
+      return `${Number(count.toFixed(count < 10 ? 1 : 0))}\u00a0${unit}`;
+    },
+  };
 }
 
 /** A length as a rule held across rows reads it, metres. */

@@ -19,58 +19,182 @@ export type AdjusterForm = keyof typeof ADJUSTER_FORMS;
 export type StepEffect = { front: number; rear: number; across: number };
 
 /**
- * What an adjuster moves, besides the depth of the whole tool. The figure is SI, more of it is said by `more`; `sigma` is how far one reading of it
- * is usually off (ours).
+ * What an adjuster moves, besides the depth of the whole tool. The figure is SI; `more` and `less` say what more and less of it are; `sigma` is
+ * how far one reading of it is usually off (ours).
  */
 export const MEASURES = {
-  lean: { label: "lean of the bodies", family: "angle", sigma: 0.004, more: "further toward ploughed land" },
+  lean: {
+    label: "lean of the bodies",
+    family: "angle",
+    sigma: 0.004,
+    more: "further toward ploughed land",
+    less: "further toward unploughed land",
+  },
   leanApart: {
     label: "lean that differs after turnover",
     family: "angle",
     sigma: 0.004,
     more: "further toward the right",
+    less: "further toward the left",
   },
-  firstFurrow: { label: "width of the first furrow", family: "length", sigma: 0.006, more: "wider" },
-  pull: { label: "side pull on the tractor", family: null, sigma: 0, more: "further toward ploughed land" },
-  coulterReach: { label: "coulter beyond the cut", family: "length", sigma: 0.001, more: "further out" },
-  coulterDepth: { label: "coulter above the share", family: "length", sigma: 0.001, more: "higher" },
-  skimmerDepth: { label: "skimmer depth", family: "length", sigma: 0.001, more: "deeper" },
-  springLength: { label: "length of the spring pack", family: "length", sigma: 0.001, more: "longer" },
+  frontLean: {
+    label: "lean of the front bodies",
+    family: "angle",
+    sigma: 0.004,
+    more: "further toward ploughed land",
+    less: "further toward unploughed land",
+  },
+  firstFurrow: {
+    label: "width of the first furrow",
+    family: "length",
+    sigma: 0.006,
+    more: "wider",
+    less: "narrower",
+  },
+  pull: {
+    label: "side pull on the tractor",
+    family: null,
+    sigma: 0,
+    more: "further toward ploughed land",
+    less: "further toward unploughed land",
+  },
+  coulterReach: {
+    label: "coulter beyond the cut",
+    family: "length",
+    sigma: 0.001,
+    more: "further out",
+    less: "further in",
+  },
+  coulterDepth: {
+    label: "coulter above the share",
+    family: "length",
+    sigma: 0.001,
+    more: "higher",
+    less: "lower",
+  },
+  skimmerDepth: { label: "skimmer depth", family: "length", sigma: 0.001, more: "deeper", less: "shallower" },
+  springLength: {
+    label: "length of the spring pack",
+    family: "length",
+    sigma: 0.001,
+    more: "longer",
+    less: "shorter",
+  },
   packerRun: {
     label: "run of the packer",
     family: "angle",
     sigma: 0.004,
     more: "further toward ploughed land",
+    less: "further toward unploughed land",
   },
-  downforce: { label: "down pressure", family: "pressure", sigma: 1.5e4, more: "more" },
-  seedDepth: { label: "depth of the seed", family: "length", sigma: 0.006, more: "deeper" },
-  closing: { label: "closing wheel", family: null, sigma: 0, more: "harder" },
-  wheelClear: { label: "gauge wheel above the floor", family: "length", sigma: 0.001, more: "higher" },
-  fingerFloat: { label: "fingers into the soil", family: "length", sigma: 0.001, more: "deeper" },
-  bladeDepth: { label: "depth of the blade", family: "length", sigma: 0.006, more: "deeper" },
-  unitSpring: { label: "down-spring of the unit", family: null, sigma: 0, more: "heavier" },
-  discBelow: { label: "cutaway disc below the blade", family: "length", sigma: 0.001, more: "deeper" },
-  shankLean: { label: "lean of the shank", family: "angle", sigma: 0.004, more: "point further forward" },
-  workDepth: { label: "working depth", family: "length", sigma: 0.006, more: "deeper" },
+  downforce: { label: "down pressure", family: "pressure", sigma: 1.5e4, more: "more", less: "less" },
+  seedDepth: {
+    label: "depth of the seed",
+    family: "length",
+    sigma: 0.006,
+    more: "deeper",
+    less: "shallower",
+  },
+  closing: { label: "closing wheel", family: null, sigma: 0, more: "harder", less: "lighter" },
+  wheelClear: {
+    label: "gauge wheel above the floor",
+    family: "length",
+    sigma: 0.001,
+    more: "higher",
+    less: "lower",
+  },
+  fingerFloat: {
+    label: "fingers into the soil",
+    family: "length",
+    sigma: 0.001,
+    more: "deeper",
+    less: "shallower",
+  },
+  bladeDepth: {
+    label: "depth of the blade",
+    family: "length",
+    sigma: 0.006,
+    more: "deeper",
+    less: "shallower",
+  },
+  unitSpring: { label: "down-spring of the unit", family: null, sigma: 0, more: "heavier", less: "lighter" },
+  discBelow: {
+    label: "cutaway disc below the blade",
+    family: "length",
+    sigma: 0.001,
+    more: "deeper",
+    less: "shallower",
+  },
+  shankLean: {
+    label: "lean of the shank",
+    family: "angle",
+    sigma: 0.004,
+    more: "point further forward",
+    less: "point further back",
+  },
+  workDepth: { label: "working depth", family: "length", sigma: 0.006, more: "deeper", less: "shallower" },
   sideLevel: {
     label: "right side against the left",
     family: "length",
     sigma: 0.006,
     more: "deeper on the right",
+    less: "deeper on the left",
   },
-  bedPitch: { label: "pitch of the bed", family: "angle", sigma: 0.004, more: "further nose up" },
-  cutHeight: { label: "cutting height", family: "length", sigma: 0.006, more: "higher" },
-  suspension: { label: "suspension charge", family: "pressure", sigma: 1.5e4, more: "more" },
-  standClear: { label: "stand above the ground", family: "length", sigma: 0.001, more: "higher" },
-  swath: { label: "width of the swath", family: "length", sigma: 0.006, more: "wider" },
-  tineHeight: { label: "tines above the ground", family: "length", sigma: 0.001, more: "higher" },
-  sensitivity: { label: "sensitivity", family: null, sigma: 0, more: "more sensitive" },
-  wingLeft: { label: "left wing against the middle", family: "length", sigma: 0.006, more: "deeper" },
-  wingRight: { label: "right wing against the middle", family: "length", sigma: 0.006, more: "deeper" },
-  zero: { label: "shown depth against true depth", family: "length", sigma: 0.006, more: "shows deeper" },
+  bedPitch: {
+    label: "pitch of the bed",
+    family: "angle",
+    sigma: 0.004,
+    more: "further nose up",
+    less: "further nose down",
+  },
+  cutHeight: { label: "cutting height", family: "length", sigma: 0.006, more: "higher", less: "lower" },
+  suspension: { label: "suspension charge", family: "pressure", sigma: 1.5e4, more: "more", less: "less" },
+  standClear: {
+    label: "stand above the ground",
+    family: "length",
+    sigma: 0.001,
+    more: "higher",
+    less: "lower",
+  },
+  swath: { label: "width of the swath", family: "length", sigma: 0.006, more: "wider", less: "narrower" },
+  tineHeight: {
+    label: "tines above the ground",
+    family: "length",
+    sigma: 0.001,
+    more: "higher",
+    less: "lower",
+  },
+  sensitivity: {
+    label: "sensitivity",
+    family: null,
+    sigma: 0,
+    more: "more sensitive",
+    less: "less sensitive",
+  },
+  wingLeft: {
+    label: "left wing against the middle",
+    family: "length",
+    sigma: 0.006,
+    more: "deeper",
+    less: "shallower",
+  },
+  wingRight: {
+    label: "right wing against the middle",
+    family: "length",
+    sigma: 0.006,
+    more: "deeper",
+    less: "shallower",
+  },
+  zero: {
+    label: "shown depth against true depth",
+    family: "length",
+    sigma: 0.006,
+    more: "shows deeper",
+    less: "shows shallower",
+  },
 } as const satisfies Record<
   string,
-  { label: string; family: Family | "length" | null; sigma: number; more: string }
+  { label: string; family: Family | "length" | null; sigma: number; more: string; less: string }
 >;
 
 export type MeasureKey = keyof typeof MEASURES;
@@ -93,6 +217,12 @@ export type Adjuster = {
   acts: Acts | null;
   /** the adjuster on the other side it is kept equal with, and by how many steps it stands above it on purpose; null: it stands alone */
   pair: { id: number; difference: number } | null;
+  /** the adjuster it follows: it is the slave of that master's cylinder and is not set by itself; null: it follows none */
+  master: number | null;
+  /** where it sits: metres ahead of and right of the machine's own point, as its other parts, and above the ground; null where nobody said */
+  x: number | null;
+  y: number | null;
+  up: number | null;
   /** how one sets it, in a sentence; empty where nobody told */
   how: string;
   /** the map or look from which what a step does was learnt last; null: it is as it was told */

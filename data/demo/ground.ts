@@ -19,14 +19,22 @@ export function plantGround(db: Database, rigs: readonly RigTool[]): void {
   }
 }
 
+/** The season before, at the same time of the year. */
+const YEAR = 365 * 24 * 3_600_000;
+
 function plantAdjusters(db: Database, { implement }: RigTool, { adjusters, person, at }: DemoGround): void {
   const ids = new Map<string, number>();
-  for (const [index, { setting, pairedWith, ...rest }] of adjusters.entries()) {
+  const when = new Date(at);
+  for (const [index, each] of adjusters.entries()) {
+    const { setting, was, pairedWith, slaveOf, sits, effect = null, acts = null, ...rest } = each;
+    const [x, y, up] = sits ?? [null, null, null];
     const pair = pairedWith === undefined ? null : { id: ids.get(pairedWith)!, difference: 0 };
-    const bare = { effect: null, acts: null, storage: null, x: null, y: null, place: index + 1 };
-    const id = addAdjuster(db, implement.id, { ...bare, ...rest, pair }, BY);
+    const master = slaveOf === undefined ? null : ids.get(slaveOf)!;
+    const told = { ...rest, effect, acts, storage: null, pair, master, x, y, up, place: index + 1 };
+    const id = addAdjuster(db, implement.id, told, BY);
     ids.set(rest.label, id);
-    keepSetting(db, id, setting, { person, at: new Date(at) });
+    if (was !== undefined) keepSetting(db, id, was, { person, at: new Date(when.getTime() - YEAR) });
+    keepSetting(db, id, setting, { person, at: when });
   }
 }
 

@@ -7,8 +7,13 @@ import type { NewLook, NewPreset } from "../strips.ts";
 type DemoAdjuster = Pick<NewAdjuster, "label" | "form" | "low" | "high" | "how"> &
   Partial<Pick<NewAdjuster, "effect" | "acts">> & {
     setting: number;
-    /** of an adjuster before it, kept equal with */
+    /** where it stood the season before */
+    was?: number;
+    /** of an adjuster before it, kept equal with, or whose slave it is */
     pairedWith?: string;
+    slaveOf?: string;
+    /** metres ahead of the pins, right of the middle, above the ground */
+    sits?: readonly [x: number, y: number, up: number];
   };
 
 export type DemoGround = {
@@ -45,6 +50,7 @@ export const GROUNDS: Record<string, DemoGround> = {
     adjusters: [
       {
         label: "Top link",
+        sits: [0.05, 0, 1.15],
         form: "turnbuckle",
         low: -8,
         high: 8,
@@ -54,6 +60,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Lift rod, left",
+        sits: [0.35, -0.46, 0.85],
         form: "turnbuckle",
         low: -6,
         high: 6,
@@ -63,6 +70,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Depth wheel, left",
+        sits: [-1.2, -1.1, 0.75],
         form: "spindle",
         low: 0,
         high: 12,
@@ -72,6 +80,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Depth wheel, right",
+        sits: [-1.2, 1.1, 0.75],
         form: "spindle",
         low: 0,
         high: 12,
@@ -95,6 +104,7 @@ export const GROUNDS: Record<string, DemoGround> = {
     adjusters: [
       {
         label: "Shims, front masters",
+        sits: [-4.1, -0.9, 0.95],
         form: "shims",
         low: 0,
         high: 12,
@@ -104,6 +114,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Shims, rear masters",
+        sits: [-5.9, -2.6, 0.95],
         form: "shims",
         low: 0,
         high: 12,
@@ -113,12 +124,33 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Wing screw, left",
+        sits: [-4.8, -1.6, 1.0],
         form: "turnbuckle",
         low: -10,
         high: 10,
         effect: mm(1, 1, -5),
         how: "Loosened is lowered, tightened raised.",
         setting: 0,
+      },
+      {
+        label: "Shims, front slaves",
+        sits: [-4.1, -2.9, 0.95],
+        form: "shims",
+        low: 0,
+        high: 12,
+        how: "On the wings: none are put in here.",
+        setting: 0,
+        slaveOf: "Shims, front masters",
+      },
+      {
+        label: "Shims, rear slaves",
+        sits: [-5.9, 0.9, 0.95],
+        form: "shims",
+        low: 0,
+        high: 12,
+        how: "In the middle: none are put in here.",
+        setting: 0,
+        slaveOf: "Shims, rear masters",
       },
     ],
     strip: {
@@ -134,7 +166,7 @@ export const GROUNDS: Record<string, DemoGround> = {
           figures: { frontLeft: 6, frontRight: 5, rearLeft: 4, rearRight: 4 },
         },
         { step: "wheels", choices: { kind: "none" } },
-        { step: "wings", choices: { kind: "wings" }, figures: { left: -0.004, right: -0.017 } },
+        { step: "wings", choices: { kind: "wings" }, figures: { left: -0.002, right: -0.003 } },
       ],
     },
     map: {
@@ -151,6 +183,7 @@ export const GROUNDS: Record<string, DemoGround> = {
     adjusters: [
       {
         label: "Top link",
+        sits: [0.1, 0, 1.2],
         form: "turnbuckle",
         low: -8,
         high: 8,
@@ -160,15 +193,18 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Depth wheel",
+        sits: [-3.1, 0.75, 0.9],
         form: "spindle",
         low: 0,
         high: 20,
         effect: mm(-2, -6, 0),
         how: "Lift first; one turn more sets the wheel lower.",
         setting: 9,
+        was: 7,
       },
       {
         label: "Stop screw, right",
+        sits: [-0.25, 0.16, 0.95],
         form: "stop",
         low: -6,
         high: 6,
@@ -178,6 +214,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Stop screw, left",
+        sits: [-0.25, -0.16, 0.95],
         form: "stop",
         low: -6,
         high: 6,
@@ -188,15 +225,18 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "First furrow spindle",
+        sits: [-0.55, 0.32, 0.8],
         form: "spindle",
         low: 0,
         high: 24,
         acts: { measure: "firstFurrow", by: -0.014 },
         how: "One turn more makes it narrower, on this plough.",
         setting: 8,
+        was: 11,
       },
       {
         label: "Draw-line spindle",
+        sits: [-0.6, -0.3, 0.8],
         form: "spindle",
         low: 0,
         high: 18,
@@ -206,6 +246,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Lift rod, right",
+        sits: [0.35, 0.46, 0.85],
         form: "turnbuckle",
         low: -6,
         high: 6,
@@ -259,6 +300,7 @@ export const GROUNDS: Record<string, DemoGround> = {
     adjusters: [
       {
         label: "Down pressure",
+        sits: [-1.6, 0.2, 0.8],
         form: "pressure",
         low: 0,
         high: 30,
@@ -268,6 +310,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Depth handles",
+        sits: [-4.3, -1.1, 0.7],
         form: "notch",
         low: 0,
         high: 8,
@@ -277,6 +320,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Drawbar, level",
+        sits: [-0.3, 0, 0.55],
         form: "hole",
         low: -6,
         high: 6,
@@ -286,6 +330,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Frame wheel, left",
+        sits: [-3.7, -1.95, 0.8],
         form: "crank",
         low: -12,
         high: 12,
@@ -295,6 +340,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Closing wheels",
+        sits: [-4.7, 1.1, 0.45],
         form: "notch",
         low: 0,
         high: 5,
@@ -321,6 +367,7 @@ export const GROUNDS: Record<string, DemoGround> = {
     adjusters: [
       {
         label: "Top link",
+        sits: [0.05, 0, 1.0],
         form: "turnbuckle",
         low: -10,
         high: 10,
@@ -330,6 +377,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Suspension charge",
+        sits: [0.3, -0.35, 0.9],
         form: "pressure",
         low: 0,
         high: 20,
@@ -339,6 +387,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Skids",
+        sits: [1.0, 1.2, 0.1],
         form: "hole",
         low: 0,
         high: 5,
@@ -348,6 +397,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Swath boards",
+        sits: [0.6, -0.75, 0.5],
         form: "hole",
         low: 0,
         high: 6,
@@ -374,6 +424,7 @@ export const GROUNDS: Record<string, DemoGround> = {
     adjusters: [
       {
         label: "Gauge wheel cranks",
+        sits: [-0.9, -1.1, 0.6],
         form: "crank",
         low: 0,
         high: 20,
@@ -383,6 +434,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Unit heights",
+        sits: [-1.1, -0.4, 0.65],
         form: "crank",
         low: 0,
         high: 20,
@@ -392,6 +444,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Top link",
+        sits: [0.05, 0, 1.05],
         form: "turnbuckle",
         low: -12,
         high: 12,
@@ -401,6 +454,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Lift rod, right",
+        sits: [0.35, 0.46, 0.85],
         form: "turnbuckle",
         low: -12,
         high: 12,
@@ -410,6 +464,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Down-springs",
+        sits: [-1.1, 0.4, 0.6],
         form: "spring",
         low: 0,
         high: 6,
@@ -419,6 +474,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Finger arms",
+        sits: [-1.45, 0.0, 0.3],
         form: "hole",
         low: 0,
         high: 8,
@@ -428,6 +484,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Cutaway discs",
+        sits: [-1.2, 1.1, 0.25],
         form: "notch",
         low: 0,
         high: 8,
@@ -494,6 +551,7 @@ export const GROUNDS: Record<string, DemoGround> = {
     adjusters: [
       {
         label: "Depth shown, zero",
+        sits: [-3.3, 0.6, 0.9],
         form: "stop",
         low: -20,
         high: 20,
@@ -503,6 +561,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Drawbar turnbuckle",
+        sits: [-0.5, 0, 0.7],
         form: "turnbuckle",
         low: -10,
         high: 10,
@@ -512,6 +571,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Wing cylinder, right",
+        sits: [-3.4, 1.7, 0.9],
         form: "stop",
         low: -10,
         high: 10,
@@ -521,6 +581,7 @@ export const GROUNDS: Record<string, DemoGround> = {
       },
       {
         label: "Depth setpoint",
+        sits: [-3.3, -0.6, 0.9],
         form: "stop",
         low: 0,
         high: 30,

@@ -42,6 +42,10 @@ export const adjuster = sqliteTable(
     /** the adjuster it is kept equal with, and by how many steps it stands above that on purpose */
     pairId: integer().references(() => component.id),
     difference: integer().notNull().default(0),
+    /** the adjuster it follows, whose slave it is; null: it follows none */
+    masterId: integer().references(() => component.id),
+    /** metres above the ground at work; null where nobody said */
+    up: real(),
     /** id of the map or look it was learnt from last; null: it is as it was told */
     learntFrom: text(),
     /** how one sets it */

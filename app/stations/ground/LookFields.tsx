@@ -10,7 +10,7 @@ export function LookFields({ fields, errors }: { fields: readonly FieldView[]; e
   return (
     <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
       {fields.map((field) => (
-        <LookField key={field.key} field={field} errors={errors} />
+        <LookField key={`${field.key} ${field.typed}`} field={field} errors={errors} />
       ))}
     </div>
   );
@@ -58,7 +58,7 @@ const entered = (field: FieldView) => ({
 });
 
 function One({ field, errors }: { field: FieldView; errors: FieldErrors }) {
-  const { key, label, hint, unit, words, typed, optional } = field;
+  const { key, label, hint, unit, words, typed, word, optional } = field;
   const asked = optional && !hint ? "may be left empty" : hint || undefined;
   return (
     <div className={words ? "grid grid-cols-[1fr_auto] items-start gap-2" : "grid"}>
@@ -75,6 +75,7 @@ function One({ field, errors }: { field: FieldView; errors: FieldErrors }) {
         <SelectField
           name={wordName(key)}
           label="which way"
+          defaultValue={word}
           choices={[["", "—"], ...words.map((each) => [each, each] as const)]}
         />
       )}

@@ -306,6 +306,12 @@ function OpenStep({ step, action, person, guide, tool }: Omit<StepProps, "open" 
 
 function Look({ step, action, person, guide, tool }: Omit<StepProps, "open" | "toggle">) {
   const [id] = useState(() => uuid());
+  const [taken, setTaken] = useState(false);
+  const { ofMap } = step;
+  const fields = step.fields.map((field) => {
+    const of = taken ? ofMap?.typed[field.key] : undefined;
+    return of ? { ...field, typed: of.text, word: of.word } : field;
+  });
   const { form, busy, errors } = useKeptForm(action, `${step.title}, ${tool}`, {
     wrongWith: (typed) => wrongIn(validateForm(KeepLookDto, typed), readStep(guide, step.key, typed)),
   });
@@ -314,7 +320,17 @@ function Look({ step, action, person, guide, tool }: Omit<StepProps, "open" | "t
       <input type="hidden" name="intent" value="keep-look" />
       <input type="hidden" name="id" value={id} />
       <input type="hidden" name="step" value={step.key} />
-      <LookFields fields={step.fields} errors={errors} />
+      {ofMap && (
+        <p className="flex flex-wrap items-center gap-x-3 gap-y-1 border-l-4 border-line pl-3" data-of-map>
+          <span>
+            By the depth map. <span className="text-soft">{ofMap.said}.</span>
+          </span>
+          <button type="button" className="key" onClick={() => setTaken(true)} disabled={taken}>
+            Take its figures over
+          </button>
+        </p>
+      )}
+      <LookFields fields={fields} errors={errors} />
       <div className="flex flex-wrap items-end gap-2">
         <TextField
           name="person"

@@ -1,7 +1,7 @@
 import { IsIn, IsUUID, Length, Matches, MaxLength } from "class-validator";
 import { isFieldUnit } from "../../../core/dimension/entry.ts";
 import { isLengthStyle, type LengthStyle, parseLength } from "../../../core/quantity/length.ts";
-import { parseTyped } from "../../../core/quantity/typed.ts";
+import { parseTyped, type Sides } from "../../../core/quantity/typed.ts";
 import type { Place } from "../../../core/subjects/ground/grid.ts";
 import {
   type Acts,
@@ -30,26 +30,40 @@ export class KeepMapDto {
   person!: string;
 }
 
-export class AddAdjusterDto {
+const WHOLE = /^[-−]?\d{1,3}$/;
+
+/** What is told of an adjuster, besides where it sits and what it moves. */
+export class AdjusterDto {
   @Length(1, 60, { message: "Say what it is called." })
   label!: string;
 
   @IsIn(Object.keys(ADJUSTER_FORMS), { message: "Choose what it is." })
   form!: keyof typeof ADJUSTER_FORMS;
 
-  @Matches(/^[-−]?\d{1,3}$/, { message: "A whole number of steps." })
+  @Matches(WHOLE, { message: "A whole number of steps." })
   low!: string;
 
-  @Matches(/^[-−]?\d{1,3}$/, { message: "A whole number of steps." })
+  @Matches(WHOLE, { message: "A whole number of steps." })
   high!: string;
 
   @Matches(/^([-−]?\d{1,3})?$/, { message: "A whole number of steps, or nothing." })
   storage!: string;
 
+  @Matches(/^([-−]?\d{1,3})?$/, { message: "A whole number of steps, or nothing." })
+  difference!: string;
+
   @MaxLength(200, { message: "At most 200 letters." })
   how!: string;
 
   @Length(1, 60, { message: "Say who tells it." })
+  person!: string;
+}
+
+export class AdjusterNamedDto {
+  @Matches(/^\d+$/, { message: "No adjuster was named." })
+  adjuster!: string;
+
+  @Length(1, 60, { message: "Say who does it." })
   person!: string;
 }
 
@@ -60,7 +74,7 @@ const whole = (text: string) => Number(text.replace("−", "-"));
 
 /** Steps as they were typed; null where they are no whole number. */
 export function readSteps(text: string): number | null {
-  return /^[-−]?\d{1,3}$/.test(text.trim()) ? whole(text.trim()) : null;
+  return WHOLE.test(text.trim()) ? whole(text.trim()) : null;
 }
 
 export type ReadMap = { wanted: number; points: DepthPoint[] };
@@ -99,6 +113,39 @@ function depthOf(form: FormData, name: string, style: LengthStyle, errors: Field
   else if (read.value.metres > DEEPEST) errors[name] = "So deep works no tool: look at the unit.";
   else return read.value.metres;
   return null;
+}
+
+export const AHEAD = { plus: "ahead", minus: "behind" } as const;
+export const ASIDE = { plus: "right", minus: "left" } as const;
+
+/** Where an adjuster sits: metres ahead of the coupling point, right of its middle, above the ground; null where nobody said. */
+export type Sits = { x: number | null; y: number | null; up: number | null };
+
+/** No adjuster sits further from where its tool is coupled (ours). */
+const FURTHEST = 40;
+
+/** Reads where it sits, as it was typed; ahead and aside are told together, since neither draws it alone. */
+export function readPlace(form: FormData): { ok: true; value: Sits } | { ok: false; errors: FieldErrors } {
+  const errors: FieldErrors = {};
+  const of = (name: string, sides: Sides | null): number | null => {
+    const text = String(form.get(name) ?? "").trim();
+    if (text === "") return null;
+    const unit = String(form.get("tape") ?? "");
+    const typed = { family: "length", sides, mustSay: sides !== null } as const;
+    const read = parseTyped(typed, text, unit, String(form.get(`${name}-way`) ?? ""));
+    if (!read.ok) errors[name] = read.problem;
+    else if (Math.abs(read.value.value) > FURTHEST) errors[name] = "So far away none sits: look at the unit.";
+    else if (sides === null && read.value.value < 0) errors[name] = "It is counted upward, without a sign.";
+    else return read.value.value;
+    return null;
+  };
+  const [x, y, up] = [of("ahead", AHEAD), of("aside", ASIDE), of("up", null)];
+  if (Object.keys(errors).length > 0) return { ok: false, errors };
+  if (x === null && y !== null)
+    return { ok: false, errors: { ahead: "Say this too: one alone draws nothing." } };
+  if (y === null && x !== null)
+    return { ok: false, errors: { aside: "Say this too: one alone draws nothing." } };
+  return { ok: true, value: { x, y, up } };
 }
 
 export type Moves = { effect: StepEffect | null; acts: Acts | null };

@@ -1,9 +1,14 @@
-import { behindLabel } from "../../../core/quantity/length.ts";
+import { behindLabel, printLength } from "../../../core/quantity/length.ts";
 import { fineLength, inWords, joined, quantity, type Said, tell } from "../../../core/quantity/said.ts";
 import { fineStyle, type Units, unitOf } from "../../../core/quantity/units.ts";
 import { known } from "../../../core/rig/whole.ts";
 import { DEPTH_STEP } from "../../../core/subjects/ground/guide/depth.ts";
-import { movers, type SeenField } from "../../../core/subjects/ground/guide/guide.ts";
+import {
+  type Given,
+  type GuideStep,
+  movers,
+  type SeenField,
+} from "../../../core/subjects/ground/guide/guide.ts";
 import { firstFurrow, type Marker } from "../../../core/subjects/ground/guide/marker.ts";
 import { isLike, likest } from "../../../core/subjects/ground/guide/preset.ts";
 import { SCHOOLS, type SchoolKey } from "../../../core/subjects/ground/guide/schools.ts";
@@ -12,7 +17,7 @@ import {
   type StepStanding,
   type StripStanding,
 } from "../../../core/subjects/ground/guide/standing.ts";
-import { countSaid, stepsText, turnSaid } from "../../../core/subjects/ground/words.ts";
+import { countSaid, stepsText, turnSaid, zoneSaid } from "../../../core/subjects/ground/words.ts";
 import { type Look, MEASURES, MOISTURES, type Preset, SOILS, type Strip } from "../../../core/yard/ground.ts";
 import { trueToolOf } from "../../../data/practice.ts";
 import { moment } from "../frame/print.ts";
@@ -151,6 +156,7 @@ function stepView(of: StepStanding, at: number, { given }: StripStanding, open: 
     /** the depth is entered in its map, not here */
     mapped: step.key === DEPTH_STEP,
     fields: step.fields.map((field) => fieldView(field, look, units)),
+    ofMap: ofMapView(step, given, units),
     school: step.school ? schoolView(step.school, given.school(step.school), open) : null,
     before: given.looksAt(step.key).map((each) => ({
       id: each.id,
@@ -181,7 +187,7 @@ function figureSaid(measure: keyof typeof MEASURES, value: number): Said {
 }
 
 function changeSaid(measure: keyof typeof MEASURES, by: number): Said {
-  return tell`${figureSaid(measure, Math.abs(by))} ${by >= 0 ? MEASURES[measure].more : "the other way"}`;
+  return tell`${figureSaid(measure, Math.abs(by))} ${by >= 0 ? MEASURES[measure].more : MEASURES[measure].less}`;
 }
 
 function schoolView(key: SchoolKey, followed: string, { whole, index, preferences }: OpenRig) {
@@ -215,6 +221,28 @@ function fieldView(field: SeenField, look: Look | null, units: Units) {
     fewest: kind === "lengths" ? field.fewest : 1,
     typed:
       field.stays && look ? (kind === "choice" ? (look.choices[key] ?? "") : (look.texts[key] ?? "")) : "",
+    /** which way, beside what was typed */
+    word: "",
+  };
+}
+
+/** What the depth map says of a step as well: to be taken over. Null where it says nothing of it. */
+function ofMapView(step: GuideStep, { map }: Given, units: Units) {
+  const figures = map && step.ofMap?.(map);
+  if (!figures) return null;
+  return {
+    said: `${map.map.field ? `${map.map.field}, ` : ""}${moment(map.map.at)}: ${inWords(joined(map.zones.map(zoneSaid), "; "), units)}`,
+    typed: Object.fromEntries(
+      step.fields.flatMap((field): [string, { text: string; word: string }][] => {
+        const value = figures[field.key];
+        if (value === undefined || field.kind !== "length") return [];
+        const text = printLength(Math.abs(value), field.fine ? fineStyle(units) : units.small, {
+          bare: true,
+        });
+        const word = field.sides && value !== 0 ? (value > 0 ? field.sides.plus : field.sides.minus) : "";
+        return [[field.key, { text, word }]];
+      }),
+    ),
   };
 }
 

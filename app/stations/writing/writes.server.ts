@@ -4,7 +4,15 @@ import type { Outcome } from "../../session/outcome.ts";
 import { keepWeights } from "../balance/keep-weights.server.ts";
 import { keepDriven, keepTerminal } from "../field/keep-field.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { keepAdjuster, keepLearnt, keepMap, keepSettings } from "../ground/keep-ground.server.ts";
+import {
+  keepAdjuster,
+  keepAdjusterBack,
+  keepAdjusterOff,
+  keepChangedAdjuster,
+  keepLearnt,
+  keepMap,
+  keepSettings,
+} from "../ground/keep-ground.server.ts";
 import {
   keepAsBefore,
   keepBegunStrip,
@@ -67,6 +75,9 @@ const WRITES: Record<string, Write> = {
   "keep-map": keepMap,
   "set-adjusters": keepSettings,
   "add-adjuster": keepAdjuster,
+  "change-adjuster": keepChangedAdjuster,
+  "adjuster-off": keepAdjusterOff,
+  "adjuster-back": keepAdjusterBack,
   "learn-effect": keepLearnt,
   "begin-strip": keepBegunStrip,
   "keep-look": keepSeen,

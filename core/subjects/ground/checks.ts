@@ -115,9 +115,19 @@ function oddChecks(of: GroundOf, ground: PartGround, rowOf: Checker): Check[] {
 
 function adjusterChecks(adjusters: readonly Adjuster[], rowOf: Checker): Check[] {
   return adjusters.flatMap((adjuster): Check[] => {
-    const { id, label, setting, low, high, storage, pair } = adjuster;
+    const { id, label, setting, low, high, storage, pair, master } = adjuster;
     if (setting === null) return [];
     const target = "adjusters";
+    const follows = adjusters.find((each) => each.id === master);
+    if (follows && setting !== 0)
+      return [
+        rowOf(`slave:${id}`, label).fix(
+          target,
+          `${label} stands at ${setting}; it follows ${follows.label}.`,
+          "A slave goes where its master goes: what is set on it stops it early and holds one side up. Set it on the master.",
+          "Set it",
+        ),
+      ];
     if (storage !== null && setting === storage)
       return [
         rowOf(`stored:${id}`, label).fix(

@@ -7,7 +7,8 @@ import { fitMap, type MapFit } from "./depth-map.ts";
 import { type Learnt, learnFrom } from "./learn.ts";
 import { depthAdjusters } from "./moved.ts";
 import { type GroundTolerance, groundTolerance } from "./tolerance.ts";
-import { type Turn, turnAdjusters } from "./turning.ts";
+import { mastersOf, type Turn, turnAdjusters } from "./turning.ts";
+import { type Zone, zonesOf } from "./zones.ts";
 
 export type Off = { key: "depth" | "fore" | "across"; off: number; tolerance: number };
 
@@ -29,6 +30,8 @@ export type GroundOf = {
   long: number;
   wide: number;
   off: readonly Off[];
+  /** its wings against its middle; none where they were not dug */
+  zones: readonly Zone[];
   /** null where no adjuster says where it stands and what a step does */
   advice: Advice | null;
   /** what the last turning did; null where nothing was turned since the map before */
@@ -59,7 +62,9 @@ export function groundOf({ parts, ground }: Pick<WholeRig, "parts" | "ground">):
     const tolerance = groundTolerance(part.rig.tool, long, wide);
     const off = offOf(fit, map.wanted, tolerance, long, wide);
     const learnt = learnFrom(ground[index]!, long, wide);
-    return [{ part: index, map, fit, tolerance, long, wide, off, advice: adviceOf(off, adjusters), learnt }];
+    const zones = zonesOf(map.points, wide, fit.odd);
+    const advice = adviceOf(off, adjusters);
+    return [{ part: index, map, fit, tolerance, long, wide, off, zones, advice, learnt }];
   });
 }
 
@@ -89,7 +94,7 @@ const EFFECTS: Record<Off["key"], (effect: StepEffect) => number> = {
 type Ready = Adjuster & { effect: StepEffect; setting: number };
 
 function adviceOf(off: readonly Off[], adjusters: readonly Adjuster[]): Advice | null {
-  const ready = depthAdjusters(adjusters).filter(
+  const ready = mastersOf(depthAdjusters(adjusters)).filter(
     (each): each is Ready => each.effect !== null && each.setting !== null,
   );
   if (ready.length === 0) return null;

@@ -25,6 +25,10 @@ const screw = (id: number, label: string, more: Partial<Adjuster> = {}): Adjuste
   effect: { front: -0.004, rear: -0.004, across: 0 },
   acts: null,
   learntFrom: null,
+  master: null,
+  x: null,
+  y: null,
+  up: null,
   pair: null,
   how: "",
   setting: 5,
@@ -132,6 +136,22 @@ describe("what the ground says", () => {
     ]);
     expect(ids([screw(1, "a"), screw(2, "b", { setting: 7, pair: { id: 1, difference: 2 } })])).toEqual([]);
     expect(ids([screw(1, "a", { setting: null })])).toEqual([]);
+  });
+
+  it("turns masters only; what is set on a slave is to be set there", () => {
+    const slave = (setting: number) => screw(2, "Slave", { master: 1, setting });
+    const [of] = groundOf(wholeOf({ map: mapOf(0.13, 0, 0), adjusters: [screw(1, "Master"), slave(0)] }));
+    expect(of!.advice!.turns.map(({ adjuster }) => adjuster.label)).toEqual(["Master"]);
+    expect(groundOf(wholeOf({ map: mapOf(0.13, 0, 0), adjusters: [slave(0)] }))[0]!.advice).toBeNull();
+    const of2 = said({ map: mapOf(0.1, 0, 0), adjusters: [screw(1, "Master"), slave(2)] });
+    expect(of2.find((each) => each.includes("slave:2"))).toMatch(
+      /^fix slave:2: Slave stands at 2; it follows Master/,
+    );
+    expect(
+      said({ map: mapOf(0.1, 0, 0), adjusters: [screw(1, "Master"), slave(0)] }).some((each) =>
+        each.includes("slave"),
+      ),
+    ).toBe(false);
   });
 });
 

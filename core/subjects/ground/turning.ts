@@ -6,6 +6,11 @@ import { pairsOf } from "./pairs.ts";
 /** One adjuster, how many steps more (+) or fewer (−), and where it then stands. */
 export type Turn = { adjuster: Adjuster; steps: number; to: number };
 
+/** Those that are set by themselves: a slave follows its master, and is never turned to set anything. */
+export function mastersOf<A extends Pick<Adjuster, "master">>(adjusters: readonly A[]): A[] {
+  return adjusters.filter(({ master }) => master === null);
+}
+
 /** So many steps of each of some adjusters that are turned together. */
 export function turnsBy(together: readonly (Adjuster & { setting: number })[], steps: number): Turn[] {
   return together.map((adjuster) => ({ adjuster, steps, to: adjuster.setting + steps }));

@@ -5,6 +5,7 @@ import { ADJUSTER_FORMS, type Adjuster } from "../../yard/ground.ts";
 import type { Advice, GroundOf, Off } from "./ground-of-rig.ts";
 import type { Came, Learnt } from "./learn.ts";
 import type { Turn } from "./turning.ts";
+import type { Zone } from "./zones.ts";
 
 const SIDES: Record<Off["key"], readonly [plus: string, minus: string]> = {
   depth: ["too deep", "too shallow"],
@@ -24,6 +25,15 @@ export function offSaid({ key, off, tolerance }: Off): Said {
 export function mapSaid({ map, fit, off }: Pick<GroundOf, "map" | "fit" | "off">): Said {
   const said = capitalSaid(joined(off.map(offSaid), "; "));
   return tell`Wanted ${fineLength(map.wanted)}, measured ${fineLength(fit.depth)} in the middle. ${said}.`;
+}
+
+/** "Left third 7 mm shallower than the middle (± 3 mm, 1 σ)". */
+export function zoneSaid({ side, by, error }: Zone): Said {
+  const said: Said =
+    Math.abs(by) < 0.0005
+      ? "as deep as the middle"
+      : tell`${fineLength(Math.abs(by))} ${by > 0 ? "deeper" : "shallower"} than the middle`;
+  return tell`${capital(side)} third ${said}${error === null ? "" : tell` (± ${fineLength(error)}, 1 σ)`}`;
 }
 
 /** A number of steps with a minus of its own. */

@@ -4,7 +4,7 @@ import { type Acts, type Adjuster, type Look, MEASURES, type MeasureKey } from "
 import { TRUST, wentOtherWay } from "../learn.ts";
 import { type Turned, turnedBetween } from "../moved.ts";
 import { isPair, pairsOf } from "../pairs.ts";
-import { type Turn, turnAdjusters, turnsBy } from "../turning.ts";
+import { mastersOf, type Turn, turnAdjusters, turnsBy } from "../turning.ts";
 import { countSaid, turnSaid } from "../words.ts";
 import { movers, type Off } from "./guide.ts";
 import { figureOf } from "./judging.ts";
@@ -22,7 +22,7 @@ type Ready = Adjuster & { acts: Acts & { by: number }; setting: number };
 
 /** What to turn for one measure; null where no adjuster is told that moves it. */
 export function adviseMeasure(off: Off, adjusters: readonly Adjuster[]): MeasureAdvice | null {
-  const own = movers(adjusters, [off.measure]);
+  const own = mastersOf(movers(adjusters, [off.measure]));
   if (own.length === 0) return null;
   const ready = own.filter(
     (each): each is Ready => each.acts!.by !== null && each.acts!.by !== 0 && each.setting !== null,

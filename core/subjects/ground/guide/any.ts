@@ -1,5 +1,5 @@
 /** What works in the soil and is none of the others. */
-import { tapeLength, tell } from "../../../quantity/said.ts";
+import { roundLength, tell } from "../../../quantity/said.ts";
 import { depthStep } from "./depth.ts";
 import type { Guide } from "./guide.ts";
 
@@ -7,7 +7,7 @@ export const ANY: Guide = {
   key: "any",
   title: "Any tool",
   tools: ["other"],
-  strip: tell`${tapeLength(10)} to ${tapeLength(30)} at working speed.`,
+  strip: tell`${roundLength(10)} to ${roundLength(30)} at working speed.`,
   cautions: [],
   steps: [
     depthStep([

@@ -1,12 +1,12 @@
 /** Wide cultivators: stacks, gauge wheels, depth, wings, what the strip shows; and the system that holds their depth, where there is one. */
-import { fineLength, type Said, tapeLength, tell } from "../../../quantity/said.ts";
+import { fineLength, roundLength, type Said, tell } from "../../../quantity/said.ts";
 import { depthStep } from "./depth.ts";
 import { BLANK, fix, type Given, type Guide, type GuideStep, good, look, unknown } from "./guide.ts";
 import { calibrated } from "./two-points.ts";
 
 const MM = 0.001;
 /** Wings as deep as the middle (ours). */
-const WING = 10 * MM;
+export const WING = 10 * MM;
 /** Gauge wheels' turnbuckles against the book (ours). */
 const BOOK = 2 * MM;
 /** What a depth system shows against what is measured (ours). */
@@ -164,6 +164,8 @@ const wings: GuideStep = {
   ],
   measures: ["wingLeft", "wingRight"],
   byDepth: true,
+  ofMap: ({ zones }) =>
+    zones.length === 2 ? Object.fromEntries(zones.map(({ side, by }) => [side, by])) : null,
   judge: ({ choices, figures: { left, right } }) => {
     if (choices.kind === "none") return good("It is one piece.");
     if (left === undefined || right === undefined)
@@ -407,7 +409,7 @@ export const CULTIVATOR: Guide = {
   key: "cultivator",
   title: "Cultivator",
   tools: ["chisel", "disc", "cultivator"],
-  strip: tell`About ${tapeLength(100)} at full speed where it is wide and fast; else ${tapeLength(30)}.`,
+  strip: tell`About ${roundLength(100)} at full speed where it is wide and fast; else ${roundLength(30)}.`,
   cautions: ["Nobody under raised wings; locks in before anybody changes a shim."],
   steps: [
     system,

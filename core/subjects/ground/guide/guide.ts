@@ -75,6 +75,8 @@ export type GuideStep = {
   byDepth?: true;
   /** why it does not apply, by what is known of the rig or was said; null: it applies, or nobody knows */
   spared?(given: Given): string | null;
+  /** figures the depth map says as well, SI, by field: offered, and taken over by a person */
+  ofMap?(map: GroundOf): Readonly<Record<string, number>> | null;
   /** what cannot be, by field; said while it is still typed */
   wrong?(seen: Seen): Readonly<Record<string, string>>;
   /** @param seen what was entered, complete; an empty one where `fields` has none */

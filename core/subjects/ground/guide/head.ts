@@ -1,5 +1,5 @@
 /** Heads of combines: what is recognised, how wide, how restless, how high, and above what height nothing is recorded. */
-import { fineLength, tapeLength, tell } from "../../../quantity/said.ts";
+import { fineLength, roundLength, tapeLength, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { BLANK, fix, type Guide, type GuideStep, good, look } from "./guide.ts";
 import { inBand, summaryOf } from "./judging.ts";
@@ -236,7 +236,7 @@ export const HEAD: Guide = {
   key: "head",
   title: "Cutting head",
   tools: ["header"],
-  strip: tell`About ${tapeLength(50)} at harvesting speed.`,
+  strip: tell`About ${roundLength(50)} at harvesting speed.`,
   cautions: [],
   steps: [recognised, width, learning, sensitivity, stubble, heights, record],
 };

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { plain } from "../../../finding/sample-words.ts";
+import { samplePart } from "../../../rig/sample-whole.ts";
 import type { ToolKindKey } from "../../../trade/kinds.ts";
 import type { PartGround, Seen } from "../../../yard/ground.ts";
 import { BLANK, type GuideStep } from "./guide.ts";
@@ -117,6 +118,30 @@ describe("a plough", () => {
     expect(judged("plough", "upright", lean(-2, -1.8))).toMatch(/^fix: .*too narrow.*Stop screws/);
     expect(judged("plough", "upright", lean(2, -1))).toMatch(/^fix: .*that is the tractor/);
     expect(judged("plough", "upright", lean(1.4))).toMatch(/^fix: It stands 1\.4° toward ploughed land/);
+  });
+
+  it("of two parts has its frame parallel and its front part upright first, by what each part has", () => {
+    const part = samplePart("semi", { "tool.kind": "plough", "tool.width": "3 m", "work.depth": "25 cm" });
+    const given = sampleGiven(part);
+    const said = (key: string, figures: Record<string, number>) => {
+      const { verdict, said: words, cure } = stepIn("plough", key)!.judge({ ...BLANK, figures }, given);
+      return `${verdict}: ${plain(words)} ${plain(cure)}`;
+    };
+    expect(said("frame", { front: 0.78, rear: 0.8 })).toMatch(/^good: In front 780 mm, behind 800 mm/);
+    expect(said("frame", { front: 0.84, rear: 0.8 })).toMatch(/^fix: .*40 mm higher.*a spacer out/);
+    expect(said("frame", { front: 0.75, rear: 0.8 })).toMatch(/^fix: .*50 mm lower.*a spacer in/);
+    const lean = (right: number, left: number) =>
+      said("frontUpright", { right: (right * Math.PI) / 180, left: (left * Math.PI) / 180 });
+    expect(lean(0.4, -0.3)).toMatch(/^good/);
+    expect(lean(1.5, 1.5)).toMatch(/^fix: .*as many on both/);
+    expect(lean(1.5, -0.5)).toMatch(/^fix: .*unequal spacers/);
+    expect(said("upright", { right: 0.03, left: 0.03 })).toMatch(/Cranks of the rear part/);
+    for (const key of ["frame", "frontUpright"]) {
+      expect(stepIn("plough", key)!.spared!(given), key).toBeNull();
+      expect(stepIn("plough", key)!.spared!(sampleGiven(sampleTool("plough"))), key).toContain(
+        "carried whole",
+      );
+    }
   });
 
   it("has a first furrow as wide as the rest, within 3 cm", () => {

@@ -1,7 +1,7 @@
 /** Mowers and mower-conditioners: bed, suspension, cutting height, swath. */
 import { linkageOf } from "../../../linkage/from-rig.ts";
 import { pitchPerMetre, poseAtHeight } from "../../../linkage/linkage.ts";
-import { fineLength, quantity, type Said, smallLength, tapeLength, tell } from "../../../quantity/said.ts";
+import { fineLength, quantity, roundLength, type Said, smallLength, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { BLANK, fix, type Given, type Guide, type GuideStep, good, look } from "./guide.ts";
 import { inBand, summaryOf } from "./judging.ts";
@@ -286,7 +286,7 @@ const swath: GuideStep = {
   title: "Swath",
   where: "field",
   how: [
-    tell`To the baler: boards to its row, ${tapeLength(1.2)} to ${tapeLength(1.3)} is common. Board length by its bolts, vanes one by one.`,
+    tell`To the baler: boards to its row, ${roundLength(1.2)} to ${roundLength(1.3)} is common. Board length by its bolts, vanes one by one.`,
     "From a swath to wide spreading: front mower's boards out; rear mower's outer board out, its vanes down, its curtain up. Heavy is about 32 to 35 bales a hectare.",
   ],
   fields: [

@@ -1,5 +1,5 @@
 /** The mouldboard plough, in its order: everything the same left and right; once the tractor is right, correct only the plough. */
-import { fineLength, quantity, type Said, tapeLength, tell } from "../../../quantity/said.ts";
+import { fineLength, quantity, roundLength, type Said, tell } from "../../../quantity/said.ts";
 import { chosen, known } from "../../../rig/whole.ts";
 import type { Look } from "../../../yard/ground.ts";
 import { movedSince } from "../moved.ts";
@@ -436,6 +436,97 @@ function depthByHole(given: Given): Judgement {
 
 const TOWARD = { plus: "to ploughed", minus: "to unploughed" } as const;
 
+const leansSaid = (value: number): Said =>
+  Math.abs(value) < 0.05 * DEGREE
+    ? "upright"
+    : tell`${quantity("angle", Math.abs(value))} toward ${value > 0 ? "ploughed" : "unploughed"} land`;
+
+/** Large ploughs carry their rear part on a wheel: two parts, each set by itself. */
+const isSemi = ({ part: { rig } }: Given) => rig.attachment === "semi";
+const oneFrame = (given: Given) =>
+  isSemi(given) ? null : "It is carried whole: it has no front part of its own.";
+
+/** The frame's height above the ground differs in front and behind by no more (ours). */
+const PARALLEL = 0.02;
+
+const frame: GuideStep = {
+  key: "frame",
+  title: "Frame parallel, front and rear part",
+  where: "field",
+  how: [
+    "At working depth tape from the ground to the underside of the frame: at the first body and at the last.",
+    "After new spacers on the wheel's cylinder look again: they change both parts.",
+  ],
+  caution: "Spacers are put in with the plough lowered and the engine off.",
+  fields: [
+    { key: "front", label: "Frame above the ground, first body", kind: "length" },
+    { key: "rear", label: "The same, last body", kind: "length" },
+  ],
+  measures: [],
+  byDepth: true,
+  spared: oneFrame,
+  judge: ({ figures: { front, rear } }) => {
+    const by = front! - rear!;
+    const said = tell`In front ${fineLength(front!)}, behind ${fineLength(rear!)}.`;
+    if (Math.abs(by) <= PARALLEL + 1e-9) return good(said);
+    return fix(
+      said,
+      by > 0
+        ? tell`The front is ${fineLength(by)} higher. Too shallow in front: a spacer out on the front wheel's cylinder. Too deep behind: the rear wheel. Then the depth again.`
+        : tell`The front is ${fineLength(-by)} lower. Too deep in front: a spacer in on the front wheel's cylinder. Too shallow behind: the rear wheel. Then the depth again.`,
+    );
+  },
+  drill: () => ({ ...BLANK, figures: { front: 0.78, rear: 0.78 } }),
+};
+
+const frontUpright: GuideStep = {
+  key: "frontUpright",
+  title: "Front part upright, both ways",
+  where: "field",
+  how: [
+    "At working depth, seen from behind: an angle gauge on the leg of the first body, once with each side working.",
+    "The front part is set by spacers on the turnover cylinders, the rear part by its cranks: the front first.",
+  ],
+  caution: "Nobody within reach of the turnover; spacers only with it lowered and the engine off.",
+  fields: [
+    {
+      key: "right",
+      label: "Turning right",
+      hint: "0 where upright",
+      kind: "measure",
+      family: "angle",
+      sides: TOWARD,
+      zero: true,
+    },
+    { key: "left", label: "Turning left", kind: "measure", family: "angle", sides: TOWARD, zero: true },
+  ],
+  measures: ["frontLean"],
+  byDepth: true,
+  spared: oneFrame,
+  judge: ({ figures }) => {
+    const [right, left] = [figures.right!, figures.left!];
+    const lean = (right + left) / 2;
+    const said = tell`Front bodies: turning right ${leansSaid(right)}, turning left ${leansSaid(left)}.`;
+    const off: Off = { measure: "frontLean", value: lean, wanted: 0, tolerance: UPRIGHT };
+    if (Math.abs(right - left) / 2 > UPRIGHT)
+      return fix(
+        said,
+        "It leans otherwise after turnover: unequal spacers on the two turnover cylinders, tyre pressures, then lower links. Make those equal first.",
+      );
+    return Math.abs(lean) <= UPRIGHT
+      ? good(said, off)
+      : fix(
+          said,
+          "Spacers on the turnover cylinders, as many on both; the rear part is looked at after it.",
+          off,
+        );
+  },
+  drill: ({ read }) => {
+    const lean = read("frontLean");
+    return { ...BLANK, figures: { right: lean, left: lean } };
+  },
+};
+
 const upright: GuideStep = {
   key: "upright",
   title: "Upright, both ways",
@@ -467,17 +558,13 @@ const upright: GuideStep = {
   ],
   measures: ["lean", "leanApart"],
   byDepth: true,
-  judge: ({ figures: { right, left } }) => {
+  judge: ({ figures: { right, left } }, given) => {
     const one = left === undefined;
     const lean = one ? right! : (right! + left) / 2;
     const apart = one ? 0 : (right! - left) / 2;
-    const leans = (value: number): Said =>
-      Math.abs(value) < 0.05 * DEGREE
-        ? "upright"
-        : tell`${quantity("angle", Math.abs(value))} toward ${value > 0 ? "ploughed" : "unploughed"} land`;
     const said = one
-      ? tell`It stands ${leans(right!)}.`
-      : tell`Turning right ${leans(right!)}, turning left ${leans(left)}.`;
+      ? tell`It stands ${leansSaid(right!)}.`
+      : tell`Turning right ${leansSaid(right!)}, turning left ${leansSaid(left)}.`;
     if (Math.abs(apart) > UPRIGHT)
       return fix(
         said,
@@ -492,7 +579,7 @@ const upright: GuideStep = {
     if (Math.abs(lean) > UPRIGHT)
       return fix(
         said,
-        tell`${lean > 0 ? "Leaning toward ploughed land the first furrow comes too wide and deep, and it penetrates badly." : "Leaning away from ploughed land the first furrow comes too narrow."} Stop screws: lift a few centimetres, nudge the turnover to free the stop, turn, and copy the length to the other side.`,
+        tell`${lean > 0 ? "Leaning toward ploughed land the first furrow comes too wide and deep, and it penetrates badly." : "Leaning away from ploughed land the first furrow comes too narrow."} ${isSemi(given) ? "Cranks of the rear part, by the same count on both sides." : "Stop screws: lift a few centimetres, nudge the turnover to free the stop, turn, and copy the length to the other side."}`,
         { measure: "lean", value: lean, wanted: 0, tolerance: UPRIGHT },
       );
     return good(said, { measure: "lean", value: lean, wanted: 0, tolerance: UPRIGHT });
@@ -511,7 +598,7 @@ const furrow: GuideStep = {
   where: "field",
   how: [
     "On a plough of variable width first choose the width, and verify its pointer: the cut of one body is from the heel of its land side to its point.",
-    tell`Put a marker on unploughed land, square off the furrow's wall: at the theoretical width and ${tapeLength(1)}, or simply at ${tapeLength(3)}. Plough past it and tape again from the new wall to the marker.`,
+    tell`Put a marker on unploughed land, square off the furrow's wall: at the theoretical width and ${roundLength(1)}, or simply at ${roundLength(3)}. Plough past it and tape again from the new wall to the marker.`,
   ],
   fields: [
     { key: "bodies", stays: true, label: "Bodies that plough", kind: "count", least: 1 },
@@ -695,7 +782,7 @@ export const PLOUGH: Guide = {
   key: "plough",
   title: "Plough",
   tools: ["plough"],
-  strip: tell`About ${tapeLength(10)} at working speed, coming to rest without backing.`,
+  strip: tell`About ${roundLength(10)} at working speed, coming to rest without backing.`,
   cautions: [
     "Couple in position control. Nobody between tractor and plough, nobody within reach of the turnover.",
   ],
@@ -716,6 +803,8 @@ export const PLOUGH: Guide = {
       ],
       (_, given) => depthByHole(given),
     ),
+    frame,
+    frontUpright,
     upright,
     furrow,
     pull,

@@ -1,5 +1,5 @@
 /** The rake: level beam, tines just off the ground, both sides the same, as many rows as it reaches. */
-import { fineLength, quantity, tapeLength, tell } from "../../../quantity/said.ts";
+import { fineLength, quantity, roundLength, tapeLength, tell } from "../../../quantity/said.ts";
 import { BLANK, fix, type Guide, type GuideStep, good, look } from "./guide.ts";
 import { inBand, summaryOf } from "./judging.ts";
 import { joinedWidth } from "./swath.ts";
@@ -20,7 +20,7 @@ const ready: GuideStep = {
   where: "yard",
   how: [
     "Guards out for work; the outer one is the driver's aiming mark. Transport tine arms refitted, three a side.",
-    tell`Lift valves re-trimmed whenever it moves to another tractor. Tyre pressure and wheel nuts daily. Under ${tapeLength(4)} high on the road, or what your roads allow.`,
+    tell`Lift valves re-trimmed whenever it moves to another tractor. Tyre pressure and wheel nuts daily. Under ${roundLength(4)} high on the road, or what your roads allow.`,
   ],
   caution: "PTO never started while folded.",
   fields: [
@@ -173,7 +173,7 @@ const rows: GuideStep = {
   title: "Rows it joins",
   where: "field",
   how: [
-    tell`${tapeLength(6.8)} to ${tapeLength(7.8)} joins three rows of ${tapeLength(3)}, a smaller one two. The width's scale is read from the seat.`,
+    tell`${roundLength(6.8)} to ${roundLength(7.8)} joins three rows of ${roundLength(3)}, a smaller one two. The width's scale is read from the seat.`,
   ],
   fields: [
     { key: "rows", stays: true, label: "Rows to join", kind: "count", least: 1 },

@@ -1,5 +1,5 @@
 /** The mounted subsoiler: behind the middle, level, its nose a little down, below the hard layer. */
-import { fineLength, quantity, smallLength, tapeLength, tell } from "../../../quantity/said.ts";
+import { fineLength, quantity, roundLength, smallLength, tell } from "../../../quantity/said.ts";
 import { BLANK, fix, type Guide, type GuideStep, good, look } from "./guide.ts";
 import { inBand, summaryOf } from "./judging.ts";
 
@@ -171,7 +171,7 @@ export const SUBSOILER: Guide = {
   key: "subsoiler",
   title: "Subsoiler",
   tools: ["subsoiler"],
-  strip: tell`About ${tapeLength(10)}, lowered slowly while moving.`,
+  strip: tell`About ${roundLength(10)}, lowered slowly while moving.`,
   cautions: ["Idle down and knock the soil off in the field, never on the road."],
   steps: [middle, nose, slot, pulls],
 };
