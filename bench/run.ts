@@ -12,6 +12,7 @@ import { rigFacts } from "../data/facts.ts";
 import type { Database } from "../data/handle.ts";
 import { listMachines } from "../data/machines.ts";
 import { findRig } from "../data/rigs.ts";
+import { benchAdjusters } from "./adjusters.ts";
 import { benchHistory } from "./history.ts";
 import { benchJointCoverage } from "./joint-coverage.ts";
 import { benchLadder } from "./ladder.ts";
@@ -43,6 +44,8 @@ benchWalkRound(small);
 
 const twelve = twelveOnSix();
 report("12 functions on 6 remotes through 8 phases, proved optimal", () => solve(twelve));
+
+benchAdjusters();
 
 benchProofs(small);
 

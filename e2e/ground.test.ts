@@ -50,7 +50,7 @@ describe("depth and level", () => {
     await seen(page, "Rear 5 lies");
     await seen(page, "Measure it again before anything is turned");
     expect(await page.$('[data-advice] input[name="intent"]')).toBeNull();
-    await pressOn(page, "#adjusters summary");
+    await press(page, "Add an adjuster", "#adjusters");
     await type({ label: "Wing screw, right", front: "1", rear: "1", across: "5 cm" });
     await press(page, "Add it");
     await seen(page, "Say who tells it");
@@ -58,5 +58,104 @@ describe("depth and level", () => {
       "5 cm",
     );
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
+  });
+
+  it("are dug walking from point to point on the phone; a wrong one is walked to again", async () => {
+    await newPage(PHONE);
+    await ground("Stubble cultivator");
+    await page.select('select[name="across"]', "4");
+    await press(page, "Walk them one by one");
+    const stood = () => textOf(page, "[data-walking=true] > p");
+    const enter = async (text: string) => {
+      await page.keyboard.type(text);
+      await page.keyboard.press("Enter");
+    };
+    expect(await stood()).toMatch(/^front 1\s+1 of 8/i);
+    for (const text of ["14.6", "two", "14.9", "15.1"]) await enter(text);
+    // Back along the rear from the right: the nearest point comes next.
+    expect(await stood()).toMatch(/^rear 4\s+5 of 8/i);
+    await enter("14.2");
+    await press(page, "Next");
+    await press(page, "Back");
+    expect(await stood()).toMatch(/^rear 3/i);
+    for (const text of ["14.1", "14.3", "14.0"]) await enter(text);
+    await page.type('form:has([value="keep-map"]) [name="person"]', "Mira Tolland");
+    await fill(page, "field", "Long Acre");
+    await press(page, "Walk them one by one");
+    await press(page, "Save the map");
+    await page.waitForFunction(() =>
+      document.querySelector("[data-walking=true] > p")?.textContent?.startsWith("front 2"),
+    );
+    await fill(page, "d-front-2", "14.8");
+    await press(page, "Save the map");
+    await seen(page, "Depth map saved: 8 points");
+    expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
+  });
+});
+
+describe("adjusters", () => {
+  it("are set from their number on the drawing, and stand in their history", async () => {
+    await ground("Stubble cultivator");
+    const wheel = "Depth wheel, left";
+    await page.$eval(`[data-mark="${wheel}"]`, (mark) => mark.scrollIntoView({ block: "center" }));
+    await page.click(`[data-mark="${wheel}"] text`);
+    await page.waitForFunction(
+      (label: string) => document.activeElement?.getAttribute("aria-label") === `${label} stands at`,
+      {},
+      wheel,
+    );
+    for (const label of [wheel, "Depth wheel, right"])
+      await pressOn(page, `button[aria-label="${label}: one more"]`);
+    await page.type('#adjusters input[name="person"]', "Mira Tolland");
+    await press(page, "They stand so");
+    await seen(page, "Set: Depth wheel, left 6, Depth wheel, right 6");
+    await seen(page, "before 5 (Joren Talbeck");
+    await press(page, "How they stood before");
+    expect(await textOf(page, `[data-history^="${wheel}"] tbody tr`)).toMatch(/6\s*6\s*Mira Tolland/);
+    expect(errors).toEqual([]);
+  });
+
+  it("are told once for both sides, drawn mirrored, told otherwise, and taken off with a way back", async () => {
+    await newPage(PHONE);
+    await ground("Stubble cultivator");
+    await press(page, "Add an adjuster", "#adjusters");
+    await page.select('select[name="sides"]', "both");
+    await type({ label: "Side plate", ahead: "1.4", aside: "1.3", up: "0.3", rear: "2" });
+    await page.type('[name="how"]', "By two bolts.");
+    await page.$$eval('#adjusters input[name="person"]', (all) => {
+      for (const each of all) (each as HTMLInputElement).value = "Mira Tolland";
+    });
+    await press(page, "Add both");
+    await seen(page, "Added, left and right alike: Side plate");
+    const at = (label: string) =>
+      page.$eval(`[data-mark="${label}"]`, (mark) => {
+        const { x, width } = mark.getBoundingClientRect();
+        const sheet = mark.closest("svg")!.getBoundingClientRect();
+        return x + width / 2 - sheet.x - sheet.width / 2;
+      });
+    await page.waitForSelector('[data-mark="Side plate, right"]');
+    const [left, right] = [await at("Side plate, left"), await at("Side plate, right")];
+    expect(left).toBeLessThan(0);
+    expect(left + right).toBeCloseTo(0, 0);
+    await press(page, "Tell one otherwise");
+    await press(page, "Side plate, right", "#adjusters details:last-of-type");
+    await press(page, "Take Side plate, right off the tool");
+    await seen(page, "Taken off: Side plate, right");
+    await page.waitForFunction(() => !document.querySelector('[data-mark="Side plate, right"]'));
+    await press(page, "Undo");
+    await page.waitForSelector('[data-mark="Side plate, right"]');
+    expect(errors).toEqual([]);
+  });
+
+  it("are taken along on paper: what to turn, where each sits, and lines to write on", async () => {
+    await ground("Row hoe");
+    await press(page, "Paper to take along");
+    await seen(page, "To turn");
+    expect(await textOf(page, "h2 + ul")).toMatch(/: \d+ \w+ (more|fewer), to /);
+    await seen(page, "Guided strip");
+    expect(await page.$$("svg [data-mark]")).toHaveLength(14);
+    await press(page, "Back to the ground");
+    await seen(page, "Depth map");
+    expect(errors).toEqual([]);
   });
 });

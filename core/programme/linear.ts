@@ -16,36 +16,36 @@ const NOTHING = 1e-9;
 const MET = 1e-7;
 /** Steps by the steepest descent; after them by the first that descends, which cannot go round in a circle. */
 const STEEPEST = 60;
+/** After so many exchanges the inverse is worked out anew: each adds its rounding. */
+const ANEW = 24;
 
 /** The least of a linear programme; null where no variables meet its rows. @throws RangeError where an end is not finite or it does not end */
 export function leastOf({ cost, rows, right, low, high }: Linear): { value: number; x: number[] } | null {
   const [m, n] = [rows.length, cost.length];
-  if ([...low, ...high].some((each) => !Number.isFinite(each)))
-    throw new RangeError("A bound is not finite.");
-  if (low.some((each, j) => each > high[j]! + NOTHING)) return null;
-  // Every variable begins at the end nearest to nothing; what the rows then lack is taken by helpers that must vanish.
-  const ends = { low: [...low], high: [...high] };
-  const x = low.map((each, j) => (Math.abs(each) <= Math.abs(high[j]!) ? each : high[j]!));
-  const columns = cost.map((_, j) => Float64Array.from(rows, (row) => row[j]!));
-  const lacks = right.map((each, i) => each - rows[i]!.reduce((sum, a, j) => sum + a * x[j]!, 0));
-  for (const [i, lack] of lacks.entries()) {
-    const helper = new Float64Array(m);
-    helper[i] = lack < 0 ? -1 : 1;
-    columns.push(helper);
-    x.push(Math.abs(lack));
-    ends.low.push(0);
-    ends.high.push(Math.abs(lack));
+  for (let j = 0; j < n; j += 1) {
+    if (!Number.isFinite(low[j]!) || !Number.isFinite(high[j]!))
+      throw new RangeError("A bound is not finite.");
+    if (low[j]! > high[j]! + NOTHING) return null;
   }
-  const tableau: Tableau = { m, columns, right, ...ends, x, basis: right.map((_, i) => n + i) };
-  descend(tableau, [...cost.map(() => 0), ...right.map(() => 1)]);
-  if (tableau.x.slice(n).reduce((sum, each) => sum + each, 0) > MET) return null;
+  const tableau = begun({ cost, rows, right, low, high }, m, n);
+  const { x } = tableau;
+  descend(
+    tableau,
+    Float64Array.from({ length: n + m }, (_, j) => (j < n ? 0 : 1)),
+  );
+  let lacks = 0;
+  for (let i = 0; i < m; i += 1) lacks += x[n + i]!;
+  if (lacks > MET) return null;
   for (let i = 0; i < m; i += 1) {
     tableau.high[n + i] = 0;
-    if (!tableau.basis.includes(n + i)) tableau.x[n + i] = 0;
+    if (!tableau.solvedFor[n + i]) x[n + i] = 0;
   }
-  descend(tableau, [...cost, ...right.map(() => 0)]);
+  descend(
+    tableau,
+    Float64Array.from({ length: n + m }, (_, j) => (j < n ? cost[j]! : 0)),
+  );
   // By rounding one may lie beyond its end.
-  const found = tableau.x.slice(0, n).map((each, j) => Math.min(high[j]!, Math.max(low[j]!, each)));
+  const found = Array.from({ length: n }, (_, j) => Math.min(high[j]!, Math.max(low[j]!, x[j]!)));
   return { value: found.reduce((sum, each, j) => sum + each * cost[j]!, 0), x: found };
 }
 
@@ -53,79 +53,131 @@ type Tableau = {
   m: number;
   columns: Float64Array[];
   right: readonly number[];
-  low: number[];
-  high: number[];
-  x: number[];
-  /** which variable each row is solved for */
+  low: Float64Array;
+  high: Float64Array;
+  x: Float64Array;
+  /** which variable each row is solved for, and whether a variable is */
   basis: number[];
+  solvedFor: Uint8Array;
+  /** of the basis, row by row */
+  inverse: Float64Array;
 };
 
-function descend(tableau: Tableau, cost: readonly number[]): void {
-  const { m, columns, low, high, x, basis } = tableau;
-  const solvedFor = new Uint8Array(columns.length);
-  for (const j of basis) solvedFor[j] = 1;
+/** Every variable at the end nearest to nothing; what the rows then lack is taken by helpers that must vanish. */
+function begun({ rows, right, low, high }: Linear, m: number, n: number): Tableau {
+  const all = { low: new Float64Array(n + m), high: new Float64Array(n + m), x: new Float64Array(n + m) };
+  all.low.set(low);
+  all.high.set(high);
+  const columns = Array.from({ length: n }, (_, j) => {
+    const column = new Float64Array(m);
+    for (let i = 0; i < m; i += 1) column[i] = rows[i]![j]!;
+    all.x[j] = Math.abs(low[j]!) <= Math.abs(high[j]!) ? low[j]! : high[j]!;
+    return column;
+  });
+  const inverse = new Float64Array(m * m);
+  for (let i = 0; i < m; i += 1) {
+    let lack = right[i]!;
+    for (let j = 0; j < n; j += 1) lack -= rows[i]![j]! * all.x[j]!;
+    const helper = new Float64Array(m);
+    helper[i] = lack < 0 ? -1 : 1;
+    inverse[i * m + i] = helper[i]!;
+    columns.push(helper);
+    all.x[n + i] = Math.abs(lack);
+    all.high[n + i] = Math.abs(lack);
+  }
+  const solvedFor = new Uint8Array(n + m).fill(1, n);
+  return { m, columns, right, ...all, basis: right.map((_, i) => n + i), solvedFor, inverse };
+}
+
+function descend(tableau: Tableau, cost: Float64Array): void {
+  const { m, columns, low, high, x, basis, solvedFor } = tableau;
+  const prices = new Float64Array(m);
+  const along = new Float64Array(m);
   for (let round = 0; ; round += 1) {
     if (round > 5000) throw new RangeError("The programme does not end.");
-    const inverse = inverted(
-      basis.map((j) => columns[j]!),
-      m,
-    );
-    settle(tableau, inverse, solvedFor);
-    const prices = new Float64Array(m);
-    for (let i = 0; i < m; i += 1)
-      for (let r = 0; r < m; r += 1) prices[i]! += cost[basis[r]!]! * inverse[r * m + i]!;
-    let enters = -1;
-    let steepest = NOTHING;
-    for (let j = 0; j < columns.length; j += 1) {
-      if (solvedFor[j] || high[j]! - low[j]! < NOTHING) continue;
-      let slope = cost[j]!;
-      for (let i = 0; i < m; i += 1) slope -= prices[i]! * columns[j]![i]!;
-      const falls = x[j]! - low[j]! < NOTHING ? -slope : slope;
-      if (falls <= steepest) continue;
-      enters = j;
-      if (round > STEEPEST) break;
-      steepest = falls;
+    if (round % ANEW === ANEW - 1)
+      tableau.inverse = inverted(
+        basis.map((j) => columns[j]!),
+        m,
+      );
+    const { inverse } = tableau;
+    settle(tableau);
+    prices.fill(0);
+    for (let r = 0; r < m; r += 1) {
+      const price = cost[basis[r]!]!;
+      if (price !== 0) for (let i = 0; i < m; i += 1) prices[i]! += price * inverse[r * m + i]!;
     }
+    const enters = entering(tableau, cost, prices, round > STEEPEST);
     if (enters < 0) return;
     const way = x[enters]! - low[enters]! < NOTHING ? 1 : -1;
     let far = high[enters]! - low[enters]!;
     let leaves = -1;
     let strongest = 0;
     for (let r = 0; r < m; r += 1) {
-      let along = 0;
-      for (let i = 0; i < m; i += 1) along += inverse[r * m + i]! * columns[enters]![i]!;
-      along *= way;
-      if (Math.abs(along) < NOTHING) continue;
+      let by = 0;
+      for (let i = 0; i < m; i += 1) by += inverse[r * m + i]! * columns[enters]![i]!;
+      along[r] = by;
+      by *= way;
+      if (Math.abs(by) < NOTHING) continue;
       const j = basis[r]!;
-      const room = Math.max(0, along > 0 ? (x[j]! - low[j]!) / along : (x[j]! - high[j]!) / along);
-      if (room < far - NOTHING || (room < far + NOTHING && leaves >= 0 && Math.abs(along) > strongest)) {
+      const room = Math.max(0, by > 0 ? (x[j]! - low[j]!) / by : (x[j]! - high[j]!) / by);
+      if (room < far - NOTHING || (room < far + NOTHING && leaves >= 0 && Math.abs(by) > strongest)) {
         far = Math.min(far, room);
         leaves = r;
-        strongest = Math.abs(along);
+        strongest = Math.abs(by);
       }
     }
-    x[enters] =
-      way > 0 ? Math.min(high[enters]!, x[enters]! + far) : Math.max(low[enters]!, x[enters]! - far);
     if (leaves < 0) {
       x[enters] = way > 0 ? high[enters]! : low[enters]!;
       continue;
     }
+    x[enters] =
+      way > 0 ? Math.min(high[enters]!, x[enters]! + far) : Math.max(low[enters]!, x[enters]! - far);
     const out = basis[leaves]!;
-    let along = 0;
-    for (let i = 0; i < m; i += 1) along += inverse[leaves * m + i]! * columns[enters]![i]!;
-    x[out] = along * way > 0 ? low[out]! : high[out]!;
+    x[out] = along[leaves]! * way > 0 ? low[out]! : high[out]!;
     solvedFor[out] = 0;
     solvedFor[enters] = 1;
     basis[leaves] = enters;
+    exchange(inverse, m, leaves, along);
+  }
+}
+
+/** The variable that leads down the steepest, or after many rounds the first that leads down at all; −1 where none does. */
+function entering(
+  { m, columns, low, high, x, solvedFor }: Tableau,
+  cost: Float64Array,
+  prices: Float64Array,
+  first: boolean,
+): number {
+  let found = -1;
+  let steepest = NOTHING;
+  for (let j = 0; j < columns.length; j += 1) {
+    if (solvedFor[j] || high[j]! - low[j]! < NOTHING) continue;
+    const column = columns[j]!;
+    let slope = cost[j]!;
+    for (let i = 0; i < m; i += 1) slope -= prices[i]! * column[i]!;
+    const falls = x[j]! - low[j]! < NOTHING ? -slope : slope;
+    if (falls <= steepest) continue;
+    found = j;
+    if (first) break;
+    steepest = falls;
+  }
+  return found;
+}
+
+/** The inverse once the column of one row was taken for another, `along` being the new column in the old basis. */
+function exchange(inverse: Float64Array, m: number, row: number, along: Float64Array): void {
+  const by = along[row]!;
+  for (let i = 0; i < m; i += 1) inverse[row * m + i]! /= by;
+  for (let r = 0; r < m; r += 1) {
+    const times = along[r]!;
+    if (r === row || times === 0) continue;
+    for (let i = 0; i < m; i += 1) inverse[r * m + i]! -= times * inverse[row * m + i]!;
   }
 }
 
 /** Works out the variables the rows are solved for from all the others. */
-function settle(
-  { m, columns, right, x, basis }: Tableau,
-  inverse: Float64Array,
-  solvedFor: Uint8Array,
-): void {
+function settle({ m, columns, right, x, basis, inverse, solvedFor }: Tableau): void {
   const rest = Float64Array.from(right);
   for (let j = 0; j < columns.length; j += 1)
     if (!solvedFor[j] && x[j] !== 0) for (let i = 0; i < m; i += 1) rest[i]! -= x[j]! * columns[j]![i]!;

@@ -15,7 +15,11 @@ type Props = { view: AdjustersView; action: string; person: string };
 /** Where the adjusters sit, where they stand and stood, and what each moves. */
 export function Adjusters({ view, action, person }: Props) {
   return (
-    <section id="adjusters" aria-label="Adjusters" className="grid scroll-mt-4 gap-2">
+    <section
+      id="adjusters"
+      aria-label="Adjusters"
+      className="grid scroll-mt-4 grid-cols-[minmax(0,1fr)] gap-2"
+    >
       <h2 className="border-b-2 border-ink pb-1">Adjusters</h2>
       {view.count === 0 ? (
         <p className="text-soft">

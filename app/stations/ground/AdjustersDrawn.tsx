@@ -13,7 +13,7 @@ export function AdjustersDrawn({ view, paper = false }: { view: AdjustersView; p
     );
   const named = new Map(view.groups.flatMap(({ members }) => members).map((each) => [each.id, each]));
   return (
-    <div className="grid gap-1" data-adjusters-drawn>
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-1" data-adjusters-drawn>
       <div className="flex flex-wrap items-start gap-4">
         <Seen title="From above, travel upward" of={drawn.plan} named={named} />
         <Seen title="From behind" of={drawn.rear} named={named} />

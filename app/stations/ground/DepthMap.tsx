@@ -21,7 +21,7 @@ export function DepthMap({ map, action, person }: Props) {
 function MapDrawn({ map }: { map: MapView }) {
   const { drawn, view, points } = map;
   return (
-    <div className="grid gap-1" data-map>
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-1" data-map>
       <p className="text-small text-soft">
         Wanted {map.wanted}. {map.when}. From above, to scale, travel upward; under each point what it is off.
       </p>

@@ -29,7 +29,11 @@ export function GroundPanel({ view, action, person, paper }: Props) {
   if (!view.mapped) return adjusters;
   return (
     <>
-      <section id="depth-map" aria-label="Depth map" className="grid scroll-mt-4 gap-3">
+      <section
+        id="depth-map"
+        aria-label="Depth map"
+        className="grid scroll-mt-4 grid-cols-[minmax(0,1fr)] gap-3"
+      >
         <h2 className="border-b-2 border-ink pb-1">
           Depth map <span className="font-normal text-soft">{view.map?.field}</span>
         </h2>

@@ -135,16 +135,16 @@ function largest(errors: Float64Array): number {
 /**
  * The steps with the fewest adjusters, then the fewest steps, that leave no target further off than `limit` tolerances; null where there are
  * none. First it is branched on which turnables are used at all, then among as few on which gives the fewest steps; within a set on what is
- * not whole in the least of the linear programme.
+ * not whole in the least of the linear programme. `known`: steps within the limit that are known already.
  */
-function fewest(problem: Problem, limit: number): Int32Array | null {
+function fewest(problem: Problem, limit: number, known: Int32Array | null = null): Int32Array | null {
   const { n, low, high } = problem;
   // What stands out of its range has to move, whatever else does; what cannot move is out of it.
   const begin = Array.from(
     { length: n },
     (_, j): Use => (low[j]! > 0 || high[j]! < 0 ? "used" : low[j] === high[j] ? "left alone" : "open"),
   );
-  const found = fewestUsed(problem, begin, limit);
+  const found = fewestUsed(problem, begin, limit, known);
   return found && fewestSteps(problem, begin, limit, found).steps;
 }
 
@@ -155,9 +155,14 @@ const those = (uses: readonly Use[], wanted: (use: Use) => boolean): number[] =>
   uses.flatMap((use, j) => (wanted(use) ? [j] : []));
 
 /** Steps with as few adjusters as can be. */
-function fewestUsed(problem: Problem, begin: readonly Use[], limit: number): Found | null {
-  let best: Found | null = null;
-  let count = Number.POSITIVE_INFINITY;
+function fewestUsed(
+  problem: Problem,
+  begin: readonly Use[],
+  limit: number,
+  known: Int32Array | null,
+): Found | null {
+  let best: Found | null = known && { steps: known, total: stepsBy(problem, known) };
+  let count = known ? usedBy(problem, known) : Number.POSITIVE_INFINITY;
   const visit = (uses: readonly Use[]): void => {
     const least = leastUsed(problem, uses, limit);
     if (!least || Math.ceil(least.value - 1e-6) >= count) return;
@@ -209,6 +214,10 @@ function fewestSteps(problem: Problem, begin: readonly Use[], limit: number, fou
   return best;
 }
 
+function stepsBy({ parts }: Problem, steps: Int32Array): number {
+  return steps.reduce((sum, each, j) => sum + Math.abs(each) * parts[j]!, 0);
+}
+
 function usedBy({ parts }: Problem, steps: Int32Array): number {
   return steps.reduce((sum, each, j) => sum + (each === 0 ? 0 : parts[j]!), 0);
 }
@@ -254,8 +263,7 @@ function branch(problem: Problem, set: readonly number[], limit: number, before:
     const split = mostBroken(set, found.steps);
     if (split === null) {
       const steps = Int32Array.from(found.steps, Math.round);
-      if (largest(errorsOf(problem, steps)) <= limit + 1e-7)
-        best = { steps, total: steps.reduce((sum, each, j) => sum + Math.abs(each) * problem.parts[j]!, 0) };
+      if (largest(errorsOf(problem, steps)) <= limit + 1e-7) best = { steps, total: stepsBy(problem, steps) };
       return;
     }
     for (const [from, to] of nearestFirst(found.steps[split]!)) {
@@ -363,7 +371,7 @@ function leastWrong(problem: Problem): Int32Array {
     }
   };
   visit(low, high);
-  return fewest(problem, least + NEAR) ?? best;
+  return fewest(problem, least + NEAR, best) ?? best;
 }
 
 /** The least that the furthest target can be off, in tolerances, with steps between their ends, also broken ones. */
