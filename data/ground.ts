@@ -109,12 +109,21 @@ function toAdjuster(row: Row, placed: Placed, setting: number | null): Adjuster 
     master,
     up,
     learntFrom,
+    error: errorOf(row),
     how,
     setting,
   };
 }
 
-export type NewAdjuster = Omit<Adjuster, "id" | "setting" | "learntFrom"> & Pick<NewComponent, "place">;
+function errorOf({ frontError, rearError, acrossError, amountError }: Row): Adjuster["error"] {
+  if (amountError !== null) return amountError;
+  return frontError === null || rearError === null || acrossError === null
+    ? null
+    : { front: frontError, rear: rearError, across: acrossError };
+}
+
+export type NewAdjuster = Omit<Adjuster, "id" | "setting" | "learntFrom" | "error"> &
+  Pick<NewComponent, "place">;
 
 /** Adds an adjuster to a machine; returns the id of its component. @throws where its range is none */
 export function addAdjuster(db: Database, machineId: number, given: NewAdjuster, by: Told): number {
@@ -139,7 +148,7 @@ export function changeAdjuster(
     changeComponent(db, id, { label, x, y }, by);
     const same = isDeepStrictEqual([effect, acts], [told.effect, told.acts]);
     db.update(adjuster)
-      .set({ ...columnsOf(told), learntFrom: same ? learntFrom : null })
+      .set({ ...columnsOf(told), ...(same ? { learntFrom } : { learntFrom: null, ...errorColumns(null) }) })
       .where(eq(adjuster.componentId, id))
       .run();
   });
@@ -149,15 +158,15 @@ export function changeAdjuster(
 export function learnEffect(
   db: Database,
   machineId: number,
-  effects: ReadonlyMap<number, StepEffect>,
+  effects: ReadonlyMap<number, { effect: StepEffect; error: StepEffect | null }>,
   learntFrom: string,
   by: Told,
 ): void {
   db.transaction(() => {
     settingChanged(db, ADJUSTER.key, { machineId }, by);
-    for (const [id, effect] of effects)
+    for (const [id, { effect, error }] of effects)
       db.update(adjuster)
-        .set({ ...effect, learntFrom })
+        .set({ ...effect, ...errorColumns(error), learntFrom })
         .where(eq(adjuster.componentId, id))
         .run();
   });
@@ -167,15 +176,28 @@ export function learnEffect(
 export function learnAmount(
   db: Database,
   machineId: number,
-  amounts: ReadonlyMap<number, number>,
+  amounts: ReadonlyMap<number, { by: number; error: number }>,
   learntFrom: string,
   by: Told,
 ): void {
   db.transaction(() => {
     settingChanged(db, ADJUSTER.key, { machineId }, by);
-    for (const [id, amount] of amounts)
-      db.update(adjuster).set({ amount, learntFrom }).where(eq(adjuster.componentId, id)).run();
+    for (const [id, { by: amount, error }] of amounts)
+      db.update(adjuster)
+        .set({ amount, ...errorColumns(error), learntFrom })
+        .where(eq(adjuster.componentId, id))
+        .run();
   });
+}
+
+function errorColumns(error: Adjuster["error"]) {
+  const of = typeof error === "number" ? null : error;
+  return {
+    frontError: of?.front ?? null,
+    rearError: of?.rear ?? null,
+    acrossError: of?.across ?? null,
+    amountError: typeof error === "number" ? error : null,
+  };
 }
 
 function columnsOf(told: Omit<NewAdjuster, "label" | "x" | "y" | "place">) {

@@ -146,7 +146,7 @@ function copyAdjusters(db: Database, machines: ReadonlyMap<number, number>, by: 
   const copies = new Map<number, number>();
   const found = adjustersOf(db, [...machines.keys()]);
   for (const [machineId, all] of found)
-    for (const [at, { id, setting, learntFrom: _, ...rest }] of all.entries()) {
+    for (const [at, { id, setting, learntFrom: _, error: __, ...rest }] of all.entries()) {
       const alone = { ...rest, pair: null, master: null, place: at + 1 };
       const copy = addAdjuster(db, machines.get(machineId)!, alone, by);
       copies.set(id, copy);

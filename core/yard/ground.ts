@@ -227,6 +227,8 @@ export type Adjuster = {
   how: string;
   /** the map or look from which what a step does was learnt last; null: it is as it was told */
   learntFrom: string | null;
+  /** standard error of what a step does, as it was learnt: of the depth, or of its one measure, SI; null where it is as it was told */
+  error: StepEffect | number | null;
   /** where it stands now, in steps; null while nobody said */
   setting: number | null;
 };

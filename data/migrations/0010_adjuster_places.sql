@@ -10,6 +10,10 @@ CREATE TABLE `__new_adjuster` (
 	`across` real,
 	`measure` text,
 	`amount` real,
+	`front_error` real,
+	`rear_error` real,
+	`across_error` real,
+	`amount_error` real,
 	`pair_id` integer,
 	`difference` integer DEFAULT 0 NOT NULL,
 	`master_id` integer,
@@ -27,7 +31,7 @@ CREATE TABLE `__new_adjuster` (
 	CONSTRAINT "adjuster_effect_is_whole" CHECK(("__new_adjuster"."front" is null) = ("__new_adjuster"."rear" is null) and ("__new_adjuster"."front" is null) = ("__new_adjuster"."across" is null))
 );
 --> statement-breakpoint
-INSERT INTO `__new_adjuster`("component_id", "form", "low", "high", "storage", "front", "rear", "across", "measure", "amount", "pair_id", "difference", "master_id", "up", "learnt_from", "how") SELECT "component_id", "form", "low", "high", "storage", "front", "rear", "across", "measure", "amount", "pair_id", "difference", null, null, "learnt_from", "how" FROM `adjuster`;--> statement-breakpoint
+INSERT INTO `__new_adjuster`("component_id", "form", "low", "high", "storage", "front", "rear", "across", "measure", "amount", "front_error", "rear_error", "across_error", "amount_error", "pair_id", "difference", "master_id", "up", "learnt_from", "how") SELECT "component_id", "form", "low", "high", "storage", "front", "rear", "across", "measure", "amount", null, null, null, null, "pair_id", "difference", null, null, "learnt_from", "how" FROM `adjuster`;--> statement-breakpoint
 DROP TABLE `adjuster`;--> statement-breakpoint
 ALTER TABLE `__new_adjuster` RENAME TO `adjuster`;--> statement-breakpoint
 PRAGMA foreign_keys=ON;

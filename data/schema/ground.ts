@@ -39,6 +39,11 @@ export const adjuster = sqliteTable(
     /** a single thing it moves instead, and by how much one step more does, SI; null: nobody knows */
     measure: text({ enum: MEASURED }),
     amount: real(),
+    /** standard errors of what was learnt of a step, in the same units; null where it is as it was told, or nobody can say */
+    frontError: real(),
+    rearError: real(),
+    acrossError: real(),
+    amountError: real(),
     /** the adjuster it is kept equal with, and by how many steps it stands above that on purpose */
     pairId: integer().references(() => component.id),
     difference: integer().notNull().default(0),

@@ -1,6 +1,5 @@
 import { drawAdjusters } from "../../../core/drawing/adjusters.ts";
-import { printLength } from "../../../core/quantity/length.ts";
-import { inWords } from "../../../core/quantity/said.ts";
+import { fineLength, inWords } from "../../../core/quantity/said.ts";
 import { fineStyle, type Units, unitOf } from "../../../core/quantity/units.ts";
 import type { Guide } from "../../../core/subjects/ground/guide/guide.ts";
 import { figureOf } from "../../../core/subjects/ground/guide/judging.ts";
@@ -116,7 +115,10 @@ function adjusterRow(adjuster: Adjuster, all: readonly Adjuster[], past: readonl
     low,
     high,
     range: `${stepsText(low)} to ${stepsText(high)}${storage === null ? "" : `, stored at ${stepsText(storage)}`}`,
-    effect: does === null ? "what a step does is not known" : `one ${step} more: ${does}`,
+    effect:
+      does === null
+        ? "what a step does is not known"
+        : `one ${step} more: ${does}; ${sureSaid(adjuster, units)}`,
     follows: all.find((each) => each.id === master)?.label ?? "",
     before: before ? `before ${stepsText(before.value)} (${before.person}, ${moment(before.at)})` : "",
     how,
@@ -135,6 +137,18 @@ function actsWords({ measure, by }: Acts, units: Units): string {
     : `${label} ${inWords(figureOf(measure, Math.abs(by)), units)} ${way}`;
 }
 
+/** "as told", "learnt, ± 1.1 mm in front, ± 0.8 mm behind, ± 2 mm across (1 σ)". */
+function sureSaid({ learntFrom, error, acts }: Adjuster, units: Units): string {
+  if (learntFrom === null) return "as told";
+  if (error === null) return "learnt";
+  const fine = (value: number) => inWords(fineLength(value), units);
+  const said =
+    typeof error === "number"
+      ? `± ${inWords(figureOf(acts!.measure, error), units)}`
+      : `± ${fine(error.front)} in front, ± ${fine(error.rear)} behind, ± ${fine(error.across)} across`;
+  return `learnt, ${said} (1 σ)`;
+}
+
 /** What an adjuster of this tool may be told to move, besides its depth. */
 function measuresOf(guide: Guide | null, units: Units) {
   const keys = new Set((guide?.steps ?? []).flatMap(({ measures }) => measures));
@@ -145,12 +159,15 @@ function measuresOf(guide: Guide | null, units: Units) {
   });
 }
 
+/** What is learnt comes out at nothing by a few hundredths of a millimetre, metres. */
+const UNSEEN = 5e-5;
+
 /** "10 mm shallower in front, 1 mm shallower behind". */
 function effectWords({ front, rear, across }: StepEffect, units: Units): string {
   const part = (by: number, where: string) =>
-    by === 0
+    Math.abs(by) < UNSEEN
       ? []
-      : [`${printLength(Math.abs(by), fineStyle(units))} ${by > 0 ? "deeper" : "shallower"} ${where}`];
+      : [`${inWords(fineLength(Math.abs(by)), units)} ${by > 0 ? "deeper" : "shallower"} ${where}`];
   const all = [
     ...part(front, "in front"),
     ...part(rear, "behind"),

@@ -66,6 +66,12 @@ describe("the ground page", () => {
     // Told −3 and +9: what came counts by how sure the points are, and they lie within a tenth of their plane.
     expect(effect!.front).toBeCloseTo(-0.002, 3);
     expect(effect!.rear).toBeCloseTo(0.008, 3);
+    const row = (await view()).adjusters.groups
+      .flatMap(({ members }) => members)
+      .find(({ id }) => id === top.id)!;
+    expect(row.effect.replaceAll("\u00a0", " ")).toMatch(
+      /; learnt, ± 0\.\d mm in front, ± 0\.\d mm behind, ± \d(\.\d)? mm across \(1 σ\)$/,
+    );
     expect(refusal(await send({ intent: "learn-effect" })).errors).toHaveProperty("form");
   });
 

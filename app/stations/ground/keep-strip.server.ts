@@ -99,7 +99,7 @@ function setAll(
 /** From now on a step of an adjuster does what the last turning did. */
 export const keepLearntAmount = written(OfStepDto, ({ open, value: { step: key }, told }): Outcome => {
   const learnt = stepOf(open, key)?.learnt;
-  if (!learnt || learnt.each === null || learnt.done)
+  if (!learnt?.each || learnt.done)
     return refused({ form: "Nothing was turned by itself since the look before." });
   const { each } = learnt;
   learnAmount(

@@ -1,3 +1,4 @@
+import { inverse, Matrix } from "ml-matrix";
 import { describe, expect, it } from "vitest";
 import { plain } from "../../finding/sample-words.ts";
 import { DRAWN, type Lines, samplePart, sampleWhole } from "../../rig/sample-whole.ts";
@@ -25,6 +26,7 @@ const screw = (id: number, label: string, more: Partial<Adjuster> = {}): Adjuste
   effect: { front: -0.004, rear: -0.004, across: 0 },
   acts: null,
   learntFrom: null,
+  error: null,
   master: null,
   x: null,
   y: null,
@@ -170,7 +172,7 @@ describe("what the last turning taught", () => {
       [0, 0],
     ]);
     // The points lie on their plane but for tenths: nearly all of it is believed.
-    expect(found.effect!.each.get(1)!.front).toBeCloseTo(-0.006, 4);
+    expect(found.effect!.each.get(1)!.effect.front).toBeCloseTo(-0.006, 4);
     expect(found.wrongWay).toBe(false);
   });
 
@@ -195,10 +197,23 @@ describe("what the last turning taught", () => {
     // Told −4 mm a step each: −12 mm foretold, −18 came. The one turned two steps takes twice as much of the surplus.
     const several = learnt(mapOf(0.1, 0, 0, both(6, 7)), mapOf(0.118, 0, 0, both(5, 5)), two)!.effect!;
     expect(several.shared).toBe(true);
-    const [left, right] = [several.each.get(1)!.front + 0.004, several.each.get(2)!.front + 0.004];
+    const [left, right] = [
+      several.each.get(1)!.effect.front + 0.004,
+      several.each.get(2)!.effect.front + 0.004,
+    ];
     expect(right / left).toBeCloseTo(2, 9);
     expect(left).toBeLessThan(0);
     expect(left + 2 * right).toBeCloseTo(-0.006, 3);
+    // Their errors as the inverse of what is known beforehand and what the points say, by a matrix library.
+    const error = several.each.get(2)!.error!.front;
+    const shared = learnt(mapOf(0.1, 0, 0, both(6, 7)), mapOf(0.118, 0, 0, both(5, 5)), two)!;
+    const e = shared.came.find(({ key }) => key === "front")!.error!;
+    const before = 1 / (0.35 * 0.004 + 0.0005) ** 2;
+    const known = new Matrix([
+      [before + 1 / e ** 2, 2 / e ** 2],
+      [2 / e ** 2, before + 4 / e ** 2],
+    ]);
+    expect(error).toBeCloseTo(Math.sqrt(inverse(known).get(1, 1)), 9);
     const untold = [two[0]!, { ...two[1]!, effect: null }];
     expect(learnt(mapOf(0.1, 0, 0, both(6, 7)), mapOf(0.118, 0, 0, both(5, 5)), untold)!.effect).toBeNull();
     const pair = [
@@ -209,8 +224,8 @@ describe("what the last turning taught", () => {
       }),
     ];
     const effect = learnt(mapOf(0.1, 0, 0, both(6, 6)), mapOf(0.11, 0, 0, both(5, 5)), pair)!.effect!;
-    expect(effect.each.get(2)!.front).toBeCloseTo(-0.005, 4);
-    expect(effect.each.get(1)!.front).toBeCloseTo(-0.005, 4);
+    expect(effect.each.get(2)!.effect.front).toBeCloseTo(-0.005, 4);
+    expect(effect.each.get(1)!.effect.front).toBeCloseTo(-0.005, 4);
   });
 });
 

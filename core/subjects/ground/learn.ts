@@ -27,6 +27,9 @@ export type Came = {
   error: number | null;
 };
 
+/** What a step does, with its standard errors; null where the points do not tell them. */
+export type LearntStep = { effect: StepEffect; error: StepEffect | null };
+
 export type Learnt = {
   /** the map it is learnt from */
   from: string;
@@ -34,7 +37,7 @@ export type Learnt = {
   came: readonly Came[];
   /** what one step of each does by what was told and what came; null where that cannot be told */
   effect: {
-    each: ReadonlyMap<number, StepEffect>;
+    each: ReadonlyMap<number, LearntStep>;
     /** several were turned at once: what came is shared out among them */
     shared: boolean;
   } | null;
@@ -100,9 +103,20 @@ function effectOf(turned: readonly Turned[], came: readonly Came[], wrongWay: bo
 }
 
 /** By what came alone. */
-function ofItself({ adjuster, steps }: Turned, came: readonly Came[]): Map<number, StepEffect> {
+function ofItself({ adjuster, steps }: Turned, came: readonly Came[]): Map<number, LearntStep> {
   const [front, rear, across] = came.map(({ came: by }) => by / steps);
-  return new Map([[adjuster.id, { front: front!, rear: rear!, across: across! }]]);
+  const errors = came.map(({ error }) => error);
+  const sure = errors.every((each) => each !== null);
+  const [frontError, rearError, acrossError] = errors.map((each) => (each ?? 0) / Math.abs(steps));
+  return new Map([
+    [
+      adjuster.id,
+      {
+        effect: { front: front!, rear: rear!, across: across! },
+        error: sure ? { front: frontError!, rear: rearError!, across: acrossError! } : null,
+      },
+    ],
+  ]);
 }
 
 /** How far a step may do otherwise than told, as a share of it, 1 σ (ours; a maker's figure holds for one soil and tyre). */
@@ -112,17 +126,25 @@ const LEAST = 0.0005;
 
 /**
  * What came otherwise than foretold is shared out among those turned by how far each may do otherwise than told, and taken as far as the points say
- * it surely: one step of the linear least-squares estimate with a prior (Kalman, J. Basic Eng. 82, 1960; from memory). A slip of the soil after half
- * a turn changes little, ten turns change much.
+ * it surely: one step of the linear least-squares estimate with a prior (Kalman, J. Basic Eng. 82, 1960; from memory), which gives its standard error
+ * as well. A slip of the soil after half a turn changes little, ten turns change much.
  */
-function weighed(turned: readonly Turned[], came: readonly Came[]): Map<number, StepEffect> {
-  const each = new Map(turned.map(({ adjuster }) => [adjuster.id, { ...adjuster.effect! }]));
+function weighed(turned: readonly Turned[], came: readonly Came[]): Map<number, LearntStep> {
+  const each = new Map(
+    turned.map(({ adjuster }) => [
+      adjuster.id,
+      { effect: { ...adjuster.effect! }, error: { front: 0, rear: 0, across: 0 } },
+    ]),
+  );
   for (const { key, told, came: by, error } of came) {
     const spread = turned.map(({ adjuster }) => (TRUST * Math.abs(adjuster.effect![key]) + LEAST) ** 2);
-    const sum = turned.reduce((all, { steps }, at) => all + spread[at]! * steps ** 2, 0);
-    const surplus = (by - told!) / (sum + error! ** 2);
-    for (const [at, { adjuster, steps }] of turned.entries())
-      each.get(adjuster.id)![key] += spread[at]! * steps * surplus;
+    const all = turned.reduce((sum, { steps }, at) => sum + spread[at]! * steps ** 2, 0) + error! ** 2;
+    const surplus = (by - told!) / all;
+    for (const [at, { adjuster, steps }] of turned.entries()) {
+      const learnt = each.get(adjuster.id)!;
+      learnt.effect[key] += spread[at]! * steps * surplus;
+      learnt.error[key] = Math.sqrt(Math.max(0, spread[at]! - (spread[at]! * steps) ** 2 / all));
+    }
   }
   return each;
 }

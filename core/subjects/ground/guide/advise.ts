@@ -85,8 +85,8 @@ export type MeasureLearnt = {
   came: number;
   /** standard error of the change */
   error: number;
-  /** what one step does by what was told and what came, where one adjuster or a pair was turned by itself; null: nobody can tell */
-  each: number | null;
+  /** what one step does by what was told and what came, SI, with its standard error, where one adjuster or a pair was turned by itself; null: nobody can tell */
+  each: { by: number; error: number } | null;
   /** it was learnt from this look already */
   done: boolean;
   wrongWay: boolean;
@@ -133,10 +133,12 @@ export function learnMeasure(
 }
 
 /** By what was told and what came, each by how sure it is; by what came alone where nobody told, or told the wrong way. */
-function eachOf(steps: number, told: number | null, came: number, error: number): number {
-  if (told === null) return came / steps;
+function eachOf(steps: number, told: number | null, came: number, error: number) {
+  const count = Math.abs(steps);
+  if (told === null) return { by: came / steps, error: error / count };
   const trust = (TRUST * told) ** 2;
-  return (told + ((came - told) * trust) / (trust + error ** 2)) / steps;
+  const share = trust / (trust + error ** 2);
+  return { by: (told + (came - told) * share) / steps, error: (Math.sqrt(share) * error) / count };
 }
 
 /** One adjuster, or two that are kept equal and went the same way as far. */

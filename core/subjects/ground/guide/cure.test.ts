@@ -155,7 +155,7 @@ class Session {
       const { each, turned, measure, from } = learnt;
       this.adjusters = this.adjusters.map((a) =>
         turned.some(({ adjuster }) => adjuster.id === a.id)
-          ? { ...a, acts: { measure, by: each }, learntFrom: from }
+          ? { ...a, acts: { measure, by: each.by }, error: each.error, learntFrom: from }
           : a,
       );
       return this.turn(this.standing().steps.find((s) => s.step.key === step.key)!.advice?.turns ?? []);
@@ -179,7 +179,7 @@ class Session {
         const { each } = map.learnt.effect;
         const { from } = map.learnt;
         this.adjusters = this.adjusters.map((a) =>
-          each.has(a.id) ? { ...a, effect: each.get(a.id)!, learntFrom: from } : a,
+          each.has(a.id) ? { ...a, ...each.get(a.id)!, learntFrom: from } : a,
         );
         const again = sampleWhole([this.#part], { ground: [this.standing().given.ground] });
         return this.turn(reckonGround(again).maps[0]!.advice?.turns ?? []);

@@ -31,6 +31,7 @@ export const sampleAdjuster = (id: number, label: string, more: Partial<Adjuster
   acts: null,
   pair: null,
   learntFrom: null,
+  error: null,
   master: null,
   x: null,
   y: null,

@@ -77,7 +77,8 @@ describe("what a turn taught", () => {
   });
   it("is what one step did, with its error, and a wrong way is found at once", () => {
     const learnt = learnMeasure(at(14, lean(3.6)), at(10, lean(2)), [screw])!;
-    expect(learnt.each).toBeCloseTo(0.4 * DEGREE, 9);
+    expect(learnt.each!.by).toBeCloseTo(0.4 * DEGREE, 9);
+    expect(learnt.each!.error).toBeCloseTo((0.004 * Math.SQRT2) / 4, 9);
     expect(learnt.done).toBe(false);
     expect(learnt.told).toBeCloseTo(-2 * DEGREE, 9);
     expect(learnt.error).toBeCloseTo(0.004 * Math.SQRT2, 9);
@@ -87,11 +88,14 @@ describe("what a turn taught", () => {
 
   it("of two that are kept equal is what both did together; of two apart nobody can tell", () => {
     const both = learnMeasure(at(14, lean(0)), at(10, lean(2)), [screw, other])!;
-    expect(both.each).toBeCloseTo(-0.5 * DEGREE, 9);
+    expect(both.each!.by).toBeCloseTo(-0.5 * DEGREE, 9);
     // Less than foretold: what came counts by how sure it is, 0.7° of trust against 0.32° of reading.
     const less = learnMeasure(at(14, lean(1)), at(10, lean(2)), [screw])!;
     const weight = 0.7 ** 2 / (0.7 ** 2 + ((0.004 * Math.SQRT2) / DEGREE) ** 2);
-    expect(less.each).toBeCloseTo(((-2 + weight) / 4) * DEGREE, 9);
+    expect(less.each!.by).toBeCloseTo(((-2 + weight) / 4) * DEGREE, 9);
+    // 1/σ² of both add up.
+    const sure = 1 / (0.7 * DEGREE) ** 2 + 1 / (0.004 * Math.SQRT2) ** 2;
+    expect(less.each!.error).toBeCloseTo(1 / Math.sqrt(sure) / 4, 9);
     expect(learnMeasure(at(14, lean(1)), at(10, lean(2)), [{ ...screw, learntFrom: "l" }])!.done).toBe(true);
     expect(both.told).toBeCloseTo(-2 * DEGREE, 9);
     const apart = learnMeasure(at(14, lean(0)), at(10, lean(2)), [screw, { ...other, pair: null }])!;
