@@ -93,6 +93,38 @@ describe("depth and level", () => {
   });
 });
 
+describe("a guided strip begun without a connection", () => {
+  it("shows its steps at once; what is seen waits behind it, and all of it is sent in order", async () => {
+    await newPage(PHONE);
+    await ground("Stubble cultivator");
+    await page.setOfflineMode(true);
+    const begin = 'form:has([value="begin-strip"])';
+    await page.type(`${begin} [name="field"]`, "Pond Field");
+    await page.type(`${begin} [name="person"]`, "Mira Tolland");
+    await press(page, "Begin the strip");
+    await page.waitForSelector("[data-waits]");
+    await seen(page, "Pond Field");
+    const system = '[data-look="system"]';
+    for (const label of ["No", "Does not apply"]) {
+      const all = await page.$$(`${system} label ::-p-text(${label})`);
+      for (const each of label === "No" ? all.slice(0, 1) : all) {
+        await each.evaluate((element) => element.scrollIntoView({ block: "center" }));
+        await each.click();
+      }
+    }
+    await page.$eval(`${system} [name="person"]`, (field) => {
+      (field as HTMLInputElement).value = "Mira Tolland";
+    });
+    await press(page, "Save what I saw", system);
+    await seen(page, "2 entries wait on this device");
+    await page.setOfflineMode(false);
+    await page.evaluate(() => window.dispatchEvent(new Event("online")));
+    await page.waitForSelector('[data-step="system"][data-verdict="good"]');
+    expect(await page.$("[data-waits]")).toBeNull();
+    expect(errors.filter((each) => !each.includes("ERR_INTERNET"))).toEqual([]);
+  });
+});
+
 describe("adjusters", () => {
   it("are set from their number on the drawing, and stand in their history", async () => {
     await ground("Stubble cultivator");

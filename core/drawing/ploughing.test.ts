@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { floorOf, fromAbove, fromBehind, type Ploughing, slices } from "./ploughing.ts";
+import { floorOf, fromAbove, fromBehind, type Ploughing, slices, turnedOver } from "./ploughing.ts";
 
 const RIGHT: Ploughing = { bodies: 4, cut: 0.43, depth: 0.22, first: 0.43, lean: 0, pull: 0 };
 const widthOf = (points: readonly (readonly [number, number])[]) =>
@@ -48,5 +48,15 @@ describe("a plough drawn at work", () => {
             true,
           ]);
     }
+  });
+
+  it("turned over lays its furrows to the left, as wide and as deep", () => {
+    const now = fromBehind({ ...RIGHT, first: 0.51, lean: 0.03 });
+    const over = turnedOver(now);
+    const [leg, other] = [now, over].map(({ shapes }) => shapes.find(({ key }) => key === "leg 1")!.points);
+    expect(other![1]![0] - other![0]![0]).toBeCloseTo(leg![0]![0] - leg![1]![0], 12);
+    expect(over.box.right - over.box.left).toBeCloseTo(now.box.right - now.box.left, 12);
+    expect(turnedOver(over)).toEqual(now);
+    expect(over.labels.map(({ value }) => value)).toEqual(now.labels.map(({ value }) => value));
   });
 });

@@ -30,6 +30,15 @@ export type View = {
   box: { left: number; right: number; low: number; high: number };
 };
 
+/** The same plough turning to the left: ploughed land lies on the left. */
+export function turnedOver({ shapes, labels, box }: View): View {
+  return {
+    shapes: shapes.map((each) => ({ ...each, points: each.points.map(([x, y]) => [-x, y] as const) })),
+    labels: labels.map((each) => ({ ...each, x: -each.x })),
+    box: { ...box, left: -box.right, right: -box.left },
+  };
+}
+
 const shape = (key: string, of: Shape["of"], points: Shape["points"], closed = true): Shape => ({
   key,
   points,

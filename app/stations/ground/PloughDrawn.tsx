@@ -4,6 +4,7 @@ import {
   fromBehind,
   type Ploughing,
   type Shape,
+  turnedOver,
   type View,
 } from "../../../core/drawing/ploughing.ts";
 import { sayFine } from "../../../core/quantity/say.ts";
@@ -22,16 +23,18 @@ const DEGREE = Math.PI / 180;
 /** The plough at work as it was found, and as it would look otherwise: slide and see. */
 export function PloughDrawn({ found, units }: { found: Ploughing; units: Units }) {
   const [now, setNow] = useState(found);
+  const [side, setSide] = useState<"right" | "left">("right");
+  const seen = (view: View) => (side === "right" ? view : turnedOver(view));
   const same = (Object.keys(found) as (keyof Ploughing)[]).every((key) => found[key] === now[key]);
   return (
     <section aria-label="The plough at work" className="grid gap-2" data-ploughing>
       <h3 className="font-bold">
         {same ? "As it was found" : "As it would look"}{" "}
-        <span className="font-normal text-soft">to scale, turning to the right; slide and see</span>
+        <span className="font-normal text-soft">to scale, turning to the {side}; slide and see</span>
       </h3>
-      <Drawn view={fromBehind(now)} units={units} title="From behind" wide={400} />
+      <Drawn view={seen(fromBehind(now))} units={units} title="From behind" wide={400} />
       <div className="grid grid-cols-[minmax(0,260px)_1fr] items-start gap-6 max-sm:grid-cols-1">
-        <Drawn view={fromAbove(now)} units={units} title="From above, travel upward" wide={260} />
+        <Drawn view={seen(fromAbove(now))} units={units} title="From above, travel upward" wide={260} />
         <div className="grid gap-3">
           <Slide
             label="Lean"
@@ -68,11 +71,16 @@ export function PloughDrawn({ found, units }: { found: Ploughing; units: Units }
           />
         </div>
       </div>
-      {!same && (
-        <button type="button" className="key justify-self-start" onClick={() => setNow(found)}>
-          As it was found
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="key" onClick={() => setSide(side === "right" ? "left" : "right")}>
+          Turn it over
         </button>
-      )}
+        {!same && (
+          <button type="button" className="key" onClick={() => setNow(found)}>
+            As it was found
+          </button>
+        )}
+      </div>
     </section>
   );
 }

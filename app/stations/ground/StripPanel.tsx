@@ -4,6 +4,7 @@ import { useSearchParams } from "react-router";
 import { v4 as uuid } from "uuid";
 import { stepIn } from "../../../core/subjects/ground/guide/index.ts";
 import { useKeptForm } from "../../entry/use-kept-form.ts";
+import { useWaiting } from "../../offline/use-waiting.ts";
 import { validateForm, wrongIn } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import { Folded } from "../../ui/Folded.tsx";
@@ -18,7 +19,9 @@ type Props = { strip: StripView; action: string; person: string };
 
 /** Set, run, stop, look, correct one thing, again: where it stands, what comes next, and every step of it. */
 export function StripPanel({ strip, action, person }: Props) {
-  const { begun, good, all, next } = strip;
+  const { good, all, next } = strip;
+  const waits = useBegunHere(action);
+  const begun = strip.begun ?? waits;
   const [search] = useSearchParams();
   const asked = search.get("step");
   const [opened, setOpened] = useState<{ at: string | null; next: string | null }>({
@@ -63,6 +66,13 @@ export function StripPanel({ strip, action, person }: Props) {
       ) : (
         <p className="text-soft">
           {strip.run} Set, run, stop without coasting back, get out and look; correct one thing; again.
+        </p>
+      )}
+      {waits && (
+        <p className="border-l-4 border-warn pl-3" data-waits>
+          {strip.begun
+            ? `The strip begun on ${waits.field} waits on this device: what is entered below is kept in it once it was sent.`
+            : "It waits on this device; what is seen at its steps waits behind it."}
         </p>
       )}
       {strip.cautions.length > 0 && (
@@ -111,6 +121,16 @@ export function StripPanel({ strip, action, person }: Props) {
       )}
     </section>
   );
+}
+
+/** The newest strip of this tool that was begun on this device and was not sent yet. */
+function useBegunHere(action: string) {
+  const fields = useWaiting(action)
+    .filter(({ fields: { intent } }) => intent === "begin-strip")
+    .at(-1)?.fields;
+  if (!fields) return null;
+  const told = [fields.soil, fields.moisture, fields.crop].filter(Boolean).join(", ");
+  return { field: fields.field ?? "", ground: told || "soil not told", who: fields.person ?? "" };
 }
 
 function Begin({ strip, action, person }: Props) {
