@@ -262,8 +262,8 @@ export const GROUNDS: Record<string, DemoGround> = {
       moisture: "moist",
       crop: "maize stubble",
       depth: 0.218,
-      good: 15,
-      all: 15,
+      good: 16,
+      all: 16,
       before: "2025-11-12T09:00:00Z",
     },
     strip: {

@@ -153,6 +153,22 @@ describe("a plough", () => {
     expect(wrong("plough", "furrow", { bodies: 4, cut: 0.4, before: 2.6, after: 1 })).toEqual({});
   });
 
+  it("is compared by its fuel, and a figure that is missing is no comparison", () => {
+    const of = (before: number | null, now: number | null) =>
+      judged("plough", "fuel", {
+        choices: { kind: "logged" },
+        figures: {
+          ...(before === null ? {} : { before: before * 1e-7 }),
+          ...(now === null ? {} : { now: now * 1e-7 }),
+        },
+      });
+    expect(of(31, 27)).toMatch(/^good: 31 l\/ha before, 27 l\/ha now/);
+    expect(of(27, 28)).toMatch(/^good/);
+    expect(of(27, 31)).toMatch(/^check: .*more than before/);
+    expect(of(27, null)).toMatch(/^unknown/);
+    expect(judged("plough", "fuel", { choices: { kind: "not" } })).toMatch(/^good: Not logged/);
+  });
+
   it("puts back what the opening furrow changed", () => {
     const rod = sampleAdjuster(1, "Right rod", { acts: { measure: "leanApart", by: 0.01 }, setting: 4 });
     const step = stepIn("plough", "opening")!;

@@ -23,6 +23,8 @@ import { firstFurrow } from "./marker.ts";
 
 const CM = 0.01;
 const DEGREE = Math.PI / 180;
+/** Litres a hectare, m³/m². */
+const LITRES = 1e-7;
 
 /** Level and upright: half a degree (ours). */
 const UPRIGHT = 0.5 * DEGREE;
@@ -778,6 +780,56 @@ const wear: GuideStep = {
   drill: () => ({ ...BLANK, choices: { where: "even" } }),
 };
 
+/** Fuel after setting may be so much above that before and still be the same (ours). */
+const SAME_FUEL = 0.05;
+
+/** A well-set plough shows in fuel. */
+const fuel: GuideStep = {
+  key: "fuel",
+  title: "Fuel, before and after",
+  where: "field",
+  how: [
+    "The tractor's own meter over the same kind of land, before the plough was set and after: a well-set plough shows in it.",
+    // Common practice, no source.
+    tell`People quote ${quantity("volume per area", 25 * LITRES)} to ${quantity("volume per area", 37 * LITRES)}.`,
+  ],
+  fields: [
+    {
+      key: "kind",
+      label: "Fuel",
+      kind: "choice",
+      stays: true,
+      choices: { logged: "Logged", not: "Not logged" },
+    },
+    {
+      key: "before",
+      label: "Before it was set",
+      kind: "measure",
+      family: "volume per area",
+      optional: true,
+      stays: true,
+    },
+    { key: "now", label: "Now", kind: "measure", family: "volume per area", optional: true },
+  ],
+  measures: [],
+  judge: ({ choices, figures: { before, now } }) => {
+    if (choices.kind === "not") return good("Not logged.");
+    if (before === undefined || now === undefined)
+      return unknown(
+        "One of the two is not known.",
+        "Read the meter over the same kind of land, or say it is not logged.",
+      );
+    const said = tell`${quantity("volume per area", before)} before, ${quantity("volume per area", now)} now.`;
+    return now <= before * (1 + SAME_FUEL)
+      ? good(said)
+      : look(
+          said,
+          "It takes more than before: other land, deeper, or it pulls askew. Depth first, then the first furrow and the draw line.",
+        );
+  },
+  drill: () => ({ ...BLANK, choices: { kind: "not" } }),
+};
+
 export const PLOUGH: Guide = {
   key: "plough",
   title: "Plough",
@@ -810,5 +862,6 @@ export const PLOUGH: Guide = {
     pull,
     packer,
     surface,
+    fuel,
   ],
 };

@@ -113,7 +113,7 @@ describe("a strip", () => {
 
   it("goes on with the first step that is not good, and nothing unknown counts", () => {
     const none = standing([]);
-    expect(none).toMatchObject({ good: 0, all: 15, next: { step: { key: "alike" } } });
+    expect(none).toMatchObject({ good: 0, all: 16, next: { step: { key: "alike" } } });
     const one = standing([sampleLook("alike", { choices: { state: "alike" } })]);
     expect(one).toMatchObject({ good: 1, next: { step: { key: "tyres" } } });
     const bent = standing([
