@@ -16,6 +16,12 @@ describe("depth and level", () => {
     expect(await textOf(page, '[data-off="fore"]')).toContain("deeper in front");
     const advice = await textOf(page, "[data-advice]");
     expect(advice).toContain("Top link: ");
+    await press(page, "As it would be, turned so");
+    const first = (as: string) =>
+      page.$eval(`[data-map="${as}"] [data-point="front 1"]`, (point) => point.textContent);
+    expect(await first("foretold")).not.toContain("17.2");
+    await press(page, "As it was dug");
+    expect(await first("dug")).toContain("17.2");
     await page.type('[data-advice] input[name="person"]', "Mira Tolland");
     await press(page, "They stand so now");
     await seen(page, "Set: Top link 2");

@@ -178,6 +178,12 @@ const PLOUGHS: readonly Symptom[] = [
         tested: step("plough", "upright"),
       },
       {
+        what: "The front part of a semi-mounted plough",
+        test: "Gauge on the first body's leg, both ways.",
+        cure: "Spacers on the turnover cylinders, as many on both; then the rear part.",
+        tested: step("plough", "frontUpright"),
+      },
+      {
         what: "Lift rods unequal",
         test: "Tape both rods with the tool lifted a little.",
         cure: "Bring them to one length.",

@@ -15,8 +15,13 @@ export function AdjustersDrawn({ view, paper = false }: { view: AdjustersView; p
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-1" data-adjusters-drawn>
       <div className="flex flex-wrap items-start gap-4">
-        <Seen title="From above, travel upward" of={drawn.plan} named={named} />
-        <Seen title="From behind" of={drawn.rear} named={named} />
+        <Seen
+          title="From above, travel upward"
+          of={drawn.plan}
+          named={named}
+          one={paper ? Numbered : Pressed}
+        />
+        <Seen title="From behind" of={drawn.rear} named={named} one={paper ? Numbered : Pressed} />
       </div>
       <p className="text-small text-soft">
         To scale.{!paper && " Press a number to set it."}
@@ -34,9 +39,11 @@ function Seen({
   title,
   of: { drawn, marks, view },
   named,
+  one: One,
 }: {
   title: string;
   of: Of;
+  one: (one: One) => React.ReactNode;
   named: ReadonlyMap<number, AdjusterView>;
 }) {
   return (
@@ -55,7 +62,7 @@ function Seen({
           >
             {marks.map((mark) => {
               const adjuster = named.get(mark.id);
-              return adjuster ? <Numbered key={mark.id} mark={mark} adjuster={adjuster} /> : null;
+              return adjuster ? <One key={mark.id} mark={mark} adjuster={adjuster} /> : null;
             })}
           </PlanDrawing>
         </div>
@@ -64,16 +71,11 @@ function Seen({
   );
 }
 
-function Numbered({
-  mark,
-  adjuster: { name, label, setting },
-}: {
-  mark: AdjusterMark;
-  adjuster: AdjusterView;
-}) {
-  const { number, x, y, tag, assumed, slave } = mark;
-  const tone = slave ? "var(--soft)" : "var(--dye)";
-  const away = Math.hypot(tag.x - x, tag.y - y) > 1;
+type One = { mark: AdjusterMark; adjuster: AdjusterView };
+
+/** A press leads to the field where it is set. */
+function Pressed({ mark, adjuster }: One) {
+  const { name, label, setting } = adjuster;
   const go = (event: React.MouseEvent) => {
     const field = document.getElementById(name);
     if (!(field instanceof HTMLInputElement)) return;
@@ -86,9 +88,19 @@ function Numbered({
     <a
       href={`#${name}`}
       onClick={go}
-      aria-label={`${number} ${label}, stands at ${setting ?? "not known"}`}
-      data-mark={label}
+      aria-label={`${mark.number} ${label}, stands at ${setting ?? "not known"}`}
     >
+      <Numbered mark={mark} adjuster={adjuster} />
+    </a>
+  );
+}
+
+function Numbered({ mark, adjuster: { label } }: One) {
+  const { number, x, y, tag, assumed, slave } = mark;
+  const tone = slave ? "var(--soft)" : "var(--dye)";
+  const away = Math.hypot(tag.x - x, tag.y - y) > 1;
+  return (
+    <g data-mark={label}>
       {away && <line x1={x} y1={y} x2={tag.x} y2={tag.y} stroke={tone} strokeWidth={1.5} />}
       {away && <circle cx={x} cy={y} r={4} fill={tone} />}
       <circle
@@ -103,6 +115,6 @@ function Numbered({
       <text x={tag.x} y={tag.y + 5.5} textAnchor="middle" fontSize={16} fontWeight={700} fill={tone}>
         {number}
       </text>
-    </a>
+    </g>
   );
 }

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { PlanDrawing } from "../../drawing/PlanDrawing.tsx";
 import { useKeptForm } from "../../entry/use-kept-form.ts";
 import { TextField } from "../../ui/Field.tsx";
@@ -19,12 +20,23 @@ export function DepthMap({ map, action, person }: Props) {
 
 /** The points where they were dug, on the tool, to scale from above, travel upward: darker is deeper. */
 function MapDrawn({ map }: { map: MapView }) {
-  const { drawn, view, points } = map;
+  const { drawn, view, foretold } = map;
+  const [ahead, setAhead] = useState(false);
+  const then = ahead && foretold.length > 0;
+  const points = then ? map.points.map((point, at) => ({ ...point, ...foretold[at]! })) : map.points;
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-1" data-map>
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-1" data-map={then ? "foretold" : "dug"}>
       <p className="text-small text-soft">
         Wanted {map.wanted}. {map.when}. From above, to scale, travel upward; under each point what it is off.
       </p>
+      {foretold.length > 0 && (
+        <div className="flex flex-wrap items-center gap-2">
+          <button type="button" className="key" aria-pressed={then} onClick={() => setAhead(!then)}>
+            {then ? "As it was dug" : "As it would be, turned so"}
+          </button>
+          {then && <b className="font-[650]">Foretold, not dug.</b>}
+        </div>
+      )}
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: on a phone it is wider than the screen, and keys must reach its end */}
       <section className="overflow-x-auto" tabIndex={0} aria-label="Points of the map">
         <div style={{ minWidth: view.w * 0.95, maxWidth: view.w * 1.2 }}>

@@ -2,6 +2,7 @@ import { drawDepthMap } from "../../../core/drawing/depth-map.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { inWords } from "../../../core/quantity/said.ts";
 import { fineStyle } from "../../../core/quantity/units.ts";
+import { foretoldPoints } from "../../../core/subjects/ground/foretold.ts";
 import type { GroundOf } from "../../../core/subjects/ground/ground-of-rig.ts";
 import { WING } from "../../../core/subjects/ground/guide/folding.ts";
 import type { Guide } from "../../../core/subjects/ground/guide/guide.ts";
@@ -13,6 +14,7 @@ import {
   turnSaid,
   zoneSaid,
 } from "../../../core/subjects/ground/words.ts";
+import type { DepthPoint } from "../../../core/yard/ground.ts";
 import { moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { settingName } from "./ground.dto.ts";
@@ -32,21 +34,22 @@ export function mapView(of: GroundOf, guide: Guide | null, { resolved, preferenc
     of.tolerance.depth * 2,
     ...map.points.map(({ depth }) => Math.abs(depth - map.wanted)),
   );
+  const dug = ({ label, depth }: DepthPoint) => ({
+    label,
+    depth: printLength(depth, units.small, { bare: true }),
+    by: printLength(depth - map.wanted, fineStyle(units), { signed: true }),
+    /** −1 much too shallow … 1 much too deep, for its shade */
+    shade: (depth - map.wanted) / deepest,
+  });
   return {
     field: map.field,
     when: `${map.person}, ${moment(map.at)}`,
     wanted: printLength(map.wanted, units.small),
     drawn,
     view,
-    points: map.points.map(({ label, depth }, at) => ({
-      label,
-      ...points[at]!,
-      depth: printLength(depth, units.small, { bare: true }),
-      by: printLength(depth - map.wanted, fineStyle(units), { signed: true }),
-      /** −1 much too shallow … 1 much too deep, for its shade */
-      shade: (depth - map.wanted) / deepest,
-      odd: fit.odd.includes(at),
-    })),
+    points: map.points.map((point, at) => ({ ...dug(point), ...points[at]!, odd: fit.odd.includes(at) })),
+    /** the same with the adjusters turned as advised; none where nothing is to be turned */
+    foretold: fit.odd.length > 0 ? [] : foretoldPoints(of).map(dug),
     off: [
       ...off.map((each) => ({
         key: each.key as string,
