@@ -20,6 +20,7 @@ const SCREENS = [
   `${rig("Combine")}/balance`,
   `${rig("Stubble cultivator")}/ground`,
   `${rig("Reversible plough")}/ground`,
+  `${rig("Reversible plough")}/ground/paper`,
   "/symptoms",
   `/symptoms?rig=${rigId("Row hoe")}&find=thrown`,
   `${rig("Roller cultivator")}/hoses`,

@@ -17,8 +17,8 @@ export type MapDrawn = {
 const BESIDE = 62;
 const ABOVE = 30;
 const BELOW = 52;
-/** As tall as a screen shows without scrolling, pixels. */
-const TALL = 420;
+/** So far apart the front and the rear of the work are drawn where that leaves room for the figures, pixels: what to turn stays in sight under it. */
+const TALL = 200;
 
 /** @param width of the sheet, pixels: it grows where so many points lie across that their figures would touch */
 export function drawDepthMap(

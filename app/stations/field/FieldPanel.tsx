@@ -117,7 +117,7 @@ export function Drives({
   return (
     <section aria-label="Drive" className="grid content-start gap-2">
       <h2 className="border-b-2 border-ink pb-1">Drive</h2>
-      <div className="grid grid-cols-2 gap-2">
+      <div className="grid gap-2">
         <SelectField
           name="fix"
           label="Receiver shows"

@@ -95,7 +95,7 @@ export function SheetForm({ topics, hung, action, person, filled, draft }: Props
           name="instrument"
           label="How you know it"
           choices={[
-            ["tape", "Tape, scale or a look"],
+            ["tape", "Taped or seen"],
             ["book", "Book"],
             ["estimate", "Guess"],
           ]}
