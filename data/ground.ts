@@ -94,7 +94,7 @@ function among(inUse: ReadonlySet<number>, { pair, master, ...rest }: Adjuster):
 type Placed = Pick<Adjuster, "label" | "x" | "y">;
 
 function toAdjuster(row: Row, placed: Placed, setting: number | null): Adjuster {
-  const { componentId, form, low, high, storage, front, rear, across, measure, amount } = row;
+  const { componentId, form, low, high, storage, start, front, rear, across, measure, amount } = row;
   const { pairId, difference, masterId: master, up, learntFrom, how } = row;
   return {
     id: componentId,
@@ -103,6 +103,7 @@ function toAdjuster(row: Row, placed: Placed, setting: number | null): Adjuster 
     low,
     high,
     storage,
+    start,
     effect: front === null || rear === null || across === null ? null : { front, rear, across },
     acts: measure === null ? null : { measure, by: amount },
     pair: pairId === null ? null : { id: pairId, difference },
@@ -201,12 +202,13 @@ function errorColumns(error: Adjuster["error"]) {
 }
 
 function columnsOf(told: Omit<NewAdjuster, "label" | "x" | "y" | "place">) {
-  const { form, low, high, storage, effect, acts, pair, master, up, how } = told;
+  const { form, low, high, storage, start, effect, acts, pair, master, up, how } = told;
   return {
     form,
     low,
     high,
     storage,
+    start,
     up,
     how,
     masterId: master,

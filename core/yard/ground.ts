@@ -212,6 +212,8 @@ export type Adjuster = {
   high: number;
   /** the position it is only stored in; null: none */
   storage: number | null;
+  /** where its book has one begin, in steps; null where nobody said */
+  start: number | null;
   effect: StepEffect | null;
   /** what else it moves than the depth of the whole tool; null: that */
   acts: Acts | null;

@@ -30,7 +30,19 @@ function plantAdjusters(db: Database, { implement }: RigTool, { adjusters, perso
     const [x, y, up] = sits ?? [null, null, null];
     const pair = pairedWith === undefined ? null : { id: ids.get(pairedWith)!, difference: 0 };
     const master = slaveOf === undefined ? null : ids.get(slaveOf)!;
-    const told = { ...rest, effect, acts, storage: null, pair, master, x, y, up, place: index + 1 };
+    const told = {
+      start: null,
+      ...rest,
+      effect,
+      acts,
+      storage: null,
+      pair,
+      master,
+      x,
+      y,
+      up,
+      place: index + 1,
+    };
     const id = addAdjuster(db, implement.id, told, BY);
     ids.set(rest.label, id);
     if (was !== undefined) keepSetting(db, id, was, { person, at: new Date(when.getTime() - YEAR) });

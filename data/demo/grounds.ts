@@ -7,6 +7,8 @@ import type { NewLook, NewPreset } from "../strips.ts";
 type DemoAdjuster = Pick<NewAdjuster, "label" | "form" | "low" | "high" | "how"> &
   Partial<Pick<NewAdjuster, "effect" | "acts">> & {
     setting: number;
+    /** where its book has one begin */
+    start?: number;
     /** where it stood the season before */
     was?: number;
     /** of an adjuster before it, kept equal with, or whose slave it is */
@@ -108,6 +110,7 @@ export const GROUNDS: Record<string, DemoGround> = {
         form: "shims",
         low: 0,
         high: 12,
+        start: 6,
         effect: mm(-10, -1, 0),
         how: "Both sides alike; slaves follow.",
         setting: 6,
@@ -118,6 +121,7 @@ export const GROUNDS: Record<string, DemoGround> = {
         form: "shims",
         low: 0,
         high: 12,
+        start: 5,
         effect: mm(-1, -10, 0),
         how: "Both sides alike; slaves follow.",
         setting: 4,

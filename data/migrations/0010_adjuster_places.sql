@@ -5,6 +5,7 @@ CREATE TABLE `__new_adjuster` (
 	`low` integer NOT NULL,
 	`high` integer NOT NULL,
 	`storage` integer,
+	`start` integer,
 	`front` real,
 	`rear` real,
 	`across` real,
@@ -31,7 +32,7 @@ CREATE TABLE `__new_adjuster` (
 	CONSTRAINT "adjuster_effect_is_whole" CHECK(("__new_adjuster"."front" is null) = ("__new_adjuster"."rear" is null) and ("__new_adjuster"."front" is null) = ("__new_adjuster"."across" is null))
 );
 --> statement-breakpoint
-INSERT INTO `__new_adjuster`("component_id", "form", "low", "high", "storage", "front", "rear", "across", "measure", "amount", "front_error", "rear_error", "across_error", "amount_error", "pair_id", "difference", "master_id", "up", "learnt_from", "how") SELECT "component_id", "form", "low", "high", "storage", "front", "rear", "across", "measure", "amount", null, null, null, null, "pair_id", "difference", null, null, "learnt_from", "how" FROM `adjuster`;--> statement-breakpoint
+INSERT INTO `__new_adjuster`("component_id", "form", "low", "high", "storage", "start", "front", "rear", "across", "measure", "amount", "front_error", "rear_error", "across_error", "amount_error", "pair_id", "difference", "master_id", "up", "learnt_from", "how") SELECT "component_id", "form", "low", "high", "storage", null, "front", "rear", "across", "measure", "amount", null, null, null, null, "pair_id", "difference", null, null, "learnt_from", "how" FROM `adjuster`;--> statement-breakpoint
 DROP TABLE `adjuster`;--> statement-breakpoint
 ALTER TABLE `__new_adjuster` RENAME TO `adjuster`;--> statement-breakpoint
 PRAGMA foreign_keys=ON;

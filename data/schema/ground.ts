@@ -32,6 +32,8 @@ export const adjuster = sqliteTable(
     high: integer().notNull(),
     /** the position it is only stored in; null: none */
     storage: integer(),
+    /** where its book has one begin; null where nobody said */
+    start: integer(),
     /** metres deeper in front, deeper behind, and right deeper than left, for one step more; null together where nobody knows */
     front: real(),
     rear: real(),

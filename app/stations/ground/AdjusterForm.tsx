@@ -73,6 +73,7 @@ export function AdjusterForm({ view, own, action, person, done = () => {} }: Pro
       <div className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
         <Steps name="low" label="Lowest, in steps" typed={typed} errors={errors} />
         <Steps name="high" label="Highest, in steps" typed={typed} errors={errors} />
+        <Steps name="start" label="Starts at" hint="by its book" typed={typed} errors={errors} />
         <Steps name="storage" label="Storage position" hint="empty: none" typed={typed} errors={errors} />
       </div>
       <Moves
@@ -139,7 +140,7 @@ function Steps({
   typed,
   errors,
 }: {
-  name: "low" | "high" | "storage" | "difference";
+  name: "low" | "high" | "start" | "storage" | "difference";
   label: string;
   hint?: string;
 } & Omit<Part, "view">) {

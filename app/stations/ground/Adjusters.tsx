@@ -44,20 +44,33 @@ export function Adjusters({ view, action, person }: Props) {
 /** Where each stands: left beside right where two are kept to each other. */
 function Settings({ view, action, person }: Props) {
   const { form, busy, errors } = useKeptForm(action, "Adjusters as they stand");
+  const [begun, setBegun] = useState(0);
+  const books = view.groups.some(({ members }) => members.some(({ start }) => start !== null));
   return (
     <form {...form} className="grid gap-2">
       <input type="hidden" name="intent" value="set-adjusters" />
+      {books && (
+        <button type="button" className="key justify-self-start" onClick={() => setBegun(begun + 1)}>
+          All where their book begins
+        </button>
+      )}
       <ul>
         {view.groups.map(({ key, members, kept }) => (
           <li
-            key={`${key} ${members.map(({ setting }) => setting).join(" ")}`}
+            key={`${key} ${begun} ${members.map(({ setting }) => setting).join(" ")}`}
             className="grid gap-1 border-b border-hair py-2 leading-snug"
           >
             <div
               className={members.length > 1 ? "grid grid-cols-2 gap-x-6 gap-y-2 max-sm:grid-cols-1" : "grid"}
             >
               {members.map((each) => (
-                <One key={each.id} adjuster={each} alone={members.length === 1} problem={errors[each.name]} />
+                <One
+                  key={each.id}
+                  adjuster={each}
+                  begins={begun > 0}
+                  alone={members.length === 1}
+                  problem={errors[each.name]}
+                />
               ))}
             </div>
             {kept && <p className="text-small text-soft">{kept}</p>}
@@ -77,15 +90,19 @@ function Settings({ view, action, person }: Props) {
 
 function One({
   adjuster,
+  begins,
   alone,
   problem,
 }: {
   adjuster: AdjusterView;
+  /** it was asked for where its book has one begin */
+  begins: boolean;
   alone: boolean;
   problem: string | undefined;
 }) {
   const { number, name, label, kind, range, effect, how, follows, before, setting, steps } = adjuster;
-  const [typed, setTyped] = useState(setting === null ? "" : String(setting).replace("-", "−"));
+  const first = (begins ? adjuster.start : null) ?? setting;
+  const [typed, setTyped] = useState(first === null ? "" : String(first).replace("-", "−"));
   const turn = (by: number) => {
     const now = Number(typed.replace("−", "-"));
     const from = typed.trim() === "" || !Number.isInteger(now) ? (setting ?? 0) : now;

@@ -253,6 +253,7 @@ function OpenStep({ step, action, person, guide, tool }: Omit<StepProps, "open" 
         </div>
       )}
       {step.learnt && <Learnt step={step} action={action} person={person} />}
+      {step.tells && <Tells step={step} action={action} person={person} />}
       {step.turns.length > 0 && (
         <OfStep
           intent="turned-as-said"
@@ -447,6 +448,32 @@ function Learnt({ step, action, person }: Pick<StepProps, "step" | "action" | "p
           label={`Learnt: ${step.title}`}
         >
           Reckon with what it did
+        </OfStep>
+      )}
+    </div>
+  );
+}
+
+/** What it measured of the tool as well: kept at its station by a press. */
+function Tells({ step, action, person }: Pick<StepProps, "step" | "action" | "person">) {
+  const { label, measured, now, kept } = step.tells!;
+  return (
+    <div className="grid gap-1 border-l-4 border-line pl-3" data-tells={kept ? "kept" : "open"}>
+      <p>
+        <b className="font-[650]">
+          {label} by this test {measured}.
+        </b>{" "}
+        {kept ? "Kept at Tool." : `At Tool it is ${now}.`}
+      </p>
+      {!kept && (
+        <OfStep
+          intent="keep-measured"
+          step={step}
+          action={action}
+          person={person}
+          label={`${label}, measured`}
+        >
+          Keep it as measured
         </OfStep>
       )}
     </div>

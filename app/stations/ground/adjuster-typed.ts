@@ -17,6 +17,7 @@ export type Typed = Record<
   | "low"
   | "high"
   | "storage"
+  | "start"
   | "pair"
   | "difference"
   | "master"
@@ -26,7 +27,7 @@ export type Typed = Record<
 
 /** By the name of its field. */
 export function asTyped(adjuster: Adjuster, units: Units): Typed {
-  const { label, form, low, high, storage, effect, acts, pair, master, x, y, up, how } = adjuster;
+  const { label, form, low, high, storage, start, effect, acts, pair, master, x, y, up, how } = adjuster;
   const fine = (value: number | undefined) =>
     value === undefined ? "" : printLength(value, fineStyle(units), { bare: true });
   const tape = (value: number | null) =>
@@ -38,6 +39,7 @@ export function asTyped(adjuster: Adjuster, units: Units): Typed {
     low: stepsText(low),
     high: stepsText(high),
     storage: storage === null ? "" : stepsText(storage),
+    start: start === null ? "" : stepsText(start),
     front: fine(effect?.front),
     rear: fine(effect?.rear),
     across: fine(effect?.across),
@@ -63,6 +65,7 @@ export const UNTOLD: Typed = {
   low: "0",
   high: "10",
   storage: "",
+  start: "",
   front: "",
   rear: "",
   across: "",

@@ -101,7 +101,7 @@ function historyOf(labels: readonly string[], past: readonly (readonly Past[])[]
 }
 
 function adjusterRow(adjuster: Adjuster, all: readonly Adjuster[], past: readonly Past[], units: Units) {
-  const { id, label, form, low, high, storage, effect, acts, how, setting, master } = adjuster;
+  const { id, label, form, low, high, storage, start, effect, acts, how, setting, master } = adjuster;
   const { label: kind, step, steps } = ADJUSTER_FORMS[form];
   const does = acts ? actsWords(acts, units) : effect && effectWords(effect, units);
   const before = past.find(({ value }) => value !== setting);
@@ -114,7 +114,12 @@ function adjusterRow(adjuster: Adjuster, all: readonly Adjuster[], past: readonl
     steps,
     low,
     high,
-    range: `${stepsText(low)} to ${stepsText(high)}${storage === null ? "" : `, stored at ${stepsText(storage)}`}`,
+    start,
+    range: [
+      `${stepsText(low)} to ${stepsText(high)}`,
+      ...(start === null ? [] : [`starts at ${stepsText(start)}`]),
+      ...(storage === null ? [] : [`stored at ${stepsText(storage)}`]),
+    ].join(", "),
     effect:
       does === null
         ? "what a step does is not known"

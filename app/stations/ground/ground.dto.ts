@@ -50,6 +50,9 @@ export class AdjusterDto {
   storage!: string;
 
   @Matches(/^([-−]?\d{1,3})?$/, { message: "A whole number of steps, or nothing." })
+  start!: string;
+
+  @Matches(/^([-−]?\d{1,3})?$/, { message: "A whole number of steps, or nothing." })
   difference!: string;
 
   @MaxLength(200, { message: "At most 200 letters." })

@@ -150,7 +150,7 @@ describe("the ground page", () => {
   const named = (label: string) => ground().adjusters.find((each) => each.label === label)!;
 
   it("adds one on each side of the middle, alike, kept equal, each lowering its own side", async () => {
-    await send({ intent: "add-adjuster", ...told, sides: "both" });
+    await send({ intent: "add-adjuster", ...told, start: "5", sides: "both" });
     const [left, right] = [named("Gauge wheel, left"), named("Gauge wheel, right")];
     expect(left).toMatchObject({ x: -1.2, y: -1.1, up: 0.7, effect: { front: -0.001, across: 0.004 } });
     expect(right).toMatchObject({ x: -1.2, y: 1.1, effect: { front: -0.001, across: -0.004 } });
@@ -162,7 +162,7 @@ describe("the ground page", () => {
     const pair = page.groups.find(({ members }) => members.some(({ id }) => id === right.id))!;
     expect(pair).toMatchObject({
       kept: "kept equal",
-      members: [{ label: left.label }, { label: right.label }],
+      members: [{ label: left.label, range: "0 to 12, starts at 5" }, { label: right.label }],
     });
     expect(page.drawn!.plan.marks.map(({ id }) => id)).toContain(left.id);
   });
@@ -174,6 +174,7 @@ describe("the ground page", () => {
     expect(await add({ aside: "" })).toEqual({ aside: expect.stringContaining("one alone") });
     expect(await add({ "aside-way": "" })).toEqual({ aside: expect.stringContaining("left") });
     expect(await add({ ahead: "120" })).toEqual({ ahead: expect.stringContaining("unit") });
+    expect(await add({ start: "14" })).toEqual({ start: expect.stringContaining("outside its range") });
     expect(await add({ up: "-0.3" })).toEqual({ up: expect.stringContaining("upward") });
     expect(ground().adjusters).toHaveLength(4);
   });

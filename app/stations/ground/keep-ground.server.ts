@@ -70,6 +70,7 @@ function readAdjuster(
   own: { adjuster: Adjuster; units: Units } | null,
 ): { ok: true; told: Told } | { ok: false; errors: FieldErrors } {
   const [low, high] = [readSteps(value.low)!, readSteps(value.high)!];
+  const start = readSteps(value.start);
   // What a step was learnt to do has more digits than its field shows: left as shown, it is left as it was.
   const left = own && untouched(form, asTyped(own.adjuster, own.units));
   const moves = left?.effect ? ({ ok: true, value: movesOf(own!.adjuster) } as const) : readMoves(form);
@@ -81,6 +82,7 @@ function readAdjuster(
   const label = value.label.trim();
   const errors: FieldErrors = {
     ...(low > high ? { high: "The upper end lies below the lower one." } : {}),
+    ...(start !== null && (start < low || start > high) ? { start: "It lies outside its range." } : {}),
     ...(others.some((each) => each.label.toLowerCase() === label.toLowerCase())
       ? { label: "There is one of that name." }
       : {}),
@@ -100,6 +102,7 @@ function readAdjuster(
       low,
       high,
       storage: readSteps(value.storage),
+      start,
       how: value.how.trim(),
       pair: pair && { id: pair.id, difference: readSteps(value.difference) ?? 0 },
       master: master?.id ?? null,

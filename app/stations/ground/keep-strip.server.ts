@@ -1,4 +1,6 @@
 import { v4 as uuid } from "uuid";
+import { dimension } from "../../../core/dimension/catalogue.ts";
+import { printLength } from "../../../core/quantity/length.ts";
 import { known } from "../../../core/rig/whole.ts";
 import { dug, type Fault, type TrueTool, worldOf } from "../../../core/simulation/tool.ts";
 import { gridOf } from "../../../core/subjects/ground/grid.ts";
@@ -14,10 +16,12 @@ import type { Turn } from "../../../core/subjects/ground/turning.ts";
 import { settingsNow } from "../../../core/yard/ground.ts";
 import { keepDepthMap, keepSetting, learnAmount, mapsOf } from "../../../data/ground.ts";
 import { mendTool, trueToolOf } from "../../../data/practice.ts";
+import { keepReading } from "../../../data/readings.ts";
 import type { Told } from "../../../data/record.ts";
 import { beginStrip, followSchool, keepLook, keepPreset } from "../../../data/strips.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
+import { idOf } from "../reading/entry-ids.ts";
 import { written } from "../writing/written.server.ts";
 import { readSteps, settingName } from "./ground.dto.ts";
 import { readSeen } from "./seen.ts";
@@ -110,6 +114,33 @@ export const keepLearntAmount = written(OfStepDto, ({ open, value: { step: key }
     told,
   );
   return kept(`Reckoned with as it came: ${learnt.turned.map(({ adjuster }) => adjuster.label).join(", ")}`);
+});
+
+/** The reading of the tool a step measured as well; null where it measures none, or is not good. */
+export function toldBy(of: StepStanding) {
+  const { step, look } = of;
+  return look && of.state === "judged" && isGood(of) ? (step.tells?.(look) ?? null) : null;
+}
+
+/** Keeps what a step measured of the tool as a reading of it, taped. The same look is kept once. */
+export const keepMeasured = written(OfStepDto, ({ open, value: { step: key }, told }): Outcome => {
+  const { db, rig, resolved } = open;
+  const of = stepOf(open, key);
+  const found = of && toldBy(of);
+  if (!of?.look || !found) return refused({ form: "Nothing was measured there that is good." });
+  const { label } = dimension(found.key, resolved);
+  const id = idOf(of.look.id, 0);
+  keepReading(db, rig, {
+    id,
+    sitting: id,
+    key: found.key,
+    rawText: printLength(found.value, "m"),
+    value: found.value,
+    step: 0.001,
+    instrument: "tape",
+    ...told,
+  });
+  return kept(`${label} saved: ${printLength(found.value, open.preferences.units.tape)}`, { id });
 });
 
 /** Keeps what the strip came to, for the next time in like ground. */

@@ -1,5 +1,14 @@
+import { dimension } from "../../../core/dimension/catalogue.ts";
 import { behindLabel, printLength } from "../../../core/quantity/length.ts";
-import { fineLength, inWords, joined, quantity, type Said, tell } from "../../../core/quantity/said.ts";
+import {
+  fineLength,
+  inWords,
+  joined,
+  quantity,
+  type Said,
+  tapeLength,
+  tell,
+} from "../../../core/quantity/said.ts";
 import { fineStyle, type Units, unitOf } from "../../../core/quantity/units.ts";
 import { known } from "../../../core/rig/whole.ts";
 import { DEPTH_STEP } from "../../../core/subjects/ground/guide/depth.ts";
@@ -23,7 +32,7 @@ import { trueToolOf } from "../../../data/practice.ts";
 import { moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { settingName } from "./ground.dto.ts";
-import { faultAt } from "./keep-strip.server.ts";
+import { faultAt, toldBy } from "./keep-strip.server.ts";
 
 export type StripView = NonNullable<ReturnType<typeof stripView>>;
 export type StepView = StripView["steps"][number];
@@ -157,6 +166,7 @@ function stepView(of: StepStanding, at: number, { given }: StripStanding, open: 
     mapped: step.key === DEPTH_STEP,
     fields: step.fields.map((field) => fieldView(field, look, units)),
     ofMap: ofMapView(step, given, units),
+    tells: tellsView(of, open),
     school: step.school ? schoolView(step.school, given.school(step.school), open) : null,
     before: given.looksAt(step.key).map((each) => ({
       id: each.id,
@@ -225,6 +235,22 @@ function fieldView(field: SeenField, look: Look | null, units: Units) {
     word: "",
   };
 }
+
+/** A reading of the tool a good step measured as well, beside the one that counts; null where it measures none. */
+function tellsView(of: StepStanding, { resolved, preferences: { units } }: OpenRig) {
+  const found = toldBy(of);
+  if (!found) return null;
+  const { value, grade } = resolved.values[found.key];
+  return {
+    label: dimension(found.key, resolved).label,
+    measured: inWords(tapeLength(found.value), units),
+    now: value === null ? "not known" : `${inWords(tapeLength(value), units)}, ${grade}`,
+    kept: value !== null && Math.abs(value - found.value) < SAME && grade !== "book",
+  };
+}
+
+/** A tape reads no closer, metres. */
+const SAME = 0.0005;
 
 /** What the depth map says of a step as well: to be taken over. Null where it says nothing of it. */
 function ofMapView(step: GuideStep, { map }: Given, units: Units) {

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { groundOfTools } from "../../../data/ground.ts";
+import { historyOf } from "../../../data/readings.ts";
 import { findRig, toolsOf } from "../../../data/rigs.ts";
 import { loader } from "../../routes/ground.tsx";
 import { action as keepAction } from "../../routes/keep.ts";
@@ -189,6 +190,25 @@ describe("a guided strip", () => {
   it("is run by the simulated tool on a practice rig alone", async () => {
     for (const intent of ["run-strip", "mend"])
       expect(refusal(await send({ intent, step: "alike" })).errors.form).toContain("practice copy");
+  });
+});
+
+describe("the width a marker test finds", () => {
+  const furrow = (after: string) => look("furrow", { ...MARKER, "f-after": after });
+  const keepIt = () => send({ intent: "keep-measured", step: "furrow" });
+
+  it("is kept at Tool as taped, once the first furrow is right, and once", async () => {
+    expect((await step("furrow")).tells, "too wide as it was found").toBeNull();
+    expect(refusal(await keepIt()).errors.form).toContain("good");
+    await furrow("99");
+    expect((await step("furrow")).tells).toMatchObject({ label: "Working width", kept: false });
+    const width = () => historyOf(yard.db, findRig(yard.db, 10)!, "tool.width");
+    const before = width().length;
+    await keepIt();
+    await keepIt();
+    expect(width()[0]).toMatchObject({ value: expect.closeTo(1.73, 9), instrument: "tape", person: "Mira" });
+    expect(width()).toHaveLength(before + 1);
+    expect((await step("furrow")).tells).toMatchObject({ kept: true });
   });
 });
 

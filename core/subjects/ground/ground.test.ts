@@ -23,6 +23,7 @@ const screw = (id: number, label: string, more: Partial<Adjuster> = {}): Adjuste
   low: 0,
   high: 10,
   storage: null,
+  start: null,
   effect: { front: -0.004, rear: -0.004, across: 0 },
   acts: null,
   learntFrom: null,

@@ -2,6 +2,7 @@
  * A guided strip: what is set and looked at for one kind of tool, in the order of the trade. Set, run, stop without coasting back, look, correct
  * one thing, again.
  */
+import type { DimensionKey } from "../../../dimension/catalogue.ts";
 import type { Verdict } from "../../../finding/check.ts";
 import type { Family } from "../../../quantity/measure.ts";
 import type { Said } from "../../../quantity/said.ts";
@@ -81,6 +82,8 @@ export type GuideStep = {
   wrong?(seen: Seen): Readonly<Record<string, string>>;
   /** @param seen what was entered, complete; an empty one where `fields` has none */
   judge(seen: Seen, given: Given): Judgement;
+  /** a reading of the tool that it measures as well, SI: to be kept at its station once the step is good */
+  tells?(seen: Seen): { key: DimensionKey; value: number } | null;
   /** a fault no screw cures, by its name in the simulated tool, and whether it was seen */
   fault?: { name: Fault; seen(seen: Seen): boolean };
   /** its good is that the road's locks are off: what the ladder asks for */

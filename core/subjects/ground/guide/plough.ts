@@ -629,6 +629,11 @@ const furrow: GuideStep = {
       off,
     );
   },
+  // What the pass took is how wide it really works: with the first furrow right it stands for all passes.
+  tells: ({ figures }) => {
+    const found = firstFurrow(figures as Record<Marked, number>);
+    return found.ok ? { key: "tool.width", value: found.worked } : null;
+  },
   drill: ({ read }, { part: { rig } }) => {
     const cut = known(rig, "rows.spacing") ?? 0.45;
     const count = known(rig, "rows.count") ?? 4;

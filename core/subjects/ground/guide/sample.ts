@@ -27,6 +27,7 @@ export const sampleAdjuster = (id: number, label: string, more: Partial<Adjuster
   low: 0,
   high: 20,
   storage: null,
+  start: null,
   effect: null,
   acts: null,
   pair: null,
