@@ -8,7 +8,7 @@ export async function press(page: Page, words: string, within = "body"): Promise
   await pressOn(page, `${within} ::-p-text(${words})`);
 }
 
-/** Scrolls to what a selector names, waits until it stands still, and clicks it with the mouse. */
+/** Scrolls to what a selector names, waits until it stands still, and presses it: with the mouse, or with a finger on a phone. */
 export async function pressOn(page: Page, selector: string): Promise<void> {
   const found = await page.waitForSelector(selector, { visible: true, timeout: PATIENCE });
   const handle = found as ElementHandle<Element>;
@@ -25,7 +25,7 @@ export async function pressOn(page: Page, selector: string): Promise<void> {
       before = place();
     }
   });
-  await handle.click();
+  await (page.viewport()?.hasTouch ? handle.tap() : handle.click());
 }
 
 export async function seen(page: Page, words: string): Promise<void> {

@@ -71,20 +71,28 @@ async function cure(): Promise<Map<string, number>> {
   throw new Error(`no end: ${JSON.stringify(await stepsSeen())}`);
 }
 
-const RIGS = [
-  ["Reversible plough", "leans, opens too wide and pulls aside", DESK],
-  ["Roller cultivator", "stands on unequal stacks with a bent shank", DESK],
-  ["Grain drill", "has too much pressure", PHONE],
-  ["Mowers", "has its nose up and its tap open", DESK],
-  ["Row hoe", "runs in soft soil", PHONE],
-  ["Combine", "hunts", PHONE],
-  ["Disc cultivator", "never had its depth calibrated", DESK],
+const FAULTS = [
+  ["Reversible plough", "leans, opens too wide and pulls aside"],
+  ["Roller cultivator", "stands on unequal stacks with a bent shank"],
+  ["Grain drill", "has too much pressure"],
+  ["Mowers", "has its nose up and its tap open"],
+  ["Row hoe", "runs in soft soil"],
+  ["Combine", "hunts"],
+  ["Disc cultivator", "never had its depth calibrated"],
 ] as const;
+
+const RIGS = FAULTS.flatMap(
+  ([name, what]) =>
+    [
+      [name, what, "by mouse", DESK],
+      [name, what, "by touch", PHONE],
+    ] as const,
+);
 
 describe("a simulated tool that", () => {
   it.each(RIGS)(
-    "%s: %s, is cured by the advice alone, each fault within three loops",
-    async (name, _, viewport) => {
+    "%s: %s, is cured %s, by the advice alone, each fault within three loops",
+    async (name, _, __, viewport) => {
       await newPage(viewport);
       const address = `${yard.address}${await practise(page, yard.address, name, "as read")}`;
       await visit(page, `${address}/ground`);
