@@ -1,15 +1,22 @@
 import type { ElementHandle, Page } from "puppeteer-core";
-
-/** How long a busy machine may take to show something, milliseconds. */
-const PATIENCE = 60_000;
+import { PATIENCE } from "./browser.ts";
 
 /** What a person does on a page, by the words they see. */
 export async function press(page: Page, words: string, within = "body"): Promise<void> {
   await pressOn(page, `${within} ::-p-text(${words})`);
 }
 
-/** Scrolls to what a selector names, waits until it stands still, and presses it: with the mouse, or with a finger on a phone. */
+/** Scrolls to what a selector names, waits until it stands still, and clicks it with the mouse. */
 export async function pressOn(page: Page, selector: string): Promise<void> {
+  await (await standing(page, selector)).click();
+}
+
+/** The same with a finger. On a busy machine the finger may lie there so long that it is no press: who taps looks whether anything came of it. */
+export async function tapOn(page: Page, selector: string): Promise<void> {
+  await (await standing(page, selector)).tap();
+}
+
+async function standing(page: Page, selector: string): Promise<ElementHandle<Element>> {
   const found = await page.waitForSelector(selector, { visible: true, timeout: PATIENCE });
   const handle = found as ElementHandle<Element>;
   // A person scrolls to what they press: on a phone it may lie under the drawing that stays at the top.
@@ -25,7 +32,7 @@ export async function pressOn(page: Page, selector: string): Promise<void> {
       before = place();
     }
   });
-  await (page.viewport()?.hasTouch ? handle.tap() : handle.click());
+  return handle;
 }
 
 export async function seen(page: Page, words: string): Promise<void> {

@@ -226,7 +226,7 @@ function Place({ view: { tape }, typed, errors, aside }: Part & { aside: boolean
         <Way
           name="ahead"
           label={`From the pins${unit}`}
-          hint="pins or eye by which the tool is coupled"
+          hint="where it is coupled"
           sides={[AHEAD.minus, AHEAD.plus]}
           typed={typed}
           errors={errors}
