@@ -8,6 +8,19 @@ const INCH_MARKS = ["′", "″", "/", "."];
 const FRACTIONS = ["1/8", "1/4", "3/8", "1/2", "5/8", "3/4", "7/8"];
 
 /**
+ * A key acts as the finger comes down: a slow glove lies there so long that the browser makes a long press of it and no click. A click that no
+ * pointer made comes from the keyboard.
+ */
+const pressed = (act: () => void) => ({
+  onPointerDown: (event: React.PointerEvent) => {
+    if (event.button === 0) act();
+  },
+  onClick: (event: React.MouseEvent) => {
+    if (event.detail === 0) act();
+  },
+});
+
+/**
  * A keypad for a gloved hand, where the screen is small: figures, the marks of the units in use, and the fractions of
  * a tape at one press.
  */
@@ -30,8 +43,8 @@ export function Keypad({
     <button
       key={piece}
       type="button"
-      onClick={() => add(piece)}
-      className={`min-h-11 cursor-pointer rounded-[3px] bg-sheet text-[20px] font-[650] active:bg-dye-wash ${tone}`}
+      {...pressed(() => add(piece))}
+      className={`min-h-11 touch-none cursor-pointer select-none rounded-[3px] bg-sheet text-[20px] font-[650] active:bg-dye-wash ${tone}`}
     >
       {label}
     </button>
@@ -53,8 +66,8 @@ export function Keypad({
         <button
           type="button"
           aria-label="Delete the last"
-          onClick={() => onType(text.slice(0, -1).trimEnd())}
-          className="grid min-h-11 cursor-pointer place-items-center rounded-[3px] bg-sheet"
+          {...pressed(() => onType(text.slice(0, -1).trimEnd()))}
+          className="grid min-h-11 touch-none cursor-pointer select-none place-items-center rounded-[3px] bg-sheet"
         >
           <Delete size={22} aria-hidden="true" />
         </button>
