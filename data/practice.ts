@@ -155,8 +155,11 @@ function copyAdjusters(db: Database, machines: ReadonlyMap<number, number>, by: 
   // What they are kept equal with and follow are copies as well, and some of those come after them.
   for (const { id, pair, master, ...rest } of [...found.values()].flat())
     if (pair || master !== null) {
-      const copied = { ...(pair && { pair: { ...pair, id: copies.get(pair.id)! } }) };
-      const told = { ...rest, pair: null, ...copied, master: master === null ? null : copies.get(master)! };
+      const told = {
+        ...rest,
+        pair: pair && { ...pair, id: copies.get(pair.id)! },
+        master: master === null ? null : copies.get(master)!,
+      };
       changeAdjuster(db, { ...rest, id: copies.get(id)!, learntFrom: null }, told, by);
     }
   return copies;

@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import type { DimensionMark, DrawnRig } from "../../core/drawing/sheet.ts";
+import type { Box } from "../../core/picture/box.ts";
 
 type Props = {
   plan: DrawnRig;
@@ -11,7 +12,7 @@ type Props = {
   lit: string | null;
   className?: string;
   /** the part of the sheet that is shown; absent: all of it */
-  view?: { x: number; y: number; w: number; h: number };
+  view?: Box;
   /** without its brackets, named points and scale: something else is told on it */
   bare?: boolean;
   /** drawn over it, in its pixels */

@@ -1,7 +1,7 @@
-import { Link } from "react-router";
 import { rigAddress } from "../stations/frame/address.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { tagsView } from "../stations/hoses/tags-view.ts";
+import { PrintKeys } from "../ui/PrintKeys.tsx";
 import type { Route } from "./+types/hose-tags";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -24,17 +24,11 @@ export default function HoseTags({ loaderData: { rigId, view } }: Route.Componen
       tabIndex={-1}
       className="mx-auto grid max-w-[820px] gap-3 bg-sheet p-6 print:p-0 max-sm:p-4"
     >
-      <p className="no-print flex flex-wrap gap-2">
-        <button type="button" className="key-main" onClick={() => window.print()}>
-          Print
-        </button>
+      <PrintKeys back={rigAddress(rigId, "hoses")} backTo="the hoses">
         <a className="key" href={rigAddress(rigId, "hoses/tags.pdf")} download>
           PDF
         </a>
-        <Link className="key" to={rigAddress(rigId, "hoses")}>
-          Back to the hoses
-        </Link>
-      </p>
+      </PrintKeys>
       <header>
         <h1>{view.title}</h1>
         <p>{view.machines}. Each tag twice: for the coupling end and for the implement end.</p>

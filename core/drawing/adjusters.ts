@@ -1,4 +1,5 @@
 /** The adjusters of a tool where they sit, from above and from behind, to scale: each with its number beside it, none upon another. */
+import type { Box } from "../picture/box.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Adjuster } from "../yard/ground.ts";
@@ -25,7 +26,7 @@ type OneView = {
   drawn: DrawnRig;
   marks: AdjusterMark[];
   /** the part of the sheet that has something on it */
-  view: { x: number; y: number; w: number; h: number };
+  view: Box;
 };
 
 export type AdjustersDrawn = { plan: OneView; rear: OneView };

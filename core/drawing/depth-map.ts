@@ -1,4 +1,5 @@
 /** A depth map on the tool it was dug under, to scale from above, travel upward. */
+import type { Box } from "../picture/box.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { DepthPoint } from "../yard/ground.ts";
@@ -8,7 +9,7 @@ import type { DrawnRig } from "./sheet.ts";
 export type MapDrawn = {
   drawn: DrawnRig;
   /** the part of the sheet where the tool works */
-  view: { x: number; y: number; w: number; h: number };
+  view: Box;
   /** in the order of the points, pixels */
   points: { x: number; y: number }[];
 };

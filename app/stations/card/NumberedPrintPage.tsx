@@ -1,5 +1,5 @@
-import { Link } from "react-router";
 import type { Route } from "../../routes/+types/numbered-print";
+import { PrintKeys } from "../../ui/PrintKeys.tsx";
 import { rigAddress } from "../frame/address.ts";
 import { fitOf } from "./fit.ts";
 import type { NumberedLine, NumberedView } from "./numbered-view.server.ts";
@@ -13,19 +13,13 @@ export function NumberedPrintPage({ loaderData: { cards, qr } }: Route.Component
       tabIndex={-1}
       className="on-card mx-auto grid max-w-[560px] gap-6 bg-sheet p-6 print:block print:max-w-none print:p-0"
     >
-      <p className="no-print flex flex-wrap gap-2">
-        <button type="button" className="key-main" onClick={() => window.print()}>
-          Print
-        </button>
+      <PrintKeys back={rigAddress(head.id, "card")} backTo="the card">
         {cards.length === 1 && (
           <a className="key" href={rigAddress(head.id, `cards/${number}.pdf`)} download>
             PDF
           </a>
         )}
-        <Link className="key" to={rigAddress(head.id, "card")}>
-          Back to the card
-        </Link>
-      </p>
+      </PrintKeys>
       {cards.map((card) => (
         <Page key={card.number} card={card} qr={qr} />
       ))}

@@ -1,14 +1,15 @@
 import { Minus, Plus } from "lucide-react";
 import { useState } from "react";
-import { useKeep } from "../../entry/use-keep.ts";
+import { stepsText } from "../../../core/subjects/ground/words.ts";
+import { OnePress } from "../../entry/OnePress.tsx";
 import { useKeptForm } from "../../entry/use-kept-form.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Folded } from "../../ui/Folded.tsx";
 import { Send } from "../../ui/Send.tsx";
-import { toast } from "../../ui/toast.ts";
 import { AdjusterForm } from "./AdjusterForm.tsx";
 import { AdjustersDrawn } from "./AdjustersDrawn.tsx";
 import type { AdjustersView, AdjusterView } from "./adjusters-view.server.ts";
+import { readSteps } from "./ground.dto.ts";
 
 type Props = { view: AdjustersView; action: string; person: string };
 
@@ -102,12 +103,8 @@ function One({
 }) {
   const { number, name, label, kind, range, effect, how, follows, before, setting, steps } = adjuster;
   const first = (begins ? adjuster.start : null) ?? setting;
-  const [typed, setTyped] = useState(first === null ? "" : String(first).replace("-", "−"));
-  const turn = (by: number) => {
-    const now = Number(typed.replace("−", "-"));
-    const from = typed.trim() === "" || !Number.isInteger(now) ? (setting ?? 0) : now;
-    setTyped(String(from + by).replace("-", "−"));
-  };
+  const [typed, setTyped] = useState(first === null ? "" : stepsText(first));
+  const turn = (by: number) => setTyped(stepsText((readSteps(typed) ?? setting ?? 0) + by));
   return (
     <div
       data-adjuster={label}
@@ -212,18 +209,7 @@ function Histories({ view }: { view: AdjustersView }) {
 /** One of them told otherwise, or taken off. */
 function Retold({ view, action, person }: Props) {
   const [chosen, setChosen] = useState<string>("");
-  const { keep } = useKeep(action);
   const own = view.groups.flatMap(({ members }) => members).find(({ id }) => String(id) === chosen) ?? null;
-  const off = async (gone: AdjusterView) => {
-    const label = `Taken off: ${gone.label}`;
-    const came = await keep({ intent: "adjuster-off", adjuster: String(gone.id), person }, label);
-    if (came.state === "refused") return toast("error", Object.values(came.errors)[0] ?? "Not taken off.");
-    setChosen("");
-    if (came.state === "kept") {
-      const { undo } = came;
-      toast("success", came.said, undo ? () => void keep(undo, `Undo: ${label}`) : undefined);
-    }
-  };
   return (
     <Folded summary="Tell one otherwise">
       <div className="grid gap-2 pt-1">
@@ -251,9 +237,15 @@ function Retold({ view, action, person }: Props) {
               person={person}
               done={() => setChosen("")}
             />
-            <button type="button" className="key justify-self-start" onClick={() => void off(own)}>
+            <OnePress
+              action={action}
+              person={person}
+              label={`Taken off: ${own.label}`}
+              fields={{ intent: "adjuster-off", adjuster: String(own.id) }}
+              done={() => setChosen("")}
+            >
               Take {own.label} off the tool
-            </button>
+            </OnePress>
           </>
         )}
       </div>

@@ -70,7 +70,6 @@ function MapDrawn({ map }: { map: MapView }) {
                   y={y + 38}
                   textAnchor="middle"
                   fontSize={15}
-                  className="on-drawing"
                   fill={odd ? "var(--stop)" : "var(--ink)"}
                 >
                   {by}

@@ -1,5 +1,5 @@
-import { Link } from "react-router";
 import type { Place } from "../../../core/subjects/ground/grid.ts";
+import { PrintKeys } from "../../ui/PrintKeys.tsx";
 import { AdjustersDrawn } from "./AdjustersDrawn.tsx";
 import type { AdjustersView } from "./adjusters-view.server.ts";
 import type { GroundView } from "./ground-view.server.ts";
@@ -25,14 +25,7 @@ export function PaperPage({ paper: { name, what, back, ground, strip } }: { pape
       tabIndex={-1}
       className="mx-auto grid max-w-[820px] gap-4 bg-sheet p-6 print:block print:max-w-none print:p-0"
     >
-      <p className="no-print flex flex-wrap gap-2">
-        <button type="button" className="key-main" onClick={() => window.print()}>
-          Print
-        </button>
-        <Link className="key" to={back}>
-          Back to the ground
-        </Link>
-      </p>
+      <PrintKeys back={back} backTo="the ground" />
       <header className="border-b-2 border-ink pb-1">
         <h1>{name}: ground</h1>
         <p>{what}</p>

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { v4 as uuid } from "uuid";
 import { stepIn } from "../../../core/subjects/ground/guide/index.ts";
+import { OnePress } from "../../entry/OnePress.tsx";
 import { useKeptForm } from "../../entry/use-kept-form.ts";
 import { useWaiting } from "../../offline/use-waiting.ts";
 import { validateForm, wrongIn } from "../../session/validate.ts";
@@ -390,38 +391,22 @@ type OfStepProps = {
 };
 
 /** One press for what a step says to do. */
-function OfStep({ intent, step, action, person, label, main = false, children }: OfStepProps) {
-  const { form, busy, errors } = useKeptForm(action, label);
-  const [problem] = Object.values(errors);
-  return (
-    <form {...form} className="grid gap-1">
-      <input type="hidden" name="intent" value={intent} />
-      <input type="hidden" name="step" value={step.key} />
-      {intent === "turned-as-said" && (
-        <ul className="grid gap-1">
-          {step.turns.map(({ said, how, name, to }) => (
-            <li key={said}>
-              <input type="hidden" name={name} value={to} />
-              <b className="font-[650]">{said}</b>
-              {how && <span className="block text-small text-soft">{how}</span>}
-            </li>
-          ))}
-        </ul>
-      )}
-      {intent === "turned-as-said" && step.comes && <p>{step.comes}</p>}
-      <div className="flex flex-wrap items-end gap-2">
-        {person === "" ? (
-          <TextField name="person" label="Who" problem={errors.person} />
-        ) : (
-          <input type="hidden" name="person" value={person} />
-        )}
-        <Send busy={busy} className={main ? "key-main" : "key"}>
-          {children}
-        </Send>
-      </div>
-      {problem && <p className="problem">{problem}</p>}
-    </form>
+function OfStep({ intent, step, ...rest }: OfStepProps) {
+  const turned = intent === "turned-as-said" && (
+    <>
+      <ul className="grid gap-1">
+        {step.turns.map(({ said, how, name, to }) => (
+          <li key={said}>
+            <input type="hidden" name={name} value={to} />
+            <b className="font-[650]">{said}</b>
+            {how && <span className="block text-small text-soft">{how}</span>}
+          </li>
+        ))}
+      </ul>
+      {step.comes && <p>{step.comes}</p>}
+    </>
   );
+  return <OnePress {...rest} fields={{ intent, step: step.key }} over={turned} />;
 }
 
 function Learnt({ step, action, person }: Pick<StepProps, "step" | "action" | "person">) {

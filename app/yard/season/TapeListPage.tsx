@@ -1,18 +1,11 @@
-import { Link } from "react-router";
 import type { Route } from "../../routes/+types/tape-list";
+import { PrintKeys } from "../../ui/PrintKeys.tsx";
 
 /** A sheet to take round the yard with a pencil. */
 export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
   return (
     <main id="main" tabIndex={-1} className="mx-auto grid max-w-[760px] gap-4 bg-sheet p-6 print:p-0">
-      <p className="no-print flex gap-2">
-        <button type="button" className="key-main" onClick={() => window.print()}>
-          Print
-        </button>
-        <Link className="key" to="/">
-          Back to the yard
-        </Link>
-      </p>
+      <PrintKeys back="/" backTo="the yard" />
       <header className="border-b-2 border-ink pb-2">
         <h1>Tape list</h1>
         <p>

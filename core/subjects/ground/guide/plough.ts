@@ -438,6 +438,17 @@ function depthByHole(given: Given): Judgement {
 
 const TOWARD = { plus: "to ploughed", minus: "to unploughed" } as const;
 
+/** A lean with the right side at work. */
+const TURNING_RIGHT: SeenField = {
+  key: "right",
+  label: "Turning right",
+  hint: "0 where upright",
+  kind: "measure",
+  family: "angle",
+  sides: TOWARD,
+  zero: true,
+};
+
 const leansSaid = (value: number): Said =>
   Math.abs(value) < 0.05 * DEGREE
     ? "upright"
@@ -491,15 +502,7 @@ const frontUpright: GuideStep = {
   ],
   caution: "Nobody within reach of the turnover; spacers only with it lowered and the engine off.",
   fields: [
-    {
-      key: "right",
-      label: "Turning right",
-      hint: "0 where upright",
-      kind: "measure",
-      family: "angle",
-      sides: TOWARD,
-      zero: true,
-    },
+    TURNING_RIGHT,
     { key: "left", label: "Turning left", kind: "measure", family: "angle", sides: TOWARD, zero: true },
   ],
   measures: ["frontLean"],
@@ -538,15 +541,7 @@ const upright: GuideStep = {
     "The last body's land-side plate or its point, whichever is polished more, tells which way it leans.",
   ],
   fields: [
-    {
-      key: "right",
-      label: "Turning right",
-      hint: "0 where upright",
-      kind: "measure",
-      family: "angle",
-      sides: TOWARD,
-      zero: true,
-    },
+    TURNING_RIGHT,
     {
       key: "left",
       label: "Turning left",
