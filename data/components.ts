@@ -6,7 +6,16 @@ import { READING, writeReading } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { readingsAbout, toReading } from "./live.ts";
 import { prepared } from "./prepared.ts";
-import { aboutsOf, awaySince, newestFirst, settingChanged, standingOf, type Told } from "./record.ts";
+import {
+  aboutsOf,
+  awaySince,
+  isNewest,
+  newestFirst,
+  record,
+  settingChanged,
+  standingOf,
+  type Told,
+} from "./record.ts";
 import { component, fact, reading } from "./schema/index.ts";
 
 export type Component = Omit<typeof component.$inferSelect, "archivedAt">;
@@ -89,14 +98,40 @@ export function isTakenOff(db: Database, machineId: number, id: number): boolean
 export function keepOnComponent(
   db: Database,
   componentId: number,
-  { id, key, ...row }: Parameters<typeof writeReading>[3] & { id?: string; key: string },
+  {
+    id,
+    key,
+    partOf = null,
+    ...row
+  }: Parameters<typeof writeReading>[3] & { id?: string; key: string; partOf?: number | null },
   told: Told,
 ): string {
   const { kind } = db.select().from(component).where(eq(component.id, componentId)).get()!;
   const { label, range } = componentFigure(componentKind(kind), key);
   if (row.value < range[0] || row.value > range[1])
     throw new RangeError(`${label} is outside what is plausible.`);
-  return writeReading(db, { about: { componentId }, topic: key, id }, told, row);
+  return writeReading(db, { about: { componentId }, topic: key, id, partOf }, told, row);
+}
+
+const PART_CHANGED = "part changed";
+
+/** Records that these parts were changed for others: what was read of them before is of what was taken off. */
+export function changeParts(db: Database, ids: readonly number[], by: Told): void {
+  db.transaction(() => {
+    for (const componentId of ids) record(db, { kind: PART_CHANGED, about: { componentId } }, by);
+  });
+}
+
+/** When each of these parts was changed last, ISO 8601 UTC. */
+export function changedParts(db: Database, ids: readonly number[]): Map<number, string> {
+  const query = prepared(db, "changed parts", () =>
+    db.select().from(fact).where(isNewest(PART_CHANGED)).prepare(),
+  );
+  return new Map(
+    query
+      .all({ abouts: aboutsOf({ component: ids }) })
+      .map(({ componentId, happened }) => [componentId!, happened]),
+  );
 }
 
 /** What counts on each of these parts: the current sitting of each reading and the one before, oldest first. */

@@ -125,7 +125,8 @@ describe("taking back", () => {
 const SETTINGS = [
   ...["machine", "point", "component", "variant", "rig", "coupling", "weight", "tyre", "tyre_cell"],
   ...["axle_tyre", "road_limits", "hydraulics", "remote", "hose_function", "hose_pin", "practice"],
-  ...["scheme", "scheme_line", "terminal", "profile", "upload", "board", "adjuster", "school"],
+  ...["scheme", "scheme_line", "terminal", "profile", "upload", "board", "adjuster", "school", "product"],
+  ...["bench"],
 ];
 
 const tables = Object.values(schema).flatMap((each) =>

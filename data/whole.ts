@@ -2,6 +2,7 @@ import { and, asc, inArray, isNull } from "drizzle-orm";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { shareLines } from "../core/rig/swath.ts";
 import type { AxleTyres, StockWeight, WholeRig } from "../core/rig/whole.ts";
+import { doseOfTools } from "./calibrations.ts";
 import { factsOf } from "./facts.ts";
 import { groundOfTools } from "./ground.ts";
 import type { Database } from "./handle.ts";
@@ -21,6 +22,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
   const limits = roadLimitsOf(db);
   const hoses = hosesOfRigs(db, rigs);
   const ground = groundOfTools(db, parts);
+  const dose = doseOfTools(db, parts);
   const weights = stockOf(db, parts);
   const fitted = fittedOf(db, [...rigs.keys()]);
   const tyres = axleTyresOf(
@@ -57,6 +59,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
           limits,
           hoses: hoses.get(id)!,
           ground: own.map(({ couplingId }) => ground.get(couplingId)!),
+          dose: own.map(({ couplingId }) => dose.get(couplingId)!),
         },
       ];
     }),

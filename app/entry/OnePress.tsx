@@ -1,6 +1,6 @@
-import { TextField } from "../ui/Field.tsx";
 import { Send } from "../ui/Send.tsx";
 import { useKeptForm } from "./use-kept-form.ts";
+import { Who } from "./Who.tsx";
 
 type Props = {
   action: string;
@@ -41,11 +41,7 @@ export function OnePress({
       ))}
       {over}
       <div className="flex flex-wrap items-end gap-2">
-        {known ? (
-          <input type="hidden" name="person" value={person} />
-        ) : (
-          <TextField name="person" label="Who" problem={who} />
-        )}
+        <Who person={person} problem={who} />
         <Send busy={busy} className={main ? "key-main" : "key"}>
           {children}
         </Send>

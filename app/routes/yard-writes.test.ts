@@ -100,7 +100,7 @@ describe("a new rig", () => {
     expect(refusal(await make({ ...given(), ...hung })).errors.tools).toContain(
       "Choose what the Tessbury Stubble 30 hangs on",
     );
-    expect(listRigs(yard.db)).toHaveLength(15);
+    expect(listRigs(yard.db)).toHaveLength(17);
   });
 });
 

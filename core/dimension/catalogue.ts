@@ -12,13 +12,14 @@ import { ANTENNA } from "./entries/antenna.ts";
 import { BALANCE } from "./entries/balance.ts";
 import { HITCH } from "./entries/hitch.ts";
 import { MATCH } from "./entries/match.ts";
+import { RATE } from "./entries/rate.ts";
 import { TOOL } from "./entries/tool.ts";
 import type { DimensionEntry } from "./entry-type.ts";
 import { inWordsOf, isOneLine } from "./kind-words.ts";
 
 export type { Choice, Direction, RecordOf, StationKey } from "./entry-type.ts";
 
-const ENTRIES = { ...MATCH, ...HITCH, ...BALANCE, ...ANTENNA, ...TOOL };
+const ENTRIES = { ...MATCH, ...HITCH, ...BALANCE, ...ANTENNA, ...TOOL, ...RATE };
 
 export type DimensionKey = keyof typeof ENTRIES;
 

@@ -23,6 +23,11 @@ export const CHANGES = {
   "tool openers": { machine: "implement", label: "Openers, tines or nozzles moved, taken off or added" },
   "tool headstock": { machine: "implement", label: "Cross shaft, pins or mast set or changed" },
   "tool rebuilt": { machine: "implement", label: "Built on or taken off: another weight" },
+  product: { machine: "implement", label: "Other crop, variety or product" },
+  nozzles: { machine: "implement", label: "Nozzles changed" },
+  meters: { machine: "implement", label: "Other meter roll, disc or ranks" },
+  "flow meter": { machine: "implement", label: "Flow meter or pump repaired or changed" },
+  weighing: { machine: "implement", label: "Load cells or yield sensor taken off or changed" },
   "tool pressure": { machine: "implement", label: "Other tyre pressure on the implement" },
 } as const;
 

@@ -9,7 +9,7 @@ const BEYOND = 3;
 /** The possible range of a dimension, SI: wider than the usual one, which is what such machines have. */
 export function possible({ plausible: [low, high], sides, family }: Ranged): readonly [number, number] {
   const most = BEYOND * Math.max(Math.abs(low), Math.abs(high));
-  if (family === "ratio") return [0, 1];
+  if (family === "ratio") return [sides ? -1 : 0, 1];
   if (family === "angle") return [sides ? -Math.PI / 2 : 0, Math.PI / 2];
   return [sides ? -most : 0, most];
 }

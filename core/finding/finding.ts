@@ -17,7 +17,8 @@ export type Target =
   | "functions"
   | "depth map"
   | "adjusters"
-  | "guided strip";
+  | "guided strip"
+  | `calibrate ${string}`;
 
 /** The one way any station judges: what is wrong, why it matters, what to do next. */
 export type Finding = {

@@ -12,6 +12,8 @@ const SQUARE_FOOT = METRES_PER.ft ** 2;
 const POUND = 0.45359237;
 const GALLON = 231 * METRES_PER.in ** 3;
 const LITRE = 0.001;
+/** The US bushel of 2150.42 cubic inches (NIST Handbook 44, appendix C). */
+const BUSHEL = 2150.42 * METRES_PER.in ** 3;
 const HECTARE = 1e4;
 const ACRE = 43560 * SQUARE_FOOT;
 const STANDARD_GRAVITY = 9.80665;
@@ -40,6 +42,7 @@ export const FAMILIES = {
     t: { factor: 1000, decimals: 2, also: ["tonne", "tonnes"] },
     lb: { factor: POUND, decimals: 0, also: ["lbs", "pound", "pounds"] },
     g: { factor: 0.001, decimals: 0 },
+    oz: { factor: POUND / 16, decimals: 1, also: ["ounce", "ounces"] },
   },
   /** m² */
   area: {
@@ -74,6 +77,7 @@ export const FAMILIES = {
   time: {
     s: { factor: 1, decimals: 2, also: ["sec", "second", "seconds"] },
     ms: { factor: 0.001, decimals: 0 },
+    min: { factor: 60, decimals: 2, also: ["minute", "minutes"] },
   },
   /** s, as an hour meter counts them */
   "running time": {
@@ -92,6 +96,9 @@ export const FAMILIES = {
   volume: {
     l: { factor: LITRE, decimals: 1, also: ["litre", "litres", "liter", "liters"] },
     gal: { factor: GALLON, decimals: 1, also: ["gallon", "gallons"] },
+    ml: { factor: 1e-6, decimals: 0, also: ["millilitre", "millilitres"] },
+    "fl oz": { factor: GALLON / 128, decimals: 1, also: ["floz", "oz", "ounces"] },
+    "m³": { factor: 1, decimals: 2, also: ["m3", "cbm"] },
   },
   /** m³ for each turn */
   displacement: {
@@ -105,6 +112,44 @@ export const FAMILIES = {
   /** 1 */
   ratio: {
     "%": { factor: 0.01, decimals: 0, also: ["percent", "per cent"] },
+  },
+  /** 1 */
+  factor: {
+    "×": { factor: 1, decimals: 3, also: ["x", "times"] },
+  },
+  /** 1/m: pulses of a speed sensor */
+  "count per length": {
+    "/m": { factor: 1, decimals: 2, also: ["pulses/m", "imp/m"] },
+    "/100 m": { factor: 0.01, decimals: 0, also: ["pulses/100 m", "/100m"] },
+    "/ft": { factor: 1 / METRES_PER.ft, decimals: 3, also: ["pulses/ft"] },
+  },
+  /** 1/m³: pulses of a flow meter */
+  "count per volume": {
+    "/l": { factor: 1 / LITRE, decimals: 1, also: ["pulses/l", "imp/l"] },
+    "/gal": { factor: 1 / GALLON, decimals: 1, also: ["pulses/gal"] },
+  },
+  /** kg for each turn or pulse of a meter */
+  "mass per count": {
+    "g each": { factor: 0.001, decimals: 2, also: ["g", "g/turn", "g/rev", "g/pulse"] },
+    "kg each": { factor: 1, decimals: 4, also: ["kg", "kg/turn", "kg/rev", "kg/pulse"] },
+    "lb each": { factor: POUND, decimals: 4, also: ["lb", "lb/turn", "lb/rev", "lb/pulse"] },
+  },
+  /** kg/m³ */
+  "mass per volume": {
+    "kg/l": { factor: 1000, decimals: 3 },
+    "kg/hl": { factor: 10, decimals: 1 },
+    "kg/m³": { factor: 1, decimals: 0, also: ["kg/m3"] },
+    "lb/gal": { factor: POUND / GALLON, decimals: 2 },
+    "lb/bu": { factor: POUND / BUSHEL, decimals: 1 },
+  },
+  /** kg/s */
+  "mass per time": {
+    "kg/min": { factor: 1 / 60, decimals: 1 },
+    "lb/min": { factor: POUND / 60, decimals: 1 },
+  },
+  /** kg for each grain, as the mass of a thousand */
+  "grain mass": {
+    g: { factor: 1e-6, decimals: 1, also: ["g/1000", "g per 1000"] },
   },
   /** kg/m² */
   "mass per area": {
@@ -195,10 +240,14 @@ export function inUnit<F extends Family>(family: F, value: number, unit: UnitOf<
   return value / (FAMILIES[family][unit] as UnitEntry).factor;
 }
 
-/** @throws RangeError for what is no finite number */
-export function printMeasure<F extends Family>(family: F, value: number, unit: UnitOf<F>): string {
+/** With more or fewer decimals than usual where `decimals` says so. @throws RangeError for what is no finite number */
+export function printMeasure<F extends Family>(
+  family: F,
+  value: number,
+  unit: UnitOf<F>,
+  decimals = (FAMILIES[family][unit] as UnitEntry).decimals,
+): string {
   if (!Number.isFinite(value)) throw new RangeError(`not a quantity: ${value}`);
-  const { decimals } = FAMILIES[family][unit] as UnitEntry;
   // The sign of degrees stands close (SI brochure, 5.4.3); every other unit after a space.
   return `${roundHalfUp(inUnit(family, value, unit), decimals)}${unit === "°" ? "" : "\u00a0"}${unit}`;
 }

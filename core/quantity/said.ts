@@ -57,9 +57,9 @@ function compact(parts: readonly (string | Figure)[]): Said {
     : parts.filter((part) => part !== "");
 }
 
-/** A quantity of any family but length. */
-export function quantity(family: Family, value: number): Figure {
-  return { value, print: (units) => say(family, value, units) };
+/** A quantity of any family but length; with other decimals than usual where `decimals` says so. */
+export function quantity(family: Family, value: number, decimals?: number): Figure {
+  return { value, print: (units) => say(family, value, units, decimals) };
 }
 
 /** Diameters of pins and other small sizes, metres. */

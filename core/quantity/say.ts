@@ -4,8 +4,8 @@ import { type Family, printMeasure } from "./measure.ts";
 import { fineStyle, type Units, unitOf } from "./units.ts";
 
 /** A quantity in SI, printed in the operator's unit of its family. */
-export function say(family: Family, value: number, units: Units): string {
-  return printMeasure(family, value, unitOf(family, units) as never);
+export function say(family: Family, value: number, units: Units, decimals?: number): string {
+  return printMeasure(family, value, unitOf(family, units) as never, decimals);
 }
 
 /** Diameters of pins and other small sizes: millimetres, or decimal inches. */

@@ -1,6 +1,7 @@
 import { type Attachment, isFixed } from "../dimension/attachment.ts";
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { parseEntry } from "../dimension/entry.ts";
+import { NOTHING_DOSED } from "../yard/dose.ts";
 import { NO_GROUND } from "../yard/ground.ts";
 import { NO_HOSES } from "../yard/rig-hoses.ts";
 import { bareFacts, type RigFacts } from "./facts.ts";
@@ -42,6 +43,7 @@ export function sampleWhole(parts: readonly ToolOfRig[], rest: Partial<WholeRig>
     limits: NO_LIMITS,
     hoses: NO_HOSES,
     ground: parts.map(() => NO_GROUND),
+    dose: parts.map(() => NOTHING_DOSED),
     ...rest,
   };
 }

@@ -2,6 +2,7 @@
 
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
 import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../trade/kinds.ts";
+import type { PartDose } from "../yard/dose.ts";
 import type { PartGround } from "../yard/ground.ts";
 import type { RigHoses } from "../yard/rig-hoses.ts";
 import type { RoadLimits } from "../yard/road.ts";
@@ -42,6 +43,7 @@ export type WholeRig = {
   hoses: RigHoses;
   /** of each part */
   ground: readonly PartGround[];
+  dose: readonly PartDose[];
 };
 
 /** The tools between the machine that drives and one tool, by their place in the rig, the first nearest the machine. */

@@ -1,5 +1,6 @@
 /** What one subject of setting a rig up says of itself. Everything that lists subjects reads this; nothing names one. */
 
+import type { CalibrationKind } from "../calibration/kind.ts";
 import type { Check } from "../finding/check.ts";
 import type { JobKind } from "../job/kind.ts";
 import type { WholeRig } from "../rig/whole.ts";
@@ -36,6 +37,8 @@ export type Subject<Key extends string = string, Reckoned = unknown> = {
   measured?: Measured;
   /** parts a machine has several of, which it keeps figures of; absent: none */
   components?: readonly ComponentKind[];
+  /** constants that are calibrated for it, and parts that are tested; absent: none */
+  calibrations?: readonly CalibrationKind[];
   /** what is done step by step in the field for it; absent: nothing */
   jobs?: readonly JobKind[];
   /** false of a rig that has no use for it, by what the rig was told to be; absent: every rig has */

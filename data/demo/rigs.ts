@@ -10,6 +10,7 @@ import cartAndDrill from "./rigs/cart-and-drill.json";
 import cartDrillRoller from "./rigs/cart-drill-roller.json";
 import combine from "./rigs/combine.json";
 import cultivator from "./rigs/cultivator.json";
+import electricDrill from "./rigs/electric-drill.json";
 import frontBoom from "./rigs/front-boom.json";
 import grainDrill from "./rigs/grain-drill.json";
 import meadowDrill from "./rigs/meadow-drill.json";
@@ -19,6 +20,7 @@ import plough from "./rigs/plough.json";
 import rollerCultivator from "./rigs/roller-cultivator.json";
 import rowHoe from "./rigs/row-hoe.json";
 import sprayer from "./rigs/sprayer.json";
+import spreader from "./rigs/spreader.json";
 import tracks from "./rigs/tracks.json";
 
 export type Lines = Partial<Record<DimensionKey, string>>;
@@ -102,6 +104,8 @@ export const HITCHED: readonly DemoHitching[] = [
   frontBoom,
   tracks,
   rowHoe,
+  electricDrill,
+  spreader,
 ].map(demoRig);
 
 /** What the yard's country allows on the road: metres, metres per second, kilograms. */

@@ -21,6 +21,7 @@ import { point } from "../schema/index.ts";
 import { findScheme, nameProfile, setTerminal } from "../schemes.ts";
 import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf } from "../settings.ts";
 import { wholesOf } from "../whole.ts";
+import { plantDoses } from "./doses.ts";
 import { BORROWED, type DemoRig, GRASS_AND_GRAIN, PROVEN } from "./drills.ts";
 import { plantGround } from "./ground.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
@@ -51,6 +52,7 @@ export function plantDemoYard(db: Database): void {
     plantOil(db, [first, proven, ...hitched]);
     fitTyres(db, tyres, [first, proven, ...hitched]);
     plantGround(db, [first, proven, ...hitched]);
+    plantDoses(db, [first, proven, ...hitched]);
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);
   });

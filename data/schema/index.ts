@@ -1,4 +1,5 @@
 export * from "./cards.ts";
+export * from "./doses.ts";
 export * from "./ground.ts";
 export * from "./hooked-up.ts";
 export * from "./hoses.ts";

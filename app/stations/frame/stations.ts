@@ -119,10 +119,12 @@ export function cureHref(
   couplings: readonly number[] = [],
 ): string {
   if (next.target === "limits") return "/limits";
+  const calibration = /^calibrate (.+)$/.exec(next.target)?.[1];
   const coupling = part === undefined ? undefined : couplings[part];
   const list = LISTS[next.target];
   const tool = couplings.length < 2 ? null : coupling;
   if (ON_MACHINE.includes(next.target)) return rigAddress(rigId, `lists/${next.target}`, { tool });
+  if (calibration) return rigAddress(rigId, `calibrate/${calibration}`, { tool });
   const at = list ? null : next.target;
   return `${rigAddress(rigId, station, { at, tool, advised: at && advised })}${list ?? ""}`;
 }

@@ -2,6 +2,14 @@ import type { Stamp } from "../../session/clock.server.ts";
 import { askedOf, NOT_UNDERSTOOD } from "../../session/intents.server.ts";
 import type { Outcome } from "../../session/outcome.ts";
 import { keepWeights } from "../balance/keep-weights.server.ts";
+import {
+  keepBenchRun,
+  keepRun as keepCalibrationRun,
+  keepChangedParts,
+  keepEnd,
+  keepRunLeft,
+  keepSetup,
+} from "../calibrating/keep-calibration.server.ts";
 import { keepDriven, keepTerminal } from "../field/keep-field.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import {
@@ -90,6 +98,12 @@ const WRITES: Record<string, Write> = {
   "follow-school": keepSchool,
   "run-strip": keepRunStrip,
   mend: keepMended,
+  "set-calibration": keepSetup,
+  calibrate: keepCalibrationRun,
+  "leave-run": keepRunLeft,
+  "end-calibration": keepEnd,
+  "bench-run": keepBenchRun,
+  "change-parts": keepChangedParts,
 };
 
 /** Carries out what a form asks for. Nothing is written unless all of it is right. */

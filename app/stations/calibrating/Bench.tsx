@@ -1,0 +1,56 @@
+import { useState } from "react";
+import { v4 as uuid } from "uuid";
+import { OnePress } from "../../entry/OnePress.tsx";
+import type { Going } from "./CalibratePage.tsx";
+
+/** The simulated bench: it gives a run with the noise real ones have, and says how far what was accepted is from the truth. */
+export function Bench({ view, action, person, id, begin }: Going) {
+  const [entry, setEntry] = useState(() => uuid());
+  const { score } = view.bench!;
+  const { parts, one } = view;
+  return (
+    <section
+      aria-label="On the bench"
+      className="flex flex-wrap items-end gap-x-4 gap-y-2 border-l-4 border-steel-line bg-check-wash px-3 py-2"
+    >
+      <h2 className="self-center">On the simulated bench</h2>
+      <OnePress
+        action={action}
+        person={person}
+        label={`${view.title}: bench`}
+        fields={{ intent: "bench-run", id: entry, calibration: id, kind: view.key }}
+        done={() => {
+          begin();
+          setEntry(uuid());
+        }}
+      >
+        {parts ? `Catch every ${one} on the bench` : `Make a ${one} on the bench`}
+      </OnePress>
+      {parts && parts.again.length > 0 && (
+        <OnePress
+          action={action}
+          person={person}
+          label={`${view.title}: bench, again`}
+          fields={{
+            intent: "bench-run",
+            id: entry,
+            calibration: id,
+            kind: view.key,
+            places: parts.again.join(","),
+          }}
+          done={() => {
+            begin();
+            setEntry(uuid());
+          }}
+        >
+          Catch {parts.again.join(", ")} again
+        </OnePress>
+      )}
+      {score && (
+        <p data-score={score.error} className="basis-full">
+          What is on record differs from the truth by <b>{score.error}</b>: {score.verdict}.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,92 @@
+/** What a calibration asks for, as it is typed: read the same way in the browser and on the server. */
+import type { Asked } from "../../../core/calibration/kind.ts";
+import { isLengthStyle, printLength } from "../../../core/quantity/length.ts";
+import { FAMILIES, printMeasure } from "../../../core/quantity/measure.ts";
+import { parseTyped } from "../../../core/quantity/typed.ts";
+import { type Units, unitOf } from "../../../core/quantity/units.ts";
+import type { FieldErrors } from "../../session/validate.ts";
+
+/** The name under which a field comes in a form; its unit is told beside it. */
+export const fieldName = (key: string) => `f-${key}`;
+export const unitName = (key: string) => `f-${key}Unit`;
+/** Of one part of the tool. */
+export const partName = (place: number) => `p-${place}`;
+
+/** What a bare figure means in a field; empty where things are counted or chosen. */
+export function unitOfField(asked: Asked, units: Units): string {
+  if (asked.kind !== "measure") return "";
+  if (asked.unit) return asked.unit;
+  return asked.family === "length" ? units.tape : unitOf(asked.family, units);
+}
+
+/** A figure of a field as one would type it. */
+export function printField(asked: Asked, value: number, unit: string): string {
+  if (asked.kind !== "measure") return String(Math.round(value));
+  if (asked.family === "length") return printLength(value, isLengthStyle(unit) ? unit : "m");
+  return printMeasure(asked.family, value, unit as never);
+}
+
+export type ReadFields =
+  | {
+      ok: true;
+      figures: Record<string, number>;
+      choices: Record<string, string>;
+      texts: Record<string, string>;
+    }
+  | { ok: false; errors: FieldErrors };
+
+/** Reads every field of a form, or says what is wrong with which. */
+export function readFields(asked: readonly Asked[], form: FormData): ReadFields {
+  const figures: Record<string, number> = {};
+  const choices: Record<string, string> = {};
+  const texts: Record<string, string> = {};
+  const errors: FieldErrors = {};
+  for (const field of asked) {
+    const text = String(form.get(fieldName(field.key)) ?? "").trim();
+    if (text === "" && field.optional) continue;
+    texts[field.key] = text;
+    const read = readField(field, text, String(form.get(unitName(field.key)) ?? ""));
+    if ("problem" in read) errors[fieldName(field.key)] = read.problem;
+    else if (typeof read.value === "number") figures[field.key] = read.value;
+    else choices[field.key] = read.value;
+  }
+  return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, figures, choices, texts };
+}
+
+/** Reads one field. */
+export function readField(
+  asked: Asked,
+  text: string,
+  unit: string,
+): { value: number | string } | { problem: string } {
+  if (asked.kind === "choice")
+    return asked.choices.some(({ key }) => key === text)
+      ? { value: text }
+      : { problem: `Choose one for: ${asked.label.toLowerCase()}.` };
+  if (text === "") return { problem: `${asked.label} is missing.` };
+  const read =
+    asked.kind === "count" ? readCount(text) : parseTyped({ family: asked.family, sides: null }, text, unit);
+  if (!read.ok) return { problem: read.problem };
+  const { value } = read.value;
+  const [low, high] = asked.range;
+  if (value < low || value > high) return { problem: rangeSaid(asked, unit) };
+  return { value };
+}
+
+function readCount(text: string) {
+  const digits = text.replace(/[ \u00a0\u202f]/g, "");
+  return /^\d{1,7}$/.test(digits)
+    ? ({ ok: true, value: { value: Number(digits), step: 1 } } as const)
+    : ({ ok: false, problem: "A whole number, without a sign." } as const);
+}
+
+function rangeSaid(asked: Asked & { kind: "measure" | "count" }, unit: string): string {
+  const [low, high] = asked.range;
+  const known =
+    asked.kind === "count" || asked.family === "length" || Object.hasOwn(FAMILIES[asked.family], unit);
+  const own = known ? unit : Object.keys(FAMILIES[(asked as { family: keyof typeof FAMILIES }).family])[0]!;
+  const from = printField(asked, low, own);
+  return Number.isFinite(high)
+    ? `That cannot be: from ${from} to ${printField(asked, high, own)}.`
+    : `That cannot be: from ${from}.`;
+}

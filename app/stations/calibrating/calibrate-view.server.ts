@@ -1,0 +1,272 @@
+/** What the page of one calibration shows. */
+
+import { costSaid, type Work } from "../../../core/calibration/cost.ts";
+import { counted } from "../../../core/calibration/judge.ts";
+import type { Asked } from "../../../core/calibration/kind.ts";
+import { percent } from "../../../core/calibration/percent.ts";
+import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
+import { CHANGES } from "../../../core/dimension/change.ts";
+import { entryFigure, printEntry } from "../../../core/dimension/entry.ts";
+import { drawRow } from "../../../core/drawing/boom.ts";
+import { FAMILIES } from "../../../core/quantity/measure.ts";
+import { inWords, type Said } from "../../../core/quantity/said.ts";
+import { known } from "../../../core/rig/whole.ts";
+import { benchOf } from "../../../data/bench.ts";
+import { productIn } from "../../../data/products.ts";
+import { historyOf } from "../../../data/readings.ts";
+import { day, moment } from "../frame/print.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+import { printField, unitOfField } from "./asked-typed.ts";
+import { figureOfPart } from "./keep-calibration.server.ts";
+import { type SolvedCalibration, testedOf } from "./solved.server.ts";
+
+export type FieldView = Asked & { unit: string; text: string };
+
+export type CalibrateView = ReturnType<typeof calibrateView>;
+
+/** Everything the page of a calibration shows, in the reader's units. */
+export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
+  const { kind, calibration, setup, runs, outcome } = solved;
+  const { resolved, preferences, db, rig } = open;
+  const { units } = preferences;
+  const say = (said: Said) => inWords(said, units);
+  const fieldOf = (asked: Asked, filled: { figures: Record<string, number> } | null): FieldView => {
+    const unit = unitOfField(asked, units);
+    const value = filled?.figures[asked.key];
+    return { ...asked, unit, text: value === undefined ? "" : printField(asked, value, unit) };
+  };
+  const truth = benchOf(db, rig.couplingId);
+  return {
+    key: kind.key,
+    title: kind.title,
+    tells: kind.tells,
+    kit: kind.kit,
+    steps: kind.steps,
+    cautions: kind.cautions,
+    one: kind.one,
+    enough: kind.enough,
+    entered: kind.entered,
+    /** its number, where it was begun */
+    id: calibration?.id ?? null,
+    begun: calibration ? `Begun ${moment(calibration.at)}, ${calibration.person}.` : "",
+    setup: kind.setup.map((asked) => fieldOf(asked, { figures: { ...setup.figures } })),
+    setupSaid: setupSaid(kind.setup, setup, open),
+    fields: kind.fields.map((asked) => fieldOf(asked, null)),
+    parts: partsView(open, solved),
+    runs: runs.map((run, at) => {
+      const fitted = outcome.constant?.runs.find((each) => each.at === at);
+      return {
+        id: run.id,
+        number: at + 1,
+        text: kind.fields
+          .map((asked) => textOf(asked, run, open))
+          .filter(Boolean)
+          .join(", "),
+        off: fitted && !run.leftOut ? say(percent(fitted.off)) : "",
+        share: fitted?.off ?? null,
+        odd: (fitted?.odd ?? false) && !run.leftOut,
+        leftOut: run.leftOut,
+        simulated: run.simulated,
+        by: run.person,
+      };
+    }),
+    found: foundView(open, solved),
+    also: outcome.also.map(({ key, label, said }) => ({ key, label, said: say(said) })),
+    next: outcome.next.map(say),
+    barred: outcome.barred.map(say),
+    costs: costsView(open, solved),
+    history: kind.constant ? driftOf(open, kind.constant) : null,
+    ended: open.whole.dose[open.index]!.ended.filter((each) => each.kind === kind.key)
+      .slice(0, 6)
+      .map((each) => ({
+        id: each.id,
+        said: [
+          each.accepted ? "Accepted" : `Left as it stood${each.note ? `: ${each.note}` : ""}`,
+          each.found !== null && kind.constant
+            ? printEntry(dimension(kind.constant, resolved), each.found, units)
+            : "",
+          counted(each.runs, kind.one),
+          each.had && each.found !== null ? `moved ${say(percent(each.found / each.had - 1))}` : "",
+        ]
+          .filter(Boolean)
+          .join(", "),
+        by: `${each.person}, ${moment(each.at)}`,
+      })),
+    bench: truth && kind.bench ? { score: scoreOf(open, solved) } : null,
+  };
+}
+
+function textOf(
+  asked: Asked,
+  run: SolvedCalibration["runs"][number],
+  { preferences: { units } }: OpenRig,
+): string {
+  if (asked.kind === "choice")
+    return asked.choices.find(({ key }) => key === run.choices[asked.key])?.label ?? "";
+  const value = run.figures[asked.key];
+  if (value === undefined) return "";
+  const said =
+    asked.kind === "measure"
+      ? printField(asked, value, unitOfField(asked, units))
+      : String(Math.round(value));
+  return asked.kind === "count" ? `${said} ${asked.label.toLowerCase()}` : said;
+}
+
+function setupSaid(
+  asked: readonly Asked[],
+  setup: SolvedCalibration["setup"],
+  { preferences: { units } }: OpenRig,
+): { label: string; said: string }[] {
+  return asked.map((each) => {
+    const value = setup.figures[each.key];
+    const said =
+      each.kind === "choice"
+        ? each.choices.find(({ key }) => key === setup.choices[each.key])?.label
+        : value === undefined
+          ? undefined
+          : printField(each, value, unitOfField(each, units));
+    return { label: each.label, said: said ?? "not told" };
+  });
+}
+
+function foundView(
+  { resolved, preferences: { units } }: OpenRig,
+  { outcome: { constant } }: SolvedCalibration,
+) {
+  if (!constant) return null;
+  const entry = dimension(constant.key, resolved);
+  const { estimate, had, moved, variation } = constant;
+  const print = (value: number) => printEntry(entry, value, units);
+  return {
+    label: entry.label,
+    value: print(estimate.value),
+    half: estimate.half === null ? null : `± ${shareText(estimate.half / Math.abs(estimate.value || 1))}`,
+    had: had === null ? null : print(had),
+    moved: moved === null ? null : inWords(percent(moved), units),
+    variation: variation === null ? null : inWords(percent(variation, { sign: false }), units),
+  };
+}
+
+const shareText = (share: number) => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
+
+function partsView(open: OpenRig, { kind, outcome, runs }: SolvedCalibration) {
+  if (kind.entered !== "by part") return null;
+  const { resolved, preferences } = open;
+  const asked = figureOfPart(kind);
+  const unit = unitOfField(asked, preferences.units);
+  const count = known(resolved, "rows.count") ?? 0;
+  const tested = testedOf(open, kind);
+  const found = new Map(outcome.parts.map((each) => [each.place, each]));
+  const now = new Map(
+    runs.flatMap((run) => (run.leftOut ? [] : [[run.figures.place, run.figures[asked.key]]])),
+  );
+  const good = outcome.parts.filter(({ state }) => state === "good");
+  const mean = good.reduce((sum, { value }) => sum + value, 0) / Math.max(good.length, 1);
+  const units = Array.from({ length: count }, (_, at) => {
+    const each = found.get(at + 1);
+    return {
+      place: at + 1,
+      off: each && mean > 0 ? each.value / mean - 1 : null,
+      good: !each || each.state === "good",
+    };
+  });
+  const sheet = (width: number) => drawRow(units, kind.parts?.limit ?? 0.05, { width, height: 230 });
+  return {
+    one: kind.one,
+    label: asked.label,
+    unit,
+    /** each part with what was caught of it in this test */
+    each: units.map(({ place }) => {
+      const value = now.get(place);
+      return {
+        place,
+        now: value === undefined ? "" : printField(asked, value, unit),
+        state: found.get(place)?.state ?? null,
+        stale: tested.find((part) => part.place === place)?.stale ?? false,
+      };
+    }),
+    drawn: { desk: sheet(424), phone: sheet(358) },
+    bad: outcome.parts.filter(({ state }) => state !== "good").map(({ place }) => place),
+    worn: outcome.parts.filter(({ state }) => state === "worn").map(({ place }) => place),
+    /** to be caught again: not good, or new since they were */
+    again: [
+      ...outcome.parts
+        .filter(({ state }) => state === "odd" || state === "blocked")
+        .map(({ place }) => place),
+      ...tested.filter(({ stale, place }) => stale && !found.has(place)).map(({ place }) => place),
+    ].sort((a, b) => a - b),
+    left: count - found.size,
+    /** something is on record that may be changed */
+    kept: tested.length > 0,
+  };
+}
+
+const RATES = ["rate.liquid", "rate.seed", "rate.seeds", "rate.spread"] as const;
+
+/** What is to be done with the tool in view, as far as anybody told. */
+export function workOf({ db, rig, resolved }: OpenRig): Work {
+  const key = RATES.find((each) => known(resolved, each) !== null);
+  const loaded = productIn(db, rig.implement.id);
+  return {
+    area: known(resolved, "work.area"),
+    rate: key ? { family: dimension(key, resolved).family as never, value: known(resolved, key)! } : null,
+    price: loaded && loaded.price !== null ? { each: loaded.price, money: loaded.money } : null,
+  };
+}
+
+function costsView(open: OpenRig, { kind, outcome: { constant } }: SolvedCalibration) {
+  if (!constant?.had || !kind.costs) return null;
+  const { units } = open.preferences;
+  const work = workOf(open);
+  return {
+    said: costSaid(kind.costs(constant.estimate.value / constant.had), work).map((each) =>
+      inWords(each, units),
+    ),
+    /** nobody told how large the field is: what it comes to is not said */
+    field: work.area !== null,
+  };
+}
+
+/** How a constant stood over its life, with what was changed meanwhile. */
+export function driftOf(
+  { db, rig, resolved, changes, preferences: { units }, whole, index }: OpenRig,
+  key: DimensionKey,
+) {
+  const entry = dimension(key, resolved);
+  const { ended } = whole.dose[index]!;
+  const unit = entry.family === null ? "" : Object.keys(FAMILIES[entry.family])[0]!;
+  const points = historyOf(db, rig, key)
+    .filter(({ takenBack }) => !takenBack)
+    .map(({ id, value, measuredAt, person }) => ({
+      at: Date.parse(measuredAt),
+      value,
+      said: `${inWords(entryFigure(entry, value), units)}, ${day(measuredAt)}, ${person}`,
+      calibrated: ended.some((each) => each.reading === id),
+    }))
+    .sort((a, b) => a.at - b.at);
+  if (points.length === 0) return null;
+  const first = points[0]!.value;
+  return {
+    label: entry.label,
+    unit,
+    points: points.map((each) => ({ ...each, share: first === 0 ? 0 : each.value / first - 1 })),
+    changes: changes
+      .filter(({ kind }) => entry.touchedBy.includes(kind))
+      .map(({ kind, at, note }) => ({ at: Date.parse(at), said: note || CHANGES[kind].label })),
+  };
+}
+
+/** By how much what is on record differs from what is true on the bench. */
+function scoreOf({ db, rig, resolved }: OpenRig, { kind }: SolvedCalibration) {
+  const truth = benchOf(db, rig.couplingId);
+  const entry = kind.constant && resolved.values[kind.constant];
+  const real = kind.constant && truth?.constants[kind.constant];
+  if (!entry || entry.value === null || typeof real !== "number") return null;
+  const { reading } = entry;
+  if (reading?.instrument !== "field test") return null;
+  const error = real === 0 ? entry.value : entry.value / real - 1;
+  return {
+    error: shareText(Math.abs(error)),
+    verdict: Math.abs(error) < 0.01 ? "well done" : Math.abs(error) < 0.02 ? "good enough" : "not there yet",
+  };
+}

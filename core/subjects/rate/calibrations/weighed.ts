@@ -1,0 +1,137 @@
+/** What a scale, a flow of fertiliser or a yield monitor shows against what a weighbridge says. */
+
+import { solveConstant } from "../../../calibration/judge.ts";
+import { type Asked, type CalibrationKind, runOf } from "../../../calibration/kind.ts";
+import type { DimensionKey } from "../../../dimension/catalogue.ts";
+import { known } from "../../../rig/whole.ts";
+import { NOISE } from "../../../simulation/dose.ts";
+import { AMOUNT_COSTS, COUNT_COSTS, hadOf, isOneOf, told } from "./common.ts";
+import { rounded } from "./flow.ts";
+
+const mass = (key: string, label: string, hint: string): Asked => ({
+  key,
+  label,
+  hint,
+  kind: "measure",
+  family: "mass",
+  range: [5, 60_000],
+});
+
+/** New factor = old × Σweighed ÷ Σshown. */
+const pairOf: Parameters<typeof solveConstant>[0]["pairOf"] = ({ figures: { shown, weighed } }, setup) => ({
+  over: (setup.figures.had ?? Number.NaN) * (weighed ?? Number.NaN),
+  under: shown ?? 0,
+});
+
+/** Loads on the bench: `shown` what the machine says of `real` kilograms at a factor. */
+function benchOf(key: DimensionKey, real: (random: { between(a: number, b: number): number }) => number) {
+  const bench: NonNullable<CalibrationKind["bench"]> = ({ constants }, { figures: { had } }, _, random) => {
+    const constant = constants[key];
+    if (constant === undefined || had === undefined) return [];
+    const load = real(random);
+    return [
+      runOf({
+        shown: rounded((load * had) / constant, 5),
+        weighed: rounded(load + random.normal(NOISE.weighbridge), 10),
+      }),
+    ];
+  };
+  return bench;
+}
+
+export const SCALE: CalibrationKind = {
+  key: "scale",
+  title: "Its scale against a weighbridge",
+  tells: "By what the scale multiplies what its load cells give.",
+  constant: "rate.scale",
+  kit: ["weighbridge"],
+  steps: [
+    "Set the scale to nothing with the hopper empty, on level ground, engine off.",
+    "Fill it, and note what it shows.",
+    "Weigh the machine full and empty; the difference is what was filled.",
+    "Two loads of different size at least.",
+  ],
+  cautions: ["Nobody on the platform or under the hopper while it is weighed."],
+  one: "load",
+  enough: { count: 2, why: "two of different size tell a wrong factor from a wrong zero" },
+  setup: [hadOf("rate.scale")],
+  fields: [
+    mass("shown", "Its scale shows", "since it was set to nothing"),
+    mass("weighed", "Weighbridge says", "full less empty"),
+  ],
+  entered: "singly",
+  asked: isOneOf("spreader"),
+  first: (rig) => told(rig, { had: "rate.scale" }),
+  solve: (what) => solveConstant({ ...SCALE, pairOf }, what),
+  costs: COUNT_COSTS,
+  bench: benchOf("rate.scale", (random) => random.between(900, 2200)),
+};
+
+export const FLOW_FACTOR: CalibrationKind = {
+  key: "flow-factor",
+  title: "Flow factor of the fertiliser",
+  tells: "How this product runs against the one the spreading table was made with.",
+  constant: "rate.flowFactor",
+  kit: ["bucket and scale, or the spreader's own scale"],
+  steps: [
+    "Slide at the opening the table gives, spinner off or disc taken down, one side.",
+    "Let it run for as long as the terminal asks; note what it expected.",
+    "Weigh what came. Two runs at least.",
+  ],
+  cautions: ["Shaft off, key out and disc standing before a hand goes near it."],
+  one: "run",
+  enough: { count: 2, why: "a second one tells whether the first ran evenly" },
+  setup: [hadOf("rate.flowFactor")],
+  fields: [
+    mass("shown", "Expected by the terminal", "at the factor it stands at"),
+    mass("weighed", "Weighed", "without the bucket"),
+  ],
+  entered: "singly",
+  asked: isOneOf("spreader"),
+  first: (rig) => told(rig, { had: "rate.flowFactor" }),
+  solve: (what) => solveConstant({ ...FLOW_FACTOR, pairOf }, what),
+  costs: AMOUNT_COSTS,
+  bench: ({ constants }, { figures: { had } }, _, random) => {
+    const constant = constants["rate.flowFactor"];
+    if (constant === undefined || had === undefined) return [];
+    const real = random.between(20, 40);
+    return [
+      runOf({
+        shown: rounded((real * had) / constant, 0.01),
+        weighed: rounded(real * (1 + random.normal(NOISE.catch)), 0.01),
+      }),
+    ];
+  },
+};
+
+/** Three loads spread over the range of flows are enough to see one that does not belong (common practice, no source). */
+export const YIELD: CalibrationKind = {
+  key: "yield",
+  title: "Yield by weigh tickets",
+  tells: "What the monitor shows against what the weighbridge says, load by load.",
+  constant: "rate.yield",
+  kit: ["weighbridge tickets", "the monitor's list of loads"],
+  steps: [
+    "Loads of one crop and one moisture, each unloaded whole.",
+    "Drive some fast and some slow: the sensor is not as good at every flow.",
+    "Enter of each load what the monitor showed and what the ticket says.",
+    "Loads that were counted before are corrected afterwards by the same factor.",
+  ],
+  cautions: ["On the weighbridge nobody between the machines; unloading auger in before the road."],
+  one: "load",
+  enough: { count: 3, why: "three tell whether one ticket belongs to another load" },
+  setup: [hadOf("rate.yield")],
+  fields: [mass("shown", "Monitor shows", "of this load"), mass("weighed", "Ticket says", "net")],
+  entered: "singly",
+  asked: isOneOf("header"),
+  first: (rig) => told(rig, { had: "rate.yield" }),
+  wrongWith: ({ figures: { weighed } }, _, rig) => {
+    const tank = known(rig, "tractor.grainTank");
+    return tank !== null && (weighed ?? 0) > 6 * tank
+      ? { weighed: "That is more than six tanks: look at the unit." }
+      : ({} as Record<string, string>);
+  },
+  solve: (what) => solveConstant({ ...YIELD, pairOf }, what),
+  costs: COUNT_COSTS,
+  bench: benchOf("rate.yield", (random) => random.between(4000, 9000)),
+};

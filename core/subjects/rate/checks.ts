@@ -1,0 +1,214 @@
+/** The rate station: is each constant calibrated and still true, do the nozzles agree, and is the rate entered after what was changed? */
+
+import { counted } from "../../calibration/judge.ts";
+import { moreOrLess, percent } from "../../calibration/percent.ts";
+import { dimension } from "../../dimension/catalogue.ts";
+import { CHANGES } from "../../dimension/change.ts";
+import { entryFigure } from "../../dimension/entry.ts";
+import type { Check } from "../../finding/check.ts";
+import { type Checker, checkerOf } from "../../finding/checking.ts";
+import type { Target } from "../../finding/finding.ts";
+import { joined, quantity, type Said, tell } from "../../quantity/said.ts";
+import { askedOf } from "../../rig/asked.ts";
+import type { ResolvedRig } from "../../rig/resolve.ts";
+import { chosen, known, type WholeRig } from "../../rig/whole.ts";
+import type { PartDose } from "../../yard/dose.ts";
+import { NOZZLE } from "./parts.ts";
+import type { ConstantStanding, PartRate, RateReckoned, SprayWindow } from "./rate-of-rig.ts";
+
+/** What is looked at of each tool that doses or is harvested with. */
+export function rateChecks({ parts, dose }: WholeRig, rates: RateReckoned): Check[] {
+  return rates.flatMap((rate): Check[] => {
+    const { rig } = parts[rate.part]!;
+    const rowOf = checkerOf("rate", rig, rate.part);
+    return [
+      ...setChecks(rig, rowOf),
+      ...declaredChecks(rig, rowOf),
+      ...rate.constants.map((constant) => constantCheck(constant, rig, rowOf)),
+      ...(rig.tool === "sprayer" ? [nozzleCheck(rate, rig, dose[rate.part]!, rowOf)] : []),
+      ...windowChecks(rate, rig, rowOf),
+    ];
+  });
+}
+
+const RATES = ["rate.liquid", "rate.seed", "rate.seeds", "rate.spread"] as const;
+
+/** After another product many terminals stand at no rate, or at the last one's. */
+function setChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
+  const asked = new Set(askedOf(rig).map(({ key }) => key));
+  return RATES.filter((key) => asked.has(key)).map((key) => {
+    const row = rowOf("set", "Rate set");
+    const { value, stale } = rig.values[key];
+    if (stale)
+      return row.stop(
+        key,
+        tell`${CHANGES[stale.kind].label}${stale.note ? `: ${stale.note}` : ""}. The rate was entered before that.`,
+        "Many terminals set it back to nothing then, or keep the last one's. Enter it again there, then here.",
+        "Enter the rate",
+      );
+    if (value === null) return row.unknown(key);
+    return row.good(key, tell`${entryFigure(dimension(key, rig), value)} is set.`);
+  });
+}
+
+const DECLARED = [
+  { name: "roll", label: "Meter roll", told: "rate.rollDeclared", is: "rate.rollFitted" },
+  { name: "ranks", label: "Ranks fed", told: "rate.ranksDeclared", is: "rate.ranksFitted" },
+] as const;
+
+/** What the terminal was told is fitted, against what is. */
+function declaredChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
+  const asked = new Set(askedOf(rig).map(({ key }) => key));
+  return DECLARED.filter(({ told }) => asked.has(told)).map(({ name, label, told, is }) => {
+    const row = rowOf(name, label);
+    const [declared, fitted] = [chosen(rig, told), chosen(rig, is)];
+    if (fitted === null) return row.unknown(is);
+    if (declared === null) return row.unknown(told);
+    const say = (key: typeof told | typeof is, choice: string) =>
+      dimension(key, rig)
+        .choices?.find((each) => each.key === choice)
+        ?.label.toLowerCase() ?? choice;
+    return declared === fitted
+      ? row.good(told, `${say(is, fitted)}, and so told.`)
+      : row.stop(
+          told,
+          `The terminal believes “${say(told, declared)}”, and “${say(is, fitted)}” is fitted.`,
+          "The rate is wrong by far more than any calibration mends. Tell the terminal, or change it; the two often stand on different pages.",
+          "Put it right",
+        );
+  });
+}
+
+/** Where a calibration is made. */
+export const calibrate = (key: string): Target => `calibrate ${key}`;
+
+function constantCheck(constant: ConstantStanding, rig: ResolvedRig, rowOf: Checker): Check {
+  const { key, by, value, calibrated, leftSince } = constant;
+  const entry = dimension(key, rig);
+  const row = rowOf(key, entry.label);
+  const { stale } = rig.values[key];
+  const target = calibrate(by[0]!.key);
+  if (value === null)
+    return row.judged("unknown", target, `${entry.label} is not known.`, entry.matters, "Calibrate");
+  const figure = entryFigure(entry, value);
+  if (stale)
+    return row.fix(
+      target,
+      tell`${entry.label} ${figure} is from before: ${CHANGES[stale.kind].label.toLowerCase()}.`,
+      entry.matters,
+      "Calibrate again",
+    );
+  if (leftSince?.found != null && leftSince.had)
+    return row.check(
+      target,
+      tell`${entry.label} ${figure} was left as it stood; the last test found ${percent(leftSince.found / leftSince.had - 1)}.`,
+      entry.matters,
+      "Calibrate again",
+    );
+  if (!calibrated)
+    return row.check(
+      target,
+      tell`${entry.label} ${figure} as it was read: nobody calibrated it here.`,
+      entry.matters,
+      "Calibrate",
+    );
+  return row.good(target, tell`${figure}: ${endedSaid(calibrated)}.`);
+}
+
+/** "by 3 runs that differ by 0.4 %; it had moved by −5.8 %" */
+function endedSaid({ runs, variation, had, found }: NonNullable<ConstantStanding["calibrated"]>): Said {
+  const repeats = variation === null ? "" : tell`, which differ by ${percent(variation, { sign: false })}`;
+  const moved = had && found !== null ? tell`; it moved by ${percent(found / had - 1)}` : "";
+  return tell`calibrated by ${counted(runs, "run")}${repeats}${moved}`;
+}
+
+function nozzleCheck({ nozzles }: PartRate, rig: ResolvedRig, { parts }: PartDose, rowOf: Checker): Check {
+  const row = rowOf("nozzles", "Nozzles");
+  const target = calibrate("nozzles");
+  const why = "A worn nozzle doubles a strip as wide as it sprays, on the whole field.";
+  if (nozzles === null)
+    return row.judged(
+      "unknown",
+      target,
+      parts[NOZZLE.key]?.some(({ stale }) => stale)
+        ? "They were changed since they were caught."
+        : "Nobody caught them with a jug.",
+      why,
+      "Catch them",
+    );
+  const bad = nozzles.found.filter(({ state }) => state !== "good");
+  if (bad.length > 0)
+    return row.fix(
+      target,
+      joined(
+        bad.slice(0, 4).map(({ said }) => said),
+        " ",
+      ),
+      why,
+      "Look at the boom",
+    );
+  const count = known(rig, "rows.count");
+  const all = count !== null && nozzles.found.length < count;
+  return all
+    ? row.judged(
+        "unknown",
+        target,
+        `${nozzles.found.length} of ${count} were caught, and are good; nothing is known of the others.`,
+        why,
+        "Catch the others",
+      )
+    : row.good(
+        target,
+        tell`All ${String(nozzles.found.length)} are good${nozzles.variation === null ? "" : tell`, and differ by ${percent(nozzles.variation, { sign: false })}`}.`,
+      );
+}
+
+function windowChecks({ window }: PartRate, rig: ResolvedRig, rowOf: Checker): Check[] {
+  if (rig.tool !== "sprayer") return [];
+  const row = rowOf("window", "Speed the nozzle holds");
+  if (window === null) {
+    const missing = (["rate.nozzle", "rate.liquid", "rows.spacing"] as const).find(
+      (key) => (key === "rate.nozzle" ? chosen(rig, key) : known(rig, key)) === null,
+    );
+    return missing ? [row.unknown(missing)] : [];
+  }
+  if (window.pressures === null)
+    return [row.unknown(known(rig, "rate.pressureLow") === null ? "rate.pressureLow" : "rate.pressureHigh")];
+  if (window.now === null) return [row.unknown("work.speed")];
+  return [windowCheck(window, row), ...pumpCheck(window, rig, rowOf)];
+}
+
+function windowCheck({ speeds, now, pressures }: SprayWindow, row: ReturnType<Checker>): Check {
+  const { low, high } = speeds!;
+  const { speed, pressure } = now!;
+  const range = tell`${quantity("speed", low)} to ${quantity("speed", high)}`;
+  const at = tell`${quantity("speed", speed)} takes ${quantity("pressure", pressure)}`;
+  if (speed >= low && speed <= high) return row.good("work.speed", tell`${range}; ${at}.`);
+  return row.fix(
+    "rate.nozzle",
+    tell`It holds the rate from ${range}; ${at}, and its table goes from ${quantity("pressure", pressures!.low)} to ${quantity("pressure", pressures!.high)}.`,
+    speed < low
+      ? "Below its lowest pressure the fan falls in. Drive faster, or take a smaller nozzle."
+      : "Above its highest pressure it drifts. Drive slower, or take a larger nozzle.",
+    "Choose a nozzle",
+  );
+}
+
+function pumpCheck({ now }: SprayWindow, rig: ResolvedRig, rowOf: Checker): Check[] {
+  const pump = known(rig, "rate.pumpFlow");
+  const row = rowOf("pump", "Pump");
+  if (pump === null) return [row.unknown("rate.pumpFlow")];
+  const { boomFlow } = now!;
+  if (boomFlow === 0) return [row.unknown("rows.count")];
+  const said = tell`The boom takes ${quantity("flow", boomFlow)}, the pump gives it ${quantity("flow", pump)}`;
+  return [
+    boomFlow <= pump
+      ? row.good("rate.pumpFlow", tell`${said}.`)
+      : row.fix(
+          "rate.pumpFlow",
+          tell`${said}: ${moreOrLess(boomFlow / pump - 1)}.`,
+          "The rate falls however the valve stands. Drive slower, or put out less.",
+          "Look at it",
+        ),
+  ];
+}
