@@ -31,7 +31,14 @@ import {
   type Told,
 } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
-import { calibrationEnd, calibrationRun, calibrationSetup, fact, runLeftOut } from "./schema/index.ts";
+import {
+  calibrationEnd,
+  calibrationRun,
+  calibrationSetup,
+  type CalibrationEvidence as Evidence,
+  fact,
+  runLeftOut,
+} from "./schema/index.ts";
 
 export const CALIBRATION = "calibration";
 const SET_UP = "calibration set-up";
@@ -204,7 +211,7 @@ export type Ending = Pick<Ended, "accepted" | "had" | "found" | "error" | "varia
   /** the constant as it is written into its reading */
   rawText: string;
   parts: readonly FoundAt[];
-  evidence: Record<string, unknown>;
+  evidence: Evidence;
 };
 
 /**
@@ -321,9 +328,11 @@ function endedOf(db: Database, tools: readonly Tool[]): Map<string, Ended[]> {
   const found = new Map<string, Ended[]>();
   for (const { fact: of, end, reading } of query.all({ abouts })) {
     const { id, topic: kind, person, happened: at, about } = of;
-    const { seq: _, calibration: __, evidence: ___, constant, ...rest } = end;
+    const { seq: _, calibration: __, evidence, constant, ...rest } = end;
     push(found, about!, {
       ...rest,
+      setup: evidence.setup,
+      figures: evidence.figures,
       id,
       kind,
       constant: constant as DimensionKey | null,

@@ -1,5 +1,5 @@
 /** A constant judged: enough runs, near each other, none that does not belong, and nowhere a constant cannot be. */
-import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import { dimension } from "../dimension/catalogue.ts";
 import { entryFigure } from "../dimension/entry.ts";
 import { judgeRange } from "../dimension/range.ts";
 import { capital } from "../quantity/capital.ts";
@@ -38,12 +38,20 @@ export function solveConstant(
     left,
     near,
   );
-  if (!fitted) return { constant: null, parts: [], also: [], next: [], barred: [tooFew(0, enough, one)] };
+  if (!fitted)
+    return { constant: null, parts: [], figures: {}, also: [], next: [], barred: [tooFew(0, enough, one)] };
   const { estimate, variation, runs: fits } = fitted;
   const moved = had === null || had === 0 ? null : estimate.value / had - 1;
   const constant: Found = { key, had, estimate, moved, variation, runs: fits };
   const barred = barsOf(constant, { one, enough }, rig);
-  return { constant, parts: [], also: [], next: barred.length > 0 ? [] : [nextOf(constant)], barred };
+  return {
+    constant,
+    parts: [],
+    figures: {},
+    also: [],
+    next: barred.length > 0 ? [] : [nextOf(constant)],
+    barred,
+  };
 }
 
 function barsOf(

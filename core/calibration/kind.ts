@@ -49,6 +49,8 @@ export type Calibrating = {
   left: ReadonlySet<number>;
   /** parts that were found before and stand: judged with those found now */
   kept: readonly { place: number; value: number }[];
+  /** tests of this kind that were ended, newest first: what they were set up with and found */
+  before: readonly { setup: Readonly<Record<string, number>>; figures: Readonly<Record<string, number>> }[];
 };
 
 /** The constant the runs tell. */
@@ -80,6 +82,8 @@ export type FoundAt = {
 export type Outcome = {
   constant: Found | null;
   parts: readonly FoundAt[];
+  /** figures kept with it when it is ended, SI: what the next test is held against */
+  figures: Readonly<Record<string, number>>;
   /** further figures, each under its name */
   also: readonly { key: string; label: string; said: Said }[];
   /** what to do next, the most pressing first */
@@ -118,21 +122,29 @@ export type CalibrationKind = {
   enough: { count: number; why: string };
   setup: readonly Asked[];
   fields: readonly Asked[];
-  /** how runs are entered: one after another, all parts of the tool at once, or tapped along a row */
-  entered: "singly" | "by part" | "tapped";
+  /** how runs are entered: one after another, all parts of the tool at once, tapped along a row, or tray by tray */
+  entered: "singly" | "by part" | "tapped" | "in trays";
   /** tools that have it */
   asked(rig: ResolvedRig): boolean;
   /** what the set-up is before anybody changes it, as far as the rig tells */
   first(rig: ResolvedRig): Filled;
   /** what is wrong with a run as it was entered, by field; empty where nothing is */
   wrongWith?(run: Run, setup: Filled, rig: ResolvedRig): Readonly<Record<string, string>>;
+  /** what the next run most likely is, by field, SI; absent: nothing is known of it before */
+  next?(what: Pick<Calibrating, "rig" | "runs" | "left">): Readonly<Record<string, number>>;
   solve(what: Calibrating): Outcome;
   /** what a wrong constant does; `ratio` is the true one ÷ the one believed */
   costs?(ratio: number): Costs;
   /** what is on the bench with new parts in these places */
   renew?(truth: TrueDose, places: readonly number[]): TrueDose;
-  /** the simulated bench makes a run, or all parts of one */
-  bench?(truth: TrueDose, setup: Filled, rig: ResolvedRig, random: Chance): readonly Run[];
+  /** the simulated bench makes a run, or all parts of one; `next` is what was most likely next */
+  bench?(
+    truth: TrueDose,
+    setup: Filled,
+    rig: ResolvedRig,
+    random: Chance,
+    next: Readonly<Record<string, number>>,
+  ): readonly Run[];
 };
 
 /** Counted over measured, by run; runs that lack a figure have nothing under them. */

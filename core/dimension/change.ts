@@ -26,6 +26,7 @@ export const CHANGES = {
   product: { machine: "implement", label: "Other crop, variety or product" },
   nozzles: { machine: "implement", label: "Nozzles changed" },
   meters: { machine: "implement", label: "Other meter roll, disc or ranks" },
+  "spread set": { machine: "implement", label: "Discs, vanes or height of the spreader set otherwise" },
   "flow meter": { machine: "implement", label: "Flow meter or pump repaired or changed" },
   weighing: { machine: "implement", label: "Load cells or yield sensor taken off or changed" },
   "tool pressure": { machine: "implement", label: "Other tyre pressure on the implement" },

@@ -20,6 +20,9 @@ export type Ended = {
   /** ISO 8601, UTC */
   at: string;
   note: string;
+  /** what it was set up with, and figures found, SI */
+  setup: Readonly<Record<string, number>>;
+  figures: Readonly<Record<string, number>>;
   /** the reading it wrote, by id; null where it wrote none */
   reading: string | null;
 };

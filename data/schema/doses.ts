@@ -39,6 +39,20 @@ export const runLeftOut = sqliteTable("run_left_out", {
   out: integer({ mode: "boolean" }).notNull(),
 });
 
+/** What a calibration was told from, frozen when it was ended. SI. */
+export type CalibrationEvidence = {
+  setup: Record<string, number>;
+  choices: Record<string, string>;
+  figures: Record<string, number>;
+  runs: {
+    figures: Record<string, number>;
+    choices: Record<string, string>;
+    lists: Record<string, number[]>;
+    leftOut: boolean;
+    simulated: boolean;
+  }[];
+};
+
 /** A calibration was ended: what it found accepted, with the readings that are part of it, or left. */
 export const calibrationEnd = sqliteTable(
   "calibration_end",
@@ -58,7 +72,7 @@ export const calibrationEnd = sqliteTable(
     runs: integer().notNull(),
     note: text().notNull().default(""),
     /** what it was told from, frozen */
-    evidence: text({ mode: "json" }).$type<Record<string, unknown>>().notNull(),
+    evidence: text({ mode: "json" }).$type<CalibrationEvidence>().notNull(),
   },
   (table) => [
     check("calibration_end_counts_runs", sql`${table.runs} >= 0`),

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { v4 as uuid } from "uuid";
 import { OnePress } from "../../entry/OnePress.tsx";
-import type { Going } from "./CalibratePage.tsx";
+import type { Going } from "./going.ts";
 
 /** The simulated bench: it gives a run with the noise real ones have, and says how far what was accepted is from the truth. */
 export function Bench({ view, action, person, id, begin }: Going) {

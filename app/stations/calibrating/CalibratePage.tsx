@@ -4,6 +4,8 @@ import { Later } from "../../ui/Later.tsx";
 import { Bench } from "./Bench.tsx";
 import type { CalibrateView } from "./calibrate-view.server.ts";
 import { Found } from "./Found.tsx";
+import type { CalibrateProps } from "./going.ts";
+import { PatternDrawn } from "./PatternDrawn.tsx";
 import { RowOfParts } from "./RowOfParts.tsx";
 import { RunEntry } from "./RunEntry.tsx";
 import { Runs } from "./Runs.tsx";
@@ -11,12 +13,8 @@ import { SetupForm } from "./SetupForm.tsx";
 import { useCalibrationId } from "./use-calibration-id.ts";
 
 const RunsChart = lazy(() => import("./RunsChart.tsx"));
+const SweepChart = lazy(() => import("./SweepChart.tsx"));
 const DriftChart = lazy(() => import("./DriftChart.tsx"));
-
-export type CalibrateProps = { view: CalibrateView; action: string; person: string };
-
-/** What stands under whose name a form of a calibration goes. */
-export type Going = CalibrateProps & { id: string; begin: () => void };
 
 /** One calibration from how it is done to what it came to. */
 export function CalibratePage(props: CalibrateProps) {
@@ -50,11 +48,18 @@ export function CalibratePage(props: CalibrateProps) {
 
 /** What was found, drawn: along the tool, or run by run, and how the constant stood before. */
 export function CalibratePicture({ view, narrow = false }: { view: CalibrateView; narrow?: boolean }) {
-  const { parts, runs, one, history, found } = view;
+  const { parts, runs, one, history, found, spread } = view;
+  const row = parts && (narrow ? parts.drawn.phone : parts.drawn.desk);
   return (
     <div className="grid gap-4 py-2">
-      {parts && <RowOfParts row={narrow ? parts.drawn.phone : parts.drawn.desk} one={parts.one} />}
-      {found && (
+      {row && parts && <RowOfParts row={row} one={parts.one} />}
+      {spread && <PatternDrawn spread={spread} width={narrow ? 358 : 424} />}
+      {spread && (
+        <Later height={250} words="Working out the overlap.">
+          <SweepChart spread={spread} />
+        </Later>
+      )}
+      {found && !spread && runs.some(({ share }) => share !== null) && (
         <Later height={230} words="Drawing the runs.">
           <RunsChart runs={runs} one={one} />
         </Later>
@@ -64,7 +69,7 @@ export function CalibratePicture({ view, narrow = false }: { view: CalibrateView
           <DriftChart drift={history} />
         </Later>
       )}
-      {!parts && !found && !history && (
+      {!row && !spread && !found && !history && (
         <p className="px-4 text-soft">
           What is measured is drawn here, {one} by {one}.
         </p>

@@ -4,7 +4,7 @@ import { useKeptForm } from "../../entry/use-kept-form.ts";
 import { Who } from "../../entry/Who.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { Send } from "../../ui/Send.tsx";
-import type { Going } from "./CalibratePage.tsx";
+import type { Going } from "./going.ts";
 
 /** What the runs came to, what to do next, and the two ways to end it. */
 export function Found(props: Going) {

@@ -8,24 +8,23 @@ import { TextField } from "../../ui/Field.tsx";
 import { Send } from "../../ui/Send.tsx";
 import { AskedField } from "./AskedField.tsx";
 import { fieldName, partName, readFields, unitName } from "./asked-typed.ts";
-import type { Going } from "./CalibratePage.tsx";
 import { CalibratingDto } from "./calibrating.dto.ts";
+import type { Going } from "./going.ts";
+import { Hidden } from "./Hidden.tsx";
+import { TapForm } from "./TapForm.tsx";
 import { useWaitingRuns } from "./waiting-runs.ts";
 
 /** Where runs are typed: one after another, or all parts of the tool at once. */
 export function RunEntry(going: Going) {
-  return going.view.entered === "by part" ? <PartsForm {...going} /> : <RunForm {...going} />;
-}
-
-function Hidden({ view, id, entry }: Pick<Going, "view" | "id"> & { entry: string }) {
-  return (
-    <>
-      <input type="hidden" name="intent" value="calibrate" />
-      <input type="hidden" name="id" value={entry} />
-      <input type="hidden" name="calibration" value={id} />
-      <input type="hidden" name="kind" value={view.key} />
-    </>
-  );
+  switch (going.view.entered) {
+    case "by part":
+    case "in trays":
+      return <PartsForm {...going} />;
+    case "tapped":
+      return <TapForm {...going} />;
+    case "singly":
+      return <RunForm {...going} />;
+  }
 }
 
 function RunForm(going: Going) {
@@ -85,7 +84,7 @@ function PartsForm({ view, action, person, id, begin }: Going) {
   if (parts.each.length === 0)
     return (
       <p className="font-semibold text-warn">
-        Nobody told how many {parts.one}s it has: enter that at the tool.
+        Nobody told how many {parts.one}s there are: enter that first.
       </p>
     );
   return (
@@ -96,13 +95,13 @@ function PartsForm({ view, action, person, id, begin }: Going) {
         {parts.label} at each {parts.one}, {parts.unit}
       </h2>
       <div key={entry} className="grid grid-cols-[repeat(auto-fill,minmax(84px,1fr))] gap-2">
-        {parts.each.map(({ place, now, state, stale }) => {
+        {parts.each.map(({ place, name: called, now, state, stale }) => {
           const name = partName(place);
           const typed = waitingAt.get(name) || now;
           return (
             <label key={place} className="grid content-start gap-0.5 text-small">
               <span className={state !== null && state !== "good" ? "font-bold text-stop" : ""}>
-                {place}
+                {called}
                 {state !== null && state !== "good" && ` ${state}`}
                 {stale && " new"}
               </span>

@@ -6,8 +6,8 @@ import { validateForm, wrongIn } from "../../session/validate.ts";
 import { Send } from "../../ui/Send.tsx";
 import { AskedField } from "./AskedField.tsx";
 import { readFields } from "./asked-typed.ts";
-import type { Going } from "./CalibratePage.tsx";
 import { CalibratingDto } from "./calibrating.dto.ts";
+import type { Going } from "./going.ts";
 
 /** What holds for all runs; folded once something was measured. */
 export function SetupForm({ view, action, person, id, begin }: Going) {

@@ -1,6 +1,6 @@
 /** What a calibration asks for, as it is typed: read the same way in the browser and on the server. */
 import type { Asked } from "../../../core/calibration/kind.ts";
-import { isLengthStyle, printLength } from "../../../core/quantity/length.ts";
+import { isLengthStyle, parseLength, printLength } from "../../../core/quantity/length.ts";
 import { FAMILIES, printMeasure } from "../../../core/quantity/measure.ts";
 import { parseTyped } from "../../../core/quantity/typed.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
@@ -89,4 +89,31 @@ function rangeSaid(asked: Asked & { kind: "measure" | "count" }, unit: string): 
   return Number.isFinite(high)
     ? `That cannot be: from ${from} to ${printField(asked, high, own)}.`
     : `That cannot be: from ${from}.`;
+}
+
+/** Where plants stand along a tape, and what a bare figure of it means. */
+export const POSITIONS = "positions";
+
+/** Positions along a tape, one after another with a blank between: metres. */
+export function readPositions(
+  form: FormData,
+): { ok: true; positions: number[] } | { ok: false; errors: FieldErrors } {
+  const text = String(form.get(POSITIONS) ?? "").trim();
+  if (text === "") return { ok: true, positions: [] };
+  const unit = String(form.get(`${POSITIONS}Unit`) ?? "");
+  const positions: number[] = [];
+  for (const each of text.split(/[\s;]+/)) {
+    const read = parseLength(each, isLengthStyle(unit) ? unit : "cm");
+    if (!read.ok) return { ok: false, errors: { [POSITIONS]: `“${each}”: ${read.problem}` } };
+    const { metres } = read.value;
+    if (metres < (positions.at(-1) ?? 0))
+      return {
+        ok: false,
+        errors: { [POSITIONS]: `“${each}” lies before the one before it: the tape runs on.` },
+      };
+    positions.push(metres);
+  }
+  return positions.length < 2
+    ? { ok: false, errors: { [POSITIONS]: "Two plants at least." } }
+    : { ok: true, positions };
 }

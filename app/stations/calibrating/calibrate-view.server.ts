@@ -2,15 +2,19 @@
 
 import { costSaid, type Work } from "../../../core/calibration/cost.ts";
 import { counted } from "../../../core/calibration/judge.ts";
-import type { Asked } from "../../../core/calibration/kind.ts";
+import type { Asked, Filled } from "../../../core/calibration/kind.ts";
 import { percent } from "../../../core/calibration/percent.ts";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../../core/dimension/change.ts";
 import { entryFigure, printEntry } from "../../../core/dimension/entry.ts";
 import { drawRow } from "../../../core/drawing/boom.ts";
+import { printLength } from "../../../core/quantity/length.ts";
 import { FAMILIES } from "../../../core/quantity/measure.ts";
 import { inWords, type Said } from "../../../core/quantity/said.ts";
 import { known } from "../../../core/rig/whole.ts";
+import { positionsSaid } from "../../../core/subjects/rate/calibrations/stand.ts";
+import { catchesOf, trayAt } from "../../../core/subjects/rate/calibrations/trays.ts";
+import { shapeOf } from "../../../core/trade/overlap.ts";
 import { benchOf } from "../../../data/bench.ts";
 import { productIn } from "../../../data/products.ts";
 import { historyOf } from "../../../data/readings.ts";
@@ -18,7 +22,7 @@ import { day, moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { printField, unitOfField } from "./asked-typed.ts";
 import { figureOfPart } from "./keep-calibration.server.ts";
-import { type SolvedCalibration, testedOf } from "./solved.server.ts";
+import { nextOf, type SolvedCalibration, testedOf } from "./solved.server.ts";
 
 export type FieldView = Asked & { unit: string; text: string };
 
@@ -30,12 +34,15 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
   const { resolved, preferences, db, rig } = open;
   const { units } = preferences;
   const say = (said: Said) => inWords(said, units);
-  const fieldOf = (asked: Asked, filled: { figures: Record<string, number> } | null): FieldView => {
+  const fieldOf = (asked: Asked, filled: Filled): FieldView => {
     const unit = unitOfField(asked, units);
-    const value = filled?.figures[asked.key];
+    if (asked.kind === "choice")
+      return { ...asked, unit, text: filled.choices[asked.key] ?? asked.choices[0]!.key };
+    const value = filled.figures[asked.key];
     return { ...asked, unit, text: value === undefined ? "" : printField(asked, value, unit) };
   };
   const truth = benchOf(db, rig.couplingId);
+  const next = nextOf(open, solved);
   return {
     key: kind.key,
     title: kind.title,
@@ -49,17 +56,20 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
     /** its number, where it was begun */
     id: calibration?.id ?? null,
     begun: calibration ? `Begun ${moment(calibration.at)}, ${calibration.person}.` : "",
-    setup: kind.setup.map((asked) => fieldOf(asked, { figures: { ...setup.figures } })),
+    setup: kind.setup.map((asked) => fieldOf(asked, setup)),
     setupSaid: setupSaid(kind.setup, setup, open),
-    fields: kind.fields.map((asked) => fieldOf(asked, null)),
+    fields: kind.fields.map((asked) => fieldOf(asked, { figures: next, choices: {} })),
     parts: partsView(open, solved),
+    spread: spreadView(open, solved),
     runs: runs.map((run, at) => {
       const fitted = outcome.constant?.runs.find((each) => each.at === at);
       return {
         id: run.id,
         number: at + 1,
-        text: kind.fields
-          .map((asked) => textOf(asked, run, open))
+        text: [
+          ...kind.fields.map((asked) => textOf(asked, run, open)),
+          run.lists.positions ? say(positionsSaid(run.lists.positions)) : "",
+        ]
           .filter(Boolean)
           .join(", "),
         off: fitted && !run.leftOut ? say(percent(fitted.off)) : "",
@@ -105,11 +115,11 @@ function textOf(
     return asked.choices.find(({ key }) => key === run.choices[asked.key])?.label ?? "";
   const value = run.figures[asked.key];
   if (value === undefined) return "";
-  const said =
-    asked.kind === "measure"
-      ? printField(asked, value, unitOfField(asked, units))
-      : String(Math.round(value));
-  return asked.kind === "count" ? `${said} ${asked.label.toLowerCase()}` : said;
+  if (asked.kind === "measure") return printField(asked, value, unitOfField(asked, units));
+  const said = String(Math.round(value));
+  return asked.key === "place"
+    ? `${asked.label.toLowerCase()} ${said}`
+    : `${said} ${asked.label.toLowerCase()}`;
 }
 
 function setupSaid(
@@ -149,12 +159,14 @@ function foundView(
 
 const shareText = (share: number) => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
 
-function partsView(open: OpenRig, { kind, outcome, runs }: SolvedCalibration) {
-  if (kind.entered !== "by part") return null;
+/** Every part or tray in its place, with what was entered of it and what was found. */
+function partsView(open: OpenRig, { kind, outcome, runs, setup }: SolvedCalibration) {
+  if (kind.entered === "singly") return null;
   const { resolved, preferences } = open;
+  const trays = kind.entered === "in trays";
   const asked = figureOfPart(kind);
   const unit = unitOfField(asked, preferences.units);
-  const count = known(resolved, "rows.count") ?? 0;
+  const count = (trays ? setup.figures.count : known(resolved, "rows.count")) ?? 0;
   const tested = testedOf(open, kind);
   const found = new Map(outcome.parts.map((each) => [each.place, each]));
   const now = new Map(
@@ -170,34 +182,60 @@ function partsView(open: OpenRig, { kind, outcome, runs }: SolvedCalibration) {
       good: !each || each.state === "good",
     };
   });
-  const sheet = (width: number) => drawRow(units, kind.parts?.limit ?? 0.05, { width, height: 230 });
+  const sheet = (width: number) =>
+    trays ? null : drawRow(units, kind.parts?.limit ?? 0.05, { width, height: 230 });
+  const bad = outcome.parts.filter(({ state }) => state !== "good");
   return {
     one: kind.one,
     label: asked.label,
     unit,
-    /** each part with what was caught of it in this test */
+    /** each with what was entered of it in this test */
     each: units.map(({ place }) => {
       const value = now.get(place);
       return {
         place,
+        name: trays ? besideText(place, count, setup.figures.apart ?? 1, open) : String(place),
         now: value === undefined ? "" : printField(asked, value, unit),
+        entered: now.has(place),
         state: found.get(place)?.state ?? null,
         stale: tested.find((part) => part.place === place)?.stale ?? false,
       };
     }),
     drawn: { desk: sheet(424), phone: sheet(358) },
-    bad: outcome.parts.filter(({ state }) => state !== "good").map(({ place }) => place),
-    worn: outcome.parts.filter(({ state }) => state === "worn").map(({ place }) => place),
-    /** to be caught again: not good, or new since they were */
+    bad: bad.map(({ place }) => place),
+    /** to be tested again: not good, or new since they were */
     again: [
-      ...outcome.parts
-        .filter(({ state }) => state === "odd" || state === "blocked")
-        .map(({ place }) => place),
+      ...bad.filter(({ state }) => state === "odd" || state === "blocked").map(({ place }) => place),
       ...tested.filter(({ stale, place }) => stale && !found.has(place)).map(({ place }) => place),
     ].sort((a, b) => a - b),
-    left: count - found.size,
     /** something is on record that may be changed */
-    kept: tested.length > 0,
+    kept: tested.length > 0 && kind.renew !== undefined,
+  };
+}
+
+/** Where a tray lies: "3 m left". */
+function besideText(
+  place: number,
+  count: number,
+  apart: number,
+  { preferences: { units } }: OpenRig,
+): string {
+  const x = trayAt(place, count, apart);
+  return x === 0 ? "middle" : `${printLength(Math.abs(x), units.tape)} ${x > 0 ? "right" : "left"}`;
+}
+
+/** What was caught across the swath, laid over itself; null of anything but trays. */
+function spreadView(open: OpenRig, { kind, setup, runs }: SolvedCalibration) {
+  if (kind.entered !== "in trays") return null;
+  const left = new Set(runs.flatMap(({ leftOut }, at) => (leftOut ? [at] : [])));
+  const catches = catchesOf({ setup, runs, left });
+  if (catches.length < 3) return null;
+  return {
+    catches,
+    spacing: setup.figures.spacing ?? null,
+    turned: setup.choices.way !== "round",
+    shift: shapeOf(catches).shift,
+    units: open.preferences.units,
   };
 }
 

@@ -18,12 +18,20 @@ import {
 import { changeParts } from "../../../data/components.ts";
 import { factOf } from "../../../data/record.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
-import type { FieldErrors } from "../../session/validate.ts";
+import { type FieldErrors, wrongIn } from "../../session/validate.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { written } from "../writing/written.server.ts";
-import { fieldName, partName, printField, readField, readFields, unitName } from "./asked-typed.ts";
+import {
+  fieldName,
+  partName,
+  printField,
+  readField,
+  readFields,
+  readPositions,
+  unitName,
+} from "./asked-typed.ts";
 import { CalibratingDto, ChangePartsDto, EndCalibrationDto, LeaveRunDto } from "./calibrating.dto.ts";
-import { calibrationHere, solveCalibration, testedOf } from "./solved.server.ts";
+import { calibrationHere, nextOf, solveCalibration, testedOf } from "./solved.server.ts";
 
 const NONE = refused({ form: "This tool has no such calibration." });
 const OVER = refused({ form: "It was ended before: begin another." });
@@ -52,7 +60,7 @@ export const keepSetup = written(CalibratingDto, ({ open, value, told, form }): 
     if (known !== undefined && read.texts[asked.key] === printField(asked, known, unit))
       read.figures[asked.key] = known;
   }
-  const { figures, choices, texts } = read;
+  const { figures, choices } = read;
   const wrong = kind.wrongWith?.(
     { figures: {}, choices: {}, lists: {} },
     { figures, choices },
@@ -87,13 +95,17 @@ type ReadRuns = { ok: true; runs: NewRun[] } | { ok: false; errors: FieldErrors 
 
 function readOne(kind: CalibrationKind, form: FormData, id: string): ReadRuns {
   const read = readFields(kind.fields, form);
-  return read.ok
-    ? {
-        ok: true,
-        runs: [{ id, figures: read.figures, choices: read.choices, texts: read.texts, lists: {} }],
-      }
-    : read;
+  const tape = kind.entered === "tapped" ? readPositions(form) : ({ ok: true, positions: [] } as const);
+  const errors = wrongIn(read, tape);
+  if (!read.ok || !tape.ok) return { ok: false, errors };
+  const { figures, choices, texts } = read;
+  if (kind.entered === "tapped" && tape.positions.length === 0 && tapped(figures) === 0)
+    return { ok: false, errors: { form: "Nothing was counted in this row." } };
+  const lists = tape.positions.length > 0 ? { positions: tape.positions } : {};
+  return { ok: true, runs: [{ id, figures, choices, texts, lists }] };
 }
+
+const tapped = ({ plants = 0, skips = 0, doubles = 0 }: Record<string, number>) => plants + skips + doubles;
 
 /** The figure that is entered of each part; the other field is its place. */
 export function figureOfPart({ fields }: Pick<CalibrationKind, "fields">) {
@@ -167,11 +179,13 @@ export const keepEnd = written(EndCalibrationDto, ({ open, value, told }): Outco
       rawText: text,
       parts: outcome.parts,
       evidence: {
-        setup: { figures: setup.figures, choices: setup.choices },
+        setup: { ...setup.figures },
+        choices: { ...setup.choices },
+        figures: { ...outcome.figures },
         runs: runs.map(({ figures, choices, lists, leftOut, simulated }) => ({
-          figures,
-          choices,
-          lists,
+          figures: { ...figures },
+          choices: { ...choices },
+          lists: Object.fromEntries(Object.entries(lists).map(([key, list]) => [key, [...list]])),
           leftOut,
           simulated,
         })),
@@ -192,9 +206,12 @@ export const keepBenchRun = written(CalibratingDto, ({ open, value, told, form }
   if ("barred" in found) return found.barred;
   const truth = benchOf(db, rig.couplingId);
   if (!truth || !found.kind.bench) return refused({ form: "It does not stand on the bench." });
-  const { setup } = solveCalibration(open, found);
+  const solvedNow = solveCalibration(open, found);
+  const { setup } = solvedNow;
   const number = nextRun(db, rig.couplingId);
-  const made: readonly Run[] = found.kind.bench(truth, setup, resolved, chance(truth.seed * 7919 + number));
+  const next = nextOf(open, solvedNow);
+  const random = chance(truth.seed * 7919 + number);
+  const made: readonly Run[] = found.kind.bench(truth, setup, resolved, random, next);
   const again = String(form.get("places") ?? "");
   const wanted = new Set(again.split(",").filter(Boolean).map(Number));
   if (made.length === 0)

@@ -30,7 +30,14 @@ export function solveCalibration(
   const runs = calibration ? runsOf(db, calibration) : [];
   const setup = calibration?.setup ?? { ...kind.first(resolved), texts: {} };
   const left = new Set(runs.flatMap(({ leftOut }, at) => (leftOut ? [at] : [])));
-  const outcome = kind.solve({ rig: resolved, setup, runs, left, kept: keptOf(open, kind) });
+  const outcome = kind.solve({
+    rig: resolved,
+    setup,
+    runs,
+    left,
+    kept: keptOf(open, kind),
+    before: beforeOf(open, kind),
+  });
   return { station, kind, calibration, setup, runs, outcome };
 }
 
@@ -43,4 +50,14 @@ function keptOf(open: OpenRig, kind: CalibrationKind) {
   return testedOf(open, kind).flatMap(({ place, value, stale }) =>
     value === null || stale ? [] : [{ place, value }],
   );
+}
+
+/** What the next run most likely is, by field, SI. */
+export function nextOf({ resolved }: OpenRig, { kind, runs }: Pick<SolvedCalibration, "kind" | "runs">) {
+  const left = new Set(runs.flatMap(({ leftOut }, at) => (leftOut ? [at] : [])));
+  return kind.next?.({ rig: resolved, runs, left }) ?? {};
+}
+
+function beforeOf({ whole, index }: OpenRig, { key }: CalibrationKind) {
+  return whole.dose[index]!.ended.filter((each) => each.kind === key);
 }

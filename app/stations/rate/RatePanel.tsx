@@ -1,5 +1,7 @@
 import { Link } from "react-router";
+import { Explorer } from "./Explorer.tsx";
 import type { RateView } from "./rate-view.server.ts";
+import { TankPlan } from "./TankPlan.tsx";
 
 type Props = { view: RateView; action: string; person: string; calibrate: (kind: string) => string };
 
@@ -9,6 +11,16 @@ export function RatePanel({ view, calibrate }: Props) {
     return (
       <p className="text-soft">Nothing is calibrated on this tool, as far as anybody told what it is.</p>
     );
+  return (
+    <>
+      <Calibrations view={view} calibrate={calibrate} />
+      {view.explorer && <Explorer key={JSON.stringify(view.explorer.now)} view={view.explorer} />}
+      {view.tank && <TankPlan key={view.tank.area} view={view.tank} />}
+    </>
+  );
+}
+
+function Calibrations({ view, calibrate }: Pick<Props, "view" | "calibrate">) {
   return (
     <section id="calibrations" aria-label="Calibrations" className="grid gap-2">
       <h2 className="border-b-2 border-ink pb-1">

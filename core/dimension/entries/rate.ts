@@ -37,6 +37,16 @@ const DRILL = {
 const CONSTANT = { subject: "implement", dueAfter: EACH_SEASON } as const;
 
 const ROLLS = { low: "Low rates (fine)", medium: "Middle rates", high: "High rates (coarse)" };
+/** Classes of droplets (ASABE S572, ISO 25358; names from memory). */
+const DROPLETS = {
+  "very fine": "Very fine",
+  fine: "Fine",
+  medium: "Medium",
+  coarse: "Coarse",
+  "very coarse": "Very coarse",
+  "extremely coarse": "Extremely coarse",
+  "ultra coarse": "Ultra coarse",
+};
 const RANKS = { front: "Front rank", rear: "Rear rank", both: "Both ranks" };
 
 export const RATE = {
@@ -152,6 +162,22 @@ export const RATE = {
       subject: "implement",
       touchedBy: ["nozzles"],
       matters: "The fastest speed at a rate follows from it.",
+    }),
+    "rate.dropletsLow": choice(DROPLETS, {
+      ...SPRAYER,
+      label: "Droplets at the lowest pressure",
+      fromTo: "the class in the nozzle's table there",
+      subject: "implement",
+      touchedBy: ["nozzles"],
+      matters: "Labels ask for a class; drift follows from it.",
+    }),
+    "rate.dropletsHigh": choice(DROPLETS, {
+      ...SPRAYER,
+      label: "Droplets at the highest pressure",
+      fromTo: "the class in the nozzle's table there",
+      subject: "implement",
+      touchedBy: ["nozzles"],
+      matters: "Labels ask for a class; drift follows from it.",
     }),
     "rate.density": measure("mass per volume", [700, 1500], 1000, {
       ...SPRAYER,
@@ -309,6 +335,15 @@ export const RATE = {
       how: "Read it off the terminal.",
       touchedBy: ["product"],
       matters: "The slide is set by it: the rate is wrong by as much as it is.",
+    }),
+    "rate.evenness": measure("ratio", [0, 0.5], 0.08, {
+      ...SPREADER,
+      ...CONSTANT,
+      label: "Evenness of the spread",
+      fromTo: "by how much what falls differs over the field, at the spacing that is driven",
+      how: "By a tray test: up to 10 % is even.",
+      touchedBy: ["product", "spread set"],
+      matters: "Strips of too much lodge, strips of too little stay thin.",
     }),
     "rate.scale": measure("factor", [0.8, 1.25], 1, {
       ...SPREADER,

@@ -18,3 +18,21 @@ export const NOZZLE: ComponentKind = {
     },
   ],
 };
+
+/** Row units of a planter. */
+export const ROW: ComponentKind = {
+  key: "row",
+  label: "Row units",
+  one: "row unit",
+  mirrored: false,
+  figures: [{ key: "population", label: "Plants", family: "count per area", step: null, range: [0, 500] }],
+};
+
+/** Openers of a drill. */
+export const OPENER: ComponentKind = {
+  key: "opener",
+  label: "Openers",
+  one: "opener",
+  mirrored: false,
+  figures: [{ key: "caught", label: "Caught in a test", family: "mass", step: null, range: [0, 50] }],
+};

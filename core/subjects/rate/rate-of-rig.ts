@@ -3,10 +3,10 @@ import type { CalibrationKind } from "../../calibration/kind.ts";
 import { type DimensionKey, isDimensionKey } from "../../dimension/catalogue.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { known, type WholeRig } from "../../rig/whole.ts";
+import { pressureAt, type Spraying, speedWindow } from "../../trade/spraying.ts";
 import type { Ended, PartDose } from "../../yard/dose.ts";
 import { CALIBRATIONS } from "./calibrations/index.ts";
 import { type JudgedNozzles, judgeNozzles, ratedFlow } from "./calibrations/nozzles.ts";
-import { pressureAt, type Spraying, speedWindow } from "./liquid/window.ts";
 import { NOZZLE } from "./parts.ts";
 
 /** How a constant stands. */

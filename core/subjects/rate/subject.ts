@@ -1,7 +1,7 @@
 import type { Subject } from "../../subject/subject.ts";
 import { CALIBRATIONS } from "./calibrations/index.ts";
 import { rateChecks } from "./checks.ts";
-import { NOZZLE } from "./parts.ts";
+import { NOZZLE, OPENER, ROW } from "./parts.ts";
 import { doses, type RateReckoned, reckonRate } from "./rate-of-rig.ts";
 
 export const RATE: Subject<"rate", RateReckoned> = {
@@ -13,7 +13,7 @@ export const RATE: Subject<"rate", RateReckoned> = {
   shows: "rig",
   holds: null,
   onSheet: false,
-  components: [NOZZLE],
+  components: [NOZZLE, ROW, OPENER],
   calibrations: CALIBRATIONS,
   serves: ({ parts }) => parts.some(({ rig }) => doses(rig)),
   reckon: reckonRate,

@@ -90,7 +90,7 @@ export const FLOW_NOZZLES: CalibrationKind = {
     },
   ],
   first: (rig) => told(rig, { had: "rate.pulsesPerLitre", nozzles: "rows.count" }),
-  wrongWith: (run, setup, rig) => tooMany(setup, rig) as Record<string, string>,
+  wrongWith: (_, setup, rig) => tooMany(setup, rig) as Record<string, string>,
   solve: (what) =>
     solveConstant(
       {

@@ -109,6 +109,7 @@ function solve({ rig, setup, runs, left, kept }: Calibrating) {
   return {
     constant: null,
     parts: found,
+    figures: mean === null ? {} : { mean },
     also: [
       ...(mean === null
         ? []

@@ -135,3 +135,72 @@ export const YIELD: CalibrationKind = {
   costs: COUNT_COSTS,
   bench: benchOf("rate.yield", (random) => random.between(4000, 9000)),
 };
+
+/** What is added to the moisture the sensor shows: the mean of what a tested sample differs by. */
+export const MOISTURE: CalibrationKind = {
+  key: "moisture",
+  title: "Moisture against a tested sample",
+  tells: "What is added to the moisture the sensor shows: dry tonnes are reckoned by it.",
+  constant: "rate.moistureOffset",
+  kit: ["a sample of each load", "a tested moisture meter, or the buyer's"],
+  steps: [
+    "Take a sample of a load while it is unloaded, from top, middle and end, and close it.",
+    "Note what the monitor showed for that load.",
+    "Enter both, three loads or more.",
+  ],
+  cautions: ["Nobody in the tank or at the auger while it turns: take the sample from the stream, outside."],
+  one: "sample",
+  enough: { count: 3, why: "three tell whether one of them dried before it was tested" },
+  setup: [hadOf("rate.moistureOffset")],
+  fields: [
+    {
+      key: "shown",
+      label: "Sensor shows",
+      hint: "of the load",
+      kind: "measure",
+      family: "ratio",
+      range: [0.02, 0.6],
+    },
+    {
+      key: "tested",
+      label: "Tested",
+      hint: "of its sample",
+      kind: "measure",
+      family: "ratio",
+      range: [0.02, 0.6],
+    },
+  ],
+  entered: "singly",
+  asked: isOneOf("header"),
+  first: (rig) => told(rig, { had: "rate.moistureOffset" }),
+  solve: (what) =>
+    solveConstant(
+      {
+        ...MOISTURE,
+        near: MOISTURE_NEAR,
+        pairOf: ({ figures: { shown, tested } }, { figures: { had } }) => ({
+          over: (had ?? 0) + (tested ?? Number.NaN) - (shown ?? Number.NaN),
+          under: 1,
+        }),
+      },
+      what,
+    ),
+  bench: ({ constants }, { figures: { had } }, _, random) => {
+    const real = random.between(0.13, 0.17);
+    const offset = constants["rate.moistureOffset"] ?? 0;
+    return [
+      runOf({
+        shown: rounded(real - offset + (had ?? 0), 0.001),
+        tested: rounded(real + random.normal(0.0015), 0.001),
+      }),
+    ];
+  },
+};
+
+/** Samples within two per cent of this, 0.4 points of moisture, repeat well. */
+const MOISTURE_NEAR = 0.2;
+
+/** Mass as it would be at another moisture: wet × (1 − m) ÷ (1 − m₀). Shares of the wet mass. */
+export function atMoisture(wet: number, moisture: number, standard: number): number {
+  return (wet * (1 - moisture)) / (1 - standard);
+}

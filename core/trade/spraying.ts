@@ -6,7 +6,7 @@ import {
   NOZZLE_SIZES,
   type NozzleSizeKey,
   pressureFor,
-} from "../../../trade/nozzles.ts";
+} from "./nozzles.ts";
 
 /** Water, kg/m³. */
 export const WATER = 1000;

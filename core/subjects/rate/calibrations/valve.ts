@@ -1,0 +1,101 @@
+/** The regulating valve: its constant raised where the rate lags behind the speed, lowered where it hunts, until it rests. */
+import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
+import { tell } from "../../../quantity/said.ts";
+import { followed, judgeFollowing } from "../../../simulation/valve.ts";
+import { isOneOf, told } from "./common.ts";
+
+/** It is set otherwise by a tenth each time (common practice). */
+const STEP = 0.1;
+
+const SEEN = { slow: "It lags behind", rests: "It rests", hunts: "It over- and undershoots" } as const;
+
+/** The constant to try next. */
+export function nextConstant(tried: number, seen: string): number {
+  const by = seen === "slow" ? 1 + STEP : seen === "hunts" ? 1 - STEP : 1;
+  const next = Math.round(tried * by);
+  return next === tried && by !== 1 ? tried + Math.sign(by - 1) : next;
+}
+
+function solve({ runs, left }: Calibrating): Outcome {
+  const kept = runs.filter((_, at) => !left.has(at));
+  const last = kept.at(-1);
+  const tried = last?.figures.tried;
+  const nothing = { parts: [], also: [], figures: {} };
+  if (!last || tried === undefined)
+    return { ...nothing, constant: null, next: [], barred: ["Nothing was tried yet."] };
+  const seen = last.choices.seen ?? "";
+  const rests = seen === "rests";
+  const turned =
+    kept.some(({ choices }) => choices.seen === "slow") &&
+    kept.some(({ choices }) => choices.seen === "hunts");
+  return {
+    ...nothing,
+    constant: {
+      key: "rate.valve",
+      had: kept[0]!.figures.tried ?? null,
+      estimate: { value: tried, error: null, half: null, freedom: 0 },
+      moved: kept.length > 1 && kept[0]!.figures.tried ? tried / kept[0]!.figures.tried - 1 : null,
+      variation: null,
+      runs: [],
+    },
+    next: rests
+      ? ["It rests: leave it there."]
+      : [
+          tell`${seen === "slow" ? "It lags" : "It hunts"}: set ${String(nextConstant(tried, seen))}, drive faster and slower once, and look again.`,
+          ...(turned
+            ? [
+                "It lagged before and hunts now: the one between is the best there is; then look at air in the meter and a sticking valve.",
+              ]
+            : []),
+        ],
+    barred: rests ? [] : ["It does not rest yet."],
+  };
+}
+
+export const VALVE: CalibrationKind = {
+  key: "valve",
+  title: "Regulating valve",
+  tells: "How fast the rate follows the speed: too low it lags, too high it hunts.",
+  constant: "rate.valve",
+  kit: [],
+  steps: [
+    "Water in the tank, all sections open, flow calibrated before.",
+    "Drive at working speed until the rate stands, then one gear faster.",
+    "Look at the rate: does it come late, rest at once, or swing over and under?",
+    "Late: raise the constant by a tenth. Swinging: lower it by a tenth. Again, until it rests.",
+  ],
+  cautions: ["Look at the display only where nobody and nothing is ahead."],
+  one: "try",
+  enough: { count: 1, why: "the one at which it rests" },
+  setup: [],
+  fields: [
+    {
+      key: "tried",
+      label: "Regulation constant tried",
+      hint: "as it stands in the terminal",
+      kind: "count",
+      range: [1, 9999],
+    },
+    {
+      key: "seen",
+      label: "What the rate does",
+      hint: "after the speed was changed",
+      kind: "choice",
+      choices: Object.entries(SEEN).map(([key, label]) => ({ key, label })),
+    },
+  ],
+  entered: "singly",
+  asked: isOneOf("sprayer"),
+  first: (rig) => told(rig, {}),
+  next: ({ rig, runs, left }) => {
+    const last = runs.filter((_, at) => !left.has(at)).at(-1);
+    const tried = last?.figures.tried ?? rig.values["rate.valve"].value;
+    return tried === null ? {} : { tried: last ? nextConstant(tried, last.choices.seen ?? "") : tried };
+  },
+  solve,
+  bench: ({ valve }, _, __, ___, typed) => {
+    const tried = typed.tried;
+    if (!valve || tried === undefined) return [];
+    return [{ ...runOf({ tried }), choices: { seen: judgeFollowing(followed(valve, tried)) } }];
+  },
+};

@@ -1,0 +1,144 @@
+/**
+ * A stand counted along rows. Spacings over the one wanted: under half of it a double, over one and a half a skip (ISO 7256-1, from memory);
+ * singulation is the share of seed places with one seed.
+ */
+import { variationOf } from "../../../calibration/ratio.ts";
+import { shareInterval } from "../../../statistics/binomial.ts";
+import { t95 } from "../../../statistics/student.ts";
+
+/** What was counted along one row. */
+export type RowCount = {
+  row: number;
+  /** metres counted along */
+  length: number;
+  /** plants standing singly, places left empty, places with two */
+  singles: number;
+  skips: number;
+  doubles: number;
+  /** spacings of single plants, metres; empty where nobody read a tape */
+  spacings: readonly number[];
+};
+
+/** Under this share of the wanted spacing a plant is a double, over the other one a place was left empty. */
+export const DOUBLE = 0.5;
+export const SKIP = 1.5;
+
+/**
+ * Counts a row from where its plants stand along a tape, metres; `wanted` is the spacing set. The first plant has no spacing.
+ * Example at 0.2 m: plants at 0, 0.2, 0.25, 0.4, 0.8 are three singles, one double (0.25), one skip (0.6).
+ */
+export function countFromTape(
+  row: number,
+  positions: readonly number[],
+  wanted: number,
+  length: number,
+): RowCount {
+  const sorted = [...positions].sort((a, b) => a - b);
+  let [doubles, skips] = [0, 0];
+  const spacings: number[] = [];
+  for (let at = 1; at < sorted.length; at += 1) {
+    const spacing = sorted[at]! - sorted[at - 1]!;
+    const share = spacing / wanted;
+    if (share < DOUBLE) doubles += 1;
+    else if (share > SKIP) skips += Math.max(1, Math.round(share) - 1);
+    else spacings.push(spacing);
+  }
+  return { row, length, singles: Math.max(0, sorted.length - 2 * doubles), skips, doubles, spacings };
+}
+
+export type RowStand = RowCount & {
+  /** plants/m² */
+  population: number;
+  /** share of seed places with one plant; null where none was counted */
+  singulation: number | null;
+  /** coefficient of variation of single spacings; null of fewer than two */
+  variation: number | null;
+  /** what is out of the ordinary, the worst first */
+  faults: readonly ("skips" | "doubles" | "spacing")[];
+};
+
+export type Stand = {
+  rows: readonly RowStand[];
+  /** plants/m² over all rows, with half its 95 % interval; half is null of one row */
+  population: { value: number; half: number | null };
+  places: number;
+  singulation: { value: number; low: number; high: number } | null;
+  skips: number;
+  doubles: number;
+  variation: number | null;
+};
+
+/** A row is looked at where so much is skipped, or doubled, and chance alone does not explain it beside the others (common practice, no source). */
+const SKIPPED = 0.05;
+const DOUBLED = 0.05;
+/** Spacing of singles varies by more than this (common practice, no source). */
+const UNEVEN = 0.3;
+
+/** Judges rows counted. `spacing` between rows, metres. Null where nothing was counted. */
+export function judgeStand(counts: readonly RowCount[], spacing: number): Stand | null {
+  const usable = counts.filter(
+    ({ length, singles, skips, doubles }) => length > 0 && singles + skips + doubles > 0,
+  );
+  if (usable.length === 0) return null;
+  const rows = usable.map((row) => rowStand(row, usable, spacing));
+  const sum = (of: (row: RowStand) => number) => rows.reduce((total, row) => total + of(row), 0);
+  const [singles, skips, doubles] = [
+    sum((row) => row.singles),
+    sum((row) => row.skips),
+    sum((row) => row.doubles),
+  ];
+  const places = singles + skips + doubles;
+  const populations = rows.map(({ population }) => population);
+  const mean = sum(plantsOf) / (sum(({ length }) => length) * spacing);
+  return {
+    rows,
+    population: { value: mean, half: halfOf(populations) },
+    places,
+    singulation: { value: singles / places, ...shareInterval(singles, places) },
+    skips,
+    doubles,
+    variation: variationOf(rows.flatMap(({ spacings }) => spacings)),
+  };
+}
+
+const plantsOf = ({ singles, doubles }: RowCount) => singles + 2 * doubles;
+const placesOf = ({ singles, skips, doubles }: RowCount) => singles + skips + doubles;
+
+function halfOf(numbers: readonly number[]): number | null {
+  if (numbers.length < 2) return null;
+  const mean = numbers.reduce((total, each) => total + each, 0) / numbers.length;
+  const scatter = Math.sqrt(
+    numbers.reduce((total, each) => total + (each - mean) ** 2, 0) / (numbers.length - 1),
+  );
+  return (t95(numbers.length - 1) * scatter) / Math.sqrt(numbers.length);
+}
+
+function rowStand(row: RowCount, all: readonly RowCount[], spacing: number): RowStand {
+  const places = placesOf(row);
+  const others = all.filter((each) => each !== row);
+  const variation = variationOf(row.spacings);
+  const beyond = (of: "skips" | "doubles", limit: number) => {
+    const elsewhere = others.reduce((total, each) => total + placesOf(each), 0);
+    const usual = elsewhere === 0 ? 0 : others.reduce((total, each) => total + each[of], 0) / elsewhere;
+    return row[of] / places > limit && shareInterval(row[of], places).low > usual;
+  };
+  return {
+    ...row,
+    population: plantsOf(row) / (row.length * spacing),
+    singulation: places === 0 ? null : row.singles / places,
+    variation,
+    faults: [
+      ...(beyond("skips", SKIPPED) ? (["skips"] as const) : []),
+      ...(beyond("doubles", DOUBLED) ? (["doubles"] as const) : []),
+      ...(variation !== null && row.spacings.length >= 8 && variation > UNEVEN ? (["spacing"] as const) : []),
+    ],
+  };
+}
+
+/** What to look at on a row unit (common practice, no source; the operator's manual comes first). */
+export const LOOK_AT: Readonly<Record<RowStand["faults"][number], string>> = {
+  skips:
+    "is its vacuum or brush, the disc's cells, the seed tube and its sensor, then seed that bridges in the hopper",
+  doubles: "is its singulator set too open, too much vacuum, or a disc for larger seed",
+  spacing: "is its seed tube worn, downforce too light, or the speed too high: the seed bounces",
+};
