@@ -2,8 +2,10 @@
 
 import { eq } from "drizzle-orm";
 import { type DimensionKey, unchanging } from "../core/dimension/catalogue.ts";
+import type { TrueDose } from "../core/simulation/dose.ts";
 import type { Fault, TrueTool } from "../core/simulation/tool.ts";
 import { isHeldBy } from "../core/subjects/walk.ts";
+import { putOnBench } from "./bench.ts";
 import { writeReading, writeSections } from "./entries.ts";
 import { addAdjuster, adjustersOf, changeAdjuster, keepSetting } from "./ground.ts";
 import type { Database } from "./handle.ts";
@@ -38,6 +40,8 @@ export function makePractice(
     terminal: Practice["terminal"];
     /** what each tool does to its ground, by the coupling and the adjusters it was copied from */
     tools?: ReadonlyMap<number, TrueTool>;
+    /** what each tool is on the bench, by the coupling it was copied from */
+    doses?: ReadonlyMap<number, TrueDose>;
   },
 ): number {
   return db.transaction(() => {
@@ -86,6 +90,10 @@ export function makePractice(
         }),
       ),
     );
+    for (const [index, { couplingId }] of copies.entries()) {
+      const dose = seeded.doses?.get(parts[index]!.couplingId);
+      if (dose) putOnBench(db, couplingId, dose);
+    }
     const { seed, terminal: fed } = seeded;
     db.insert(practice)
       .values({

@@ -1,6 +1,8 @@
 import { BalancePanel } from "../stations/balance/BalancePanel.tsx";
 import { balanceView } from "../stations/balance/balance-view.ts";
-import { rigAddress } from "../stations/frame/address.ts";
+import { CalibrationList } from "../stations/calibrating/CalibrationList.tsx";
+import { calibrationsView } from "../stations/calibrating/list.server.ts";
+import { addressesIn, rigAddress } from "../stations/frame/address.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { WholeStation } from "../stations/judging/WholeStation.tsx";
@@ -26,14 +28,17 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       title: rig.name,
     }),
     machine: `/machines/${rig.tractor.id}`,
+    calibrations: calibrationsView(open, "balance"),
   };
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) =>
   rigTitle("Balance", loaderData?.station.frame.rig.name);
 
-export default function Balance({ loaderData: { station, balance, machine } }: Route.ComponentProps) {
+export default function Balance({ loaderData }: Route.ComponentProps) {
+  const { station, balance, machine, calibrations } = loaderData;
   const { frame, view } = station;
+  const { to } = addressesIn(frame);
   return (
     <WholeStation station={station} drawing={balance.drawing}>
       <BalancePanel
@@ -42,6 +47,11 @@ export default function Balance({ loaderData: { station, balance, machine } }: R
         person={frame.preferences.person}
         machine={machine}
         stales={view.changeKinds.find(({ kind }) => kind === "ballast")?.stales ?? []}
+      />
+      <CalibrationList
+        view={calibrations}
+        calibrate={(kind) => to(`calibrate/${kind}`)}
+        practise={to("field")}
       />
     </WholeStation>
   );

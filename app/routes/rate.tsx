@@ -3,7 +3,7 @@ import { openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { WholeStation } from "../stations/judging/WholeStation.tsx";
 import { wholeStation } from "../stations/judging/whole-station.server.ts";
-import { RatePanel } from "../stations/rate/RatePanel.tsx";
+import { RatePanel, ratePicture } from "../stations/rate/RatePanel.tsx";
 import { rateView } from "../stations/rate/rate-view.server.ts";
 import type { Route } from "./+types/rate";
 
@@ -18,12 +18,13 @@ export default function Rate({ loaderData: { station, rate } }: Route.ComponentP
   const { frame } = station;
   const { to } = addressesIn(frame);
   return (
-    <WholeStation station={station}>
+    <WholeStation station={station} picture={ratePicture(rate)}>
       <RatePanel
         view={rate}
         action={to("keep")}
         person={frame.preferences.person}
         calibrate={(kind) => to(`calibrate/${kind}`)}
+        practise={to("field")}
       />
     </WholeStation>
   );

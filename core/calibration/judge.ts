@@ -62,6 +62,8 @@ function barsOf(
   const kept = runs.filter(({ leftOut }) => !leftOut);
   const odd = kept.filter((run) => run.odd);
   const entry = dimension(key, rig);
+  const slip =
+    moved !== null && Math.abs(moved) > FAR && entry.family ? slipOf(1 + moved, entry.family) : null;
   return [
     ...odd.map(
       ({ at, off }) =>
@@ -76,9 +78,7 @@ function barsOf(
     ...(judgeRange(entry, estimate.value) === "impossible"
       ? [tell`${entryFigure(entry, estimate.value)} cannot be. Look at the unit, and at what was counted.`]
       : []),
-    ...(moved !== null && Math.abs(moved) > FAR && slipOf(1 + moved) !== null
-      ? [tell`It is ${slipOf(1 + moved)!}. Look at that before it is accepted.`]
-      : []),
+    ...(slip === null ? [] : [`It is ${slip}. Look at that before it is accepted.`]),
   ];
 }
 

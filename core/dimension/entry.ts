@@ -50,7 +50,7 @@ export function parseEntry(entry: Dimension, text: string, style: FieldUnit): Pa
 
 function parseCount(entry: Dimension, text: string): Parsed<Entry> {
   const digits = text.trim();
-  if (!/^\d{1,4}$/.test(digits) || Number(digits) === 0)
+  if (!/^\d{1,4}$/.test(digits) || (Number(digits) === 0 && entry.plausible[0] > 0))
     return { ok: false, problem: `${entry.label} is a whole number, like ${entry.typical}.` };
   return { ok: true, value: { value: Number(digits), step: 0 } };
 }

@@ -87,6 +87,10 @@ export const FAMILIES = {
   rotation: {
     rpm: { factor: 1 / 60, decimals: 0, also: ["/min", "1/min", "r/min"] },
   },
+  /** 1, turns of a wheel or crank */
+  turns: {
+    turns: { factor: 1, decimals: 1, also: ["turn", "rev", "revs"] },
+  },
   /** m³/s */
   flow: {
     "l/min": { factor: LITRE / 60, decimals: 0, also: ["lpm", "litres/min", "liters/min"] },

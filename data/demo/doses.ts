@@ -112,7 +112,7 @@ const DOSES: Readonly<Record<string, DemoDose>> = {
     at: "2026-04-09T06:50:00.000Z",
     product: { name: "Leaf cover T1", at: "2026-04-09T06:40:00.000Z" },
     lines: {
-      "work.area": "14.6 ha",
+      "work.area": "38.4 ha",
       "rate.liquid": "180 l/ha",
       "rate.speedSource": "wheel",
       "rate.pulsesPerMetre": "book: 8.72 /m",
@@ -156,7 +156,7 @@ const DOSES: Readonly<Record<string, DemoDose>> = {
       "rate.meterHigh": "book: 90 rpm",
       "rate.hopper": "book: 900 kg",
     },
-    truth: truth(4102, { "rate.displacement": "341 g" }),
+    truth: truth(4102, { "rate.displacement": "332 g" }),
   },
   D2: {
     person: "Ilse Marrin",
@@ -185,6 +185,10 @@ const DOSES: Readonly<Record<string, DemoDose>> = {
       "rate.seeds": "92000 /ha",
       "rate.speedSource": "radar",
       "rate.pulsesPerMetre": "book: 97 /m",
+      "rate.rows": "8",
+      "rate.startSpeed": "book: 2 km/h",
+      "rate.timeout": "book: 4 s",
+      "rate.alarmLow": "92 %",
       "rate.startHeight": "38 %",
       "rate.stopHeight": "52 %",
     },

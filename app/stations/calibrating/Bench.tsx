@@ -24,7 +24,7 @@ export function Bench({ view, action, person, id, begin }: Going) {
           setEntry(uuid());
         }}
       >
-        {parts ? `Catch every ${one} on the bench` : `Make a ${one} on the bench`}
+        {parts ? `Test every ${one} on the bench` : `Make a ${one} on the bench`}
       </OnePress>
       {parts && parts.again.length > 0 && (
         <OnePress
@@ -43,7 +43,7 @@ export function Bench({ view, action, person, id, begin }: Going) {
             setEntry(uuid());
           }}
         >
-          Catch {parts.again.join(", ")} again
+          Test {parts.again.join(", ")} again
         </OnePress>
       )}
       {score && (

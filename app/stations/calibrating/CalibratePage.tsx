@@ -13,6 +13,7 @@ import { SetupForm } from "./SetupForm.tsx";
 import { useCalibrationId } from "./use-calibration-id.ts";
 
 const RunsChart = lazy(() => import("./RunsChart.tsx"));
+const SpacingChart = lazy(() => import("./SpacingChart.tsx"));
 const SweepChart = lazy(() => import("./SweepChart.tsx"));
 const DriftChart = lazy(() => import("./DriftChart.tsx"));
 
@@ -48,11 +49,16 @@ export function CalibratePage(props: CalibrateProps) {
 
 /** What was found, drawn: along the tool, or run by run, and how the constant stood before. */
 export function CalibratePicture({ view, narrow = false }: { view: CalibrateView; narrow?: boolean }) {
-  const { parts, runs, one, history, found, spread } = view;
+  const { parts, runs, one, history, found, spread, spacings } = view;
   const row = parts && (narrow ? parts.drawn.phone : parts.drawn.desk);
   return (
     <div className="grid gap-4 py-2">
       {row && parts && <RowOfParts row={row} one={parts.one} />}
+      {spacings && (
+        <Later height={230} words="Drawing the spacings.">
+          <SpacingChart bins={spacings} />
+        </Later>
+      )}
       {spread && <PatternDrawn spread={spread} width={narrow ? 358 : 424} />}
       {spread && (
         <Later height={250} words="Working out the overlap.">

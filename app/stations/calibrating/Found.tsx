@@ -10,7 +10,7 @@ import type { Going } from "./going.ts";
 export function Found(props: Going) {
   const { view } = props;
   const { found, also, next, barred, costs, parts } = view;
-  if (!found && !parts?.each.some(({ state }) => state !== null)) return null;
+  if (!found && also.length === 0 && !parts?.each.some(({ state }) => state !== null)) return null;
   return (
     <section
       aria-label="Found"
@@ -24,7 +24,9 @@ export function Found(props: Going) {
             <b className="text-title text-dye">{found.value}</b>{" "}
             <span className="text-soft">{found.half}</span>
           </p>
-          <Figure label="The terminal had" value={found.had ?? "not told"} />
+          {view.setup.some(({ key }) => key === "had") && (
+            <Figure label="The terminal had" value={found.had ?? "not told"} />
+          )}
           {found.moved && <Figure label="It moved by" value={found.moved} />}
           {found.variation && <Figure label="They differ by (CV)" value={found.variation} />}
         </div>

@@ -14,6 +14,7 @@ import { inWords, type Said } from "../../../core/quantity/said.ts";
 import { known } from "../../../core/rig/whole.ts";
 import { positionsSaid } from "../../../core/subjects/rate/calibrations/stand.ts";
 import { catchesOf, trayAt } from "../../../core/subjects/rate/calibrations/trays.ts";
+import { spacingBins } from "../../../core/subjects/rate/count/stand.ts";
 import { shapeOf } from "../../../core/trade/overlap.ts";
 import { benchOf } from "../../../data/bench.ts";
 import { productIn } from "../../../data/products.ts";
@@ -61,6 +62,7 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
     fields: kind.fields.map((asked) => fieldOf(asked, { figures: next, choices: {} })),
     parts: partsView(open, solved),
     spread: spreadView(open, solved),
+    spacings: spacingsView(solved),
     runs: runs.map((run, at) => {
       const fitted = outcome.constant?.runs.find((each) => each.at === at);
       return {
@@ -222,6 +224,15 @@ function besideText(
 ): string {
   const x = trayAt(place, count, apart);
   return x === 0 ? "middle" : `${printLength(Math.abs(x), units.tape)} ${x > 0 ? "right" : "left"}`;
+}
+
+/** How often each spacing came along the rows whose tape was read; null where none was. */
+function spacingsView({ kind, setup, runs }: SolvedCalibration) {
+  const { wanted } = setup.figures;
+  const rows = runs.flatMap(({ leftOut, lists }) => (leftOut || !lists.positions ? [] : [lists.positions]));
+  return kind.entered === "tapped" && wanted !== undefined && rows.length > 0
+    ? spacingBins(rows, wanted)
+    : null;
 }
 
 /** What was caught across the swath, laid over itself; null of anything but trays. */

@@ -5,6 +5,7 @@ import { entryProblem, keptTerminal } from "../../../core/simulation/terminal.ts
 import { seedTruth } from "../../../core/simulation/truth.ts";
 import { seedTool } from "../../../core/subjects/ground/guide/practise.ts";
 import { jobsOf } from "../../../core/subjects/jobs.ts";
+import { seedDose } from "../../../core/subjects/rate/practise.ts";
 import { type Fix, UNKNOWN_CONDITIONS } from "../../../core/trade/field-conditions.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import {
@@ -49,7 +50,16 @@ export function beginPractice(open: OpenRig, form: FormData, seed: number): numb
     db,
     parts,
     { name: `Practice: ${parts[0]!.name}`.slice(0, 60), start: checked.value.start, person, at: new Date() },
-    { seed, truths, terminal: {}, tools: toolsToPractise(open, seed) },
+    { seed, truths, terminal: {}, tools: toolsToPractise(open, seed), doses: dosesToPractise(open, seed) },
+  );
+}
+
+/** What each tool that doses, or is pulled, really is on the bench. */
+function dosesToPractise({ parts, whole }: OpenRig, seed: number) {
+  return new Map(
+    parts.map(
+      ({ couplingId }, index) => [couplingId, seedDose(whole.parts[index]!.rig, seed + index)] as const,
+    ),
   );
 }
 

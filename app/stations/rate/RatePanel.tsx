@@ -1,55 +1,62 @@
-import { Link } from "react-router";
+import { lazy } from "react";
+import { Later } from "../../ui/Later.tsx";
+import { CalibrationList } from "../calibrating/CalibrationList.tsx";
+import { RowOfParts } from "../calibrating/RowOfParts.tsx";
 import { Explorer } from "./Explorer.tsx";
+import { HarvestPanel } from "./HarvestPanel.tsx";
+import { ProductSection } from "./ProductSection.tsx";
 import type { RateView } from "./rate-view.server.ts";
+import { SeedPanel } from "./SeedPanel.tsx";
 import { TankPlan } from "./TankPlan.tsx";
 
-type Props = { view: RateView; action: string; person: string; calibrate: (kind: string) => string };
+const DriftChart = lazy(() => import("../calibrating/DriftChart.tsx"));
 
-/** What is calibrated on the tool in view. */
-export function RatePanel({ view, calibrate }: Props) {
-  if (view.calibrations.length === 0)
+type Props = {
+  view: RateView;
+  action: string;
+  person: string;
+  calibrate: (kind: string) => string;
+  practise: string;
+};
+
+/** What is in the tool in view, what it is calibrated by, and what is tried and planned for it. */
+export function RatePanel({ view, action, person, calibrate, practise }: Props) {
+  if (view.calibrations.each.length === 0 && !view.product)
     return (
-      <p className="text-soft">Nothing is calibrated on this tool, as far as anybody told what it is.</p>
+      <p id="calibrations" className="text-soft">
+        This tool doses nothing and counts nothing, as far as anybody told what it is.
+      </p>
     );
   return (
     <>
-      <Calibrations view={view} calibrate={calibrate} />
+      {view.product && (
+        <ProductSection
+          key={`product ${view.product.id}`}
+          view={view.product}
+          action={action}
+          person={person}
+        />
+      )}
+      <CalibrationList view={view.calibrations} calibrate={calibrate} practise={practise} />
       {view.explorer && <Explorer key={JSON.stringify(view.explorer.now)} view={view.explorer} />}
-      {view.tank && <TankPlan key={view.tank.area} view={view.tank} />}
+      {view.tank && <TankPlan key={`tank ${view.tank.area}`} view={view.tank} />}
+      {view.seed && <SeedPanel view={view.seed} />}
+      {view.harvest && <HarvestPanel view={view.harvest} />}
     </>
   );
 }
 
-function Calibrations({ view, calibrate }: Pick<Props, "view" | "calibrate">) {
+/** In the place of the rig's drawing, where there is something to show of its rates; null where there is not. */
+export function ratePicture({ row, drifts }: RateView): React.ReactNode | null {
+  if (!row && drifts.length === 0) return null;
   return (
-    <section id="calibrations" aria-label="Calibrations" className="grid gap-2">
-      <h2 className="border-b-2 border-ink pb-1">
-        Calibrations {view.onBench && <span className="font-normal text-soft">on the simulated bench</span>}
-      </h2>
-      <ul className="grid grid-cols-2 gap-2 max-sm:grid-cols-1">
-        {view.calibrations.map(({ key, title, tells, now, last, going }) => (
-          <li
-            key={key}
-            data-calibration={key}
-            className="grid content-between gap-2 border-[1.5px] border-line bg-sheet px-3 py-2.5"
-          >
-            <div>
-              <h3 className="flex flex-wrap justify-between gap-x-3 font-bold">
-                {title} {now && <span className="text-dye">{now}</span>}
-              </h3>
-              <p className="leading-snug">{tells}</p>
-              {last && <p className="text-small text-soft">{last}</p>}
-              {going && <p className="text-small font-semibold text-warn">{going}</p>}
-            </div>
-            <Link
-              to={calibrate(key)}
-              className={going ? "key-main justify-self-start" : "key justify-self-start"}
-            >
-              {going ? "Go on" : last ? "Again" : "Begin"}
-            </Link>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <div className="grid gap-4 py-2">
+      {row && <RowOfParts row={row} one="nozzle" />}
+      {drifts.map((drift) => (
+        <Later key={drift.label} height={230} words="Drawing its history.">
+          <DriftChart drift={drift} />
+        </Later>
+      ))}
+    </div>
   );
 }

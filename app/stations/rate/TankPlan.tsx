@@ -77,7 +77,7 @@ export function TankPlan({ view }: { view: TankView }) {
             label="Filled at"
             value={refill}
             choices={[
-              { value: "one end", label: "One headland" },
+              { value: "one end", label: "One end" },
               { value: "both ends", label: "Both" },
             ]}
             onChoose={setRefill}
@@ -156,7 +156,7 @@ function Products({ rows, onChange }: { rows: readonly Row[]; onChange: (rows: R
             choices={Object.entries(FORMULATIONS).map(([key, { label }]) => [key, label] as const)}
           />
           <TextField
-            label="Place by its label"
+            label="By its label"
             value={row.label}
             inputMode="numeric"
             placeholder="none"

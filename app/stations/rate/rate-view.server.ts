@@ -1,47 +1,124 @@
 /** What the rate station shows of the tool in view. */
 import { dimension } from "../../../core/dimension/catalogue.ts";
-import { printEntry } from "../../../core/dimension/entry.ts";
+import { drawRow } from "../../../core/drawing/boom.ts";
 import { inUnit } from "../../../core/quantity/measure.ts";
 import { unitOf } from "../../../core/quantity/units.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { chosen, known } from "../../../core/rig/whole.ts";
+import { NEAR_MEAN } from "../../../core/subjects/rate/calibrations/nozzles.ts";
+import type { ToolKindKey } from "../../../core/trade/kinds.ts";
 import type { NozzleSizeKey } from "../../../core/trade/nozzles.ts";
-import { benchOf } from "../../../data/bench.ts";
-import { openCalibration, runsOf } from "../../../data/calibrations.ts";
-import { moment } from "../frame/print.ts";
+import type { ProductForm } from "../../../core/yard/product.ts";
+import { productIn, productsOf } from "../../../data/products.ts";
+import { driftOf } from "../calibrating/calibrate-view.server.ts";
+import { calibrationsView } from "../calibrating/list.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
 export type ExplorerView = NonNullable<ReturnType<typeof explorerView>>;
 export type TankView = NonNullable<ReturnType<typeof tankView>>;
+export type SeedView = NonNullable<ReturnType<typeof seedView>>;
+export type HarvestView = NonNullable<ReturnType<typeof harvestView>>;
 export type RateView = ReturnType<typeof rateView>;
 
-/** The calibrations of the tool in view and how each stands. */
+/** What the tool in view doses with, what it is calibrated by, and what is tried and planned for it. */
 export function rateView(open: OpenRig) {
-  const { db, rig, resolved, whole, index, judged, preferences } = open;
-  const { units } = preferences;
-  const of = judged.reckoned.rate.find(({ part }) => part === index) ?? null;
-  const { ended } = whole.dose[index]!;
   return {
-    calibrations: (of?.calibrations ?? []).map((kind) => {
-      const going = openCalibration(db, rig, kind);
-      const last = ended.find((each) => each.kind === kind.key);
-      const value = kind.constant && resolved.values[kind.constant].value;
-      const count = going ? runsOf(db, going).length : 0;
-      return {
-        key: kind.key,
-        title: kind.title,
-        tells: kind.tells,
-        now:
-          kind.constant && typeof value === "number"
-            ? printEntry(dimension(kind.constant, resolved), value, units)
-            : "",
-        last: last ? `${last.accepted ? "accepted" : "left"} ${moment(last.at)}, ${last.person}` : "",
-        going: going ? `${count} ${kind.one}${count === 1 ? "" : "s"} so far` : "",
-      };
-    }),
+    calibrations: calibrationsView(open, "rate"),
+    product: productView(open),
     explorer: explorerView(open),
     tank: tankView(open),
-    onBench: benchOf(db, rig.couplingId) !== null,
+    seed: seedView(open),
+    harvest: harvestView(open),
+    drifts: driftsOf(open),
+    row: rowView(open),
+  };
+}
+
+/** How each constant that was read more than once stood over its life. */
+function driftsOf(open: OpenRig) {
+  const of = open.judged.reckoned.rate.find(({ part }) => part === open.index);
+  return (of?.constants ?? []).flatMap(({ key }) => {
+    const drift = driftOf(open, key);
+    return drift && drift.points.length > 1 ? [drift] : [];
+  });
+}
+
+/** The nozzles as they were caught last; null where none was. */
+function rowView({ judged, index, resolved }: OpenRig) {
+  const found = judged.reckoned.rate.find(({ part }) => part === index)?.nozzles;
+  const count = known(resolved, "rows.count");
+  if (!found || found.mean === null || count === null) return null;
+  const by = new Map(found.found.map((each) => [each.place, each]));
+  const units = Array.from({ length: count }, (_, at) => {
+    const each = by.get(at + 1);
+    return {
+      place: at + 1,
+      off: each ? each.value / found.mean! - 1 : null,
+      good: !each || each.state === "good",
+    };
+  });
+  return drawRow(units, NEAR_MEAN, { width: 424, height: 230 });
+}
+
+const FORM_OF: Partial<Record<ToolKindKey, ProductForm>> = {
+  sprayer: "liquid",
+  spreader: "granules",
+  drill: "seed",
+  planter: "seed",
+  cart: "seed",
+  header: "crop",
+};
+
+function productView({ db, rig, resolved, judged, index, preferences: { units } }: OpenRig) {
+  const form = resolved.tool && FORM_OF[resolved.tool];
+  if (!form || !judged.reckoned.rate.some(({ part }) => part === index)) return null;
+  const now = productIn(db, rig.implement.id);
+  return {
+    form,
+    harvested: form === "crop",
+    id: now?.id ?? null,
+    now: now?.name ?? null,
+    choices: productsOf(db)
+      .filter((each) => each.form === form)
+      .map(({ id, name }) => ({ id, name })),
+    units: { density: unitOf("mass per volume", units) },
+  };
+}
+
+/** Seed by weight or by count; null for what sows nothing, or is fed by a cart. */
+function seedView({ db, rig, resolved, preferences: { units } }: OpenRig) {
+  const { tool, values } = resolved;
+  const counted = tool === "planter";
+  const weighed =
+    (tool === "drill" || tool === "cart") && !["none", null].includes(values["tool.meterDrive"].choice);
+  if (!counted && !weighed) return null;
+  const product = productIn(db, rig.implement.id);
+  const speed = known(resolved, "work.speed");
+  const [low, high] = [known(resolved, "rate.meterLow"), known(resolved, "rate.meterHigh")];
+  return {
+    units,
+    counted,
+    of: product ? `of ${product.name}` : "",
+    grain: product?.grainMass == null ? "" : (product.grainMass * 1e6).toFixed(1),
+    establishment: product?.establishment == null ? "" : (100 * product.establishment).toFixed(0),
+    rate: known(resolved, "rate.seed"),
+    seeds: known(resolved, "rate.seeds"),
+    rowSpacing: known(resolved, "rows.spacing"),
+    width: known(resolved, "tool.width"),
+    displacement: known(resolved, "rate.displacement"),
+    /** slowest and fastest one really drives: a third less, a quarter more than what is told (common practice) */
+    speeds: speed === null ? [] : [speed * (2 / 3), speed, speed * 1.25],
+    band: low !== null && high !== null ? { low, high } : null,
+  };
+}
+
+function harvestView({ db, rig, resolved, preferences: { units } }: OpenRig) {
+  if (resolved.tool !== "header") return null;
+  return {
+    units,
+    width: known(resolved, "tool.width"),
+    parts: known(resolved, "tool.parts"),
+    density: productIn(db, rig.implement.id)?.density ?? null,
   };
 }
 

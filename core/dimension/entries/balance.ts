@@ -1,4 +1,4 @@
-import { ALWAYS_CARRIES, CARRIES_NOTHING } from "../../trade/kinds.ts";
+import { ALWAYS_CARRIES, CARRIES_NOTHING, NO_SOIL } from "../../trade/kinds.ts";
 import { choice, entriesOf, length, measure, NOT_ON_TRACKS } from "../entry-type.ts";
 
 const WEIGHED = { taped: 15, book: 60, assumed: 200 };
@@ -345,6 +345,17 @@ export const BALANCE = {
       subject: "implement",
       on: ROLLING,
       matters: "A full hopper may be more than its axle carries.",
+    }),
+  }),
+  ...entriesOf("balance", "Slip", {
+    "work.slip": measure("ratio", [0.01, 0.35], 0.12, {
+      notOf: { kinds: NO_SOIL, unless: null },
+      label: "Slip at work",
+      fromTo: "turns of a driven wheel that bring it no further, of all its turns",
+      how: "Count the turns of a chalked wheel with the tool at work and lifted, over the same distance.",
+      subject: "coupling",
+      touchedBy: ["ballast", "tractor tyres", "tractor pressure"],
+      matters: "Too much burns fuel and smears the ground, too little carries weight for nothing.",
     }),
   }),
   ...entriesOf("balance", "Tyres and wheels", {

@@ -3,6 +3,7 @@ import type { Subject } from "../../subject/subject.ts";
 import { type BalanceOf, balanceOf } from "./balance-of-rig.ts";
 import { balanceChecks } from "./checks.ts";
 import { balanceLines } from "./hookup.ts";
+import { SLIP, slipChecks } from "./slip.ts";
 
 export const BALANCE: Subject<"balance", BalanceOf> = {
   key: "balance",
@@ -14,6 +15,7 @@ export const BALANCE: Subject<"balance", BalanceOf> = {
   holds: "hook-up",
   onSheet: true,
   reckon: (whole) => balanceOf(whole, powerOf(whole)),
-  checks: (loads, whole) => balanceChecks(whole, loads),
+  calibrations: [SLIP],
+  checks: (loads, whole) => [...balanceChecks(whole, loads), ...slipChecks(whole)],
   hookup: (loads, whole) => balanceLines(whole, loads),
 };

@@ -12,6 +12,8 @@ import { joined, quantity, type Said, tell } from "../../quantity/said.ts";
 import { askedOf } from "../../rig/asked.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { chosen, known, type WholeRig } from "../../rig/whole.ts";
+import { EVEN } from "../../trade/overlap.ts";
+import { meterSpeed } from "../../trade/seeding.ts";
 import type { PartDose } from "../../yard/dose.ts";
 import { NOZZLE } from "./parts.ts";
 import type { ConstantStanding, PartRate, RateReckoned, SprayWindow } from "./rate-of-rig.ts";
@@ -27,6 +29,9 @@ export function rateChecks({ parts, dose }: WholeRig, rates: RateReckoned): Chec
       ...rate.constants.map((constant) => constantCheck(constant, rig, rowOf)),
       ...(rig.tool === "sprayer" ? [nozzleCheck(rate, rig, dose[rate.part]!, rowOf)] : []),
       ...windowChecks(rate, rig, rowOf),
+      ...meterChecks(rig, rowOf),
+      ...planterChecks(rig, rowOf),
+      ...evennessChecks(rig, rowOf),
     ];
   });
 }
@@ -208,6 +213,96 @@ function pumpCheck({ now }: SprayWindow, rig: ResolvedRig, rowOf: Checker): Chec
           "rate.pumpFlow",
           tell`${said}: ${moreOrLess(boomFlow / pump - 1)}.`,
           "The rate falls however the valve stands. Drive slower, or put out less.",
+          "Look at it",
+        ),
+  ];
+}
+
+/** Whether the meter turns as fast as it doses evenly, at the speed that is driven. */
+function meterChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
+  const asked = new Set(askedOf(rig).map(({ key }) => key));
+  if (!asked.has("rate.meterLow")) return [];
+  const row = rowOf("meter", "Meter's turns");
+  const needed = [
+    "rate.seed",
+    "rate.displacement",
+    "tool.width",
+    "work.speed",
+    "rate.meterLow",
+    "rate.meterHigh",
+  ] as const;
+  const missing = needed.find((key) => known(rig, key) === null);
+  if (missing) return [row.unknown(missing)];
+  const [rate, displacement, width, speed, low, high] = needed.map((key) => known(rig, key)!) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  const turns = meterSpeed(rate, width, speed, displacement);
+  const said = tell`${quantity("rotation", turns)} at ${quantity("speed", speed)}; evenly from ${quantity("rotation", low)} to ${quantity("rotation", high)}`;
+  if (turns >= low && turns <= high) return [row.good("work.speed", tell`${said}.`)];
+  return [
+    row.fix(
+      "rate.rollFitted",
+      tell`The meter turns ${said}.`,
+      turns < low
+        ? "So slow the seed comes in pulses: take a roll for lower rates."
+        : "So fast its cells are not filled, and the rate falls: take a roll for higher rates, or drive slower.",
+      "Change the roll",
+    ),
+  ];
+}
+
+/** What a planter's terminal was told of rows and alarms, against what is so. */
+function planterChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
+  if (rig.tool !== "planter") return [];
+  const rows = known(rig, "rows.count");
+  const controlled = known(rig, "rate.rows");
+  const muted = known(rig, "rate.rowsMuted");
+  const off = known(rig, "rate.rowsOff");
+  return [
+    ...(controlled === null || rows === null
+      ? [rowOf("rows", "Rows controlled").unknown(controlled === null ? "rate.rows" : "rows.count")]
+      : [
+          controlled === rows
+            ? rowOf("rows", "Rows controlled").good("rate.rows", `All ${rows} rows.`)
+            : rowOf("rows", "Rows controlled").fix(
+                "rate.rows",
+                `The terminal controls ${controlled} rows, and it has ${rows}.`,
+                "It divides what it counts by the rows it believes in: every rate is wrong by that.",
+                "Put it right",
+              ),
+        ]),
+    ...(muted !== null && off !== null && muted > off
+      ? [
+          rowOf("muted", "Row alarms").fix(
+            "rate.rowsMuted",
+            `${muted} row alarms are muted, and ${off} rows are off on purpose.`,
+            "A row that stops says nothing: an empty strip as long as the field.",
+            "Put them on",
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** Whether what falls is even enough, once it was caught. */
+function evennessChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
+  if (rig.tool !== "spreader") return [];
+  const { value, stale } = rig.values["rate.evenness"];
+  if (value === null || stale) return [];
+  const row = rowOf("even", "Evenness");
+  const said = tell`What falls differs by ${percent(value, { sign: false })} at the spacing that was tested`;
+  return [
+    value <= EVEN
+      ? row.good(calibrate("trays"), tell`${said}.`)
+      : row.fix(
+          calibrate("trays"),
+          tell`${said}; up to ${percent(EVEN, { sign: false, decimals: 0 })} is even.`,
+          "Strips of too much lodge, strips of too little stay thin.",
           "Look at it",
         ),
   ];

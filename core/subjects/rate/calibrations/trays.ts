@@ -1,7 +1,7 @@
 /** Trays across the swath, one pass caught: how even it falls, at which spacing, and which side throws further. */
 import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
 import { percent } from "../../../calibration/percent.ts";
-import { joined, quantity, type Said, tapeLength, tell } from "../../../quantity/said.ts";
+import { joined, quantity, roundLength, type Said, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE } from "../../../simulation/dose.ts";
 import { fallsAt } from "../../../simulation/spread.ts";
@@ -47,6 +47,11 @@ export function catchesOf({ setup, runs, left }: Pick<Calibrating, "setup" | "ru
 
 const FEWEST = 7;
 
+/** An odd number a metre apart that reaches well into the next tracks. */
+function traysFor(spacing: number | null): number {
+  return 2 * Math.round(0.8 * (spacing ?? 18)) + 1;
+}
+
 function solve({ rig, setup, runs, left, before }: Calibrating): Outcome {
   const catches = catchesOf({ setup, runs, left });
   const { spacing } = setup.figures;
@@ -77,7 +82,7 @@ function solve({ rig, setup, runs, left, before }: Calibrating): Outcome {
       {
         key: "variation",
         label: tracksLabel(way),
-        said: tell`${percent(variation, { sign: false })} at ${tapeLength(spacing)} (coefficient of variation, n)`,
+        said: tell`${percent(variation, { sign: false })} at ${roundLength(spacing)} (coefficient of variation, n)`,
       },
       { key: "windows", label: "Under 10 % at", said: windowsSaid(windows) },
       {
@@ -86,7 +91,7 @@ function solve({ rig, setup, runs, left, before }: Calibrating): Outcome {
         said:
           Math.abs(shape.shift) < SHIFTED
             ? "in the middle"
-            : tell`${tapeLength(Math.abs(shape.shift))} to the ${shape.shift > 0 ? "right" : "left"} of where it drives`,
+            : tell`${roundLength(Math.abs(shape.shift))} to the ${shape.shift > 0 ? "right" : "left"} of where it drives`,
       },
       ...(shape.sides === null
         ? []
@@ -115,7 +120,7 @@ function solve({ rig, setup, runs, left, before }: Calibrating): Outcome {
           : ["Even enough at this spacing; it is not in the middle all the same."]
         : [
             windows.length > 0
-              ? tell`Not even at ${tapeLength(spacing)}. It is at ${windowsSaid(windows)}: set discs and vanes for the spacing, or drive that.`
+              ? tell`Not even at ${roundLength(spacing)}. It is at ${windowsSaid(windows)}: set discs and vanes for the spacing, or drive that.`
               : "Not even at any spacing: look at vanes, discs, height and level, then test again.",
           ]),
     ],
@@ -130,7 +135,7 @@ function windowsSaid(windows: readonly { from: number; to: number }[]): Said {
   return windows.length === 0
     ? "no spacing"
     : joined(
-        windows.map(({ from, to }) => tell`${tapeLength(from)} to ${tapeLength(to)}`),
+        windows.map(({ from, to }) => tell`${roundLength(from)} to ${roundLength(to)}`),
         ", and ",
       );
 }
@@ -145,7 +150,7 @@ function turnSaid(shift: number, now: Readonly<Record<string, number>>, before: 
     return `Turn the vane of the ${side} disc one mark back, or the left and right ones against each other as its book says, and test again: what a mark does is learnt from that.`;
   const marks = Math.round(-shift / effect);
   if (marks === 0) return "Less than one mark of a vane: leave it.";
-  return tell`Turn the right vane ${String(Math.abs(marks))} mark${Math.abs(marks) === 1 ? "" : "s"} ${marks > 0 ? "on" : "back"}: a mark moved it ${tapeLength(Math.abs(effect))} since the test before.`;
+  return tell`Turn the right vane ${String(Math.abs(marks))} mark${Math.abs(marks) === 1 ? "" : "s"} ${marks > 0 ? "on" : "back"}: a mark moved it ${roundLength(Math.abs(effect))} since the test before.`;
 }
 
 /** Metres the pattern moves to the right for one mark more on the right vane against the left; null where no test before tells. */
@@ -258,7 +263,7 @@ export const TRAYS: CalibrationKind = {
     told(
       rig,
       {
-        count: 31,
+        count: traysFor(known(rig, "guidance.trackSpacing") ?? known(rig, "tool.width")),
         apart: 1,
         spacing: known(rig, "guidance.trackSpacing") ?? known(rig, "tool.width"),
         vaneLeft: 10,

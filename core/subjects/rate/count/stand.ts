@@ -46,6 +46,24 @@ export function countFromTape(
   return { row, length, singles: Math.max(0, sorted.length - 2 * doubles), skips, doubles, spacings };
 }
 
+/** Bins of a spacing over the one wanted, each so wide, the last for all beyond. */
+const BIN = 0.1;
+const BINS = 30;
+
+/** How often each spacing came, over the one wanted: `at` is the lower end of a bin. Positions and `wanted` in metres. */
+export function spacingBins(
+  rows: readonly (readonly number[])[],
+  wanted: number,
+): { at: number; count: number }[] {
+  const counts = new Array<number>(BINS).fill(0);
+  for (const positions of rows)
+    for (let at = 1; at < positions.length; at += 1) {
+      const share = (positions[at]! - positions[at - 1]!) / wanted;
+      counts[Math.min(BINS - 1, Math.floor(share / BIN + 1e-9))]! += 1;
+    }
+  return counts.map((count, at) => ({ at: at * BIN, count }));
+}
+
 export type RowStand = RowCount & {
   /** plants/m² */
   population: number;

@@ -1,0 +1,156 @@
+import { useState } from "react";
+import { v4 as uuid } from "uuid";
+import { QuantityField } from "../../entry/QuantityField.tsx";
+import { useKeptForm } from "../../entry/use-kept-form.ts";
+import { Who } from "../../entry/Who.tsx";
+import { validateForm } from "../../session/validate.ts";
+import { SelectField, TextField } from "../../ui/Field.tsx";
+import { Folded } from "../../ui/Folded.tsx";
+import { Send } from "../../ui/Send.tsx";
+import { LoadProductDto, NewProductDto } from "./product.dto.ts";
+import type { RateView } from "./rate-view.server.ts";
+
+type Props = { view: NonNullable<RateView["product"]>; action: string; person: string };
+
+/** What is in the tool, and the way to say that it is another by now. */
+export function ProductSection({ view, action, person }: Props) {
+  const [entry, setEntry] = useState(() => uuid());
+  const { form, busy, errors } = useKeptForm(action, "Product", {
+    wrongWith: (typed) => {
+      const read = validateForm(LoadProductDto, typed);
+      return read.ok ? {} : read.errors;
+    },
+    done: () => setEntry(uuid()),
+  });
+  return (
+    <section id="product" aria-label="Product" className="grid gap-2">
+      <h2 className="border-b-2 border-ink pb-1">
+        {view.harvested ? "Crop" : "Product"}{" "}
+        <span className="font-normal text-soft">{view.now ?? "nobody told what is in it"}</span>
+      </h2>
+      <form {...form} className="flex flex-wrap items-end gap-2">
+        <input type="hidden" name="intent" value="load-product" />
+        <input type="hidden" name="id" value={entry} />
+        <SelectField
+          name="product"
+          label={view.harvested ? "Harvested now" : "Filled in now"}
+          problem={errors.product}
+          defaultValue={view.id === null ? "" : String(view.id)}
+          key={view.id}
+          choices={[["", "Choose"], ...view.choices.map(({ id, name }) => [String(id), name] as const)]}
+        />
+        <Who person={person} problem={errors.person} />
+        <Send busy={busy} className="key">
+          {view.harvested ? "This is cut" : "This is in it"}
+        </Send>
+      </form>
+      {errors.form && <p className="problem">{errors.form}</p>}
+      <p className="text-small text-soft">
+        After another {view.harvested ? "crop" : "product"} the rate is a stop until it was entered in the
+        terminal again: many set it back to nothing when one is chosen there.
+      </p>
+      <NewProduct view={view} action={action} />
+    </section>
+  );
+}
+
+const FORMS = [
+  ["liquid", "Sprayed"],
+  ["seed", "Sown"],
+  ["granules", "Spread"],
+  ["crop", "Harvested"],
+] as const;
+
+function NewProduct({ view, action }: Pick<Props, "view" | "action">) {
+  const [form, setForm] = useState<string>(view.form);
+  const {
+    form: own,
+    busy,
+    errors,
+  } = useKeptForm(action, "A product", {
+    wrongWith: (typed) => {
+      const read = validateForm(NewProductDto, typed);
+      return read.ok ? {} : read.errors;
+    },
+    done: (came) => {
+      if (came.state === "kept")
+        document.querySelector<HTMLDetailsElement>("#product details")?.removeAttribute("open");
+    },
+  });
+  const seed = form === "seed";
+  return (
+    <Folded summary="A product that is not in the list">
+      <form {...own} className="grid gap-2">
+        <input type="hidden" name="intent" value="new-product" />
+        <div className="grid grid-cols-3 items-start gap-3 max-sm:grid-cols-1">
+          <TextField name="name" label="Name" problem={errors.name} maxLength={60} />
+          <SelectField
+            name="form"
+            label="It is"
+            value={form}
+            onChange={(event) => setForm(event.target.value)}
+            problem={errors.form}
+            choices={FORMS}
+          />
+          <QuantityField
+            name="density"
+            label={form === "crop" || seed ? "Test weight" : "Density"}
+            hint="empty: not known"
+            unit={view.units.density}
+            problem={errors.density}
+            inputMode="decimal"
+          />
+          {seed ? (
+            <>
+              <QuantityField
+                name="grainMass"
+                label="A thousand grains"
+                hint="empty: not known"
+                unit="g"
+                problem={errors.grainMass}
+                inputMode="decimal"
+              />
+              <QuantityField
+                name="establishment"
+                label="Comes up"
+                hint="of those sown, in this field and season"
+                unit="%"
+                problem={errors.establishment}
+                inputMode="decimal"
+              />
+            </>
+          ) : (
+            ["grainMass", "grainMassUnit", "establishment", "establishmentUnit"].map((name) => (
+              <input key={name} type="hidden" name={name} value="" />
+            ))
+          )}
+          <TextField
+            name="price"
+            label="Price"
+            hint="empty: nothing is said in money"
+            problem={errors.price}
+            inputMode="decimal"
+          />
+          <SelectField
+            name="priceFor"
+            label="for each"
+            problem={errors.priceFor}
+            defaultValue={form === "liquid" ? "l" : "kg"}
+            key={form}
+            choices={[
+              ["kg", "kg"],
+              ["t", "t"],
+              ["l", "l"],
+            ]}
+          />
+          <TextField name="money" label="in" defaultValue="€" problem={errors.money} maxLength={6} />
+        </div>
+        <div>
+          <Send busy={busy} className="key">
+            Add it
+          </Send>
+        </div>
+      </form>
+    </Folded>
+  );
+}

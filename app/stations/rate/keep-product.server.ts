@@ -1,0 +1,53 @@
+import { addProduct, keepLoaded, productIn, productsOf } from "../../../data/products.ts";
+import { keepChange } from "../../../data/readings.ts";
+import { factOf } from "../../../data/record.ts";
+import { kept, type Outcome, refused } from "../../session/outcome.ts";
+import { amountOf } from "../../yard/amount.ts";
+import { written } from "../writing/written.server.ts";
+import { LoadProductDto, NewProductDto } from "./product.dto.ts";
+
+/** Records what the tool in view was filled with. Another product is a change: what was set for the last one is stale. */
+export const keepProduct = written(LoadProductDto, ({ open, value, told }): Outcome => {
+  const { db, rig } = open;
+  const product = productsOf(db).find(({ id }) => id === Number(value.product));
+  if (!product) return refused({ product: "There is no such product." });
+  const before = productIn(db, rig.implement.id);
+  db.transaction(() => {
+    keepLoaded(db, rig.implement.id, product.id, { ...told, id: value.id });
+    if (before?.id === product.id) return;
+    const partOf = factOf(db, value.id)!.seq;
+    keepChange(db, rig, { kind: "product", note: product.name, ...told, partOf });
+  });
+  const said = before?.id === product.id ? "Filled again" : "Other product";
+  return kept(`${said}: ${product.name}`, { id: value.id, undo: { intent: "take-back", id: value.id } });
+});
+
+const PER = { kg: 1, t: 0.001, l: 1000 } as const;
+
+/** Adds a product to the yard's list. */
+export const keepNewProduct = written(NewProductDto, ({ open: { db }, value, told }): Outcome => {
+  const name = value.name.trim();
+  if (productsOf(db).some((each) => each.name.toLowerCase() === name.toLowerCase()))
+    return refused({ name: "There is one of that name." });
+  const read = (family: "mass per volume" | "grain mass" | "ratio", text: string, unit: string) => {
+    const amount = amountOf(text, { family, unit, optional: true });
+    return amount.ok ? amount.value : null;
+  };
+  const establishment = read("ratio", value.establishment, value.establishmentUnit);
+  if (establishment !== null && (establishment <= 0 || establishment > 1))
+    return refused({ establishment: "Between 1 and 100 %." });
+  addProduct(
+    db,
+    {
+      name,
+      form: value.form,
+      density: read("mass per volume", value.density, value.densityUnit),
+      grainMass: read("grain mass", value.grainMass, value.grainMassUnit),
+      establishment,
+      price: value.price === "" ? null : Number(value.price.replace(",", ".")) * PER[value.priceFor],
+      money: value.money.trim(),
+    },
+    told,
+  );
+  return kept(`Added: ${name}`);
+});

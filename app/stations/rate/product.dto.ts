@@ -1,0 +1,49 @@
+import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
+import { PRODUCT_FORMS, type ProductForm } from "../../../core/yard/product.ts";
+import { IsAmount } from "../../yard/amount.ts";
+
+/** What the tool in view was filled with, or harvests: one of the yard's products. */
+export class LoadProductDto {
+  @IsUUID(undefined, { message: "This entry has no number of its own." })
+  id!: string;
+
+  @Matches(/^\d{1,9}$/, { message: "Choose a product." })
+  product!: string;
+
+  @Length(1, 60, { message: "Say who filled it." })
+  person!: string;
+}
+
+/** A product nobody entered before. What is not known stays empty. */
+export class NewProductDto {
+  @Length(1, 60, { message: "Give it a name." })
+  name!: string;
+
+  @IsIn(PRODUCT_FORMS, { message: "Choose what it is." })
+  form!: ProductForm;
+
+  @IsAmount("mass per volume", true)
+  density!: string;
+  @MaxLength(8)
+  densityUnit!: string;
+
+  @IsAmount("grain mass", true)
+  grainMass!: string;
+  @MaxLength(8)
+  grainMassUnit!: string;
+
+  @IsAmount("ratio", true)
+  establishment!: string;
+  @MaxLength(8)
+  establishmentUnit!: string;
+
+  @ValidateIf(({ price }: NewProductDto) => price !== "")
+  @Matches(/^\d{1,6}([.,]\d{1,4})?$/, { message: "A price like 0.62, without its sign." })
+  price!: string;
+
+  @IsIn(["kg", "t", "l"], { message: "Choose for how much of it." })
+  priceFor!: "kg" | "t" | "l";
+
+  @MaxLength(6, { message: "A sign or three letters." })
+  money!: string;
+}
