@@ -209,9 +209,9 @@ const NOZZLES: Subject = {
   onSheet: false,
   components: [
     {
-      key: "nozzle",
+      key: "jet",
       label: "Nozzles",
-      one: "nozzle",
+      one: "jet",
       mirrored: true,
       figures: [{ key: "flow", label: "Flow", family: "flow", step: null, range: [0, 20] }],
     },
@@ -223,7 +223,7 @@ describe("parts of a machine", () => {
   const list = SUBJECTS as Subject[];
   beforeAll(() => void list.push(NOZZLES));
   afterAll(() => void list.splice(list.indexOf(NOZZLES), 1));
-  const nozzles = () => componentsOf(db, [5], "nozzle").get(5) ?? [];
+  const nozzles = () => componentsOf(db, [5], "jet").get(5) ?? [];
   const read = (id: number, value: number, minute: number, sitting?: string) =>
     keepOnComponent(
       db,
@@ -241,7 +241,7 @@ describe("parts of a machine", () => {
 
   it("stand in their row with a place each, and go and come back with what was read on them", () => {
     const row = [1, 2, 3].map((place) => ({ label: `nozzle ${place}`, x: -2, y: place - 2, place }));
-    const ids = addComponents(db, 5, "nozzle", row, BY);
+    const ids = addComponents(db, 5, "jet", row, BY);
     expect(nozzles().map(({ label, y }) => [label, y])).toEqual([
       ["nozzle 1", -1],
       ["nozzle 2", 0],
@@ -260,7 +260,7 @@ describe("parts of a machine", () => {
     const [id, other] = addComponents(
       db,
       5,
-      "nozzle",
+      "jet",
       ["a", "b"].map((label, index) => ({ label, x: null, y: null, place: index + 1 })),
       BY,
     );
@@ -279,8 +279,8 @@ describe("parts of a machine", () => {
   it("are refused where no subject has such parts or figures, out of range, or before the first place", () => {
     const bare = { label: "x", x: null, y: null, place: null };
     expect(() => addComponents(db, 5, "toe", [bare], BY)).toThrow("no kind of part “toe”");
-    expect(() => addComponents(db, 5, "nozzle", [{ ...bare, place: 0 }], BY)).toThrow(/counts_from_one/);
-    const [id] = addComponents(db, 5, "nozzle", [bare], BY);
+    expect(() => addComponents(db, 5, "jet", [{ ...bare, place: 0 }], BY)).toThrow(/counts_from_one/);
+    const [id] = addComponents(db, 5, "jet", [bare], BY);
     expect(() => read(id!, 21, 1)).toThrow("outside what is plausible");
     expect(() =>
       keepOnComponent(db, id!, { key: "wear", rawText: "1", value: 1, step: 0, instrument: "tape" }, BY),

@@ -48,7 +48,7 @@ describe("a whole rig", () => {
 
   it("is the same read alone or with the whole yard", () => {
     const all = wholesOf(db, listEveryTool(db));
-    expect(all.size).toBe(15);
+    expect(all.size).toBe(17);
     for (const { id } of listRigs(db)) expect(all.get(id), String(id)).toEqual(whole(id));
   });
 

@@ -76,8 +76,8 @@ describe("a new rig", () => {
 
   it("is put together from what stands in the yard, and opened", async () => {
     const answer = await make(given());
-    expect(leadsTo(answer)).toBe("/rigs/16");
-    expect(toolsOf(yard.db, 16)[0]).toMatchObject({
+    expect(leadsTo(answer)).toBe("/rigs/18");
+    expect(toolsOf(yard.db, 18)[0]).toMatchObject({
       name: "Grain drill, spare tractor",
       tractor: { fleetNumber: "T11" },
       implement: { fleetNumber: "D2" },

@@ -80,9 +80,9 @@ describe("the demo yard", () => {
     for (const weakness of weaknesses) expect(said).toContainEqual(expect.stringMatching(weakness));
   });
 
-  it("has one rig with nothing left to do, and judges every one of the fifteen", () => {
+  it("has one rig with nothing left to do, and judges every one of the seventeen", () => {
     expect(wrongWith("Meadow drill")).toEqual([]);
-    expect(rigs().size).toBe(15);
+    expect(rigs().size).toBe(17);
   });
 
   it.each(["metric", "us"] as const)(

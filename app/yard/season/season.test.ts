@@ -30,7 +30,7 @@ describe("the list for the start of a season", () => {
     const groups = look();
     const oxmoor = groups.filter(({ name }) => name === "Oxmoor 240");
     expect(oxmoor).toHaveLength(1);
-    expect(oxmoor[0]!.of).toBe("T12, in 4 rigs");
+    expect(oxmoor[0]!.of).toBe("T12, in 6 rigs");
     const items = itemsOf(groups);
     expect(new Set(items).size).toBe(items.length);
     expect(items.filter((each) => each.includes("tractor.pressureFrontLeft")).length).toBe(

@@ -42,7 +42,7 @@ const RATES = ["rate.liquid", "rate.seed", "rate.seeds", "rate.spread"] as const
 function setChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
   const asked = new Set(askedOf(rig).map(({ key }) => key));
   return RATES.filter((key) => asked.has(key)).map((key) => {
-    const row = rowOf("set", "Rate set");
+    const row = rowOf(key, "Rate set");
     const { value, stale } = rig.values[key];
     if (stale)
       return row.stop(

@@ -34,6 +34,7 @@ export function told(
   return { figures: Object.fromEntries(known_), choices };
 }
 
+/** Whether a tool is of one of these kinds. */
 export const isOneOf =
   (...kinds: readonly ToolKindKey[]) =>
   ({ tool }: ResolvedRig): boolean =>

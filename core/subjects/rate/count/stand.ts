@@ -3,7 +3,7 @@
  * singulation is the share of seed places with one seed.
  */
 import { variationOf } from "../../../calibration/ratio.ts";
-import { shareInterval } from "../../../statistics/binomial.ts";
+import { atLeast, shareInterval } from "../../../statistics/binomial.ts";
 import { t95 } from "../../../statistics/student.ts";
 
 /** What was counted along one row. */
@@ -22,6 +22,8 @@ export type RowCount = {
 /** Under this share of the wanted spacing a plant is a double, over the other one a place was left empty. */
 export const DOUBLE = 0.5;
 export const SKIP = 1.5;
+/** A spacing on the very limit is a single one, however its digits fall. */
+const ROUNDING = 1e-9;
 
 /**
  * Counts a row from where its plants stand along a tape, metres; `wanted` is the spacing set. The first plant has no spacing.
@@ -39,8 +41,8 @@ export function countFromTape(
   for (let at = 1; at < sorted.length; at += 1) {
     const spacing = sorted[at]! - sorted[at - 1]!;
     const share = spacing / wanted;
-    if (share < DOUBLE) doubles += 1;
-    else if (share > SKIP) skips += Math.max(1, Math.round(share) - 1);
+    if (share < DOUBLE - ROUNDING) doubles += 1;
+    else if (share > SKIP + ROUNDING) skips += Math.max(1, Math.round(share) - 1);
     else spacings.push(spacing);
   }
   return { row, length, singles: Math.max(0, sorted.length - 2 * doubles), skips, doubles, spacings };
@@ -89,6 +91,8 @@ export type Stand = {
 /** A row is looked at where so much is skipped, or doubled, and chance alone does not explain it beside the others (common practice, no source). */
 const SKIPPED = 0.05;
 const DOUBLED = 0.05;
+/** The chance that any row of a planter is questioned although nothing is wrong with it. */
+const IN_VAIN = 0.05;
 /** Spacing of singles varies by more than this (common practice, no source). */
 const UNEVEN = 0.3;
 
@@ -137,8 +141,10 @@ function rowStand(row: RowCount, all: readonly RowCount[], spacing: number): Row
   const variation = variationOf(row.spacings);
   const beyond = (of: "skips" | "doubles", limit: number) => {
     const elsewhere = others.reduce((total, each) => total + placesOf(each), 0);
-    const usual = elsewhere === 0 ? 0 : others.reduce((total, each) => total + each[of], 0) / elsewhere;
-    return row[of] / places > limit && shareInterval(row[of], places).low > usual;
+    const there = others.reduce((total, each) => total + each[of], 0);
+    // As often as beside it, one more place told of than was: of few places nothing is known to never happen.
+    const usual = others.length === 0 ? limit : (there + 1) / (elsewhere + 2);
+    return row[of] / places > limit && atLeast(row[of], places, usual) < IN_VAIN / all.length;
   };
   return {
     ...row,
