@@ -15,7 +15,9 @@ import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import { EVEN } from "../../trade/overlap.ts";
 import { meterSpeed } from "../../trade/seeding.ts";
 import type { PartDose } from "../../yard/dose.ts";
-import { NOZZLE } from "./parts.ts";
+import { thinSaid } from "./calibrations/stand.ts";
+import { judgeKeptRows } from "./count/stand.ts";
+import { NOZZLE, ROW } from "./parts.ts";
 import type { ConstantStanding, PartRate, RateReckoned, SprayWindow } from "./rate-of-rig.ts";
 
 /** What is looked at of each tool that doses or is harvested with. */
@@ -27,6 +29,7 @@ export function rateChecks({ parts, dose }: WholeRig, rates: RateReckoned): Chec
       ...setChecks(rig, rowOf),
       ...declaredChecks(rig, rowOf),
       ...rate.constants.map((constant) => constantCheck(constant, rig, rowOf)),
+      ...(rig.tool === "planter" ? [standCheck(rig, dose[rate.part]!, rowOf)] : []),
       ...(rig.tool === "sprayer" ? [nozzleCheck(rate, rig, dose[rate.part]!, rowOf)] : []),
       ...windowChecks(rate, rig, rowOf),
       ...meterChecks(rig, rowOf),
@@ -166,6 +169,48 @@ function nozzleCheck({ nozzles }: PartRate, rig: ResolvedRig, { parts }: PartDos
         target,
         tell`All ${String(nozzles.found.length)} are good${nozzles.variation === null ? "" : tell`, and differ by ${percent(nozzles.variation, { sign: false })}`}.`,
       );
+}
+
+/** The stand as it was counted last, row by row. */
+function standCheck(rig: ResolvedRig, { parts }: PartDose, rowOf: Checker): Check {
+  const row = rowOf("stand", "Stand");
+  const target = calibrate("stand");
+  const why = "A row unit that skips leaves a strip as long as the field, and nothing but a count shows it.";
+  const tested = parts[ROW.key] ?? [];
+  const kept = tested.flatMap(({ place, value, stale }) =>
+    value === null || stale ? [] : [{ place, value }],
+  );
+  if (kept.length === 0)
+    return row.judged(
+      "unknown",
+      target,
+      tested.length > 0
+        ? "Its row units were changed since it was counted."
+        : "Nobody counted a stand of it.",
+      why,
+      "Count it",
+    );
+  const thin = judgeKeptRows(kept).filter((each) => each.thin);
+  if (thin.length > 0)
+    return row.fix(
+      target,
+      joined(
+        thin.slice(0, 4).map(({ place, off }) => thinSaid(place, off)),
+        " ",
+      ),
+      why,
+      "Look at it",
+    );
+  const count = known(rig, "rows.count");
+  return count !== null && kept.length < count
+    ? row.judged(
+        "unknown",
+        target,
+        `${kept.length} of ${count} rows were counted, and are alike.`,
+        why,
+        "Count the others",
+      )
+    : row.good(target, `All ${kept.length} rows counted are alike.`);
 }
 
 function windowChecks({ window }: PartRate, rig: ResolvedRig, rowOf: Checker): Check[] {

@@ -7,13 +7,20 @@ import {
   type Run,
   runOf,
 } from "../../../calibration/kind.ts";
-import { percent } from "../../../calibration/percent.ts";
+import { moreOrLess, percent } from "../../../calibration/percent.ts";
 import { quantity, type Said, smallLength, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import type { TrueRow } from "../../../simulation/dose.ts";
 import type { Chance } from "../../../simulation/random.ts";
 import { COUNT_AREAS, rowFor, seedSpacing } from "../../../trade/seeding.ts";
-import { countFromTape, judgeStand, LOOK_AT, type RowCount, type RowStand } from "../count/stand.ts";
+import {
+  countFromTape,
+  judgeKeptRows,
+  judgeStand,
+  LOOK_AT,
+  type RowCount,
+  type RowStand,
+} from "../count/stand.ts";
 import { isOneOf, told } from "./common.ts";
 
 const KEPT_APART = 0.05;
@@ -27,7 +34,7 @@ function countOf({ figures, lists }: Run, wanted: number | null, length: number)
   return { row, length, singles: plants, skips, doubles, spacings: [] };
 }
 
-function solve({ rig, setup, runs, left }: Calibrating): Outcome {
+function solve({ rig, setup, runs, left, kept }: Calibrating): Outcome {
   const spacing = known(rig, "rows.spacing");
   const { length, wanted = null } = setup.figures as { length?: number; wanted?: number };
   const byRow = new Map<number, RowCount>();
@@ -47,7 +54,8 @@ function solve({ rig, setup, runs, left }: Calibrating): Outcome {
   if (length === undefined)
     return { ...nothing, barred: ["Tell the length that is counted along each row."] };
   if (spacing === null) return { ...nothing, barred: ["Nobody told the spacing of the rows."] };
-  if (!stand) return { ...nothing, barred: ["No row was counted yet."] };
+  const before = keptParts(kept.filter(({ place }) => !byRow.has(place)));
+  if (!stand) return { ...nothing, parts: before, next: saidOf(before), barred: ["No row was counted yet."] };
   const { population, singulation, variation } = stand;
   const seeds = known(rig, "rate.seeds");
   const of = wanted === null ? seeds : 1 / (wanted * spacing);
@@ -60,14 +68,17 @@ function solve({ rig, setup, runs, left }: Calibrating): Outcome {
       ...(singulation ? { singulation: singulation.value } : {}),
       ...(variation === null ? {} : { variation }),
     },
-    parts: stand.rows.map(
-      (row): FoundAt => ({
-        place: row.row,
-        value: row.population,
-        state: row.faults.length > 0 ? "odd" : "good",
-        said: rowSaid(row),
-      }),
-    ),
+    parts: [
+      ...before,
+      ...stand.rows.map(
+        (row): FoundAt => ({
+          place: row.row,
+          value: row.population,
+          state: row.faults.length > 0 ? "odd" : "good",
+          said: rowSaid(row),
+        }),
+      ),
+    ].sort((a, b) => a.place - b.place),
     also: [
       {
         key: "population",
@@ -97,8 +108,11 @@ function solve({ rig, setup, runs, left }: Calibrating): Outcome {
     next: [
       ...bad.map(rowSaid),
       ...(bad.length === 0 ? [`All ${stand.rows.length} rows counted are alike.`] : []),
-      ...(rows !== null && stand.rows.length < rows
-        ? [`${rows - stand.rows.length} of ${rows} rows were not counted: nothing is known of them.`]
+      ...saidOf(before),
+      ...(rows !== null && stand.rows.length + before.length < rows
+        ? [
+            `${rows - stand.rows.length - before.length} of ${rows} rows were not counted: nothing is known of them.`,
+          ]
         : []),
       ...(of !== null && bad.length === 0 && population.value / of < 0.9
         ? ["All rows are thin alike: look at rate, speed constant and what came up, not at a row unit."]
@@ -107,6 +121,23 @@ function solve({ rig, setup, runs, left }: Calibrating): Outcome {
     barred: [],
   };
 }
+
+/** Rows of an earlier count, which are not counted now. */
+function keptParts(kept: Calibrating["kept"]): FoundAt[] {
+  return judgeKeptRows(kept).map(({ place, value, off, thin }) => ({
+    place,
+    value,
+    state: thin ? "odd" : "good",
+    said: thin ? thinSaid(place, off) : "",
+  }));
+}
+
+const saidOf = (parts: readonly FoundAt[]) =>
+  parts.flatMap(({ state, said }) => (state === "good" ? [] : [said]));
+
+/** Of a row that was counted before and stands thin. */
+export const thinSaid = (place: number, off: number): Said =>
+  tell`Row ${String(place)} had ${moreOrLess(off)} plants than the others.`;
 
 function rowSaid({ row, faults, skips, doubles, singles, variation, spacings }: RowStand): Said {
   const places = singles + skips + doubles;

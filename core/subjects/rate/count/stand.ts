@@ -166,3 +166,18 @@ export const LOOK_AT: Readonly<Record<RowStand["faults"][number], string>> = {
   doubles: "is its singulator set too open, too much vacuum, or a disc for larger seed",
   spacing: "is its seed tube worn, downforce too light, or the speed too high: the seed bounces",
 };
+
+/** A row with so many fewer plants than the middle of them is looked at (our threshold). */
+const THIN = 0.1;
+
+/** Rows as they were counted before, by their plants alone: which of them stand thinner than the others, and by how much. */
+export function judgeKeptRows(
+  kept: readonly { place: number; value: number }[],
+): { place: number; value: number; off: number; thin: boolean }[] {
+  const sorted = kept.map(({ value }) => value).sort((a, b) => a - b);
+  const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
+  return kept.map(({ place, value }) => {
+    const off = middle === 0 ? 0 : value / middle - 1;
+    return { place, value, off, thin: off < -THIN };
+  });
+}
