@@ -83,6 +83,7 @@ function toMeasure(row: Row): Measure {
     case "section count":
     case "section widths":
     case "section units":
+    case "rates":
       return { kind: row.measure };
   }
 }

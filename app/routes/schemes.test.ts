@@ -28,6 +28,7 @@ const CAME_LATER = [
   "Row spacing",
   "Number of sections",
   "Rows in section",
+  "Constants and rates",
 ];
 
 /** The scheme from the hitch as it was shipped first. */

@@ -40,6 +40,7 @@ const MEASURE_WORDS: Choices = [
   ["dimension", "a reading"],
   ["track spacing", "track spacing"],
   ["section count", "how many sections"],
+  ["rates", "constants and rates, a line each"],
   ["section widths", "the width of each section"],
   ["section units", "rows or nozzles of each section"],
   ["axle type", "the tool's axle"],

@@ -207,6 +207,7 @@ function measureOf({ measure, from, to, axis, dimension, choice }: LineForm): Sc
     case "section count":
     case "section widths":
     case "section units":
+    case "rates":
       return { kind: measure };
   }
 }

@@ -1,5 +1,5 @@
 import type { Attachment } from "../dimension/attachment.ts";
-import { type DimensionKey, dimension, hasDimension, isOfWork } from "../dimension/catalogue.ts";
+import { type DimensionKey, dimension, hasDimension, isOfWork, unchanging } from "../dimension/catalogue.ts";
 import { type PointKey, pointLabel } from "../dimension/points.ts";
 import { type Finding, inUnits, stopsOf, type ToldFinding } from "../finding/finding.ts";
 import { MINUS, roundHalfUp } from "../quantity/figure.ts";
@@ -13,6 +13,7 @@ import { givenSections, type ResolvedRig } from "../rig/resolve.ts";
 import { works } from "../rig/whole.ts";
 import { askedLines, pinsOf, type ToolAhead, trainCautions } from "./ahead.ts";
 import { sectionCount, sectionFigure } from "./of-sections.ts";
+import { decimalsOf, rateLines, ratesLacking, writeRate } from "./rates.ts";
 import {
   type AskedLine,
   asksForCount,
@@ -21,6 +22,7 @@ import {
   isDelay,
   isDerived,
   isTimeUnit,
+  type OfRate,
   type Scheme,
   type TimeUnit,
 } from "./scheme.ts";
@@ -76,7 +78,8 @@ export function fillCard(
   const say = (each: Finding) => inUnits(each, units);
   const stops = stopsOf(findings).map(say);
   const told = usesTerminal(rig);
-  const lines = (told ? askedLines(scheme, rig, ahead) : []).map((line) => {
+  const asked: AskedLine[] = told ? [...askedLines(scheme, rig, ahead), ...rateLines(scheme.lines, rig)] : [];
+  const lines = asked.map((line) => {
     if (line.tool === undefined) return fillLine(line, { rig, next: rig, stops });
     const { rig: own, stops: theirs } = ahead[line.tool]!;
     return fillLine(line, { rig: own, next: rig, stops: [...theirs.map(say), ...stops] });
@@ -87,7 +90,11 @@ export function fillCard(
     lines,
     stops,
     ready: told && stops.length === 0 && !blocked,
-    cautions: [...cautionsOf(scheme, rig, units), ...(works(rig) ? trainCautions(rig, ahead, units) : [])],
+    cautions: [
+      ...cautionsOf(scheme, rig, units),
+      ...rateCautions(scheme, rig),
+      ...(works(rig) ? trainCautions(rig, ahead, units) : []),
+    ],
   };
 }
 
@@ -110,6 +117,7 @@ function fillLine(line: AskedLine, { rig, next, stops }: About): CardLine {
     const figure = isDerived(measure.choice) ? CHOSEN[measure.choice](rig) : measure.choice;
     return { ...base, figure, unit: "", rounding: null, blockedBy: null };
   }
+  if (measure.kind === "rate") return { ...base, ...writtenRate(measure, chain!, stops, rig) };
   const unit = printedUnit(line);
   if (isTimeUnit(line.unit)) return { ...base, unit, ...writeTime(line.unit, line.decimals, chain!, stops) };
   if (hasNone(measure, rig))
@@ -119,6 +127,20 @@ function fillLine(line: AskedLine, { rig, next, stops }: About): CardLine {
   if (asksForCount(line))
     return { ...base, figure: String(chain!.total), unit, rounding: null, blockedBy: null };
   return { ...base, unit, ...writeFigure({ ...line, unit: line.unit }, line.sense * chain!.total!) };
+}
+
+/** A constant or rate as a terminal takes it; what was read before something was changed stays off the card. */
+function writtenRate(
+  measure: OfRate,
+  chain: Chain,
+  stops: readonly ToldFinding[],
+  rig: ResolvedRig,
+): Pick<CardLine, "figure" | "unit" | "rounding" | "blockedBy"> {
+  const { choice, value } = rig.values[measure.key];
+  const label = dimension(measure.key, rig).choices?.find(({ key }) => key === choice)?.label;
+  const blockedBy = blockOf(chain, stops, rig);
+  const figure = blockedBy || value === null ? null : (label ?? writeRate(measure, value, rig));
+  return { figure, unit: measure.unit, rounding: null, blockedBy };
 }
 
 /** The unit printed beside a line's figure; feet stand in the figure itself. */
@@ -226,6 +248,7 @@ function chainOf(measure: AskedMeasure, rig: ResolvedRig, next: ResolvedRig): Ch
         : joined(own, between(next, pinBefore(next, measure.to), measure.to, "x"));
     }
     case "dimension":
+    case "rate":
       return readingOr(measure.key, rig);
     case "track spacing":
       return trackSpacing(rig);
@@ -235,6 +258,7 @@ function chainOf(measure: AskedMeasure, rig: ResolvedRig, next: ResolvedRig): Ch
       return sectionCount(rig);
     case "section":
       return sectionFigure(measure, rig);
+    case "rates":
     case "choice":
       return null;
   }
@@ -274,8 +298,17 @@ function turning(point: PointKey, rig: ResolvedRig): PointKey {
 /** How a line's figure is written. */
 export function formOf({ measure, unit, decimals, sign }: AskedLine): FigureForm {
   if (measure.kind === "choice") return { kind: "choice" };
+  if (measure.kind === "rate") return formOfRate(measure);
   if (isTimeUnit(unit)) return { kind: "time", unit, decimals };
   return asksForCount({ measure }) ? { kind: "count" } : { kind: "length", unit, decimals, sign };
+}
+
+function formOfRate({ key, unit }: OfRate): FigureForm {
+  const { kind, family } = unchanging(key);
+  if (kind === "choice") return { kind: "choice" };
+  return kind === "count" || !family
+    ? { kind: "count" }
+    : { kind: "quantity", family, unit, decimals: decimalsOf(family, unit) };
 }
 
 /** Whether a terminal asks for what this tool does not have: rows of a mower. */
@@ -313,6 +346,10 @@ function derivationOf({ measure, sense }: AskedLine, rig: ResolvedRig): string {
     case "section units":
     case "section":
       return ofSection(rig);
+    case "rate":
+      return dimension(measure.key, rig).fromTo;
+    case "rates":
+      return "constants and rates";
     case "choice":
       return isDerived(measure.choice) ? CHOICE_WORDS[measure.choice] : "set as the scheme says";
   }
@@ -342,6 +379,13 @@ function cautionsOf(scheme: Scheme, rig: ResolvedRig, units: Units): string[] {
       "This tool only carries. A terminal is told of the tool that works the field: choose that one above.",
     ];
   return [...cautions, ...rankCautions(scheme, rig, units), ...delayCautions(scheme, rig)];
+}
+
+function rateCautions({ lines }: Scheme, rig: ResolvedRig): string[] {
+  const lacking = usesTerminal(rig) && works(rig) ? ratesLacking(lines, rig) : [];
+  return lacking.length === 0
+    ? []
+    : [`Of its rates this is not known yet, and not on the card: ${lacking.join(", ")}. Rate asks for it.`];
 }
 
 function delayCautions(scheme: Scheme, { values }: ResolvedRig): string[] {

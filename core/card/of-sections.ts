@@ -31,6 +31,9 @@ export function eachSection(line: SchemeLine, rig: ResolvedRig): AskedLine[] {
         measure: { kind: "section", of, at },
       }));
     }
+    // Rates are asked on a page of their own, behind everything else.
+    case "rates":
+      return [];
     default:
       return [line];
   }

@@ -28,6 +28,8 @@ export function compareShown({ figure, word, form }: FrozenLine, shown: Shown): 
         : { kind: "differs", by: `“${text}”` };
     case "count":
       return compareCounts(figure, text);
+    case "quantity":
+      return compareQuantities(form, figure, text);
     case "time":
       return compareTimes(form, figure, text);
     case "length":
@@ -50,6 +52,22 @@ function compareTimes(
   if (!seen.ok) return { kind: "unreadable", problem: seen.problem };
   const by = inUnit("time", seen.value.value, unit) - Number(figure);
   return Math.abs(by) < 10 ** -decimals / 2
+    ? { kind: "match" }
+    : { kind: "differs", by: `${by > 0 ? "+" : MINUS}${Math.abs(by).toFixed(decimals)} ${unit}` };
+}
+
+/** A figure in another unit of its family is the same figure. */
+function compareQuantities(
+  { family, unit, decimals }: Extract<FigureForm, { kind: "quantity" }>,
+  figure: string,
+  text: string,
+): Comparison {
+  const minus = /^[-−–]/.test(text);
+  const seen = parseMeasure(family, text.replace(/^[-−–]\s*/, ""), unit as never);
+  if (!seen.ok) return { kind: "unreadable", problem: seen.problem };
+  const value = inUnit(family, seen.value.value, unit as never) * (minus ? -1 : 1);
+  const by = value - Number(figure.replace(MINUS, "-"));
+  return Math.abs(by) < 10 ** -decimals / 2 + 1e-9
     ? { kind: "match" }
     : { kind: "differs", by: `${by > 0 ? "+" : MINUS}${Math.abs(by).toFixed(decimals)} ${unit}` };
 }

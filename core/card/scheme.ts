@@ -6,6 +6,7 @@
 import { type DimensionKey, unchanging } from "../dimension/catalogue.ts";
 import type { Axis, PointKey } from "../dimension/points.ts";
 import { LENGTH_STYLES, type LengthStyle } from "../quantity/length.ts";
+import type { Family } from "../quantity/measure.ts";
 import type { OnlyFor } from "./only.ts";
 import type { EntryStep } from "./order.ts";
 
@@ -18,6 +19,8 @@ export type Measure =
   /** a line for each section, from the left: how wide it is, or how many rows or nozzles it has */
   | { kind: "section widths" }
   | { kind: "section units" }
+  /** a line for each constant, declaration and rate the tool has */
+  | { kind: "rates" }
   /** a choice that follows from the rig, or one to be set as it stands here */
   | { kind: "choice"; choice: string };
 
@@ -28,6 +31,7 @@ export const MEASURES = [
   "section count",
   "section widths",
   "section units",
+  "rates",
   "choice",
 ] as const satisfies readonly Measure["kind"][];
 
@@ -86,6 +90,7 @@ export type SchemeLine = {
 export type FigureForm =
   | { kind: "length"; unit: LengthStyle; decimals: number; sign: SignRule }
   | { kind: "time"; unit: TimeUnit; decimals: number }
+  | { kind: "quantity"; family: Family; unit: string; decimals: number }
   | { kind: "count" }
   | { kind: "choice" };
 
@@ -98,9 +103,12 @@ export type HitchOfAhead = { kind: "hitch"; end: "front" | "rear"; to: PointKey 
 /** One section of the tool, 0 at the left end: its width, or how many rows or nozzles it has. */
 export type OfSection = { kind: "section"; of: "width" | "units"; at: number };
 
+/** One constant, declaration or rate, in a unit of its family; empty where it is counted or chosen. */
+export type OfRate = { kind: "rate"; key: DimensionKey; unit: string };
+
 /** A line as a terminal asks it of one rig; `tool` tells which of the tools ahead it is about, absent: the tool in view. */
 export type AskedLine = Omit<SchemeLine, "measure"> & {
-  measure: Measure | HitchOfAhead | OfSection;
+  measure: Measure | HitchOfAhead | OfSection | OfRate;
   tool?: number;
 };
 
@@ -108,6 +116,7 @@ export type AskedLine = Omit<SchemeLine, "measure"> & {
 export function asksForCount({ measure }: Pick<AskedLine, "measure">): boolean {
   switch (measure.kind) {
     case "dimension":
+    case "rate":
       return unchanging(measure.key).kind === "count";
     case "section":
       return measure.of === "units";

@@ -32,9 +32,9 @@ type Dated = { only?: OnlyFor; since?: Version };
 /** A line with the version of the shipped schemes it came in. */
 type DatedLine = SchemeLine & { since: Version };
 
-/** As they were shipped first; with plain words and the connection; with sections, rows and what only some tools have. */
-type Version = 1 | 2 | 3;
-const NEWEST: Version = 3;
+/** As they were shipped first; with plain words and the connection; with sections, rows and what only some tools have; with rates. */
+type Version = 1 | 2 | 3 | 4;
+const NEWEST: Version = 4;
 
 /** The switching times, on a page of their own: how long before a boundary the terminal gives the order. */
 function switching(unit: TimeUnit, decimals: number, [on, off]: [on: string, off: string]): DatedLine[] {
@@ -93,6 +93,10 @@ const chosen = (choice: DerivedChoice): LineRest => ({
   sign: { kind: "signed" },
 });
 
+/** Constants, what is declared, and the rate that is set. */
+const rates = (line: ReturnType<typeof lineIn>): DatedLine =>
+  line("Rate", "Constants and rates", asked({ kind: "rates" }), { since: 4 });
+
 /** How many sections, and how wide each is. */
 function sections(line: ReturnType<typeof lineIn>): DatedLine[] {
   return [
@@ -128,6 +132,7 @@ function fromTheAxle(units: UnitChoice, version: Version = NEWEST): Scheme {
       ...sections(line),
       ...switching("s", 2, DELAYS),
       line("Guidance", "Line spacing", SPACING),
+      rates(line),
     ],
   });
 }
@@ -183,6 +188,7 @@ function fromTheHitch(units: UnitChoice, version: Version = NEWEST): Scheme {
       line("Tractor", "Hitch to receiver", span("pin", "receiver", "x", 1, signed)),
       line("Tractor", "Receiver to the right of centre", span("pin", "receiver", "y", 1, signed)),
       line("Tractor", "Receiver height", span("axle", "receiver", "up", 1, UNSIGNED)),
+      rates(line),
     ],
   });
 }
@@ -217,6 +223,7 @@ function fromTheAntenna(units: UnitChoice, version: Version = NEWEST): Scheme {
       ...sections(line),
       ...switching("s", 2, DELAYS),
       line("Guidance", "Line spacing", SPACING),
+      rates(line),
     ],
   });
 }
@@ -250,6 +257,7 @@ function isoFrame(version: Version = NEWEST): Scheme {
       ...sections(line),
       ...switching("ms", 0, ["Turn on time", "Turn off time"]),
       line("Guidance", "Swath width", SPACING),
+      rates(line),
     ],
   });
 }
@@ -267,7 +275,7 @@ const shippedAs = (version: Version): Scheme[] => [
 export const SHIPPED_SCHEMES: readonly Scheme[] = shippedAs(NEWEST);
 
 /** Schemes as they were shipped before, the oldest first: a yard that has one of them, untouched, is offered the newer one. */
-const SHIPPED_BEFORE: readonly Scheme[] = [...shippedAs(1), ...shippedAs(2)];
+const SHIPPED_BEFORE: readonly Scheme[] = [...shippedAs(1), ...shippedAs(2), ...shippedAs(3)];
 
 /** Names and values alike, in whatever order they were written down. */
 function alike(a: unknown, b: unknown): boolean {

@@ -117,6 +117,10 @@ export const FAMILIES = {
   ratio: {
     "%": { factor: 0.01, decimals: 0, also: ["percent", "per cent"] },
   },
+  /** 1, of a whole that may be exceeded */
+  share: {
+    "%": { factor: 0.01, decimals: 0, also: ["percent", "per cent"] },
+  },
   /** 1 */
   factor: {
     "×": { factor: 1, decimals: 3, also: ["x", "times"] },

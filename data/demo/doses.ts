@@ -124,6 +124,9 @@ const DOSES: Readonly<Record<string, DemoDose>> = {
       "rate.tank": "book: 3200 l",
       "rate.tankRest": "book: 35 l",
       "rate.valve": "320",
+      "rate.preset1": "100 %",
+      "rate.preset2": "120 %",
+      "rate.preset3": "80 %",
     },
     before: [
       { at: "2024-04-02T06:00:00.000Z", lines: { "rate.pulsesPerLitre": "book: 184 /l" } },

@@ -70,6 +70,38 @@ CREATE TABLE `run_left_out` (
 	FOREIGN KEY (`run`) REFERENCES `calibration_run`(`seq`) ON UPDATE no action ON DELETE no action
 );
 --> statement-breakpoint
+PRAGMA foreign_keys=OFF;--> statement-breakpoint
+CREATE TABLE `__new_scheme_line` (
+	`scheme_id` text NOT NULL,
+	`position` integer NOT NULL,
+	`page` text NOT NULL,
+	`label` text NOT NULL,
+	`measure` text NOT NULL,
+	`from_point` text,
+	`to_point` text,
+	`axis` text,
+	`dimension` text,
+	`choice` text,
+	`sense` integer NOT NULL,
+	`unit` text NOT NULL,
+	`decimals` integer NOT NULL,
+	`sign` text NOT NULL,
+	`plus_word` text DEFAULT '' NOT NULL,
+	`minus_word` text DEFAULT '' NOT NULL,
+	`only_for` text DEFAULT 'every' NOT NULL,
+	PRIMARY KEY(`scheme_id`, `position`),
+	FOREIGN KEY (`scheme_id`) REFERENCES `scheme`(`id`) ON UPDATE no action ON DELETE no action,
+	CONSTRAINT "scheme_line_measure" CHECK("__new_scheme_line"."measure" in ('between', 'dimension', 'track spacing', 'section count', 'section widths', 'section units', 'rates', 'choice')),
+	CONSTRAINT "scheme_line_sign" CHECK("__new_scheme_line"."sign" in ('signed', 'words', 'unsigned')),
+	CONSTRAINT "scheme_line_only_for" CHECK("__new_scheme_line"."only_for" in ('every', 'wheels', 'carried', 'rows', 'heads', 'booms', 'planters', 'spreaders', 'all but spreaders', 'discs', 'all but discs')),
+	CONSTRAINT "scheme_line_sense" CHECK("__new_scheme_line"."sense" in ('1', '-1'))
+);
+--> statement-breakpoint
+INSERT INTO `__new_scheme_line`("scheme_id", "position", "page", "label", "measure", "from_point", "to_point", "axis", "dimension", "choice", "sense", "unit", "decimals", "sign", "plus_word", "minus_word", "only_for") SELECT "scheme_id", "position", "page", "label", "measure", "from_point", "to_point", "axis", "dimension", "choice", "sense", "unit", "decimals", "sign", "plus_word", "minus_word", "only_for" FROM `scheme_line`;--> statement-breakpoint
+DROP TABLE `scheme_line`;--> statement-breakpoint
+ALTER TABLE `__new_scheme_line` RENAME TO `scheme_line`;--> statement-breakpoint
+PRAGMA foreign_keys=ON;
+--> statement-breakpoint
 CREATE TRIGGER `calibration_setup_no_update` BEFORE UPDATE ON `calibration_setup` BEGIN SELECT RAISE(ABORT, 'what is on record in calibration_setup is neither changed nor deleted'); END;
 --> statement-breakpoint
 CREATE TRIGGER `calibration_setup_no_delete` BEFORE DELETE ON `calibration_setup` BEGIN SELECT RAISE(ABORT, 'what is on record in calibration_setup is neither changed nor deleted'); END;

@@ -55,11 +55,12 @@ export function terminalDoubts(open: OpenRig, measured: readonly Measured[]): Te
   if (!card) return none;
   const { scheme } = schemeNow(open);
   const lines = askedLines(scheme, resolved, toolsAhead(open));
-  if (lines.length !== card.lines.length || lines.some(({ label }, at) => label !== card.lines[at]!.label))
-    return none;
+  // Rates stand behind everything else, and explain no line that was driven.
+  const own = card.lines.slice(0, lines.length);
+  if (lines.some(({ label }, at) => label !== own[at]?.label)) return none;
   const since = uncoupledAt(db, rig.id) ?? "";
   const shown = readbacksOf(db, card);
-  const held = card.lines.map(({ label, page, figure, word, form }, at): HeldLine => {
+  const held = own.map(({ label, page, figure, word, form }, at): HeldLine => {
     const back = shown.get(at);
     const seen =
       back && back.at >= since && back.outcome !== "missing" && form.kind !== "choice"

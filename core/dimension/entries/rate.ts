@@ -36,6 +36,17 @@ const DRILL = {
 /** A constant is what it was calibrated to; a book's is a place to begin. */
 const CONSTANT = { subject: "implement", dueAfter: EACH_SEASON } as const;
 
+/** A rate at one press, as a share of the one that is set: the same whatever is put out. Editing one changes no calibration. */
+const preset = (number: number, what: string) =>
+  measure("share", [0.2, 2], 1, {
+    ...toldToBe("sprayer", "spreader", "drill", "planter", "cart"),
+    label: `Preset ${number}`,
+    fromTo: `${what}: of the rate that is set, in per cent`,
+    how: "Read it off the terminal, as a share of the rate set.",
+    subject: "coupling",
+    matters: "One press puts it out, and another press back.",
+  });
+
 const ROLLS = { low: "Low rates (fine)", medium: "Middle rates", high: "High rates (coarse)" };
 /** Classes of droplets (ASABE S572, ISO 25358; names from memory). */
 const DROPLETS = {
@@ -99,6 +110,11 @@ export const RATE = {
       touchedBy: ["product"],
       matters: "Another product runs and flies otherwise at the same slide.",
     }),
+  }),
+  ...entriesOf("rate", "Preset rates", {
+    "rate.preset1": preset(1, "the usual rate"),
+    "rate.preset2": preset(2, "more, as on headlands or weak ground"),
+    "rate.preset3": preset(3, "less"),
   }),
   ...entriesOf("rate", "Speed", {
     "rate.speedSource": choice(

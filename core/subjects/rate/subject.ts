@@ -11,7 +11,7 @@ export const RATE: Subject<"rate", RateReckoned> = {
   asks: "Can the rate be believed?",
   changesOf: ["implement"],
   shows: "rig",
-  holds: null,
+  holds: "card",
   onSheet: false,
   components: [NOZZLE, ROW, OPENER],
   calibrations: CALIBRATIONS,
