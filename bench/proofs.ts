@@ -32,7 +32,7 @@ export function benchProofs(db: Database): void {
     .reduce((most, each) =>
       Object.keys(each.readings).length > Object.keys(most.readings).length ? each : most,
     );
-  const clock = { today: "2026-11-25T08:00:00.000Z", hours: [] };
+  const clock = { today: "2026-11-25T08:00:00.000Z", hours: [], hectares: [] };
   report("budget, staleness and what is due, largest rig", () => {
     const rig = resolveRig(largest);
     crossTrack(rig, { receiver: "rtk", slope: 0.07, speed: 2.5 }, 0.04);

@@ -18,6 +18,7 @@ import { benchJointCoverage } from "./joint-coverage.ts";
 import { benchLadder } from "./ladder.ts";
 import { report, yardOf } from "./measure.ts";
 import { benchProofs } from "./proofs.ts";
+import { benchRates } from "./rates.ts";
 import { benchWalkRound } from "./walk-round.ts";
 import { benchYardPage } from "./yard-page.ts";
 
@@ -46,6 +47,8 @@ const twelve = twelveOnSix();
 report("12 functions on 6 remotes through 8 phases, proved optimal", () => solve(twelve));
 
 benchAdjusters();
+
+benchRates();
 
 benchProofs(small);
 

@@ -2,7 +2,7 @@
 import { and, asc, eq, sql } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { ChangeKind } from "../core/dimension/change.ts";
-import type { HourMark } from "../core/rig/due.ts";
+import type { Mark } from "../core/rig/due.ts";
 import type { Change, Proof, Reading, SectionLayout, SectionPart, ToldValue } from "../core/rig/facts.ts";
 import { READING, SECTIONS } from "./entries.ts";
 import type { Database } from "./handle.ts";
@@ -149,18 +149,22 @@ export function toldBy(db: Database, machineIds: readonly number[]): ToldRow[] {
     }));
 }
 
-/** What the hour meters of some machines showed, each in the order of time. */
-export function hourMarks(db: Database, machineIds: readonly number[]): Map<number, HourMark[]> {
-  const query = prepared(db, "hour marks", () =>
+/** What counters of some machines showed, each in the order of time: hour meters, or area counters. */
+export function counterMarks(
+  db: Database,
+  machineIds: readonly number[],
+  counter: "tractor.hours" | "tool.hectares",
+): Map<number, Mark[]> {
+  const query = prepared(db, `marks of ${counter}`, () =>
     db
       .select({ machineId: fact.machineId, at: fact.happened, value: reading.value })
       .from(fact)
       .innerJoin(reading, eq(reading.seq, fact.seq))
-      .where(and(standingOf(READING), eq(fact.slot, "tractor.hours/")))
+      .where(and(standingOf(READING), eq(fact.slot, `${counter}/`)))
       .orderBy(...inOrder)
       .prepare(),
   );
-  const marks = new Map<number, HourMark[]>();
+  const marks = new Map<number, Mark[]>();
   for (const { machineId, at, value } of query.all({ abouts: aboutsOf({ machine: machineIds }) }))
     push(marks, machineId!, { at, value });
   return marks;

@@ -1,6 +1,7 @@
 /** Which pages a device takes along: those of the rigs in use, as this device would see them. */
 import { createHash } from "node:crypto";
 import { SEQUENCE_KINDS } from "../../core/sequence/step.ts";
+import { calibrationsAt } from "../../core/subjects/calibrations.ts";
 import { jobsOf } from "../../core/subjects/jobs.ts";
 import { walkRound } from "../../core/subjects/walk.ts";
 import { isAmong } from "../../data/facts.ts";
@@ -11,6 +12,7 @@ import { markOf, touchedSince } from "../../data/record.ts";
 import { byRig, listRigs, type RigTool } from "../../data/rigs.ts";
 import type { Preferences } from "../session/preferences.server.ts";
 import { rigAddress } from "../stations/frame/address.ts";
+import { openedOf } from "../stations/frame/opened.server.ts";
 import type { AboardList } from "./aboard.ts";
 
 const DAY = 24 * 3600 * 1000;
@@ -58,6 +60,12 @@ function touchedOnce(db: Database): (mark: number) => Set<string> | null {
   };
 }
 
+/** Calibrations and tests a tool of a rig has, by key: one begins them out of reach as well. */
+function calibrationsOfTool(db: Database, parts: readonly RigTool[], part: RigTool): string[] {
+  const { rig } = openedOf(db, parts).whole.parts[parts.indexOf(part)]!;
+  return calibrationsAt(rig).map(({ kind }) => kind.key);
+}
+
 /** The walk-round of a rig, its lists and steps, sheets, the field tests under way and those one may begin; of each of its tools where there are several. */
 function pagesOf(db: Database, parts: readonly RigTool[]): string[] {
   const { id } = parts[0]!;
@@ -74,6 +82,7 @@ function pagesOf(db: Database, parts: readonly RigTool[]): string[] {
     ...parts.flatMap((part) => [
       ...testsOfRig(db, part).map((test) => rigAddress(id, `proof/${test.id}`, toolOf(part))),
       ...jobsOf(part.attachment).map(({ key }) => rigAddress(id, `proof/new/${key}`, toolOf(part))),
+      ...calibrationsOfTool(db, parts, part).map((key) => rigAddress(id, `calibrate/${key}`, toolOf(part))),
     ]),
   ];
 }

@@ -23,6 +23,8 @@ export type Asked = {
       unit?: string;
       /** what can be, SI */
       range: readonly [number, number];
+      /** dashes may be shown there: they are kept as the choice “absent” under its key */
+      absent?: boolean;
     }
   | { kind: "count"; range: readonly [number, number] }
   | { kind: "choice"; choices: readonly { key: string; label: string }[] }

@@ -74,8 +74,8 @@ export type DimensionEntry = {
   ofVariant: "own" | "inherits" | null;
   /** what makes an older reading stale when it changes */
   touchedBy: readonly ChangeKind[];
-  /** how long a reading is good for, by the calendar and by the hours the machine ran; null: as long as nothing changes it */
-  dueAfter: { months: number | null; hours: number | null } | null;
+  /** how long a reading is good for: by the calendar, by the hours the machine ran, by the hectares the tool did; null: as long as nothing changes it */
+  dueAfter: { months: number | null; hours: number | null; hectares?: number } | null;
   /** the change that a different value of this one is, when it was set and not merely read again */
   alters: ChangeKind | null;
   /**

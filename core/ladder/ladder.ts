@@ -25,6 +25,7 @@ export type RungKey =
   | "unfolded"
   | "running"
   | "figures"
+  | "rate"
   | "line"
   | "trigger"
   | "position"
@@ -84,6 +85,7 @@ export function ladderOf(told: Told): Rung[] {
     ...(releasable(told).length > 0 ? [released(told)] : []),
     ranSince(told, "running", "Drives, motors and downforce on, in their order", ["start"]),
     ...(tells ? [figures(told)] : []),
+    ...(told.judged.reckoned.rate.length > 0 ? [rate(told)] : []),
     ...(lines ? [line(told)] : []),
     ...(tells
       ? [
@@ -304,6 +306,19 @@ function proved({ log }: Told): Rung {
             : "The last field test is older than this coupling.",
         next: { label: "Record a field test", path: "tool" },
       });
+}
+
+/** Set for what is in it, and what it rests on fitted as the terminal was told. */
+function rate({ judged }: Told): Rung {
+  const label = "Rate set for what is in it, and fitted as the terminal was told";
+  const at = judged.checks.filter(({ station }) => station === "rate");
+  const next = { label: "Look at the rate", path: "rate" };
+  const stop = at.find(({ verdict }) => verdict === "stop");
+  if (stop) return rung("rate", label, { state: "not yet", why: stop.said, next });
+  const open = at.find(({ verdict }) => verdict === "unknown");
+  return open
+    ? rung("rate", label, { state: "not yet", why: tell`Not known yet: ${open.said}`, next })
+    : rung("rate", label, { state: "good", why: "Nothing at Rate stops it, and nothing is unknown there." });
 }
 
 /** Steps of its guided strips that release what the road locked: lock-outs, brackets, stands, the tap. */

@@ -14,8 +14,8 @@ describe("due", () => {
   const rig = resolveRig(sampleFacts());
 
   it("by season: what was taped on 1 March is good until March comes again", () => {
-    expect(dueOf(rig, { today: at("2027-02-20"), hours: [] })).toEqual([]);
-    const due = dueOf(rig, { today: at("2027-03-20"), hours: [] });
+    expect(dueOf(rig, { today: at("2027-02-20"), hours: [], hectares: [] })).toEqual([]);
+    const due = dueOf(rig, { today: at("2027-03-20"), hours: [], hectares: [] });
     expect(due.map(({ key }) => key)).toContain("receiver.height");
     expect(due.map(({ key }) => key)).not.toContain("pin.pivot");
     expect(dueWords(due[0]!)).toBe("due: read 12 months ago, good for 12 months");
@@ -36,10 +36,35 @@ describe("due", () => {
       ...facts,
       readings: { ...facts.readings, "tractor.pressureRearLeft": pressure },
     });
-    expect(dueOf(gauged, { today: at("2026-03-21"), hours })).toMatchObject([
+    expect(dueOf(gauged, { today: at("2026-03-21"), hours, hectares: [] })).toMatchObject([
       { key: "tractor.pressureRearLeft", by: "hours", since: 130 },
     ]);
-    expect(dueOf(gauged, { today: at("2026-03-21"), hours: [] })).toEqual([]);
+    expect(dueOf(gauged, { today: at("2026-03-21"), hours: [], hectares: [] })).toEqual([]);
+  });
+
+  it("by hectares: a meter's displacement after so many, counted from when it was calibrated", () => {
+    const facts = sampleFacts();
+    const told = { ...sampleReading("tool.kind", 0), rawText: "drill" };
+    const drive = { ...sampleReading("tool.meterDrive", 0), rawText: "motor" };
+    const rig = resolveRig({
+      ...facts,
+      readings: {
+        ...facts.readings,
+        "tool.kind": [told],
+        "tool.meterDrive": [drive],
+        "rate.displacement": [sampleReading("rate.displacement", 0.1)],
+      },
+    });
+    const hectares = [
+      { at: at("2026-02-01"), value: 400e4 },
+      { at: at("2026-06-01"), value: 900e4 },
+    ];
+    const due = dueOf(rig, { today: at("2026-06-02"), hours: [], hectares });
+    expect(due).toMatchObject([{ key: "rate.displacement", by: "hectares", after: 250 }]);
+    // 28 of 120 days of February to June had gone by on 1 March.
+    expect(due[0]!.since).toBe(Math.floor(500 * (1 - 28 / 120)));
+    expect(dueWords(due[0]!)).toContain("ha done since, good for 250 ha");
+    expect(dueOf(rig, { today: at("2026-06-02"), hours: [], hectares: [] })).toEqual([]);
   });
 
   it("is a flag of its own: the grade stands, and so does the uncertainty", () => {

@@ -1,5 +1,5 @@
 /** Every symptom, as it is seen in the field. A cause whose station is not built yet is not listed: nothing here leads nowhere. */
-import { job, reading, type Symptom, station, step } from "./symptom.ts";
+import { calibration, job, reading, type Symptom, station, step } from "./symptom.ts";
 
 const PLOUGH = ["plough"] as const;
 const OPENERS = ["drill", "planter"] as const;
@@ -827,6 +827,251 @@ const STARTING: readonly Symptom[] = [
   },
 ];
 
+const DOSING = ["sprayer", "spreader", "drill", "planter", "cart"] as const;
+
+const RATES: readonly Symptom[] = [
+  {
+    key: "left-over",
+    seen: "Product runs out early, or is left over",
+    words: "rate too much too little hopper tank short used amount does not add up",
+    tools: DOSING,
+    picture: "area",
+    causes: [
+      {
+        what: "What the terminal calls a litre or a kilogram",
+        test: "What is gone out of the tank against what it counted.",
+        cure: "Calibrate flow or displacement, and enter it.",
+        tested: calibration("applied-liquid"),
+      },
+      {
+        what: "What a turn of the meter gives",
+        test: "Caught over a fortieth of a hectare.",
+        cure: "Enter the displacement that was caught.",
+        tested: calibration("catch"),
+      },
+      {
+        what: "Roll or ranks are not those the terminal was told",
+        test: "Open the meter and look.",
+        cure: "Tell the terminal what is fitted, or change it.",
+        tested: reading("rate.rollFitted"),
+      },
+      {
+        what: "The product runs otherwise than the table's",
+        test: "Weighed over a timed run.",
+        cure: "Enter the flow factor.",
+        tested: calibration("flow-factor"),
+      },
+      {
+        what: "Hectares are counted wrong by the speed",
+        test: "Pulses over a taped distance.",
+        cure: "Enter the speed constant.",
+        tested: calibration("speed"),
+      },
+      {
+        what: "Working width",
+        test: "Tape from edge to edge of what it really works.",
+        cure: "Enter the width as taped.",
+        tested: reading("tool.width"),
+      },
+    ],
+  },
+  {
+    key: "zero-rate",
+    seen: "The rate stands at nothing, or at the last product's",
+    words: "no rate zero after crop variety product changed",
+    tools: DOSING,
+    picture: "display",
+    causes: [
+      {
+        what: "Crop, variety or product was chosen anew",
+        test: "Many terminals set the rate back then.",
+        cure: "Enter the rate again, there and here.",
+        tested: station("rate"),
+      },
+    ],
+  },
+  {
+    key: "hunting",
+    seen: "The rate swings, or comes late behind the speed",
+    words: "hunts lags over under shoots valve regulation pressure jumps",
+    tools: ["sprayer"],
+    picture: "display",
+    causes: [
+      {
+        what: "Regulation constant",
+        test: "One gear faster: it comes late, rests, or swings.",
+        cure: "A tenth up where it lags, a tenth down where it swings.",
+        tested: calibration("valve"),
+      },
+      {
+        what: "Speed outside what the nozzle holds",
+        test: "The window of speeds at this rate.",
+        cure: "Drive within it, or take another nozzle.",
+        tested: reading("rate.nozzle"),
+      },
+    ],
+  },
+  {
+    key: "stripes-sprayed",
+    seen: "Strips of stronger or weaker growth under the boom",
+    words: "nozzle worn blocked stripes burn weeds left",
+    tools: ["sprayer"],
+    picture: "tracks",
+    causes: [
+      {
+        what: "Worn or blocked nozzles",
+        test: "Each caught with a jug for a minute.",
+        cure: "Clean the blocked, change the worn, and catch them again.",
+        tested: calibration("nozzles"),
+      },
+    ],
+  },
+  {
+    key: "stripes-spread",
+    seen: "Dark and pale strips after fertiliser",
+    words: "spreader uneven lodging strips tramlines one side",
+    tools: ["spreader"],
+    picture: "tracks",
+    causes: [
+      {
+        what: "It throws to one side, or not as wide as the tracks",
+        test: "Trays across the swath.",
+        cure: "Turn the vane of the side it lies to; drive a spacing at which it is even.",
+        tested: calibration("trays"),
+      },
+      {
+        what: "Spacing of the tracks",
+        test: "Read it off: the one the vanes are set for.",
+        cure: "Enter it in the terminal, or set the vanes for it.",
+        tested: reading("guidance.trackSpacing"),
+      },
+    ],
+  },
+  {
+    key: "thin-row",
+    seen: "One row is thin, or not there",
+    words: "skips gaps singulation planter row unit missing doubles",
+    tools: ["planter"],
+    picture: "rows",
+    causes: [
+      {
+        what: "A row unit that skips or doubles",
+        test: "Plants counted row by row.",
+        cure: "Look at its disc, vacuum, tube and brush; then count again.",
+        tested: calibration("stand"),
+      },
+      {
+        what: "Its alarm was muted",
+        test: "As many muted as are off on purpose.",
+        cure: "Put the alarms on.",
+        tested: reading("rate.rowsMuted"),
+      },
+    ],
+  },
+  {
+    key: "late-start",
+    seen: "No seed at the beginning of a pass, or seed on the headland",
+    words: "start stop height planter lowering raising first metres empty",
+    tools: ["planter"],
+    picture: "late",
+    causes: [
+      {
+        what: "Start height",
+        test: "Taken over while lowering, as the openers just touch.",
+        cure: "Take it over anew.",
+        tested: calibration("start-height"),
+      },
+      {
+        what: "Stop height",
+        test: "Taken over while raising, as the openers just leave the ground.",
+        cure: "Take it over anew.",
+        tested: calibration("stop-height"),
+      },
+      {
+        what: "Start-up speed",
+        test: "Read it off the terminal.",
+        cure: "Set it to what one really starts with.",
+        tested: reading("rate.startSpeed"),
+      },
+    ],
+  },
+  {
+    key: "uneven-rows",
+    seen: "Some rows of the drill come up thicker than others",
+    words: "drill distributor hose outlet uneven rows",
+    tools: ["drill"],
+    picture: "rows",
+    causes: [
+      {
+        what: "A hose that hangs, or an outlet that clogs",
+        test: "Each row caught and weighed.",
+        cure: "Clear it, and catch again.",
+        tested: calibration("evenness"),
+      },
+    ],
+  },
+  {
+    key: "speed-wrong",
+    seen: "Speed on the terminal is not what one drives",
+    words: "speed dashes zero wheel radar receiver tractor wrong",
+    tools: DOSING,
+    picture: "display",
+    causes: [
+      {
+        what: "The source it is taken from",
+        test: "All sources against tape and watch. Dashes are no signal.",
+        cure: "Take one that is right, or calibrate it.",
+        tested: calibration("sources"),
+      },
+      {
+        what: "Speed constant",
+        test: "Pulses over a taped distance.",
+        cure: "Enter the constant that was counted.",
+        tested: calibration("speed"),
+      },
+    ],
+  },
+  {
+    key: "tonnes-wrong",
+    seen: "The monitor's tonnes are not the weighbridge's",
+    words: "yield monitor weigh ticket harvest load moisture dry",
+    tools: HEAD,
+    picture: "display",
+    causes: [
+      {
+        what: "Yield factor",
+        test: "Weigh tickets of several loads.",
+        cure: "Enter the factor; loads before are corrected by it.",
+        tested: calibration("yield"),
+      },
+      {
+        what: "Moisture offset",
+        test: "A tested sample of each load.",
+        cure: "Enter the offset.",
+        tested: calibration("moisture"),
+      },
+    ],
+  },
+];
+
+const PULLING: readonly Symptom[] = [
+  {
+    key: "slips",
+    seen: "Wheels turn and it hardly pulls; much fuel",
+    words: "slip spinning fuel ballast pressure traction",
+    tools: [...CULTIVATORS, ...PLOUGH, ...SUBSOILER],
+    picture: "spinning",
+    causes: [
+      {
+        what: "Slip beyond what pays",
+        test: "Turns of a chalked wheel with and without the tool.",
+        cure: "Pressure first, then ballast, then depth.",
+        tested: calibration("slip"),
+      },
+    ],
+  },
+];
+
 /** All there are, those of any tool first. */
 export const SYMPTOMS: readonly Symptom[] = [
   ...GUIDANCE,
@@ -838,4 +1083,6 @@ export const SYMPTOMS: readonly Symptom[] = [
   ...FODDER,
   ...HARVEST,
   ...STARTING,
+  ...RATES,
+  ...PULLING,
 ];

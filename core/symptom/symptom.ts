@@ -3,11 +3,12 @@ import type { DimensionKey } from "../dimension/catalogue.ts";
 import type { ToolKindKey } from "../trade/kinds.ts";
 import type { PictureKey } from "./pictures.ts";
 
-/** Where a cause is tested: a reading, a step of a guided strip, a field test, a list that is run, or a station. */
+/** Where a cause is tested: a reading, a step of a guided strip, a field test, a calibration, a list that is run, or a station. */
 export type Tested =
   | { by: "reading"; key: DimensionKey }
   | { by: "step"; guide: string; step: string }
   | { by: "job"; job: string }
+  | { by: "calibration"; kind: string }
   | { by: "sequence"; kind: "start" | "unfold" | "fold" }
   | { by: "station"; station: string };
 
@@ -40,6 +41,8 @@ export const reading = (key: DimensionKey): Tested => ({ by: "reading", key });
 export const step = (guide: string, key: string): Tested => ({ by: "step", guide, step: key });
 /** A field test. */
 export const job = (key: string): Tested => ({ by: "job", job: key });
+/** A calibration or a test on the bench or in the field. */
+export const calibration = (kind: string): Tested => ({ by: "calibration", kind });
 /** A whole station. */
 export const station = (key: string): Tested => ({ by: "station", station: key });
 

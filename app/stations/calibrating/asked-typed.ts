@@ -53,6 +53,9 @@ export function readFields(asked: readonly Asked[], form: FormData): ReadFields 
   return Object.keys(errors).length > 0 ? { ok: false, errors } : { ok: true, figures, choices, texts };
 }
 
+/** What dashes are kept as. */
+export const ABSENT = "absent";
+
 /** Reads one field. */
 export function readField(
   asked: Asked,
@@ -64,6 +67,7 @@ export function readField(
       ? { value: text }
       : { problem: `Choose one for: ${asked.label.toLowerCase()}.` };
   if (text === "") return { problem: `${asked.label} is missing.` };
+  if (asked.kind === "measure" && asked.absent && /^[-–—−]{1,5}$/.test(text)) return { value: ABSENT };
   const read =
     asked.kind === "count" ? readCount(text) : parseTyped({ family: asked.family, sides: null }, text, unit);
   if (!read.ok) return { problem: read.problem };

@@ -21,7 +21,7 @@ import { productIn } from "../../../data/products.ts";
 import { historyOf } from "../../../data/readings.ts";
 import { day, moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { printField, unitOfField } from "./asked-typed.ts";
+import { ABSENT, printField, unitOfField } from "./asked-typed.ts";
 import { figureOfPart } from "./keep-calibration.server.ts";
 import { nextOf, type SolvedCalibration, testedOf } from "./solved.server.ts";
 
@@ -69,7 +69,7 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
         id: run.id,
         number: at + 1,
         text: [
-          ...kind.fields.map((asked) => textOf(asked, run, open)),
+          ...kind.fields.map((asked) => textOf(asked, kind.fields, run, open)),
           run.lists.positions ? say(positionsSaid(run.lists.positions)) : "",
         ]
           .filter(Boolean)
@@ -110,14 +110,21 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
 
 function textOf(
   asked: Asked,
+  fields: readonly Asked[],
   run: SolvedCalibration["runs"][number],
   { preferences: { units } }: OpenRig,
 ): string {
   if (asked.kind === "choice")
     return asked.choices.find(({ key }) => key === run.choices[asked.key])?.label ?? "";
   const value = run.figures[asked.key];
+  if (run.choices[asked.key] === ABSENT) return `${asked.label.toLowerCase()} --`;
   if (value === undefined) return "";
-  if (asked.kind === "measure") return printField(asked, value, unitOfField(asked, units));
+  if (asked.kind === "measure") {
+    const said = printField(asked, value, unitOfField(asked, units));
+    // Of several figures of one family each says which it is.
+    const alike = fields.filter((each) => each.kind === "measure" && each.family === asked.family).length;
+    return alike > 1 ? `${asked.label.toLowerCase()} ${said}` : said;
+  }
   const said = String(Math.round(value));
   return asked.key === "place"
     ? `${asked.label.toLowerCase()} ${said}`

@@ -61,7 +61,7 @@ export function viewNumbered(open: OpenRig, card: NumberedCard, address = ""): N
 }
 
 function unitOf(form: FigureForm): string {
-  if (form.kind === "time") return form.unit;
+  if (form.kind === "time" || form.kind === "quantity") return form.unit;
   return form.kind === "length" && !isFeet(form.unit) ? form.unit : "";
 }
 

@@ -23,7 +23,7 @@ import { database } from "../../../data/database.ts";
 import { changesOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { ladderFacts } from "../../../data/ladder.ts";
-import { hourMarks } from "../../../data/live.ts";
+import { counterMarks } from "../../../data/live.ts";
 import { type RigTool, toolsOf } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
 import { type Preferences, readPreferences } from "../../session/preferences.server.ts";
@@ -158,11 +158,12 @@ export function viewFrom(open: OpenRig, index: number): OpenRig {
   return seenFrom(open, index);
 }
 
-/** The calendar, and the hour meter of the machine that drives. */
-export function clockOf(db: Database, { tractor }: RigTool): Clock {
+/** The calendar, the hour meter of the machine that drives, and the area counter of the tool. */
+function clockOf(db: Database, { tractor, implement }: RigTool): Clock {
   return {
     today: new Date().toISOString(),
-    hours: hourMarks(db, [tractor.id]).get(tractor.id) ?? [],
+    hours: counterMarks(db, [tractor.id], "tractor.hours").get(tractor.id) ?? [],
+    hectares: counterMarks(db, [implement.id], "tool.hectares").get(implement.id) ?? [],
   };
 }
 

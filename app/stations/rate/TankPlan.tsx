@@ -85,7 +85,7 @@ export function TankPlan({ view }: { view: TankView }) {
           />
         </div>
       </div>
-      <Products rows={rows} onChange={setRows} />
+      {view.mixed && <Products rows={rows} onChange={setRows} />}
       {plan && <Fills plan={plan} view={view} rows={rows} length={read.ok ? read.pass : null} />}
     </section>
   );
@@ -199,16 +199,17 @@ function Fills({
     }),
   );
   const last = fills.at(-1)!;
+  const filled = (amount: number) => say(view.mixed ? "volume" : "mass", amount, units, 0);
   return (
     <div className="grid gap-2" data-fills={fills.length}>
       <p className="text-lead leading-snug">
         <b>
           {fills.length} {fills.length === 1 ? "fill" : "fills"}
         </b>
-        {fills.length > 1 && <>, the last one {say("volume", last.volume, units, 0)}</>}. A full tank does{" "}
-        {say("area", full.area, units)}, {Math.round(full.metres)} m of it. {say("volume", mixed, units, 0)}{" "}
-        mixed in all
-        {left > 0 && <>, {say("volume", left, units, 0)} of it stays where the pump cannot draw it</>}.
+        {fills.length > 1 && <>, the last one {filled(last.volume)}</>}. A full{" "}
+        {view.mixed ? "tank" : "hopper"} does {say("area", full.area, units)}, {Math.round(full.metres)} m of
+        it. {filled(mixed)} {view.mixed ? "mixed" : "filled"} in all
+        {left > 0 && <>, {filled(left)} of it stays where the pump cannot draw it</>}.
       </p>
       {passesATank === 0 ? (
         <p className="font-semibold text-warn">
@@ -244,7 +245,7 @@ function Fills({
                 <th scope="row" className="text-left">
                   {fill.number}
                 </th>
-                <td className="font-semibold">{say("volume", fill.volume, units, 0)}</td>
+                <td className="font-semibold">{filled(fill.volume)}</td>
                 {products.map(({ key, dose, unit }) => {
                   const amount = productIn({ inTank: fill.volume }, dose, rate!);
                   return (
@@ -274,7 +275,9 @@ function Fills({
         </p>
       )}
       <p className="border-l-4 border-stop bg-stop-wash px-3 py-1.5 font-semibold">
-        Gloves, glasses and apron at the filler; the label says what else, and which mixtures are not allowed.
+        {!view.mixed && "Dressed seed: gloves and mask at the hopper; nobody under a lifted bag. "}
+        {view.mixed &&
+          "Gloves, glasses and apron at the filler; the label says what else, and which mixtures are not allowed."}
       </p>
     </div>
   );

@@ -3,6 +3,7 @@ import { dimension } from "../../../core/dimension/catalogue.ts";
 import { drawRow } from "../../../core/drawing/boom.ts";
 import { inUnit } from "../../../core/quantity/measure.ts";
 import { unitOf } from "../../../core/quantity/units.ts";
+import { askedOf } from "../../../core/rig/asked.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { chosen, known } from "../../../core/rig/whole.ts";
 import { NEAR_MEAN } from "../../../core/subjects/rate/calibrations/nozzles.ts";
@@ -154,21 +155,25 @@ function droplets(rig: ResolvedRig, key: "rate.dropletsLow" | "rate.dropletsHigh
   );
 }
 
-const FOR_TANK = ["work.area", "rate.liquid", "rate.tank", "tool.width"] as const;
-
-/** What fills are reckoned from; null for what has no tank to spray from. */
+/** What fills are reckoned from: a tank by litres, a hopper by kilograms; null for what has neither. */
 function tankView({ resolved, preferences: { units } }: OpenRig) {
-  if (resolved.tool !== "sprayer") return null;
+  const asked = new Set(askedOf(resolved).map(({ key }) => key));
+  const of = (["liquid", "seed"] as const).find((each) => asked.has(`rate.${each}`));
+  if (!of) return null;
+  const tank = of === "liquid" ? ("rate.tank" as const) : ("rate.hopper" as const);
+  const needed = [`rate.${of}` as const, tank, "tool.width" as const];
   const area = known(resolved, "work.area");
   return {
     units,
+    /** whether litres are filled in, and products mixed; kilograms otherwise */
+    mixed: of === "liquid",
     area: area === null ? "" : inUnit("area", area, unitOf("area", units)).toFixed(2),
-    rate: known(resolved, "rate.liquid"),
-    tank: known(resolved, "rate.tank"),
-    rest: known(resolved, "rate.tankRest") ?? 0,
+    rate: known(resolved, `rate.${of}`),
+    tank: known(resolved, tank),
+    rest: of === "liquid" ? (known(resolved, "rate.tankRest") ?? 0) : 0,
     width: known(resolved, "tool.width"),
-    missing: FOR_TANK.filter((key) => key !== "work.area" && known(resolved, key) === null).map((key) =>
-      dimension(key, resolved).label.toLowerCase(),
-    ),
+    missing: needed
+      .filter((key) => known(resolved, key) === null)
+      .map((key) => dimension(key, resolved).label.toLowerCase()),
   };
 }

@@ -5,14 +5,17 @@ import { CHANGES } from "../../../core/dimension/change.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
-import { type Clock, type Due, dueOf, dueProofs, dueWords } from "../../../core/rig/due.ts";
+import { type Clock, type Due, dueOf, dueProofs, dueWords, monthsBetween } from "../../../core/rig/due.ts";
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import { lapsedBy, provenBy, type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
+import { calibrationsAt } from "../../../core/subjects/calibrations.ts";
 import { endedBy } from "../../../core/subjects/proof/ended.ts";
 import { type Provable, provablesOf } from "../../../core/subjects/proof/provable.ts";
+import type { PartDose } from "../../../core/yard/dose.ts";
+import { doseOfTools } from "../../../data/calibrations.ts";
 import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
-import { hourMarks } from "../../../data/live.ts";
+import { counterMarks } from "../../../data/live.ts";
 import { listEveryTool, type RigTool } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
 import { rigAddress } from "../../stations/frame/address.ts";
@@ -33,16 +36,30 @@ export function seasonView(db: Database, today: string, units: Units): SeasonGro
     ({ archivedAt, tractor }) => archivedAt === null && !tractor.practice,
   );
   const facts = factsOf(db, parts);
-  const hours = hourMarks(
+  const hours = counterMarks(
     db,
     parts.map(({ tractor }) => tractor.id),
+    "tractor.hours",
   );
+  const hectares = counterMarks(
+    db,
+    parts.map(({ implement }) => implement.id),
+    "tool.hectares",
+  );
+  const dose = doseOfTools(db, parts);
   const said = new Set<string>();
   const groups = new Map<string, SeasonGroup & { todo: Todo[] }>();
   for (const part of parts) {
     const own = facts.get(part.couplingId)!;
-    const now = { today, hours: hours.get(part.tractor.id) ?? [] };
-    for (const each of todoOf(part, own, now, units)) {
+    const now = {
+      today,
+      hours: hours.get(part.tractor.id) ?? [],
+      hectares: hectares.get(part.implement.id) ?? [],
+    };
+    for (const each of [
+      ...todoOf(part, own, now, units),
+      ...partsTodo(part, own, dose.get(part.couplingId)!, today),
+    ]) {
       const once = `${ownerOf(part, each.subject)} ${each.key}`;
       if (said.has(once)) continue;
       said.add(once);
@@ -66,6 +83,36 @@ function todoOf(part: RigTool, facts: RigFacts, now: Clock, units: Units): Todo[
     }),
   ];
 }
+
+/** Parts of a tool that were tested a season ago, or changed since: one errand for each test. */
+function partsTodo(part: RigTool, facts: RigFacts, { parts }: PartDose, today: string): Todo[] {
+  return calibrationsAt(resolveRig(facts)).flatMap(({ station, kind }): Todo[] => {
+    const tested = kind.parts ? (parts[kind.parts.kind] ?? []).filter(({ at }) => at !== null) : [];
+    const last = tested
+      .map(({ at }) => at!)
+      .sort()
+      .at(-1);
+    if (last === undefined) return [];
+    const changed = tested.some(({ stale }) => stale);
+    const months = Math.floor(monthsBetween(last, today));
+    if (!changed && months < TEST_MONTHS) return [];
+    return [
+      {
+        ...(changed
+          ? { kind: "stale" as const, why: "some were changed since" }
+          : { kind: "due" as const, why: `tested ${months} months ago, good for ${TEST_MONTHS} months` }),
+        key: `test ${kind.key}`,
+        what: kind.title,
+        href: rigAddress(part.id, `calibrate/${kind.key}`, { tool: part.couplingId }),
+        station,
+        subject: "implement",
+      },
+    ];
+  });
+}
+
+/** Nozzles, rows and openers are tested once a season (common practice, no source). */
+const TEST_MONTHS = 12;
 
 function readingTodo(
   part: RigTool,

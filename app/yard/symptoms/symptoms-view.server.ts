@@ -3,6 +3,7 @@ import { dimension } from "../../../core/dimension/catalogue.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
 import { inWords } from "../../../core/quantity/said.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
+import { calibrationKind, calibrationsAt } from "../../../core/subjects/calibrations.ts";
 import { stepIn } from "../../../core/subjects/ground/guide/index.ts";
 import { cureOf, isGood } from "../../../core/subjects/ground/guide/standing.ts";
 import { jobsOf } from "../../../core/subjects/jobs.ts";
@@ -77,6 +78,8 @@ function whereSaid(tested: Cause["tested"], of: Attachment | Hung): string {
       return stepIn(tested.guide, tested.step)!.title;
     case "job":
       return "Field test";
+    case "calibration":
+      return calibrationKind(tested.kind)!.title;
     case "sequence":
       return "Start list";
     case "station":
@@ -99,6 +102,7 @@ function wayOf(tested: Cause["tested"], open: OpenRig): { href: string; known: K
           known: { state: "open", said: "driven and measured in the field" },
         }
       : null;
+  if (tested.by === "calibration") return wayOfCalibration(tested.kind, open, to);
   if (tested.by === "sequence")
     return { href: to(`sequences/${tested.kind}`), known: { state: "open", said: "run step by step" } };
   if (tested.by === "step") {
@@ -133,6 +137,22 @@ function wayOf(tested: Cause["tested"], open: OpenRig): { href: string; known: K
           said: shown === "" ? "not known" : `${shown}, ${grade}${stale ? ", stale" : ""}`,
         },
   };
+}
+
+/** A calibration this tool has: good where it was accepted and counts. */
+function wayOfCalibration(
+  key: string,
+  { resolved, judged, whole, index, preferences }: OpenRig,
+  to: (page: string) => string,
+): { href: string; known: Known } | null {
+  if (!calibrationsAt(resolved).some(({ kind }) => kind.key === key)) return null;
+  const check = judged.checks.find(
+    ({ target, part = index }) => target === `calibrate ${key}` && part === index,
+  );
+  const ended = whole.dose[index]!.ended.some(({ kind }) => kind === key);
+  const said = check ? inWords(check.said, preferences.units) : ended ? "made before" : "never made here";
+  const state = check?.verdict === "good" ? "good" : check && check.verdict !== "unknown" ? "bad" : "open";
+  return { href: to(`calibrate/${key}`), known: { state, said } };
 }
 
 function ofStation(key: string, { judged, preferences }: OpenRig): Known {

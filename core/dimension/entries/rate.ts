@@ -35,6 +35,8 @@ const DRILL = {
 
 /** A constant is what it was calibrated to; a book's is a place to begin. */
 const CONSTANT = { subject: "implement", dueAfter: EACH_SEASON } as const;
+/** Once a season, and oftener where more is done (common practice, no source). */
+const eachHectares = (hectares: number) => ({ dueAfter: { ...EACH_SEASON, hectares } });
 
 /** A rate at one press, as a share of the one that is set: the same whatever is put out. Editing one changes no calibration. */
 const preset = (number: number, what: string) =>
@@ -68,6 +70,14 @@ export const RATE = {
       fromTo: "how much is to be done in the field that is next",
       subject: "coupling",
       matters: "What a wrong constant costs, and how often one fills, is said of it.",
+    }),
+    "tool.hectares": measure("area", [0, 20_000 * HECTARE], 1000 * HECTARE, {
+      ...toldToBe("sprayer", "spreader", "drill", "planter", "cart"),
+      label: "Area counter",
+      fromTo: "all hectares the tool has done, as its computer counts them",
+      how: "Read it off the terminal; now and then, and calibrations fall due by it.",
+      subject: "implement",
+      matters: "What is calibrated by hectares falls due by it.",
     }),
     "rate.liquid": measure(
       "volume per area",
@@ -149,6 +159,7 @@ export const RATE = {
     "rate.pulsesPerLitre": measure("count per volume", [2 / LITRE, 3000 / LITRE], 180 / LITRE, {
       ...SPRAYER,
       ...CONSTANT,
+      ...eachHectares(800),
       label: "Flow constant",
       fromTo: "pulses the flow meter gives for each litre",
       how: "Read it off the terminal, or the plate on the meter.",
@@ -246,6 +257,7 @@ export const RATE = {
     "rate.displacement": measure("mass per count", [0.02 * GRAM, 5000 * GRAM], 40 * GRAM, {
       ...DRILL,
       ...CONSTANT,
+      ...eachHectares(250),
       label: "Meter displacement",
       fromTo: "what one turn or pulse of the meter gives",
       how: "Read it off the terminal, after a catch test.",

@@ -5,6 +5,8 @@ import { CATCH } from "./catch.ts";
 import { EVENNESS } from "./evenness.ts";
 import { FLOW_ACRE, FLOW_NOZZLES, FLOW_TANK } from "./flow.ts";
 import { NOZZLE_SET } from "./nozzles.ts";
+import { POWER_UP } from "./power-up.ts";
+import { SPEED_SOURCES } from "./sources.ts";
 import { SPEED } from "./speed.ts";
 import { STAND } from "./stand.ts";
 import { GYRO, LOAD_CELLS, START_HEIGHT, STOP_HEIGHT } from "./taken.ts";
@@ -13,7 +15,9 @@ import { VALVE } from "./valve.ts";
 import { FLOW_FACTOR, MOISTURE, SCALE, YIELD } from "./weighed.ts";
 
 export const CALIBRATIONS: readonly CalibrationKind[] = [
+  POWER_UP,
   SPEED,
+  SPEED_SOURCES,
   NOZZLE_SET,
   FLOW_NOZZLES,
   FLOW_TANK,

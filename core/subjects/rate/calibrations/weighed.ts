@@ -1,8 +1,16 @@
 /** What a scale, a flow of fertiliser or a yield monitor shows against what a weighbridge says. */
 
 import { solveConstant } from "../../../calibration/judge.ts";
-import { type Asked, type CalibrationKind, runOf } from "../../../calibration/kind.ts";
+import {
+  type Asked,
+  type Calibrating,
+  type CalibrationKind,
+  type Outcome,
+  runOf,
+} from "../../../calibration/kind.ts";
+import { fitRatio, type Pair } from "../../../calibration/ratio.ts";
 import type { DimensionKey } from "../../../dimension/catalogue.ts";
+import { joined, quantity, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE } from "../../../simulation/dose.ts";
 import { AMOUNT_COSTS, COUNT_COSTS, hadOf, isOneOf, told } from "./common.ts";
@@ -104,6 +112,46 @@ export const FLOW_FACTOR: CalibrationKind = {
   },
 };
 
+/** What the constant would be without each load in turn: how much hangs on a single ticket. Null of fewer than three. */
+export function withoutEach(
+  pairs: readonly Pair[],
+  left: ReadonlySet<number>,
+): { low: { at: number; value: number }; high: { at: number; value: number } } | null {
+  const kept = pairs.flatMap((_, at) => (left.has(at) ? [] : [at]));
+  if (kept.length < 3) return null;
+  const each = kept.flatMap((at) => {
+    const fitted = fitRatio(pairs, new Set([...left, at]));
+    return fitted ? [{ at, value: fitted.estimate.value }] : [];
+  });
+  const sorted = each.sort((a, b) => a.value - b.value);
+  return { low: sorted[0]!, high: sorted.at(-1)! };
+}
+
+function loadsSaid({ runs, left, setup }: Calibrating): Outcome["also"] {
+  const pairs = runs.map((run) => pairOf(run, setup));
+  const fitted = fitRatio(pairs, left);
+  const spread = withoutEach(pairs, left);
+  const { had } = setup.figures;
+  if (!fitted || !had) return [];
+  const corrected = runs.flatMap(({ figures: { shown } }, at) =>
+    left.has(at) || shown === undefined
+      ? []
+      : [tell`${String(at + 1)}: ${quantity("mass", (shown * fitted.estimate.value) / had)}`],
+  );
+  return [
+    ...(spread
+      ? [
+          {
+            key: "without",
+            label: "One load left out at a time",
+            said: tell`${quantity("factor", spread.low.value)} without load ${String(spread.low.at + 1)} to ${quantity("factor", spread.high.value)} without load ${String(spread.high.at + 1)}`,
+          },
+        ]
+      : []),
+    { key: "corrected", label: "Loads corrected", said: joined(corrected, ", ") },
+  ];
+}
+
 /** Three loads spread over the range of flows are enough to see one that does not belong (common practice, no source). */
 export const YIELD: CalibrationKind = {
   key: "yield",
@@ -131,7 +179,10 @@ export const YIELD: CalibrationKind = {
       ? { weighed: "That is more than six tanks: look at the unit." }
       : ({} as Record<string, string>);
   },
-  solve: (what) => solveConstant({ ...YIELD, pairOf }, what),
+  solve: (what) => {
+    const outcome = solveConstant({ ...YIELD, pairOf }, what);
+    return outcome.constant ? { ...outcome, also: loadsSaid(what) } : outcome;
+  },
   costs: COUNT_COSTS,
   bench: benchOf("rate.yield", (random) => random.between(4000, 9000)),
 };
