@@ -152,7 +152,5 @@ export type CalibrationKind = {
 /** Counted over measured, by run; runs that lack a figure have nothing under them. */
 export type ToPair = (run: Run, setup: Filled) => Pair;
 
-export const NOTHING_FILLED: Filled = { figures: {}, choices: {} };
-
 /** A run of figures alone. */
 export const runOf = (figures: Record<string, number>): Run => ({ figures, choices: {}, lists: {} });

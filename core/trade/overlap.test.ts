@@ -68,7 +68,9 @@ describe("a pattern laid over itself", () => {
         fc.double({ min: 5, max: 14, noNaN: true }),
         fc.boolean(),
         (weights, spacing, turned) => {
-          const catches = weights.map((caught, at) => ({ x: at - (weights.length - 1) / 2, caught }));
+          // Caught to where nothing falls any more.
+          const caughtAll = [0, ...weights, 0];
+          const catches = caughtAll.map((caught, at) => ({ x: at - (caughtAll.length - 1) / 2, caught }));
           if (mean(weights) < 1) return;
           const [found] = sweep(catches, [spacing]);
           const mine = turned ? found!.toAndFro : found!.roundAndRound;

@@ -63,10 +63,13 @@ function fell(pattern: Sampled, half: number, x: number, spacing: number, turned
   return sum;
 }
 
+/** So many places at least are looked at in a period: a thin strip is not stepped over. */
+const FEWEST_POINTS = 96;
+
 /** Coefficient of variation (n in the denominator: the pattern repeats, it is no sample) of what falls at one spacing. */
 function variationAt(pattern: Sampled, half: number, spacing: number, turned: boolean): number {
   const period = turned ? 2 * spacing : spacing;
-  const points = Math.max(12, Math.ceil(period / pattern.step));
+  const points = Math.max(FEWEST_POINTS, Math.ceil(period / pattern.step));
   let [sum, squares] = [0, 0];
   for (let point = 0; point < points; point += 1) {
     const x = (point / points) * period;

@@ -317,7 +317,24 @@ describe("another product", () => {
     );
     await send(added, drill);
     expect(refusal(await send(added, drill)).errors.name).toBe("There is one of that name.");
-    expect((await page(drill)).rate.product!.choices.map(({ name }) => name)).toContain("Spring oats Lind");
+    const { choices, told } = (await page(drill)).rate.product!;
+    expect(choices.map(({ name }) => name)).toContain("Spring oats Lind");
+    // What is in it is told otherwise: its price, in what the form shows it in.
+    const change = {
+      ...added,
+      intent: "change-product",
+      product: String(told!.id),
+      name: told!.name,
+      price: "0.61",
+    };
+    expect(refusal(await send({ ...change, name: "Spring oats Lind" }, drill)).errors.name).toBe(
+      "There is one of that name.",
+    );
+    await send(change, drill);
+    expect((await page(drill)).rate.product!.told).toMatchObject({
+      price: "0.61",
+      establishment: "90\u00a0%",
+    });
   });
 
   it("declared roll against fitted is a stop: no calibration mends it", async () => {

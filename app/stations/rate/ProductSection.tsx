@@ -7,7 +7,7 @@ import { validateForm } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import { Folded } from "../../ui/Folded.tsx";
 import { Send } from "../../ui/Send.tsx";
-import { LoadProductDto, NewProductDto } from "./product.dto.ts";
+import { ChangeProductDto, LoadProductDto, NewProductDto } from "./product.dto.ts";
 import type { RateView } from "./rate-view.server.ts";
 
 type Props = { view: NonNullable<RateView["product"]>; action: string; person: string };
@@ -49,7 +49,8 @@ export function ProductSection({ view, action, person }: Props) {
         After another {view.harvested ? "crop" : "product"} the rate is a stop until it was entered in the
         terminal again: many set it back to nothing when one is chosen there.
       </p>
-      <NewProduct view={view} action={action} />
+      <ProductForm view={view} action={action} of={null} />
+      {view.told && <ProductForm key={view.told.id} view={view} action={action} of={view.told} />}
     </section>
   );
 }
@@ -61,29 +62,34 @@ const FORMS = [
   ["crop", "Harvested"],
 ] as const;
 
-function NewProduct({ view, action }: Pick<Props, "view" | "action">) {
-  const [form, setForm] = useState<string>(view.form);
+type FormProps = Pick<Props, "view" | "action"> & { of: Props["view"]["told"] };
+
+/** A product that is told: a new one, or `of`, which is told otherwise. */
+function ProductForm({ view, action, of }: FormProps) {
+  const [form, setForm] = useState<string>(of?.form ?? view.form);
+  const Dto = of ? ChangeProductDto : NewProductDto;
   const {
     form: own,
     busy,
     errors,
-  } = useKeptForm(action, "A product", {
+  } = useKeptForm(action, of ? of.name : "A product", {
     wrongWith: (typed) => {
-      const read = validateForm(NewProductDto, typed);
+      const read = validateForm(Dto, typed);
       return read.ok ? {} : read.errors;
     },
     done: (came) => {
       if (came.state === "kept")
-        document.querySelector<HTMLDetailsElement>("#product details")?.removeAttribute("open");
+        for (const each of document.querySelectorAll("#product details[open]")) each.removeAttribute("open");
     },
   });
   const seed = form === "seed";
   return (
-    <Folded summary="A product that is not in the list">
+    <Folded summary={of ? `Tell ${of.name} otherwise` : "A product that is not in the list"}>
       <form {...own} className="grid gap-2">
-        <input type="hidden" name="intent" value="new-product" />
+        <input type="hidden" name="intent" value={of ? "change-product" : "new-product"} />
+        {of && <input type="hidden" name="product" value={of.id} />}
         <div className="grid grid-cols-3 items-start gap-3 max-sm:grid-cols-1">
-          <TextField name="name" label="Name" problem={errors.name} maxLength={60} />
+          <TextField name="name" label="Name" defaultValue={of?.name} problem={errors.name} maxLength={60} />
           <SelectField
             name="form"
             label="It is"
@@ -97,6 +103,7 @@ function NewProduct({ view, action }: Pick<Props, "view" | "action">) {
             label={form === "crop" || seed ? "Test weight" : "Density"}
             hint="empty: not known"
             unit={view.units.density}
+            defaultValue={of?.density}
             problem={errors.density}
             inputMode="decimal"
           />
@@ -107,6 +114,7 @@ function NewProduct({ view, action }: Pick<Props, "view" | "action">) {
                 label="A thousand grains"
                 hint="empty: not known"
                 unit="g"
+                defaultValue={of?.grainMass}
                 problem={errors.grainMass}
                 inputMode="decimal"
               />
@@ -115,6 +123,7 @@ function NewProduct({ view, action }: Pick<Props, "view" | "action">) {
                 label="Comes up"
                 hint="of those sown, in this field and season"
                 unit="%"
+                defaultValue={of?.establishment}
                 problem={errors.establishment}
                 inputMode="decimal"
               />
@@ -128,6 +137,7 @@ function NewProduct({ view, action }: Pick<Props, "view" | "action">) {
             name="price"
             label="Price"
             hint="empty: nothing is said in money"
+            defaultValue={of?.price}
             problem={errors.price}
             inputMode="decimal"
           />
@@ -143,11 +153,17 @@ function NewProduct({ view, action }: Pick<Props, "view" | "action">) {
               ["l", "l"],
             ]}
           />
-          <TextField name="money" label="in" defaultValue="€" problem={errors.money} maxLength={6} />
+          <TextField
+            name="money"
+            label="in"
+            defaultValue={of?.money ?? "€"}
+            problem={errors.money}
+            maxLength={6}
+          />
         </div>
         <div>
           <Send busy={busy} className="key">
-            Add it
+            {of ? "Save it" : "Add it"}
           </Send>
         </div>
       </form>

@@ -1,10 +1,12 @@
-import { addProduct, keepLoaded, productIn, productsOf } from "../../../data/products.ts";
+import type { Product } from "../../../core/yard/product.ts";
+import { addProduct, changeProduct, keepLoaded, productIn, productsOf } from "../../../data/products.ts";
 import { keepChange } from "../../../data/readings.ts";
 import { factOf } from "../../../data/record.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
+import type { FieldErrors } from "../../session/validate.ts";
 import { amountOf } from "../../yard/amount.ts";
 import { written } from "../writing/written.server.ts";
-import { LoadProductDto, NewProductDto } from "./product.dto.ts";
+import { ChangeProductDto, LoadProductDto, NewProductDto } from "./product.dto.ts";
 
 /** Records what the tool in view was filled with. Another product is a change: what was set for the last one is stale. */
 export const keepProduct = written(LoadProductDto, ({ open, value, told }): Outcome => {
@@ -24,21 +26,28 @@ export const keepProduct = written(LoadProductDto, ({ open, value, told }): Outc
 
 const PER = { kg: 1, t: 0.001, l: 1000 } as const;
 
-/** Adds a product to the yard's list. */
-export const keepNewProduct = written(NewProductDto, ({ open: { db }, value, told }): Outcome => {
+type Typed = { ok: true; told: Omit<Product, "id"> } | { ok: false; errors: FieldErrors };
+
+/** A product as it was typed, or what of it is wrong; `others` are those of the yard besides it. */
+function readProduct(value: NewProductDto, others: readonly Product[]): Typed {
   const name = value.name.trim();
-  if (productsOf(db).some((each) => each.name.toLowerCase() === name.toLowerCase()))
-    return refused({ name: "There is one of that name." });
   const read = (family: "mass per volume" | "grain mass" | "ratio", text: string, unit: string) => {
     const amount = amountOf(text, { family, unit, optional: true });
     return amount.ok ? amount.value : null;
   };
   const establishment = read("ratio", value.establishment, value.establishmentUnit);
-  if (establishment !== null && (establishment <= 0 || establishment > 1))
-    return refused({ establishment: "Between 1 and 100 %." });
-  addProduct(
-    db,
-    {
+  const errors: FieldErrors = {
+    ...(others.some((each) => each.name.toLowerCase() === name.toLowerCase())
+      ? { name: "There is one of that name." }
+      : {}),
+    ...(establishment !== null && (establishment <= 0 || establishment > 1)
+      ? { establishment: "Between 1 and 100 %." }
+      : {}),
+  };
+  if (Object.keys(errors).length > 0) return { ok: false, errors };
+  return {
+    ok: true,
+    told: {
       name,
       form: value.form,
       density: read("mass per volume", value.density, value.densityUnit),
@@ -47,7 +56,27 @@ export const keepNewProduct = written(NewProductDto, ({ open: { db }, value, tol
       price: value.price === "" ? null : Number(value.price.replace(",", ".")) * PER[value.priceFor],
       money: value.money.trim(),
     },
-    told,
+  };
+}
+
+/** Adds a product to the yard's list. */
+export const keepNewProduct = written(NewProductDto, ({ open: { db }, value, told }): Outcome => {
+  const read = readProduct(value, productsOf(db));
+  if (!read.ok) return refused(read.errors);
+  addProduct(db, read.told, told);
+  return kept(`Added: ${read.told.name}`);
+});
+
+/** Tells a product of the yard's list otherwise. */
+export const keepChangedProduct = written(ChangeProductDto, ({ open: { db }, value, told }): Outcome => {
+  const id = Number(value.product);
+  const products = productsOf(db);
+  if (!products.some((each) => each.id === id)) return refused({ product: "There is no such product." });
+  const read = readProduct(
+    value,
+    products.filter((each) => each.id !== id),
   );
-  return kept(`Added: ${name}`);
+  if (!read.ok) return refused(read.errors);
+  changeProduct(db, { id, ...read.told }, told);
+  return kept(`Changed: ${read.told.name}`);
 });

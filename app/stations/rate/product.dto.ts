@@ -47,3 +47,8 @@ export class NewProductDto {
   @MaxLength(6, { message: "A sign or three letters." })
   money!: string;
 }
+
+export class ChangeProductDto extends NewProductDto {
+  @Matches(/^\d{1,9}$/, { message: "There is no such product." })
+  product!: string;
+}

@@ -2,6 +2,7 @@
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { drawRow } from "../../../core/drawing/boom.ts";
 import { inUnit } from "../../../core/quantity/measure.ts";
+import { say } from "../../../core/quantity/say.ts";
 import { unitOf } from "../../../core/quantity/units.ts";
 import { askedOf } from "../../../core/rig/asked.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
@@ -79,6 +80,20 @@ function productView({ db, rig, resolved, judged, index, preferences: { units } 
     harvested: form === "crop",
     id: now?.id ?? null,
     now: now?.name ?? null,
+    /** it, as it would be typed */
+    told: now && {
+      id: now.id,
+      name: now.name,
+      form: now.form,
+      density: now.density === null ? "" : say("mass per volume", now.density, units),
+      grainMass: now.grainMass === null ? "" : say("grain mass", now.grainMass, units),
+      establishment: now.establishment === null ? "" : say("ratio", now.establishment, units),
+      price:
+        now.price === null
+          ? ""
+          : String(Number((now.price / (now.form === "liquid" ? 1000 : 1)).toPrecision(6))),
+      money: now.money,
+    },
     choices: productsOf(db)
       .filter((each) => each.form === form)
       .map(({ id, name }) => ({ id, name })),

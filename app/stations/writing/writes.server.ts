@@ -44,7 +44,7 @@ import {
   keepLog,
   keepObserved,
 } from "../proof/keep-proof.server.ts";
-import { keepNewProduct, keepProduct } from "../rate/keep-product.server.ts";
+import { keepChangedProduct, keepNewProduct, keepProduct } from "../rate/keep-product.server.ts";
 import { keepChosen, keepTable, keepVariant } from "../sections/keep-sections.server.ts";
 import { keepEdited } from "../sequences/keep-list.server.ts";
 import { keepRun } from "../sequences/keep-run.server.ts";
@@ -107,6 +107,7 @@ const WRITES: Record<string, Write> = {
   "change-parts": keepChangedParts,
   "load-product": keepProduct,
   "new-product": keepNewProduct,
+  "change-product": keepChangedProduct,
 };
 
 /** Carries out what a form asks for. Nothing is written unless all of it is right. */

@@ -11,6 +11,7 @@ import { chance } from "../../../simulation/random.ts";
 import { shapeOf } from "../../../trade/overlap.ts";
 import { SLIP } from "../../balance/slip.ts";
 import { seedDose } from "../practise.ts";
+import { acreStrip } from "./flow.ts";
 import { CALIBRATIONS } from "./index.ts";
 import { judgeNozzles, ratedFlow } from "./nozzles.ts";
 import { catchesOf, learntEffect, TRAYS } from "./trays.ts";
@@ -189,6 +190,40 @@ describe("a calibration on the bench", () => {
         drill,
       ),
     ).toHaveProperty("unpulled");
+  });
+});
+
+describe("a 128th of an acre", () => {
+  // US extension tables of strips to drive, in feet, by nozzle spacing in inches.
+  it.each([
+    [20, 204],
+    [30, 136],
+    [40, 102],
+    [15, 272],
+  ])("under nozzles %i in apart is a strip of %i ft", (inches, feet) => {
+    expect(acreStrip(inches * 0.0254) / 0.3048).toBeCloseTo(feet, 0);
+  });
+
+  it("caught in ounces is gallons an acre", () => {
+    const rig = RIGS[0]![1];
+    const kind = CALIBRATIONS.find(({ key }) => key === "flow-128")!;
+    const ounce = (231 * 0.0254 ** 3) / 128;
+    const gpa = (128 * ounce) / (43560 * 0.3048 ** 2);
+    // 20 oz caught and 20 gal/ac shown: the constant stands.
+    const runs = [1, 2, 3].map(() => ({
+      figures: { shown: 20 * gpa, caught: 20 * ounce },
+      choices: {},
+      lists: {},
+    }));
+    const { constant } = kind.solve({
+      rig,
+      setup: kind.first(rig),
+      runs,
+      left: new Set(),
+      kept: [],
+      before: [],
+    });
+    expect(constant!.moved!).toBeCloseTo(0, 12);
   });
 });
 

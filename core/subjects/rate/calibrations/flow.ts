@@ -2,6 +2,7 @@
 
 import { solveConstant } from "../../../calibration/judge.ts";
 import { type Asked, type CalibrationKind, type Run, runOf } from "../../../calibration/kind.ts";
+import { roundLength, type Said, smallLength, tell } from "../../../quantity/said.ts";
 import type { ResolvedRig } from "../../../rig/resolve.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE, type TrueDose } from "../../../simulation/dose.ts";
@@ -184,6 +185,9 @@ export function acreStrip(spacing: number): number {
   return ACRE / 128 / spacing;
 }
 
+const stripSaid = (spacing: number): Said =>
+  tell`${roundLength(acreStrip(spacing))} for nozzles ${smallLength(spacing)} apart`;
+
 export const FLOW_ACRE: CalibrationKind = {
   ...FLOW,
   key: "flow-128",
@@ -219,8 +223,8 @@ export const FLOW_ACRE: CalibrationKind = {
     },
   ],
   first: (rig) => told(rig, { had: "rate.pulsesPerLitre" }),
-  solve: (what) =>
-    solveConstant(
+  solve: (what) => {
+    const outcome = solveConstant(
       {
         ...FLOW_ACRE,
         pairOf: ({ figures: { shown, caught } }, { figures: { had } }) => ({
@@ -229,7 +233,12 @@ export const FLOW_ACRE: CalibrationKind = {
         }),
       },
       what,
-    ),
+    );
+    const spacing = known(what.rig, "rows.spacing");
+    const strip =
+      spacing === null ? [] : [{ key: "strip", label: "Strip to drive", said: stripSaid(spacing) }];
+    return { ...outcome, also: strip };
+  },
   bench: ({ constants, nozzles }, { figures: { had } }, rig, random) => {
     const constant = constants["rate.pulsesPerLitre"];
     const rate = known(rig, "rate.liquid");
