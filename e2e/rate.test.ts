@@ -25,6 +25,7 @@ const runs = () => page.$$eval("[data-run]", (all) => all.length);
 
 /** Presses the bench and waits until what it gave stands in the list. */
 async function bench(words: string, times = 1): Promise<void> {
+  await page.waitForSelector('[aria-label="On the bench"]');
   for (let time = 0; time < times; time += 1) {
     await sign();
     const before = await runs();
@@ -89,6 +90,7 @@ describe("demo machines brought from wrong to right on the bench", () => {
     await page.waitForSelector('[data-open="rate.rollDeclared"]');
     await press(page, "High rates", '[data-open="rate.rollDeclared"]');
     await press(page, "It was changed", '[data-open="rate.rollDeclared"]');
+    await sign();
     await pressOn(page, '[data-open="rate.rollDeclared"] button[type="submit"]');
     await page.waitForSelector('[data-check="roll"][data-verdict="good"]');
     // Another roll has another displacement in the terminal: what was read before is stale.

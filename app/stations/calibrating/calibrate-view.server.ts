@@ -5,7 +5,7 @@ import { counted } from "../../../core/calibration/judge.ts";
 import type { Asked, Filled } from "../../../core/calibration/kind.ts";
 import { percent } from "../../../core/calibration/percent.ts";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
-import { CHANGES } from "../../../core/dimension/change.ts";
+import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
 import { entryFigure, printEntry } from "../../../core/dimension/entry.ts";
 import { drawRow } from "../../../core/drawing/boom.ts";
 import { printLength } from "../../../core/quantity/length.ts";
@@ -283,6 +283,18 @@ function costsView(open: OpenRig, { kind, outcome: { constant } }: SolvedCalibra
   };
 }
 
+/** Marked on the life of every constant, whether they touch it or not: one sees what came with a jump. */
+const MARKED: readonly ChangeKind[] = [
+  "product",
+  "nozzles",
+  "meters",
+  "flow meter",
+  "weighing",
+  "spread set",
+  "tractor tyres",
+  "tool wheels",
+];
+
 /** How a constant stood over its life, with what was changed meanwhile. */
 export function driftOf(
   { db, rig, resolved, changes, preferences: { units }, whole, index }: OpenRig,
@@ -307,7 +319,7 @@ export function driftOf(
     unit,
     points: points.map((each) => ({ ...each, share: first === 0 ? 0 : each.value / first - 1 })),
     changes: changes
-      .filter(({ kind }) => entry.touchedBy.includes(kind))
+      .filter(({ kind }) => entry.touchedBy.includes(kind) || MARKED.includes(kind))
       .map(({ kind, at, note }) => ({ at: Date.parse(at), said: note || CHANGES[kind].label })),
   };
 }

@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { type ExplorerFrame, explorerFrame, pickedAt, rangeOf } from "../../../core/drawing/explorer.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { NOZZLE_SIZES, type NozzleSizeKey } from "../../../core/trade/nozzles.ts";
@@ -12,7 +12,20 @@ import {
 import { Slide } from "../../ui/Slide.tsx";
 import type { ExplorerView } from "./rate-view.server.ts";
 
-const SHEET = { width: 660, height: 340 };
+type Size = { width: number; height: number };
+
+/** The sheet in the pixels it is drawn in: on a phone it is no smaller picture of the desk's, its words would be smaller too. */
+function useSheet(): { at: React.RefObject<HTMLDivElement | null>; sheet: Size } {
+  const at = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(660);
+  useEffect(() => {
+    const box = at.current!;
+    const watched = new ResizeObserver(() => setWidth(Math.max(300, box.clientWidth)));
+    watched.observe(box);
+    return () => watched.disconnect();
+  }, []);
+  return { at, sheet: { width, height: width < 500 ? 300 : 340 } };
+}
 
 type Tried = { size: NozzleSizeKey; rate: number; speed: number };
 
@@ -28,7 +41,8 @@ export function Explorer({ view }: { view: ExplorerView }) {
     () => rangeOf({ rate: view.now.rate, spacing, density }, rated, view.now.speed, pressures),
     [view, rated, spacing, density, pressures],
   );
-  const frame = explorerFrame(spraying, rated, { speed, pressures, range }, { ...SHEET, units });
+  const { at, sheet } = useSheet();
+  const frame = explorerFrame(spraying, rated, { speed, pressures, range }, { ...sheet, units });
   const pick = (at: { x: number; y: number }) => {
     const picked = pickedAt(frame, range, spraying, rated, at);
     if (picked) change({ speed: picked.speed, rate: picked.rate });
@@ -44,7 +58,9 @@ export function Explorer({ view }: { view: ExplorerView }) {
           lines of one rate for a {size}; press where you want to be
         </span>
       </h2>
-      <Plot frame={frame} onPick={pick} onStep={(by) => change(stepped(tried, by))} />
+      <div ref={at}>
+        <Plot frame={frame} sheet={sheet} onPick={pick} onStep={(by) => change(stepped(tried, by))} />
+      </div>
       <div className="grid grid-cols-2 gap-4 max-sm:grid-cols-1">
         <Slide
           label="Speed"
@@ -127,17 +143,19 @@ function saidOf(
 
 function Plot({
   frame,
+  sheet,
   onPick,
   onStep,
 }: {
   frame: ExplorerFrame;
+  sheet: Size;
   onPick: (at: { x: number; y: number }) => void;
   onStep: (by: { speed?: number; rate?: number }) => void;
 }) {
   const { plot, ticks, unitsSaid, lines, band, holds, point } = frame;
   const pick = (event: React.PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
-    const scale = SHEET.width / box.width;
+    const scale = sheet.width / box.width;
     onPick({ x: (event.clientX - box.left) * scale, y: (event.clientY - box.top) * scale });
   };
   const keys: Record<string, { speed?: number; rate?: number }> = {
@@ -148,7 +166,7 @@ function Plot({
   };
   return (
     <svg
-      viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
+      viewBox={`0 0 ${sheet.width} ${sheet.height}`}
       className="w-full cursor-crosshair touch-none border border-line bg-sheet"
       role="application"
       aria-label="Speed across, pressure up. Arrow keys: speed and rate."

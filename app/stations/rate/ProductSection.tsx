@@ -49,8 +49,10 @@ export function ProductSection({ view, action, person }: Props) {
         After another {view.harvested ? "crop" : "product"} the rate is a stop until it was entered in the
         terminal again: many set it back to nothing when one is chosen there.
       </p>
-      <ProductForm view={view} action={action} of={null} />
-      {view.told && <ProductForm key={view.told.id} view={view} action={action} of={view.told} />}
+      <div className="flex flex-wrap gap-x-8">
+        <ProductForm view={view} action={action} of={null} />
+        {view.told && <ProductForm key={view.told.id} view={view} action={action} of={view.told} />}
+      </div>
     </section>
   );
 }
@@ -84,7 +86,10 @@ function ProductForm({ view, action, of }: FormProps) {
   });
   const seed = form === "seed";
   return (
-    <Folded summary={of ? `Tell ${of.name} otherwise` : "A product that is not in the list"}>
+    <Folded
+      className="open:basis-full"
+      summary={of ? `Tell ${of.name} otherwise` : "A product that is not in the list"}
+    >
       <form {...own} className="grid gap-2">
         <input type="hidden" name="intent" value={of ? "change-product" : "new-product"} />
         {of && <input type="hidden" name="product" value={of.id} />}
