@@ -50,7 +50,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
   it("in metres, with wrong entries on the way, to card, print, file and after a restart", async () => {
     const { page, errors } = await openPage(browser, DESK);
     await visit(page, yard.address);
-    await seen(page, "Nothing stops 8 of 15 rigs");
+    await seen(page, "Nothing stops 8 of 17 rigs");
     await press(page, "Tape F", `[data-rig="${rigId("Borrowed drill")}"]`);
 
     // Wrong entries: said by the field, kept as typed, nothing changed.

@@ -90,7 +90,7 @@ function Welcome() {
       </p>
       <Form method="post" className="flex flex-wrap items-center gap-3 text-soft">
         <input type="hidden" name="intent" value="demo" />
-        Or look round a full yard first: fifteen made-up rigs, each with something to find.
+        Or look round a full yard first: seventeen made-up rigs, each with something to find.
         <button type="submit" className="key">
           Show the demo yard
         </button>

@@ -137,6 +137,10 @@ export type CalibrationKind = {
   solve(what: Calibrating): Outcome;
   /** what a wrong constant does; `ratio` is the true one ÷ the one believed */
   costs?(ratio: number): Costs;
+  /** what its constant really is on the bench, where that is more than a figure there; null where nothing tells */
+  truthOf?(truth: TrueDose, setup: Filled, rig: ResolvedRig): number | null;
+  /** which parts are really wrong on the bench */
+  reallyWrong?(truth: TrueDose): readonly number[];
   /** what is on the bench with new parts in these places */
   renew?(truth: TrueDose, places: readonly number[]): TrueDose;
   /** the simulated bench makes a run, or all parts of one; `next` is what was most likely next */

@@ -48,7 +48,7 @@ export function Bench({ view, action, person, id, begin }: Going) {
       )}
       {score && (
         <p data-score={score.error} className="basis-full">
-          What is on record differs from the truth by <b>{score.error}</b>: {score.verdict}.
+          {score.said}: <b>{score.verdict}</b>.
         </p>
       )}
     </section>

@@ -91,11 +91,14 @@ function End({ view, action, person, id }: Going) {
       <input type="hidden" name="calibration" value={id} />
       <input type="hidden" name="kind" value={view.key} />
       <input type="hidden" name="accepted" value={leaving ? "no" : "yes"} />
-      {leaving ? (
-        <TextField name="note" label="Why it is left" problem={errors.note} maxLength={200} />
-      ) : (
-        <input type="hidden" name="note" value="" />
-      )}
+      <TextField
+        key={leaving ? "why" : "under"}
+        name="note"
+        label={leaving ? "Why it is left" : "Under what, if that matters"}
+        hint={leaving ? undefined : "ground, tyre pressure, tank, wind: kept with it"}
+        problem={errors.note}
+        maxLength={200}
+      />
       <div className="flex flex-wrap items-end gap-2">
         <TextField name="person" label="Who" defaultValue={person} problem={errors.person} />
         {leaving ? (

@@ -93,7 +93,7 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
       .map((each) => ({
         id: each.id,
         said: [
-          each.accepted ? "Accepted" : `Left as it stood${each.note ? `: ${each.note}` : ""}`,
+          `${each.accepted ? "Accepted" : "Left as it stood"}${each.note ? `: ${each.note}` : ""}`,
           each.found !== null && kind.constant
             ? printEntry(dimension(kind.constant, resolved), each.found, units)
             : "",
@@ -324,17 +324,38 @@ export function driftOf(
   };
 }
 
-/** By how much what is on record differs from what is true on the bench. */
-function scoreOf({ db, rig, resolved }: OpenRig, { kind }: SolvedCalibration) {
+/** How well a test of the bench was made: by how much what is on record differs from the truth, or which parts that are wrong were named. */
+function scoreOf(open: OpenRig, solved: SolvedCalibration) {
+  const { db, rig, resolved } = open;
+  const { kind, setup } = solved;
   const truth = benchOf(db, rig.couplingId);
+  if (!truth) return null;
+  if (kind.reallyWrong) return partsScore(kind.reallyWrong(truth), solved);
   const entry = kind.constant && resolved.values[kind.constant];
-  const real = kind.constant && truth?.constants[kind.constant];
-  if (!entry || entry.value === null || typeof real !== "number") return null;
-  const { reading } = entry;
-  if (reading?.instrument !== "field test") return null;
-  const error = real === 0 ? entry.value : entry.value / real - 1;
+  const real = kind.truthOf
+    ? kind.truthOf(truth, setup, resolved)
+    : ((kind.constant && truth.constants[kind.constant]) ?? null);
+  if (!entry || entry.value === null || real === null || entry.reading?.instrument !== "field test")
+    return null;
+  // A share is held against by points, a figure by its own size.
+  const share = entry.key && dimension(entry.key, resolved).family === "ratio";
+  const error = share || real === 0 ? entry.value - real : entry.value / real - 1;
   return {
     error: shareText(Math.abs(error)),
+    said: `What is on record differs from the truth by ${shareText(Math.abs(error))}`,
     verdict: Math.abs(error) < 0.01 ? "well done" : Math.abs(error) < 0.02 ? "good enough" : "not there yet",
+  };
+}
+
+/** Of parts that are really wrong so many were named, and so many that are not. */
+function partsScore(wrong: readonly number[], { outcome }: SolvedCalibration) {
+  const named = outcome.parts.filter(({ state }) => state !== "good").map(({ place }) => place);
+  if (outcome.parts.length === 0) return null;
+  const found = wrong.filter((place) => named.includes(place)).length;
+  const inVain = named.length - found;
+  return {
+    error: `${wrong.length - found} missed, ${inVain} in vain`,
+    said: `Of ${wrong.length} that are really wrong ${found} are named${inVain > 0 ? `, and ${inVain} that ${inVain === 1 ? "is" : "are"} not` : ""}`,
+    verdict: found < wrong.length ? "not there yet" : inVain > 0 ? "good enough" : "well done",
   };
 }

@@ -64,7 +64,7 @@ describe("a calibration", () => {
     expect(after).toMatchObject({ id: null, runs: [] });
     expect(after.ended[0]!.said).toBe("Accepted, 174.8\u00a0/l, 3 runs, moved −6.0\u00a0%");
     // The bench says how far that is from the truth, 175.4: not the figure itself.
-    expect(after.bench!.score).toEqual({ error: "0.3 %", verdict: "well done" });
+    expect(after.bench!.score).toMatchObject({ error: "0.3 %", verdict: "well done" });
     // Taken back as one: the old constant counts, and the calibration goes on where it was.
     await send({ intent: "take-back", id });
     expect(await verdict("rate.pulsesPerLitre")).toBe("check");

@@ -180,6 +180,7 @@ export const SLIP: CalibrationKind = {
       ? { unpulled: "More than with the tool at work: are they the other way round?" }
       : {},
   solve,
+  truthOf: ({ slip }) => slip,
   bench: ({ slip }, { figures: { distance = 100 } }, _, random) => {
     const unpulled = distance / 5.1;
     const pulled = unpulled / (1 - slip);

@@ -133,7 +133,8 @@ function endedSaid({ runs, variation, had, found }: NonNullable<ConstantStanding
 function nozzleCheck({ nozzles }: PartRate, rig: ResolvedRig, { parts }: PartDose, rowOf: Checker): Check {
   const row = rowOf("nozzles", "Nozzles");
   const target = calibrate("nozzles");
-  const why = "A worn nozzle puts too much on a strip as wide as it sprays, along the whole field; a blocked one leaves it bare.";
+  const why =
+    "A worn nozzle puts too much on a strip as wide as it sprays, along the whole field; a blocked one leaves it bare.";
   if (nozzles === null)
     return row.judged(
       "unknown",

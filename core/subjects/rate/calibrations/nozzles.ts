@@ -216,6 +216,8 @@ export const NOZZLE_SET: CalibrationKind = {
     return has !== null && (place ?? 0) > has ? { place: `The boom has ${has} nozzles.` } : {};
   },
   solve,
+  reallyWrong: ({ nozzles }) =>
+    nozzles.flatMap((share, at) => (share > WORN || share < BLOCKED ? [at + 1] : [])),
   renew: (truth, places) => ({
     ...truth,
     nozzles: truth.nozzles.map((share, at) => (places.includes(at + 1) ? 1 : share)),

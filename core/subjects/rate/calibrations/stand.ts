@@ -24,6 +24,8 @@ import {
 import { isOneOf, told } from "./common.ts";
 
 const KEPT_APART = 0.05;
+/** A row unit of the bench that skips or doubles more than this is one to be found. */
+const BAD = 0.08;
 
 function countOf({ figures, lists }: Run, wanted: number | null, length: number): RowCount | null {
   const { place: row, plants = 0, skips = 0, doubles = 0 } = figures;
@@ -221,6 +223,8 @@ export const STAND: CalibrationKind = {
     };
   },
   solve,
+  reallyWrong: ({ rows }) =>
+    rows.flatMap(({ skips, doubles }, at) => (skips > BAD || doubles > BAD ? [at + 1] : [])),
   renew: (truth, places) => ({
     ...truth,
     rows: truth.rows.map((row, at) =>

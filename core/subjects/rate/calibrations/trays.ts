@@ -1,9 +1,15 @@
 /** Trays across the swath, one pass caught: how even it falls, at which spacing, and which side throws further. */
-import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
+import {
+  type Calibrating,
+  type CalibrationKind,
+  type Filled,
+  type Outcome,
+  runOf,
+} from "../../../calibration/kind.ts";
 import { percent } from "../../../calibration/percent.ts";
 import { joined, quantity, roundLength, type Said, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
-import { NOISE } from "../../../simulation/dose.ts";
+import { NOISE, type TruePattern } from "../../../simulation/dose.ts";
 import { fallsAt } from "../../../simulation/spread.ts";
 import {
   type Catch,
@@ -175,6 +181,11 @@ export function learntEffect(
 /** What a mark of a vane really does on the bench, metres. */
 const BENCH_MARK = 0.45;
 
+/** The pattern of the bench with the vanes where they stand. */
+function asSet(pattern: TruePattern, { vaneLeft = 10, vaneRight = 10 }: Filled["figures"]): TruePattern {
+  return { ...pattern, shift: pattern.shift + BENCH_MARK * (vaneRight - vaneLeft) };
+}
+
 export const TRAYS: CalibrationKind = {
   key: "trays",
   title: "Tray test",
@@ -280,12 +291,23 @@ export const TRAYS: CalibrationKind = {
     return wrong;
   },
   solve,
+  truthOf: ({ pattern }, { figures, choices }) => {
+    const { count, apart, spacing } = figures;
+    if (!pattern || !count || !apart || !spacing) return null;
+    const now = asSet(pattern, figures);
+    const catches = Array.from({ length: count }, (_, at) => {
+      const x = trayAt(at + 1, count, apart);
+      return { x, caught: fallsAt(now, x) };
+    });
+    const [at] = sweep(catches, [spacing]);
+    return choices.way === "round" ? at!.roundAndRound : at!.toAndFro;
+  },
   bench: ({ pattern }, { figures }, rig, random) => {
-    const { count, apart, vaneLeft = 10, vaneRight = 10 } = figures;
+    const { count, apart } = figures;
     if (!pattern || !count || !apart) return [];
     // A tray of half a square metre at the rate that is set.
     const full = (known(rig, "rate.spread") ?? 0.022) * 0.5;
-    const now = { ...pattern, shift: pattern.shift + BENCH_MARK * (vaneRight - vaneLeft) };
+    const now = asSet(pattern, figures);
     return Array.from({ length: count }, (_, at) =>
       runOf({
         place: at + 1,

@@ -1,7 +1,7 @@
 /** The regulating valve: its constant raised where the rate lags behind the speed, lowered where it hunts, until it rests. */
 import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
 import { tell } from "../../../quantity/said.ts";
-import { followed, judgeFollowing } from "../../../simulation/valve.ts";
+import { followed, judgeFollowing, type TrueValve } from "../../../simulation/valve.ts";
 import { isOneOf, told } from "./common.ts";
 
 /** It is set otherwise by a tenth each time (common practice). */
@@ -52,6 +52,15 @@ function solve({ runs, left }: Calibrating): Outcome {
   };
 }
 
+/** The constant nearest to one at which a valve rests; itself, where it does. */
+function nearestResting(valve: TrueValve, from: number): number | null {
+  const rests = (constant: number) => judgeFollowing(followed(valve, constant)) === "rests";
+  for (let step = 0; step <= 200; step += 1)
+    for (const share of [1 + step / 100, 1 - step / 200])
+      if (share > 0 && rests(from * share)) return from * share;
+  return null;
+}
+
 export const VALVE: CalibrationKind = {
   key: "valve",
   title: "Regulating valve",
@@ -93,6 +102,10 @@ export const VALVE: CalibrationKind = {
     return tried === null ? {} : { tried: last ? nextConstant(tried, last.choices.seen ?? "") : tried };
   },
   solve,
+  truthOf: ({ valve }, _, rig) => {
+    const now = rig.values["rate.valve"].value;
+    return valve === null || now === null ? null : nearestResting(valve, now);
+  },
   bench: ({ valve }, _, __, ___, typed) => {
     const tried = typed.tried;
     if (!valve || tried === undefined) return [];
