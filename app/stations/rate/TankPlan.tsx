@@ -98,7 +98,15 @@ type Read =
 function readAll({ area, pass, units }: { area: string; pass: string; units: Units }): Read {
   const field = parseMeasure("area", area, unitOf("area", units));
   const long = pass.trim() === "" ? null : parseLength(pass, units.tape);
-  const areaProblem = field.ok ? (field.value.value > 0 ? undefined : "More than nothing.") : field.problem;
+  // A field nobody told is open, not wrong.
+  const areaProblem =
+    area.trim() === ""
+      ? undefined
+      : field.ok
+        ? field.value.value > 0
+          ? undefined
+          : "More than nothing."
+        : field.problem;
   const passProblem =
     long === null || (long.ok && long.value.metres >= 10)
       ? undefined
