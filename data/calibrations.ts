@@ -12,7 +12,7 @@ import {
   componentsOf,
   keepOnComponent,
 } from "./components.ts";
-import { ofSubject, subjectColumns } from "./facts.ts";
+import { aboutsOfRig, ofSubject, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { liveChanges, push } from "./live.ts";
 import { prepared } from "./prepared.ts";
@@ -22,6 +22,7 @@ import {
   backing,
   factOf,
   inOrder,
+  isTakenBack,
   type NewFact,
   newestFirst,
   record,
@@ -108,24 +109,42 @@ export function openCalibration(db: Database, rig: RigTool, kind: CalibrationKin
 function within(db: Database, rig: RigTool, kind: CalibrationKind, id: string, told: Told): Part {
   record(db, { kind: CALIBRATION, ...aboutOf(kind, rig), id, topic: kind.key }, told);
   const begun = factOf(db, id)!;
-  if (begun.kind !== CALIBRATION || begun.topic !== kind.key) throw new RangeError("no such calibration");
+  if (begun.kind !== CALIBRATION || begun.topic !== kind.key || begun.about !== named(aboutOf(kind, rig)))
+    throw new RangeError("no such calibration");
   return { ...aboutOf(kind, rig), partOf: begun.seq };
 }
 
 type Part = Pick<NewFact, "about" | "variantId"> & { partOf: number };
 
-/** Whether a calibration was ended, or taken back. */
-export function isOver(db: Database, id: string): boolean {
+/** How a calibration of a number stands for a tool: nobody began it, it goes on, it was ended or taken back, or it is another's. */
+export function calibrationState(
+  db: Database,
+  rig: RigTool,
+  kind: CalibrationKind,
+  id: string,
+): "unbegun" | "open" | "over" | "another's" {
   const known = factOf(db, id);
-  if (!known) return false;
+  if (!known) return "unbegun";
+  if (known.kind !== CALIBRATION || known.topic !== kind.key || known.about !== named(aboutOf(kind, rig)))
+    return "another's";
+  return isOver(db, known.seq) ? "over" : "open";
+}
+
+function isOver(db: Database, seq: number): boolean {
   const ends = db
     .select({ seq: calibrationEnd.seq })
     .from(calibrationEnd)
     .innerJoin(fact, eq(fact.seq, calibrationEnd.seq))
-    .where(and(eq(calibrationEnd.calibration, known.seq), standing()))
+    .where(and(eq(calibrationEnd.calibration, seq), standing()))
     .get();
-  const taken = db.select({ seq: fact.seq }).from(fact).where(eq(fact.takesBack, known.seq)).get();
-  return ends !== undefined || taken !== undefined;
+  return ends !== undefined || isTakenBack(db, seq);
+}
+
+/** Whether a run of this rig may still be left out: it stands, and its calibration goes on. */
+export function isOpenRun(db: Database, rig: RigTool, id: string): boolean {
+  const run = factOf(db, id);
+  if (run?.kind !== RUN || run.partOf === null || isTakenBack(db, run.seq)) return false;
+  return aboutsOfRig(rig).includes(run.about ?? "") && !isOver(db, run.partOf);
 }
 
 /** Sets a calibration up otherwise; begins it where nobody did. */

@@ -134,10 +134,11 @@ describe("a constant judged", () => {
   });
 
   it("counts in English", () => {
-    expect([counted(1, "catch"), counted(2, "catch"), counted(3, "load")]).toEqual([
+    expect([counted(1, "catch"), counted(2, "catch"), counted(3, "load"), counted(2, "try")]).toEqual([
       "1 catch",
       "2 catches",
       "3 loads",
+      "2 tries",
     ]);
   });
 });

@@ -83,8 +83,13 @@ function barsOf(
 }
 
 /** Singular where there is one. */
-export const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? "" : plural(one)}`;
-const plural = (one: string) => (/(ch|s|x)$/.test(one) ? "es" : "s");
+export const counted = (count: number, one: string) => `${count} ${count === 1 ? one : plural(one)}`;
+
+/** "catches", "tries", "runs". */
+export function plural(one: string): string {
+  if (/(ch|s|x)$/.test(one)) return `${one}es`;
+  return /[^aeiou]y$/.test(one) ? `${one.slice(0, -1)}ies` : `${one}s`;
+}
 
 function tooFew(count: number, enough: Solving["enough"], one: string): Said {
   return `${count} of ${counted(enough.count, one)}: ${enough.why}.`;

@@ -10,20 +10,21 @@ export type Followed = {
   share: readonly number[];
 };
 
-const STEP = 0.05;
+/** s */
+export const FOLLOWED_EVERY = 0.05;
 const LONG = 20;
 /** The speed goes up by a quarter: the rate falls to four fifths at once. */
 const AFTER = 0.8;
 
 /** Follows it for twenty seconds: each moment the valve moves by its constant × gain × the error the meter told a lag ago. */
 export function followed({ gain, lag }: TrueValve, constant: number): Followed {
-  const late = Math.round(lag / STEP);
+  const late = Math.round(lag / FOLLOWED_EVERY);
   const share: number[] = [AFTER];
-  for (let at = 1; at < LONG / STEP; at += 1) {
+  for (let at = 1; at < LONG / FOLLOWED_EVERY; at += 1) {
     const told = share[Math.max(0, at - 1 - late)]!;
-    share.push(Math.max(0, share[at - 1]! + constant * gain * (1 - told) * STEP));
+    share.push(Math.max(0, share[at - 1]! + constant * gain * (1 - told) * FOLLOWED_EVERY));
   }
-  return { step: STEP, share };
+  return { step: FOLLOWED_EVERY, share };
 }
 
 /** Within this of the rate it is there (common practice, no source). */

@@ -1,5 +1,7 @@
 import { lazy } from "react";
+import { counted } from "../../../core/calibration/judge.ts";
 import { TakeBack } from "../../entry/TakeBack.tsx";
+import { Cautions } from "../../ui/Cautions.tsx";
 import { Later } from "../../ui/Later.tsx";
 import { Bench } from "./Bench.tsx";
 import type { CalibrateView } from "./calibrate-view.server.ts";
@@ -13,6 +15,7 @@ import { SetupForm } from "./SetupForm.tsx";
 import { useCalibrationId } from "./use-calibration-id.ts";
 
 const RunsChart = lazy(() => import("./RunsChart.tsx"));
+const FollowedChart = lazy(() => import("./FollowedChart.tsx"));
 const SpacingChart = lazy(() => import("./SpacingChart.tsx"));
 const SweepChart = lazy(() => import("./SweepChart.tsx"));
 const DriftChart = lazy(() => import("./DriftChart.tsx"));
@@ -49,7 +52,7 @@ export function CalibratePage(props: CalibrateProps) {
 
 /** What was found, drawn: along the tool, or run by run, and how the constant stood before. */
 export function CalibratePicture({ view, narrow = false }: { view: CalibrateView; narrow?: boolean }) {
-  const { parts, runs, one, history, found, spread, spacings } = view;
+  const { parts, runs, one, history, found, spread, spacings, followed } = view;
   const row = parts && (narrow ? parts.drawn.phone : parts.drawn.desk);
   return (
     <div className="grid gap-4 py-2">
@@ -57,6 +60,11 @@ export function CalibratePicture({ view, narrow = false }: { view: CalibrateView
       {spacings && (
         <Later height={230} words="Drawing the spacings.">
           <SpacingChart bins={spacings} />
+        </Later>
+      )}
+      {followed && (
+        <Later height={230} words="Drawing how it followed.">
+          <FollowedChart followed={followed} />
         </Later>
       )}
       {spread && <PatternDrawn spread={spread} width={narrow ? 358 : 424} />}
@@ -70,12 +78,12 @@ export function CalibratePicture({ view, narrow = false }: { view: CalibrateView
           <RunsChart runs={runs} one={one} />
         </Later>
       )}
-      {history && history.points.length > 0 && (
+      {history && history.points.length > 1 && (
         <Later height={230} words="Drawing its history.">
           <DriftChart drift={history} />
         </Later>
       )}
-      {!row && !spread && !found && !history && (
+      {!row && !spread && !followed && !found && !history && (
         <p className="px-4 text-soft">
           What is measured is drawn here, {one} by {one}.
         </p>
@@ -91,13 +99,7 @@ function Guide({ view: { steps, kit, cautions, runs, enough, one } }: { view: Ca
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-dye">
         How it is done
       </summary>
-      <ul className="mb-2 grid gap-1">
-        {cautions.map((line) => (
-          <li key={line} className="border-l-4 border-stop bg-stop-wash px-3 py-1.5 font-semibold">
-            {line}
-          </li>
-        ))}
-      </ul>
+      <Cautions lines={cautions} />
       <ol className="grid list-decimal gap-1 pl-5 leading-snug">
         {steps.map((line) => (
           <li key={line}>{line}</li>
@@ -105,8 +107,7 @@ function Guide({ view: { steps, kit, cautions, runs, enough, one } }: { view: Ca
       </ol>
       <p className="pt-1 text-small text-soft">
         {kit.length > 0 && `You need: ${kit.join(", ")}. `}
-        Enough: {enough.count} {one}
-        {enough.count === 1 ? "" : "s"}, {enough.why}.
+        Enough: {counted(enough.count, one)}, {enough.why}.
       </p>
     </details>
   );

@@ -4,13 +4,12 @@ import { capital } from "../../../core/quantity/capital.ts";
 import { useKeptForm } from "../../entry/use-kept-form.ts";
 import { WAITS_HERE } from "../../offline/use-waiting.ts";
 import { validateForm, wrongIn } from "../../session/validate.ts";
-import { TextField } from "../../ui/Field.tsx";
-import { Send } from "../../ui/Send.tsx";
 import { AskedField } from "./AskedField.tsx";
 import { fieldName, partName, readFields, unitName } from "./asked-typed.ts";
 import { CalibratingDto } from "./calibrating.dto.ts";
 import type { Going } from "./going.ts";
 import { Hidden } from "./Hidden.tsx";
+import { SavedBy } from "./SavedBy.tsx";
 import { TapForm } from "./TapForm.tsx";
 import { useWaitingRuns } from "./waiting-runs.ts";
 
@@ -50,19 +49,15 @@ function RunForm(going: Going) {
           <AskedField key={field.key} field={field} problem={errors[fieldName(field.key)]} />
         ))}
       </div>
-      <div className="flex flex-wrap items-end gap-2">
-        <TextField
-          name="person"
-          label="Measured by"
-          defaultValue={person}
-          problem={errors.person}
-          autoComplete="name"
-        />
-        <Send busy={busy} className="key-main">
-          Save {view.one} {number}
-        </Send>
-      </div>
-      {(errors.form ?? errors.id) && <p className="problem">{errors.form ?? errors.id}</p>}
+      <SavedBy
+        person={person}
+        label="Measured by"
+        busy={busy}
+        errors={errors}
+        problem={errors.form ?? errors.id}
+      >
+        Save {view.one} {number}
+      </SavedBy>
     </form>
   );
 }
@@ -123,21 +118,15 @@ function PartsForm({ view, action, person, id, begin }: Going) {
           {waits.length === 1 ? "One entry" : `${waits.length} entries`} {WAITS_HERE}.
         </p>
       )}
-      <div className="flex flex-wrap items-end gap-2">
-        <TextField
-          name="person"
-          label="Measured by"
-          defaultValue={person}
-          problem={errors.person}
-          autoComplete="name"
-        />
-        <Send busy={busy} className="key-main">
-          Save what was caught
-        </Send>
-      </div>
-      {(errors.form ?? errors.id ?? errors[fieldName("place")]) && (
-        <p className="problem">{errors.form ?? errors.id ?? errors[fieldName("place")]}</p>
-      )}
+      <SavedBy
+        person={person}
+        label="Measured by"
+        busy={busy}
+        errors={errors}
+        problem={errors.form ?? errors.id ?? errors[fieldName("place")]}
+      >
+        Save what was caught
+      </SavedBy>
     </form>
   );
 }

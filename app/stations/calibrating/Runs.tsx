@@ -1,6 +1,6 @@
 import { TakeBack } from "../../entry/TakeBack.tsx";
 import { useKeep } from "../../entry/use-keep.ts";
-import { throwAway, WAITS_HERE } from "../../offline/use-waiting.ts";
+import { WaitingRows } from "../../offline/WaitingRows.tsx";
 import { fieldName } from "./asked-typed.ts";
 import type { CalibrateView } from "./calibrate-view.server.ts";
 import { useWaitingRuns } from "./waiting-runs.ts";
@@ -11,36 +11,15 @@ export function Runs({ view, action }: { view: CalibrateView; action: string }) 
   const { runs, one, fields, parts, entered } = view;
   const waits = useWaitingRuns(action, view.id ?? "");
   if (runs.length === 0 && waits.length === 0) return null;
+  const typed = (told: Readonly<Record<string, string>>) =>
+    fields
+      .map(({ key }) => told[fieldName(key)] ?? "")
+      .filter(Boolean)
+      .join(", ");
   return (
     <section aria-label="Measured">
       <h2 className="border-b-2 border-ink pb-1">Measured</h2>
-      {entered !== "by part" && waits.length > 0 && (
-        <ul>
-          {waits.map(({ id, fields: typed }, at) => (
-            <li
-              key={id}
-              data-waits
-              className="flex min-h-11 items-center justify-between gap-2 border-b border-hair text-warn"
-            >
-              <span>
-                <b>{runs.length + at + 1}</b>{" "}
-                {fields
-                  .map(({ key }) => typed[fieldName(key)] ?? "")
-                  .filter(Boolean)
-                  .join(", ")}
-                ; {WAITS_HERE}
-              </span>
-              <button
-                type="button"
-                className="min-h-11 cursor-pointer px-2 font-semibold underline"
-                onClick={() => throwAway(id)}
-              >
-                Take back
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      {entered === "singly" && <WaitingRows waits={waits} first={runs.length + 1} say={typed} />}
       <ol className={parts ? "grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-x-6" : ""}>
         {[...runs].reverse().map(({ id, number, text, off, odd, leftOut, simulated }) => (
           <li

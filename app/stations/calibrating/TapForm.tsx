@@ -4,13 +4,13 @@ import { v4 as uuid } from "uuid";
 import { useKeptForm } from "../../entry/use-kept-form.ts";
 import { WAITS_HERE } from "../../offline/use-waiting.ts";
 import { validateForm, wrongIn } from "../../session/validate.ts";
-import { Field, TextField } from "../../ui/Field.tsx";
+import { Field } from "../../ui/Field.tsx";
 import { Radios } from "../../ui/Radios.tsx";
-import { Send } from "../../ui/Send.tsx";
 import { fieldName, POSITIONS, readFields, readPositions } from "./asked-typed.ts";
 import { CalibratingDto } from "./calibrating.dto.ts";
 import type { Going } from "./going.ts";
 import { Hidden } from "./Hidden.tsx";
+import { SavedBy } from "./SavedBy.tsx";
 import { useWaitingRuns } from "./waiting-runs.ts";
 
 const TAPS = [
@@ -125,21 +125,15 @@ export function TapForm(going: Going) {
           {waits.length} {waits.length === 1 ? "row" : "rows"}, {WAITS_HERE}.
         </p>
       )}
-      <div className="flex flex-wrap items-end gap-2">
-        <TextField
-          name="person"
-          label="Counted by"
-          defaultValue={person}
-          problem={errors.person}
-          autoComplete="name"
-        />
-        <Send busy={busy} className="key-main">
-          Save row {row}
-        </Send>
-      </div>
-      {(errors.form ?? errors.id ?? errors[fieldName("place")]) && (
-        <p className="problem">{errors.form ?? errors.id ?? errors[fieldName("place")]}</p>
-      )}
+      <SavedBy
+        person={person}
+        label="Counted by"
+        busy={busy}
+        errors={errors}
+        problem={errors.form ?? errors.id ?? errors[fieldName("place")]}
+      >
+        Save row {row}
+      </SavedBy>
     </form>
   );
 }

@@ -14,6 +14,7 @@ import { inWords, type Said } from "../../../core/quantity/said.ts";
 import { known } from "../../../core/rig/whole.ts";
 import { positionsSaid } from "../../../core/subjects/rate/calibrations/stand.ts";
 import { catchesOf, trayAt } from "../../../core/subjects/rate/calibrations/trays.ts";
+import { KEPT_EVERY } from "../../../core/subjects/rate/calibrations/valve.ts";
 import { spacingBins } from "../../../core/subjects/rate/count/stand.ts";
 import { shapeOf } from "../../../core/trade/overlap.ts";
 import { benchOf } from "../../../data/bench.ts";
@@ -63,6 +64,7 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
     parts: partsView(open, solved),
     spread: spreadView(open, solved),
     spacings: spacingsView(solved),
+    followed: followedView(solved),
     runs: runs.map((run, at) => {
       const fitted = outcome.constant?.runs.find((each) => each.at === at);
       return {
@@ -231,6 +233,17 @@ function besideText(
 ): string {
   const x = trayAt(place, count, apart);
   return x === 0 ? "middle" : `${printLength(Math.abs(x), units.tape)} ${x > 0 ? "right" : "left"}`;
+}
+
+/** How the rate followed after the speed went up, in the last try of the bench; null where none was made there. */
+function followedView({ runs }: SolvedCalibration) {
+  const last = runs.findLast(({ lists }) => lists.share !== undefined);
+  return last
+    ? {
+        tried: last.figures.tried ?? 0,
+        points: last.lists.share!.map((share, at) => ({ at: at * KEPT_EVERY, share: 100 * share })),
+      }
+    : null;
 }
 
 /** How often each spacing came along the rows whose tape was read; null where none was. */

@@ -157,6 +157,25 @@ describe("a calibration", () => {
     expect(refusal(await run(flowRun("56.4", "1250"))).errors.form).toBe(
       "It was ended before: begin another.",
     );
+    // Not of another kind's number either, nor of another tool's; and a run of what was ended is left as it was.
+    const other = await send({
+      intent: "calibrate",
+      id: randomUUID(),
+      calibration,
+      kind: "flow-tank",
+      "f-shown": "800",
+      "f-gone": "800",
+    });
+    expect(refusal(other).errors.form).toBe("This tool has no such calibration.");
+    const elsewhere = { rigId: "13" };
+    const theirs = await send(
+      { intent: "calibrate", id: randomUUID(), calibration, kind: "flow-nozzles", ...flowRun("20", "1250") },
+      elsewhere,
+    );
+    expect(refusal(theirs).errors.form).toBe("This tool has no such calibration.");
+    expect(refusal(await send({ intent: "leave-run", run: id, out: "yes" })).errors.run).toBe(
+      "There is no such run.",
+    );
     expect(refusal(await begin("yield").run({})).errors.form).toBe("This tool has no such calibration.");
     await expect(
       ask(calibrate, "/rigs/8/calibrate/yield", { ...SPRAYER, kind: "yield" }),
@@ -235,6 +254,11 @@ describe("the nozzles of a boom", () => {
       "nozzle 1, 1250\u00a0ml",
       "nozzle 2, 1245\u00a0ml",
     ]);
+    // Each has a number of its own: it is left out, or taken back, alone.
+    const [first, second] = (await view("nozzles")).runs;
+    await send({ intent: "leave-run", run: first!.id, out: "yes" });
+    await send({ intent: "take-back", id: second!.id });
+    expect((await view("nozzles")).runs.map(({ leftOut }) => leftOut)).toEqual([true]);
   });
 });
 

@@ -1,6 +1,6 @@
 /** What is written of a calibration: its set-up, its runs, its end, and what the simulated bench makes of it. */
-import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
+import { counted } from "../../../core/calibration/judge.ts";
 import type { CalibrationKind, Run } from "../../../core/calibration/kind.ts";
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { printEntry } from "../../../core/dimension/entry.ts";
@@ -8,8 +8,9 @@ import { inWords } from "../../../core/quantity/said.ts";
 import { chance } from "../../../core/simulation/random.ts";
 import { benchOf, nextRun, putOnBench } from "../../../data/bench.ts";
 import {
+  calibrationState,
   endCalibration,
-  isOver,
+  isOpenRun,
   keepRuns,
   leaveRunOut,
   type NewRun,
@@ -20,6 +21,7 @@ import { factOf } from "../../../data/record.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { type FieldErrors, wrongIn } from "../../session/validate.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
+import { idOf } from "../reading/entry-ids.ts";
 import { written } from "../writing/written.server.ts";
 import {
   fieldName,
@@ -37,12 +39,14 @@ const NONE = refused({ form: "This tool has no such calibration." });
 const OVER = refused({ form: "It was ended before: begin another." });
 
 /** What a calibration's entry may be written to; a refusal where it may not. */
-function here(open: OpenRig, { kind, calibration }: Pick<CalibratingDto, "kind" | "calibration">) {
+function here(open: OpenRig, { id, kind, calibration }: Pick<CalibratingDto, "id" | "kind" | "calibration">) {
+  // What is sent twice was kept the first time.
+  if (factOf(open.db, id)) return { barred: kept("", { id }) };
   const found = calibrationHere(open, kind);
   if (!found) return { barred: NONE };
-  const known = factOf(open.db, calibration);
-  if (known && (known.kind !== "calibration" || known.topic !== kind)) return { barred: NONE };
-  return isOver(open.db, calibration) ? { barred: OVER } : found;
+  const state = calibrationState(open.db, open.rig, found.kind, calibration);
+  if (state === "another's") return { barred: NONE };
+  return state === "over" ? { barred: OVER } : found;
 }
 
 /** Sets a calibration up. */
@@ -88,7 +92,7 @@ export const keepRun = written(CalibratingDto, ({ open, value, told, form }): Ou
   }
   keepRuns(open.db, open.rig, kind, { calibration: value.calibration, runs: read.runs }, told);
   const count = read.runs.length;
-  return kept(count === 1 ? "" : `Saved ${count} ${kind.one}s`, { id: value.id });
+  return kept(count === 1 ? "" : `Saved ${counted(count, kind.one)}`, { id: value.id });
 });
 
 type ReadRuns = { ok: true; runs: NewRun[] } | { ok: false; errors: FieldErrors };
@@ -124,7 +128,7 @@ function readParts(kind: CalibrationKind, form: FormData, id: string): ReadRuns 
     if ("problem" in read) errors[partName(place)] = read.problem;
     else if (typeof read.value === "number")
       runs.push({
-        id: `${id}-${place}`,
+        id: idOf(id, place),
         figures: { place, [asked.key]: read.value },
         choices: {},
         lists: {},
@@ -139,10 +143,7 @@ function readParts(kind: CalibrationKind, form: FormData, id: string): ReadRuns 
 
 /** Leaves a run out, or counts it again. */
 export const keepRunLeft = written(LeaveRunDto, ({ open, value: { run, out }, told }): Outcome => {
-  const known = factOf(open.db, run);
-  const own = [open.rig.couplingId, open.rig.implement.id, open.rig.tractor.id];
-  if (known?.kind !== "calibration run" || !own.includes(known.couplingId ?? known.machineId ?? -1))
-    return refused({ run: "There is no such run." });
+  if (!isOpenRun(open.db, open.rig, run)) return refused({ run: "There is no such run." });
   leaveRunOut(open.db, run, out === "yes", told);
   return kept();
 });
@@ -224,7 +225,12 @@ export const keepBenchRun = written(CalibratingDto, ({ open, value, told, form }
       calibration: value.calibration,
       runs: made
         .filter(({ figures: { place } }) => wanted.size === 0 || wanted.has(place ?? 0))
-        .map((run, at) => ({ ...run, id: at === 0 ? value.id : randomUUID(), texts: {}, simulated: true })),
+        .map((run, at) => ({
+          ...run,
+          id: at === 0 ? value.id : idOf(value.id, at),
+          texts: {},
+          simulated: true,
+        })),
     },
     told,
   );

@@ -3,8 +3,9 @@ import { useFetcher } from "react-router";
 import { v4 as uuid } from "uuid";
 import { TakeBack } from "../../entry/TakeBack.tsx";
 import { useOutcome } from "../../entry/use-outcome.ts";
-import { throwAway, WAITS_HERE } from "../../offline/use-waiting.ts";
+import { WaitingRows } from "../../offline/WaitingRows.tsx";
 import type { Outcome } from "../../session/outcome.ts";
+import { Cautions } from "../../ui/Cautions.tsx";
 import { Later } from "../../ui/Later.tsx";
 import { Send } from "../../ui/Send.tsx";
 import { Figures } from "./Figures.tsx";
@@ -75,13 +76,7 @@ function Guide({ job }: { job: JobView }) {
             : `${observations.length} ${one}${observations.length === 1 ? "" : "s"}: enough`}
         </span>
       </summary>
-      <ul className="mb-2 grid gap-1">
-        {cautions.map((line) => (
-          <li key={line} className="border-l-4 border-stop bg-stop-wash px-3 py-1.5 font-semibold">
-            {line}
-          </li>
-        ))}
-      </ul>
+      <Cautions lines={cautions} />
       <div className="grid grid-cols-2 gap-6 max-sm:grid-cols-1 max-sm:gap-2">
         <Steps title="Drive" lines={drive} />
         <Steps title="Measure" lines={[...measure, `Enough: ${enough.why}.`]} />
@@ -151,28 +146,11 @@ function Observations({ job, action }: { job: JobView; action: string }) {
   return (
     <section aria-label="Measured">
       <h2 className="border-b-2 border-ink pb-1">Measured</h2>
-      {waits.length > 0 && (
-        <ul>
-          {waits.map(({ id, fields }, at) => (
-            <li
-              key={id}
-              data-waits
-              className="flex min-h-11 items-center justify-between gap-2 border-b border-hair text-warn"
-            >
-              <span>
-                <b>{observations.length + at + 1}</b> {typedWords(job.fields, fields)}; {WAITS_HERE}
-              </span>
-              <button
-                type="button"
-                className="min-h-11 cursor-pointer px-2 font-semibold underline"
-                onClick={() => throwAway(id)}
-              >
-                Take back
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      <WaitingRows
+        waits={waits}
+        first={observations.length + 1}
+        say={(fields) => typedWords(job.fields, fields)}
+      />
       <ol>
         {[...observations].reverse().map(({ id, number, text, apart, leftOut, outlier }) => (
           <li

@@ -4,7 +4,7 @@ import { parseMeasure } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { unitOf } from "../../../core/quantity/units.ts";
 import { atMoisture } from "../../../core/subjects/rate/calibrations/weighed.ts";
-import { TextField } from "../../ui/Field.tsx";
+import { TriedField } from "../../ui/TriedField.tsx";
 import type { HarvestView } from "./rate-view.server.ts";
 
 /** Hectares by the parts that cut, and tonnes at the moisture that is paid. Nothing is kept. */
@@ -29,42 +29,29 @@ export function HarvestPanel({ view }: { view: HarvestView }) {
         Hectares and tonnes <span className="font-normal text-soft">of a strip or a load</span>
       </h2>
       <div className="grid grid-cols-3 items-start gap-3 max-sm:grid-cols-1">
-        <TextField
+        <TriedField
           label={parts === null ? "Parts that cut" : `Parts that cut, of ${parts}`}
           value={worked}
-          onChange={(event) => setWorked(event.target.value)}
+          onType={setWorked}
           problem={count !== null && parts !== null && count > parts ? `It has ${parts}.` : undefined}
           hint={
             parts === null ? "nobody told into how many it is divided" : "as the partial-width counter stands"
           }
-          inputMode="numeric"
         />
-        <TextField
+        <TriedField
           label="Driven"
           value={distance}
-          onChange={(event) => setDistance(event.target.value)}
+          onType={setDistance}
           problem={far && !far.ok ? far.problem : undefined}
-          inputMode="decimal"
         />
-        <TextField
+        <TriedField
           label={`Weighed, ${unitOf("mass", units)}`}
           value={mass}
-          onChange={(event) => setMass(event.target.value)}
+          onType={setMass}
           problem={load && !load.ok ? load.problem : undefined}
-          inputMode="decimal"
         />
-        <TextField
-          label="Its moisture, %"
-          value={wet}
-          onChange={(event) => setWet(event.target.value)}
-          inputMode="decimal"
-        />
-        <TextField
-          label="Paid at, %"
-          value={standard}
-          onChange={(event) => setStandard(event.target.value)}
-          inputMode="decimal"
-        />
+        <TriedField label="Its moisture, %" value={wet} onType={setWet} />
+        <TriedField label="Paid at, %" value={standard} onType={setStandard} />
       </div>
       <p className="text-lead" data-harvest>
         {area !== null && wide !== null && (

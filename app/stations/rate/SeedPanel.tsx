@@ -10,7 +10,7 @@ import {
   seedSpacing,
   seedsAt,
 } from "../../../core/trade/seeding.ts";
-import { TextField } from "../../ui/Field.tsx";
+import { TriedField } from "../../ui/TriedField.tsx";
 import type { SeedView } from "./rate-view.server.ts";
 
 type Props = { view: SeedView };
@@ -47,26 +47,14 @@ function ByWeight({ view }: Props) {
   return (
     <>
       <div className="grid grid-cols-3 items-start gap-3 max-sm:grid-cols-1">
-        <TextField
-          label="Plants wanted, /m²"
-          value={plants}
-          onChange={(event) => setPlants(event.target.value)}
-          inputMode="decimal"
-        />
-        <TextField
-          label="A thousand grains, g"
-          hint={view.of}
-          value={grain}
-          onChange={(event) => setGrain(event.target.value)}
-          inputMode="decimal"
-        />
-        <TextField
+        <TriedField label="Plants wanted, /m²" value={plants} onType={setPlants} />
+        <TriedField label="A thousand grains, g" hint={view.of} value={grain} onType={setGrain} />
+        <TriedField
           label="Comes up, %"
           hint={view.of}
           value={up}
-          onChange={(event) => setUp(event.target.value)}
+          onType={setUp}
           problem={share !== null && share > 100 ? "Up to 100 %." : undefined}
-          inputMode="decimal"
         />
       </div>
       {rate !== null && (
@@ -113,26 +101,18 @@ function ByCount({ view }: Props) {
   return (
     <>
       <div className="grid grid-cols-3 items-start gap-3 max-sm:grid-cols-1">
-        <TextField
+        <TriedField
           label="Plants wanted, /ha"
           value={plants}
-          onChange={(event) => setPlants(event.target.value)}
+          onType={setPlants}
           problem={read && !read.ok ? read.problem : undefined}
-          inputMode="decimal"
         />
-        <TextField
-          label="Comes up, %"
-          hint={view.of}
-          value={up}
-          onChange={(event) => setUp(event.target.value)}
-          inputMode="decimal"
-        />
-        <TextField
+        <TriedField label="Comes up, %" hint={view.of} value={up} onType={setUp} />
+        <TriedField
           label={`Or a seed every, ${units.small}`}
           value={spacing}
-          onChange={(event) => setSpacing(event.target.value)}
+          onType={setSpacing}
           problem={apart && !apart.ok ? apart.problem : undefined}
-          inputMode="decimal"
         />
       </div>
       {set !== null && (

@@ -7,7 +7,7 @@ import {
   type Outcome,
   runOf,
 } from "../../../calibration/kind.ts";
-import { moreOrLess } from "../../../calibration/percent.ts";
+import { moreOrLess, percent } from "../../../calibration/percent.ts";
 import { quantity, type Said, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE } from "../../../simulation/dose.ts";
@@ -137,7 +137,7 @@ function solve({ runs, left, rig }: Calibrating): Outcome {
 function sourceSaid(each: SourceFound): Said {
   if (each.absent) return "dashes: no signal";
   if (each.standing) return "0.0: a signal, of standing still";
-  if (Math.abs(each.off!) <= RIGHT) return tell`${moreOrLess(each.off!)}: right`;
+  if (Math.abs(each.off!) <= RIGHT) return tell`right (${percent(each.off!)})`;
   return tell`${moreOrLess(each.off!)}: ${whySaid(each)}`;
 }
 

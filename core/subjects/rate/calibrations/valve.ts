@@ -1,11 +1,16 @@
 /** The regulating valve: its constant raised where the rate lags behind the speed, lowered where it hunts, until it rests. */
 import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
 import { tell } from "../../../quantity/said.ts";
-import { followed, judgeFollowing, type TrueValve } from "../../../simulation/valve.ts";
+import { FOLLOWED_EVERY, followed, judgeFollowing, type TrueValve } from "../../../simulation/valve.ts";
 import { isOneOf, told } from "./common.ts";
 
 /** It is set otherwise by a tenth each time (common practice). */
 const STEP = 0.1;
+
+/** Of what the bench follows every so many moments are kept, to be drawn. */
+const EVERY = 4;
+/** Seconds between two that are kept. */
+export const KEPT_EVERY = FOLLOWED_EVERY * EVERY;
 
 const SEEN = { slow: "It lags behind", rests: "It rests", hunts: "It over- and undershoots" } as const;
 
@@ -109,6 +114,8 @@ export const VALVE: CalibrationKind = {
   bench: ({ valve }, _, __, ___, typed) => {
     const tried = typed.tried;
     if (!valve || tried === undefined) return [];
-    return [{ ...runOf({ tried }), choices: { seen: judgeFollowing(followed(valve, tried)) } }];
+    const after = followed(valve, tried);
+    const share = after.share.filter((_, at) => at % EVERY === 0);
+    return [{ ...runOf({ tried }), choices: { seen: judgeFollowing(after) }, lists: { share } }];
   },
 };
