@@ -83,6 +83,8 @@ export type FoundAt = {
 
 export type Outcome = {
   constant: Found | null;
+  /** without a constant: each run against what was wanted, as a share, and up to which it is as wanted */
+  wanted?: { runs: readonly { at: number; off: number; odd: boolean }[]; within: number };
   parts: readonly FoundAt[];
   /** figures kept with it when it is ended, SI: what the next test is held against */
   figures: Readonly<Record<string, number>>;

@@ -78,7 +78,7 @@ const PRODUCTS: readonly Omit<Product, "id">[] = [
     money: "€",
   },
   {
-    name: "Grain maize Tilda",
+    name: "Grain maize Torvi",
     form: "seed",
     density: 750,
     grainMass: 310e-6,
@@ -182,7 +182,7 @@ const DOSES: Readonly<Record<string, DemoDose>> = {
   R8: {
     person: "Ilse Marrin",
     at: "2026-04-27T06:20:00.000Z",
-    product: { name: "Grain maize Tilda", at: "2026-04-27T06:10:00.000Z" },
+    product: { name: "Grain maize Torvi", at: "2026-04-27T06:10:00.000Z" },
     lines: {
       "work.area": "11.3 ha",
       "rate.seeds": "92000 /ha",

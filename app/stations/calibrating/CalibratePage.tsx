@@ -73,9 +73,9 @@ export function CalibratePicture({ view, narrow = false }: { view: CalibrateView
           <SweepChart spread={spread} />
         </Later>
       )}
-      {found && !spread && runs.some(({ share }) => share !== null) && (
+      {!spread && runs.some(({ share }) => share !== null) && (
         <Later height={230} words="Drawing the runs.">
-          <RunsChart runs={runs} one={one} />
+          <RunsChart runs={runs} one={one} within={view.within} />
         </Later>
       )}
       {history && history.points.length > 1 && (
@@ -83,7 +83,7 @@ export function CalibratePicture({ view, narrow = false }: { view: CalibrateView
           <DriftChart drift={history} />
         </Later>
       )}
-      {!row && !spread && !followed && !found && !history && (
+      {!row && !spread && !followed && !found && !history && runs.every(({ share }) => share === null) && (
         <p className="px-4 text-soft">
           What is measured is drawn here, {one} by {one}.
         </p>

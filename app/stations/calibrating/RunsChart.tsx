@@ -15,19 +15,22 @@ import type { CalibrateView } from "./calibrate-view.server.ts";
 /** Runs repeat well within this, per cent. */
 const WELL = 2;
 
-/** How far each run lies from them all. */
-export default function RunsChart({ runs, one }: Pick<CalibrateView, "runs" | "one">) {
+/** How far each run lies from them all, or from what was wanted. */
+export default function RunsChart({ runs, one, within }: Pick<CalibrateView, "runs" | "one" | "within">) {
+  const band = within === null ? WELL : Math.round(100 * within);
   const shown = runs.flatMap(({ number, share, odd, leftOut }) =>
     share === null || leftOut ? [] : [{ number, off: 100 * share, fill: odd ? "var(--stop)" : "var(--dye)" }],
   );
-  const most = Math.max(WELL * 1.5, ...shown.map(({ off }) => Math.abs(off) * 1.15));
+  const most = Math.max(band * 1.5, ...shown.map(({ off }) => Math.abs(off) * 1.15));
   return (
     <figure className="px-3 pt-2">
-      <h2>Each {one} against all of them, %</h2>
+      <h2>
+        Each {one} against {within === null ? "all of them" : "what was wanted"}, %
+      </h2>
       <ResponsiveContainer width="100%" height={190}>
         <ScatterChart margin={{ top: 8, right: 12, bottom: 4, left: 0 }}>
           <CartesianGrid {...GRID} />
-          <ReferenceArea y1={-WELL} y2={WELL} fill="var(--dye-wash)" fillOpacity={0.6} />
+          <ReferenceArea y1={-band} y2={band} fill="var(--dye-wash)" fillOpacity={0.6} />
           <XAxis
             dataKey="number"
             type="number"
@@ -49,7 +52,7 @@ export default function RunsChart({ runs, one }: Pick<CalibrateView, "runs" | "o
         </ScatterChart>
       </ResponsiveContainer>
       <figcaption className="text-small text-soft">
-        Shaded: ± {WELL} %, within which they repeat well.
+        Shaded: ± {band} %, within which they {within === null ? "repeat well" : "are as wanted"}.
       </figcaption>
     </figure>
   );

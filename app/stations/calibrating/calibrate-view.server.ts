@@ -66,7 +66,7 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
     spacings: spacingsView(solved),
     followed: followedView(solved),
     runs: runs.map((run, at) => {
-      const fitted = outcome.constant?.runs.find((each) => each.at === at);
+      const fitted = (outcome.constant ?? outcome.wanted)?.runs.find((each) => each.at === at);
       return {
         id: run.id,
         number: at + 1,
@@ -84,6 +84,8 @@ export function calibrateView(open: OpenRig, solved: SolvedCalibration) {
         by: run.person,
       };
     }),
+    /** up to which share a run is as wanted; null where runs are held against each other */
+    within: outcome.wanted?.within ?? null,
     found: foundView(open, solved),
     also: outcome.also.map(({ key, label, said }) => ({ key, label, said: say(said) })),
     next: outcome.next.map(say),

@@ -6,6 +6,7 @@ import { EVENNESS } from "./evenness.ts";
 import { FLOW_ACRE, FLOW_NOZZLES, FLOW_TANK } from "./flow.ts";
 import { NOZZLE_SET } from "./nozzles.ts";
 import { POWER_UP } from "./power-up.ts";
+import { REGISTERS } from "./registers.ts";
 import { SPEED_SOURCES } from "./sources.ts";
 import { SPEED } from "./speed.ts";
 import { STAND } from "./stand.ts";
@@ -35,6 +36,7 @@ export const CALIBRATIONS: readonly CalibrationKind[] = [
   SCALE,
   YIELD,
   MOISTURE,
+  REGISTERS,
   APPLIED_LIQUID,
   APPLIED,
 ];
