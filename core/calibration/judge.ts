@@ -5,7 +5,14 @@ import { judgeRange } from "../dimension/range.ts";
 import { capital } from "../quantity/capital.ts";
 import { type Said, tell } from "../quantity/said.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
-import type { Calibrating, CalibrationKind, Found, Outcome, ToPair } from "./kind.ts";
+import {
+  type Calibrating,
+  type CalibrationKind,
+  type Found,
+  NOTHING_FOUND,
+  type Outcome,
+  type ToPair,
+} from "./kind.ts";
 import { percent } from "./percent.ts";
 import { fitRatio } from "./ratio.ts";
 import { slipOf } from "./slip.ts";
@@ -38,17 +45,14 @@ export function solveConstant(
     left,
     near,
   );
-  if (!fitted)
-    return { constant: null, parts: [], figures: {}, also: [], next: [], barred: [tooFew(0, enough, one)] };
+  if (!fitted) return { ...NOTHING_FOUND, barred: [tooFew(0, enough, one)] };
   const { estimate, variation, runs: fits } = fitted;
   const moved = had === null || had === 0 ? null : estimate.value / had - 1;
   const constant: Found = { key, had, estimate, moved, variation, runs: fits };
   const barred = barsOf(constant, { one, enough }, rig);
   return {
+    ...NOTHING_FOUND,
     constant,
-    parts: [],
-    figures: {},
-    also: [],
     next: barred.length > 0 ? [] : [nextOf(constant)],
     barred,
   };

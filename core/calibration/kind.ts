@@ -96,6 +96,16 @@ export type Outcome = {
   barred: readonly Said[];
 };
 
+/** Of runs that tell nothing yet. */
+export const NOTHING_FOUND: Outcome = {
+  constant: null,
+  parts: [],
+  figures: {},
+  also: [],
+  next: [],
+  barred: [],
+};
+
 /** What a constant that is wrong does, as shares: what is ÷ what is believed or wanted; null where it does nothing to it. */
 export type Costs = {
   /** hectares shown ÷ hectares done */

@@ -1,6 +1,6 @@
 /** A constant that moved by a whole factor did not drift: somebody counted otherwise, or in another unit. */
 import { METRES_PER } from "../quantity/length.ts";
-import type { Family } from "../quantity/measure.ts";
+import { FAMILIES, type Family } from "../quantity/measure.ts";
 
 const PULSES: readonly Family[] = ["count per length", "count per volume"];
 
@@ -18,11 +18,15 @@ const SLIPS: readonly Slip[] = [
     of: null,
   },
   {
-    factor: 231 * METRES_PER.in ** 3 * 1000,
+    factor: FAMILIES.volume.gal.factor / FAMILIES.volume.l.factor,
     said: "3.79 times: gallons taken for litres",
     of: ["count per volume"],
   },
-  { factor: 1 / 0.45359237, said: "2.2 times: pounds taken for kilograms", of: ["mass per count", "factor"] },
+  {
+    factor: 1 / FAMILIES.mass.lb.factor,
+    said: "2.2 times: pounds taken for kilograms",
+    of: ["mass per count", "factor"],
+  },
   { factor: 1 / METRES_PER.ft, said: "3.28 times: feet taken for metres", of: ["count per length"] },
 ];
 

@@ -4,7 +4,7 @@ import { MINUS } from "../quantity/figure.ts";
 import type { LengthStyle } from "../quantity/length.ts";
 import { FAMILIES, type Family, printMeasure } from "../quantity/measure.ts";
 import { unitOf } from "../quantity/units.ts";
-import { askedOf } from "../rig/asked.ts";
+import { askedKeys } from "../rig/asked.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import { isTimeUnit, type OfRate, type SchemeLine } from "./scheme.ts";
 
@@ -75,7 +75,7 @@ export function ratesLacking(lines: readonly SchemeLine[], rig: ResolvedRig): st
 }
 
 function toldOf(rig: ResolvedRig): DimensionKey[] {
-  const asked = new Set(askedOf(rig).map(({ key }) => key));
+  const asked = askedKeys(rig);
   return TOLD.filter((key) => asked.has(key));
 }
 

@@ -10,6 +10,23 @@ export type RowUnit = {
   good: boolean;
 };
 
+/** The units of a row of so many, against a mean; what was found of none is not known. */
+export function rowUnits(
+  count: number,
+  found: readonly { place: number; value: number; state: string }[],
+  mean: number,
+): RowUnit[] {
+  const at = new Map(found.map((each) => [each.place, each]));
+  return Array.from({ length: count }, (_, index) => {
+    const each = at.get(index + 1);
+    return {
+      place: index + 1,
+      off: each && mean > 0 ? each.value / mean - 1 : null,
+      good: !each || each.state === "good",
+    };
+  });
+}
+
 export type RowBar = RowUnit & {
   /** pixels: middle, and the ends of the bar */
   x: number;

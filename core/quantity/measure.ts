@@ -13,7 +13,7 @@ const POUND = 0.45359237;
 const GALLON = 231 * METRES_PER.in ** 3;
 const LITRE = 0.001;
 /** The US bushel of 2150.42 cubic inches (NIST Handbook 44, appendix C). */
-const BUSHEL = 2150.42 * METRES_PER.in ** 3;
+export const BUSHEL = 2150.42 * METRES_PER.in ** 3;
 const HECTARE = 1e4;
 const ACRE = 43560 * SQUARE_FOOT;
 const STANDARD_GRAVITY = 9.80665;

@@ -63,6 +63,11 @@ export function askedOf(rig: ResolvedRig): readonly Dimension[] {
   );
 }
 
+/** The same by key. */
+export function askedKeys(rig: ResolvedRig): ReadonlySet<Dimension["key"]> {
+  return new Set(askedOf(rig).map(({ key }) => key));
+}
+
 /** How the machine that drives steers. */
 export function steersBy({ values }: Known): string {
   return values["tractor.steering"].choice ?? "front wheels";

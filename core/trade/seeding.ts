@@ -1,4 +1,5 @@
 /** Seed by weight and by count. SI: kg, m, 1/m². */
+import { FAMILIES } from "../quantity/measure.ts";
 
 /**
  * Seed to sow for a stand: plants wanted × mass of a grain ÷ share that comes up (cereal growers' guides).
@@ -26,7 +27,7 @@ export function rowFor(area: number, rowSpacing: number): number {
 }
 
 /** A thousandth of an acre, and ten square metres: the areas stands are counted on, m². */
-export const COUNT_AREAS = { thousandth: (43560 * 0.3048 ** 2) / 1000, ten: 10 } as const;
+export const COUNT_AREAS = { thousandth: FAMILIES.area.ac.factor / 1000, ten: 10 } as const;
 
 /** Turns or pulses of a meter a second: rate (kg/m²) × width (m) × speed (m/s) ÷ displacement (kg each). */
 export function meterSpeed(rate: number, width: number, speed: number, displacement: number): number {

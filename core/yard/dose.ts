@@ -41,6 +41,11 @@ export type TestedPart = {
   stale: boolean;
 };
 
+/** What is known of parts as they are in now, SI. */
+export function standingParts(parts: readonly TestedPart[]): { place: number; value: number }[] {
+  return parts.flatMap(({ place, value, stale }) => (value === null || stale ? [] : [{ place, value }]));
+}
+
 export type PartDose = {
   /** newest first */
   ended: readonly Ended[];

@@ -53,6 +53,7 @@ export function CalibratePage(props: CalibrateProps) {
 /** What was found, drawn: along the tool, or run by run, and how the constant stood before. */
 export function CalibratePicture({ view, narrow = false }: { view: CalibrateView; narrow?: boolean }) {
   const { parts, runs, one, history, found, spread, spacings, followed } = view;
+  const measured = runs.some(({ share }) => share !== null);
   const row = parts && (narrow ? parts.drawn.phone : parts.drawn.desk);
   return (
     <div className="grid gap-4 py-2">
@@ -73,7 +74,7 @@ export function CalibratePicture({ view, narrow = false }: { view: CalibrateView
           <SweepChart spread={spread} />
         </Later>
       )}
-      {!spread && runs.some(({ share }) => share !== null) && (
+      {!spread && measured && (
         <Later height={230} words="Drawing the runs.">
           <RunsChart runs={runs} one={one} within={view.within} />
         </Later>
@@ -83,7 +84,7 @@ export function CalibratePicture({ view, narrow = false }: { view: CalibrateView
           <DriftChart drift={history} />
         </Later>
       )}
-      {!row && !spread && !followed && !found && !history && runs.every(({ share }) => share === null) && (
+      {!row && !spread && !followed && !found && !history && !measured && (
         <p className="px-4 text-soft">
           What is measured is drawn here, {one} by {one}.
         </p>

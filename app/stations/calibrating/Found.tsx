@@ -5,6 +5,7 @@ import { Who } from "../../entry/Who.tsx";
 import { TextField } from "../../ui/Field.tsx";
 import { Send } from "../../ui/Send.tsx";
 import type { Going } from "./going.ts";
+import { Hidden } from "./Hidden.tsx";
 
 /** What the runs came to, what to do next, and the two ways to end it. */
 export function Found(props: Going) {
@@ -86,10 +87,7 @@ function End({ view, action, person, id }: Going) {
   const mayAccept = view.barred.length === 0;
   return (
     <form {...form} className="grid gap-2">
-      <input type="hidden" name="intent" value="end-calibration" />
-      <input type="hidden" name="id" value={entry} />
-      <input type="hidden" name="calibration" value={id} />
-      <input type="hidden" name="kind" value={view.key} />
+      <Hidden view={view} id={id} entry={entry} intent="end-calibration" />
       <input type="hidden" name="accepted" value={leaving ? "no" : "yes"} />
       <TextField
         key={leaving ? "why" : "under"}

@@ -5,7 +5,7 @@ import { useKeptForm } from "../../entry/use-kept-form.ts";
 import { WAITS_HERE } from "../../offline/use-waiting.ts";
 import { validateForm, wrongIn } from "../../session/validate.ts";
 import { AskedField } from "./AskedField.tsx";
-import { fieldName, partName, readFields, unitName } from "./asked-typed.ts";
+import { fieldName, figureOfPart, partName, readFields, unitName } from "./asked-typed.ts";
 import { CalibratingDto } from "./calibrating.dto.ts";
 import type { Going } from "./going.ts";
 import { Hidden } from "./Hidden.tsx";
@@ -73,7 +73,7 @@ function PartsForm({ view, action, person, id, begin }: Going) {
     },
   });
   const parts = view.parts!;
-  const asked = view.fields.find(({ key }) => key !== "place")!;
+  const asked = figureOfPart(view.fields);
   const waits = useWaitingRuns(action, id);
   const waitingAt = new Map(waits.flatMap(({ fields }) => Object.entries(fields)));
   if (parts.each.length === 0)

@@ -5,9 +5,10 @@ import { Who } from "../../entry/Who.tsx";
 import { validateForm, wrongIn } from "../../session/validate.ts";
 import { Send } from "../../ui/Send.tsx";
 import { AskedField } from "./AskedField.tsx";
-import { readFields } from "./asked-typed.ts";
+import { fieldName, readFields } from "./asked-typed.ts";
 import { CalibratingDto } from "./calibrating.dto.ts";
 import type { Going } from "./going.ts";
+import { Hidden } from "./Hidden.tsx";
 
 /** What holds for all runs; folded once something was measured. */
 export function SetupForm({ view, action, person, id, begin }: Going) {
@@ -29,13 +30,10 @@ export function SetupForm({ view, action, person, id, begin }: Going) {
         </span>
       </summary>
       <form {...form} className="grid gap-2">
-        <input type="hidden" name="intent" value="set-calibration" />
-        <input type="hidden" name="id" value={entry} />
-        <input type="hidden" name="calibration" value={id} />
-        <input type="hidden" name="kind" value={view.key} />
+        <Hidden view={view} id={id} entry={entry} intent="set-calibration" />
         <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
           {view.setup.map((field) => (
-            <AskedField key={field.key} field={field} problem={errors[`f-${field.key}`]} />
+            <AskedField key={field.key} field={field} problem={errors[fieldName(field.key)]} />
           ))}
         </div>
         <div className="flex flex-wrap items-end gap-2">

@@ -73,14 +73,14 @@ export default function SweepChart({ spread }: { spread: Spread }) {
   );
 }
 
-/** Asks the worker; what comes for an older pattern is thrown away. */
+/** Asks a worker; the one that was asked for an older pattern is stopped. */
 function useSweep(catches: Spread["catches"]): readonly Spacing[] | null {
   const [found, setFound] = useState<readonly Spacing[] | null>(null);
   const asked = JSON.stringify(catches);
   useEffect(() => {
     const worker = new Worker(new URL("./sweep.worker.ts", import.meta.url), { type: "module" });
-    worker.onmessage = ({ data }: MessageEvent<{ found: readonly Spacing[] }>) => setFound(data.found);
-    worker.postMessage({ catches: JSON.parse(asked), number: 0 });
+    worker.onmessage = ({ data }: MessageEvent<readonly Spacing[]>) => setFound(data);
+    worker.postMessage(JSON.parse(asked));
     return () => worker.terminate();
   }, [asked]);
   return found;

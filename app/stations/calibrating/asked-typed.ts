@@ -121,3 +121,8 @@ export function readPositions(
     ? { ok: false, errors: { [POSITIONS]: "Two plants at least." } }
     : { ok: true, positions };
 }
+
+/** The figure that is entered of each part; the other field is its place. */
+export function figureOfPart<F extends { key: string }>(fields: readonly F[]): F {
+  return fields.find(({ key }) => key !== "place")!;
+}

@@ -7,7 +7,7 @@ import { percent } from "../../../core/calibration/percent.ts";
 import { type DimensionKey, dimension } from "../../../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
 import { entryFigure, printEntry } from "../../../core/dimension/entry.ts";
-import { drawRow } from "../../../core/drawing/boom.ts";
+import { drawRow, rowUnits } from "../../../core/drawing/boom.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { FAMILIES } from "../../../core/quantity/measure.ts";
 import { inWords, type Said } from "../../../core/quantity/said.ts";
@@ -22,8 +22,7 @@ import { productIn } from "../../../data/products.ts";
 import { historyOf } from "../../../data/readings.ts";
 import { day, moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { ABSENT, printField, unitOfField } from "./asked-typed.ts";
-import { figureOfPart } from "./keep-calibration.server.ts";
+import { ABSENT, figureOfPart, printField, unitOfField } from "./asked-typed.ts";
 import { nextOf, type SolvedCalibration, testedOf } from "./solved.server.ts";
 
 export type FieldView = Asked & { unit: string; text: string };
@@ -177,7 +176,7 @@ function partsView(open: OpenRig, { kind, outcome, runs, setup }: SolvedCalibrat
   if (kind.entered === "singly") return null;
   const { resolved, preferences } = open;
   const trays = kind.entered === "in trays";
-  const asked = figureOfPart(kind);
+  const asked = figureOfPart(kind.fields);
   const unit = unitOfField(asked, preferences.units);
   const count = (trays ? setup.figures.count : known(resolved, "rows.count")) ?? 0;
   const tested = testedOf(open, kind);
@@ -187,14 +186,7 @@ function partsView(open: OpenRig, { kind, outcome, runs, setup }: SolvedCalibrat
   );
   const good = outcome.parts.filter(({ state }) => state === "good");
   const mean = good.reduce((sum, { value }) => sum + value, 0) / Math.max(good.length, 1);
-  const units = Array.from({ length: count }, (_, at) => {
-    const each = found.get(at + 1);
-    return {
-      place: at + 1,
-      off: each && mean > 0 ? each.value / mean - 1 : null,
-      good: !each || each.state === "good",
-    };
-  });
+  const units = rowUnits(count, outcome.parts, mean);
   const sheet = (width: number) =>
     trays ? null : drawRow(units, kind.parts?.limit ?? 0.05, { width, height: 230 });
   const bad = outcome.parts.filter(({ state }) => state !== "good");
@@ -258,9 +250,8 @@ function spacingsView({ kind, setup, runs }: SolvedCalibration) {
 }
 
 /** What was caught across the swath, laid over itself; null of anything but trays. */
-function spreadView(open: OpenRig, { kind, setup, runs }: SolvedCalibration) {
+function spreadView(open: OpenRig, { kind, setup, runs, left }: SolvedCalibration) {
   if (kind.entered !== "in trays") return null;
-  const left = new Set(runs.flatMap(({ leftOut }, at) => (leftOut ? [at] : [])));
   const catches = catchesOf({ setup, runs, left });
   if (catches.length < 3) return null;
   return {

@@ -25,6 +25,7 @@ import { idOf } from "../reading/entry-ids.ts";
 import { written } from "../writing/written.server.ts";
 import {
   fieldName,
+  figureOfPart,
   partName,
   printField,
   readField,
@@ -111,13 +112,8 @@ function readOne(kind: CalibrationKind, form: FormData, id: string): ReadRuns {
 
 const tapped = ({ plants = 0, skips = 0, doubles = 0 }: Record<string, number>) => plants + skips + doubles;
 
-/** The figure that is entered of each part; the other field is its place. */
-export function figureOfPart({ fields }: Pick<CalibrationKind, "fields">) {
-  return fields.find(({ key }) => key !== "place")!;
-}
-
 function readParts(kind: CalibrationKind, form: FormData, id: string): ReadRuns {
-  const asked = figureOfPart(kind);
+  const asked = figureOfPart(kind.fields);
   const unit = String(form.get(unitName(asked.key)) ?? "");
   const errors: FieldErrors = {};
   const runs: NewRun[] = [];

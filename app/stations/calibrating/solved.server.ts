@@ -1,7 +1,7 @@
 /** A calibration of the tool in view as it stands: what its page shows, and what may be accepted, come of the same. */
 import type { CalibrationKind, Filled, Outcome } from "../../../core/calibration/kind.ts";
 import { calibrationsAt } from "../../../core/subjects/calibrations.ts";
-import type { TestedPart } from "../../../core/yard/dose.ts";
+import { standingParts, type TestedPart } from "../../../core/yard/dose.ts";
 import { type Calibration, type KeptRun, openCalibration, runsOf } from "../../../data/calibrations.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
@@ -12,6 +12,8 @@ export type SolvedCalibration = {
   calibration: Calibration | null;
   setup: Filled & { texts: Readonly<Record<string, string>> };
   runs: readonly KeptRun[];
+  /** runs somebody left out, by number from 0 */
+  left: ReadonlySet<number>;
   outcome: Outcome;
 };
 
@@ -35,10 +37,10 @@ export function solveCalibration(
     setup,
     runs,
     left,
-    kept: keptOf(open, kind),
+    kept: standingParts(testedOf(open, kind)),
     before: beforeOf(open, kind),
   });
-  return { station, kind, calibration, setup, runs, outcome };
+  return { station, kind, calibration, setup, runs, left, outcome };
 }
 
 /** Parts as they were found last. */
@@ -46,15 +48,8 @@ export function testedOf({ whole, index }: OpenRig, { parts }: CalibrationKind):
   return parts ? (whole.dose[index]!.parts[parts.kind] ?? []) : [];
 }
 
-function keptOf(open: OpenRig, kind: CalibrationKind) {
-  return testedOf(open, kind).flatMap(({ place, value, stale }) =>
-    value === null || stale ? [] : [{ place, value }],
-  );
-}
-
 /** What the next run most likely is, by field, SI. */
-export function nextOf({ resolved }: OpenRig, { kind, runs }: Pick<SolvedCalibration, "kind" | "runs">) {
-  const left = new Set(runs.flatMap(({ leftOut }, at) => (leftOut ? [at] : [])));
+export function nextOf({ resolved }: OpenRig, { kind, runs, left }: SolvedCalibration) {
   return kind.next?.({ rig: resolved, runs, left }) ?? {};
 }
 

@@ -3,8 +3,9 @@ import { parseLength, printLength } from "../../../core/quantity/length.ts";
 import { parseMeasure } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { unitOf } from "../../../core/quantity/units.ts";
-import { atMoisture } from "../../../core/subjects/rate/calibrations/weighed.ts";
+import { atMoisture, bushelsAnAcre } from "../../../core/trade/harvest.ts";
 import { TriedField } from "../../ui/TriedField.tsx";
+import { positive } from "./positive.ts";
 import type { HarvestView } from "./rate-view.server.ts";
 
 /** Hectares by the parts that cut, and tonnes at the moisture that is paid. Nothing is kept. */
@@ -21,8 +22,8 @@ export function HarvestPanel({ view }: { view: HarvestView }) {
   const wide =
     width !== null && parts !== null && count !== null && count <= parts ? (width * count) / parts : null;
   const area = wide !== null && far?.ok ? wide * far.value.metres : null;
-  const [m, m0] = [Number(wet.replace(",", ".")) / 100, Number(standard.replace(",", ".")) / 100];
-  const dry = load?.ok && m > 0 && m < 1 && m0 > 0 && m0 < 1 ? atMoisture(load.value.value, m, m0) : null;
+  const [m, m0] = [share(wet), share(standard)];
+  const dry = load?.ok && m !== null && m0 !== null ? atMoisture(load.value.value, m, m0) : null;
   return (
     <section id="harvest" aria-label="Harvest" className="grid gap-2">
       <h2 className="border-b-2 border-ink pb-1">
@@ -67,7 +68,10 @@ export function HarvestPanel({ view }: { view: HarvestView }) {
         {area !== null && dry !== null && area > 0 && (
           <>
             Yield <b>{say("mass per area", dry / area, units)}</b>
-            {density !== null && <>, {bushels(dry / area, density)}</>}.
+            {density !== null && (
+              <>, {bushelsAnAcre(dry / area, density).toFixed(0)} bu/ac at its test weight</>
+            )}
+            .
           </>
         )}
       </p>
@@ -75,10 +79,8 @@ export function HarvestPanel({ view }: { view: HarvestView }) {
   );
 }
 
-const BUSHEL = 2150.42 * 0.0254 ** 3;
-const ACRE = 43560 * 0.3048 ** 2;
-
-/** Bushels an acre of a crop of this test weight. */
-function bushels(yieldMass: number, density: number): string {
-  return `${((yieldMass * ACRE) / (density * BUSHEL)).toFixed(0)} bu/ac at its test weight`;
+/** A share of the wet mass typed in per cent; null of what cannot be one. */
+function share(text: string): number | null {
+  const percent = positive(text);
+  return percent !== null && percent < 100 ? percent / 100 : null;
 }

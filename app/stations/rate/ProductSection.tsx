@@ -3,7 +3,7 @@ import { v4 as uuid } from "uuid";
 import { QuantityField } from "../../entry/QuantityField.tsx";
 import { useKeptForm } from "../../entry/use-kept-form.ts";
 import { Who } from "../../entry/Who.tsx";
-import { validateForm } from "../../session/validate.ts";
+import { validateForm, wrongIn } from "../../session/validate.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import { Folded } from "../../ui/Folded.tsx";
 import { Send } from "../../ui/Send.tsx";
@@ -16,10 +16,7 @@ type Props = { view: NonNullable<RateView["product"]>; action: string; person: s
 export function ProductSection({ view, action, person }: Props) {
   const [entry, setEntry] = useState(() => uuid());
   const { form, busy, errors } = useKeptForm(action, "Product", {
-    wrongWith: (typed) => {
-      const read = validateForm(LoadProductDto, typed);
-      return read.ok ? {} : read.errors;
-    },
+    wrongWith: (typed) => wrongIn(validateForm(LoadProductDto, typed)),
     done: () => setEntry(uuid()),
   });
   return (
@@ -75,10 +72,7 @@ function ProductForm({ view, action, of }: FormProps) {
     busy,
     errors,
   } = useKeptForm(action, of ? of.name : "A product", {
-    wrongWith: (typed) => {
-      const read = validateForm(Dto, typed);
-      return read.ok ? {} : read.errors;
-    },
+    wrongWith: (typed) => wrongIn(validateForm(Dto, typed)),
     done: (came) => {
       if (came.state === "kept")
         for (const each of document.querySelectorAll("#product details[open]")) each.removeAttribute("open");

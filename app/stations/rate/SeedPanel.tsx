@@ -11,6 +11,7 @@ import {
   seedsAt,
 } from "../../../core/trade/seeding.ts";
 import { TriedField } from "../../ui/TriedField.tsx";
+import { positive } from "./positive.ts";
 import type { SeedView } from "./rate-view.server.ts";
 
 type Props = { view: SeedView };
@@ -27,17 +28,12 @@ export function SeedPanel({ view }: Props) {
   );
 }
 
-const asNumber = (text: string): number | null => {
-  const value = Number(text.replace(",", "."));
-  return text.trim() !== "" && Number.isFinite(value) && value > 0 ? value : null;
-};
-
 function ByWeight({ view }: Props) {
   const { units, width, displacement, speeds, band } = view;
   const [plants, setPlants] = useState("");
   const [grain, setGrain] = useState(view.grain);
   const [up, setUp] = useState(view.establishment);
-  const [wanted, mass, share] = [asNumber(plants), asNumber(grain), asNumber(up)];
+  const [wanted, mass, share] = [positive(plants), positive(grain), positive(up)];
   const rate = wanted && mass && share && share <= 100 ? seedRate(wanted, mass * 1e-6, share / 100) : null;
   const sown = rate ?? view.rate;
   const turns =
@@ -93,7 +89,7 @@ function ByCount({ view }: Props) {
   const [spacing, setSpacing] = useState("");
   if (rowSpacing === null) return <p className="text-warn">Nobody told the spacing of the rows.</p>;
   const read = plants.trim() === "" ? null : parseMeasure("count per area", plants, "/ha");
-  const share = asNumber(up);
+  const share = positive(up);
   const seeds = read?.ok && share && share <= 100 ? read.value.value / (share / 100) : null;
   const apart = spacing.trim() === "" ? null : parseLength(spacing, units.small);
   const by = apart?.ok && apart.value.metres > 0 ? seedsAt(rowSpacing, apart.value.metres) : null;

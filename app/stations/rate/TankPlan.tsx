@@ -7,6 +7,7 @@ import { FORMULATIONS, type FormulationKey, mixingOrder } from "../../../core/su
 import { type TankPlan as Plan, planTank, productIn } from "../../../core/subjects/rate/liquid/tank.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import { Radios } from "../../ui/Radios.tsx";
+import { positive } from "./positive.ts";
 import type { TankView } from "./rate-view.server.ts";
 
 type Row = {
@@ -119,10 +120,8 @@ function readAll({ area, pass, units }: { area: string; pass: string; units: Uni
 }
 
 const doseOf = ({ dose, unit }: Row): number | null => {
-  const value = Number(dose.replace(",", "."));
-  return dose.trim() !== "" && Number.isFinite(value) && value > 0
-    ? (value * (unit === "l/ha" ? 0.001 : 1)) / 1e4
-    : null;
+  const value = positive(dose);
+  return value === null ? null : (value * (unit === "l/ha" ? 0.001 : 1)) / 1e4;
 };
 
 function Products({ rows, onChange }: { rows: readonly Row[]; onChange: (rows: Row[]) => void }) {

@@ -1,10 +1,10 @@
 /** What the rate station shows of the tool in view. */
 import { dimension } from "../../../core/dimension/catalogue.ts";
-import { drawRow } from "../../../core/drawing/boom.ts";
+import { drawRow, rowUnits } from "../../../core/drawing/boom.ts";
 import { inUnit } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { unitOf } from "../../../core/quantity/units.ts";
-import { askedOf } from "../../../core/rig/asked.ts";
+import { askedKeys } from "../../../core/rig/asked.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { chosen, known } from "../../../core/rig/whole.ts";
 import { NEAR_MEAN } from "../../../core/subjects/rate/calibrations/nozzles.ts";
@@ -36,9 +36,12 @@ export function rateView(open: OpenRig) {
   };
 }
 
+/** What the station works out of the tool in view; undefined of one that doses nothing. */
+const reckonedOf = ({ judged, index }: OpenRig) => judged.reckoned.rate.find(({ part }) => part === index);
+
 /** How each constant that was read more than once stood over its life. */
 function driftsOf(open: OpenRig) {
-  const of = open.judged.reckoned.rate.find(({ part }) => part === open.index);
+  const of = reckonedOf(open);
   return (of?.constants ?? []).flatMap(({ key }) => {
     const drift = driftOf(open, key);
     return drift && drift.points.length > 1 ? [drift] : [];
@@ -46,20 +49,11 @@ function driftsOf(open: OpenRig) {
 }
 
 /** The nozzles as they were caught last; null where none was. */
-function rowView({ judged, index, resolved }: OpenRig) {
-  const found = judged.reckoned.rate.find(({ part }) => part === index)?.nozzles;
-  const count = known(resolved, "rows.count");
+function rowView(open: OpenRig) {
+  const found = reckonedOf(open)?.nozzles;
+  const count = known(open.resolved, "rows.count");
   if (!found || found.mean === null || count === null) return null;
-  const by = new Map(found.found.map((each) => [each.place, each]));
-  const units = Array.from({ length: count }, (_, at) => {
-    const each = by.get(at + 1);
-    return {
-      place: at + 1,
-      off: each ? each.value / found.mean! - 1 : null,
-      good: !each || each.state === "good",
-    };
-  });
-  return drawRow(units, NEAR_MEAN, { width: 424, height: 230 });
+  return drawRow(rowUnits(count, found.found, found.mean), NEAR_MEAN, { width: 424, height: 230 });
 }
 
 const FORM_OF: Partial<Record<ToolKindKey, ProductForm>> = {
@@ -71,9 +65,15 @@ const FORM_OF: Partial<Record<ToolKindKey, ProductForm>> = {
   header: "crop",
 };
 
-function productView({ db, rig, resolved, judged, index, preferences: { units } }: OpenRig) {
+function productView(open: OpenRig) {
+  const {
+    db,
+    rig,
+    resolved,
+    preferences: { units },
+  } = open;
   const form = resolved.tool && FORM_OF[resolved.tool];
-  if (!form || !judged.reckoned.rate.some(({ part }) => part === index)) return null;
+  if (!form || !reckonedOf(open)) return null;
   const now = productIn(db, rig.implement.id);
   return {
     form,
@@ -139,8 +139,9 @@ function harvestView({ db, rig, resolved, preferences: { units } }: OpenRig) {
 }
 
 /** What the explorer begins with; null where too little is known to draw a line. */
-function explorerView({ judged, index, resolved, preferences }: OpenRig) {
-  const window = judged.reckoned.rate.find(({ part }) => part === index)?.window;
+function explorerView(open: OpenRig) {
+  const { resolved, preferences } = open;
+  const window = reckonedOf(open)?.window;
   if (!window) return null;
   const { spraying, pressures, now } = window;
   const size = chosen<NozzleSizeKey>(resolved, "rate.nozzle")!;
@@ -172,7 +173,7 @@ function droplets(rig: ResolvedRig, key: "rate.dropletsLow" | "rate.dropletsHigh
 
 /** What fills are reckoned from: a tank by litres, a hopper by kilograms; null for what has neither. */
 function tankView({ resolved, preferences: { units } }: OpenRig) {
-  const asked = new Set(askedOf(resolved).map(({ key }) => key));
+  const asked = askedKeys(resolved);
   const of = (["liquid", "seed"] as const).find((each) => asked.has(`rate.${each}`));
   if (!of) return null;
   const tank = of === "liquid" ? ("rate.tank" as const) : ("rate.hopper" as const);

@@ -9,12 +9,12 @@ import type { Check } from "../../finding/check.ts";
 import { type Checker, checkerOf } from "../../finding/checking.ts";
 import type { Target } from "../../finding/finding.ts";
 import { joined, quantity, type Said, tell } from "../../quantity/said.ts";
-import { askedOf } from "../../rig/asked.ts";
+import { askedKeys } from "../../rig/asked.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { chosen, known, type WholeRig } from "../../rig/whole.ts";
 import { EVEN } from "../../trade/overlap.ts";
 import { meterSpeed } from "../../trade/seeding.ts";
-import type { PartDose } from "../../yard/dose.ts";
+import { type PartDose, standingParts } from "../../yard/dose.ts";
 import { thinSaid } from "./calibrations/stand.ts";
 import { judgeKeptRows } from "./count/stand.ts";
 import { NOZZLE, ROW } from "./parts.ts";
@@ -43,7 +43,7 @@ const RATES = ["rate.liquid", "rate.seed", "rate.seeds", "rate.spread"] as const
 
 /** After another product many terminals stand at no rate, or at the last one's. */
 function setChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
-  const asked = new Set(askedOf(rig).map(({ key }) => key));
+  const asked = askedKeys(rig);
   return RATES.filter((key) => asked.has(key)).map((key) => {
     const row = rowOf(key, "Rate set");
     const { value, stale } = rig.values[key];
@@ -66,7 +66,7 @@ const DECLARED = [
 
 /** What the terminal was told is fitted, against what is. */
 function declaredChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
-  const asked = new Set(askedOf(rig).map(({ key }) => key));
+  const asked = askedKeys(rig);
   return DECLARED.filter(({ told }) => asked.has(told)).map(({ name, label, told, is }) => {
     const row = rowOf(name, label);
     const [declared, fitted] = [chosen(rig, told), chosen(rig, is)];
@@ -178,9 +178,7 @@ function standCheck(rig: ResolvedRig, { parts }: PartDose, rowOf: Checker): Chec
   const target = calibrate("stand");
   const why = "A row unit that skips leaves a strip as long as the field, and nothing but a count shows it.";
   const tested = parts[ROW.key] ?? [];
-  const kept = tested.flatMap(({ place, value, stale }) =>
-    value === null || stale ? [] : [{ place, value }],
-  );
+  const kept = standingParts(tested);
   if (kept.length === 0)
     return row.judged(
       "unknown",
@@ -266,7 +264,7 @@ function pumpCheck({ now }: SprayWindow, rig: ResolvedRig, rowOf: Checker): Chec
 
 /** Whether the meter turns as fast as it doses evenly, at the speed that is driven. */
 function meterChecks(rig: ResolvedRig, rowOf: Checker): Check[] {
-  const asked = new Set(askedOf(rig).map(({ key }) => key));
+  const asked = askedKeys(rig);
   if (!asked.has("rate.meterLow")) return [];
   const row = rowOf("meter", "Meter's turns");
   const needed = [

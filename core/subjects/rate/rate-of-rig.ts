@@ -4,7 +4,7 @@ import { type DimensionKey, isDimensionKey } from "../../dimension/catalogue.ts"
 import type { ResolvedRig } from "../../rig/resolve.ts";
 import { known, type WholeRig } from "../../rig/whole.ts";
 import { pressureAt, type Spraying, speedWindow } from "../../trade/spraying.ts";
-import type { Ended, PartDose } from "../../yard/dose.ts";
+import { type Ended, type PartDose, standingParts } from "../../yard/dose.ts";
 import { CALIBRATIONS } from "./calibrations/index.ts";
 import { type JudgedNozzles, judgeNozzles, ratedFlow } from "./calibrations/nozzles.ts";
 import { NOZZLE } from "./parts.ts";
@@ -95,9 +95,7 @@ function constantsOf(
 }
 
 function nozzlesOf(rig: ResolvedRig, { parts }: PartDose): JudgedNozzles | null {
-  const flows = (parts[NOZZLE.key] ?? []).flatMap(({ place, value, stale }) =>
-    value === null || stale ? [] : [{ place, flow: value }],
-  );
+  const flows = standingParts(parts[NOZZLE.key] ?? []).map(({ place, value }) => ({ place, flow: value }));
   return flows.length === 0 ? null : judgeNozzles(flows, ratedFlow(rig));
 }
 

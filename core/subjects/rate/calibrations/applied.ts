@@ -1,5 +1,11 @@
 /** Why the product does not add up: what was used against rate × hectares, shared out over what may be wrong. */
-import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
+import {
+  type Calibrating,
+  type CalibrationKind,
+  NOTHING_FOUND,
+  type Outcome,
+  runOf,
+} from "../../../calibration/kind.ts";
 import { percent } from "../../../calibration/percent.ts";
 import { type Said, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
@@ -81,15 +87,14 @@ function solve({ setup, runs, left }: Calibrating): Outcome {
     used: sum("used"),
     shown: sum("shown"),
   };
-  const nothing = { constant: null, parts: [], also: [], next: [], figures: {} };
-  if (rate === undefined) return { ...nothing, barred: ["Tell the rate that was wanted."] };
+  if (rate === undefined) return { ...NOTHING_FOUND, barred: ["Tell the rate that was wanted."] };
   if (kept.length === 0 || Object.values(told_).some((each) => !(each > 0)))
-    return { ...nothing, barred: ["No field was entered yet."] };
+    return { ...NOTHING_FOUND, barred: ["No field was entered yet."] };
   const { total, shares } = shareOut(told_);
   const worst = shares[0]!;
   const right = Math.abs(total - 1) < NOTHING;
   return {
-    ...nothing,
+    ...NOTHING_FOUND,
     figures: { total, ...Object.fromEntries(shares.map(({ key, factor }) => [key, factor])) },
     also: [
       { key: "total", label: "Put out against wanted", said: tell`${percent(total - 1)}` },

@@ -6,8 +6,7 @@ import { percent } from "../../../calibration/percent.ts";
 import { tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE } from "../../../simulation/dose.ts";
-import { AMOUNT_COSTS, hadOf, told } from "./common.ts";
-import { rounded } from "./flow.ts";
+import { AMOUNT_COSTS, hadOf, rounded, told } from "./common.ts";
 
 const HECTARE = 1e4;
 const GRAM = 0.001;

@@ -1,5 +1,5 @@
 /** What several calibrations ask alike. */
-import type { Asked, Costs, Filled } from "../../../calibration/kind.ts";
+import type { Asked, Calibrating, Costs, Filled } from "../../../calibration/kind.ts";
 import type { DimensionKey } from "../../../dimension/catalogue.ts";
 import { unchanging } from "../../../dimension/catalogue.ts";
 import type { Family } from "../../../quantity/measure.ts";
@@ -51,3 +51,17 @@ export const COUNT_COSTS = (ratio: number): Costs => ({ area: null, applied: nul
 
 export const LITRE = 0.001;
 export const MINUTE = 60;
+
+/** As it would be read off a display or a jug. */
+export function rounded(value: number, step: number): number {
+  return Math.round(value / step) * step;
+}
+
+/** What was caught at each place, SI: one caught twice as it was caught last. */
+export function caughtByPlace({ runs, left }: Pick<Calibrating, "runs" | "left">): Map<number, number> {
+  return new Map(
+    runs.flatMap(({ figures: { place, caught } }, at): [number, number][] =>
+      left.has(at) || place === undefined || caught === undefined ? [] : [[place, caught]],
+    ),
+  );
+}

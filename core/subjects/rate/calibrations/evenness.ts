@@ -11,7 +11,7 @@ import { variationOf } from "../../../calibration/ratio.ts";
 import { tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE } from "../../../simulation/dose.ts";
-import { rounded } from "./flow.ts";
+import { caughtByPlace, rounded } from "./common.ts";
 
 /** A row this far from the mean is looked at (common practice, no source). */
 const APART = 0.08;
@@ -20,14 +20,9 @@ const ALIKE = 0.05;
 const FEWEST = 4;
 
 function solve({ runs, left, kept, rig }: Calibrating): Outcome {
-  const caught = new Map<number, number>(kept.map(({ place, value }) => [place, value]));
-  const here = new Set<number>();
-  for (const [at, { figures }] of runs.entries())
-    if (!left.has(at) && figures.place !== undefined && figures.caught !== undefined) {
-      if (here.size === 0) caught.clear();
-      caught.set(figures.place, figures.caught);
-      here.add(figures.place);
-    }
+  const here = caughtByPlace({ runs, left });
+  // Weights of another catch are of another amount: they are not mixed with these.
+  const caught = here.size > 0 ? here : new Map(kept.map(({ place, value }) => [place, value]));
   const all = [...caught].sort(([a], [b]) => a - b);
   const mean = all.reduce((sum, [, mass]) => sum + mass, 0) / Math.max(all.length, 1);
   const parts = all.map(([place, value]): FoundAt => {

@@ -2,12 +2,13 @@
 
 import { solveConstant } from "../../../calibration/judge.ts";
 import { type Asked, type CalibrationKind, type Run, runOf } from "../../../calibration/kind.ts";
+import { FAMILIES } from "../../../quantity/measure.ts";
 import { roundLength, type Said, smallLength, tell } from "../../../quantity/said.ts";
 import type { ResolvedRig } from "../../../rig/resolve.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE, type TrueDose } from "../../../simulation/dose.ts";
 import { flowAt, NOZZLE_SIZES, type NozzleSizeKey } from "../../../trade/nozzles.ts";
-import { FLOW_COSTS, hadOf, isOneOf, LITRE, MINUTE, told } from "./common.ts";
+import { FLOW_COSTS, hadOf, isOneOf, LITRE, MINUTE, rounded, told } from "./common.ts";
 
 const ON_WATER =
   "With clean water, gloves and glasses on: what is left in the pipes is on your hands. Set the pressure first, then get out and catch.";
@@ -177,8 +178,8 @@ export const FLOW_TANK: CalibrationKind = {
   },
 };
 
-const OUNCE = (231 * 0.0254 ** 3) / 128;
-const ACRE = 43560 * 0.3048 ** 2;
+const OUNCE = FAMILIES.volume["fl oz"].factor;
+const ACRE = FAMILIES.area.ac.factor;
 
 /** Metres to drive for one 128th of an acre under one nozzle: 43 560 ft² / 128 / spacing (US extension). 204 ft at 20 in. */
 export function acreStrip(spacing: number): number {
@@ -255,8 +256,3 @@ export const FLOW_ACRE: CalibrationKind = {
     ];
   },
 };
-
-/** As it would be read off a display or a jug. */
-export function rounded(value: number, step: number): number {
-  return Math.round(value / step) * step;
-}

@@ -15,8 +15,7 @@ import type { ResolvedRig } from "../../../rig/resolve.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE } from "../../../simulation/dose.ts";
 import { flowAt, NOZZLE_SIZES, type NozzleSizeKey, RATED_PRESSURE } from "../../../trade/nozzles.ts";
-import { isOneOf, LITRE, told } from "./common.ts";
-import { rounded } from "./flow.ts";
+import { caughtByPlace, isOneOf, LITRE, rounded, told } from "./common.ts";
 
 /** Within this of the mean of those neither blocked nor worn a nozzle is good (common practice, no source). */
 export const NEAR_MEAN = 0.05;
@@ -91,11 +90,7 @@ const FEWEST = 4;
 
 function solve({ rig, setup, runs, left, kept }: Calibrating) {
   const { pressure, time } = setup.figures;
-  // A nozzle caught twice counts as it was caught last.
-  const caught = new Map<number, number>();
-  for (const [at, { figures }] of runs.entries())
-    if (!left.has(at) && figures.place !== undefined && figures.caught !== undefined)
-      caught.set(figures.place, figures.caught);
+  const caught = caughtByPlace({ runs, left });
   const scale = pressure && time ? Math.sqrt(RATED_PRESSURE / pressure) / time : null;
   const flows = scale === null ? [] : [...caught].map(([place, volume]) => ({ place, flow: volume * scale }));
   const rated = ratedFlow(rig);

@@ -1,5 +1,11 @@
 /** What the computer shows of itself when it is switched on: a read-back that costs nothing. */
-import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
+import {
+  type Calibrating,
+  type CalibrationKind,
+  NOTHING_FOUND,
+  type Outcome,
+  runOf,
+} from "../../../calibration/kind.ts";
 import { quantity, type Said, tapeLength, tell } from "../../../quantity/said.ts";
 import { givenSections } from "../../../rig/resolve.ts";
 import { known } from "../../../rig/whole.ts";
@@ -9,8 +15,7 @@ const SAME = 0.01;
 
 function solve({ runs, left, rig }: Calibrating): Outcome {
   const run = runs.findLast((_, at) => !left.has(at));
-  const nothing = { constant: null, parts: [], also: [], next: [], figures: {} };
-  if (!run) return { ...nothing, barred: ["Nothing was read off yet."] };
+  if (!run) return { ...NOTHING_FOUND, barred: ["Nothing was read off yet."] };
   const { width, sections, rate } = run.figures;
   const own = known(rig, "tool.width");
   const count = givenSections(rig)?.widths.length ?? null;
@@ -36,7 +41,7 @@ function solve({ runs, left, rig }: Calibrating): Outcome {
     ...(rate !== undefined && set === null ? ["the rate"] : []),
   ];
   return {
-    ...nothing,
+    ...NOTHING_FOUND,
     next: [
       ...differs,
       ...(unknown.length > 0 ? [`Nobody told ${unknown.join(", ")}: that was not compared.`] : []),

@@ -1,5 +1,12 @@
 /** The numbered registers of a computer at the end of a job: what was programmed against what was applied, job by job and in all. */
-import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
+import {
+  type Calibrating,
+  type CalibrationKind,
+  type Filled,
+  NOTHING_FOUND,
+  type Outcome,
+  runOf,
+} from "../../../calibration/kind.ts";
 import { moreOrLess } from "../../../calibration/percent.ts";
 import { quantity, type Said, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
@@ -9,7 +16,9 @@ import { isOneOf, told } from "./common.ts";
 export const TRIMS = [-0.3, -0.2, -0.1, 0, 0.1, 0.2, 0.3] as const;
 
 const keyOf = (trim: number) => String(Math.round(100 * trim));
-const sign = (trim: number) => (trim > 0 ? "+" : trim < 0 ? "−" : "");
+const trimText = (trim: number) =>
+  `${trim > 0 ? "+" : trim < 0 ? "−" : ""}${Math.abs(Math.round(100 * trim))} %`;
+const trimOf = ({ choices }: Filled) => Number(choices.trim ?? 0) / 100;
 
 /** Applied within this of programmed is as it should be (common practice, no source). */
 const SAME = 0.03;
@@ -24,15 +33,14 @@ export function appliedRate(registers: readonly Register[]): number {
 }
 
 function solve({ runs, left, setup }: Calibrating): Outcome {
-  const nothing = { constant: null, parts: [], also: [], next: [], figures: {} };
   const registers = runs.flatMap(({ figures: { register, area, volume } }, at) =>
     left.has(at) || !register || !area || volume === undefined
       ? []
       : [{ at, number: register, area, volume }],
   );
-  if (registers.length === 0) return { ...nothing, barred: ["No register was read off yet."] };
+  if (registers.length === 0) return { ...NOTHING_FOUND, barred: ["No register was read off yet."] };
   const applied = appliedRate(registers);
-  const trim = Number(setup.choices.trim ?? 0) / 100;
+  const trim = trimOf(setup);
   const programmed = setup.figures.rate === undefined ? null : setup.figures.rate * (1 + trim);
   const off = programmed === null ? null : applied / programmed - 1;
   const against = registers.map((each) => ({
@@ -41,7 +49,7 @@ function solve({ runs, left, setup }: Calibrating): Outcome {
   }));
   const odd = against.filter((each) => Math.abs(each.off) > SAME);
   return {
-    ...nothing,
+    ...NOTHING_FOUND,
     ...(programmed === null
       ? {}
       : {
@@ -60,7 +68,7 @@ function solve({ runs, left, setup }: Calibrating): Outcome {
             {
               key: "programmed",
               label: "Programmed",
-              said: tell`${quantity("volume per area", programmed, 1)}${trim === 0 ? "" : `, trimmed by ${sign(trim)}${Math.abs(100 * trim)} %`}`,
+              said: tell`${quantity("volume per area", programmed, 1)}${trim === 0 ? "" : `, trimmed by ${trimText(trim)}`}`,
             },
           ]),
     ],
@@ -127,7 +135,7 @@ export const REGISTERS: CalibrationKind = {
       kind: "choice",
       choices: [0, ...TRIMS.filter((trim) => trim !== 0)].map((trim) => ({
         key: keyOf(trim),
-        label: trim === 0 ? "0 %" : `${sign(trim)}${Math.abs(Math.round(100 * trim))} %`,
+        label: trimText(trim),
       })),
     },
   ],
@@ -141,10 +149,11 @@ export const REGISTERS: CalibrationKind = {
   first: (rig) => told(rig, { rate: "rate.liquid" }, { trim: "0" }),
   next: ({ runs }) => ({ register: (runs.at(-1)?.figures.register ?? 0) + 1 }),
   solve,
-  bench: (_, { figures: { rate }, choices }, rig, random, next) => {
+  bench: (_, setup, rig, random, next) => {
+    const { rate } = setup.figures;
     if (rate === undefined) return [];
     const area = (known(rig, "work.area") ?? 1e5) * random.between(0.2, 0.5);
-    const trim = 1 + Number(choices.trim ?? 0) / 100;
+    const trim = 1 + trimOf(setup);
     return [
       runOf({
         register: next.register ?? 1,

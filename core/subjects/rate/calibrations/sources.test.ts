@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import { inWords } from "../../../quantity/said.ts";
 import { PRESETS } from "../../../quantity/units.ts";
 import { type Lines, samplePart } from "../../../rig/sample-whole.ts";
+import { atMoisture } from "../../../trade/harvest.ts";
 import { POWER_UP } from "./power-up.ts";
 import { judgeSources, SPEED_SOURCES } from "./sources.ts";
-import { atMoisture, withoutEach } from "./weighed.ts";
+import { withoutEach } from "./weighed.ts";
 
 const KMH = 1 / 3.6;
 

@@ -4,6 +4,7 @@ import {
   type Calibrating,
   type CalibrationKind,
   type Filled,
+  NOTHING_FOUND,
   type Outcome,
   runOf,
 } from "../../../calibration/kind.ts";
@@ -11,8 +12,7 @@ import { moreOrLess, percent } from "../../../calibration/percent.ts";
 import { quantity, type Said, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE } from "../../../simulation/dose.ts";
-import { isOneOf } from "./common.ts";
-import { rounded } from "./flow.ts";
+import { isOneOf, rounded } from "./common.ts";
 
 export const SOURCES = {
   wheel: "Its own wheel",
@@ -94,15 +94,14 @@ function solve({ runs, left, rig }: Calibrating): Outcome {
     }
     return [{ taped: distance / time, shown }];
   });
-  const nothing = { constant: null, parts: [], also: [], next: [], figures: {} };
-  if (kept.length === 0) return { ...nothing, barred: ["No run was driven yet."] };
+  if (kept.length === 0) return { ...NOTHING_FOUND, barred: ["No run was driven yet."] };
   const found = judgeSources(kept);
   const right = found.filter(({ off }) => off !== null && Math.abs(off) <= RIGHT);
   const used = rig.values["rate.speedSource"].choice as SourceKey | null;
   const now = found.find(({ key }) => key === used);
   const best = [...right].sort((a, b) => Math.abs(a.off!) - Math.abs(b.off!))[0];
   return {
-    ...nothing,
+    ...NOTHING_FOUND,
     figures: Object.fromEntries(found.flatMap(({ key, off }) => (off === null ? [] : [[key, off]]))),
     also: [
       {

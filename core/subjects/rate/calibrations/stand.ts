@@ -3,6 +3,7 @@ import {
   type Calibrating,
   type CalibrationKind,
   type FoundAt,
+  NOTHING_FOUND,
   type Outcome,
   type Run,
   runOf,
@@ -52,12 +53,12 @@ function solve({ rig, setup, runs, left, kept }: Calibrating): Outcome {
           [...byRow.values()].sort((a, b) => a.row - b.row),
           spacing,
         );
-  const nothing = { constant: null, parts: [], also: [], next: [], figures: {} };
   if (length === undefined)
-    return { ...nothing, barred: ["Tell the length that is counted along each row."] };
-  if (spacing === null) return { ...nothing, barred: ["Nobody told the spacing of the rows."] };
+    return { ...NOTHING_FOUND, barred: ["Tell the length that is counted along each row."] };
+  if (spacing === null) return { ...NOTHING_FOUND, barred: ["Nobody told the spacing of the rows."] };
   const before = keptParts(kept.filter(({ place }) => !byRow.has(place)));
-  if (!stand) return { ...nothing, parts: before, next: saidOf(before), barred: ["No row was counted yet."] };
+  if (!stand)
+    return { ...NOTHING_FOUND, parts: before, next: saidOf(before), barred: ["No row was counted yet."] };
   const { population, singulation, variation } = stand;
   const seeds = known(rig, "rate.seeds");
   const of = wanted === null ? seeds : 1 / (wanted * spacing);

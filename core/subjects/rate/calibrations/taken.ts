@@ -4,8 +4,7 @@ import { solveConstant } from "../../../calibration/judge.ts";
 import { type CalibrationKind, runOf } from "../../../calibration/kind.ts";
 import type { DimensionKey } from "../../../dimension/catalogue.ts";
 import type { Family } from "../../../quantity/measure.ts";
-import { hadOf, isOneOf, told } from "./common.ts";
-import { rounded } from "./flow.ts";
+import { hadOf, isOneOf, rounded, told } from "./common.ts";
 
 type Taken = Pick<CalibrationKind, "key" | "title" | "tells" | "steps" | "cautions"> & {
   constant: DimensionKey;

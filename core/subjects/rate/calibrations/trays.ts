@@ -3,6 +3,7 @@ import {
   type Calibrating,
   type CalibrationKind,
   type Filled,
+  NOTHING_FOUND,
   type Outcome,
   runOf,
 } from "../../../calibration/kind.ts";
@@ -21,8 +22,7 @@ import {
   sweep,
   windowsOf,
 } from "../../../trade/overlap.ts";
-import { isOneOf, told } from "./common.ts";
-import { rounded } from "./flow.ts";
+import { caughtByPlace, isOneOf, rounded, told } from "./common.ts";
 
 const GRAM = 0.001;
 /** A shift under this is no reason to turn anything, metres (our threshold). */
@@ -37,16 +37,8 @@ export function trayAt(place: number, count: number, apart: number): number {
 export function catchesOf({ setup, runs, left }: Pick<Calibrating, "setup" | "runs" | "left">): Catch[] {
   const { count, apart } = setup.figures;
   if (!count || !apart) return [];
-  const caught = new Map<number, number>();
-  for (const [at, { figures }] of runs.entries())
-    if (
-      !left.has(at) &&
-      figures.place !== undefined &&
-      figures.caught !== undefined &&
-      figures.place <= count
-    )
-      caught.set(figures.place, figures.caught);
-  return [...caught]
+  return [...caughtByPlace({ runs, left })]
+    .filter(([place]) => place <= count)
     .map(([place, mass]) => ({ x: trayAt(place, count, apart), caught: mass }))
     .sort((a, b) => a.x - b.x);
 }
@@ -62,10 +54,12 @@ function solve({ rig, setup, runs, left, before }: Calibrating): Outcome {
   const catches = catchesOf({ setup, runs, left });
   const { spacing } = setup.figures;
   const way: Driving = setup.choices.way === "round" ? "round and round" : "to and fro";
-  const nothing = { constant: null, parts: [], also: [], next: [], figures: {} };
   if (catches.length < FEWEST)
-    return { ...nothing, barred: [`${catches.length} of ${FEWEST} trays: a pattern is not seen in fewer.`] };
-  if (spacing === undefined) return { ...nothing, barred: ["Tell how far apart the tracks are."] };
+    return {
+      ...NOTHING_FOUND,
+      barred: [`${catches.length} of ${FEWEST} trays: a pattern is not seen in fewer.`],
+    };
+  if (spacing === undefined) return { ...NOTHING_FOUND, barred: ["Tell how far apart the tracks are."] };
   const shape = shapeOf(catches);
   const at = sweep(catches, [spacing])[0]!;
   const variation = way === "to and fro" ? at.toAndFro : at.roundAndRound;

@@ -1,5 +1,11 @@
 /** The regulating valve: its constant raised where the rate lags behind the speed, lowered where it hunts, until it rests. */
-import { type Calibrating, type CalibrationKind, type Outcome, runOf } from "../../../calibration/kind.ts";
+import {
+  type Calibrating,
+  type CalibrationKind,
+  NOTHING_FOUND,
+  type Outcome,
+  runOf,
+} from "../../../calibration/kind.ts";
 import { tell } from "../../../quantity/said.ts";
 import { FOLLOWED_EVERY, followed, judgeFollowing, type TrueValve } from "../../../simulation/valve.ts";
 import { isOneOf, told } from "./common.ts";
@@ -25,16 +31,14 @@ function solve({ runs, left }: Calibrating): Outcome {
   const kept = runs.filter((_, at) => !left.has(at));
   const last = kept.at(-1);
   const tried = last?.figures.tried;
-  const nothing = { parts: [], also: [], figures: {} };
-  if (!last || tried === undefined)
-    return { ...nothing, constant: null, next: [], barred: ["Nothing was tried yet."] };
+  if (!last || tried === undefined) return { ...NOTHING_FOUND, barred: ["Nothing was tried yet."] };
   const seen = last.choices.seen ?? "";
   const rests = seen === "rests";
   const turned =
     kept.some(({ choices }) => choices.seen === "slow") &&
     kept.some(({ choices }) => choices.seen === "hunts");
   return {
-    ...nothing,
+    ...NOTHING_FOUND,
     constant: {
       key: "rate.valve",
       had: kept[0]!.figures.tried ?? null,

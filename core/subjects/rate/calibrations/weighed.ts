@@ -13,8 +13,8 @@ import type { DimensionKey } from "../../../dimension/catalogue.ts";
 import { joined, quantity, tell } from "../../../quantity/said.ts";
 import { known } from "../../../rig/whole.ts";
 import { NOISE } from "../../../simulation/dose.ts";
-import { AMOUNT_COSTS, COUNT_COSTS, hadOf, isOneOf, told } from "./common.ts";
-import { rounded } from "./flow.ts";
+import type { Chance } from "../../../simulation/random.ts";
+import { AMOUNT_COSTS, COUNT_COSTS, hadOf, isOneOf, rounded, told } from "./common.ts";
 
 const mass = (key: string, label: string, hint: string): Asked => ({
   key,
@@ -31,16 +31,30 @@ const pairOf: Parameters<typeof solveConstant>[0]["pairOf"] = ({ figures: { show
   under: shown ?? 0,
 });
 
-/** Loads on the bench: `shown` what the machine says of `real` kilograms at a factor. */
-function benchOf(key: DimensionKey, real: (random: { between(a: number, b: number): number }) => number) {
+type OnScale = {
+  /** there really is so much, from and to, kg */
+  between: readonly [number, number];
+  /** what the scale says of it, kg */
+  weighed: (real: number, random: Chance) => number;
+  /** last place of what the machine shows, and of the scale, kg */
+  steps: readonly [number, number];
+};
+
+const ON_WEIGHBRIDGE: Omit<OnScale, "between"> = {
+  weighed: (real, random) => real + random.normal(NOISE.weighbridge),
+  steps: [5, 10],
+};
+
+/** Loads on the bench: `shown` what the machine says of them at the factor it stands at. */
+function benchOf(key: DimensionKey, { between: [least, most], weighed, steps }: OnScale) {
   const bench: NonNullable<CalibrationKind["bench"]> = ({ constants }, { figures: { had } }, _, random) => {
     const constant = constants[key];
     if (constant === undefined || had === undefined) return [];
-    const load = real(random);
+    const real = random.between(least, most);
     return [
       runOf({
-        shown: rounded((load * had) / constant, 5),
-        weighed: rounded(load + random.normal(NOISE.weighbridge), 10),
+        shown: rounded((real * had) / constant, steps[0]),
+        weighed: rounded(weighed(real, random), steps[1]),
       }),
     ];
   };
@@ -72,7 +86,7 @@ export const SCALE: CalibrationKind = {
   first: (rig) => told(rig, { had: "rate.scale" }),
   solve: (what) => solveConstant({ ...SCALE, pairOf }, what),
   costs: COUNT_COSTS,
-  bench: benchOf("rate.scale", (random) => random.between(900, 2200)),
+  bench: benchOf("rate.scale", { ...ON_WEIGHBRIDGE, between: [900, 2200] }),
 };
 
 export const FLOW_FACTOR: CalibrationKind = {
@@ -99,17 +113,11 @@ export const FLOW_FACTOR: CalibrationKind = {
   first: (rig) => told(rig, { had: "rate.flowFactor" }),
   solve: (what) => solveConstant({ ...FLOW_FACTOR, pairOf }, what),
   costs: AMOUNT_COSTS,
-  bench: ({ constants }, { figures: { had } }, _, random) => {
-    const constant = constants["rate.flowFactor"];
-    if (constant === undefined || had === undefined) return [];
-    const real = random.between(20, 40);
-    return [
-      runOf({
-        shown: rounded((real * had) / constant, 0.01),
-        weighed: rounded(real * (1 + random.normal(NOISE.catch)), 0.01),
-      }),
-    ];
-  },
+  bench: benchOf("rate.flowFactor", {
+    between: [20, 40],
+    weighed: (real, random) => real * (1 + random.normal(NOISE.catch)),
+    steps: [0.01, 0.01],
+  }),
 };
 
 /** What the constant would be without each load in turn: how much hangs on a single ticket. Null of fewer than three. */
@@ -184,7 +192,7 @@ export const YIELD: CalibrationKind = {
     return outcome.constant ? { ...outcome, also: loadsSaid(what) } : outcome;
   },
   costs: COUNT_COSTS,
-  bench: benchOf("rate.yield", (random) => random.between(4000, 9000)),
+  bench: benchOf("rate.yield", { ...ON_WEIGHBRIDGE, between: [4000, 9000] }),
 };
 
 /** What is added to the moisture the sensor shows: the mean of what a tested sample differs by. */
@@ -250,8 +258,3 @@ export const MOISTURE: CalibrationKind = {
 
 /** Samples within two per cent of this, 0.4 points of moisture, repeat well. */
 const MOISTURE_NEAR = 0.2;
-
-/** Mass as it would be at another moisture: wet × (1 − m) ÷ (1 − m₀). Shares of the wet mass. */
-export function atMoisture(wet: number, moisture: number, standard: number): number {
-  return (wet * (1 - moisture)) / (1 - standard);
-}
