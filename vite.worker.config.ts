@@ -4,9 +4,9 @@ import { defineConfig } from "vite";
 export default defineConfig({
   publicDir: false,
   build: {
-    ssr: "formats/isoxml/read.worker.ts",
+    ssr: "formats/read.worker.ts",
     outDir: "build/worker",
     emptyOutDir: true,
-    rollupOptions: { output: { entryFileNames: "read-taskdata.js" } },
+    rollupOptions: { output: { entryFileNames: "read.js" } },
   },
 });

@@ -5,7 +5,7 @@ import { closeDatabase, database, databasePath } from "../../data/database.ts";
 import { keepPreview } from "../../data/imports.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
 import { kept, refused } from "../session/outcome.ts";
-import { readTaskDataApart } from "./read-taskdata.server.ts";
+import { readApart } from "./read-apart.server.ts";
 
 const MOST_RESTORE = 512 * 1024 * 1024;
 
@@ -15,7 +15,7 @@ export async function takeIn(file: FormDataEntryValue | null) {
     return refused({ taskdata: "Choose a TASKDATA zip first." });
   if (file.size > MOST_BYTES) return refused({ taskdata: "The file is larger than 20 MB." });
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const answer = await readTaskDataApart(bytes);
+  const answer = await readApart({ what: "devices", bytes });
   if (!answer.ok) return refused({ taskdata: `${answer.problem} Nothing was stored.` });
   const fileName = file.name.slice(0, 120);
   throw redirect(

@@ -9,9 +9,9 @@ import { type Attachment, isAhead } from "../../core/dimension/attachment.ts";
 import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import { senseOf } from "../../core/rig/frame.ts";
 import { CONNECTOR, DDI, DEVICE_CLASS } from "./describe.ts";
-import { inflate } from "./inflate.ts";
 import { FileProblem } from "./problem.ts";
-import { readTree, type XmlNode } from "./tree.ts";
+import { named, openTaskData } from "./task-data.ts";
+import type { XmlNode } from "./tree.ts";
 
 export type ReadDevice = {
   designator: string;
@@ -42,30 +42,10 @@ const INT32 = 2 ** 31;
  * @throws FileProblem, always with a sentence that can be shown
  */
 export function readTaskData(bytes: Uint8Array): ReadDevice[] {
-  const files = inflate(bytes);
-  const main = files.get("TASKDATA.XML");
-  if (!main) throw new FileProblem("There is no TASKDATA.XML in it.");
-  const root = readTree(main, "TASKDATA.XML");
-  if (root.name !== "ISO11783_TaskData") throw new FileProblem("TASKDATA.XML is not ISO 11783-10 task data.");
-  const version = root.attributes.VersionMajor ?? "";
-  if (version !== "3" && version !== "4")
-    throw new FileProblem(`TASKDATA.XML is of version ${version || "unknown"}; versions 3 and 4 are read.`);
-  const devices = [...named(root, "DVC"), ...external(root, files).flatMap((part) => named(part, "DVC"))];
+  const devices = openTaskData(bytes).elements.filter(({ name }) => name === "DVC");
   if (devices.length === 0) throw new FileProblem("There is no device (DVC) in it.");
   return devices.map(readDevice);
 }
-
-/** Parts of the set that were put into files of their own (XFR). */
-function external(root: XmlNode, files: Map<string, Uint8Array>): XmlNode[] {
-  return named(root, "XFR").map(({ attributes }) => {
-    const name = `${attributes.A ?? ""}.XML`.toUpperCase();
-    const part = files.get(name);
-    if (!part) throw new FileProblem(`${name} is named in TASKDATA.XML and not there.`);
-    return readTree(part, name);
-  });
-}
-
-const named = (node: XmlNode, name: string) => node.children.filter((child) => child.name === name);
 
 type ReadElement = {
   id: number;

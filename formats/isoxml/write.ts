@@ -1,6 +1,4 @@
 import { createHash } from "node:crypto";
-import { XMLBuilder } from "fast-xml-parser";
-import { strToU8, zipSync } from "fflate";
 import {
   type Connection,
   type Device,
@@ -10,13 +8,14 @@ import {
   type DeviceProperty,
   type DeviceValuePresentation,
   DeviceElementDeviceElementTypeEnum as ElementTypeCode,
-  ISOXMLManager,
+  type ISOXMLManager,
   type ISOXMLReference,
   TAGS,
   type Task,
   TaskTaskStatusEnum,
 } from "isoxml";
 import type { Description, DeviceDescription, Element, ElementType, Property } from "./describe.ts";
+import { newTaskFile, packTaskFile } from "./task-file.ts";
 
 const TYPE_CODES: Record<ElementType, ElementTypeCode> = {
   device: ElementTypeCode.Device,
@@ -60,22 +59,12 @@ function hexDdi(ddi: number): string {
  * @throws RangeError where a value cannot be written within the standard's limits
  */
 export function writeTaskData(description: Description, title: string): Uint8Array {
-  const manager = new ISOXMLManager({ version: 4, fmisTitle: "Ambrek", fmisVersion: "1" });
+  const manager = newTaskFile();
   const devices = description.devices.map((each) => addDevice(manager, each));
   const root = manager.rootElement.attributes;
   root.Device = devices.map(({ entity }) => entity);
   root.Task = [couplingTask(manager, title, devices, description.connections)];
-  // The library escapes text twice on saving, so its tree is written by an XML builder that escapes once.
-  const xml = new XMLBuilder({
-    attributeNamePrefix: "",
-    attributesGroupName: "_attributes",
-    textNodeName: "_text",
-    ignoreAttributes: false,
-    suppressBooleanAttributes: false,
-    suppressEmptyNode: true,
-    format: true,
-  }).build({ ISO11783_TaskData: manager.rootElement.toXML() });
-  return zipSync({ "TASKDATA/TASKDATA.XML": strToU8(`<?xml version="1.0" encoding="UTF-8"?>\n${xml}`) });
+  return packTaskFile(manager);
 }
 
 type Added = { entity: Device; reference: ISOXMLReference; elements: ISOXMLReference[]; name: string };

@@ -1,18 +1,15 @@
 import { resolve } from "node:path";
 import { Worker } from "node:worker_threads";
-import type { WorkerAnswer } from "../../formats/isoxml/read.worker.ts";
+import type { Wanted, WorkerAnswer } from "../../formats/read.worker.ts";
 
 const MOST_MILLISECONDS = 10_000;
 const MOST_MEGABYTES = 256;
 
-/**
- * Reads a task data set in a worker of its own, which may use so much memory and time and no more: whatever is in the
- * file, the server stays up.
- */
-export function readTaskDataApart(bytes: Uint8Array): Promise<WorkerAnswer> {
+/** Reads a file in a worker of its own, which may use so much memory and time and no more: whatever is in the file, the server stays up. */
+export function readApart(wanted: Wanted): Promise<WorkerAnswer> {
   return new Promise((done) => {
-    const worker = new Worker(resolve("build/worker/read-taskdata.js"), {
-      workerData: bytes,
+    const worker = new Worker(resolve("build/worker/read.js"), {
+      workerData: wanted,
       resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES, maxYoungGenerationSizeMb: 64 },
     });
     const refuse = (problem: string) => {

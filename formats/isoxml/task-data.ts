@@ -1,0 +1,41 @@
+/** A task data set opened: its root, and every element on its first level, wherever it stands. */
+import { inflate } from "./inflate.ts";
+import { FileProblem } from "./problem.ts";
+import { readTree, type XmlNode } from "./tree.ts";
+
+export type TaskData = {
+  version: "3" | "4";
+  /** of the root and of the files it names, in order */
+  elements: readonly XmlNode[];
+  /** attributes of the root */
+  about: XmlNode["attributes"];
+};
+
+/**
+ * Opens a TASKDATA zip, or a bare TASKDATA.XML.
+ * @throws FileProblem, always with a sentence that can be shown
+ */
+export function openTaskData(bytes: Uint8Array): TaskData {
+  const files = inflate(bytes);
+  const main = files.get("TASKDATA.XML");
+  if (!main) throw new FileProblem("There is no TASKDATA.XML in it.");
+  const root = readTree(main, "TASKDATA.XML");
+  if (root.name !== "ISO11783_TaskData") throw new FileProblem("TASKDATA.XML is not ISO 11783-10 task data.");
+  const version = root.attributes.VersionMajor ?? "";
+  if (version !== "3" && version !== "4")
+    throw new FileProblem(`TASKDATA.XML is of version ${version || "unknown"}; versions 3 and 4 are read.`);
+  const parts = named(root, "XFR").map((node) => external(node, files));
+  const elements = [...root.children, ...parts.flatMap(({ children }) => children)];
+  return { version, about: root.attributes, elements: elements.filter(({ name }) => name !== "XFR") };
+}
+
+/** A part of the set that was put into a file of its own. */
+function external({ attributes }: XmlNode, files: Map<string, Uint8Array>): XmlNode {
+  const name = `${attributes.A ?? ""}.XML`.toUpperCase();
+  const part = files.get(name);
+  if (!part) throw new FileProblem(`${name} is named in TASKDATA.XML and not there.`);
+  return readTree(part, name);
+}
+
+export const named = (node: { children: readonly XmlNode[] }, name: string): XmlNode[] =>
+  node.children.filter((child) => child.name === name);
