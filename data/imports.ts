@@ -78,7 +78,21 @@ function importsWhere(db: Database, which?: SQL): (ImportTaken & { seq: number }
 export type ImportedReading = { key: DimensionKey; value: number; subject: SubjectColumns };
 export type ImportedSections = { machineId: number; widths: readonly number[] };
 
-/** Takes a file over as one, graded as what came in a file. Nothing is written unless all of it can be. */
+/** Takes a file over as one: what `write` writes is part of it. Nothing is written unless all of it can be. */
+export function takeOverAs(db: Database, id: string, told: Told, write: (partOf: number) => void): void {
+  db.transaction(() => {
+    const waiting = db.select().from(upload).where(eq(upload.id, id)).get();
+    if (!waiting) throw new RangeError("There is no such file waiting.");
+    const { fileName, hash, content } = waiting;
+    record(db, { kind: IMPORT, about: {}, id }, told, (partOf) => {
+      db.insert(imported).values({ seq: partOf, fileName, hash, content }).run();
+      write(partOf);
+    });
+    db.delete(upload).where(eq(upload.id, id)).run();
+  });
+}
+
+/** Takes readings and section tables of a file over, graded as what came in a file. */
 export function takeOver(
   db: Database,
   id: string,
@@ -86,20 +100,13 @@ export function takeOver(
   layouts: readonly ImportedSections[],
   told: Told,
 ): void {
-  db.transaction(() => {
-    const waiting = db.select().from(upload).where(eq(upload.id, id)).get();
-    if (!waiting) throw new RangeError("There is no such file waiting.");
-    const { fileName, hash, content } = waiting;
-    record(db, { kind: IMPORT, about: {}, id }, told, (partOf) => {
-      db.insert(imported).values({ seq: partOf, fileName, hash, content }).run();
-      for (const { key, value, subject } of readings) {
-        const row = { rawText: `${value} m`, value, step: 0.001, instrument: "file" as const };
-        writeReading(db, { ...ofSubject(subject), topic: key, partOf }, told, row);
-      }
-      for (const { machineId, widths } of layouts)
-        writeSections(db, { about: { machineId }, partOf }, told, { instrument: "file", widths });
-    });
-    db.delete(upload).where(eq(upload.id, id)).run();
+  takeOverAs(db, id, told, (partOf) => {
+    for (const { key, value, subject } of readings) {
+      const row = { rawText: `${value} m`, value, step: 0.001, instrument: "file" as const };
+      writeReading(db, { ...ofSubject(subject), topic: key, partOf }, told, row);
+    }
+    for (const { machineId, widths } of layouts)
+      writeSections(db, { about: { machineId }, partOf }, told, { instrument: "file", widths });
   });
 }
 

@@ -11,6 +11,8 @@ import { ROW_NUMBER } from "../entry/row-number.ts";
 import { type ImportDevice, type ImportTarget, subjectOn } from "./import-view.server.ts";
 
 /** The devices of a file that was read and waits. */
+/** False of a file of fields, which has a page of its own. */
+export const hasDevices = ({ content }: FileRead) => content.startsWith("[");
 export const devicesIn = ({ content }: FileRead) => JSON.parse(content) as ReadDevice[];
 
 /** Targets somebody chose, from the address or from the form: m0, p0, h0 for the first device. */

@@ -3,7 +3,7 @@ import { database } from "../../data/database.ts";
 import { type FileRead, findImport } from "../../data/imports.ts";
 import { ImportPage } from "../files/ImportPage.tsx";
 import { viewImport } from "../files/import-view.server.ts";
-import { devicesIn, goesOnto, takeTicked, targetsIn } from "../files/take-over.server.ts";
+import { devicesIn, goesOnto, hasDevices, takeTicked, targetsIn } from "../files/take-over.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, refused } from "../session/outcome.ts";
 import { readPreferences, remembering } from "../session/preferences.server.ts";
@@ -13,7 +13,7 @@ import type { Route } from "./+types/import";
 
 function importOr404(id: string): FileRead {
   const found = findImport(database(), id);
-  if (!found) throw new Response("There is no such import.", { status: 404 });
+  if (!found || !hasDevices(found)) throw new Response("There is no such import.", { status: 404 });
   return found;
 }
 

@@ -19,10 +19,13 @@ export type Outcome =
   | { ok: false; errors: FieldErrors; asksReason: boolean };
 
 /** It was written. */
-export const kept = (said = "", more: Partial<Kept> = {}): Outcome => ({
+export const kept = (
+  said = "",
+  { person = null, ...more }: Partial<Kept> & { person?: string | null } = {},
+): Outcome => ({
   ok: true,
   kept: { id: "", said, heed: false, undo: null, ...more },
-  person: null,
+  person,
   errors: {},
 });
 

@@ -5,6 +5,7 @@ import { Header } from "../ui/Header.tsx";
 const PLACES = [
   { key: "rigs", label: "Rigs", to: "/" },
   { key: "machines", label: "Machines", to: "/machines" },
+  { key: "fields", label: "Fields", to: "/fields" },
   { key: "schemes", label: "Schemes", to: "/schemes" },
   { key: "files", label: "Files", to: "/files" },
 ] as const;

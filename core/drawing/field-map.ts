@@ -2,7 +2,7 @@
 
 import { flatten } from "../geodesy/flat.ts";
 import type { Geographic } from "../geodesy/plane.ts";
-import { type Boundary, type Ring, ringsOf } from "../place/boundary.ts";
+import { type Boundary, ringsOf } from "../place/boundary.ts";
 import { middleOf } from "../place/ring.ts";
 import { METRES_PER } from "../quantity/length.ts";
 import { inInches, type Units } from "../quantity/units.ts";
@@ -89,37 +89,62 @@ export function mapOf(
     fields: fields.map(({ id, name, boundary }) => ({
       id,
       path: outlineOf(boundary, fit),
-      label: labelOf(name, largest(boundary), fit),
+      label: labelOf(name, boundary, fit),
     })),
   };
 }
 
-function largest(boundary: Boundary): Ring {
-  const reach = (ring: Ring) => middleOf(ring.map((corner) => flatten(ring[0]!, corner))).area;
-  return boundary.map(({ outer }) => outer).reduce((a, b) => (reach(b) > reach(a) ? b : a));
+/** Heights at which room is looked for, pixels apart. */
+const STEP = 6;
+
+/** Where the name lies within the field and over no hole, as near to its middle as it goes. */
+function labelOf(text: string, boundary: Boundary, fit: Fit): FieldOnMap["label"] {
+  const rings = ringsOf(boundary).map((ring) =>
+    ring.map((place) => ({ east: fit.x(place), north: fit.y(place) })),
+  );
+  const outer = boundary.map(({ outer: ring }) =>
+    middleOf(ring.map((place) => ({ east: fit.x(place), north: fit.y(place) }))),
+  );
+  const { middle } = outer.reduce((a, b) => (b.area > a.area ? b : a));
+  const heights = rings.flat().map(({ north }) => north);
+  const [top, bottom] = [Math.min(...heights), Math.max(...heights)];
+  const half = (text.length * LETTER) / 2;
+  const found: { x: number; y: number; off: number }[] = [];
+  for (let y = top + LINE / 2; y <= bottom - LINE / 2; y += STEP)
+    for (const [left, right] of freeAt(rings, y)) {
+      if (right - left < 2 * half) continue;
+      const x = Math.min(right - half, Math.max(left + half, middle.east));
+      found.push({ x, y, off: Math.hypot(x - middle.east, 2 * (y - middle.north)) });
+    }
+  const best = found.sort((a, b) => a.off - b.off)[0];
+  return best ? { x: best.x, y: best.y + 5, text } : null;
 }
 
-function labelOf(text: string, ring: Ring, fit: Fit): FieldOnMap["label"] {
-  const flat = ring.map((place) => ({ east: fit.x(place), north: fit.y(place) }));
-  const { middle } = middleOf(flat);
-  const half = (text.length * LETTER) / 2;
-  // Room is where the line of the name lies within the ring: its ends and their heights do.
-  const crossings = (y: number) =>
-    flat
-      .flatMap((a, at) => {
-        const b = flat[(at + 1) % flat.length]!;
+type Span = readonly [left: number, right: number];
+
+/** What lies within the field over the whole height of a line of text. */
+function freeAt(rings: readonly (readonly { east: number; north: number }[])[], y: number): Span[] {
+  return [-LINE / 2, 0, LINE / 2].map((off) => spansAt(rings, y + off)).reduce((a, b) => common(a, b));
+}
+
+function spansAt(rings: readonly (readonly { east: number; north: number }[])[], y: number): Span[] {
+  const crossings = rings
+    .flatMap((ring) =>
+      ring.flatMap((a, at) => {
+        const b = ring[(at + 1) % ring.length]!;
         return a.north > y === b.north > y
           ? []
           : [a.east + ((y - a.north) / (b.north - a.north)) * (b.east - a.east)];
-      })
-      .sort((a, b) => a - b);
-  const fits = [-LINE / 2, 0, LINE / 2].every((off) => {
-    const all = crossings(middle.north + off);
-    const left = all.filter((x) => x <= middle.east).at(-1);
-    const right = all.find((x) => x > middle.east);
-    return (
-      left !== undefined && right !== undefined && middle.east - half > left && middle.east + half < right
-    );
-  });
-  return fits ? { x: middle.east, y: middle.north + 5, text } : null;
+      }),
+    )
+    .sort((a, b) => a - b);
+  return crossings.flatMap((left, at) => (at % 2 === 0 ? [[left, crossings[at + 1]!] as const] : []));
 }
+
+const common = (one: readonly Span[], two: readonly Span[]): Span[] =>
+  one.flatMap(([left, right]) =>
+    two.flatMap(([from, to]): Span[] => {
+      const [low, high] = [Math.max(left, from), Math.min(right, to)];
+      return low < high ? [[low, high]] : [];
+    }),
+  );

@@ -10,7 +10,7 @@ import { fromPlane } from "../geodesy/plane.ts";
 import { type Boundary, contains, distanceTo, sizeOf, whereOf } from "./boundary.ts";
 import { boundaryProblem, tidied } from "./check-boundary.ts";
 import { firstCrossing, signedArea } from "./ring.ts";
-import { readCorners, readPlace } from "./typed.ts";
+import { partsOf, readPlace, readRings, writeRings } from "./typed.ts";
 
 const HERE = placeAt(52.4, 10.7);
 /** Corners in metres east and north of a place in the plain. */
@@ -234,7 +234,18 @@ describe("corners as they are typed", () => {
     expect(degrees("52 N 10 N")).toContain("Two angles");
     expect(degrees("52° 70' N 10° 5' E")).toContain("no angle");
     expect(degrees("-52 N 10 E")).toContain("no angle");
-    expect(readCorners("52.4, 10.7\n\n52.41, 10.7\nand on")).toMatchObject({ ok: false, line: 4 });
-    expect(readCorners("52.4, 10.7\n52.41, 10.7")).toMatchObject({ ok: true });
+    expect(readRings("52.4, 10.7\n\n52.41, 10.7\nand on")).toMatchObject({ ok: false, line: 4 });
+  });
+
+  it("are rings parted by empty lines: one in another is a hole of it", () => {
+    const whole: Boundary = [
+      { outer: ring(...SQUARE), holes: [ring([100, 100], [150, 100], [150, 150])] },
+      { outer: ring([500, 0], [600, 0], [600, 100]), holes: [] },
+    ];
+    const read = readRings(`\n${writeRings(whole)}\n\n`);
+    expect(read.ok && read.rings.map(({ length }) => length)).toEqual([4, 3, 3]);
+    const parts = partsOf(read.ok ? read.rings : []);
+    expect(parts.map(({ holes }) => holes.length)).toEqual([1, 0]);
+    expect(sizeOf(parts).area).toBeCloseTo(sizeOf(whole).area, 0);
   });
 });

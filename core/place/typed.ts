@@ -1,19 +1,44 @@
 /** Corners as people write them, one a line: "51.20341, 9.45120", "51° 12.2046' N 9° 27.072' E", "N51 12 12.3 E9 27 4.3". */
-import { radiansOf } from "../geodesy/degrees.ts";
+import { degreesOf, radiansOf } from "../geodesy/degrees.ts";
 import type { Geographic } from "../geodesy/plane.ts";
+import { type Boundary, contains, type Ring, ringsOf } from "./boundary.ts";
 
-export type TypedCorners = { ok: true; corners: Geographic[] } | { ok: false; line: number; problem: string };
+export type TypedRings = { ok: true; rings: Geographic[][] } | { ok: false; line: number; problem: string };
 
-/** Latitude first; letters outrank the order. A line that is no place is named by its number; empty lines are passed over. */
-export function readCorners(text: string): TypedCorners {
-  const corners: Geographic[] = [];
+/** Latitude first; letters outrank the order. An empty line begins another ring. A line that is no place is named by its number. */
+export function readRings(text: string): TypedRings {
+  const rings: Geographic[][] = [[]];
   for (const [at, line] of text.split(/\r?\n/).entries()) {
-    if (line.trim() === "") continue;
+    if (line.trim() === "") {
+      if (rings.at(-1)!.length > 0) rings.push([]);
+      continue;
+    }
     const read = readPlace(line);
     if (typeof read === "string") return { ok: false, line: at + 1, problem: read };
-    corners.push(read);
+    rings.at(-1)!.push(read);
   }
-  return { ok: true, corners };
+  return { ok: true, rings: rings.filter(({ length }) => length > 0) };
+}
+
+/** Rings as parts: one that lies in an outline before it is a hole of that, any other an outline of its own. */
+export function partsOf(rings: readonly Ring[]): Boundary {
+  const parts: { outer: Ring; holes: Ring[] }[] = [];
+  for (const ring of rings) {
+    const [first] = ring;
+    const home = parts.find(({ outer }) => first && contains([{ outer, holes: [] }], first));
+    if (home) home.holes.push(ring);
+    else parts.push({ outer: ring, holes: [] });
+  }
+  return parts;
+}
+
+/** A boundary as it would be typed. */
+export function writeRings(boundary: Boundary): string {
+  return ringsOf(boundary)
+    .map((ring) =>
+      ring.map(({ latitude, longitude }) => `${degreesOf(latitude)}, ${degreesOf(longitude)}`).join("\n"),
+    )
+    .join("\n\n");
 }
 
 type Angle = { degrees: number; letter: string };

@@ -23,6 +23,7 @@ import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf }
 import { wholesOf } from "../whole.ts";
 import { plantDoses } from "./doses.ts";
 import { BORROWED, type DemoRig, GRASS_AND_GRAIN, PROVEN } from "./drills.ts";
+import { plantFields } from "./fields.ts";
 import { plantGround } from "./ground.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { plantTest } from "./proofs.ts";
@@ -53,6 +54,7 @@ export function plantDemoYard(db: Database): void {
     fitTyres(db, tyres, [first, proven, ...hitched]);
     plantGround(db, [first, proven, ...hitched]);
     plantDoses(db, [first, proven, ...hitched]);
+    plantFields(db);
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);
   });

@@ -1,0 +1,149 @@
+/** The yard's fields: what there is, where, how large, and which of them somebody looks for. */
+import { fitOf, mapOf, outlineOf, scaleBar } from "../../core/drawing/field-map.ts";
+import type { Geographic } from "../../core/geodesy/plane.ts";
+import { contains, distanceTo, type Size, sizeOf, whereOf } from "../../core/place/boundary.ts";
+import { readPlace } from "../../core/place/typed.ts";
+import { inWords, roundLength } from "../../core/quantity/said.ts";
+import { say } from "../../core/quantity/say.ts";
+import type { Units } from "../../core/quantity/units.ts";
+import type { Database } from "../../data/handle.ts";
+import { type Bounded, type FieldBounded, listFields, namesOf, typedNames } from "../../data/places.ts";
+import { day } from "../stations/frame/print.ts";
+
+export type FieldsView = ReturnType<typeof fieldsView>;
+export type FieldRow = ReturnType<typeof rowOf>;
+
+const sizes = new Map<string, Size>();
+const MOST_KEPT = 5_000;
+
+/** Worked out once for each boundary, which never changes. */
+export function sizeKept({ id, boundary }: Bounded): Size {
+  const known = sizes.get(id);
+  if (known) return known;
+  if (sizes.size > MOST_KEPT) sizes.clear();
+  const size = sizeOf(boundary);
+  sizes.set(id, size);
+  return size;
+}
+
+const THUMB = { width: 64, height: 48, margin: 4 };
+export const MAP = { width: 620, height: 460 };
+/** A map of fields further apart shows dots: so many metres to a pixel. */
+const COARSEST = 60;
+
+export function fieldsView(db: Database, find: string, units: Units) {
+  const fields = listFields(db);
+  const inUse = fields.filter(({ archivedAt }) => archivedAt === null);
+  const found = search(inUse, find, units);
+  const drawn = found.fields.flatMap(({ id, name, bounded }) =>
+    bounded ? [{ id, name, boundary: bounded.boundary }] : [],
+  );
+  const map = mapOf(drawn, MAP);
+  const all = inUse.reduce((sum, { bounded }) => sum + (bounded ? sizeKept(bounded).area : 0), 0);
+  return {
+    find,
+    said: found.said,
+    wrong: found.wrong,
+    groups: groupsOf(found.fields, units),
+    map:
+      map && map.fit.metres <= COARSEST
+        ? {
+            ...MAP,
+            fields: map.fields,
+            bar: scaleBar(map.fit, units),
+            mark: found.place && markOf(found.place, map.fit),
+          }
+        : null,
+    apart: map !== null && map.fit.metres > COARSEST,
+    away: fields.filter(({ archivedAt }) => archivedAt !== null).map((each) => rowOf(each, units)),
+    typed: typedNames(db),
+    names: namesOf(db),
+    total: {
+      fields: inUse.length,
+      area: say("area", all, units),
+      clients: new Set(inUse.map(({ client }) => client).filter(Boolean)).size,
+      unbounded: inUse.filter(({ bounded }) => bounded === null).length,
+    },
+  };
+}
+
+function markOf(place: Geographic, fit: { x: (p: Geographic) => number; y: (p: Geographic) => number }) {
+  const [x, y] = [fit.x(place), fit.y(place)];
+  return x >= 0 && x <= MAP.width && y >= 0 && y <= MAP.height ? { x, y } : null;
+}
+
+type Found = { fields: FieldBounded[]; said: string; wrong: string | null; place: Geographic | null };
+
+/** By a part of any of its names, or by a position: the field that lies there, else the nearest. */
+function search(fields: readonly FieldBounded[], find: string, units: Units): Found {
+  if (find === "") return { fields: [...fields], said: "", wrong: null, place: null };
+  if (/^[\s\d.,;°'′"″+\-−NSEW]+$/i.test(find) && /\d/.test(find)) {
+    const place = readPlace(find);
+    if (typeof place === "string") return { fields: [...fields], said: "", wrong: place, place: null };
+    return { ...at(fields, place, units), wrong: null, place };
+  }
+  const wanted = find.toLocaleLowerCase("en");
+  const named = fields.filter((each) =>
+    [each.name, each.farm, each.client].some((name) => name.toLocaleLowerCase("en").includes(wanted)),
+  );
+  return {
+    fields: named,
+    said: named.length === 0 ? `No field, farm or client has “${find}” in its name.` : "",
+    wrong: null,
+    place: null,
+  };
+}
+
+/** So many of the nearest are shown where a position lies in none. */
+const NEAREST = 3;
+
+function at(fields: readonly FieldBounded[], place: Geographic, units: Units) {
+  const bounded = fields.flatMap((each) => (each.bounded ? [{ each, boundary: each.bounded.boundary }] : []));
+  const inside = bounded.filter(({ boundary }) => contains(boundary, place));
+  if (inside.length > 0) return { fields: inside.map(({ each }) => each), said: "That position lies in it." };
+  const near = bounded
+    .map(({ each, boundary }) => ({ each, away: distanceTo(boundary, place) }))
+    .sort((a, b) => a.away - b.away)
+    .slice(0, NEAREST);
+  const [first] = near;
+  return {
+    fields: near.map(({ each }) => each),
+    said: first
+      ? `No field lies there; ${first.each.name} is nearest, ${inWords(roundLength(first.away), units)} away.`
+      : "No field has a boundary yet.",
+  };
+}
+
+function rowOf({ id, name, client, farm, bounded }: FieldBounded, units: Units) {
+  return {
+    id,
+    name,
+    client,
+    farm,
+    area: bounded ? say("area", sizeKept(bounded).area, units) : null,
+    since: bounded ? `${SOURCES[bounded.source]}, ${day(bounded.at)}` : "",
+    thumb: bounded
+      ? outlineOf(
+          bounded.boundary,
+          fitOf(
+            bounded.boundary.flatMap(({ outer }) => outer),
+            THUMB,
+          ),
+        )
+      : null,
+    where: bounded ? whereOf(bounded.boundary) : null,
+  };
+}
+
+export const SOURCES = { coordinates: "by coordinates", log: "driven", file: "from a file" } as const;
+
+function groupsOf(fields: readonly FieldBounded[], units: Units) {
+  const groups = new Map<string, { client: string; farm: string; rows: FieldRow[] }>();
+  for (const each of fields) {
+    const key = `${each.client}\n${each.farm}`;
+    const group = groups.get(key) ?? { client: each.client, farm: each.farm, rows: [] };
+    group.rows.push(rowOf(each, units));
+    groups.set(key, group);
+  }
+  return [...groups.values()];
+}

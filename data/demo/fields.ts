@@ -1,0 +1,267 @@
+/** The demo yard's clients, farms and fields: shapes of our own, in metres east and north of a place in the plain. */
+import { degreesOf, placeAt } from "../../core/geodesy/degrees.ts";
+import { unflatten } from "../../core/geodesy/flat.ts";
+import type { Geographic } from "../../core/geodesy/plane.ts";
+import type { LineShape } from "../../core/place/line.ts";
+import type { Database } from "../handle.ts";
+import { keepLine, keepShift } from "../lines.ts";
+import { addField, keepBoundary } from "../places.ts";
+import type { BoundarySource } from "../schema/index.ts";
+import { BY } from "./told.ts";
+
+const PLAIN = placeAt(52.61, 11.37);
+
+/** To the nine decimals it is kept with. */
+function place(east: number, north: number): Geographic {
+  const { latitude, longitude } = unflatten(PLAIN, { east, north });
+  return placeAt(degreesOf(latitude), degreesOf(longitude));
+}
+
+type Corners = readonly (readonly [east: number, north: number])[];
+const ring = (corners: Corners) => corners.map(([east, north]) => place(east, north));
+
+type DemoField = {
+  client: string;
+  farm: string;
+  name: string;
+  /** null: nobody told where it ends */
+  outer: Corners | null;
+  holes?: readonly Corners[];
+  more?: readonly Corners[];
+  source?: BoundarySource;
+  note?: string;
+  lines?: readonly {
+    name: string;
+    shape: LineShape;
+    shifts?: readonly { amount: number; reason: string; at: string }[];
+  }[];
+};
+
+const ab = (a: readonly [number, number], b: readonly [number, number]): LineShape => ({
+  kind: "ab",
+  a: place(...a),
+  b: place(...b),
+});
+
+const HOLLIN = { client: "Hollin & Daughters", farm: "Hollin Court" };
+const QUADE = { client: "Quade Estate", farm: "Home Farm" };
+const NETHER = { client: "Quade Estate", farm: "Nether Quade" };
+const BRUNE = { client: "Brune Dairy", farm: "Brune" };
+
+const FIELDS: readonly DemoField[] = [
+  {
+    ...HOLLIN,
+    name: "Long Acre",
+    outer: [
+      [-1480, 260],
+      [-720, 330],
+      [-690, 640],
+      [-880, 655],
+      [-1040, 690],
+      [-1500, 610],
+    ],
+    source: "log",
+    note: "long-acre-round.nmea. Half the drill outside the way driven",
+    lines: [
+      {
+        name: "Long side",
+        shape: ab([-1480, 262], [-720, 332]),
+        shifts: [
+          { amount: 0.04, reason: "Drift since the morning", at: "2026-03-24T11:20:00.000Z" },
+          { amount: -0.06, reason: "On the old wheelings", at: "2026-04-09T08:05:00.000Z" },
+        ],
+      },
+    ],
+  },
+  {
+    ...HOLLIN,
+    name: "Mill Acre",
+    outer: [
+      [-640, 340],
+      [-180, 380],
+      [-140, 700],
+      [-330, 770],
+      [-640, 660],
+    ],
+    holes: [
+      [
+        [-420, 520],
+        [-385, 515],
+        [-375, 550],
+        [-410, 562],
+      ],
+    ],
+    lines: [
+      { name: "East–west", shape: { kind: "heading", a: place(-640, 342), heading: (85 * Math.PI) / 180 } },
+    ],
+  },
+  {
+    ...HOLLIN,
+    name: "Church Piece",
+    outer: [
+      [-1510, 660],
+      [-1050, 735],
+      [-900, 705],
+      [-870, 900],
+      [-1120, 1010],
+      [-1530, 950],
+    ],
+  },
+  {
+    ...HOLLIN,
+    name: "Dovecote",
+    outer: [
+      [-830, 690],
+      [-640, 700],
+      [-380, 800],
+      [-420, 980],
+      [-820, 910],
+    ],
+  },
+  {
+    ...QUADE,
+    name: "Quarry Piece",
+    outer: [
+      [120, 420],
+      [700, 470],
+      [760, 640],
+      [640, 700],
+      [660, 900],
+      [160, 840],
+    ],
+    holes: [
+      [
+        [430, 590],
+        [500, 580],
+        [520, 650],
+        [460, 680],
+        [420, 640],
+      ],
+    ],
+    source: "file",
+    note: "estate-2025.geojson",
+  },
+  {
+    ...QUADE,
+    name: "Far Fifty",
+    outer: [
+      [820, 480],
+      [1540, 540],
+      [1600, 980],
+      [1350, 1060],
+      [1330, 1290],
+      [720, 1210],
+      [700, 910],
+      [800, 690],
+    ],
+    source: "file",
+    note: "estate-2025.geojson",
+    lines: [{ name: "Tramline", shape: ab([826, 480], [720, 1210]) }],
+  },
+  {
+    ...QUADE,
+    name: "Park Side",
+    outer: [
+      [180, 890],
+      [640, 940],
+      [650, 1200],
+      [400, 1290],
+      [170, 1160],
+    ],
+  },
+  {
+    ...NETHER,
+    name: "The Wedge",
+    outer: [
+      [260, -520],
+      [1180, -330],
+      [1150, -160],
+      [240, -190],
+    ],
+    lines: [{ name: "North edge", shape: ab([242, -192], [1148, -162]) }],
+  },
+  {
+    ...NETHER,
+    name: "Two Oaks",
+    outer: [
+      [-20, -470],
+      [200, -500],
+      [190, -180],
+      [-40, -150],
+    ],
+    more: [
+      [
+        [-330, -460],
+        [-70, -468],
+        [-85, -240],
+        [-320, -210],
+      ],
+    ],
+  },
+  {
+    ...BRUNE,
+    name: "Brook Meadow",
+    outer: [
+      [-1400, -160],
+      [-1130, -250],
+      [-900, -190],
+      [-640, -300],
+      [-560, -60],
+      [-760, 40],
+      [-1010, 10],
+      [-1260, 80],
+    ],
+  },
+  {
+    ...BRUNE,
+    name: "Calf Paddock",
+    outer: [
+      [-530, -40],
+      [-400, -90],
+      [-330, 60],
+      [-470, 130],
+    ],
+  },
+  { ...BRUNE, name: "Sand Pit", outer: null },
+];
+
+/** Plants them all; returns their numbers by name. */
+export function plantFields(db: Database): Map<string, number> {
+  return new Map(
+    FIELDS.map(
+      ({
+        client,
+        farm,
+        name,
+        outer,
+        holes = [],
+        more = [],
+        source = "coordinates",
+        note = "",
+        lines = [],
+      }) => {
+        const id = addField(db, { client, farm, name }, BY);
+        if (outer)
+          keepBoundary(
+            db,
+            {
+              fieldId: id,
+              boundary: [
+                { outer: ring(outer), holes: holes.map(ring) },
+                ...more.map((each) => ({ outer: ring(each), holes: [] })),
+              ],
+              source,
+              note,
+            },
+            BY,
+          );
+        for (const { name: line, shape, shifts = [] } of lines) {
+          const lineId = keepLine(db, { fieldId: id, name: line, shape }, BY);
+          for (const { amount, reason, at } of shifts)
+            keepShift(db, lineId, { amount, reason }, { person: BY.person, at: new Date(at) });
+        }
+        return [name, id] as const;
+      },
+    ),
+  );
+}
