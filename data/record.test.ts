@@ -123,6 +123,11 @@ describe("taking back", () => {
 
 /** What holds what is, not what happened: changed in place, and the change is on record. */
 const SETTINGS = [
+  "client",
+  "crop",
+  "farm",
+  "field",
+  "variety",
   ...["machine", "point", "component", "variant", "rig", "coupling", "weight", "tyre", "tyre_cell"],
   ...["axle_tyre", "road_limits", "hydraulics", "remote", "hose_function", "hose_pin", "practice"],
   ...["scheme", "scheme_line", "terminal", "profile", "upload", "board", "adjuster", "school", "product"],

@@ -10,6 +10,7 @@ import { hosesOfRigs } from "./hoses.ts";
 import { behindOf, byRig, type Machine, type RigTool } from "./rigs.ts";
 import { weight } from "./schema/index.ts";
 import { type AxleTyre, axleTyresOf, fittedOf, roadLimitsOf } from "./settings.ts";
+import { worksOf } from "./work.ts";
 
 export function machineName({ make, model }: Machine): string {
   return `${make} ${model}`;
@@ -23,6 +24,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
   const hoses = hosesOfRigs(db, rigs);
   const ground = groundOfTools(db, parts);
   const dose = doseOfTools(db, parts);
+  const works = worksOf(db, rigs.keys());
   const weights = stockOf(db, parts);
   const fitted = fittedOf(db, [...rigs.keys()]);
   const tyres = axleTyresOf(
@@ -60,6 +62,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
           hoses: hoses.get(id)!,
           ground: own.map(({ couplingId }) => ground.get(couplingId)!),
           dose: own.map(({ couplingId }) => dose.get(couplingId)!),
+          work: works.get(id) ?? null,
         },
       ];
     }),

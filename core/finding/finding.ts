@@ -18,6 +18,8 @@ export type Target =
   | "depth map"
   | "adjusters"
   | "guided strip"
+  | "job"
+  | "line"
   | `calibrate ${string}`;
 
 /** The one way any station judges: what is wrong, why it matters, what to do next. */

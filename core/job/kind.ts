@@ -1,13 +1,13 @@
 /** A job: what is done step by step in the field until a figure is proven. Each kind says all of itself in one file. */
 import type { Attachment } from "../dimension/attachment.ts";
 import type { DimensionKey } from "../dimension/catalogue.ts";
+import type { Fixed } from "../geodesy/fixed.ts";
 import type { Note, PlanBlock, PlanStroke, Spot } from "../picture/strokes.ts";
 import type { Units } from "../quantity/units.ts";
 import type { ResolvedRig } from "../rig/resolve.ts";
 import type { Field } from "../simulation/drive.ts";
 import type { Position } from "../simulation/receiver.ts";
 import type { Fix } from "../trade/field-conditions.ts";
-import type { Fixed } from "./fixed.ts";
 import type { Entered, Measured, Observation, TestResult } from "./result.ts";
 
 /** One thing to enter for an observation. Lengths in metres, speeds in m/s, coordinates and headings in radians. */

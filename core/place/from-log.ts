@@ -1,8 +1,8 @@
 /** The boundary somebody walked or drove round with a receiver. */
 
+import type { Fixed } from "../geodesy/fixed.ts";
 import { offsetRing } from "../geodesy/offset.ts";
 import { fromPlane, type Geographic, type OnPlane } from "../geodesy/plane.ts";
-import type { Fixed } from "../job/fixed.ts";
 import { roundLength, type Said, tell } from "../quantity/said.ts";
 import type { Ring } from "./boundary.ts";
 

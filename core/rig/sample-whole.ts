@@ -44,6 +44,7 @@ export function sampleWhole(parts: readonly ToolOfRig[], rest: Partial<WholeRig>
     hoses: NO_HOSES,
     ground: parts.map(() => NO_GROUND),
     dose: parts.map(() => NOTHING_DOSED),
+    work: null,
     ...rest,
   };
 }

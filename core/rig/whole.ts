@@ -8,6 +8,7 @@ import type { RigHoses } from "../yard/rig-hoses.ts";
 import type { RoadLimits } from "../yard/road.ts";
 import type { TyreTable } from "../yard/tyres.ts";
 import type { Weight } from "../yard/weights.ts";
+import type { Work } from "../yard/work.ts";
 import type { Grade } from "./grade.ts";
 import { isBelieved, type ResolvedRig } from "./resolve.ts";
 
@@ -44,6 +45,8 @@ export type WholeRig = {
   /** of each part */
   ground: readonly PartGround[];
   dose: readonly PartDose[];
+  /** what it is set to do; null where nobody confirmed a job */
+  work: Work | null;
 };
 
 /** The tools between the machine that drives and one tool, by their place in the rig, the first nearest the machine. */

@@ -5,12 +5,13 @@ import { BALANCE } from "./balance/subject.ts";
 import { GROUND } from "./ground/subject.ts";
 import { HITCH } from "./hitch/subject.ts";
 import { HOSES } from "./hoses/subject.ts";
+import { JOB } from "./job/subject.ts";
 import { MATCH } from "./match/subject.ts";
 import { PROOF } from "./proof/subject.ts";
 import { RATE } from "./rate/subject.ts";
 import { TOOL } from "./tool/subject.ts";
 
-const ALL = [MATCH, HITCH, HOSES, BALANCE, ANTENNA, TOOL, GROUND, RATE, PROOF] as const;
+const ALL = [MATCH, HITCH, HOSES, BALANCE, ANTENNA, TOOL, GROUND, RATE, JOB, PROOF] as const;
 
 export const SUBJECTS: readonly Subject[] = ALL;
 

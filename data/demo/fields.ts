@@ -5,7 +5,7 @@ import type { Geographic } from "../../core/geodesy/plane.ts";
 import type { LineShape } from "../../core/place/line.ts";
 import type { Database } from "../handle.ts";
 import { keepLine, keepShift } from "../lines.ts";
-import { addField, keepBoundary } from "../places.ts";
+import { addField, keepBoundary, listFields } from "../places.ts";
 import type { BoundarySource } from "../schema/index.ts";
 import { BY } from "./told.ts";
 
@@ -225,8 +225,10 @@ const FIELDS: readonly DemoField[] = [
   { ...BRUNE, name: "Sand Pit", outer: null },
 ];
 
-/** Plants them all; returns their numbers by name. */
+/** Plants them all, where they are not there yet; returns their numbers by name. */
 export function plantFields(db: Database): Map<string, number> {
+  const there = listFields(db);
+  if (there.length > 0) return new Map(there.map(({ id, name }) => [name, id]));
   return new Map(
     FIELDS.map(
       ({

@@ -10,3 +10,4 @@ export * from "./readings.ts";
 export * from "./record.ts";
 export * from "./sequences.ts";
 export * from "./settings.ts";
+export * from "./work.ts";

@@ -1,6 +1,7 @@
 /** A receiver's log: NMEA 0183 sentences GGA, RMC and VTG, one a line (field order from memory). */
+
+import type { Fixed } from "../../core/geodesy/fixed.ts";
 import { type Geographic, toPlane } from "../../core/geodesy/plane.ts";
-import type { Fixed } from "../../core/job/fixed.ts";
 import type { Fix } from "../../core/trade/field-conditions.ts";
 
 export type Log = {

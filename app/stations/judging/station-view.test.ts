@@ -161,6 +161,7 @@ describe("the walk-round", () => {
       "tool stop",
       "ground open",
       "rate not used",
+      "job open",
       "card stop",
       "proof 0 of 4",
       "ladder 3 of 9",

@@ -1,4 +1,4 @@
-import type { Fixed } from "../../../job/fixed.ts";
+import type { Fixed } from "../../../geodesy/fixed.ts";
 import type { Entered, Observation, TestResult } from "../../../job/result.ts";
 import { estimateOf } from "../../../statistics/estimate.ts";
 import { fitBoth } from "../../../statistics/outliers.ts";

@@ -1,0 +1,82 @@
+/** What a rig is set to do: where, what, with what, and what its terminal shows of it. */
+import type { LineKind } from "../place/line.ts";
+import type { OperationKey } from "../trade/operations.ts";
+import type { AlarmKey, AlarmState, ReadoutKey, TriggerKey } from "../trade/recording.ts";
+import type { ProductForm } from "./product.ts";
+
+export type WorkField = {
+  id: number;
+  name: string;
+  /** empty where nobody told whose it is */
+  farm: string;
+  client: string;
+  /** m²; null where nobody told where it ends */
+  area: number | null;
+  /** what stood there in the season before, by what was sown or harvested; null where no record says */
+  before: { crop: string; season: string } | null;
+};
+
+export type WorkProduct = {
+  id: number;
+  name: string;
+  form: ProductForm;
+  /** wanted, in SI of its form: m³, kg or grains on a m²; null where nobody told */
+  rate: number | null;
+  /** counted in grains rather than weighed */
+  counted: boolean;
+};
+
+/** One variety, several by rows, or as a map says. */
+export const VARIETY_WAYS = { one: "One variety", rows: "By rows", map: "By a map" } as const;
+export type VarietyWay = keyof typeof VARIETY_WAYS;
+
+export type WorkVariety = {
+  id: number;
+  name: string;
+  /** of rows: "1-8"; empty: all */
+  rows: string;
+};
+
+export type WorkLine = { id: string; name: string; kind: LineKind; shifted: number };
+
+export type Work = {
+  /** of the fact */
+  id: string;
+  person: string;
+  /** ISO 8601, UTC */
+  at: string;
+  /** since when it is this field, and since when these varieties */
+  since: string;
+  varietySince: string;
+  field: WorkField;
+  /** as entered in the terminal: more than one where somebody added one */
+  operations: readonly OperationKey[];
+  crop: { id: number; name: string } | null;
+  varietyWay: VarietyWay;
+  varieties: readonly WorkVariety[];
+  products: readonly WorkProduct[];
+  trigger: TriggerKey | null;
+  line: WorkLine | null;
+  season: string;
+  /** page of the working screen each readout stands on, from 1; absent: not in sight */
+  screen: Readonly<Partial<Record<ReadoutKey, number>>>;
+  /** the set of pages is the one that is active */
+  screenActive: boolean;
+  alarms: Readonly<Partial<Record<AlarmKey, AlarmState>>>;
+  /** rows whose alarm is muted: "5-8"; empty: none */
+  mutedRows: string;
+};
+
+/** "1-8, 12" as numbers; null where it reads otherwise, or a row is there twice. */
+export function readRows(text: string): number[] | null {
+  const rows: number[] = [];
+  for (const part of text.split(",").map((each) => each.trim())) {
+    if (part === "" && text.trim() === "") continue;
+    const found = /^(\d{1,3})(?:\s*[-–]\s*(\d{1,3}))?$/.exec(part);
+    if (!found) return null;
+    const [from, to] = [Number(found[1]), Number(found[2] ?? found[1])];
+    if (from < 1 || to < from) return null;
+    for (let row = from; row <= to; row += 1) rows.push(row);
+  }
+  return new Set(rows).size === rows.length ? rows : null;
+}

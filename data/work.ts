@@ -1,0 +1,250 @@
+/** What rigs are set to do: jobs that somebody confirmed; crops and varieties. */
+import { and, asc, eq, sql } from "drizzle-orm";
+import { sizeOf } from "../core/place/boundary.ts";
+import { nameOf, sameName } from "../core/place/given.ts";
+import type { OperationKey } from "../core/trade/operations.ts";
+import type { Work } from "../core/yard/work.ts";
+import type { Database } from "./handle.ts";
+import { linesOf } from "./lines.ts";
+import { listFields } from "./places.ts";
+import { prepared } from "./prepared.ts";
+import {
+  aboutsOf,
+  inOrder,
+  newestFirst,
+  record,
+  settingChanged,
+  standing,
+  standingOf,
+  type Told,
+} from "./record.ts";
+import { crop, fact, product, variety, work, workBegun } from "./schema/index.ts";
+
+export const WORK = "work";
+
+type WorkRow = { fact: typeof fact.$inferSelect; work: typeof work.$inferSelect };
+
+/** Every job that was confirmed for these rigs and stands, newest first. */
+function rowsOf(db: Database, rigs: Iterable<number>): WorkRow[] {
+  const query = prepared(db, "works", () =>
+    db
+      .select({ fact, work })
+      .from(fact)
+      .innerJoin(work, eq(work.seq, fact.seq))
+      .where(standingOf(WORK))
+      .orderBy(...newestFirst)
+      .prepare(),
+  );
+  return query.all({ abouts: aboutsOf({ rig: rigs }) });
+}
+
+/** What each of these rigs is set to do; one that nobody set has none. */
+export function worksOf(db: Database, rigs: Iterable<number>): Map<number, Work> {
+  const rows = rowsOf(db, rigs);
+  if (rows.length === 0) return new Map();
+  const words = wordsOf(db);
+  const found = new Map<number, Work>();
+  for (const row of rows) {
+    const rigId = row.fact.rigId!;
+    if (found.has(rigId)) continue;
+    const earlier = rows.filter(({ fact: of }) => of.rigId === rigId);
+    found.set(rigId, workOf(row, earlier, words));
+  }
+  return found;
+}
+
+type Words = ReturnType<typeof wordsOf>;
+
+/** Names of what jobs point to. */
+function wordsOf(db: Database) {
+  return {
+    fields: new Map(listFields(db).map((each) => [each.id, each])),
+    lines: new Map(linesOf(db).map((each) => [each.seq, each])),
+    crops: new Map(
+      db
+        .select()
+        .from(crop)
+        .all()
+        .map((each) => [each.id, each]),
+    ),
+    varieties: new Map(
+      db
+        .select()
+        .from(variety)
+        .all()
+        .map((each) => [each.id, each]),
+    ),
+    products: new Map(
+      db
+        .select()
+        .from(product)
+        .all()
+        .map((each) => [each.id, each]),
+    ),
+    grown: grownOn(db),
+  };
+}
+
+function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], words: Words): Work {
+  const field = words.fields.get(row.fieldId)!;
+  const line = row.line === null ? undefined : words.lines.get(row.line);
+  const same = (like: (other: WorkRow["work"]) => boolean) => {
+    const broken = mine.findIndex(({ work: other }) => !like(other));
+    return (broken < 0 ? mine : mine.slice(0, broken)).at(-1)!.fact.happened;
+  };
+  return {
+    id: of.id,
+    person: of.person,
+    at: of.happened,
+    since: same(({ fieldId }) => fieldId === row.fieldId),
+    varietySince: same(({ varieties }) => JSON.stringify(varieties) === JSON.stringify(row.varieties)),
+    field: {
+      id: field.id,
+      name: field.name,
+      farm: field.farm,
+      client: field.client,
+      area: field.bounded ? areaOf(field.bounded) : null,
+      before: words.grown.get(row.fieldId)?.find(({ season }) => season !== row.season) ?? null,
+    },
+    operations: row.operations,
+    crop: row.cropId === null ? null : words.crops.get(row.cropId)!,
+    varietyWay: row.varietyWay,
+    varieties: row.varieties.map(({ id, rows }) => ({ id, name: words.varieties.get(id)!.name, rows })),
+    products: row.products.map(({ id, rate, counted }) => {
+      const { name, form } = words.products.get(id)!;
+      return { id, name, form, rate, counted };
+    }),
+    trigger: row.recordedBy,
+    line: line
+      ? {
+          id: line.id,
+          name: line.name,
+          kind: line.shape.kind,
+          shifted: line.shifts.reduce((sum, { amount }) => sum + amount, 0),
+        }
+      : null,
+    season: row.season,
+    screen: row.screen,
+    screenActive: row.screenActive,
+    alarms: row.alarms,
+    mutedRows: row.mutedRows,
+  };
+}
+
+const areas = new Map<string, number>();
+const MOST_KEPT = 5_000;
+
+function areaOf({ id, boundary }: { id: string; boundary: Parameters<typeof sizeOf>[0] }): number {
+  const known = areas.get(id);
+  if (known !== undefined) return known;
+  if (areas.size > MOST_KEPT) areas.clear();
+  const { area } = sizeOf(boundary);
+  areas.set(id, area);
+  return area;
+}
+
+const GROWS: ReadonlySet<OperationKey> = new Set(["sowing", "planting", "harvest"]);
+
+/** What was sown, planted or harvested on each field by the log, newest season first. */
+function grownOn(db: Database): Map<number, { crop: string; season: string }[]> {
+  const rows = db
+    .select({ fieldId: work.fieldId, operations: work.operations, crop: crop.name, season: work.season })
+    .from(fact)
+    .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
+    .innerJoin(work, eq(work.seq, workBegun.work))
+    .innerJoin(crop, eq(crop.id, work.cropId))
+    .where(standing())
+    .orderBy(...newestFirst)
+    .all();
+  const grown = new Map<number, { crop: string; season: string }[]>();
+  for (const { fieldId, operations, crop: name, season } of rows)
+    if (operations.some((each) => GROWS.has(each)))
+      grown.set(fieldId, [...(grown.get(fieldId) ?? []), { crop: name, season }]);
+  return grown;
+}
+
+export type NewWork = Omit<typeof work.$inferInsert, "seq"> & { id?: string };
+
+/** Keeps what a rig is set to do; returns the id. */
+export function keepWork(db: Database, rigId: number, { id, ...row }: NewWork, told: Told): string {
+  return record(db, { kind: WORK, about: { rigId }, id }, told, (seq) => {
+    db.insert(work)
+      .values({ seq, ...row })
+      .run();
+  });
+}
+
+/** What was set the last time for a field, by operation: any rig's, newest first. */
+export function lastSetOn(
+  db: Database,
+  fieldId: number,
+): { rigId: number; at: string; row: typeof work.$inferSelect }[] {
+  return db
+    .select({ fact, work })
+    .from(fact)
+    .innerJoin(work, eq(work.seq, fact.seq))
+    .where(and(eq(fact.kind, WORK), eq(work.fieldId, fieldId), standing()))
+    .orderBy(...newestFirst)
+    .all()
+    .map(({ fact: of, work: row }) => ({ rigId: of.rigId!, at: of.happened, row }));
+}
+
+/** Rigs that are set to a line, by the newest job of each. */
+export function rigsOnLine(db: Database, lineSeq: number): number[] {
+  const rows = db
+    .select({ fact, work })
+    .from(fact)
+    .innerJoin(work, eq(work.seq, fact.seq))
+    .where(and(eq(fact.kind, WORK), standing()))
+    .orderBy(...inOrder)
+    .all();
+  const newest = new Map(rows.map(({ fact: of, work: row }) => [of.rigId!, row.line]));
+  return [...newest].flatMap(([rigId, line]) => (line === lineSeq ? [rigId] : []));
+}
+
+export type Crop = { id: number; name: string; varieties: { id: number; name: string }[] };
+
+export function cropsOf(db: Database): Crop[] {
+  const varieties = db
+    .select()
+    .from(variety)
+    .orderBy(asc(sql`lower(${variety.name})`))
+    .all();
+  return db
+    .select()
+    .from(crop)
+    .orderBy(asc(sql`lower(${crop.name})`))
+    .all()
+    .map(({ id, name }) => ({
+      id,
+      name,
+      varieties: varieties.flatMap((each) => (each.cropId === id ? [{ id: each.id, name: each.name }] : [])),
+    }));
+}
+
+/** The crop of a name, made where there is none; returns its id. */
+export function cropNamed(db: Database, given: string, by: Told): number {
+  const name = nameOf(given);
+  const known = db
+    .select()
+    .from(crop)
+    .all()
+    .find((each) => sameName(each.name, name));
+  if (known) return known.id;
+  settingChanged(db, "crop added", {}, by);
+  return db.insert(crop).values({ name }).returning().get().id;
+}
+
+/** The same of a variety. */
+export function varietyNamed(db: Database, cropId: number, given: string, by: Told): number {
+  const name = nameOf(given);
+  const known = db
+    .select()
+    .from(variety)
+    .where(eq(variety.cropId, cropId))
+    .all()
+    .find((each) => sameName(each.name, name));
+  if (known) return known.id;
+  settingChanged(db, "variety added", {}, by);
+  return db.insert(variety).values({ cropId, name }).returning().get().id;
+}
