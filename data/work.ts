@@ -18,7 +18,7 @@ import {
   standingOf,
   type Told,
 } from "./record.ts";
-import { crop, fact, product, variety, work, workBegun } from "./schema/index.ts";
+import { crop, fact, product, rig, variety, work, workBegun } from "./schema/index.ts";
 
 export const WORK = "work";
 
@@ -174,19 +174,25 @@ export function keepWork(db: Database, rigId: number, { id, ...row }: NewWork, t
   });
 }
 
-/** What was set the last time for a field, by operation: any rig's, newest first. */
-export function lastSetOn(
+/** What was set the last time on a field for one of these operations, by this rig before others; null where nobody set any. */
+export function lastWorkOn(
   db: Database,
   fieldId: number,
-): { rigId: number; at: string; row: typeof work.$inferSelect }[] {
-  return db
+  rigId: number,
+  operations: readonly OperationKey[],
+): { work: Work; rig: string } | null {
+  const rows = db
     .select({ fact, work })
     .from(fact)
     .innerJoin(work, eq(work.seq, fact.seq))
     .where(and(eq(fact.kind, WORK), eq(work.fieldId, fieldId), standing()))
     .orderBy(...newestFirst)
     .all()
-    .map(({ fact: of, work: row }) => ({ rigId: of.rigId!, at: of.happened, row }));
+    .filter(({ work: row }) => row.operations.some((each) => operations.includes(each)));
+  const found = rows.find(({ fact: of }) => of.rigId === rigId) ?? rows[0];
+  if (!found) return null;
+  const { name } = db.select({ name: rig.name }).from(rig).where(eq(rig.id, found.fact.rigId!)).get()!;
+  return { work: workOf(found, [found], wordsOf(db)), rig: name };
 }
 
 /** Rigs that are set to a line, by the newest job of each. */

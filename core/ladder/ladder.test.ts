@@ -6,6 +6,8 @@ import { sampleAdjuster, sampleLook } from "../subjects/ground/guide/sample.ts";
 import { sampleFunction, sampleRemote, sampleSupply } from "../subjects/hoses/sample.ts";
 import { judgeWhole } from "../subjects/judge-whole.ts";
 import { NO_GROUND, type PartGround, type Seen } from "../yard/ground.ts";
+import { sampleWork } from "../yard/sample-work.ts";
+import type { Work } from "../yard/work.ts";
 import { ladderOf, type RigLog, standing } from "./ladder.ts";
 
 const COUPLED = { at: "2026-04-02T06:00:00Z", person: "Mira" };
@@ -57,6 +59,7 @@ describe("the ladder", () => {
       "unfolded",
       "running",
       "figures",
+      "job",
       "line",
       "trigger",
       "position",
@@ -67,6 +70,35 @@ describe("the ladder", () => {
       expect(why).toMatch(/\.$/);
       if (state === "not yet") expect(byPerson || next !== null).toBe(true);
     }
+  });
+
+  it("asks for the job, its screen and its line, and what was seen on another field counts no more", () => {
+    const lines = {
+      "tool.kind": "drill",
+      "tool.meterDrive": "motor",
+      "rate.seed": "160 kg/ha",
+      "tool.rateController": "no",
+    };
+    const set = (work: Partial<Work> | null) => ({
+      ...whole(lines),
+      work: work && sampleWork({ ...work }),
+    });
+    expect(rung("job", {}, set(null))).toMatch(/^not yet: Not known yet: No job is set/);
+    expect(rung("job", {}, set({}))).toBe("good: Set for Long Acre by Ola.");
+    expect(rung("job", {}, set({ crop: null }))).toBe("not yet: No crop is told.");
+    expect(rung("screen", {}, set({}))).toMatch(/^good/);
+    expect(rung("screen", {}, set({ screenActive: false }))).toMatch(/^not yet: The set of pages/);
+    expect(rung("job", {}, set({ screenActive: false }))).toMatch(/^good/);
+    expect(rung("line", {}, set({ line: null }))).toBe("not yet: No line is chosen.");
+    const seen = (at: string) => ({
+      coupled: COUPLED,
+      ticks: new Map(["engaged", "trigger"].map((key) => [key, { person: "Mira", at }])),
+    });
+    expect(rung("engaged", seen("2026-04-02T06:20:00.000Z"), set({}))).toMatch(
+      /^not yet: Seen by Mira on another field/,
+    );
+    expect(rung("trigger", seen("2026-04-02T06:20:00.000Z"), set({}))).toBe("good: Seen by Mira.");
+    expect(rung("engaged", seen("2026-04-02T06:40:00.000Z"), set({}))).toBe("good: Seen by Mira.");
   });
 
   it("is coupled by its log alone", () => {

@@ -3,6 +3,7 @@
  * logged since the rig was coupled, or is ticked by a person where Ambrek cannot know. Stations not built have no rung.
  */
 
+import type { Check } from "../finding/check.ts";
 import type { Finding } from "../finding/finding.ts";
 import { type Said, tell } from "../quantity/said.ts";
 import { guidedBy, usesTerminal } from "../rig/asked.ts";
@@ -26,6 +27,8 @@ export type RungKey =
   | "running"
   | "figures"
   | "rate"
+  | "job"
+  | "screen"
   | "line"
   | "trigger"
   | "position"
@@ -86,6 +89,8 @@ export function ladderOf(told: Told): Rung[] {
     ranSince(told, "running", "Drives, motors and downforce on, in their order", ["start"]),
     ...(tells ? [figures(told)] : []),
     ...(told.judged.reckoned.rate.length > 0 ? [rate(told)] : []),
+    ...(tells ? [job(told)] : []),
+    ...(tells && whole.work ? [screen(told)] : []),
     ...(lines ? [line(told)] : []),
     ...(tells
       ? [
@@ -240,9 +245,18 @@ function figures({ judged }: Told): Rung {
 /** Lines are laid as wide as the tool works; closer than the terminal's own step is the same. */
 const SAME_SPACING = 0.011;
 
-function line({ whole, log }: Told): Rung {
+function line({ whole, judged, log }: Told): Rung {
   const label = "Line spacing in the terminal is this tool's";
   const next = { label: "Enter R", path: "tool?at=guidance.trackSpacing" };
+  const unchosen = judged.checks.find(
+    (each) => each.station === "job" && isOf(OF_LINE, each) && each.verdict === "fix",
+  );
+  if (unchosen)
+    return rung("line", label, {
+      state: "not yet",
+      why: unchosen.said,
+      next: { label: unchosen.next, path: "job" },
+    });
   // Several tools that work one swath have one line spacing: that of the first.
   const [, ...beside] = besides(whole);
   const told = whole.parts
@@ -279,8 +293,17 @@ function line({ whole, log }: Told): Rung {
     : rung("line", label, { state: "good", why: "Width less overlap, as read off the terminal." });
 }
 
-function ticked({ log }: Told, key: RungKey, label: string, how: string): Rung {
+/** What is seen of one field says nothing of the next: its line, and whether the correction reaches there. */
+const OF_FIELD: readonly RungKey[] = ["position", "engaged"];
+
+function ticked({ whole, log }: Told, key: RungKey, label: string, how: string): Rung {
   const tick = log.ticks.get(key);
+  if (tick && whole.work && OF_FIELD.includes(key) && tick.at < whole.work.since)
+    return rung(key, label, {
+      state: "not yet",
+      why: `Seen by ${tick.person} on another field. ${how}`,
+      byPerson: true,
+    });
   const said = log.ticks.get("day")?.at ?? "";
   if (tick && (tick.at < log.day || tick.at < said))
     return rung(key, label, {
@@ -306,6 +329,56 @@ function proved({ log }: Told): Rung {
             : "The last field test is older than this coupling.",
         next: { label: "Record a field test", path: "tool" },
       });
+}
+
+/** Checks of the job that are about its working screen and its alarms, and about its line: each has a rung of its own. */
+const OF_SCREEN = ["screen", "alarms", "muted"];
+const OF_LINE = ["line"];
+
+const isOf = (names: readonly string[], { id }: Check) =>
+  names.some((name) => id === name || id.startsWith(`${name}:`));
+
+/** The first that is not as it should be, worst first; notes and checks let one begin. */
+function openAt(checks: readonly Check[]): Check | null {
+  return (
+    (["stop", "fix", "unknown"] as const)
+      .map((verdict) => checks.find((each) => each.verdict === verdict))
+      .find((each) => each !== undefined) ?? null
+  );
+}
+
+function jobRung(key: "job" | "screen", label: string, checks: readonly Check[], good: Said): Rung {
+  const open = openAt(checks);
+  return open
+    ? rung(key, label, {
+        state: "not yet",
+        why: open.verdict === "unknown" ? tell`Not known yet: ${open.said}` : open.said,
+        next: { label: open.next, path: "job" },
+      })
+    : rung(key, label, { state: "good", why: good });
+}
+
+function job({ whole, judged }: Told): Rung {
+  const label = "Job set: field, operation, crop and variety, product and rate";
+  const at = judged.checks.filter(
+    (each) => each.station === "job" && !isOf([...OF_SCREEN, ...OF_LINE], each),
+  );
+  return jobRung(
+    "job",
+    label,
+    at,
+    whole.work ? `Set for ${whole.work.field.name} by ${whole.work.person}.` : "Nothing is asked of it.",
+  );
+}
+
+function screen({ judged }: Told): Rung {
+  const at = judged.checks.filter((each) => each.station === "job" && isOf(OF_SCREEN, each));
+  return jobRung(
+    "screen",
+    "Working screen laid out and active, alarms heard",
+    at,
+    "All that is needed is in sight, and heard.",
+  );
 }
 
 /** Set for what is in it, and what it rests on fitted as the terminal was told. */

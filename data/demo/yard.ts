@@ -37,6 +37,7 @@ import {
 } from "./rigs.ts";
 import { BY, read, type ToldReading } from "./told.ts";
 import { BROAD_REAR, CART, DRIVE_WHEEL, DUAL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
+import { plantWorks } from "./works.ts";
 
 /** Fills an empty database with an invented contractor's rigs. */
 export function plantDemoYard(db: Database): void {
@@ -54,7 +55,7 @@ export function plantDemoYard(db: Database): void {
     fitTyres(db, tyres, [first, proven, ...hitched]);
     plantGround(db, [first, proven, ...hitched]);
     plantDoses(db, [first, proven, ...hitched]);
-    plantFields(db);
+    plantWorks(db, [first, proven, ...hitched], plantFields(db));
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);
   });

@@ -105,6 +105,11 @@ function Line({ row, errors }: { row: ReadBackRow; errors: FieldErrors }) {
             aria-invalid={problem !== undefined || compared.kind === "differs"}
             disabled={absent}
           />
+          {row.form.kind === "choice" && text === "" && !absent && (
+            <button type="button" className="key" onClick={() => setText(row.figure)}>
+              It shows just that
+            </button>
+          )}
           {sides && (
             <select
               name={`word-${row.position}`}

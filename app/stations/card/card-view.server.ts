@@ -1,5 +1,6 @@
 import type { ToolAhead } from "../../../core/card/ahead.ts";
 import { type Card, type CardLine, fillCard } from "../../../core/card/fill.ts";
+import { withJob } from "../../../core/card/job.ts";
 import { byPage, lapsed, type Retype, retype } from "../../../core/card/numbered.ts";
 import { type StepOfEntry, stepsOf } from "../../../core/card/order.ts";
 import type { Scheme } from "../../../core/card/scheme.ts";
@@ -12,6 +13,7 @@ import { usesTerminal } from "../../../core/rig/asked.ts";
 import type { Grade } from "../../../core/rig/grade.ts";
 import { together } from "../../../core/rig/swath.ts";
 import { aheadOf, works } from "../../../core/rig/whole.ts";
+import { leadOf } from "../../../core/subjects/job/job-of-rig.ts";
 import { isHeldBy } from "../../../core/subjects/walk.ts";
 import { latestCard, listCards, type NumberedCard, readbacksOf } from "../../../data/cards.ts";
 import { uncoupledAt } from "../../../data/hookup.ts";
@@ -71,10 +73,9 @@ export function schemeNow({ db, rig }: OpenRig): { scheme: Scheme; terminal: Ter
 export function cardNow(open: OpenRig): { card: Card; terminal: Terminal } {
   const { scheme, terminal } = schemeNow(open);
   const { whole, index, cardFindings, preferences } = open;
-  return {
-    card: fillCard(scheme, together(whole, index), cardFindings, preferences.units, toolsAhead(open)),
-    terminal,
-  };
+  const rig = together(whole, index);
+  const card = fillCard(scheme, rig, cardFindings, preferences.units, toolsAhead(open));
+  return { card: index === leadOf(whole) ? withJob(card, whole.work, rig) : card, terminal };
 }
 
 /** Readings that this terminal asks for and nobody has read: nothing else may wait for them. */

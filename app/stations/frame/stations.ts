@@ -96,6 +96,8 @@ const LISTS: Partial<Record<Target, string>> = {
   "depth map": "#depth-map",
   adjusters: "#adjusters",
   "guided strip": "#strip",
+  job: "#job",
+  line: "#line",
 };
 
 /** Lists that are entered on the page of one of the rig's machines. */

@@ -176,6 +176,7 @@ describe("the walk-round", () => {
       "tool good",
       "ground open",
       "rate open",
+      "job open",
       "card good",
       "proof 3 of 4",
       "ladder 3 of 9",

@@ -35,6 +35,7 @@ import {
 } from "../ground/keep-strip.server.ts";
 import { keepCoupling, keepTicked } from "../hookup/keep-hookup.server.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "../hoses/keep-hoses.server.ts";
+import { keepJob } from "../job/keep-job.server.ts";
 import { keepRung } from "../ladder/ladder.server.ts";
 import {
   keepAccepted,
@@ -105,6 +106,7 @@ const WRITES: Record<string, Write> = {
   "end-calibration": keepEnd,
   "bench-run": keepBenchRun,
   "change-parts": keepChangedParts,
+  "set-job": keepJob,
   "load-product": keepProduct,
   "new-product": keepNewProduct,
   "change-product": keepChangedProduct,

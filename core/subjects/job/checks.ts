@@ -11,6 +11,7 @@ import { together } from "../../rig/swath.ts";
 import { chosen, type WholeRig } from "../../rig/whole.ts";
 import { OPERATIONS, operationsOf } from "../../trade/operations.ts";
 import { ALARMS, READOUTS, TRIGGERS } from "../../trade/recording.ts";
+import type { ProductForm } from "../../yard/product.ts";
 import { readRows, type Work } from "../../yard/work.ts";
 import { dosingOf, hasTrigger, type JobReckoned, rowsOf } from "./job-of-rig.ts";
 
@@ -227,7 +228,7 @@ export function rateSaid(form: Work["products"][number]["form"], counted: boolea
 function setCheck(
   rig: ResolvedRig,
   { key }: { key: "rate.liquid" | "rate.seed" | "rate.seeds" | "rate.spread" },
-  product: { name: string; rate: number },
+  product: { name: string; form: ProductForm; rate: number },
   { varietySince, varieties }: Work,
   say: Said,
   row: ReturnType<Checker>,
@@ -245,7 +246,12 @@ function setCheck(
       "Enter the rate",
       product.rate,
     );
-  if (stale === null && varieties.length > 0 && (reading?.measuredAt ?? "") < varietySince)
+  if (
+    stale === null &&
+    product.form === "seed" &&
+    varieties.length > 0 &&
+    (reading?.measuredAt ?? "") < varietySince
+  )
     return row.stop(
       key,
       tell`${say} was entered before the variety was chosen.`,
