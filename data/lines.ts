@@ -1,5 +1,5 @@
 /** Guidance lines of fields, and how they were shifted. */
-import { and, eq } from "drizzle-orm";
+import { and, eq, type SQL } from "drizzle-orm";
 import { degreesOf, radiansOf } from "../core/geodesy/degrees.ts";
 import { type LineShape, placesOf } from "../core/place/line.ts";
 import type { Database } from "./handle.ts";
@@ -49,12 +49,21 @@ function shapeOf({ kind, points, heading, radius }: LineRow): LineShape {
 
 /** Lines that stand, of one field or of all, in the order they came. */
 export function linesOf(db: Database, fieldId: number | null = null): FieldLine[] {
+  return linesWhere(db, fieldId === null ? undefined : eq(guidanceLine.fieldId, fieldId));
+}
+
+/** A line by the number of its fact; null where it was taken back. */
+export function lineOfSeq(db: Database, seq: number): FieldLine | null {
+  return linesWhere(db, eq(guidanceLine.seq, seq))[0] ?? null;
+}
+
+function linesWhere(db: Database, which: SQL | undefined): FieldLine[] {
   const shifts = shiftsOf(db);
   return db
     .select({ fact, row: guidanceLine })
     .from(fact)
     .innerJoin(guidanceLine, eq(guidanceLine.seq, fact.seq))
-    .where(and(standing(), fieldId === null ? undefined : eq(guidanceLine.fieldId, fieldId)))
+    .where(and(standing(), which))
     .orderBy(...inOrder)
     .all()
     .map(({ fact: { id, seq, person, happened }, row }) => ({

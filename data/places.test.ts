@@ -4,6 +4,7 @@ import { sizeOf } from "../core/place/boundary.ts";
 import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
 import { keepLine, keepShift, linesOf } from "./lines.ts";
+import { createMachine, pointsOf } from "./machines.ts";
 import {
   addField,
   boundariesOf,
@@ -15,7 +16,9 @@ import {
   namesOf,
   putFieldAway,
 } from "./places.ts";
-import { takeBack } from "./record.ts";
+import { markOf, takeBack, touchedSince } from "./record.ts";
+import { createRig } from "./rigs.ts";
+import { keepWork, worksOf } from "./work.ts";
 
 const BY = { person: "Ilse", at: new Date("2026-05-01T06:00:00Z") };
 const later = (day: number) => ({ person: "Ola", at: new Date(`2026-05-0${day}T06:00:00Z`) });
@@ -27,6 +30,16 @@ const ring = (side: number) =>
     [side, side],
     [side, 0],
   ].map(([north, east]) => placeAt(Number((52.4 + north!).toFixed(9)), Number((10.7 + east!).toFixed(9))));
+const NO_WORK = {
+  operations: [],
+  varietyWay: "one" as const,
+  varieties: [],
+  products: [],
+  season: "2026",
+  screen: {},
+  screenActive: false,
+  alarms: {},
+};
 let db: Database;
 beforeEach(() => {
   db = openDatabase(":memory:");
@@ -101,5 +114,52 @@ describe("lines", () => {
     expect(() => keepShift(db, "none", { amount: 1, reason: "?" }, BY)).toThrow(RangeError);
     takeBack(db, ids[1]!, later(4));
     expect(linesOf(db).map(({ name }) => name)).toEqual(["Line 0", "Line 2", "Line 3"]);
+  });
+});
+
+describe("what was written about a field", () => {
+  it("touches the rigs that are set to it, and no other", () => {
+    const [machineId, implementId] = (["tractor", "implement"] as const).map((kind) =>
+      createMachine(db, kind, { make: "A", model: kind, fleetNumber: "", serial: "", busName: "" }, BY),
+    ) as [number, number];
+    const points = pointsOf(db, machineId);
+    const rigId = createRig(
+      db,
+      {
+        name: "R",
+        tractorId: machineId,
+        receiverPointId: points.find(({ kind }) => kind === "receiver mount")!.id,
+        couplings: [
+          { pointId: points.find(({ kind }) => kind === "drawbar hole")!.id, implementId, behind: null },
+        ],
+      },
+      BY,
+    );
+    const [one, two] = ["Long Acre", "Hook"].map((name) =>
+      addField(db, { client: "", farm: "", name }, BY),
+    ) as [number, number];
+    keepWork(db, rigId, { ...NO_WORK, fieldId: one }, BY);
+    const line = keepLine(
+      db,
+      { fieldId: one, name: "L", shape: { kind: "ab", a: placeAt(52, 10), b: placeAt(52.1, 10) } },
+      BY,
+    );
+    const after = (write: () => void) => {
+      const mark = markOf(db);
+      write();
+      return touchedSince(db, mark)?.has(`rig ${rigId}`);
+    };
+    const keep = (fieldId: number) =>
+      keepBoundary(db, { fieldId, boundary: [{ outer: ring(0.01), holes: [] }], source: "file" }, later(2));
+    expect(after(() => keep(two))).toBe(false);
+    expect(after(() => keep(one))).toBe(true);
+    let shift = "";
+    expect(after(() => (shift = keepShift(db, line, { amount: 0.1, reason: "drift" }, later(3))))).toBe(true);
+    expect(after(() => takeBack(db, shift, later(4)))).toBe(true);
+    expect(worksOf(db, [rigId]).get(rigId)).toMatchObject({
+      field: { name: "Long Acre" },
+      line: null,
+      operations: [],
+    });
   });
 });

@@ -89,6 +89,12 @@ export function listFields(db: Database): FieldBounded[] {
 }
 
 function namedFields(db: Database): FieldNamed[] {
+  return fieldNames(db)
+    .orderBy(isNotNull(field.archivedAt), asc(client.name), asc(farm.name), asc(field.name))
+    .all();
+}
+
+function fieldNames(db: Database) {
   return db
     .select({
       id: field.id,
@@ -99,9 +105,41 @@ function namedFields(db: Database): FieldNamed[] {
     })
     .from(field)
     .leftJoin(farm, eq(farm.id, field.farmId))
-    .leftJoin(client, eq(client.id, farm.clientId))
-    .orderBy(isNotNull(field.archivedAt), asc(client.name), asc(farm.name), asc(field.name))
-    .all();
+    .leftJoin(client, eq(client.id, farm.clientId));
+}
+
+/** A field and the id of the boundary that counts of it, without its corners. */
+export function fieldNamed(db: Database, id: number): (FieldNamed & { boundaryId: string | null }) | null {
+  const named = prepared(db, "one field's names", () =>
+    fieldNames(db)
+      .where(eq(field.id, sql.placeholder("id")))
+      .prepare(),
+  ).get({ id });
+  if (!named) return null;
+  const newest = prepared(db, "one field's newest boundary", () =>
+    db
+      .select({ id: fact.id })
+      .from(fact)
+      .where(
+        sql`${fact.about} = 'yard' and ${fact.kind} = ${sql.raw(`'${BOUNDARY}'`)} and ${fact.slot} = ${sql.placeholder("slot")} and ${standing()}`,
+      )
+      .orderBy(...newestFirst)
+      .limit(1)
+      .prepare(),
+  ).get({ slot: `${id}/` });
+  return { ...named, boundaryId: newest?.id ?? null };
+}
+
+/** A boundary by its id. @throws RangeError where there is none */
+export function boundaryOfId(db: Database, id: string): Boundary {
+  const row = db
+    .select({ parts: boundary.parts })
+    .from(boundary)
+    .innerJoin(fact, eq(fact.seq, boundary.seq))
+    .where(eq(fact.id, id))
+    .get();
+  if (!row) throw new RangeError(`no boundary ${id}`);
+  return boundaryOf(row.parts);
 }
 
 export function fieldOf(db: Database, id: number): FieldBounded | null {

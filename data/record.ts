@@ -211,5 +211,26 @@ export function touchedSince(db: Database, mark: number): Set<string> | null {
   );
   const touched = query.all({ mark });
   if (touched.some(({ about, setting }) => setting === 1 && about === "yard")) return null;
-  return new Set(touched.flatMap(({ about, machine }) => (machine === null ? [about] : [about, machine])));
+  return new Set([
+    ...touched.flatMap(({ about, machine }) => (machine === null ? [about] : [about, machine])),
+    ...rigsOnFields(db, mark),
+  ]);
+}
+
+/** Rigs that are, or were, set to a field of which something was written since: its boundary, a line, a shift, or one of them taken back. */
+function rigsOnFields(db: Database, mark: number): string[] {
+  const query = prepared(db, "rigs on touched fields", () =>
+    db
+      .selectDistinct({ about: sql<string>`'rig ' || job.rig_id` })
+      .from(fact)
+      .innerJoin(
+        sql`fact said`,
+        sql`said.seq = coalesce(${fact.takesBack}, ${fact.seq}) and said.about = 'yard' and said.kind in ('boundary', 'line', 'line-shift', 'place')`,
+      )
+      .innerJoin(sql`work w`, sql`w.field_id = cast(replace(said.topic, 'field ', '') as integer)`)
+      .innerJoin(sql`fact job`, sql`job.seq = w.seq`)
+      .where(sql`${fact.seq} > ${sql.placeholder("mark")}`)
+      .prepare(),
+  );
+  return query.all({ mark }).map(({ about }) => about);
 }

@@ -5,8 +5,8 @@ import { nameOf, sameName } from "../core/place/given.ts";
 import type { OperationKey } from "../core/trade/operations.ts";
 import type { Work } from "../core/yard/work.ts";
 import type { Database } from "./handle.ts";
-import { linesOf } from "./lines.ts";
-import { listFields } from "./places.ts";
+import { lineOfSeq } from "./lines.ts";
+import { boundaryOfId, fieldNamed } from "./places.ts";
 import { prepared } from "./prepared.ts";
 import {
   aboutsOf,
@@ -55,39 +55,29 @@ export function worksOf(db: Database, rigs: Iterable<number>): Map<number, Work>
 
 type Words = ReturnType<typeof wordsOf>;
 
-/** Names of what jobs point to. */
+/** Names of what jobs point to, each read once. */
 function wordsOf(db: Database) {
+  const once = <K, V>(read: (key: K) => V) => {
+    const known = new Map<K, V>();
+    return (key: K): V => {
+      if (!known.has(key)) known.set(key, read(key));
+      return known.get(key)!;
+    };
+  };
   return {
-    fields: new Map(listFields(db).map((each) => [each.id, each])),
-    lines: new Map(linesOf(db).map((each) => [each.seq, each])),
-    crops: new Map(
-      db
-        .select()
-        .from(crop)
-        .all()
-        .map((each) => [each.id, each]),
-    ),
-    varieties: new Map(
-      db
-        .select()
-        .from(variety)
-        .all()
-        .map((each) => [each.id, each]),
-    ),
-    products: new Map(
-      db
-        .select()
-        .from(product)
-        .all()
-        .map((each) => [each.id, each]),
-    ),
-    grown: grownOn(db),
+    field: once((id: number) => fieldNamed(db, id)!),
+    area: (boundaryId: string) => areaOf(db, boundaryId),
+    line: once((seq: number) => lineOfSeq(db, seq)),
+    crop: once((id: number) => db.select().from(crop).where(eq(crop.id, id)).get()!),
+    variety: once((id: number) => db.select().from(variety).where(eq(variety.id, id)).get()!),
+    product: once((id: number) => db.select().from(product).where(eq(product.id, id)).get()!),
+    grown: once((fieldId: number) => grownOn(db, fieldId)),
   };
 }
 
 function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], words: Words): Work {
-  const field = words.fields.get(row.fieldId)!;
-  const line = row.line === null ? undefined : words.lines.get(row.line);
+  const field = words.field(row.fieldId);
+  const line = row.line === null ? null : words.line(row.line);
   const same = (like: (other: WorkRow["work"]) => boolean) => {
     const broken = mine.findIndex(({ work: other }) => !like(other));
     return (broken < 0 ? mine : mine.slice(0, broken)).at(-1)!.fact.happened;
@@ -103,15 +93,15 @@ function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], word
       name: field.name,
       farm: field.farm,
       client: field.client,
-      area: field.bounded ? areaOf(field.bounded) : null,
-      before: words.grown.get(row.fieldId)?.find(({ season }) => season !== row.season) ?? null,
+      area: field.boundaryId === null ? null : words.area(field.boundaryId),
+      before: words.grown(row.fieldId).find(({ season }) => season !== row.season) ?? null,
     },
     operations: row.operations,
-    crop: row.cropId === null ? null : words.crops.get(row.cropId)!,
+    crop: row.cropId === null ? null : words.crop(row.cropId),
     varietyWay: row.varietyWay,
-    varieties: row.varieties.map(({ id, rows }) => ({ id, name: words.varieties.get(id)!.name, rows })),
+    varieties: row.varieties.map(({ id, rows }) => ({ id, name: words.variety(id).name, rows })),
     products: row.products.map(({ id, rate, counted }) => {
-      const { name, form } = words.products.get(id)!;
+      const { name, form } = words.product(id);
       return { id, name, form, rate, counted };
     }),
     trigger: row.recordedBy,
@@ -134,33 +124,31 @@ function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], word
 const areas = new Map<string, number>();
 const MOST_KEPT = 5_000;
 
-function areaOf({ id, boundary }: { id: string; boundary: Parameters<typeof sizeOf>[0] }): number {
-  const known = areas.get(id);
+function areaOf(db: Database, boundaryId: string): number {
+  const known = areas.get(boundaryId);
   if (known !== undefined) return known;
   if (areas.size > MOST_KEPT) areas.clear();
-  const { area } = sizeOf(boundary);
-  areas.set(id, area);
+  const { area } = sizeOf(boundaryOfId(db, boundaryId));
+  areas.set(boundaryId, area);
   return area;
 }
 
 const GROWS: ReadonlySet<OperationKey> = new Set(["sowing", "planting", "harvest"]);
 
-/** What was sown, planted or harvested on each field by the log, newest season first. */
-function grownOn(db: Database): Map<number, { crop: string; season: string }[]> {
-  const rows = db
-    .select({ fieldId: work.fieldId, operations: work.operations, crop: crop.name, season: work.season })
+/** What was sown, planted or harvested on a field by the log, newest first. */
+function grownOn(db: Database, fieldId: number): { crop: string; season: string }[] {
+  return db
+    .select({ operations: work.operations, crop: crop.name, season: work.season })
     .from(fact)
     .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
     .innerJoin(work, eq(work.seq, workBegun.work))
     .innerJoin(crop, eq(crop.id, work.cropId))
-    .where(standing())
+    .where(and(eq(work.fieldId, fieldId), standing()))
     .orderBy(...newestFirst)
-    .all();
-  const grown = new Map<number, { crop: string; season: string }[]>();
-  for (const { fieldId, operations, crop: name, season } of rows)
-    if (operations.some((each) => GROWS.has(each)))
-      grown.set(fieldId, [...(grown.get(fieldId) ?? []), { crop: name, season }]);
-  return grown;
+    .all()
+    .flatMap(({ operations, crop: name, season }) =>
+      operations.some((each) => GROWS.has(each)) ? [{ crop: name, season }] : [],
+    );
 }
 
 export type NewWork = Omit<typeof work.$inferInsert, "seq"> & { id?: string };

@@ -11,7 +11,7 @@ import { type Attachment, asHung, type Hung, hungName, LIKE } from "./attachment
 import { ANTENNA } from "./entries/antenna.ts";
 import { BALANCE } from "./entries/balance.ts";
 import { HITCH } from "./entries/hitch.ts";
-import { JOB } from "./entries/job.ts";
+import { GUIDANCE, JOB } from "./entries/job.ts";
 import { MATCH } from "./entries/match.ts";
 import { RATE } from "./entries/rate.ts";
 import { TOOL } from "./entries/tool.ts";
@@ -20,7 +20,7 @@ import { inWordsOf, isOneLine } from "./kind-words.ts";
 
 export type { Choice, Direction, RecordOf, StationKey } from "./entry-type.ts";
 
-const ENTRIES = { ...MATCH, ...HITCH, ...BALANCE, ...ANTENNA, ...TOOL, ...RATE, ...JOB };
+const ENTRIES = { ...MATCH, ...HITCH, ...BALANCE, ...ANTENNA, ...TOOL, ...RATE, ...JOB, ...GUIDANCE };
 
 export type DimensionKey = keyof typeof ENTRIES;
 

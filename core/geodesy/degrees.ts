@@ -6,6 +6,7 @@ const PER_DEGREE = Math.PI / 180;
 /** Nine decimals of a degree are a tenth of a millimetre: as fine as ISO 11783-10 writes a position. */
 const DECIMALS = 1e9;
 
+/** Radians of an angle in degrees. */
 export const radiansOf = (degrees: number): number => degrees * PER_DEGREE;
 
 /** Rounded to nine decimals, so that what was written reads back the same. */

@@ -13,6 +13,7 @@ export const fromMeridian = (longitude: number, of: number): number => {
   return off > Math.PI ? off - 2 * Math.PI : off < -Math.PI ? off + 2 * Math.PI : off;
 };
 
+/** Metres east and north of the origin, roughly. */
 export function flatten(origin: Geographic, point: Geographic): OnPlane {
   return {
     east: fromMeridian(point.longitude, origin.longitude) * METRES_PER_RADIAN * Math.cos(origin.latitude),

@@ -202,6 +202,7 @@ export type Outcome = {
 /** A last pass narrower than half the tool is a sliver (handbook, common practice). */
 export const SLIVER = 0.5;
 
+/** A plan in the figures plans are held against each other by. */
 export function outcomeOf({
   heading,
   start,

@@ -16,6 +16,7 @@ export type PlaneField = {
 /** An edge straight in degrees is split so that on the plane it strays by under a millimetre. */
 const LONGEST_EDGE = 150;
 
+/** A boundary on the plane at its middle, its long edges split. */
 export function onPlane(boundary: Boundary): PlaneField {
   const origin = whereOf(boundary);
   const ring = (corners: readonly Geographic[], sense: 1 | -1): PlaneRing => {

@@ -29,9 +29,11 @@ export function sizeOf(boundary: Boundary): Size {
   };
 }
 
+/** Every ring, each part's outline before its holes. */
 export const ringsOf = (boundary: Boundary): Ring[] =>
   boundary.flatMap(({ outer, holes }) => [outer, ...holes]);
 
+/** How many corners it has. */
 export const cornersOf = (boundary: Boundary): number =>
   ringsOf(boundary).reduce((count, { length }) => count + length, 0);
 

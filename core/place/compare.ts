@@ -14,6 +14,7 @@ export type Compared = {
 /** Less than a strip of this width along all edges is the same boundary written otherwise: 1 cm. */
 const SAME_STRIP = 0.01;
 
+/** How much ground the one has and the other not, and how much both. */
 export function compareBoundaries(a: Boundary, b: Boundary): Compared {
   const origin = a[0]!.outer[0]!;
   const [one, two] = [pathsOf(a, origin), pathsOf(b, origin)];

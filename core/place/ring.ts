@@ -40,6 +40,7 @@ export function isInside(ring: FlatRing, { east, north }: OnPlane): boolean {
 
 export type Edge = { ring: number; at: number; from: OnPlane; to: OnPlane };
 
+/** Every edge of every ring, each with where it stands. */
 export const edgesOf = (rings: readonly FlatRing[]): Edge[] =>
   rings.flatMap((corners, ring) =>
     corners.map((from, at) => ({ ring, at, from, to: corners[(at + 1) % corners.length]! })),

@@ -221,6 +221,7 @@ function rateChecks(whole: WholeRig, work: Work, lead: number, rowOf: Checker): 
   });
 }
 
+/** A rate as it is said of what it is put out as, SI. */
 export function rateSaid(form: Work["products"][number]["form"], counted: boolean, rate: number): Said {
   return quantity(form === "liquid" ? "volume per area" : counted ? "count per area" : "mass per area", rate);
 }

@@ -24,6 +24,7 @@ export function leadOf(whole: Pick<WholeRig, "parts">): number | null {
   return lead < 0 ? null : lead;
 }
 
+/** What is set, by which tool it is done, and what that asks to be in sight and heard. */
 export function reckonJob(whole: WholeRig): JobReckoned {
   const part = leadOf(whole);
   const rig = part === null ? null : whole.parts[part]!.rig;
