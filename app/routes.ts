@@ -16,6 +16,7 @@ export default [
   route("rigs/:rigId/ground/paper", "routes/ground-paper.tsx"),
   route("rigs/:rigId/rate", "routes/rate.tsx"),
   route("rigs/:rigId/job", "routes/job.tsx"),
+  route("rigs/:rigId/guidance", "routes/guidance.tsx"),
   route("rigs/:rigId/calibrate/:kind", "routes/calibrate.tsx"),
   route("rigs/:rigId/hoses", "routes/hoses.tsx"),
   route("rigs/:rigId/hoses/tags", "routes/hose-tags.tsx"),

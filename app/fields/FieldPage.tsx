@@ -9,6 +9,7 @@ import { MapMarks } from "./FieldMap.tsx";
 import { NameFields } from "./FieldsPage.tsx";
 import type { FieldView } from "./field-view.server.ts";
 import { CornersDto, FieldDto } from "./fields.dto.ts";
+import { LinesSection } from "./LinesSection.tsx";
 
 export function FieldPage({ loaderData, actionData }: Route.ComponentProps) {
   const { preferences, view } = loaderData;
@@ -61,6 +62,21 @@ export function FieldPage({ loaderData, actionData }: Route.ComponentProps) {
                 stroke="var(--ink)"
                 strokeWidth={2}
               />
+              <clipPath id="sheet">
+                <rect width={drawn.width} height={drawn.height} />
+              </clipPath>
+              <g clipPath="url(#sheet)">
+                {view.lines.map(({ id, drawn: way }) => (
+                  <path
+                    key={id}
+                    d={way ?? ""}
+                    fill="none"
+                    stroke="var(--dye)"
+                    strokeWidth={1.8}
+                    strokeDasharray="10 5"
+                  />
+                ))}
+              </g>
               <MapMarks width={drawn.width} height={drawn.height} bar={drawn.bar} />
             </svg>
           ) : (
@@ -81,6 +97,7 @@ export function FieldPage({ loaderData, actionData }: Route.ComponentProps) {
               </span>
             </p>
           )}
+          <LinesSection key={`lines ${view.lines.length}`} view={view} errors={errors} person={person} />
           <BoundarySection key={view.history[0]?.id} view={view} errors={errors} person={person} />
           <History view={view} />
           <Whose view={view} errors={errors} />

@@ -1,7 +1,7 @@
-import { IsIn, IsUUID, Length, Matches, MaxLength } from "class-validator";
+import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
 import { boundaryProblem } from "../../core/place/check-boundary.ts";
 import { LONGEST_NAME } from "../../core/place/given.ts";
-import { partsOf, readRings } from "../../core/place/typed.ts";
+import { partsOf, readPlace, readRings } from "../../core/place/typed.ts";
 import { Reads } from "../session/reads.ts";
 import { IsAmount } from "../yard/amount.ts";
 
@@ -53,6 +53,71 @@ export class LogDto {
 export class OfFieldDto {
   @IsUUID(undefined, { message: "There is no such entry." })
   id!: string;
+}
+
+function placeProblem(text: string): string | null {
+  const read = readPlace(text);
+  return typeof read === "string" ? read : null;
+}
+
+/** A guidance line as it was typed: by two places, a place and a heading, or a centre and a radius. */
+export class LineDto {
+  @Length(1, LONGEST_NAME, { message: "Give the line a name." })
+  name!: string;
+
+  @IsIn(["ab", "heading", "circle"], { message: "Choose what it is told by." })
+  kind!: "ab" | "heading" | "circle";
+
+  @Reads(placeProblem)
+  a!: string;
+
+  @ValidateIf(({ kind }: LineDto) => kind === "ab")
+  @Reads(placeProblem)
+  b!: string;
+
+  @ValidateIf(({ kind }: LineDto) => kind === "heading")
+  @Matches(/^(?:[0-2]?\d{1,2}|3[0-5]\d)(?:[.,]\d{1,6})?$/, {
+    message: "Degrees clockwise of north, 0 to 359.99.",
+  })
+  heading!: string;
+
+  @ValidateIf(({ kind }: LineDto) => kind === "circle")
+  @IsAmount("length", false)
+  radius!: string;
+  @MaxLength(8)
+  radiusUnit!: string;
+
+  @Length(1, LONGEST_NAME, { message: "Say who enters it." })
+  person!: string;
+}
+
+/** A line that was driven: its log is a file of its own. */
+export class DrivenLineDto {
+  @Length(1, LONGEST_NAME, { message: "Give the line a name." })
+  name!: string;
+
+  @Length(1, LONGEST_NAME, { message: "Say who drove it." })
+  person!: string;
+}
+
+/** A shift somebody made in a terminal: how far, which way, and why. */
+export class ShiftDto {
+  @IsUUID(undefined, { message: "There is no such line." })
+  line!: string;
+
+  @IsAmount("length", false)
+  amount!: string;
+  @MaxLength(8)
+  amountUnit!: string;
+
+  @IsIn(["right", "left"], { message: "Choose which way, seen from A to B." })
+  way!: "right" | "left";
+
+  @Length(3, 120, { message: "Say why: shifts without a reason are regretted." })
+  reason!: string;
+
+  @Length(1, LONGEST_NAME, { message: "Say who shifted it." })
+  person!: string;
 }
 
 /** A name that was typed elsewhere becomes a field. */

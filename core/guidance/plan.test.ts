@@ -11,7 +11,7 @@ import { offsetRings } from "../geodesy/offset.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
 import { sizeOf } from "../place/boundary.ts";
 import { signedArea } from "../place/ring.ts";
-import { better, headingsOf, layPasses, outcomeOf, type Plan, sweep } from "./plan.ts";
+import { bestPlan, headingsOf, layPasses, outcomeOf, type Plan, sweep } from "./plan.ts";
 import { onPlane, type PlaneField, placeOf, turn, turnBack } from "./plane-field.ts";
 
 const HERE = placeAt(52.4, 10.7);
@@ -169,7 +169,7 @@ describe("which heading", () => {
 
   it("has fewest turns along the long side, which is among those looked at", () => {
     const outcomes = [...sweep(lean, { spacing: 12, rounds: 0 })].flatMap((each) => each.outcomes);
-    const [best] = outcomes.sort(better("turns"));
+    const best = bestPlan(outcomes, "turns");
     expect(best!.heading).toBeCloseTo(Math.atan2(300, 600), 6);
     // Its width across: 200 · cos of the lean.
     expect(best!.runs).toBe(Math.ceil((200 * Math.cos(Math.atan2(300, 600))) / 12));
@@ -177,12 +177,17 @@ describe("which heading", () => {
     expect(north.turns).toBeGreaterThan(2 * best!.turns);
   });
 
-  it("with least sliver leaves a last pass as wide as any does, and says how far it has come", () => {
+  it("with least sliver leaves the widest last pass that a fifth more turns buy, and says how far it has come", () => {
     const steps = [...sweep(lean, { spacing: 12, rounds: 1 })];
     expect(steps.at(-1)).toMatchObject({ done: steps.length, all: steps.length });
     const outcomes = steps.flatMap((each) => each.outcomes);
-    const [best] = [...outcomes].sort(better("sliver"));
-    expect(best!.sliver).toBe(Math.max(...outcomes.map(({ sliver }) => sliver)));
+    const best = bestPlan(outcomes, "sliver")!;
+    const fewest = bestPlan(outcomes, "turns")!;
+    expect(best.turns).toBeLessThanOrEqual(1.2 * fewest.turns);
+    const within = outcomes.filter(({ turns }) => turns <= 1.2 * fewest.turns);
+    expect(best.sliver).toBe(Math.max(...within.map(({ sliver }) => sliver)));
+    expect(best.sliver).toBeGreaterThanOrEqual(fewest.sliver);
+    expect(bestPlan([], "turns")).toBeNull();
   });
 
   it("is looked for a degree at a time and along long edges", () => {

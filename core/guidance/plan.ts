@@ -232,8 +232,20 @@ export const AIMS = {
 } as const;
 export type Aim = keyof typeof AIMS;
 
-/** Better first: by what is aimed at, then by the other, then by metres. */
-export function better(aim: Aim): (a: Outcome, b: Outcome) => number {
+/** So many turns more a wider last pass is worth: a fifth (ours). */
+const WORTH = 1.2;
+
+/**
+ * The best of several plans; null of none. The fewest turns, of those the one whose narrowest pass is no sliver, of those the fewest metres; or the widest narrowest
+ * pass of those that cost at most a fifth more turns than the fewest.
+ */
+export function bestPlan(outcomes: readonly Outcome[], aim: Aim): Outcome | null {
+  const fewest = outcomes.reduce((count, { turns }) => Math.min(count, turns), Number.POSITIVE_INFINITY);
+  const asked = aim === "turns" ? outcomes : outcomes.filter(({ turns }) => turns <= WORTH * fewest);
+  return [...asked].sort(better(aim))[0] ?? null;
+}
+
+function better(aim: Aim): (a: Outcome, b: Outcome) => number {
   // A last pass half a tool wide and more is no sliver: wider still is no better.
   const whole = ({ sliver }: Outcome) => Math.min(sliver, aim === "sliver" ? 1 : SLIVER);
   return aim === "turns"

@@ -60,6 +60,25 @@ export function ringFromLog(points: readonly Fixed[], origin: Geographic, outsid
   };
 }
 
+export type DrivenWay = { ok: true; way: Geographic[]; notes: Said[] } | { ok: false; problem: string };
+
+/** The line somebody drove once, thinned to where it bends. */
+export function wayFromLog(points: readonly Fixed[], origin: Geographic): DrivenWay {
+  const good = points.filter(({ fix }) => fix !== null || points.every((each) => each.fix === null));
+  const way = apart(good);
+  if (way.length < 2 || lengthOf(way) < SHORTEST)
+    return { ok: false, problem: "It leads nowhere: under 20 m of way." };
+  const poor = good.filter(({ fix }) => fix === "single" || fix === "float").length / good.length;
+  return {
+    ok: true,
+    way: thinned(way).map((each) => fromPlane(origin, each)),
+    notes:
+      poor > 0
+        ? [tell`${Math.round(100 * poor)} % of its positions are single or float: off by a metre or more.`]
+        : [],
+  };
+}
+
 const distance = (a: OnPlane, b: OnPlane) => Math.hypot(a.east - b.east, a.north - b.north);
 const lengthOf = (way: readonly OnPlane[]) =>
   way.slice(1).reduce((sum, to, at) => sum + distance(way[at]!, to), 0);

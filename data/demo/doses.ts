@@ -112,6 +112,7 @@ const DOSES: Readonly<Record<string, DemoDose>> = {
     at: "2026-04-09T06:50:00.000Z",
     product: { name: "Leaf cover T1", at: "2026-04-09T06:40:00.000Z" },
     lines: {
+      "tractor.turnRadius": "6.4",
       "work.area": "38.4 ha",
       "rate.liquid": "180 l/ha",
       "rate.speedSource": "wheel",

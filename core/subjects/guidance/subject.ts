@@ -22,7 +22,8 @@ function guidedPart(whole: Pick<WholeRig, "parts">): number | null {
   return first >= 0 && guidedBy(whole.parts[first]!.rig).lines ? first : null;
 }
 
-function reckonGuidance(whole: WholeRig): GuidanceReckoned {
+/** By which tool passes are laid, how far apart, and how tightly the machine turns. */
+export function reckonGuidance(whole: WholeRig): GuidanceReckoned {
   const part = guidedPart(whole);
   if (part === null) return { part, spacing: null, radius: null };
   const rig = together(whole, part);

@@ -1,0 +1,58 @@
+import type { PassesDrawn } from "../../../core/drawing/passes.ts";
+import { MapMarks } from "../../fields/FieldMap.tsx";
+
+/** A plan of passes on its field. */
+export function PassesDrawing({ drawn, label }: { drawn: PassesDrawn; label: string }) {
+  const { width, height, outline, rounds, runs, fills, bar, arrow } = drawn;
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className="w-full"
+      role="img"
+      aria-label={label}
+      data-runs={runs.length}
+    >
+      <rect width={width} height={height} fill="var(--sheet)" />
+      <path d={outline} fillRule="evenodd" fill="var(--soil)" stroke="var(--ink)" strokeWidth={2} />
+      {rounds.map((path) => (
+        <path
+          key={path}
+          d={path}
+          fill="none"
+          stroke="var(--steel-line)"
+          strokeWidth={1.4}
+          strokeDasharray="6 4"
+        />
+      ))}
+      {runs.map(({ x1, y1, x2, y2, narrow }, at) => (
+        <line
+          key={at}
+          x1={x1}
+          y1={y1}
+          x2={x2}
+          y2={y2}
+          stroke={narrow ? "var(--stop)" : "var(--dye)"}
+          strokeWidth={narrow ? 2.4 : 1.3}
+          strokeDasharray={narrow ? "3 3" : undefined}
+        />
+      ))}
+      {fills.map(({ x, y, number }) => (
+        <g key={number} transform={`translate(${x} ${y})`}>
+          <circle r={9} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.6} />
+          <text y={5} textAnchor="middle" fontSize={14} fontWeight={700} fill="var(--ink)">
+            {number}
+          </text>
+        </g>
+      ))}
+      <g
+        transform={`translate(${arrow.x - 44} ${arrow.y}) rotate(${arrow.degrees})`}
+        stroke="var(--dye)"
+        strokeWidth={2.4}
+        fill="none"
+      >
+        <path d="M 0 16 V -16 M -6 -8 L 0 -16 L 6 -8" />
+      </g>
+      <MapMarks width={width} height={height} bar={bar} />
+    </svg>
+  );
+}
