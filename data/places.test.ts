@@ -144,18 +144,20 @@ describe("what was written about a field", () => {
       { fieldId: one, name: "L", shape: { kind: "ab", a: placeAt(52, 10), b: placeAt(52.1, 10) } },
       BY,
     );
-    const after = (write: () => void) => {
+    const touchedBy = (write: () => void) => {
       const mark = markOf(db);
       write();
       return touchedSince(db, mark)?.has(`rig ${rigId}`);
     };
     const keep = (fieldId: number) =>
       keepBoundary(db, { fieldId, boundary: [{ outer: ring(0.01), holes: [] }], source: "file" }, later(2));
-    expect(after(() => keep(two))).toBe(false);
-    expect(after(() => keep(one))).toBe(true);
+    expect(touchedBy(() => keep(two))).toBe(false);
+    expect(touchedBy(() => keep(one))).toBe(true);
     let shift = "";
-    expect(after(() => (shift = keepShift(db, line, { amount: 0.1, reason: "drift" }, later(3))))).toBe(true);
-    expect(after(() => takeBack(db, shift, later(4)))).toBe(true);
+    expect(touchedBy(() => (shift = keepShift(db, line, { amount: 0.1, reason: "drift" }, later(3))))).toBe(
+      true,
+    );
+    expect(touchedBy(() => takeBack(db, shift, later(4)))).toBe(true);
     expect(worksOf(db, [rigId]).get(rigId)).toMatchObject({
       field: { name: "Long Acre" },
       line: null,

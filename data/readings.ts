@@ -101,7 +101,8 @@ export function keepTold(
   return id;
 }
 
-function keepPhoto(db: Database, picture: NonNullable<NewReading["photo"]>, now: Date): string {
+/** Keeps a picture; returns its id. */
+export function keepPhoto(db: Database, picture: NonNullable<NewReading["photo"]>, now: Date): string {
   const id = randomUUID();
   db.insert(photo)
     .values({ id, ...picture, recordedAt: now.toISOString() })

@@ -1,12 +1,12 @@
 /** What rigs are set to do: jobs that somebody confirmed; crops and varieties. */
 import { and, asc, eq, sql } from "drizzle-orm";
-import { sizeOf } from "../core/place/boundary.ts";
 import { nameOf, sameName } from "../core/place/given.ts";
 import type { OperationKey } from "../core/trade/operations.ts";
 import type { Work } from "../core/yard/work.ts";
+import { areaOfBoundary } from "./areas.ts";
 import type { Database } from "./handle.ts";
 import { lineOfSeq } from "./lines.ts";
-import { boundaryOfId, fieldNamed } from "./places.ts";
+import { fieldNamed } from "./places.ts";
 import { prepared } from "./prepared.ts";
 import {
   aboutsOf,
@@ -66,7 +66,7 @@ function wordsOf(db: Database) {
   };
   return {
     field: once((id: number) => fieldNamed(db, id)!),
-    area: (boundaryId: string) => areaOf(db, boundaryId),
+    area: (boundaryId: string) => areaOfBoundary(db, boundaryId),
     line: once((seq: number) => lineOfSeq(db, seq)),
     crop: once((id: number) => db.select().from(crop).where(eq(crop.id, id)).get()!),
     variety: once((id: number) => db.select().from(variety).where(eq(variety.id, id)).get()!),
@@ -119,18 +119,6 @@ function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], word
     alarms: row.alarms,
     mutedRows: row.mutedRows,
   };
-}
-
-const areas = new Map<string, number>();
-const MOST_KEPT = 5_000;
-
-function areaOf(db: Database, boundaryId: string): number {
-  const known = areas.get(boundaryId);
-  if (known !== undefined) return known;
-  if (areas.size > MOST_KEPT) areas.clear();
-  const { area } = sizeOf(boundaryOfId(db, boundaryId));
-  areas.set(boundaryId, area);
-  return area;
 }
 
 const GROWS: ReadonlySet<OperationKey> = new Set(["sowing", "planting", "harvest"]);

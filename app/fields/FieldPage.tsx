@@ -97,6 +97,9 @@ export function FieldPage({ loaderData, actionData }: Route.ComponentProps) {
               </span>
             </p>
           )}
+          <p>
+            <Link to={`/log?field=${view.id}`}>What was done on it</Link>
+          </p>
           <LinesSection key={`lines ${view.lines.length}`} view={view} errors={errors} person={person} />
           <BoundarySection key={view.history[0]?.id} view={view} errors={errors} person={person} />
           <History view={view} />

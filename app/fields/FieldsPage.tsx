@@ -35,6 +35,9 @@ export function FieldsPage({ loaderData, actionData }: Route.ComponentProps) {
           </p>
         </div>
         <p className="flex flex-wrap gap-2">
+          <Link className="key" to="/log">
+            Log of work
+          </Link>
           <a className="key" href="/fields.geojson" download>
             GeoJSON
           </a>

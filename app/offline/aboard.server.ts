@@ -73,6 +73,7 @@ function pagesOf(db: Database, parts: readonly RigTool[]): string[] {
   const seen = [
     ...walkRound().map(({ key }) => key),
     "sheet",
+    "log",
     ...SEQUENCE_KINDS.map((kind) => `sequences/${kind}`),
   ];
   const toolOf = (part: RigTool) => ({ tool: parts.length > 1 ? part.couplingId : null });

@@ -27,6 +27,7 @@ export default function Job({ loaderData: { station, job } }: Route.ComponentPro
         view={job}
         action={to("keep")}
         person={station.frame.preferences.person}
+        log={to("log")}
         withField={(field) => to("job", { field })}
       />
     </WholeStation>

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { standing } from "../../core/ladder/ladder.ts";
 import { inWords } from "../../core/quantity/said.ts";
 import { PageHead } from "../stations/frame/PageHead.tsx";
@@ -33,6 +34,11 @@ export default function LadderPage({ loaderData: { frame, rungs, standing: stand
           </b>{" "}
           What a person ticks ends with uncoupling.
         </PageHead>
+        <p>
+          <Link to={`/rigs/${frame.rig.id}/log`} className="key">
+            Begin and end work: the log
+          </Link>
+        </p>
         <Ladder rungs={rungs} rigId={frame.rig.id} person={frame.preferences.person} />
       </div>
     </RigFrame>

@@ -35,6 +35,9 @@ export type LogEntry = {
   /** ISO 8601, UTC */
   begun: string;
   field: { id: number; name: string; farm: string; client: string };
+  /** m² within its boundary; null where nobody told where it ends */
+  fieldArea: number | null;
+  rig: string;
   operations: readonly OperationKey[];
   crop: string | null;
   varieties: readonly { name: string; rows: string }[];

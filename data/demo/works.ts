@@ -28,6 +28,9 @@ type DemoWork = {
 const PER_HECTARE = 1e-4;
 const LITRES = 1e-3;
 
+const GUIDED = { map: 1, position: 1, guidance: 1, speed: 1, sections: 1 } as const;
+const DOSED = { ...GUIDED, rateSet: 2, rateApplied: 2, tank: 2 } as const;
+
 /** By the fleet number of the tool. */
 const WORKS: Readonly<Record<string, DemoWork>> = {
   "P1-B": {
@@ -40,18 +43,64 @@ const WORKS: Readonly<Record<string, DemoWork>> = {
     product: { name: "Leaf cover T1", rate: 180 * LITRES * PER_HECTARE },
     trigger: "sections",
     line: "Tramline",
-    screen: {
-      map: 1,
-      position: 1,
-      guidance: 1,
-      speed: 1,
-      sections: 1,
-      rateSet: 1,
-      rateApplied: 1,
-      pressure: 2,
-    },
+    screen: { ...GUIDED, rateSet: 1, rateApplied: 1, pressure: 2 },
     active: true,
     alarms: { rate: "heard", tank: "heard", pressure: "shown", position: "heard" },
+  },
+  S4: {
+    field: "Far Fifty",
+    at: "2026-03-19T08:00:00.000Z",
+    person: "Ilse Marrin",
+    operations: ["spreading"],
+    crop: "Winter wheat",
+    varieties: [],
+    product: { name: "Nitrogen 27", rate: 220 * PER_HECTARE },
+    trigger: "sections",
+    line: "Tramline",
+    screen: DOSED,
+    active: true,
+    alarms: { rate: "heard", tank: "heard", position: "heard" },
+  },
+  R8: {
+    field: "The Wedge",
+    at: "2026-04-26T16:00:00.000Z",
+    person: "Ola Brannick",
+    operations: ["planting"],
+    crop: "Grain maize",
+    varieties: ["Torvi"],
+    product: { name: "Grain maize Torvi", rate: 9.2, counted: true },
+    trigger: "sections",
+    line: "North edge",
+    screen: { ...DOSED, downforce: 2, singulation: 2 },
+    active: true,
+    alarms: { rate: "heard", tank: "heard", rows: "heard", position: "heard" },
+  },
+  "K1-S": {
+    field: "Mill Acre",
+    at: "2026-07-21T08:00:00.000Z",
+    person: "Ilse Marrin",
+    operations: ["harvest"],
+    crop: "Winter wheat",
+    varieties: ["Halvard"],
+    trigger: "head",
+    line: "East–west",
+    screen: { ...GUIDED, loss: 2, yield: 2 },
+    active: true,
+    alarms: { loss: "heard", position: "heard" },
+  },
+  D7: {
+    field: "Long Acre",
+    at: "2026-09-20T17:30:00.000Z",
+    person: "Ola Brannick",
+    operations: ["sowing"],
+    crop: "Winter barley",
+    varieties: ["Osk"],
+    product: { name: "Winter barley Osk", rate: 164 * PER_HECTARE },
+    trigger: "hitch",
+    line: "Long side",
+    screen: { ...DOSED, blockage: 2 },
+    active: true,
+    alarms: { rate: "heard", tank: "heard", blockage: "heard", position: "heard" },
   },
 };
 
@@ -90,7 +139,7 @@ export function plantWorks(
           : [],
         recordedBy: demo.trigger,
         line: lines.find((line) => line.fieldId === fieldId && line.name === demo.line)?.seq ?? null,
-        season: demo.at.slice(0, 4),
+        season: seasonOf(demo.at),
         screen: demo.screen,
         screenActive: demo.active,
         alarms: demo.alarms,
@@ -100,3 +149,6 @@ export function plantWorks(
     );
   }
 }
+
+/** What is sown in autumn is harvested in the next year's season. */
+const seasonOf = (at: string) => String(Number(at.slice(0, 4)) + (at.slice(5, 7) >= "08" ? 1 : 0));

@@ -25,6 +25,7 @@ import { plantDoses } from "./doses.ts";
 import { BORROWED, type DemoRig, GRASS_AND_GRAIN, PROVEN } from "./drills.ts";
 import { plantFields } from "./fields.ts";
 import { plantGround } from "./ground.ts";
+import { plantLog } from "./log.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
 import { plantTest } from "./proofs.ts";
 import {
@@ -55,7 +56,9 @@ export function plantDemoYard(db: Database): void {
     fitTyres(db, tyres, [first, proven, ...hitched]);
     plantGround(db, [first, proven, ...hitched]);
     plantDoses(db, [first, proven, ...hitched]);
-    plantWorks(db, [first, proven, ...hitched], plantFields(db));
+    const fields = plantFields(db);
+    plantLog(db, [first, proven, ...hitched], fields);
+    plantWorks(db, [first, proven, ...hitched], fields);
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);
   });

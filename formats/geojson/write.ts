@@ -25,18 +25,22 @@ export function writeGeoJson(places: readonly Omit<PlaceGiven, "problem">[]): st
 type Of = { client: string; farm: string; field: string };
 
 function fieldFeature({ client, farm, field }: Of, boundary: Boundary): Feature {
+  return {
+    type: "Feature",
+    properties: { name: field, client, farm, area_ha: Math.round(sizeOf(boundary).area) / 1e4 },
+    geometry: geometryOf(boundary),
+  };
+}
+
+/** A polygon, or several where it has parts: outlines anticlockwise, holes clockwise. */
+export function geometryOf(boundary: Boundary) {
   const polygons = boundary.map(({ outer, holes }) => [
     ring(outer, 1),
     ...holes.map((hole) => ring(hole, -1)),
   ]);
-  return {
-    type: "Feature",
-    properties: { name: field, client, farm, area_ha: Math.round(sizeOf(boundary).area) / 1e4 },
-    geometry:
-      polygons.length === 1
-        ? { type: "Polygon", coordinates: polygons[0] }
-        : { type: "MultiPolygon", coordinates: polygons },
-  };
+  return polygons.length === 1
+    ? { type: "Polygon", coordinates: polygons[0] }
+    : { type: "MultiPolygon", coordinates: polygons };
 }
 
 function ring(corners: Ring, sense: 1 | -1): number[][] {

@@ -17,10 +17,12 @@ type Props = {
   action: string;
   person: string;
   withField: (field: string) => string;
+  /** the rig's log of work */
+  log: string;
 };
 
 /** What the rig is set to do, to be confirmed as a whole. */
-export function JobPanel({ view, action, person, withField }: Props) {
+export function JobPanel({ view, action, person, withField, log }: Props) {
   const navigate = useNavigate();
   const [entry] = useState(() => uuid());
   const [dirty, setDirty] = useUnconfirmed(view.from !== null);
@@ -42,6 +44,13 @@ export function JobPanel({ view, action, person, withField }: Props) {
           {view.set ? `${view.set.field}, set by ${view.set.by}` : "nobody set one"}
         </span>
       </h2>
+      {view.set && (
+        <p>
+          <Link to={log} className="key">
+            Begin, end, look back: the log
+          </Link>
+        </p>
+      )}
       {view.from && (
         <p className="border-l-4 border-dye bg-sheet px-3 py-2" data-from>
           Filled in as it was set on this field before: {view.from}. Look at each line, then confirm.

@@ -37,6 +37,7 @@ import { keepCoupling, keepTicked } from "../hookup/keep-hookup.server.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "../hoses/keep-hoses.server.ts";
 import { keepJob } from "../job/keep-job.server.ts";
 import { keepRung } from "../ladder/ladder.server.ts";
+import { keepBegunWork, keepEndedWork, keepLoad, keepNote } from "../log/keep-log.server.ts";
 import {
   keepAccepted,
   keepBegun,
@@ -107,6 +108,10 @@ const WRITES: Record<string, Write> = {
   "bench-run": keepBenchRun,
   "change-parts": keepChangedParts,
   "set-job": keepJob,
+  "begin-work": keepBegunWork,
+  "end-work": keepEndedWork,
+  "log-load": keepLoad,
+  "log-note": keepNote,
   "load-product": keepProduct,
   "new-product": keepNewProduct,
   "change-product": keepChangedProduct,

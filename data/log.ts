@@ -1,0 +1,305 @@
+/** The log of work: begun, added to, ended. What it was driven with is frozen when it begins. */
+import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
+import type { Frozen, LogEntry } from "../core/yard/log.ts";
+import { areaOfBoundary } from "./areas.ts";
+import type { Database } from "./handle.ts";
+import { lineOfSeq } from "./lines.ts";
+import { fieldNamed } from "./places.ts";
+import { factOf, inOrder, newestFirst, record, standing, type Told } from "./record.ts";
+import {
+  crop,
+  fact,
+  product,
+  rig,
+  variety,
+  work,
+  workBegun,
+  workEnded,
+  workLoad,
+  workNote,
+  workUsed,
+} from "./schema/index.ts";
+
+export const WORK_BEGUN = "work-begun";
+export const WORK_ENDED = "work-ended";
+const WORK_USED = "work-used";
+export const WORK_LOAD = "work-load";
+export const WORK_NOTE = "work-note";
+
+/** Begins a job of a rig; returns the id. @throws RangeError where there is no such job */
+export function beginWork(
+  db: Database,
+  rigId: number,
+  given: { workId: string; frozen: Frozen; id?: string },
+  told: Told,
+): string {
+  const set = factOf(db, given.workId);
+  if (!set || set.rigId !== rigId) throw new RangeError(`no job ${given.workId}`);
+  return record(db, { kind: WORK_BEGUN, about: { rigId }, id: given.id }, told, (seq) => {
+    db.insert(workBegun).values({ seq, work: set.seq, frozen: given.frozen }).run();
+  });
+}
+
+type Begun = { seq: number; rigId: number; at: string; ended: boolean; workSeq: number };
+
+/** A beginning that stands; null where there is none. */
+export function begunOf(db: Database, id: string): Begun | null {
+  const row = db
+    .select({ fact, work: workBegun.work })
+    .from(fact)
+    .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
+    .where(and(eq(fact.id, id), standing()))
+    .get();
+  if (!row) return null;
+  const end = db
+    .select({ seq: fact.seq })
+    .from(fact)
+    .innerJoin(workEnded, eq(workEnded.seq, fact.seq))
+    .where(and(eq(fact.partOf, row.fact.seq), standing()))
+    .get();
+  return {
+    seq: row.fact.seq,
+    rigId: row.fact.rigId!,
+    at: row.fact.happened,
+    ended: end !== undefined,
+    workSeq: row.work,
+  };
+}
+
+const partOfBegun = (begun: Begun, kind: string, id: string | undefined) => ({
+  kind,
+  about: { rigId: begun.rigId },
+  topic: kind,
+  partOf: begun.seq,
+  id,
+});
+
+export type NewEnd = Omit<typeof workEnded.$inferInsert, "seq"> & {
+  id?: string;
+  used: readonly { productId: number; amount: number }[];
+};
+
+/** Ends it, with what was used. */
+export function endWork(db: Database, begun: Begun, { id, used, ...row }: NewEnd, told: Told): string {
+  return db.transaction(() => {
+    const ended = record(db, partOfBegun(begun, WORK_ENDED, id), told, (seq) => {
+      db.insert(workEnded)
+        .values({ seq, ...row })
+        .run();
+    });
+    for (const { productId, amount } of used)
+      record(
+        db,
+        {
+          ...partOfBegun(begun, WORK_USED, undefined),
+          topic: String(productId),
+          partOf: factOf(db, ended)!.seq,
+        },
+        told,
+        (seq) => {
+          db.insert(workUsed).values({ seq, productId, amount }).run();
+        },
+      );
+    return ended;
+  });
+}
+
+/** A load that left the field. */
+export function addLoad(
+  db: Database,
+  begun: Begun,
+  { id, ...row }: Omit<typeof workLoad.$inferInsert, "seq"> & { id?: string },
+  told: Told,
+): string {
+  return record(db, partOfBegun(begun, WORK_LOAD, id), told, (seq) => {
+    db.insert(workLoad)
+      .values({ seq, ...row })
+      .run();
+  });
+}
+
+/** Something that was seen. */
+export function addNote(
+  db: Database,
+  begun: Begun,
+  { id, ...row }: Omit<typeof workNote.$inferInsert, "seq"> & { id?: string },
+  told: Told,
+): string {
+  return record(db, partOfBegun(begun, WORK_NOTE, id), told, (seq) => {
+    db.insert(workNote)
+      .values({ seq, ...row })
+      .run();
+  });
+}
+
+export type LogFilter = { rigId?: number; fieldId?: number; season?: string; most?: number };
+
+/** Entries that stand, newest first. */
+export function logOf(db: Database, { rigId, fieldId, season, most = 500 }: LogFilter = {}): LogEntry[] {
+  const which: (SQL | undefined)[] = [
+    rigId === undefined ? undefined : eq(fact.rigId, rigId),
+    fieldId === undefined ? undefined : eq(work.fieldId, fieldId),
+    season === undefined ? undefined : eq(work.season, season),
+  ];
+  const rows = db
+    .select({ fact, work, frozen: workBegun.frozen, rig: rig.name })
+    .from(fact)
+    .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
+    .innerJoin(work, eq(work.seq, workBegun.work))
+    .innerJoin(rig, eq(rig.id, fact.rigId))
+    .where(and(standing(), ...which))
+    .orderBy(...newestFirst)
+    .limit(most)
+    .all();
+  return rows.map((row) => entryOf(db, row));
+}
+
+type Row = { fact: typeof fact.$inferSelect; work: typeof work.$inferSelect; frozen: Frozen; rig: string };
+
+function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Row): LogEntry {
+  const field = fieldNamed(db, set.fieldId)!;
+  const line = set.line === null ? null : lineOfSeq(db, set.line);
+  const end = db
+    .select({ fact, row: workEnded })
+    .from(fact)
+    .innerJoin(workEnded, eq(workEnded.seq, fact.seq))
+    .where(and(eq(fact.partOf, begun.seq), standing()))
+    .get();
+  const used = end
+    ? db
+        .select({ row: workUsed })
+        .from(fact)
+        .innerJoin(workUsed, eq(workUsed.seq, fact.seq))
+        .where(and(eq(fact.partOf, end.fact.seq), standing()))
+        .all()
+    : [];
+  return {
+    id: begun.id,
+    seq: begun.seq,
+    rigId: begun.rigId!,
+    rig: name,
+    person: begun.person,
+    begun: begun.happened,
+    field: { id: field.id, name: field.name, farm: field.farm, client: field.client },
+    fieldArea: field.boundaryId === null ? null : areaOfBoundary(db, field.boundaryId),
+    operations: set.operations,
+    crop: set.cropId === null ? null : db.select().from(crop).where(eq(crop.id, set.cropId)).get()!.name,
+    varieties: namesOf(db, set.varieties),
+    season: set.season,
+    line: line && { id: line.id, name: line.name },
+    products: productsOf(
+      db,
+      set.products,
+      used.map(({ row }) => row),
+    ),
+    frozen,
+    ended: end
+      ? {
+          id: end.fact.id,
+          person: end.fact.person,
+          at: end.fact.happened,
+          area: end.row.area,
+          parts: end.row.parts,
+          time: end.row.time,
+          fuel: end.row.fuel,
+          note: end.row.note,
+        }
+      : null,
+    loads: partsOf(db, begun.seq, workLoad).map(({ of, row }) => ({
+      id: of.id,
+      name: row.name,
+      number: row.number,
+      destination: row.destination,
+      mass: row.mass,
+      moisture: row.moisture,
+      person: of.person,
+      at: of.happened,
+    })),
+    notes: notesOf(db, begun.seq),
+  };
+}
+
+function namesOf(db: Database, of: readonly { id: number; rows: string }[]) {
+  if (of.length === 0) return [];
+  const known = new Map(
+    db
+      .select()
+      .from(variety)
+      .where(
+        inArray(
+          variety.id,
+          of.map(({ id }) => id),
+        ),
+      )
+      .all()
+      .map((each) => [each.id, each.name]),
+  );
+  return of.map(({ id, rows }) => ({ name: known.get(id)!, rows }));
+}
+
+function productsOf(
+  db: Database,
+  set: Row["work"]["products"],
+  used: readonly { productId: number; amount: number }[],
+) {
+  const ids = [...new Set([...set.map(({ id }) => id), ...used.map(({ productId }) => productId)])];
+  if (ids.length === 0) return [];
+  const known = new Map(
+    db
+      .select()
+      .from(product)
+      .where(inArray(product.id, ids))
+      .all()
+      .map((each) => [each.id, each]),
+  );
+  return ids.map((id) => {
+    const { name, form } = known.get(id)!;
+    const wanted = set.find((each) => each.id === id);
+    return {
+      id,
+      name,
+      form,
+      rate: wanted?.rate ?? null,
+      counted: wanted?.counted ?? false,
+      used: used.find(({ productId }) => productId === id)?.amount ?? null,
+    };
+  });
+}
+
+function partsOf(db: Database, seq: number, table: typeof workLoad) {
+  return db
+    .select({ of: fact, row: table })
+    .from(fact)
+    .innerJoin(table, eq(table.seq, fact.seq))
+    .where(and(eq(fact.partOf, seq), standing()))
+    .orderBy(...inOrder)
+    .all();
+}
+
+function notesOf(db: Database, seq: number): LogEntry["notes"] {
+  return db
+    .select({ of: fact, row: workNote })
+    .from(fact)
+    .innerJoin(workNote, eq(workNote.seq, fact.seq))
+    .where(and(eq(fact.partOf, seq), standing()))
+    .orderBy(...inOrder)
+    .all()
+    .map(({ of, row }) => ({
+      id: of.id,
+      text: row.text,
+      photo: row.photoId,
+      person: of.person,
+      at: of.happened,
+    }));
+}
+
+/** Seasons there is a log of, newest first. */
+export function seasonsOf(db: Database): string[] {
+  return db
+    .selectDistinct({ season: work.season })
+    .from(workBegun)
+    .innerJoin(work, eq(work.seq, workBegun.work))
+    .orderBy(sql`${work.season} desc`)
+    .all()
+    .map(({ season }) => season);
+}
