@@ -1,0 +1,277 @@
+/** Fields, jobs, lines and the log: set up, driven, logged, part of it out of reach. */
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { ElementHandle } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { PHONE } from "./browser.ts";
+import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
+
+openForFile({ pages: "one" });
+
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), "ambrek-jobs-"));
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const go = (path: string) => visit(page, `${yard.address}${path}`);
+const verdict = (check: string) =>
+  page.$eval(`[data-check="${check}"]`, (row) => row.getAttribute("data-verdict"));
+
+/** Says who it is where the form in sight asks. */
+async function sign(within: string): Promise<void> {
+  const field = await page.$(`${within} input[name="person"]:not([type="hidden"])`);
+  if (field && (await field.evaluate((input) => (input as HTMLInputElement).value)) === "")
+    await field.type("Mira Tolland");
+}
+
+async function bring(name: string, content: string): Promise<void> {
+  const path = join(folder, name);
+  writeFileSync(path, content);
+  await go("/fields");
+  await press(page, "From a file");
+  const input = (await page.waitForSelector('input[name="file"]', {
+    visible: true,
+  })) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(path);
+  await press(page, "Look into it");
+}
+
+describe("fields", () => {
+  it("are refused by place where a boundary cannot be, keep what was typed, and are found by where they lie", async () => {
+    await go("/fields");
+    await press(page, "New field");
+    await fill(page, "name", "Gorse Bank");
+    await fill(page, "farm", "Brune");
+    await fill(page, "client", "Brune Dairy");
+    await press(page, "Add it");
+    await seen(page, "Nobody told where it ends");
+    await press(page, "By its corners");
+    const crossed = "52.6100, 11.4000\n52.6130, 11.4050\n52.6130, 11.4000\n52.6100, 11.4050";
+    await page.locator('textarea[name="corners"]').fill(crossed);
+    await sign('form:has(textarea[name="corners"])');
+    await press(page, "Keep the corners");
+    await seen(page, "crosses or touches itself: its edge from corner 1 to 2 and that from 3 to 4 meet");
+    expect(await page.$eval('textarea[name="corners"]', (area) => (area as HTMLTextAreaElement).value)).toBe(
+      crossed,
+    );
+    await page
+      .locator('textarea[name="corners"]')
+      .fill("52.6100, 11.4000\n52.6100, 11.4050\n52.6130, 11.4050\n52.6130, 11.4000");
+    await press(page, "Keep the corners");
+    // By hand: 0.003° of latitude are 333.8 m, 0.005° of longitude at 52.61° N 338.7 m: 11.31 ha.
+    await page.waitForSelector("[data-area]");
+    expect(await textOf(page, "[data-area]")).toBe("11.31 ha");
+    await go("/fields?find=52.6110, 11.4020");
+    await seen(page, "That position lies in it.");
+    await seen(page, "Gorse Bank");
+    await go("/fields?find=52.6000, 11.4020");
+    await seen(page, "is nearest");
+    expect(errors).toEqual([]);
+  });
+
+  it("come in with a file: what is new, the same and refused is told before anything is taken over", async () => {
+    const response = await fetch(`${yard.address}/fields.geojson`);
+    const collection = (await response.json()) as {
+      features: { properties: { name: string }; geometry: { type: string; coordinates: number[][][] } }[];
+    };
+    const acre = collection.features.find(({ properties }) => properties.name === "Long Acre")!;
+    const ring = acre.geometry.coordinates[0]!;
+    const [a, b, c] = ring as [number[], number[], number[]];
+    // Two corners told the wrong way round, a field moved 400 m off, one nobody has.
+    const moved = ring.map(([x, y]) => [x! + 0.006, y!]);
+    const feature = (name: string, coordinates: unknown) => ({
+      type: "Feature",
+      properties: { name, client: "Hollin & Daughters", farm: "Hollin Court" },
+      geometry: { type: "Polygon", coordinates },
+    });
+    const tampered = {
+      type: "FeatureCollection",
+      features: [
+        acre,
+        feature("Mill Acre", [moved]),
+        feature("Broken", [[b, a, c, ...ring.slice(3, -1), b]]),
+        feature("New Close", [ring.map(([x, y]) => [x! - 0.02, y!])]),
+        { type: "Feature", properties: {}, geometry: { type: "Point", coordinates: a } },
+      ],
+    };
+    await bring("tampered.geojson", JSON.stringify(tampered));
+    await page.waitForSelector("[data-summary]");
+    const states = () =>
+      page.$$eval("li[data-state]", (rows) => rows.map((row) => row.getAttribute("data-state")));
+    expect(await states()).toEqual(["same", "differs", "refused", "new"]);
+    await seen(page, "Feature 5 is a Point: left out");
+    await sign("form");
+    await press(page, "Take over what is chosen");
+    await seen(page, "New Close");
+    await go("/fields?find=Broken");
+    await seen(page, "No field, farm or client has “Broken” in its name.");
+    await bring("nothing.geojson", '{"type":"FeatureCollection","features":[');
+    await seen(page, "It is no JSON");
+    await bring(
+      "swapped.geojson",
+      JSON.stringify({
+        type: "FeatureCollection",
+        features: [feature("Swapped", [ring.map(([x, y]) => [y, x])])],
+      }),
+    );
+    await seen(page, "They are swapped.");
+  });
+});
+
+describe("passes", () => {
+  it("over an odd field are compared in two headings, drawn, and the better one kept as a line", async () => {
+    await go(`${rig("Electric drill")}/guidance`);
+    await page.select(
+      "label:has(> select) select",
+      await page.$eval(
+        "select",
+        (select) => [...select.options].find(({ text }) => text.startsWith("Quarry Piece"))!.value,
+      ),
+    );
+    await page.waitForSelector('[data-swept="yes"]', { timeout: 60_000 });
+    const turns = async (plan: string) =>
+      Number(await page.$eval(`[data-plan="${plan}"]`, (row) => row.getAttribute("data-turns")));
+    const best = await turns("turns");
+    await page.locator('input[placeholder="87.5"]').fill("140");
+    await page.waitForSelector('[data-plan="own"]');
+    const own = await turns("own");
+    expect(own).toBeGreaterThan(best);
+    const runs = () => page.$eval("svg[data-runs]", (svg) => Number(svg.getAttribute("data-runs")));
+    const across = await runs();
+    await pressOn(page, '[data-plan="turns"] button');
+    await page.waitForFunction(
+      (was: number) => Number(document.querySelector("svg[data-runs]")?.getAttribute("data-runs")) < was,
+      {},
+      across,
+    );
+    await fill(page, "name", "Fewest turns");
+    await sign('form:has(input[value="line"])');
+    await press(page, "Keep the line");
+    await seen(page, "The line Fewest turns is kept.");
+    await page.waitForSelector("[data-plan] ::-p-text(Along Fewest turns)");
+    expect(errors).toEqual([]);
+  });
+
+  it("have tramlines where the boom is a whole number of drills, and are told which boom would fit where not", async () => {
+    const type = async (label: string, text: string) => {
+      const field = await page.waitForSelector(`::-p-aria([name="${label}"][role="textbox"])`);
+      await field!.click({ count: 3 });
+      await field!.type(text);
+    };
+    await type("Boom its working width", "20");
+    await type("Track width middle to middle of its wheels", "1.8");
+    await type("Tyre as wide as it presses", "0.3");
+    await page.waitForSelector('[data-tramlines="odd"]');
+    expect(await textOf(page, "[data-tramlines]")).toContain("5 drills to the boom");
+    await type("Boom its working width", "18");
+    await page.waitForSelector('[data-tramlines="none"]');
+    expect(await textOf(page, "[data-tramlines]")).toContain("4.50 drills wide");
+  });
+
+  it("are shifted only with a reason, summed, and the shift is taken back", async () => {
+    await go("/fields?find=Mill Acre");
+    await press(page, "Mill Acre", "main ul");
+    await press(page, "was shifted", '[data-line="East–west"]');
+    await fill(page, "amount", "14");
+    await sign('[data-line="East–west"]');
+    await press(page, "Record the shift", '[data-line="East–west"]');
+    await seen(page, "Say why: shifts without a reason are regretted.");
+    await fill(page, "reason", "Drift at noon");
+    await press(page, "Record the shift", '[data-line="East–west"]');
+    await seen(page, "Shifted 14.0 cm right, altogether. More than drift makes");
+    await pressOn(page, '[aria-label^="Take back the shift"]');
+    await seen(page, "Taken back");
+    expect(await page.$eval('[data-line="East–west"]', (line) => line.textContent)).not.toContain(
+      "altogether",
+    );
+  });
+});
+
+describe("a job on the phone", () => {
+  it("is set by choosing a field, brings back what was set there, and keeps nothing until it is confirmed", async () => {
+    await newPage(PHONE);
+    await go(`${rig("Sprayer")}/job`);
+    const field = async (name: string) =>
+      page.select(
+        'select[name="field"]',
+        await page.$eval(
+          'select[name="field"]',
+          (select, wanted) =>
+            [...(select as HTMLSelectElement).options].find(({ text }) => text.startsWith(wanted))!.value,
+          name,
+        ),
+      );
+    await field("Park Side");
+    await page.waitForSelector("[data-from]");
+    await seen(page, "Not confirmed yet");
+    expect(await page.$eval('input[name="crop"]', (input) => (input as HTMLInputElement).value)).toBe(
+      "Winter wheat",
+    );
+    await go(`${rig("Sprayer")}/job`);
+    await seen(page, "Far Fifty, set by Ilse Marrin");
+    await field("Park Side");
+    await page.waitForSelector("[data-from]");
+    await page.select('select[name="trigger"]', "head");
+    await sign('form:has(input[value="set-job"])');
+    await press(page, "Confirm the job");
+    await seen(page, "Park Side, set by Mira Tolland");
+    // The tool has no head: the record would never start.
+    expect(await verdict("trigger")).toBe("fix");
+    expect(await verdict("line")).toBe("fix");
+    expect(await verdict("screen")).toBe("unknown");
+    await page.select('select[name="trigger"]', "sections");
+    await press(page, "Confirm the job");
+    await page.waitForSelector('[data-check="trigger"][data-verdict="good"]');
+    expect(errors).toEqual([]);
+  });
+
+  it("stands on the card in its scheme's order, and ends what was seen on the field before", async () => {
+    await go(`${rig("Sprayer")}/card`);
+    await seen(page, "Client, farm, field");
+    expect(await textOf(page, '[data-card-line="Field"]')).toContain("Park Side");
+    await go(`${rig("Sprayer")}/ladder`);
+    await seen(page, "Job set: field, operation, crop and variety, product and rate");
+  });
+
+  it("is begun, noted and ended, the end out of reach: it waits, is sent once, and is held against field and rate", async () => {
+    await go(`${rig("Sprayer")}/log`);
+    await press(page, "Begin work");
+    await page.waitForSelector('[data-going="yes"]');
+    await press(page, "Something was seen");
+    await fill(page, "text", "Nozzle 12 drips");
+    await press(page, "Keep the note");
+    await seen(page, "Nozzle 12 drips");
+    await page.setOfflineMode(true);
+    await press(page, "It is done: end it");
+    await fill(page, "area", "15.1");
+    await fill(page, "time", "1:10");
+    await fill(page, "used0", "3300");
+    await press(page, "End it", 'form:has(input[value="end-work"])');
+    await seen(page, "Ended; waits on this device.");
+    await page.setOfflineMode(false);
+    await page.waitForSelector('[data-entry="Park Side"] [data-said="check"]');
+    const entry = await textOf(page, '[data-entry="Park Side"]');
+    expect(entry).toContain("15.10 ha of 15.19 ha.");
+    // By hand: 180 l/ha on 15.1 ha are 2718 l; 3300 are 21.4 % more.
+    expect(entry).toContain("Leaf cover T1: 21.4 % more than the rate says");
+    expect(entry).toMatch(/Driven with .*\d+ readings/);
+    const csv = await (await fetch(`${yard.address}/log.csv`)).text();
+    expect(csv.match(/Park Side/g)!.length).toBe(2);
+  });
+
+  it("does not end before it was begun", async () => {
+    await press(page, "Begin work");
+    await page.waitForSelector('[data-going="yes"]');
+    await press(page, "It is done: end it");
+    await page.$eval('input[type="datetime-local"]', (input) => {
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!;
+      set.call(input, "2026-01-05T07:00");
+      input.dispatchEvent(new Event("input", { bubbles: true }));
+    });
+    await press(page, "End it", 'form:has(input[value="end-work"])');
+    await seen(page, "That is before it was begun.");
+  });
+});
