@@ -17,6 +17,7 @@ export default [
   route("rigs/:rigId/rate", "routes/rate.tsx"),
   route("rigs/:rigId/job", "routes/job.tsx"),
   route("rigs/:rigId/log", "routes/rig-log.tsx"),
+  route("rigs/:rigId/handover", "routes/handover.tsx"),
   route("rigs/:rigId/guidance", "routes/guidance.tsx"),
   route("rigs/:rigId/calibrate/:kind", "routes/calibrate.tsx"),
   route("rigs/:rigId/hoses", "routes/hoses.tsx"),

@@ -16,6 +16,8 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
+/** What the console said besides that a form was refused, which the tests provoke. */
+const faults = () => errors.filter((each) => !each.includes("422"));
 const go = (path: string) => visit(page, `${yard.address}${path}`);
 const verdict = (check: string) =>
   page.$eval(`[data-check="${check}"]`, (row) => row.getAttribute("data-verdict"));
@@ -69,7 +71,7 @@ describe("fields", () => {
     await seen(page, "Gorse Bank");
     await go("/fields?find=52.6000, 11.4020");
     await seen(page, "is nearest");
-    expect(errors).toEqual([]);
+    expect(faults()).toEqual([]);
   });
 
   it("come in with a file: what is new, the same and refused is told before anything is taken over", async () => {
@@ -152,7 +154,7 @@ describe("passes", () => {
     await press(page, "Keep the line");
     await seen(page, "The line Fewest turns is kept.");
     await page.waitForSelector("[data-plan] ::-p-text(Along Fewest turns)");
-    expect(errors).toEqual([]);
+    expect(faults()).toEqual([]);
   });
 
   it("have tramlines where the boom is a whole number of drills, and are told which boom would fit where not", async () => {
@@ -183,9 +185,8 @@ describe("passes", () => {
     await press(page, "Record the shift", '[data-line="East–west"]');
     await seen(page, "Shifted 14.0 cm right, altogether. More than drift makes");
     await pressOn(page, '[aria-label^="Take back the shift"]');
-    await seen(page, "Taken back");
-    expect(await page.$eval('[data-line="East–west"]', (line) => line.textContent)).not.toContain(
-      "altogether",
+    await page.waitForFunction(
+      () => !document.querySelector('[data-line="East–west"]')?.textContent?.includes("altogether"),
     );
   });
 });
@@ -225,7 +226,7 @@ describe("a job on the phone", () => {
     await page.select('select[name="trigger"]', "sections");
     await press(page, "Confirm the job");
     await page.waitForSelector('[data-check="trigger"][data-verdict="good"]');
-    expect(errors).toEqual([]);
+    expect(faults()).toEqual([]);
   });
 
   it("stands on the card in its scheme's order, and ends what was seen on the field before", async () => {
@@ -273,5 +274,32 @@ describe("a job on the phone", () => {
     });
     await press(page, "End it", 'form:has(input[value="end-work"])');
     await seen(page, "That is before it was begun.");
+  });
+
+  it("is handed over on one page, and one reading is asked of somebody at the machine by a link", async () => {
+    await go(`${rig("Sprayer")}/handover`);
+    const group = (title: string) => textOf(page, `[data-group="${title}"]`);
+    expect(await group("Set")).toContain("Park Side");
+    expect(await group("Was odd")).toContain("Nozzle 12 drips");
+    expect(await group("Open")).toContain("Not known");
+    await page.select(
+      'select[name="what"]',
+      await page.$eval(
+        'select[name="what"]',
+        (select) =>
+          [...(select as HTMLSelectElement).options].find(({ value }) => value.endsWith(" receiver.height"))!
+            .value,
+      ),
+    );
+    await fill(page, "note", "From the ground to the top of the dome");
+    await press(page, "Make the link");
+    await page.waitForSelector('[data-asked="open"]');
+    await pressOn(page, '[data-asked="open"] a');
+    await page.waitForSelector('[data-open="receiver.height"]');
+    await fill(page, "text", "3.41");
+    await page.keyboard.press("Enter");
+    await page.waitForSelector('[data-open="receiver.height"]', { hidden: true });
+    await go(`${rig("Sprayer")}/handover`);
+    expect(await textOf(page, '[data-asked="answered"]')).toContain("3.410 m, Mira Tolland");
   });
 });

@@ -74,6 +74,7 @@ function pagesOf(db: Database, parts: readonly RigTool[]): string[] {
     ...walkRound().map(({ key }) => key),
     "sheet",
     "log",
+    "handover",
     ...SEQUENCE_KINDS.map((kind) => `sequences/${kind}`),
   ];
   const toolOf = (part: RigTool) => ({ tool: parts.length > 1 ? part.couplingId : null });

@@ -29,7 +29,12 @@ export default function RigLog({ loaderData: { frame, log } }: Route.ComponentPr
         <LogPanel view={log} action={action} person={frame.preferences.person} />
         <Entries entries={log.entries} action={action} withRig={false} />
         <p>
-          <Link to="/log">The log of all rigs</Link>
+          <Link to={to("handover")} className="key">
+            Hand it over: one page
+          </Link>{" "}
+          <Link to="/log" className="key">
+            The log of all rigs
+          </Link>
         </p>
       </div>
     </RigFrame>

@@ -61,6 +61,14 @@ CREATE TABLE `line_shift` (
 	CONSTRAINT "line_shift_has_a_reason" CHECK("line_shift"."reason" <> '')
 );
 --> statement-breakpoint
+CREATE TABLE `asked_reading` (
+	`seq` integer PRIMARY KEY NOT NULL,
+	`coupling_id` integer NOT NULL,
+	`note` text DEFAULT '' NOT NULL,
+	FOREIGN KEY (`seq`) REFERENCES `fact`(`seq`) ON UPDATE no action ON DELETE no action,
+	FOREIGN KEY (`coupling_id`) REFERENCES `coupling`(`id`) ON UPDATE no action ON DELETE no action
+);
+--> statement-breakpoint
 CREATE TABLE `crop` (
 	`id` integer PRIMARY KEY NOT NULL,
 	`name` text NOT NULL,
@@ -187,3 +195,7 @@ CREATE TRIGGER `work_load_no_delete` BEFORE DELETE ON `work_load` BEGIN SELECT R
 CREATE TRIGGER `work_note_no_update` BEFORE UPDATE ON `work_note` BEGIN SELECT RAISE(ABORT, 'what is on record in work_note is neither changed nor deleted'); END;
 --> statement-breakpoint
 CREATE TRIGGER `work_note_no_delete` BEFORE DELETE ON `work_note` BEGIN SELECT RAISE(ABORT, 'what is on record in work_note is neither changed nor deleted'); END;
+--> statement-breakpoint
+CREATE TRIGGER `asked_reading_no_update` BEFORE UPDATE ON `asked_reading` BEGIN SELECT RAISE(ABORT, 'what is on record in asked_reading is neither changed nor deleted'); END;
+--> statement-breakpoint
+CREATE TRIGGER `asked_reading_no_delete` BEFORE DELETE ON `asked_reading` BEGIN SELECT RAISE(ABORT, 'what is on record in asked_reading is neither changed nor deleted'); END;

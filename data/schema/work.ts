@@ -12,6 +12,7 @@ import type { Frozen } from "../../core/yard/log.ts";
 import { VARIETY_WAYS, type VarietyWay } from "../../core/yard/work.ts";
 import { oneOf } from "./checks.ts";
 import { product } from "./doses.ts";
+import { coupling } from "./machines.ts";
 import { field } from "./places.ts";
 import { fact, factSeq, photo } from "./record.ts";
 
@@ -141,4 +142,14 @@ export const workNote = sqliteTable("work_note", {
   seq: factSeq(),
   text: text().notNull(),
   photoId: text().references(() => photo.id),
+});
+
+/** Somebody is asked for one reading of a rig: about the rig, its topic the dimension. Answered by a newer reading. */
+export const askedReading = sqliteTable("asked_reading", {
+  seq: factSeq(),
+  couplingId: integer()
+    .notNull()
+    .references(() => coupling.id),
+  /** why, or how, in the words of who asks */
+  note: text().notNull().default(""),
 });

@@ -16,7 +16,6 @@ import type { OpenRig } from "../frame/rig-view.server.ts";
 import { FAMILY_OF, type RateFamily } from "./job.dto.ts";
 
 export type JobView = ReturnType<typeof jobView>;
-export type JobForm = ReturnType<typeof formOfWork>;
 
 /** A job as it would be typed in. `asked`: the field somebody chose just now. */
 export function jobView(open: OpenRig, asked: number | null) {

@@ -33,6 +33,7 @@ import {
   keepSeen,
   keepTurned,
 } from "../ground/keep-strip.server.ts";
+import { keepAsked } from "../handover/keep-asked.server.ts";
 import { keepCoupling, keepTicked } from "../hookup/keep-hookup.server.ts";
 import { keepPin, keepPlugged, keepUnpinned } from "../hoses/keep-hoses.server.ts";
 import { keepJob } from "../job/keep-job.server.ts";
@@ -108,6 +109,7 @@ const WRITES: Record<string, Write> = {
   "bench-run": keepBenchRun,
   "change-parts": keepChangedParts,
   "set-job": keepJob,
+  "ask-reading": keepAsked,
   "begin-work": keepBegunWork,
   "end-work": keepEndedWork,
   "log-load": keepLoad,
