@@ -88,12 +88,9 @@ const FAULTS = [
   ["Disc cultivator", "never had its depth calibrated"],
 ] as const;
 
-const RIGS = FAULTS.flatMap(
-  ([name, what]) =>
-    [
-      [name, what, "by mouse", DESK],
-      [name, what, "by touch", PHONE],
-    ] as const,
+/** The page is the same: each second one is cured on a phone by touch, the others on a desk by mouse. */
+const RIGS = FAULTS.map(([name, what], at) =>
+  at % 2 === 0 ? ([name, what, "by touch", PHONE] as const) : ([name, what, "by mouse", DESK] as const),
 );
 
 describe("a simulated tool that", () => {

@@ -29,15 +29,17 @@ type Props = {
     mark: { x: number; y: number } | null;
   };
   names: ReadonlyMap<number, string>;
+  className: string;
 };
 
 /** Several fields to scale, each a way to its page. */
-export function FieldMap({ map: { width, height, fields, bar, mark }, names }: Props) {
+export function FieldMap({ map: { width, height, fields, bar, mark }, names, className }: Props) {
   return (
+    // biome-ignore lint/a11y/useSemanticElements: a drawing that holds links is no fieldset
     <svg
       viewBox={`0 0 ${width} ${height}`}
-      className="w-full border border-hair bg-sheet"
-      role="img"
+      className={`w-full border border-hair bg-sheet ${className}`}
+      role="group"
       aria-label={`Map of ${fields.length} ${fields.length === 1 ? "field" : "fields"}, north up, ${bar.label} to the bar`}
     >
       {fields.map(({ id, path, label }) => (

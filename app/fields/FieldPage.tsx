@@ -49,36 +49,10 @@ export function FieldPage({ loaderData, actionData }: Route.ComponentProps) {
       <div className="grid grid-cols-[620px_1fr] gap-6 max-lg:grid-cols-1">
         <div className="grid content-start gap-2">
           {drawn ? (
-            <svg
-              viewBox={`0 0 ${drawn.width} ${drawn.height}`}
-              className="w-full border border-hair bg-sheet"
-              role="img"
-              aria-label={`${name} from above, north up, ${drawn.bar.label} to the bar`}
-            >
-              <path
-                d={drawn.path}
-                fillRule="evenodd"
-                fill="var(--soil)"
-                stroke="var(--ink)"
-                strokeWidth={2}
-              />
-              <clipPath id="sheet">
-                <rect width={drawn.width} height={drawn.height} />
-              </clipPath>
-              <g clipPath="url(#sheet)">
-                {view.lines.map(({ id, drawn: way }) => (
-                  <path
-                    key={id}
-                    d={way ?? ""}
-                    fill="none"
-                    stroke="var(--dye)"
-                    strokeWidth={1.8}
-                    strokeDasharray="10 5"
-                  />
-                ))}
-              </g>
-              <MapMarks width={drawn.width} height={drawn.height} bar={drawn.bar} />
-            </svg>
+            <>
+              <Drawn drawn={drawn.desk} name={name} className="max-sm:hidden" />
+              <Drawn drawn={drawn.phone} name={name} className="sm:hidden" />
+            </>
           ) : (
             <p className="border-2 border-dashed border-line p-6 text-lead">
               Nobody told where it ends, so nothing is reckoned of it. Drive round it with a log, take it from
@@ -107,6 +81,39 @@ export function FieldPage({ loaderData, actionData }: Route.ComponentProps) {
         </div>
       </div>
     </YardFrame>
+  );
+}
+
+type DrawnProps = { drawn: NonNullable<FieldView["drawn"]>["desk"]; name: string; className: string };
+
+/** The field with its lines, from above. */
+function Drawn({ drawn: { width, height, path, lines, bar }, name, className }: DrawnProps) {
+  const sheet = `sheet-${width}`;
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      className={`w-full border border-hair bg-sheet ${className}`}
+      role="img"
+      aria-label={`${name} from above, north up, ${bar.label} to the bar`}
+    >
+      <path d={path} fillRule="evenodd" fill="var(--soil)" stroke="var(--ink)" strokeWidth={2} />
+      <clipPath id={sheet}>
+        <rect width={width} height={height} />
+      </clipPath>
+      <g clipPath={`url(#${sheet})`}>
+        {lines.map((line) => (
+          <path
+            key={line.id}
+            d={line.path}
+            fill="none"
+            stroke="var(--dye)"
+            strokeWidth={1.8}
+            strokeDasharray="10 5"
+          />
+        ))}
+      </g>
+      <MapMarks width={width} height={height} bar={bar} />
+    </svg>
   );
 }
 

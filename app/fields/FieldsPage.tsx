@@ -11,7 +11,7 @@ import type { FieldRow, FieldsView } from "./fields-view.server.ts";
 
 export function FieldsPage({ loaderData, actionData }: Route.ComponentProps) {
   const { preferences, view } = loaderData;
-  const { groups, map, total, typed, away } = view;
+  const { groups, maps, total, typed, away } = view;
   const errors = actionData?.errors ?? {};
   const names = new Map(groups.flatMap(({ rows }) => rows.map(({ id, name }) => [id, name] as const)));
   return (
@@ -55,7 +55,12 @@ export function FieldsPage({ loaderData, actionData }: Route.ComponentProps) {
       {errors.form && <p className="problem">{errors.form}</p>}
       <div className="grid grid-cols-[620px_1fr] gap-6 max-lg:grid-cols-1">
         <div className="grid content-start gap-4">
-          {map && <FieldMap map={map} names={names} />}
+          {maps && (
+            <>
+              <FieldMap map={maps.desk} names={names} className="max-sm:hidden" />
+              <FieldMap map={maps.phone} names={names} className="sm:hidden" />
+            </>
+          )}
           {view.apart && (
             <p className="text-soft">They lie too far apart for one map. Look for a farm or a client.</p>
           )}
@@ -265,7 +270,7 @@ function Typed({ typed }: { typed: FieldsView["typed"] }) {
             <Form method="post">
               <input type="hidden" name="intent" value="take-name" />
               <input type="hidden" name="name" value={name} />
-              <button type="submit" className="key" aria-label={`Make ${name} a field`}>
+              <button type="submit" className="key" aria-label={`Make it a field: ${name}`}>
                 Make it a field
               </button>
             </Form>

@@ -1,5 +1,5 @@
 /** One field: where it lies, how large it is, where that comes from, and the lines on it. */
-import { fitOf, outlineOf, scaleBar, wayOf } from "../../core/drawing/field-map.ts";
+import { type Fit, fitOf, outlineOf, scaleBar, wayOf } from "../../core/drawing/field-map.ts";
 import { between, reached } from "../../core/geodesy/ellipsoid.ts";
 import { type Boundary, cornersOf, whereOf } from "../../core/place/boundary.ts";
 import { writePlace } from "../../core/place/check-boundary.ts";
@@ -24,7 +24,12 @@ import { SOURCES, sizeKept } from "./fields-view.server.ts";
 
 export type FieldView = ReturnType<typeof fieldView>;
 
-export const SHEET = { width: 620, height: 520, margin: 28 };
+/** On a desk, and on a phone, where letters stay as large. */
+const SHEETS = {
+  desk: { width: 620, height: 520, margin: 28 },
+  phone: { width: 358, height: 340, margin: 22 },
+};
+type Sheet = (typeof SHEETS)["desk"];
 /** So many corners are typed again; more came from a log or a file and are shown there. */
 const MOST_TYPED = 200;
 
@@ -36,6 +41,7 @@ export function fieldOr404(id: string): FieldBounded {
 
 export function fieldView(db: Database, field: FieldBounded, units: Units) {
   const { id, name, client, farm, archivedAt, bounded } = field;
+  const lines = linesOf(db, id);
   return {
     id,
     name,
@@ -45,9 +51,14 @@ export function fieldView(db: Database, field: FieldBounded, units: Units) {
     names: namesOf(db),
     lengthUnit: units.tape,
     size: bounded ? sizeSaid(bounded, units) : null,
-    drawn: bounded ? drawnOf(bounded.boundary, units) : null,
+    drawn: bounded
+      ? {
+          desk: drawnOf(bounded.boundary, lines, SHEETS.desk, units),
+          phone: drawnOf(bounded.boundary, lines, SHEETS.phone, units),
+        }
+      : null,
     typed: bounded && cornersOf(bounded.boundary) <= MOST_TYPED ? writeRings(bounded.boundary) : "",
-    lines: linesOf(db, id).map((line) => lineView(db, line, field, units)),
+    lines: lines.map((line) => lineView(db, line, units)),
     small: units.small,
     history: boundariesOf(db, id).map((each) => ({
       id: each.id,
@@ -62,7 +73,7 @@ export function fieldView(db: Database, field: FieldBounded, units: Units) {
 
 const degrees = (heading: number) => `${((heading * 180) / Math.PI).toFixed(2)}°`;
 
-function lineView(db: Database, line: FieldLine, { bounded }: FieldBounded, units: Units) {
+function lineView(db: Database, line: FieldLine, units: Units) {
   const { id, name, shape, shifts, person, at } = line;
   const sum = shifts.reduce((total, { amount }) => total + amount, 0);
   const said = (metres: number) =>
@@ -79,7 +90,6 @@ function lineView(db: Database, line: FieldLine, { bounded }: FieldBounded, unit
     })),
     shifted: shifts.length === 0 ? null : sum === 0 ? "back where it was" : said(sum),
     much: Math.abs(sum) > MUCH_SHIFTED,
-    drawn: bounded ? drawnLine(shape, bounded.boundary) : null,
     rigs: usersOf(db, line, units),
   };
 }
@@ -103,11 +113,7 @@ function figuresOf(shape: LineShape, units: Units): string {
 /** A straight line is drawn right across the field. */
 const ACROSS = 4_000;
 
-function drawnLine(shape: LineShape, boundary: Boundary): string {
-  const fit = fitOf(
-    boundary.flatMap(({ outer }) => outer),
-    SHEET,
-  );
+function drawnLine(shape: LineShape, fit: Fit): string {
   switch (shape.kind) {
     case "ab":
     case "heading": {
@@ -173,10 +179,15 @@ function sizeSaid(bounded: NonNullable<FieldBounded["bounded"]>, units: Units) {
   };
 }
 
-function drawnOf(boundary: NonNullable<FieldBounded["bounded"]>["boundary"], units: Units) {
+function drawnOf(boundary: Boundary, lines: readonly FieldLine[], sheet: Sheet, units: Units) {
   const fit = fitOf(
     boundary.flatMap(({ outer }) => outer),
-    SHEET,
+    sheet,
   );
-  return { ...SHEET, path: outlineOf(boundary, fit), bar: scaleBar(fit, units) };
+  return {
+    ...sheet,
+    path: outlineOf(boundary, fit),
+    bar: scaleBar(fit, units, sheet.width / 5),
+    lines: lines.map(({ id, shape }) => ({ id, path: drawnLine(shape, fit) })),
+  };
 }

@@ -1,5 +1,5 @@
 /** The yard's fields: what there is, where, how large, and which of them somebody looks for. */
-import { fitOf, mapOf, outlineOf, scaleBar } from "../../core/drawing/field-map.ts";
+import { type Fit, fitOf, mapOf, outlineOf, scaleBar } from "../../core/drawing/field-map.ts";
 import type { Geographic } from "../../core/geodesy/plane.ts";
 import { contains, distanceTo, type Size, sizeOf, whereOf } from "../../core/place/boundary.ts";
 import { readPlace } from "../../core/place/typed.ts";
@@ -27,7 +27,8 @@ export function sizeKept({ id, boundary }: Bounded): Size {
 }
 
 const THUMB = { width: 64, height: 48, margin: 4 };
-export const MAP = { width: 620, height: 460 };
+/** On a desk, and on a phone, where letters stay as large. */
+const MAPS = { desk: { width: 620, height: 460 }, phone: { width: 358, height: 300 } };
 /** A map of fields further apart shows dots: so many metres to a pixel. */
 const COARSEST = 60;
 
@@ -38,23 +39,21 @@ export function fieldsView(db: Database, find: string, units: Units) {
   const drawn = found.fields.flatMap(({ id, name, bounded }) =>
     bounded ? [{ id, name, boundary: bounded.boundary }] : [],
   );
-  const map = mapOf(drawn, MAP);
+  const map = mapOf(drawn, MAPS.desk);
+  const near = map !== null && map.fit.metres <= COARSEST;
   const all = inUse.reduce((sum, { bounded }) => sum + (bounded ? sizeKept(bounded).area : 0), 0);
   return {
     find,
     said: found.said,
     wrong: found.wrong,
     groups: groupsOf(found.fields, units),
-    map:
-      map && map.fit.metres <= COARSEST
-        ? {
-            ...MAP,
-            fields: map.fields,
-            bar: scaleBar(map.fit, units),
-            mark: found.place && markOf(found.place, map.fit),
-          }
-        : null,
-    apart: map !== null && map.fit.metres > COARSEST,
+    maps: near
+      ? {
+          desk: sheetOf(drawn, MAPS.desk, found.place, units),
+          phone: sheetOf(drawn, MAPS.phone, found.place, units),
+        }
+      : null,
+    apart: map !== null && !near,
     away: fields.filter(({ archivedAt }) => archivedAt !== null).map((each) => rowOf(each, units)),
     typed: typedNames(db),
     names: namesOf(db),
@@ -67,9 +66,22 @@ export function fieldsView(db: Database, find: string, units: Units) {
   };
 }
 
-function markOf(place: Geographic, fit: { x: (p: Geographic) => number; y: (p: Geographic) => number }) {
+type Sheet = { width: number; height: number };
+
+/** The map on a sheet of this size, with the place somebody asked for. */
+function sheetOf(drawn: Parameters<typeof mapOf>[0], sheet: Sheet, place: Geographic | null, units: Units) {
+  const { fields, fit } = mapOf(drawn, sheet)!;
+  return {
+    ...sheet,
+    fields,
+    bar: scaleBar(fit, units, sheet.width / 5),
+    mark: place && markOf(place, fit, sheet),
+  };
+}
+
+function markOf(place: Geographic, fit: Fit, { width, height }: Sheet) {
   const [x, y] = [fit.x(place), fit.y(place)];
-  return x >= 0 && x <= MAP.width && y >= 0 && y <= MAP.height ? { x, y } : null;
+  return x >= 0 && x <= width && y >= 0 && y <= height ? { x, y } : null;
 }
 
 type Found = { fields: FieldBounded[]; said: string; wrong: string | null; place: Geographic | null };

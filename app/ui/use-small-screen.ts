@@ -1,8 +1,16 @@
 import { useEffect, useState } from "react";
 
-/** True once it is known that the screen is a phone's: the keypad on the page then takes the place of the system's. */
+const SMALL = "(max-width: 639px)";
+
+/** True once it is known that the screen is a phone's, and while it is: the keypad on the page then takes the place of the system's. */
 export function useSmallScreen(): boolean {
   const [small, setSmall] = useState(false);
-  useEffect(() => setSmall(window.matchMedia("(max-width: 639px)").matches), []);
+  useEffect(() => {
+    const query = window.matchMedia(SMALL);
+    const look = () => setSmall(query.matches);
+    look();
+    query.addEventListener("change", look);
+    return () => query.removeEventListener("change", look);
+  }, []);
   return small;
 }

@@ -23,13 +23,13 @@ export function YardFrame({
   return (
     <>
       <Header preferences={preferences}>
-        <nav aria-label="Yard" className="flex gap-1">
+        <nav aria-label="Yard" className="flex gap-1 max-sm:gap-0">
           {PLACES.map(({ key, label, to }) => (
             <Link
               key={key}
               to={to}
               aria-current={key === here ? "page" : undefined}
-              className="grid min-h-11 place-items-center px-3 font-semibold no-underline aria-[current]:border-b-[3px] aria-[current]:border-dye aria-[current]:text-dye max-sm:px-2"
+              className="grid min-h-11 place-items-center px-3 font-semibold no-underline aria-[current]:border-b-[3px] aria-[current]:border-dye aria-[current]:text-dye max-sm:px-1.5"
             >
               {label}
             </Link>

@@ -17,6 +17,7 @@ import { printLength } from "../../../core/quantity/length.ts";
 import { inWords, roundLength } from "../../../core/quantity/said.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { Radios } from "../../ui/Radios.tsx";
+import { useSmallScreen } from "../../ui/use-small-screen.ts";
 import type { PlanView } from "./guidance-view.server.ts";
 import { KeepLine } from "./KeepLine.tsx";
 import { PassesDrawing } from "./PassesDrawing.tsx";
@@ -34,6 +35,7 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
   const [typed, setTyped] = useState("");
   const [chosen, setChosen] = useState<string | null>(null);
   const [oneEnd, setOneEnd] = useState(false);
+  const small = useSmallScreen();
   const sweep = useSweep(plane, spacing, rounds);
   const best = useMemo(() => bestOf(sweep.outcomes), [sweep.outcomes]);
   const own = /^\d{1,3}([.,]\d+)?$/.test(typed.trim())
@@ -118,7 +120,13 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
       <Progress sweep={sweep} />
       {now && (
         <PassesDrawing
-          drawn={drawPasses(plane.rings, now.plan, fills, { width: 660, height: 430 }, units)}
+          drawn={drawPasses(
+            plane.rings,
+            now.plan,
+            fills,
+            small ? { width: 358, height: 330 } : { width: 660, height: 430 },
+            units,
+          )}
           label={`${view.name}: ${now.plan.runs.length} runs at ${degrees(now.plan.heading).toFixed(1)}°, ${rounds} rounds`}
         />
       )}
