@@ -50,6 +50,8 @@ export default [
   route("words", "routes/words.tsx"),
   route("season", "routes/season.tsx"),
   route("tape-list", "routes/tape-list.tsx"),
+  route("spoilt", "routes/spoilt.tsx"),
+  route("spoilt.geojson", "routes/spoilt-geojson.ts"),
   route("log", "routes/log.tsx"),
   route("log.csv", "routes/log-csv.ts"),
   route("log.geojson", "routes/log-geojson.ts"),

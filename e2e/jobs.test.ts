@@ -303,3 +303,21 @@ describe("a job on the phone", () => {
     expect(await textOf(page, '[data-asked="answered"]')).toContain("3.410 m, Mira Tolland");
   });
 });
+
+describe("a wrong width found in July", () => {
+  it("has its fields listed with what was really worked and put out, on a page and on the map", async () => {
+    await go("/season");
+    await press(page, "what it spoilt");
+    await page.waitForSelector("[data-spoilt]");
+    const field = await textOf(page, '[data-spoilt-field="Long Acre"]');
+    // By hand: told 4.1 m, it is 4: 28.6 ha recorded are 28.6 · 4 / 4.1 = 27.90 ha.
+    expect(field).toContain("strips of 0.100 m stayed unworked between passes");
+    expect(field).toContain("27.90 ha were worked, not 28.60 ha.");
+    expect(field).toContain("2.5 % more lay on the ground than was wanted.");
+    const map = (await (await fetch(`${yard.address}/spoilt.geojson`)).json()) as {
+      features: { properties: { field: string; area_factor: number } }[];
+    };
+    const acre = map.features.find(({ properties }) => properties.field === "Long Acre")!;
+    expect(acre.properties.area_factor).toBeCloseTo(4 / 4.1, 6);
+  });
+});

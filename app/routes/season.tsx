@@ -2,13 +2,20 @@ import { Link } from "react-router";
 import { capital } from "../../core/quantity/capital.ts";
 import { database } from "../../data/database.ts";
 import { readPreferences } from "../session/preferences.server.ts";
+import { SpoiltNotice } from "../spoilt/SpoiltPage.tsx";
+import { spoiltEntries } from "../spoilt/spoilt-view.server.ts";
 import { type SeasonLine, seasonView } from "../yard/season/season-view.server.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/season";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
-  return { preferences, groups: seasonView(database(), new Date().toISOString(), preferences.units) };
+  const db = database();
+  return {
+    preferences,
+    groups: seasonView(db, new Date().toISOString(), preferences.units),
+    spoilt: spoiltEntries(db).length,
+  };
 }
 
 export function meta() {
@@ -21,10 +28,10 @@ const WORDS: Record<SeasonLine["kind"], { word: string; tone: string }> = {
   prove: { word: "prove again", tone: "text-dye" },
 };
 
-export default function Season({ loaderData: { preferences, groups } }: Route.ComponentProps) {
+export default function Season({ loaderData: { preferences, groups, spoilt } }: Route.ComponentProps) {
   const lines = groups.flatMap((group) => group.lines);
   const count = (kind: SeasonLine["kind"]) =>
-    lines.filter((line) => line.kind === kind).reduce((sum, { items }) => sum + items.length, 0);
+    lines.flatMap((line) => (line.kind === kind ? line.items : [])).length;
   return (
     <YardFrame preferences={preferences} here={null}>
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -40,6 +47,7 @@ export default function Season({ loaderData: { preferences, groups } }: Route.Co
           Print
         </button>
       </div>
+      <SpoiltNotice count={spoilt} />
       <div className="columns-2 gap-8 max-sm:columns-1">
         {groups.map(({ key, name, of, lines: own }) => (
           <section key={key} className="mb-5 break-inside-avoid" aria-label={`${name}, ${of}`}>

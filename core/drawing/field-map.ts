@@ -123,9 +123,12 @@ function labelOf(text: string, boundary: Boundary, fit: Fit): FieldOnMap["label"
 
 type Span = readonly [left: number, right: number];
 
+/** Over the height of a line, so near that no hole of a few pixels slips between. */
+const HEIGHTS = Array.from({ length: 7 }, (_, at) => (at / 6 - 0.5) * LINE);
+
 /** What lies within the field over the whole height of a line of text. */
 function freeAt(rings: readonly (readonly { east: number; north: number }[])[], y: number): Span[] {
-  return [-LINE / 2, 0, LINE / 2].map((off) => spansAt(rings, y + off)).reduce((a, b) => common(a, b));
+  return HEIGHTS.map((off) => spansAt(rings, y + off)).reduce((a, b) => common(a, b));
 }
 
 function spansAt(rings: readonly (readonly { east: number; north: number }[])[], y: number): Span[] {

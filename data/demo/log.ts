@@ -1,9 +1,13 @@
 /** The demo yard's season: what was driven where, and what came of it. Every figure is made up. */
+import type { DimensionKey } from "../../core/dimension/catalogue.ts";
+import { freeze } from "../../core/log/freeze.ts";
 import type { OperationKey } from "../../core/trade/operations.ts";
+import type { Frozen } from "../../core/yard/log.ts";
 import type { Database } from "../handle.ts";
 import { addLoad, addNote, beginWork, begunOf, endWork } from "../log.ts";
 import { productsOf } from "../products.ts";
 import { type RigTool, toolsOf } from "../rigs.ts";
+import { wholesOf } from "../whole.ts";
 import { cropNamed, keepWork, varietyNamed } from "../work.ts";
 import { BY } from "./told.ts";
 
@@ -25,6 +29,8 @@ type DemoEntry = {
   note?: string;
   loads?: readonly { name: string; number: string; to: string; tonnes: number; water: number; at: string }[];
   notes?: readonly { text: string; at: string }[];
+  /** what was believed when it was driven and is another by now, SI */
+  believed?: Partial<Record<DimensionKey, number>>;
 };
 
 const HA = 1e4;
@@ -39,6 +45,7 @@ const ILSE = "Ilse Marrin";
 const ENTRIES: readonly DemoEntry[] = [
   {
     tool: "D7",
+    believed: { "tool.width": 4.1 },
     field: "Long Acre",
     operation: "sowing",
     crop: "Winter wheat",
@@ -54,6 +61,7 @@ const ENTRIES: readonly DemoEntry[] = [
   },
   {
     tool: "D7",
+    believed: { "tool.width": 4.1 },
     field: "Mill Acre",
     operation: "sowing",
     crop: "Winter wheat",
@@ -69,6 +77,7 @@ const ENTRIES: readonly DemoEntry[] = [
   },
   {
     tool: "D7",
+    believed: { "tool.width": 4.1 },
     field: "Dovecote",
     operation: "sowing",
     crop: "Winter barley",
@@ -241,7 +250,7 @@ export function plantLog(db: Database, rigs: readonly RigTool[], fields: Readonl
     const id = beginWork(
       db,
       part.id,
-      { workId, frozen: { card: null, variants: [], readings: [], calibrations: [] } },
+      { workId, frozen: believedThen(db, part, entry.believed) },
       told(entry.begun),
     );
     const begun = begunOf(db, id)!;
@@ -269,4 +278,16 @@ export function plantLog(db: Database, rigs: readonly RigTool[], fields: Readonl
         told(entry.ended),
       );
   }
+}
+
+/** The rig as it stands, but for what was believed otherwise; nothing where nobody says what was. */
+function believedThen(db: Database, part: RigTool, believed: DemoEntry["believed"]): Frozen {
+  if (!believed) return { card: null, variants: [], readings: [], calibrations: [] };
+  const whole = wholesOf(db, toolsOf(db, part.id)).get(part.id)!;
+  const frozen = freeze(whole, { card: null, variants: [] });
+  const own = believed as Partial<Record<string, number>>;
+  return {
+    ...frozen,
+    readings: frozen.readings.map((each) => ({ ...each, value: own[each.key] ?? each.value })),
+  };
 }

@@ -20,6 +20,7 @@ import { changeParts } from "../../../data/components.ts";
 import { factOf } from "../../../data/record.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { type FieldErrors, wrongIn } from "../../session/validate.ts";
+import { spoiltWords } from "../../spoilt/spoilt-words.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { idOf } from "../reading/entry-ids.ts";
 import { written } from "../writing/written.server.ts";
@@ -190,10 +191,13 @@ export const keepEnd = written(EndCalibrationDto, ({ open, value, told }): Outco
     },
     told,
   );
-  return kept(accepted ? (text ? `Accepted: ${text}` : "Accepted") : "Left as it stood", {
-    id: value.id,
-    undo: { intent: "take-back", id: value.id },
-  });
+  return kept(
+    accepted ? `${text ? `Accepted: ${text}` : "Accepted"}${spoiltWords(open)}` : "Left as it stood",
+    {
+      id: value.id,
+      undo: { intent: "take-back", id: value.id },
+    },
+  );
 });
 
 /** Runs a calibration on the simulated bench: what it gives is kept as a run. */

@@ -17,6 +17,7 @@ import {
 import type { Told } from "../../../data/record.ts";
 import { DECIMALS_WANTED, type Log, readLog } from "../../../formats/nmea/log.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
+import { spoiltWords } from "../../spoilt/spoilt-words.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { idOf } from "../reading/entry-ids.ts";
 import { written } from "../writing/written.server.ts";
@@ -179,6 +180,6 @@ export const keepAccepted = written(
     if (accepted.length === 0) return refused({ form: "Choose at least one figure to accept." });
     const id = acceptTest(open.db, open.rig, testId, accepted, told);
     const figures = accepted.length === 1 ? "One figure" : `${accepted.length} figures`;
-    return kept(`${figures} proven`, { id });
+    return kept(`${figures} proven${spoiltWords(open)}`, { id });
   },
 );

@@ -1,0 +1,126 @@
+/** What was driven with a number that is another by now, rig by rig. */
+import { between } from "../../core/geodesy/ellipsoid.ts";
+import type { LineShape } from "../../core/place/line.ts";
+import { inWords, type Said, tell } from "../../core/quantity/said.ts";
+import { say } from "../../core/quantity/say.ts";
+import type { Units } from "../../core/quantity/units.ts";
+import type { ResolvedRig } from "../../core/rig/resolve.ts";
+import {
+  areaFactor,
+  doseFactor,
+  type Spoilt,
+  shiftAt,
+  spoiltOf,
+  spoiltSaid,
+} from "../../core/spoilt/of-entry.ts";
+import { leadOf } from "../../core/subjects/job/job-of-rig.ts";
+import type { LogEntry } from "../../core/yard/log.ts";
+import type { Database } from "../../data/handle.ts";
+import { linesOf } from "../../data/lines.ts";
+import { logOf } from "../../data/log.ts";
+import { byRig, listEveryTool } from "../../data/rigs.ts";
+import { wholesOf } from "../../data/whole.ts";
+import { day } from "../stations/frame/print.ts";
+
+export type SpoiltEntry = {
+  entry: LogEntry;
+  spoilt: Spoilt;
+  rig: ResolvedRig;
+  /** headings the line was driven at, radians; empty where it had none that is straight */
+  headings: number[];
+};
+
+/** Every entry of the log, or of one rig's, that was driven with something wrong. */
+export function spoiltEntries(db: Database, rigId?: number): SpoiltEntry[] {
+  const entries = logOf(db, rigId === undefined ? { most: 5_000 } : { rigId, most: 5_000 }).filter(
+    ({ frozen }) => frozen.readings.length > 0,
+  );
+  if (entries.length === 0) return [];
+  const wanted = new Set(entries.map((each) => each.rigId));
+  const parts = [...byRig(listEveryTool(db)).values()].flat().filter(({ id }) => wanted.has(id));
+  const wholes = wholesOf(db, parts);
+  const lines = new Map(linesOf(db).map((line) => [line.id, line.shape]));
+  return entries.flatMap((entry): SpoiltEntry[] => {
+    const whole = wholes.get(entry.rigId);
+    const lead = whole ? leadOf(whole) : null;
+    if (!whole || lead === null) return [];
+    const { rig } = whole.parts[lead]!;
+    const spoilt = spoiltOf(rig, entry.frozen, lead);
+    return spoilt ? [{ entry, spoilt, rig, headings: headingsOf(lines.get(entry.line?.id ?? "")) }] : [];
+  });
+}
+
+function headingsOf(shape: LineShape | undefined): number[] {
+  if (shape?.kind !== "ab" && shape?.kind !== "heading") return [];
+  const out = shape.kind === "ab" ? between(shape.a, shape.b).heading : shape.heading;
+  return [out, (out + Math.PI) % (2 * Math.PI)];
+}
+
+const degrees = (heading: number) => `${Math.round((heading * 180) / Math.PI)}°`;
+
+/** How it is corrected on a map, once for each way it was driven. */
+function correction({ spoilt, headings }: SpoiltEntry): Said[] {
+  if (spoilt.right === null && spoilt.ahead === null) return [];
+  if (headings.length === 0)
+    return [
+      "Correct each pass to the right and ahead of its own travel: this entry has no straight line to tell its headings by.",
+    ];
+  return headings.map((heading) => {
+    const { east, north } = shiftAt(spoilt, heading);
+    const towards = ((Math.atan2(east, north) * 180) / Math.PI + 360) % 360;
+    return tell`Passes driven at ${degrees(heading)}: move the record ${(Math.hypot(east, north) * 100).toFixed(0)} cm towards ${Math.round(towards)}°.`;
+  });
+}
+
+export function spoiltView(db: Database, units: Units) {
+  const found = spoiltEntries(db);
+  const groups = new Map<number, { rig: string; rigId: number; rows: ReturnType<typeof rowOf>[] }>();
+  for (const each of found) {
+    const group = groups.get(each.entry.rigId) ?? { rig: each.entry.rig, rigId: each.entry.rigId, rows: [] };
+    group.rows.push(rowOf(each, units));
+    groups.set(each.entry.rigId, group);
+  }
+  const fields = new Set(found.map(({ entry }) => entry.field.id)).size;
+  const area = found.reduce((sum, { entry }) => sum + (entry.ended?.area ?? 0), 0);
+  return {
+    total: `${found.length} ${found.length === 1 ? "entry" : "entries"} on ${fields} ${fields === 1 ? "field" : "fields"}, ${say("area", area, units)} recorded`,
+    count: found.length,
+    groups: [...groups.values()],
+  };
+}
+
+function rowOf(each: SpoiltEntry, units: Units) {
+  const { entry, spoilt, rig } = each;
+  const words = (all: readonly Said[]) => all.map((said) => inWords(said, units));
+  return {
+    id: entry.id,
+    field: entry.field.name,
+    fieldId: entry.field.id,
+    when: day(entry.begun),
+    area: entry.ended?.area == null ? null : say("area", entry.ended.area, units),
+    said: words(spoiltSaid(spoilt, rig, entry.ended?.area ?? null)),
+    correct: words(correction(each)),
+  };
+}
+
+/** The same for a map: what each field's record has to be corrected by. */
+export function spoiltProperties(each: SpoiltEntry): Record<string, unknown> {
+  const { entry, spoilt, headings } = each;
+  return {
+    field: entry.field.name,
+    farm: entry.field.farm,
+    client: entry.field.client,
+    rig: entry.rig,
+    begun: entry.begun,
+    ended: entry.ended?.at ?? null,
+    recorded_ha: entry.ended?.area == null ? null : entry.ended.area / 1e4,
+    right_of_travel_m: spoilt.right ?? 0,
+    ahead_of_travel_m: spoilt.ahead ?? 0,
+    shifts: headings.map((heading) => {
+      const { east, north } = shiftAt(spoilt, heading);
+      return { heading_deg: (heading * 180) / Math.PI, east_m: east, north_m: north };
+    }),
+    area_factor: areaFactor(spoilt),
+    dose_factor: doseFactor(spoilt),
+  };
+}
