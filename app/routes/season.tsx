@@ -10,12 +10,8 @@ import type { Route } from "./+types/season";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
-  const db = database();
-  return {
-    preferences,
-    groups: seasonView(db, new Date().toISOString(), preferences.units),
-    spoilt: spoiltEntries(db).length,
-  };
+  const groups = seasonView(database(), new Date().toISOString(), preferences.units);
+  return { preferences, groups, spoilt: spoiltEntries(database()).length };
 }
 
 export function meta() {
