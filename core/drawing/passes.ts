@@ -13,6 +13,8 @@ export type PassesDrawn = {
   rounds: string[];
   /** `narrow`: less than half a pass of field under it */
   runs: { x1: number; y1: number; x2: number; y2: number; pass: number; narrow: boolean }[];
+  /** pixels wide, so that passes close together are still told apart */
+  stroke: number;
   /** the way from A to B of the line it was laid by, through its middle */
   arrow: { x: number; y: number; degrees: number };
   fills: { x: number; y: number; number: number }[];
@@ -69,6 +71,7 @@ export function drawPasses(
       pass,
       narrow: (pass === 1 || pass === plan.passes) && area < (length * plan.spacing) / 2,
     })),
+    stroke: Math.min(1.3, Math.max(0.4, (0.4 * plan.spacing) / scale.metres)),
     arrow: { x: width - 30, y: 34, degrees: (plan.heading * 180) / Math.PI },
     fills: (fills?.fills ?? []).map(({ before, at: end }, number) => {
       const run = plan.runs[before]!;

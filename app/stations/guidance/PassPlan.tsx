@@ -176,7 +176,12 @@ function Progress({ sweep }: { sweep: ReturnType<typeof useSweep> }) {
         </>
       ) : (
         <>
-          <progress value={progress ?? 0} max={1} className="h-3 w-48" aria-label="Headings looked at" />
+          <progress
+            value={progress ?? 0}
+            max={1}
+            className="h-3 w-48 accent-[var(--dye)]"
+            aria-label="Headings looked at"
+          />
           <span>{Math.round(100 * (progress ?? 0))} % of all headings</span>
           <button type="button" className="key" onClick={stop}>
             Stop

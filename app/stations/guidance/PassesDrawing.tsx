@@ -3,7 +3,7 @@ import { MapMarks } from "../../fields/FieldMap.tsx";
 
 /** A plan of passes on its field. */
 export function PassesDrawing({ drawn, label }: { drawn: PassesDrawn; label: string }) {
-  const { width, height, outline, rounds, runs, fills, bar, arrow } = drawn;
+  const { width, height, outline, rounds, runs, fills, bar, arrow, stroke } = drawn;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -32,7 +32,7 @@ export function PassesDrawing({ drawn, label }: { drawn: PassesDrawn; label: str
           x2={x2}
           y2={y2}
           stroke={narrow ? "var(--stop)" : "var(--dye)"}
-          strokeWidth={narrow ? 2.4 : 1.3}
+          strokeWidth={narrow ? stroke + 1 : stroke}
           strokeDasharray={narrow ? "3 3" : undefined}
         />
       ))}
