@@ -1,17 +1,23 @@
 /** How large boundaries are, each worked out once: a boundary never changes. */
-import { sizeOf } from "../core/place/boundary.ts";
+import { type Size, sizeOf } from "../core/place/boundary.ts";
 import type { Database } from "./handle.ts";
-import { boundaryOfId } from "./places.ts";
+import { type Bounded, boundaryOfId } from "./places.ts";
 
-const areas = new Map<string, number>();
+const sizes = new Map<string, Size>();
 const MOST_KEPT = 5_000;
 
-/** m² within a boundary. @throws RangeError where there is none */
-export function areaOfBoundary(db: Database, boundaryId: string): number {
-  const known = areas.get(boundaryId);
-  if (known !== undefined) return known;
-  if (areas.size > MOST_KEPT) areas.clear();
-  const { area } = sizeOf(boundaryOfId(db, boundaryId));
-  areas.set(boundaryId, area);
-  return area;
+function kept(id: string, work: () => Size): Size {
+  const known = sizes.get(id);
+  if (known) return known;
+  if (sizes.size > MOST_KEPT) sizes.clear();
+  const size = work();
+  sizes.set(id, size);
+  return size;
 }
+
+/** How large a boundary that was read is. */
+export const sizeKept = ({ id, boundary }: Bounded): Size => kept(id, () => sizeOf(boundary));
+
+/** m² within a boundary, which is read only where nobody asked before. @throws RangeError where there is none */
+export const areaOfBoundary = (db: Database, id: string): number =>
+  kept(id, () => sizeOf(boundaryOfId(db, id))).area;

@@ -130,6 +130,12 @@ export function fieldNamed(db: Database, id: number): (FieldNamed & { boundaryId
   return { ...named, boundaryId: newest?.id ?? null };
 }
 
+/** Where a field ends as it counts; null where nobody told. */
+export function boundaryOfField(db: Database, fieldId: number): Boundary | null {
+  const id = fieldNamed(db, fieldId)?.boundaryId ?? null;
+  return id === null ? null : boundaryOfId(db, id);
+}
+
 /** A boundary by its id. @throws RangeError where there is none */
 export function boundaryOfId(db: Database, id: string): Boundary {
   const row = db

@@ -12,6 +12,7 @@ import { say } from "../../core/quantity/say.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import { reckonGuidance } from "../../core/subjects/guidance/subject.ts";
 import { MUCH_SHIFTED } from "../../core/subjects/job/checks.ts";
+import { sizeKept } from "../../data/areas.ts";
 import { database } from "../../data/database.ts";
 import type { Database } from "../../data/handle.ts";
 import { type FieldLine, linesOf } from "../../data/lines.ts";
@@ -20,7 +21,7 @@ import { listEveryTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { rigsOnLine } from "../../data/work.ts";
 import { moment } from "../stations/frame/print.ts";
-import { SOURCES, sizeKept } from "./fields-view.server.ts";
+import { SOURCES } from "./fields-view.server.ts";
 
 export type FieldView = ReturnType<typeof fieldView>;
 

@@ -1,30 +1,18 @@
 /** The yard's fields: what there is, where, how large, and which of them somebody looks for. */
 import { type Fit, fitOf, mapOf, outlineOf, scaleBar } from "../../core/drawing/field-map.ts";
 import type { Geographic } from "../../core/geodesy/plane.ts";
-import { contains, distanceTo, type Size, sizeOf, whereOf } from "../../core/place/boundary.ts";
+import { contains, distanceTo } from "../../core/place/boundary.ts";
 import { readPlace } from "../../core/place/typed.ts";
 import { inWords, roundLength } from "../../core/quantity/said.ts";
 import { say } from "../../core/quantity/say.ts";
 import type { Units } from "../../core/quantity/units.ts";
+import { sizeKept } from "../../data/areas.ts";
 import type { Database } from "../../data/handle.ts";
-import { type Bounded, type FieldBounded, listFields, namesOf, typedNames } from "../../data/places.ts";
+import { type FieldBounded, listFields, namesOf, typedNames } from "../../data/places.ts";
 import { day } from "../stations/frame/print.ts";
 
 export type FieldsView = ReturnType<typeof fieldsView>;
 export type FieldRow = ReturnType<typeof rowOf>;
-
-const sizes = new Map<string, Size>();
-const MOST_KEPT = 5_000;
-
-/** Worked out once for each boundary, which never changes. */
-export function sizeKept({ id, boundary }: Bounded): Size {
-  const known = sizes.get(id);
-  if (known) return known;
-  if (sizes.size > MOST_KEPT) sizes.clear();
-  const size = sizeOf(boundary);
-  sizes.set(id, size);
-  return size;
-}
 
 const THUMB = { width: 64, height: 48, margin: 4 };
 /** On a desk, and on a phone, where letters stay as large. */
@@ -126,12 +114,10 @@ function at(fields: readonly FieldBounded[], place: Geographic, units: Units) {
   };
 }
 
-function rowOf({ id, name, client, farm, bounded }: FieldBounded, units: Units) {
+function rowOf({ id, name, bounded }: FieldBounded, units: Units) {
   return {
     id,
     name,
-    client,
-    farm,
     area: bounded ? say("area", sizeKept(bounded).area, units) : null,
     since: bounded ? `${SOURCES[bounded.source]}, ${day(bounded.at)}` : "",
     thumb: bounded
@@ -143,7 +129,6 @@ function rowOf({ id, name, client, farm, bounded }: FieldBounded, units: Units) 
           ),
         )
       : null,
-    where: bounded ? whereOf(bounded.boundary) : null,
   };
 }
 

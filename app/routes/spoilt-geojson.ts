@@ -1,5 +1,5 @@
 import { database } from "../../data/database.ts";
-import { boundaryOfId, fieldNamed } from "../../data/places.ts";
+import { boundaryOfField } from "../../data/places.ts";
 import { geometryOf } from "../../formats/geojson/write.ts";
 import { taken } from "../session/download.server.ts";
 import { spoiltEntries, spoiltProperties } from "../spoilt/spoilt-view.server.ts";
@@ -8,11 +8,11 @@ import { spoiltEntries, spoiltProperties } from "../spoilt/spoilt-view.server.ts
 export function loader() {
   const db = database();
   const features = spoiltEntries(db).map((each) => {
-    const id = fieldNamed(db, each.entry.field.id)?.boundaryId ?? null;
+    const boundary = boundaryOfField(db, each.entry.field.id);
     return {
       type: "Feature",
       properties: spoiltProperties(each),
-      geometry: id === null ? null : geometryOf(boundaryOfId(db, id)),
+      geometry: boundary && geometryOf(boundary),
     };
   });
   return new Response(`${JSON.stringify({ type: "FeatureCollection", features }, null, 1)}\n`, {

@@ -2,7 +2,7 @@
 import { ringSize } from "../geodesy/ellipsoid.ts";
 import { flatten, unflatten } from "../geodesy/flat.ts";
 import type { Geographic, OnPlane } from "../geodesy/plane.ts";
-import { isInside, middleOf } from "./ring.ts";
+import { distanceToEdge, isInside, middleOf } from "./ring.ts";
 
 export type Ring = readonly Geographic[];
 export type Part = { outer: Ring; holes: readonly Ring[] };
@@ -61,16 +61,10 @@ export function contains(boundary: Boundary, place: Geographic): boolean {
 export function distanceTo(boundary: Boundary, place: Geographic): number {
   const edges = ringsOf(boundary).flatMap((ring) => {
     const flat = ring.map((corner) => flatten(place, corner));
-    return flat.map((from, at) => toSegment(from, flat[(at + 1) % flat.length]!));
+    return flat.map((from, at) => distanceToEdge(HERE, { from, to: flat[(at + 1) % flat.length]! }));
   });
   return edges.reduce((least, each) => Math.min(least, each), Number.POSITIVE_INFINITY);
 }
 
-/** From the origin to a straight piece. */
-function toSegment(from: OnPlane, to: OnPlane): number {
-  const [east, north] = [to.east - from.east, to.north - from.north];
-  const length = east ** 2 + north ** 2;
-  const along =
-    length === 0 ? 0 : Math.min(1, Math.max(0, -(from.east * east + from.north * north) / length));
-  return Math.hypot(from.east + along * east, from.north + along * north);
-}
+/** The place asked about, seen from itself. */
+const HERE: OnPlane = { east: 0, north: 0 };

@@ -24,9 +24,7 @@ const SHORTEST = 20;
  * the antenna's way, metres; negative: inside.
  */
 export function ringFromLog(points: readonly Fixed[], origin: Geographic, outside = 0): Driven {
-  const good = points.filter(({ fix }) => fix !== null || points.every((each) => each.fix === null));
-  if (points.length > 0 && good.length === 0)
-    return { ok: false, problem: "None of its positions has a fix." };
+  const good = withFix(points);
   const way = apart(good);
   if (way.length < 3)
     return {
@@ -64,7 +62,7 @@ export type DrivenWay = { ok: true; way: Geographic[]; notes: Said[] } | { ok: f
 
 /** The line somebody drove once, thinned to where it bends. */
 export function wayFromLog(points: readonly Fixed[], origin: Geographic): DrivenWay {
-  const good = points.filter(({ fix }) => fix !== null || points.every((each) => each.fix === null));
+  const good = withFix(points);
   const way = apart(good);
   if (way.length < 2 || lengthOf(way) < SHORTEST)
     return { ok: false, problem: "It leads nowhere: under 20 m of way." };
@@ -77,6 +75,12 @@ export function wayFromLog(points: readonly Fixed[], origin: Geographic): Driven
         ? [tell`${Math.round(100 * poor)} % of its positions are single or float: off by a metre or more.`]
         : [],
   };
+}
+
+/** Positions with a fix; all of them where the log tells of none. */
+function withFix(points: readonly Fixed[]): readonly Fixed[] {
+  const known = points.filter(({ fix }) => fix !== null);
+  return known.length === 0 ? points : known;
 }
 
 const distance = (a: OnPlane, b: OnPlane) => Math.hypot(a.east - b.east, a.north - b.north);

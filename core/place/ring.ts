@@ -108,10 +108,11 @@ function meeting(a: Edge, b: Edge, play: number): OnPlane | null {
     [a.from, b],
     [a.to, b],
   ] as const;
-  return ends.find(([point, edge]) => distance(point, edge) <= play)?.[0] ?? null;
+  return ends.find(([point, edge]) => distanceToEdge(point, edge) <= play)?.[0] ?? null;
 }
 
-function distance({ east, north }: OnPlane, { from, to }: Edge): number {
+/** How far a point lies from a straight piece. */
+export function distanceToEdge({ east, north }: OnPlane, { from, to }: Pick<Edge, "from" | "to">): number {
   const [de, dn] = [to.east - from.east, to.north - from.north];
   const length = de ** 2 + dn ** 2;
   const share =

@@ -6,9 +6,9 @@ import { LINE_WORDS } from "../../../core/place/line.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { known } from "../../../core/rig/whole.ts";
 import { dosingOf } from "../../../core/subjects/job/job-of-rig.ts";
+import { sizeKept } from "../../../data/areas.ts";
 import { type FieldLine, linesOf } from "../../../data/lines.ts";
 import { type FieldBounded, listFields } from "../../../data/places.ts";
-import { sizeKept } from "../../fields/fields-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
 export type GuidanceView = ReturnType<typeof guidanceView>;

@@ -6,11 +6,11 @@ import { dosingOf, hasTrigger, readoutsOf } from "../../../core/subjects/job/job
 import { OPERATIONS, operationsOf } from "../../../core/trade/operations.ts";
 import { ALARMS, READOUTS, TRIGGER_KEYS, TRIGGERS } from "../../../core/trade/recording.ts";
 import type { Work, WorkProduct } from "../../../core/yard/work.ts";
+import { sizeKept } from "../../../data/areas.ts";
 import { linesOf } from "../../../data/lines.ts";
 import { listFields } from "../../../data/places.ts";
 import { productsOf } from "../../../data/products.ts";
 import { cropsOf, lastWorkOn } from "../../../data/work.ts";
-import { sizeKept } from "../../fields/fields-view.server.ts";
 import { day } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { FAMILY_OF, type RateFamily } from "./job.dto.ts";
