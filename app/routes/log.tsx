@@ -47,7 +47,11 @@ export default function Log({ loaderData: { preferences, log } }: Route.Componen
         </p>
       </div>
       <nav aria-label="Seasons" className="flex flex-wrap gap-2">
-        <Link to="/log" className="key" aria-current={log.season === "" ? "page" : undefined}>
+        <Link
+          to="/log"
+          className="key aria-[current]:border-dye aria-[current]:text-dye"
+          aria-current={log.season === "" ? "page" : undefined}
+        >
           All
         </Link>
         {log.seasons.map((season) => (

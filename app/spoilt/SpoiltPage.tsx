@@ -9,7 +9,11 @@ export function SpoiltNotice({ count }: { count: number }) {
   return (
     <p className="border-l-4 border-warn bg-warn-wash px-4 py-2">
       {count} {count === 1 ? "entry" : "entries"} of the log {count === 1 ? "was" : "were"} driven with a
-      number that is another by now: <Link to="/spoilt">what it spoilt</Link>.
+      number that is another by now:{" "}
+      <Link to="/spoilt" className="font-semibold underline">
+        what it spoilt
+      </Link>
+      .
     </p>
   );
 }
