@@ -11,16 +11,17 @@ import { type Attachment, asHung, type Hung, hungName, LIKE } from "./attachment
 import { ANTENNA } from "./entries/antenna.ts";
 import { BALANCE } from "./entries/balance.ts";
 import { HITCH } from "./entries/hitch.ts";
-import { GUIDANCE, JOB } from "./entries/job.ts";
+import { JOB } from "./entries/job.ts";
 import { MATCH } from "./entries/match.ts";
 import { RATE } from "./entries/rate.ts";
 import { TOOL } from "./entries/tool.ts";
+import { TURNING } from "./entries/turning.ts";
 import type { DimensionEntry } from "./entry-type.ts";
 import { inWordsOf, isOneLine } from "./kind-words.ts";
 
 export type { Choice, Direction, RecordOf, StationKey } from "./entry-type.ts";
 
-const ENTRIES = { ...MATCH, ...HITCH, ...BALANCE, ...ANTENNA, ...TOOL, ...RATE, ...JOB, ...GUIDANCE };
+const ENTRIES = { ...MATCH, ...HITCH, ...BALANCE, ...ANTENNA, ...TOOL, ...RATE, ...JOB, ...TURNING };
 
 export type DimensionKey = keyof typeof ENTRIES;
 

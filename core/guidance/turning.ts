@@ -18,3 +18,8 @@ export function turnDepth(apart: number, radius: number): number {
   const angle = Math.acos((1 + apart / (2 * radius)) / 2);
   return radius * (1 + 2 * Math.sin(angle));
 }
+
+/** How many passes are left out so that the turn into the one after them is half a circle; 0 where the next will do. */
+export function passesOut(apart: number, radius: number): number {
+  return Math.max(0, Math.ceil((2 * radius) / apart - 1e-9) - 1);
+}

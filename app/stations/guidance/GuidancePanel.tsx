@@ -5,12 +5,13 @@ import type { GuidanceView } from "./guidance-view.server.ts";
 import { Tramlines } from "./Tramlines.tsx";
 
 const PassPlan = lazy(() => import("./PassPlan.tsx"));
+const TurnDriven = lazy(() => import("./TurnDriven.tsx"));
 
 type Props = { view: GuidanceView; person: string; withField: (field: string) => void };
 
 /** On which field, and what passes come of it. */
 export function GuidancePanel({ view, person, withField }: Props) {
-  const { plan, fields, spacing } = view;
+  const { plan, fields, spacing, turn } = view;
   return (
     <>
       <label className="grid max-w-[420px] gap-1">
@@ -44,6 +45,11 @@ export function GuidancePanel({ view, person, withField }: Props) {
       {plan && (
         <Later height={520} words="Laying passes.">
           <PassPlan key={plan.fieldId} view={plan} person={person} />
+        </Later>
+      )}
+      {turn && (
+        <Later height={560} words="Driving the turn.">
+          <TurnDriven view={turn} />
         </Later>
       )}
       {plan?.drill && <Tramlines drill={plan.drill} units={plan.units} />}

@@ -11,7 +11,6 @@ import {
   SLIVER,
   type Start,
 } from "../../../core/guidance/plan.ts";
-import { turnLength } from "../../../core/guidance/turning.ts";
 import { signedArea } from "../../../core/place/ring.ts";
 import { printLength } from "../../../core/quantity/length.ts";
 import { inWords, roundLength } from "../../../core/quantity/said.ts";
@@ -30,7 +29,7 @@ const ROUNDS = [0, 1, 2, 3] as const;
 
 /** Passes over the field: headings held against each other, one of them drawn. */
 export default function PassPlan({ view, person }: { view: PlanView; person: string }) {
-  const { plane, spacing, radius, lines, units, fill } = view;
+  const { plane, spacing, turnMetres, headland, lines, units, fill } = view;
   const [rounds, setRounds] = useState(2);
   const [typed, setTyped] = useState("");
   const [chosen, setChosen] = useState<string | null>(null);
@@ -150,7 +149,17 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
           )}
         </p>
       )}
-      {radius === null && (
+      {headland !== null && rounds * spacing < headland && (
+        <p className="font-semibold text-warn" data-too-narrow>
+          The turn takes {inWords(roundLength(headland), units)}:{" "}
+          {rounds === 0
+            ? "no round leaves"
+            : `${rounds === 1 ? "one round leaves" : `${rounds} rounds leave`}`}{" "}
+          {rounds === 0 ? "any" : `only ${inWords(roundLength(rounds * spacing), units)}`}. It needs{" "}
+          {Math.ceil(headland / spacing - 1e-9)}, or passes left out and half circles.
+        </p>
+      )}
+      {turnMetres === null && (
         <p className="text-soft">
           Nobody measured how tightly it turns: turns are counted, and not in metres.
         </p>
@@ -218,9 +227,9 @@ function Table({
   onChoose: (key: string) => void;
   view: PlanView;
 }) {
-  const { units, spacing, radius } = view;
+  const { units, spacing, turnMetres } = view;
   const length = (metres: number) => inWords(roundLength(metres), units);
-  const turns = (count: number) => (radius === null ? "" : length(count * turnLength(spacing, radius)));
+  const turns = (count: number) => (turnMetres === null ? "" : length(count * turnMetres));
   return (
     <div className="overflow-x-auto">
       <table className="w-full border-collapse text-right">
@@ -241,7 +250,7 @@ function Table({
             <th scope="col" className="font-normal">
               Worked
             </th>
-            {radius !== null && (
+            {turnMetres !== null && (
               <th scope="col" className="font-normal">
                 Turning
               </th>
@@ -276,7 +285,7 @@ function Table({
               </td>
               <td className="font-bold">{outcome.turns}</td>
               <td>{length(outcome.metres)}</td>
-              {radius !== null && <td>{turns(outcome.turns)}</td>}
+              {turnMetres !== null && <td>{turns(outcome.turns)}</td>}
               <td className={outcome.sliver < SLIVER ? "font-bold text-stop" : ""}>
                 {printLength(outcome.sliver * spacing, units.tape, { decimals: 1 })}
                 {outcome.sliver < SLIVER && <span className="block text-small font-normal">a sliver</span>}

@@ -10,6 +10,7 @@ import { sizeKept } from "../../../data/areas.ts";
 import { type FieldLine, linesOf } from "../../../data/lines.ts";
 import { type FieldBounded, listFields } from "../../../data/places.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
+import { turnFigures, turnView } from "./turn-view.server.ts";
 
 export type GuidanceView = ReturnType<typeof guidanceView>;
 export type PlanView = NonNullable<GuidanceView["plan"]>;
@@ -30,6 +31,7 @@ export function guidanceView(open: OpenRig, asked: number | null) {
     /** of a field somebody asked for that has no boundary */
     unbounded: wanted !== null && field === null ? (whole.work?.field.name ?? "This field") : null,
     plan: field && spacing !== null ? planOf(open, field, spacing, radius) : null,
+    turn: turnView(open),
   };
 }
 
@@ -44,6 +46,7 @@ function planOf(open: OpenRig, field: FieldBounded, spacing: number, radius: num
     plane: rounded(plane),
     spacing,
     radius,
+    ...turnFigures(open, spacing, radius),
     lines: linesOf(db, field.id).flatMap((line) => straightOf(line, plane)),
     fill: fillOf(open, part),
     drill: drillOf(whole.parts[part]!.rig),

@@ -275,7 +275,15 @@ export const MATCH = {
       label: "Drawbar pin to PTO shaft end",
       fromTo: "from the pin hole straight ahead to the end of the PTO shaft",
       subject: "hitch",
-      on: ["drawn"],
+      on: ["drawn", "links"],
+      as: {
+        links: {
+          label: "Link ends to PTO shaft end",
+          fromTo:
+            "from the line between the lower link ends, at work, straight ahead to the end of the PTO shaft",
+          touchedBy: ["links"],
+        },
+      },
       touchedBy: ["tractor drawbar"],
       matters: "Too short and the joint jams in a turn, too long and the shaft parts.",
     }),

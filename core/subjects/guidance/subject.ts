@@ -1,11 +1,12 @@
 import type { Check } from "../../finding/check.ts";
 import { checkerOf } from "../../finding/checking.ts";
-import { turnDepth, turnLength } from "../../guidance/turning.ts";
-import { tapeLength, tell } from "../../quantity/said.ts";
 import { guidedBy } from "../../rig/asked.ts";
 import { besides, together } from "../../rig/swath.ts";
 import { known, type WholeRig, works } from "../../rig/whole.ts";
 import type { Subject } from "../../subject/subject.ts";
+import { turnChecks } from "./turn-checks.ts";
+import type { Unknown } from "./turn-of-rig.ts";
+import { reckonTurn, type TurnReckoned } from "./turn-reckoned.ts";
 
 export type GuidanceReckoned = {
   /** the tool whose swath lays the lines; null: none is guided */
@@ -14,6 +15,8 @@ export type GuidanceReckoned = {
   spacing: number | null;
   /** metres; null where nobody measured it */
   radius: number | null;
+  /** the reading it hangs on where one is not known; null where spacing or radius is not known */
+  turn: TurnReckoned | Unknown | null;
 };
 
 /** The tool whose lines are driven: the first that works and is guided. */
@@ -22,40 +25,33 @@ function guidedPart(whole: Pick<WholeRig, "parts">): number | null {
   return first >= 0 && guidedBy(whole.parts[first]!.rig).lines ? first : null;
 }
 
-/** By which tool passes are laid, how far apart, and how tightly the machine turns. */
+/** By which tool passes are laid, how far apart, how tightly the machine turns, and the turn into the next pass. */
 export function reckonGuidance(whole: WholeRig): GuidanceReckoned {
   const part = guidedPart(whole);
-  if (part === null) return { part, spacing: null, radius: null };
+  if (part === null) return { part, spacing: null, radius: null, turn: null };
   const rig = together(whole, part);
   const [width, overlap] = [known(rig, "tool.width"), known(rig, "work.overlap")];
+  const spacing = width === null || overlap === null ? null : width - overlap;
+  const radius = known(rig, "tractor.turnRadius");
   return {
     part,
-    spacing: width === null || overlap === null ? null : width - overlap,
-    radius: known(rig, "tractor.turnRadius"),
+    spacing,
+    radius,
+    turn: spacing === null || spacing <= 0 || radius === null ? null : reckonTurn(whole, spacing, radius),
   };
 }
 
-function checksOf({ part, spacing, radius }: GuidanceReckoned, whole: WholeRig): Check[] {
+function checksOf({ part, spacing, radius, turn }: GuidanceReckoned, whole: WholeRig): Check[] {
   if (part === null) return [];
   const rig = together(whole, part);
-  const rowOf = checkerOf("guidance", rig, whole.parts.length > 1 ? part : undefined);
-  const row = rowOf("turn", "Turning into the next pass");
+  const row = checkerOf(
+    "guidance",
+    rig,
+    whole.parts.length > 1 ? part : undefined,
+  )("turn", "Turning into the next pass");
   if (spacing === null) return [row.unknown("tool.width")];
   if (radius === null) return [row.unknown("tractor.turnRadius")];
-  const depth = turnDepth(spacing, radius);
-  const length = turnLength(spacing, radius);
-  return [
-    spacing >= 2 * radius
-      ? row.good(
-          "tractor.turnRadius",
-          tell`Half a circle and on: ${tapeLength(length)} to drive, ${tapeLength(depth)} into the headland to the middle of the machine.`,
-        )
-      : row.note(
-          "tractor.turnRadius",
-          tell`A bulb: ${tapeLength(length)} to drive, ${tapeLength(depth)} into the headland to the middle of the machine.`,
-          tell`Passes lie ${tapeLength(spacing)} apart and it turns on ${tapeLength(radius)}. Leaving passes out, and coming back for them, makes half circles of the bulbs.`,
-        ),
-  ];
+  return turn === null ? [] : turnChecks(turn, whole, { part, apart: spacing, radius });
 }
 
 export const GUIDANCE: Subject<"guidance", GuidanceReckoned> = {

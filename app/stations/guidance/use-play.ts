@@ -1,0 +1,33 @@
+import { useEffect, useState } from "react";
+
+/** Where something played stands, and whether it runs: `last` steps in `seconds`. */
+export function usePlay(last: number, seconds: number) {
+  const [at, setAt] = useState(0);
+  const [plays, setPlays] = useState(false);
+  useEffect(() => {
+    if (!plays) return;
+    let frame = 0;
+    let before: number | null = null;
+    const draw = (now: number) => {
+      const passed = before === null ? 0 : (now - before) / 1000;
+      before = now;
+      setAt((from) => Math.min(last, from + (passed * last) / seconds));
+      frame = requestAnimationFrame(draw);
+    };
+    frame = requestAnimationFrame(draw);
+    return () => cancelAnimationFrame(frame);
+  }, [plays, last, seconds]);
+  const ended = at >= last;
+  return {
+    at: Math.min(last, Math.round(at)),
+    plays: plays && !ended,
+    put: (where: number) => {
+      setPlays(false);
+      setAt(where);
+    },
+    toggle: () => {
+      if (ended) setAt(0);
+      setPlays(ended || !plays);
+    },
+  };
+}

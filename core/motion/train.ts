@@ -1,0 +1,92 @@
+/**
+ * How a machine and what it draws move over level ground, no wheel slipping. Plane seen from above, metres: x ahead at the start, y to its right,
+ * headings in radians from x towards y, so that a turn to the right is positive. Fixed-step Runge-Kutta of order four over the way driven.
+ */
+
+/** Something on wheels that is drawn. Its heading is its own; where it is follows from what draws it. */
+export type Drawn = {
+  /** which body draws it: 0 is the machine, 1 the first that is drawn */
+  behind: number;
+  /** from that body's wheels back to the pin, metres; negative where the pin lies ahead of them */
+  hitch: number;
+  /** from the pin back to its own wheels, metres, more than 0 */
+  pivot: number;
+};
+
+/** Where everything is: the machine's wheels (what it turns about) and the heading of every body, the machine first. */
+export type Pose = { x: number; y: number; headings: readonly number[] };
+
+export type Spot = { x: number; y: number };
+
+/** Everything straight in line, the machine at a place, headed along x. */
+export function straight(train: readonly Drawn[], at: Spot): Pose {
+  return { ...at, headings: [0, ...train.map(() => 0)] };
+}
+
+/** How headings change for each metre the machine goes forward, with its path bent so much (1/m, to the right positive). */
+export function turning(train: readonly Drawn[], headings: readonly number[], curvature: number): number[] {
+  // How fast each body goes along its own heading, for a machine at one metre a second.
+  const speeds = [1];
+  const rates = [curvature];
+  for (const [index, { behind, hitch, pivot }] of train.entries()) {
+    const bent = headings[behind]! - headings[index + 1]!;
+    const [speed, rate] = [speeds[behind]!, rates[behind]!];
+    rates.push((speed * Math.sin(bent) - hitch * rate * Math.cos(bent)) / pivot);
+    speeds.push(speed * Math.cos(bent) + hitch * rate * Math.sin(bent));
+  }
+  return rates;
+}
+
+/** One step of so many metres, negative where it backs. */
+export function step(train: readonly Drawn[], pose: Pose, curvature: number, way: number): Pose {
+  const slope = (headings: readonly number[]) => ({
+    x: Math.cos(headings[0]!),
+    y: Math.sin(headings[0]!),
+    rates: turning(train, headings, curvature),
+  });
+  const moved = (by: number, { rates }: { rates: readonly number[] }) =>
+    pose.headings.map((heading, at) => heading + by * rates[at]!);
+  const a = slope(pose.headings);
+  const b = slope(moved(way / 2, a));
+  const c = slope(moved(way / 2, b));
+  const d = slope(moved(way, c));
+  const mean = (of: (each: typeof a) => number) => (of(a) + 2 * of(b) + 2 * of(c) + of(d)) / 6;
+  return {
+    x: pose.x + way * mean(({ x }) => x),
+    y: pose.y + way * mean(({ y }) => y),
+    headings: pose.headings.map((heading, at) => heading + way * mean(({ rates }) => rates[at]!)),
+  };
+}
+
+/** The wheels of every body, the machine first. */
+export function wheelsOf(train: readonly Drawn[], { x, y, headings }: Pose): Spot[] {
+  const wheels: Spot[] = [{ x, y }];
+  for (const [index, { behind, hitch, pivot }] of train.entries()) {
+    const [ahead, own] = [headings[behind]!, headings[index + 1]!];
+    const from = wheels[behind]!;
+    wheels.push({
+      x: from.x - hitch * Math.cos(ahead) - pivot * Math.cos(own),
+      y: from.y - hitch * Math.sin(ahead) - pivot * Math.sin(own),
+    });
+  }
+  return wheels;
+}
+
+/** A point of a body, so far ahead of its wheels and so far to their right, on the plane. */
+export function placed(wheels: Spot, heading: number, { x, y }: Spot): Spot {
+  const [cos, sin] = [Math.cos(heading), Math.sin(heading)];
+  return { x: wheels.x + x * cos - y * sin, y: wheels.y + x * sin + y * cos };
+}
+
+/** How far one body's drawbar stands out of line with what draws it, radians: positive where what draws it has turned right. */
+export function bend(train: readonly Drawn[], { headings }: Pose, index: number): number {
+  return headings[train[index]!.behind]! - headings[index + 1]!;
+}
+
+/**
+ * How far out of line a drawbar stands on a steady circle of a radius, radians: asin(Lt/√(R² + Lh²)) + atan(Lh/R). NaN where the circle is too
+ * tight for it: there the tool folds up against what draws it.
+ */
+export function steadyBend(radius: number, { hitch, pivot }: Pick<Drawn, "hitch" | "pivot">): number {
+  return Math.asin(pivot / Math.hypot(radius, hitch)) + Math.atan(hitch / radius);
+}
