@@ -189,6 +189,38 @@ describe("passes", () => {
       () => !document.querySelector('[data-line="East–west"]')?.textContent?.includes("altogether"),
     );
   });
+
+  it("need a turn that fits: driven on the page, on another radius, with what its drawbar meets", async () => {
+    await go(`${rig("Planter, eight rows")}/guidance`);
+    await page.waitForSelector("[data-depth]");
+    await seen(page, "Here they meet.");
+    const depth = () => page.$eval("[data-depth]", (each) => Number(each.getAttribute("data-depth")));
+    const bend = () => page.$eval("[data-bend]", (each) => Number(each.getAttribute("data-bend")));
+    const [deep, bent] = [await depth(), await bend()];
+    const [radius] = await page.$$("label ::-p-text(On another radius)");
+    await radius!.click();
+    await page.keyboard.type("3");
+    await seen(page, "From its least,");
+    await page.keyboard.press("Backspace");
+    await page.keyboard.type("9");
+    await page.waitForFunction(
+      (was: number) => Number(document.querySelector("[data-bend]")?.getAttribute("data-bend")) < was,
+      {},
+      bent,
+    );
+    // Driven by the keys: the slider moves, and what is bent now with it.
+    const slider = await page.waitForSelector('input[type="range"]');
+    await slider!.focus();
+    await page.keyboard.press("Home");
+    await seen(page, "drawbar bent 0° now");
+    await press(page, "Drive");
+    await page.waitForFunction(
+      () => Number(document.querySelector<HTMLInputElement>('input[type="range"]')?.value) > 20,
+    );
+    await press(page, "Stop");
+    expect(deep).toBeGreaterThan(10);
+    expect(faults()).toEqual([]);
+  });
 });
 
 describe("a job on the phone", () => {

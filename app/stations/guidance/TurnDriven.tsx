@@ -2,7 +2,7 @@ import { Pause, Play } from "lucide-react";
 import { useMemo, useState } from "react";
 import { turnSheet } from "../../../core/drawing/turn.ts";
 import { passesOut } from "../../../core/guidance/turning.ts";
-import { MOST_RADIUS, turnAtHeadland, type Way } from "../../../core/motion/headland.ts";
+import { type HeadlandTurn, MOST_RADIUS, turnAtHeadland, type Way } from "../../../core/motion/headland.ts";
 import { bend } from "../../../core/motion/train.ts";
 import { bareUnit, parseLength, printLength } from "../../../core/quantity/length.ts";
 import { inWords, roundLength } from "../../../core/quantity/said.ts";
@@ -32,7 +32,7 @@ export default function TurnDriven({ view }: { view: TurnView }) {
   );
   const size = small ? { width: 358, height: 400 } : { width: 660, height: 470 };
   const sheet = turnSheet(turning, turn, { apart, hand, spacing }, size, units);
-  const play = usePlay(turn.poses.length - 1, 9);
+  const play = usePlay(turn.poses.length - 1, 9, tellingPose(turning, turn));
   const pose = turn.poses[play.at]!;
   const skips = passesOut(spacing, radius);
   return (
@@ -84,7 +84,7 @@ export default function TurnDriven({ view }: { view: TurnView }) {
       <div className="flex items-center gap-3">
         <button
           type="button"
-          className="key"
+          className="key inline-flex items-center gap-2"
           onClick={play.toggle}
           aria-label={play.plays ? "Stop" : "Drive"}
         >
@@ -128,6 +128,12 @@ export default function TurnDriven({ view }: { view: TurnView }) {
       </p>
     </section>
   );
+}
+
+/** Where a drawbar is bent most; of what is carried, the deepest. */
+function tellingPose({ train }: TurnView["turning"], { poses }: Pick<HeadlandTurn, "poses">): number {
+  const telling = poses.map((pose) => (train.length === 0 ? pose.x : Math.abs(bend(train, pose, 0))));
+  return telling.indexOf(telling.reduce((a, b) => Math.max(a, b)));
 }
 
 /** Another radius, tried: read as any length is. */

@@ -1,8 +1,9 @@
 import { useEffect, useState } from "react";
 
-/** Where something played stands, and whether it runs: `last` steps in `seconds`. */
-export function usePlay(last: number, seconds: number) {
-  const [at, setAt] = useState(0);
+/** Where something played stands, and whether it runs: `last` steps in `seconds`, shown at `first` until somebody plays it. */
+export function usePlay(last: number, seconds: number, first: number) {
+  const [played, setAt] = useState<number | null>(null);
+  const at = played ?? first;
   const [plays, setPlays] = useState(false);
   useEffect(() => {
     if (!plays) return;
@@ -11,7 +12,7 @@ export function usePlay(last: number, seconds: number) {
     const draw = (now: number) => {
       const passed = before === null ? 0 : (now - before) / 1000;
       before = now;
-      setAt((from) => Math.min(last, from + (passed * last) / seconds));
+      setAt((from) => Math.min(last, (from ?? 0) + (passed * last) / seconds));
       frame = requestAnimationFrame(draw);
     };
     frame = requestAnimationFrame(draw);
@@ -26,7 +27,7 @@ export function usePlay(last: number, seconds: number) {
       setAt(where);
     },
     toggle: () => {
-      if (ended) setAt(0);
+      if (ended || played === null) setAt(0);
       setPlays(ended || !plays);
     },
   };

@@ -123,10 +123,10 @@ function tyreCheck(bar: BentBar, tyre: Limit<number>, row: Row, wider: Said): Ch
       ? tell`not even in line are ${smallLength(TYRE_CLEAR)} free`
       : tell`${smallLength(TYRE_CLEAR)} beside the tyre are free up to ${angle(tyre.upTo)}`;
   const said = tell`${bends(bar)}; ${upTo}`;
-  if (free <= 0) return row.stop("tractor.turnRadius", tell`${said}. Here they meet.`, wider);
+  if (free <= 0) return row.fix("tractor.turnRadius", tell`${said}. Here they meet.`, wider);
   const left = tell`${said}. Here ${smallLength(free)} are left.`;
   return free < TYRE_CLEAR
-    ? row.fix("tractor.turnRadius", left, wider)
+    ? row.check("tractor.turnRadius", left, wider)
     : row.good("tractor.turnRadius", left);
 }
 
@@ -160,14 +160,14 @@ function hoseCheck(bar: BentBar, hoses: Limit<number>, row: Row, wider: Said): C
   if ("missing" in hoses) return row.unknown(hoses.missing);
   const slack = hoses.at(bar.bend);
   if (slack < 0)
-    return row.stop(
+    return row.fix(
       "tool.hoseLength",
       tell`The shortest hose is ${smallLength(-slack)} too short for a bend of ${angle(bar.bend)}: it tears, or pulls out of its coupler.`,
       tell`A longer hose, or held nearer to the pin. ${wider}`,
     );
   const said = tell`The shortest hose has ${smallLength(slack)} to spare at a bend of ${angle(bar.bend)}; ${smallLength(HOSE_SLACK)} are wanted (common practice)`;
   return slack < HOSE_SLACK
-    ? row.fix("tool.hoseLength", tell`${said}.`, tell`A longer hose, or held nearer to the pin. ${wider}`)
+    ? row.check("tool.hoseLength", tell`${said}.`, tell`A longer hose, or held nearer to the pin. ${wider}`)
     : row.good("tool.hoseLength", tell`${said}.`);
 }
 

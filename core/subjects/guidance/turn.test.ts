@@ -116,10 +116,11 @@ describe("does the turn fit", () => {
     expect(inWords(found.get("headland")!.said, PRESETS.metric)).toContain(`${Math.ceil(depth / 6)} rounds`);
   });
 
-  it("stops where the tool's corner meets the tyre, and says from which radius it fits", () => {
+  it("is to be mended where the tool's corner meets the tyre, and says from which radius it fits", () => {
     const whole = drawn({ "tool.barLength": "0.8", "tool.shoulder": "1.8" });
     const row = rows(whole).get("turn-tyre")!;
-    expect(row.verdict).toBe("stop");
+    expect(row.verdict).toBe("fix");
+    expect(inWords(row.said, PRESETS.metric)).toContain("Here they meet.");
     const { bars } = turnOf(whole);
     const { bend, fits, limits } = bars[0]!;
     if (!limits.tyre || "missing" in limits.tyre) throw new RangeError("tyre");
@@ -177,9 +178,9 @@ describe("does the turn fit", () => {
     };
     // Longest with coupler, pin and holder in line: √(0.5² + 0.4²) + 0.9 = 1.5403.
     const row = (length: string) => rows(drawn({ ...hoses, "tool.hoseLength": length })).get("turn-hoses")!;
-    expect(row("1.50").verdict).toBe("stop");
+    expect(row("1.50").verdict).toBe("fix");
     expect(figuresIn(row("1.50").said)[0]).toBeCloseTo(0.0403, 3);
-    expect(row("1.60").verdict).toBe("fix");
+    expect(row("1.60").verdict).toBe("check");
     expect(row("1.65").verdict).toBe("good");
     expect(rows(drawn()).has("turn-hoses")).toBe(false);
     expect(rows(drawn({ "tool.hoseLength": "1.6" })).get("turn-hoses")!.verdict).toBe("unknown");
