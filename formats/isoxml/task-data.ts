@@ -9,6 +9,8 @@ export type TaskData = {
   elements: readonly XmlNode[];
   /** attributes of the root */
   about: XmlNode["attributes"];
+  /** files of the set that nothing names: logs, maps, lists of links */
+  others: readonly { name: string; bytes: number }[];
 };
 
 /**
@@ -26,12 +28,20 @@ export function openTaskData(bytes: Uint8Array): TaskData {
     throw new FileProblem(`TASKDATA.XML is of version ${version || "unknown"}; versions 3 and 4 are read.`);
   const parts = named(root, "XFR").map((node) => external(node, files));
   const elements = [...root.children, ...parts.flatMap(({ children }) => children)];
-  return { version, about: root.attributes, elements: elements.filter(({ name }) => name !== "XFR") };
+  const read = new Set(["TASKDATA.XML", ...named(root, "XFR").map(fileOf)]);
+  return {
+    version,
+    about: root.attributes,
+    elements: elements.filter(({ name }) => name !== "XFR"),
+    others: [...files].flatMap(([name, { length }]) => (read.has(name) ? [] : [{ name, bytes: length }])),
+  };
 }
 
+const fileOf = ({ attributes }: XmlNode) => `${attributes.A ?? ""}.XML`.toUpperCase();
+
 /** A part of the set that was put into a file of its own. */
-function external({ attributes }: XmlNode, files: Map<string, Uint8Array>): XmlNode {
-  const name = `${attributes.A ?? ""}.XML`.toUpperCase();
+function external(node: XmlNode, files: Map<string, Uint8Array>): XmlNode {
+  const name = fileOf(node);
   const part = files.get(name);
   if (!part) throw new FileProblem(`${name} is named in TASKDATA.XML and not there.`);
   return readTree(part, name);

@@ -12,10 +12,15 @@ import {
   type ISOXMLReference,
   TAGS,
   type Task,
+  type TaskAttributes,
   TaskTaskStatusEnum,
 } from "isoxml";
+import type { PlaceGiven } from "../../core/place/given.ts";
 import type { Description, DeviceDescription, Element, ElementType, Property } from "./describe.ts";
 import { newTaskFile, packTaskFile } from "./task-file.ts";
+import { hexDdi } from "./task-words.ts";
+import { addPlaces } from "./write-places.ts";
+import { addBesides, type BesidesToGo, type JobToGo, taskOf, tellCrops } from "./write-tasks.ts";
 
 const TYPE_CODES: Record<ElementType, ElementTypeCode> = {
   device: ElementTypeCode.Device,
@@ -50,21 +55,80 @@ function designator(text: string): string {
   return [...text].slice(0, DESIGNATOR_LENGTH).join("");
 }
 
-function hexDdi(ddi: number): string {
-  return ddi.toString(16).toUpperCase().padStart(4, "0");
-}
+/** A rig and what is to be done with it; either may be missing. */
+export type RigToGo = {
+  title: string;
+  description: Description | null;
+  job: JobToGo | null;
+};
+
+export type TaskSetToGo = BesidesToGo & {
+  places: readonly Omit<PlaceGiven, "problem">[];
+  rigs: readonly RigToGo[];
+};
 
 /**
- * Writes a version 4 TASKDATA zip: every device, and a task that couples them at their connectors.
+ * Writes a version 4 TASKDATA zip: places, crops, products and people, every device once, and a task for each rig, which couples its devices at their
+ * connectors.
  * @throws RangeError where a value cannot be written within the standard's limits
  */
-export function writeTaskData(description: Description, title: string): Uint8Array {
+export function writeTaskSet({ places, crops, products, rigs }: TaskSetToGo): Uint8Array {
   const manager = newTaskFile();
-  const devices = description.devices.map((each) => addDevice(manager, each));
+  const jobs = rigs.flatMap(({ job }) => job ?? []);
+  const written = addPlaces(manager, places);
+  const entities = addBesides(manager, { crops, products }, jobs);
+  tellCrops(written, jobs, entities);
+  const devices = new Map<string, Added>();
+  const tasks = rigs.map(({ title, description, job }) => {
+    const told = job ? taskOf(manager, job, { places, written, entities }) : {};
+    return rigTask(manager, title, description ? addDevices(manager, description, devices) : null, told);
+  });
   const root = manager.rootElement.attributes;
-  root.Device = devices.map(({ entity }) => entity);
-  root.Task = [couplingTask(manager, title, devices, description.connections)];
+  const filled = {
+    Customer: written.customers,
+    Farm: written.farms,
+    Partfield: written.fields,
+    CropType: entities.crops,
+    ProductGroup: entities.groups,
+    Product: entities.products,
+    Worker: entities.workers,
+    CulturalPractice: entities.practices,
+    Device: [...devices.values()].map(({ entity }) => entity),
+    Task: tasks,
+  };
+  for (const [name, each] of Object.entries(filled))
+    if (each.length > 0) Object.assign(root, { [name]: each });
   return packTaskFile(manager);
+}
+
+/** One rig, with nothing told of what it is to do. */
+export function writeTaskData(description: Description, title: string): Uint8Array {
+  return writeTaskSet({ places: [], crops: [], products: [], rigs: [{ title, description, job: null }] });
+}
+
+type Coupled = { devices: Added[]; connections: Description["connections"] };
+
+/**
+ * The devices of a rig. One that another rig's task brought already is the same device: it is described as it hangs there, so its connections
+ * here are left out.
+ */
+function addDevices(manager: ISOXMLManager, description: Description, known: Map<string, Added>): Coupled {
+  const fresh = new Set<number>();
+  const devices = description.devices.map((device, at) => {
+    const name = clientName(device);
+    const found = known.get(name);
+    if (found) return found;
+    fresh.add(at);
+    const added = addDevice(manager, device);
+    known.set(name, added);
+    return added;
+  });
+  return {
+    devices,
+    connections: description.connections.filter(
+      ({ from, to }) => fresh.has(from.device) && fresh.has(to.device),
+    ),
+  };
 }
 
 type Added = { entity: Device; reference: ISOXMLReference; elements: ISOXMLReference[]; name: string };
@@ -168,14 +232,16 @@ function propertyEntity(
   }) as DeviceProperty;
 }
 
-function couplingTask(
+function rigTask(
   manager: ISOXMLManager,
   title: string,
-  devices: readonly Added[],
-  connections: Description["connections"],
+  coupled: Coupled | null,
+  told: Partial<TaskAttributes>,
 ): Task {
+  const { devices, connections } = coupled ?? { devices: [], connections: [] };
   const task = manager.createEntityFromAttributes(TAGS.Task, {
     TaskDesignator: designator(title),
+    ...told,
     TaskStatus: TaskTaskStatusEnum.Planned,
     DeviceAllocation: devices.map(
       ({ name, reference }) =>
