@@ -72,6 +72,8 @@ export default [
   route("backup.db", "routes/backup.ts"),
   route("files", "routes/files.tsx"),
   route("files/:batchId", "routes/import.tsx"),
+  route("tasks.zip", "routes/tasks-taskdata.ts"),
+  route("tasks/:fileId", "routes/task-file.tsx"),
   route("device", "routes/device.tsx"),
   route("aboard", "routes/aboard.ts"),
   route("enter", "routes/enter.tsx"),

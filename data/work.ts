@@ -139,11 +139,13 @@ function grownOn(db: Database, fieldId: number): { crop: string; season: string 
     );
 }
 
-export type NewWork = Omit<typeof work.$inferInsert, "seq"> & { id?: string };
+/** `partOf`: the import it came with. */
+export type NewWork = Omit<typeof work.$inferInsert, "seq"> & { id?: string; partOf?: number };
 
 /** Keeps what a rig is set to do; returns the id. */
-export function keepWork(db: Database, rigId: number, { id, ...row }: NewWork, told: Told): string {
-  return record(db, { kind: WORK, about: { rigId }, id }, told, (seq) => {
+export function keepWork(db: Database, rigId: number, { id, partOf, ...row }: NewWork, told: Told): string {
+  const of = partOf === undefined ? {} : { partOf };
+  return record(db, { kind: WORK, about: { rigId }, id, ...of }, told, (seq) => {
     db.insert(work)
       .values({ seq, ...row })
       .run();

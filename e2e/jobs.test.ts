@@ -2,6 +2,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import type { ElementHandle } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
@@ -351,5 +352,55 @@ describe("a wrong width found in July", () => {
     };
     const acre = map.features.find(({ properties }) => properties.field === "Long Acre")!;
     expect(acre.properties.area_factor).toBeCloseTo(4 / 4.1, 6);
+  });
+});
+
+describe("a task file", () => {
+  it("goes out, is tampered with, and comes back in: all of it listed, the rate that differs taken over, then taken back", async () => {
+    const answer = await fetch(`${yard.address}${rig("Sprayer 24 m")}/taskdata.zip`);
+    expect(answer.status).toBe(200);
+    const files = unzipSync(new Uint8Array(await answer.arrayBuffer()));
+    const xml = strFromU8(files["TASKDATA/TASKDATA.XML"]!);
+    expect(xml).toContain('B="1800000"');
+    const tampered = xml
+      .replace('B="1800000"', 'B="2100000"')
+      .replace("SGB24-0172", "SGB24-0999")
+      .replace("<TSK ", `<CTP A="CTP90" B="Linseed"/><CCT A="CCT1" B="x" C="1"/><TSK `);
+    const path = join(folder, "from-terminal.zip");
+    writeFileSync(
+      path,
+      zipSync({ "TASKDATA/TASKDATA.XML": strToU8(tampered), "TASKDATA/TLG00001.BIN": new Uint8Array(3000) }),
+    );
+    await go("/files");
+    const input = (await page.waitForSelector('input[name="taskdata"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(path);
+    await Promise.all([page.waitForNavigation(), press(page, "Look into it")]);
+    await seen(
+      page,
+      "In it: 2 machines, 1 field, 2 crops, 1 product, 1 person, 1 task, 2 things that are left out.",
+    );
+    await seen(page, "In the file: coded comment, left out.");
+    await seen(page, "TLG00001.BIN, 3 kB, left out.");
+    await seen(page, "serial number SGB24-0999 in the file, SGB24-0172 here: another machine");
+    await seen(page, "the file is for serial number SGB24-0999, the one here has SGB24-0172");
+    await seen(page, "180 l/ha here");
+    // A task for another machine is not ticked by itself.
+    expect(await page.$eval("#task0", (box) => (box as HTMLInputElement).checked)).toBe(false);
+    await fill(page, "person", "Ola Brannick");
+    await pressOn(page, "#crop1");
+    await press(page, "Take over what is ticked");
+    await seen(page, "Nothing is ticked.");
+    await pressOn(page, "#task0");
+    await Promise.all([page.waitForNavigation(), press(page, "Take over what is ticked")]);
+    await seen(page, "The job wants 210 l/ha of Leaf cover T1, the terminal was last told 180 l/ha.");
+    await go("/files");
+    await Promise.all([
+      page.waitForResponse((each) => each.url().includes("/files") && each.request().method() === "POST"),
+      pressOn(page, '[aria-label="Take back from-terminal.zip"]'),
+    ]);
+    await seen(page, "what stood before stands again");
+    await go(`${rig("Sprayer 24 m")}/job`);
+    await seen(page, "Far Fifty, set by Ilse Marrin");
+    expect(faults()).toEqual([]);
   });
 });

@@ -4,7 +4,7 @@ import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 
 export function FilesPage({
-  loaderData: { preferences, imports, copies },
+  loaderData: { preferences, imports, copies, leftOut },
   actionData,
 }: Route.ComponentProps) {
   const errors = actionData?.errors ?? {};
@@ -27,8 +27,9 @@ export function FilesPage({
         <section className="grid content-start gap-3">
           <h2 className="border-b-2 border-ink pb-1">Import an ISO 11783-10 file</h2>
           <p>
-            A TASKDATA zip, or the TASKDATA.XML in it. You see field by field what it would change before
-            anything is imported; it comes in as <b>assumed</b>, and never over a taped length without a tick.
+            A TASKDATA zip, or the TASKDATA.XML in it: machines, fields, crops, products, tasks. You see all
+            that is in it, and what is left out, before anything is imported; readings come in as{" "}
+            <b>assumed</b>, and never over a taped length without a tick.
           </p>
           <Form method="post" encType="multipart/form-data" className="grid gap-2">
             <input type="hidden" name="intent" value="import" />
@@ -74,11 +75,29 @@ export function FilesPage({
             <a className="key" href="/readings.csv" download>
               All readings as CSV
             </a>
+            <a className="key" href="/tasks.zip" download>
+              Task file of the whole yard
+            </a>
             <Link className="key" to="/tape-list">
               Tape list
             </Link>
           </p>
-          <p className="text-soft">A rig's ISO 11783-10 file is on its cab card.</p>
+          <p className="text-soft">
+            The task file has every field with its lines, crops, products and what each rig is set to do. One
+            rig's is on its cab card and at its job.
+          </p>
+          {leftOut.length > 0 && (
+            <details>
+              <summary className="min-h-11 cursor-pointer font-semibold text-dye">
+                {leftOut.length === 1 ? "One thing is" : `${leftOut.length} things are`} left out of it
+              </summary>
+              <ul className="list-disc pl-5">
+                {leftOut.map((each) => (
+                  <li key={each}>{each}</li>
+                ))}
+              </ul>
+            </details>
+          )}
           <h2 className="border-b-2 border-ink pt-3 pb-1">Backup</h2>
           <p className="flex flex-wrap gap-2">
             <a className="key" href="/backup.db" download>

@@ -1,25 +1,47 @@
 /** Files that come in: a task file to look at, a backup in the yard's place. */
 import { redirect } from "react-router";
+import { whereOf } from "../../core/place/boundary.ts";
+import type { TaskSet } from "../../core/yard/task-set.ts";
 import { restoreFile } from "../../data/backup.ts";
 import { closeDatabase, database, databasePath } from "../../data/database.ts";
 import { keepPreview } from "../../data/imports.ts";
+import { listFields } from "../../data/places.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
-import { kept, refused } from "../session/outcome.ts";
+import { kept as done, refused } from "../session/outcome.ts";
+import type { TaskFileKept } from "../tasks/task-file-view.server.ts";
 import { readApart } from "./read-apart.server.ts";
 
 const MOST_RESTORE = 512 * 1024 * 1024;
 
-/** Reads a task file and leads to what is in it. */
+/** Reads a task file and leads to what is in it: to its machines where it has nothing else, otherwise to the list of all of it. */
 export async function takeIn(file: FormDataEntryValue | null) {
   if (!(file instanceof File) || file.size === 0)
     return refused({ taskdata: "Choose a TASKDATA zip first." });
   if (file.size > MOST_BYTES) return refused({ taskdata: "The file is larger than 20 MB." });
+  const db = database();
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const answer = await readApart({ what: "devices", bytes });
+  const known = listFields(db).flatMap(({ bounded }) => (bounded ? [whereOf(bounded.boundary)] : []));
+  const answer = await readApart({ what: "tasks", bytes, known });
   if (!answer.ok) return refused({ taskdata: `${answer.problem} Nothing was stored.` });
-  const fileName = file.name.slice(0, 120);
-  throw redirect(
-    `/files/${keepPreview(database(), { fileName, bytes, content: answer.devices, at: new Date() })}`,
+  if (!("tasks" in answer)) throw new RangeError("the worker read something else");
+  const keep = (content: unknown) =>
+    keepPreview(db, { fileName: file.name.slice(0, 120), bytes, content, at: new Date() });
+  const { devices, places, tasks } = answer;
+  if (devices.length > 0 && places.places.length === 0 && isBare(tasks))
+    throw redirect(`/files/${keep(devices)}`);
+  const kept: TaskFileKept = {
+    tasks,
+    devices: devices.length > 0 ? keep(devices) : null,
+    places: places.places.length > 0 ? keep({ places }) : null,
+  };
+  throw redirect(`/tasks/${keep(kept)}`);
+}
+
+/** Nothing but what couples machines: no crop, product, person or job, and nothing left out. */
+function isBare({ crops, products, workers, tasks, notes }: TaskSet): boolean {
+  return (
+    crops.length + products.length + workers.length + notes.length === 0 &&
+    tasks.every(({ field, rates }) => field === null && rates.length === 0)
   );
 }
 
@@ -30,5 +52,5 @@ export async function restore(file: FormDataEntryValue | null) {
   const problem = restoreFile(databasePath(), new Uint8Array(await file.arrayBuffer()), closeDatabase);
   return problem
     ? refused({ backup: `${problem} Nothing was changed.` })
-    : kept("Restored. The yard that was here is kept beside it, and listed below.");
+    : done("Restored. The yard that was here is kept beside it, and listed below.");
 }

@@ -11,11 +11,14 @@ import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { day, moment } from "../stations/frame/print.ts";
+import { yardToGo } from "../tasks/tasks-to-go.server.ts";
 import type { Route } from "./+types/files";
 
 export async function loader({ request }: Route.LoaderArgs) {
+  const preferences = await readPreferences(request);
   return {
-    preferences: await readPreferences(request),
+    preferences,
+    leftOut: yardToGo(database(), preferences.units).leftOut,
     imports: listImports(database()).map(({ id, fileName, person, at, takenBack }) => ({
       id,
       fileName,

@@ -28,6 +28,7 @@ export default function Job({ loaderData: { station, job } }: Route.ComponentPro
         action={to("keep")}
         person={station.frame.preferences.person}
         log={to("log")}
+        taskFile={to("taskdata.zip")}
         withField={(field) => to("job", { field })}
       />
     </WholeStation>

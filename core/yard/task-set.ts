@@ -15,6 +15,12 @@ export type ProductGiven = {
 
 export type RateKind = "volume" | "mass" | "count";
 
+/** How a rate of a product is told: grains are counted, liquids poured, the rest weighed. */
+export function rateKindOf({ form, counted }: { form: ProductForm; counted: boolean }): RateKind {
+  if (counted) return "count";
+  return form === "liquid" ? "volume" : "mass";
+}
+
 export type RateGiven = {
   /** by its name; null where the file names none */
   product: string | null;

@@ -10,7 +10,7 @@ import type { DimensionKey } from "../../core/dimension/catalogue.ts";
 import { senseOf } from "../../core/rig/frame.ts";
 import { CONNECTOR, DDI, DEVICE_CLASS } from "./describe.ts";
 import { FileProblem } from "./problem.ts";
-import { named, openTaskData } from "./task-data.ts";
+import { named, openTaskData, type TaskData } from "./task-data.ts";
 import type { XmlNode } from "./tree.ts";
 
 export type ReadDevice = {
@@ -42,9 +42,14 @@ const INT32 = 2 ** 31;
  * @throws FileProblem, always with a sentence that can be shown
  */
 export function readTaskData(bytes: Uint8Array): ReadDevice[] {
-  const devices = openTaskData(bytes).elements.filter(({ name }) => name === "DVC");
+  const devices = devicesOf(openTaskData(bytes));
   if (devices.length === 0) throw new FileProblem("There is no device (DVC) in it.");
-  return devices.map(readDevice);
+  return devices;
+}
+
+/** Devices of an opened set; none where it has none. */
+export function devicesOf({ elements }: Pick<TaskData, "elements">): ReadDevice[] {
+  return elements.filter(({ name }) => name === "DVC").map(readDevice);
 }
 
 type ReadElement = {

@@ -17,12 +17,13 @@ type Props = {
   action: string;
   person: string;
   withField: (field: string) => string;
-  /** the rig's log of work */
+  /** the rig's log of work, and its task file */
   log: string;
+  taskFile: string;
 };
 
 /** What the rig is set to do, to be confirmed as a whole. */
-export function JobPanel({ view, action, person, withField, log }: Props) {
+export function JobPanel({ view, action, person, withField, log, taskFile }: Props) {
   const navigate = useNavigate();
   const [entry] = useState(() => uuid());
   const [dirty, setDirty] = useUnconfirmed(view.from !== null);
@@ -45,11 +46,26 @@ export function JobPanel({ view, action, person, withField, log }: Props) {
         </span>
       </h2>
       {view.set && (
-        <p>
+        <p className="flex flex-wrap gap-2">
           <Link to={log} className="key">
             Begin, end, look back: the log
           </Link>
+          {view.notInFile && (
+            <a href={taskFile} className="key" download>
+              Task file for the terminal
+            </a>
+          )}
         </p>
+      )}
+      {view.notInFile && (
+        <details>
+          <summary className="min-h-11 cursor-pointer text-soft">What of it no task file says</summary>
+          <ul className="list-disc pl-5 text-soft">
+            {view.notInFile.map((each) => (
+              <li key={each}>{each}</li>
+            ))}
+          </ul>
+        </details>
       )}
       {view.from && (
         <p className="border-l-4 border-dye bg-sheet px-3 py-2" data-from>

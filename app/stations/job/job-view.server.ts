@@ -11,6 +11,8 @@ import { linesOf } from "../../../data/lines.ts";
 import { listFields } from "../../../data/places.ts";
 import { productsOf } from "../../../data/products.ts";
 import { cropsOf, lastWorkOn } from "../../../data/work.ts";
+import { notInFile } from "../../tasks/tasks-to-go.server.ts";
+import { fileStops } from "../card/card-view.server.ts";
 import { day } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 import { FAMILY_OF, type RateFamily } from "./job.dto.ts";
@@ -33,6 +35,8 @@ export function jobView(open: OpenRig, asked: number | null) {
   const doing = part === null ? null : dosingOf(whole, part);
   return {
     units,
+    /** what of it no task file says; null while none can be written */
+    notInFile: work && fileStops(open).length === 0 ? notInFile(work) : null,
     set: work && { by: `${work.person}, ${day(work.at)}`, field: work.field.name, id: work.id },
     /** where the form was filled from a job on this field before */
     from:
