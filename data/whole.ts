@@ -10,6 +10,7 @@ import { hosesOfRigs } from "./hoses.ts";
 import { behindOf, byRig, type Machine, type RigTool } from "./rigs.ts";
 import { weight } from "./schema/index.ts";
 import { type AxleTyre, axleTyresOf, fittedOf, roadLimitsOf } from "./settings.ts";
+import { profilesOf } from "./steering.ts";
 import { worksOf } from "./work.ts";
 
 export function machineName({ make, model }: Machine): string {
@@ -25,6 +26,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
   const ground = groundOfTools(db, parts);
   const dose = doseOfTools(db, parts);
   const works = worksOf(db, rigs.keys());
+  const cameras = profilesOf(db, [...new Set(parts.map(({ tractor }) => tractor.id))]);
   const weights = stockOf(db, parts);
   const fitted = fittedOf(db, [...rigs.keys()]);
   const tyres = axleTyresOf(
@@ -63,6 +65,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
           ground: own.map(({ couplingId }) => ground.get(couplingId)!),
           dose: own.map(({ couplingId }) => dose.get(couplingId)!),
           work: works.get(id) ?? null,
+          camera: cameras.get(tractor.id) ?? [],
         },
       ];
     }),

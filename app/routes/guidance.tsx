@@ -28,6 +28,7 @@ export default function Guidance({ loaderData: { station, guidance } }: Route.Co
       <GuidancePanel
         view={guidance}
         person={station.frame.preferences.person}
+        to={(page) => to(page)}
         withField={(field) => navigate(to("guidance", { field }), { preventScrollReset: true })}
       />
     </WholeStation>

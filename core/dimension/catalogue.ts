@@ -14,6 +14,7 @@ import { HITCH } from "./entries/hitch.ts";
 import { JOB } from "./entries/job.ts";
 import { MATCH } from "./entries/match.ts";
 import { RATE } from "./entries/rate.ts";
+import { STEERING } from "./entries/steering.ts";
 import { TOOL } from "./entries/tool.ts";
 import { TURNING } from "./entries/turning.ts";
 import type { DimensionEntry } from "./entry-type.ts";
@@ -21,7 +22,17 @@ import { inWordsOf, isOneLine } from "./kind-words.ts";
 
 export type { Choice, Direction, RecordOf, StationKey } from "./entry-type.ts";
 
-const ENTRIES = { ...MATCH, ...HITCH, ...BALANCE, ...ANTENNA, ...TOOL, ...RATE, ...JOB, ...TURNING };
+const ENTRIES = {
+  ...MATCH,
+  ...HITCH,
+  ...BALANCE,
+  ...ANTENNA,
+  ...TOOL,
+  ...RATE,
+  ...JOB,
+  ...TURNING,
+  ...STEERING,
+};
 
 export type DimensionKey = keyof typeof ENTRIES;
 

@@ -8,7 +8,7 @@ import { judgeWhole } from "../subjects/judge-whole.ts";
 import { NO_GROUND, type PartGround, type Seen } from "../yard/ground.ts";
 import { sampleWork } from "../yard/sample-work.ts";
 import type { Work } from "../yard/work.ts";
-import { ladderOf, type RigLog, standing } from "./ladder.ts";
+import { ladderOf, type RigLog, readyToSteer, standing } from "./ladder.ts";
 
 const COUPLED = { at: "2026-04-02T06:00:00Z", person: "Mira" };
 const EMPTY: RigLog = {
@@ -60,9 +60,10 @@ describe("the ladder", () => {
       "running",
       "figures",
       "job",
-      "line",
       "trigger",
       "position",
+      "line",
+      "enabled",
       "engaged",
       "proved",
     ]);
@@ -99,6 +100,11 @@ describe("the ladder", () => {
     );
     expect(rung("trigger", seen("2026-04-02T06:20:00.000Z"), set({}))).toBe("good: Seen by Mira.");
     expect(rung("engaged", seen("2026-04-02T06:40:00.000Z"), set({}))).toBe("good: Seen by Mira.");
+  });
+
+  it("has the four conditions of steering in their order, and none where nothing steers", () => {
+    expect(readyToSteer(rungs()).map(({ key }) => key)).toEqual(["position", "line", "enabled", "engaged"]);
+    expect(readyToSteer(rungs().filter(({ key }) => key === "sound"))).toEqual([]);
   });
 
   it("is coupled by its log alone", () => {
@@ -152,7 +158,7 @@ describe("the ladder", () => {
 
   it("leaves to a person what nobody else can know", () => {
     const mine = rungs().filter(({ byPerson }) => byPerson);
-    expect(mine.map(({ key }) => key)).toEqual(["trigger", "position", "engaged"]);
+    expect(mine.map(({ key }) => key)).toEqual(["trigger", "position", "enabled", "engaged"]);
     const ticks = new Map([["position", { person: "Mira", at: COUPLED.at }]]);
     expect(rung("position", { ticks })).toBe("good: Seen by Mira.");
   });

@@ -32,6 +32,7 @@ export type RungKey =
   | "line"
   | "trigger"
   | "position"
+  | "enabled"
   | "engaged"
   | "proved"
   | "released"
@@ -91,7 +92,6 @@ export function ladderOf(told: Told): Rung[] {
     ...(told.judged.reckoned.rate.length > 0 ? [rate(told)] : []),
     ...(tells ? [job(told)] : []),
     ...(tells && whole.work ? [screen(told)] : []),
-    ...(lines ? [line(told)] : []),
     ...(tells
       ? [
           ticked(
@@ -110,10 +110,17 @@ export function ladderOf(told: Told): Rung[] {
       : []),
     ...(lines
       ? [
+          line(told),
+          ticked(
+            told,
+            "enabled",
+            "Steering enabled",
+            "Switch it on, and look that the terminal says it is ready and not what it waits for.",
+          ),
           ticked(
             told,
             "engaged",
-            "Line chosen, steering enabled and engaged while moving",
+            "Engaged while moving",
             "Roll, engage, and take the hands off for a moment only.",
           ),
           proved(told),
@@ -122,6 +129,13 @@ export function ladderOf(told: Told): Rung[] {
     ...(told.judged.reckoned.ground.strips.length > 0 ? [strip(told)] : []),
   ];
 }
+
+/** What has to hold, in this order, before a machine steers itself. */
+const TO_STEER: readonly RungKey[] = ["position", "line", "enabled", "engaged"];
+
+/** The four conditions of steering, of the rungs that were judged; none where nothing steers. */
+export const readyToSteer = (rungs: readonly Rung[]): Rung[] =>
+  TO_STEER.flatMap((key) => rungs.find((each) => each.key === key) ?? []);
 
 /** How far it has come: rungs that are good, of those that apply. */
 export function standing(rungs: readonly Rung[]): { good: number; all: number } {

@@ -45,6 +45,7 @@ export function sampleWhole(parts: readonly ToolOfRig[], rest: Partial<WholeRig>
     ground: parts.map(() => NO_GROUND),
     dose: parts.map(() => NOTHING_DOSED),
     work: null,
+    camera: [],
     ...rest,
   };
 }

@@ -1,6 +1,7 @@
 /** A whole rig: the machine that drives, everything coupled to it in order, and what it may carry. */
 
 import { type DimensionKey, dimension } from "../dimension/catalogue.ts";
+import type { CameraProfile } from "../steering/camera.ts";
 import { TOOL_KINDS, type ToolKind, type ToolKindKey } from "../trade/kinds.ts";
 import type { PartDose } from "../yard/dose.ts";
 import type { PartGround } from "../yard/ground.ts";
@@ -47,6 +48,8 @@ export type WholeRig = {
   dose: readonly PartDose[];
   /** what it is set to do; null where nobody confirmed a job */
   work: Work | null;
+  /** profiles of the machine's row camera, the newest first; none where nobody kept one */
+  camera: readonly CameraProfile[];
 };
 
 /** The tools between the machine that drives and one tool, by their place in the rig, the first nearest the machine. */

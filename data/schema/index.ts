@@ -10,4 +10,5 @@ export * from "./readings.ts";
 export * from "./record.ts";
 export * from "./sequences.ts";
 export * from "./settings.ts";
+export * from "./steering.ts";
 export * from "./work.ts";

@@ -7,13 +7,28 @@ import { Tramlines } from "./Tramlines.tsx";
 const PassPlan = lazy(() => import("./PassPlan.tsx"));
 const TurnDriven = lazy(() => import("./TurnDriven.tsx"));
 
-type Props = { view: GuidanceView; person: string; withField: (field: string) => void };
+type Props = {
+  view: GuidanceView;
+  person: string;
+  withField: (field: string) => void;
+  to: (page: string) => string;
+};
 
 /** On which field, and what passes come of it. */
-export function GuidancePanel({ view, person, withField }: Props) {
+export function GuidancePanel({ view, person, withField, to }: Props) {
   const { plan, fields, spacing, turn } = view;
   return (
     <>
+      <p className="flex flex-wrap gap-2">
+        <Link to={to("steering")} className="key">
+          Ready to steer
+        </Link>
+        {view.camera && (
+          <Link to={to("camera")} className="key">
+            Row camera
+          </Link>
+        )}
+      </p>
       <label className="grid max-w-[420px] gap-1">
         Field
         <select

@@ -5,6 +5,7 @@ import { onPlane, type PlaneField, turn } from "../../../core/guidance/plane-fie
 import { LINE_WORDS } from "../../../core/place/line.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { known } from "../../../core/rig/whole.ts";
+import { usesCamera } from "../../../core/subjects/guidance/camera-checks.ts";
 import { dosingOf } from "../../../core/subjects/job/job-of-rig.ts";
 import { sizeKept } from "../../../data/areas.ts";
 import { type FieldLine, linesOf } from "../../../data/lines.ts";
@@ -32,6 +33,7 @@ export function guidanceView(open: OpenRig, asked: number | null) {
     unbounded: wanted !== null && field === null ? (whole.work?.field.name ?? "This field") : null,
     plan: field && spacing !== null ? planOf(open, field, spacing, radius) : null,
     turn: turnView(open),
+    camera: usesCamera(whole.parts[judged.reckoned.guidance.part ?? 0]!.rig),
   };
 }
 

@@ -1,9 +1,11 @@
 import type { Check } from "../../finding/check.ts";
-import { checkerOf } from "../../finding/checking.ts";
+import { type Checker, checkerOf } from "../../finding/checking.ts";
 import { guidedBy } from "../../rig/asked.ts";
 import { besides, together } from "../../rig/swath.ts";
 import { known, type WholeRig, works } from "../../rig/whole.ts";
 import type { Subject } from "../../subject/subject.ts";
+import { cameraChecks } from "./camera-checks.ts";
+import { steeringChecks } from "./steering-checks.ts";
 import { turnChecks } from "./turn-checks.ts";
 import type { Unknown } from "./turn-of-rig.ts";
 import { reckonTurn, type TurnReckoned } from "./turn-reckoned.ts";
@@ -41,14 +43,24 @@ export function reckonGuidance(whole: WholeRig): GuidanceReckoned {
   };
 }
 
-function checksOf({ part, spacing, radius, turn }: GuidanceReckoned, whole: WholeRig): Check[] {
+function checksOf(reckoned: GuidanceReckoned, whole: WholeRig): Check[] {
+  const { part } = reckoned;
   if (part === null) return [];
-  const rig = together(whole, part);
-  const row = checkerOf(
-    "guidance",
-    rig,
-    whole.parts.length > 1 ? part : undefined,
-  )("turn", "Turning into the next pass");
+  const rowOf = checkerOf("guidance", together(whole, part), whole.parts.length > 1 ? part : undefined);
+  return [
+    ...turningChecks(reckoned, whole, part, rowOf),
+    ...steeringChecks(whole.parts[part]!.rig, rowOf),
+    ...cameraChecks(whole, part, rowOf),
+  ];
+}
+
+function turningChecks(
+  { spacing, radius, turn }: GuidanceReckoned,
+  whole: WholeRig,
+  part: number,
+  rowOf: Checker,
+): Check[] {
+  const row = rowOf("turn", "Turning into the next pass");
   if (spacing === null) return [row.unknown("tool.width")];
   if (radius === null) return [row.unknown("tractor.turnRadius")];
   return turn === null ? [] : turnChecks(turn, whole, { part, apart: spacing, radius });

@@ -105,7 +105,8 @@ describe("a rig that turns", () => {
 describe("does the turn fit", () => {
   it("is good where it does, and says the headland in rounds", () => {
     const found = rows(drawn());
-    expect([...found.values()].map(({ id, verdict }) => [id, verdict])).toEqual([
+    const turning = [...found.values()].filter(({ id }) => !id.startsWith("steer"));
+    expect(turning.map(({ id, verdict }) => [id, verdict])).toEqual([
       ["turn", "note"],
       ["headland", "good"],
       ["turn-tyre", "good"],
