@@ -404,3 +404,109 @@ describe("a task file", () => {
     expect(faults()).toEqual([]);
   });
 });
+
+describe("steering", () => {
+  it("has four conditions in order, and its least effort found by tries of two points", async () => {
+    await go(`${rig("Planter, eight rows")}/steering`);
+    const conditions = await page.$$eval("[data-condition]", (all) =>
+      all.map((each) => each.getAttribute("data-condition")),
+    );
+    expect(conditions).toEqual(["position", "line", "enabled", "engaged"]);
+    const side = '[data-side="left"]';
+    const tried = async (effort: string, rate: string) => {
+      const [first, second] = await page.$$(`${side} input`);
+      await first!.click({ count: 3 });
+      await first!.type(effort);
+      await second!.click({ count: 3 });
+      await second!.type(rate);
+      await pressOn(page, `${side} button`);
+    };
+    await tried("10", "0.2");
+    await seen(page, "Too slow: try 12 % next");
+    await tried("12", "1.4");
+    await page.waitForSelector(`${side} [data-effort="found"]`);
+    await pressOn(page, `${side} [data-effort="found"] a`);
+    await page.waitForSelector("[data-advised]");
+    expect(faults()).toEqual([]);
+  });
+
+  it("is read off a log: one step is compared with the drive before, two at once are not", async () => {
+    const path = `${rig("Planter, eight rows")}/steering`;
+    const drive = async (line: string, heading: string, lead: string) => {
+      await go(path);
+      const id = await page.$eval('select[name="line"]', (select) => select.value);
+      const query = new URLSearchParams({
+        line: id,
+        lineSensitivity: line,
+        headingSensitivity: heading,
+        headingLead: lead,
+      });
+      const log = await fetch(`${yard.address}${rig("Planter, eight rows")}/practice.nmea?${query}`);
+      const file = join(folder, `drive-${lead}-${heading}.nmea`);
+      writeFileSync(file, await log.text());
+      await fill(page, "lineSensitivity", line);
+      await fill(page, "headingSensitivity", heading);
+      await fill(page, "headingLead", lead);
+      await sign("main");
+      const input = (await page.waitForSelector('input[name="log"]')) as ElementHandle<HTMLInputElement>;
+      await input.uploadFile(file);
+      await Promise.all([
+        page.waitForResponse((each) => each.request().method() === "POST"),
+        press(page, "Read the drive off it"),
+      ]);
+    };
+    await drive("90", "50", "20");
+    await seen(page, "It runs past its line before it turns onto it. Next: heading lead one step up");
+    await drive("90", "50", "80");
+    await page.waitForSelector('[data-drive="better"]');
+    await seen(page, "Heading lead 20 → 80: better than before: keep it.");
+    await drive("60", "70", "80");
+    await page.waitForSelector('[data-drive="untold"]');
+    await seen(page, "nobody can tell which of them did it");
+    // A file that is no log changes nothing.
+    const bad = join(folder, "bad.nmea");
+    writeFileSync(bad, "$GPGGA,nonsense*00\n");
+    const input = (await page.waitForSelector('input[name="log"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(bad);
+    await press(page, "Read the drive off it");
+    await seen(page, "No sentence with a right checksum was found");
+    expect(await page.$$eval("[data-drive]", (all) => all.length)).toBe(3);
+    expect(faults()).toEqual([]);
+  });
+
+  it("along rows wants a profile of their spacing, and shows what each mode would do, by the keys", async () => {
+    await go(`${rig("Row hoe")}/camera`);
+    await seen(page, "Made in a hurry: too few straight rows, too much wind.");
+    const byHand = () =>
+      page.$eval('[data-mode="camera"]', (each) => Number(each.getAttribute("data-by-hand")));
+    const before = await byHand();
+    const slider = await page.waitForSelector('input[aria-label="Threshold"]');
+    await slider!.focus();
+    await page.keyboard.press("End");
+    await page.waitForFunction(
+      (was: number) =>
+        Number(document.querySelector('[data-mode="camera"]')?.getAttribute("data-by-hand")) > was,
+      {},
+      before,
+    );
+    await press(page, "Calibrate it for a row spacing");
+    await fill(page, "name", "Beans 50 again");
+    await fill(page, "rowSpacing", "50");
+    await fill(page, "quality", "high");
+    await press(page, "Keep the profile");
+    await seen(page, "A whole number of per cent");
+    expect(await page.$eval('input[name="name"]', (input) => input.value)).toBe("Beans 50 again");
+    await fill(page, "quality", "86");
+    await fill(page, "sideOffset", "9");
+    await fill(page, "straight", "140");
+    await fill(page, "speed", "11");
+    await fill(page, "wind", "6");
+    await sign("main");
+    await press(page, "Keep the profile");
+    await page.waitForSelector('[data-profile="Beans 50 again"]');
+    await seen(page, "seen at 86 % as calibrated");
+    await go(`${rig("Row hoe")}/guidance`);
+    expect(await verdict("camera-profile")).toBe("good");
+    expect(faults()).toEqual([]);
+  });
+});
