@@ -101,8 +101,8 @@ function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], word
     varietyWay: row.varietyWay,
     varieties: row.varieties.map(({ id, rows }) => ({ id, name: words.variety(id).name, rows })),
     products: row.products.map(({ id, rate, counted }) => {
-      const { name, form } = words.product(id);
-      return { id, name, form, rate, counted };
+      const { name, form, doseLow, doseHigh, grainMass } = words.product(id);
+      return { id, name, form, rate, counted, doseLow, doseHigh, grainMass };
     }),
     trigger: row.recordedBy,
     line: line

@@ -80,7 +80,11 @@ export function takeTasks(
     const here = productsOf(db);
     for (const given of products)
       if (!here.some(({ name }) => sameName(name, given.name)))
-        addProduct(db, { ...given, establishment: null, price: null, money: "" }, told);
+        addProduct(
+          db,
+          { ...given, establishment: null, price: null, money: "", doseLow: null, doseHigh: null },
+          told,
+        );
     for (const task of tasks) keepTask(db, task, partOf, told);
   });
   return tasks.map(({ rigId }) => rigId);

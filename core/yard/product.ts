@@ -16,4 +16,25 @@ export type Product = {
   price: number | null;
   /** what the price is in, as the yard writes it */
   money: string;
+  /** least and most that its label permits or advises, kg or m³ on a m²; null where nobody told */
+  doseLow: number | null;
+  doseHigh: number | null;
 };
+
+/** A rate beside what the label says; `unknown` where grains are counted and nobody told what one weighs. */
+export type DoseJudged = "none told" | "unknown" | "within" | "under" | "over";
+
+/** As fine as labels are printed. */
+const SAME_DOSE = 0.005;
+
+/** Holds a wanted rate against a product's dose. `rate`: m³, kg or, `counted`, grains on a m². */
+export function judgeDose(
+  { doseLow, doseHigh, grainMass }: Pick<Product, "doseLow" | "doseHigh" | "grainMass">,
+  { rate, counted }: { rate: number; counted: boolean },
+): DoseJudged {
+  if (doseLow === null && doseHigh === null) return "none told";
+  if (counted && grainMass === null) return "unknown";
+  const amount = counted ? rate * grainMass! : rate;
+  if (doseHigh !== null && amount > doseHigh * (1 + SAME_DOSE)) return "over";
+  return doseLow !== null && amount < doseLow * (1 - SAME_DOSE) ? "under" : "within";
+}

@@ -24,6 +24,10 @@ export type WorkProduct = {
   rate: number | null;
   /** counted in grains rather than weighed */
   counted: boolean;
+  /** what its label says, and what a grain weighs: see Product */
+  doseLow: number | null;
+  doseHigh: number | null;
+  grainMass: number | null;
 };
 
 /** One variety, several by rows, or as a map says. */

@@ -49,6 +49,10 @@ function nozzles(count: number, worn: Readonly<Record<number, number>>, seed: nu
   });
 }
 
+const PER_HECTARE = 1e-4;
+/** No dose is told of it. */
+const NO_DOSE = { doseLow: null, doseHigh: null };
+
 const PRODUCTS: readonly Omit<Product, "id">[] = [
   {
     name: "Leaf cover T1",
@@ -58,6 +62,8 @@ const PRODUCTS: readonly Omit<Product, "id">[] = [
     establishment: null,
     price: 240,
     money: "€",
+    doseLow: 150 * 1e-3 * PER_HECTARE,
+    doseHigh: 250 * 1e-3 * PER_HECTARE,
   },
   {
     name: "Winter wheat Halvard",
@@ -67,6 +73,7 @@ const PRODUCTS: readonly Omit<Product, "id">[] = [
     establishment: 0.87,
     price: 0.62,
     money: "€",
+    ...NO_DOSE,
   },
   {
     name: "Winter barley Osk",
@@ -76,6 +83,7 @@ const PRODUCTS: readonly Omit<Product, "id">[] = [
     establishment: 0.9,
     price: 0.58,
     money: "€",
+    ...NO_DOSE,
   },
   {
     name: "Grain maize Torvi",
@@ -85,6 +93,7 @@ const PRODUCTS: readonly Omit<Product, "id">[] = [
     establishment: 0.93,
     price: 9.4,
     money: "€",
+    ...NO_DOSE,
   },
   {
     name: "Nitrogen 27",
@@ -94,6 +103,8 @@ const PRODUCTS: readonly Omit<Product, "id">[] = [
     establishment: null,
     price: 0.36,
     money: "€",
+    doseLow: null,
+    doseHigh: 250 * PER_HECTARE,
   },
   {
     name: "Feed wheat",
@@ -103,6 +114,7 @@ const PRODUCTS: readonly Omit<Product, "id">[] = [
     establishment: null,
     price: 0.19,
     money: "€",
+    ...NO_DOSE,
   },
 ];
 

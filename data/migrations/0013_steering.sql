@@ -30,6 +30,9 @@ CREATE TABLE `steering_drive` (
 	CONSTRAINT "steering_drive_has_a_line" CHECK("steering_drive"."line" <> '')
 );
 --> statement-breakpoint
+ALTER TABLE `product` ADD `dose_low` real;--> statement-breakpoint
+ALTER TABLE `product` ADD `dose_high` real;
+--> statement-breakpoint
 CREATE TRIGGER `steering_drive_no_update` BEFORE UPDATE ON `steering_drive` BEGIN SELECT RAISE(ABORT, 'what is on record in steering_drive is neither changed nor deleted'); END;
 --> statement-breakpoint
 CREATE TRIGGER `steering_drive_no_delete` BEFORE DELETE ON `steering_drive` BEGIN SELECT RAISE(ABORT, 'what is on record in steering_drive is neither changed nor deleted'); END;

@@ -100,6 +100,9 @@ export const product = sqliteTable(
     price: real(),
     /** what the price is in, as the yard writes it */
     money: text().notNull().default(""),
+    /** what its label permits or advises, kg or m³ on a m²; null where nobody told */
+    doseLow: real(),
+    doseHigh: real(),
     archivedAt: text(),
   },
   (table) => [

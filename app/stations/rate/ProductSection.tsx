@@ -132,6 +132,22 @@ function ProductForm({ view, action, of }: FormProps) {
               <input key={name} type="hidden" name={name} value="" />
             ))
           )}
+          {form === "crop"
+            ? ["doseLow", "doseLowUnit", "doseHigh", "doseHighUnit"].map((name) => (
+                <input key={name} type="hidden" name={name} value="" />
+              ))
+            : (["doseLow", "doseHigh"] as const).map((name) => (
+                <QuantityField
+                  key={`${name} ${form === "liquid"}`}
+                  name={name}
+                  label={name === "doseLow" ? "Least dose" : "Most"}
+                  hint={name === "doseLow" ? "by its label; empty: none told" : "by its label"}
+                  unit={form === "liquid" ? view.units.poured : view.units.weighed}
+                  defaultValue={of && of.form === form ? of[name] : ""}
+                  problem={errors[name]}
+                  inputMode="decimal"
+                />
+              ))}
           <TextField
             name="price"
             label="Price"

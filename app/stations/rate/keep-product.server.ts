@@ -6,7 +6,7 @@ import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { amountOf } from "../../yard/amount.ts";
 import { written } from "../writing/written.server.ts";
-import { ChangeProductDto, LoadProductDto, NewProductDto } from "./product.dto.ts";
+import { ChangeProductDto, doseFamily, LoadProductDto, NewProductDto } from "./product.dto.ts";
 
 /** Records what the tool in view was filled with. Another product is a change: what was set for the last one is stale. */
 export const keepProduct = written(LoadProductDto, ({ open, value, told }): Outcome => {
@@ -36,7 +36,18 @@ function readProduct(value: NewProductDto, others: readonly Product[]): Typed {
     return amount.ok ? amount.value : null;
   };
   const establishment = read("ratio", value.establishment, value.establishmentUnit);
+  const dose = (text: string, unit: string) => {
+    const amount = amountOf(text, { family: doseFamily(value.form), unit, optional: true });
+    return amount.ok ? amount.value : null;
+  };
+  const [doseLow, doseHigh] = [
+    dose(value.doseLow, value.doseLowUnit),
+    dose(value.doseHigh, value.doseHighUnit),
+  ];
   const errors: FieldErrors = {
+    ...(doseLow !== null && doseHigh !== null && doseLow > doseHigh
+      ? { doseHigh: "The most is less than the least." }
+      : {}),
     ...(others.some((each) => each.name.toLowerCase() === name.toLowerCase())
       ? { name: "There is one of that name." }
       : {}),
@@ -55,6 +66,8 @@ function readProduct(value: NewProductDto, others: readonly Product[]): Typed {
       establishment,
       price: value.price === "" ? null : Number(value.price.replace(",", ".")) * PER[value.priceFor],
       money: value.money.trim(),
+      doseLow,
+      doseHigh,
     },
   };
 }

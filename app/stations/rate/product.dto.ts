@@ -1,6 +1,7 @@
 import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
 import { PRODUCT_FORMS, type ProductForm } from "../../../core/yard/product.ts";
-import { IsAmount } from "../../yard/amount.ts";
+import { Reads } from "../../session/reads.ts";
+import { amountOf, IsAmount } from "../../yard/amount.ts";
 
 /** What the tool in view was filled with, or harvests: one of the yard's products. */
 export class LoadProductDto {
@@ -12,6 +13,14 @@ export class LoadProductDto {
 
   @Length(1, 60, { message: "Say who filled it." })
   person!: string;
+}
+
+/** What a dose is told in, by what it is. */
+export const doseFamily = (form: string) => (form === "liquid" ? "volume per area" : "mass per area");
+
+function doseProblem(text: string, dto: NewProductDto, unit: "doseLowUnit" | "doseHighUnit"): string | null {
+  const read = amountOf(text, { family: doseFamily(dto.form), unit: dto[unit], optional: true });
+  return read.ok ? null : read.problem;
 }
 
 /** A product nobody entered before. What is not known stays empty. */
@@ -36,6 +45,16 @@ export class NewProductDto {
   establishment!: string;
   @MaxLength(8)
   establishmentUnit!: string;
+
+  @Reads<NewProductDto>((text, dto) => doseProblem(text, dto, "doseLowUnit"))
+  doseLow!: string;
+  @MaxLength(8)
+  doseLowUnit!: string;
+
+  @Reads<NewProductDto>((text, dto) => doseProblem(text, dto, "doseHighUnit"))
+  doseHigh!: string;
+  @MaxLength(8)
+  doseHighUnit!: string;
 
   @ValidateIf(({ price }: NewProductDto) => price !== "")
   @Matches(/^\d{1,6}([.,]\d{1,4})?$/, { message: "A price like 0.62, without its sign." })

@@ -3,18 +3,19 @@ import { dimension } from "../../../core/dimension/catalogue.ts";
 import { drawRow, rowUnits } from "../../../core/drawing/boom.ts";
 import { inUnit } from "../../../core/quantity/measure.ts";
 import { say } from "../../../core/quantity/say.ts";
-import { unitOf } from "../../../core/quantity/units.ts";
+import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import { askedKeys } from "../../../core/rig/asked.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import { chosen, known } from "../../../core/rig/whole.ts";
 import { NEAR_MEAN } from "../../../core/subjects/rate/calibrations/nozzles.ts";
 import type { ToolKindKey } from "../../../core/trade/kinds.ts";
 import type { NozzleSizeKey } from "../../../core/trade/nozzles.ts";
-import type { ProductForm } from "../../../core/yard/product.ts";
+import type { Product, ProductForm } from "../../../core/yard/product.ts";
 import { productIn, productsOf } from "../../../data/products.ts";
 import { driftOf } from "../calibrating/calibrate-view.server.ts";
 import { calibrationsView } from "../calibrating/list.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
+import { doseFamily } from "./product.dto.ts";
 
 export type ExplorerView = NonNullable<ReturnType<typeof explorerView>>;
 export type TankView = NonNullable<ReturnType<typeof tankView>>;
@@ -93,12 +94,22 @@ function productView(open: OpenRig) {
           ? ""
           : String(Number((now.price / (now.form === "liquid" ? 1000 : 1)).toPrecision(6))),
       money: now.money,
+      ...doseTyped(now, units),
     },
     choices: productsOf(db)
       .filter((each) => each.form === form)
       .map(({ id, name }) => ({ id, name })),
-    units: { density: unitOf("mass per volume", units) },
+    units: {
+      density: unitOf("mass per volume", units),
+      poured: unitOf("volume per area", units),
+      weighed: unitOf("mass per area", units),
+    },
   };
+}
+
+function doseTyped({ form, doseLow, doseHigh }: Product, units: Units) {
+  const typed = (dose: number | null) => (dose === null ? "" : say(doseFamily(form), dose, units));
+  return { doseLow: typed(doseLow), doseHigh: typed(doseHigh) };
 }
 
 /** Seed by weight or by count; null for what sows nothing, or is fed by a cart. */

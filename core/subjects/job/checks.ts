@@ -11,7 +11,7 @@ import { together } from "../../rig/swath.ts";
 import { chosen, type WholeRig } from "../../rig/whole.ts";
 import { OPERATIONS, operationsOf } from "../../trade/operations.ts";
 import { ALARMS, READOUTS, TRIGGERS } from "../../trade/recording.ts";
-import type { ProductForm } from "../../yard/product.ts";
+import { judgeDose, type ProductForm } from "../../yard/product.ts";
 import { readRows, type Work } from "../../yard/work.ts";
 import { dosingOf, hasTrigger, type JobReckoned, rowsOf } from "./job-of-rig.ts";
 
@@ -205,20 +205,88 @@ function rateChecks(whole: WholeRig, work: Work, lead: number, rowOf: Checker): 
       ),
     ];
   const doing = dosingOf(whole, lead);
-  return work.products.map((product, at): Check => {
-    const row = rowOf(at === 0 ? "product" : `product ${at + 1}`, "Product and rate");
-    if (product.rate === null || product.rate === 0)
-      return row.stop(
-        "job",
-        product.rate === 0 ? `${product.name} at a rate of zero.` : `${product.name}, and no rate.`,
-        "A new product or variety sets the rate to zero on many terminals: then nothing is put out.",
-        SET,
-      );
-    const say = rateSaid(product.form, product.counted, product.rate);
-    // One boom, one meter: what else is in the tank comes with the first.
-    if (at > 0 || !doing) return row.good("job", tell`${product.name}, ${say}.`);
-    return setCheck(whole.parts[doing.part]!.rig, doing, { ...product, rate: product.rate }, work, say, row);
-  });
+  const doses = work.products.flatMap((product, at) =>
+    doseCheck(product, rowOf(at === 0 ? "dose" : `dose ${at + 1}`, "Dose")),
+  );
+  return [
+    ...work.products.map((product, at): Check => productCheck(whole, work, doing, product, at, rowOf)),
+    ...doses,
+  ];
+}
+
+/** The rate beside what the label says. Nothing where nobody told what it says: most products of a yard have none entered. */
+function doseCheck(product: Work["products"][number], row: ReturnType<Checker>): Check[] {
+  const { name, form, rate, counted, doseLow, doseHigh } = product;
+  if (rate === null || rate === 0) return [];
+  const judged = judgeDose(product, { rate, counted });
+  const figure = (dose: number) => rateSaid(form, false, dose);
+  const range =
+    doseLow !== null && doseHigh !== null
+      ? tell`${figure(doseLow)} to ${figure(doseHigh)}`
+      : doseHigh !== null
+        ? tell`up to ${figure(doseHigh)}`
+        : doseLow !== null
+          ? tell`from ${figure(doseLow)} on`
+          : "";
+  const said = tell`${name}, ${rateSaid(form, counted, rate)}; its label says ${range}`;
+  switch (judged) {
+    case "none told":
+      return [];
+    case "unknown":
+      return [
+        row.judged(
+          "unknown",
+          "job",
+          tell`${said}. What a thousand grains weigh is not known.`,
+          "Tell it at Rate.",
+          "Look at the job",
+        ),
+      ];
+    case "within":
+      return [row.good("job", tell`${said}.`)];
+    case "under":
+      return [row.check("job", tell`${said}: under it.`, "It may not work. The label comes first.", SET)];
+    case "over":
+      return [
+        form === "liquid"
+          ? row.stop(
+              "job",
+              tell`${said}: over it.`,
+              "More than a label permits is unlawful in many places, and harms crop, water and people. The label comes first.",
+              SET,
+            )
+          : row.fix(
+              "job",
+              tell`${said}: over it.`,
+              "The label, and what the field may be given by law, come first.",
+              SET,
+            ),
+      ];
+  }
+}
+
+type Doing = ReturnType<typeof dosingOf>;
+
+function productCheck(
+  whole: WholeRig,
+  work: Work,
+  doing: Doing,
+  product: Work["products"][number],
+  at: number,
+  rowOf: Checker,
+): Check {
+  const row = rowOf(at === 0 ? "product" : `product ${at + 1}`, "Product and rate");
+  if (product.rate === null || product.rate === 0)
+    return row.stop(
+      "job",
+      product.rate === 0 ? `${product.name} at a rate of zero.` : `${product.name}, and no rate.`,
+      "A new product or variety sets the rate to zero on many terminals: then nothing is put out.",
+      SET,
+    );
+  const say = rateSaid(product.form, product.counted, product.rate);
+  // One boom, one meter: what else is in the tank comes with the first.
+  if (at > 0 || !doing) return row.good("job", tell`${product.name}, ${say}.`);
+  return setCheck(whole.parts[doing.part]!.rig, doing, { ...product, rate: product.rate }, work, say, row);
 }
 
 /** A rate as it is said of what it is put out as, SI. */

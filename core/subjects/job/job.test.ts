@@ -43,6 +43,24 @@ describe("a job", () => {
     expect(verdicts(null)).toEqual({ set: "unknown", controller: "good" });
   });
 
+  it("holds a rate against the dose of the label: over it stops what is poured, and grains need their mass", () => {
+    const [product] = WORK.products;
+    const dose = (over: Partial<Work["products"][number]>) =>
+      row("dose", { ...WORK, products: [{ ...product!, ...over }] })?.verdict ?? "none";
+    // 160 kg/ha are set.
+    expect(dose({})).toBe("none");
+    expect(dose({ doseLow: 120 * KG_HA, doseHigh: 160 * KG_HA })).toBe("good");
+    expect(dose({ doseLow: 170 * KG_HA })).toBe("check");
+    expect(dose({ doseHigh: 150 * KG_HA })).toBe("fix");
+    expect(dose({ form: "liquid", rate: 2e-5, doseHigh: 1.8e-5 })).toBe("stop");
+    const counted = { rate: 300, counted: true, doseHigh: 150 * KG_HA };
+    expect(dose(counted)).toBe("unknown");
+    // 300 grains of 45 mg: 135 kg/ha.
+    expect(dose({ ...counted, grainMass: 45e-6 })).toBe("good");
+    expect(dose({ ...counted, grainMass: 55e-6 })).toBe("fix");
+    expect(dose({ rate: null, doseHigh: 1e-9 })).toBe("none");
+  });
+
   it("without operation, crop, product, rate or trigger is a stop: the card waits", () => {
     expect(verdicts({ ...WORK, operations: [] }).operation).toBe("stop");
     expect(verdicts({ ...WORK, crop: null }).crop).toBe("stop");
