@@ -17,12 +17,14 @@ import {
   workEnded,
   workLoad,
   workNote,
+  workTrack,
   workUsed,
 } from "./schema/index.ts";
 
 export const WORK_BEGUN = "work-begun";
 export const WORK_ENDED = "work-ended";
 const WORK_USED = "work-used";
+export const WORK_TRACK = "work-track";
 export const WORK_LOAD = "work-load";
 export const WORK_NOTE = "work-note";
 
@@ -102,6 +104,36 @@ export function endWork(db: Database, begun: Begun, { id, used, ...row }: NewEnd
       );
     return ended;
   });
+}
+
+export type Track = { fileName: string; passes: (typeof workTrack.$inferSelect)["passes"] };
+
+/** Where it was driven; the newest log of an entry counts. */
+export function addTrack(db: Database, begun: Begun, track: Track, told: Told): string {
+  return record(db, partOfBegun(begun, WORK_TRACK, undefined), told, (seq) => {
+    db.insert(workTrack)
+      .values({ seq, ...track })
+      .run();
+  });
+}
+
+/** The tracks of these entries, by the number of their beginning: the newest of each. */
+export function tracksOf(db: Database, ids: readonly string[]): Map<string, Track> {
+  const found = new Map<string, Track>();
+  for (const id of ids) {
+    const begun = factOf(db, id);
+    if (!begun) continue;
+    const row = db
+      .select({ row: workTrack })
+      .from(fact)
+      .innerJoin(workTrack, eq(workTrack.seq, fact.seq))
+      .where(and(eq(fact.partOf, begun.seq), standing()))
+      .orderBy(...newestFirst)
+      .limit(1)
+      .get();
+    if (row) found.set(id, { fileName: row.row.fileName, passes: row.row.passes });
+  }
+  return found;
 }
 
 /** A load that left the field. */

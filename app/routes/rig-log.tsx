@@ -1,4 +1,8 @@
 import { Link } from "react-router";
+import { formOf } from "../session/form.server.ts";
+import { carryOut } from "../session/intents.server.ts";
+import { answered } from "../session/outcome.ts";
+import { toldBy } from "../session/told.server.ts";
 import { addressesIn } from "../stations/frame/address.ts";
 import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
@@ -7,6 +11,8 @@ import { rigTitle } from "../stations/frame/title.ts";
 import { Entries } from "../stations/log/Entries.tsx";
 import { LogPanel } from "../stations/log/LogPanel.tsx";
 import { logView } from "../stations/log/log-view.server.ts";
+import { Track } from "../stations/log/Track.tsx";
+import { TRACK_INTENTS } from "../stations/log/track.server.ts";
 import type { Route } from "./+types/rig-log";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -14,9 +20,15 @@ export async function loader({ request, params }: Route.LoaderArgs) {
   return { frame: frameOf(open, "job", request), log: logView(open) };
 }
 
+export async function action({ request, params }: Route.ActionArgs) {
+  const open = await openRig(request.clone(), params.rigId);
+  const at = { open, told: await toldBy(request) };
+  return answered(await carryOut(TRACK_INTENTS, at, await formOf(request)));
+}
+
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Log", loaderData?.frame.rig.name);
 
-export default function RigLog({ loaderData: { frame, log } }: Route.ComponentProps) {
+export default function RigLog({ loaderData: { frame, log }, actionData }: Route.ComponentProps) {
   const { to } = addressesIn(frame);
   const action = to("keep");
   return (
@@ -27,7 +39,14 @@ export default function RigLog({ loaderData: { frame, log } }: Route.ComponentPr
           {log.job === null && <Link to={to("job")}>Set the job first.</Link>}
         </PageHead>
         <LogPanel view={log} action={action} person={frame.preferences.person} />
-        <Entries entries={log.entries} action={action} withRig={false} />
+        <Entries
+          entries={log.entries}
+          action={action}
+          withRig={false}
+          track={(entry) => (
+            <Track entry={entry} person={frame.preferences.person} errors={actionData?.errors ?? {}} />
+          )}
+        />
         <p>
           <Link to={to("handover")} className="key">
             Hand it over: one page

@@ -1,5 +1,7 @@
 /** What was driven with a number that is another by now, rig by rig. */
+import { degreesOf, placeAt } from "../../core/geodesy/degrees.ts";
 import { between } from "../../core/geodesy/ellipsoid.ts";
+import { fromPlane, toPlane } from "../../core/geodesy/plane.ts";
 import type { LineShape } from "../../core/place/line.ts";
 import { inWords, type Said, tell } from "../../core/quantity/said.ts";
 import { say } from "../../core/quantity/say.ts";
@@ -7,17 +9,19 @@ import type { Units } from "../../core/quantity/units.ts";
 import type { ResolvedRig } from "../../core/rig/resolve.ts";
 import {
   areaFactor,
+  believedOf,
   doseFactor,
   type Spoilt,
   shiftAt,
   spoiltOf,
   spoiltSaid,
 } from "../../core/spoilt/of-entry.ts";
+import { corrected } from "../../core/spoilt/passes.ts";
 import { leadOf } from "../../core/subjects/job/job-of-rig.ts";
 import type { LogEntry } from "../../core/yard/log.ts";
 import type { Database } from "../../data/handle.ts";
 import { linesOf } from "../../data/lines.ts";
-import { logOf } from "../../data/log.ts";
+import { logOf, type Track, tracksOf } from "../../data/log.ts";
 import { byRig, listEveryTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { day } from "../stations/frame/print.ts";
@@ -28,6 +32,10 @@ export type SpoiltEntry = {
   rig: ResolvedRig;
   /** headings the line was driven at, radians; empty where it had none that is straight */
   headings: number[];
+  /** where it was driven, where a log of it was brought */
+  track: Track | null;
+  /** the work from the antenna as the terminal then had it, metres; null where that is not on record */
+  believed: { right: number; ahead: number } | null;
 };
 
 /** Every entry of the log, or of one rig's, that was driven with something wrong. */
@@ -40,13 +48,20 @@ export function spoiltEntries(db: Database, rigId?: number): SpoiltEntry[] {
   const parts = [...byRig(listEveryTool(db)).values()].flat().filter(({ id }) => wanted.has(id));
   const wholes = wholesOf(db, parts);
   const lines = new Map(linesOf(db).map((line) => [line.id, line.shape]));
+  const tracks = tracksOf(
+    db,
+    entries.map(({ id }) => id),
+  );
   return entries.flatMap((entry): SpoiltEntry[] => {
     const whole = wholes.get(entry.rigId);
     const lead = whole ? leadOf(whole) : null;
     if (!whole || lead === null) return [];
     const { rig } = whole.parts[lead]!;
     const spoilt = spoiltOf(rig, entry.frozen, lead);
-    return spoilt ? [{ entry, spoilt, rig, headings: headingsOf(lines.get(entry.line?.id ?? "")) }] : [];
+    if (!spoilt) return [];
+    const track = tracks.get(entry.id) ?? null;
+    const headings = headingsOf(lines.get(entry.line?.id ?? ""));
+    return [{ entry, spoilt, rig, headings, track, believed: believedOf(rig, entry.frozen, lead) }];
   });
 }
 
@@ -59,8 +74,12 @@ function headingsOf(shape: LineShape | undefined): number[] {
 const degrees = (heading: number) => `${Math.round((heading * 180) / Math.PI)}°`;
 
 /** How it is corrected on a map, once for each way it was driven. */
-function correction({ spoilt, headings }: SpoiltEntry): Said[] {
+function correction({ spoilt, headings, track }: SpoiltEntry): Said[] {
   if (spoilt.right === null && spoilt.ahead === null) return [];
+  if (track)
+    return [
+      `Pass by pass, by ${track.fileName}: ${track.passes.length} ${track.passes.length === 1 ? "pass" : "passes"}, each with where it was recorded and where it lay, in the file.`,
+    ];
   if (headings.length === 0)
     return [
       "Correct each pass to the right and ahead of its own travel: this entry has no straight line to tell its headings by.",
@@ -101,6 +120,42 @@ function rowOf(each: SpoiltEntry, units: Units) {
     said: words(spoiltSaid(spoilt, rig, entry.ended?.area ?? null)),
     correct: words(correction(each)),
   };
+}
+
+/** Each pass of a track where its work was recorded and where it lay, as lines of longitude and latitude; none without a track. */
+export function passFeatures({ entry, spoilt, track, believed }: SpoiltEntry): Record<string, unknown>[] {
+  if (!track || !believed) return [];
+  const shift = { right: spoilt.right ?? 0, ahead: spoilt.ahead ?? 0 };
+  return track.passes.flatMap(({ points, heading, length }, at) => {
+    const origin = placeAt(points[0]![0], points[0]![1]);
+    const antenna = points.map(([north, east]) => toPlane(origin, placeAt(north, east)));
+    const was = corrected({ points: antenna }, believed);
+    const lay = corrected(
+      { points: antenna },
+      { right: believed.right + shift.right, ahead: believed.ahead + shift.ahead },
+    );
+    const line = (way: typeof was) =>
+      way.map((point) => {
+        const { latitude, longitude } = fromPlane(origin, point);
+        return [degreesOf(longitude), degreesOf(latitude)];
+      });
+    const told = {
+      field: entry.field.name,
+      rig: entry.rig,
+      begun: entry.begun,
+      pass: at + 1,
+      heading_deg: ((((heading * 180) / Math.PI) % 360) + 360) % 360,
+      length_m: length,
+      right_of_travel_m: shift.right,
+      ahead_of_travel_m: shift.ahead,
+    };
+    const feature = (is: "recorded" | "lay", way: typeof was) => ({
+      type: "Feature",
+      properties: { ...told, is },
+      geometry: { type: "LineString", coordinates: line(way) },
+    });
+    return [feature("recorded", was), feature("lay", lay)];
+  });
 }
 
 /** The same for a map: what each field's record has to be corrected by. */

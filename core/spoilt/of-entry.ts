@@ -52,6 +52,20 @@ export function spoiltOf(now: ResolvedRig, { readings }: Frozen, part: number): 
     : spoilt;
 }
 
+/** Where the terminal then had the work from the antenna, metres right and ahead; null where a reading of that was not on record. */
+export function believedOf(
+  now: ResolvedRig,
+  { readings }: Frozen,
+  part: number,
+): { right: number; ahead: number } | null {
+  const own = new Map(readings.filter((each) => each.part === part).map((each) => [each.key, each.value]));
+  const then = asItWas(now, own);
+  const [ahead, right] = (["x", "y"] as const).map(
+    (axis) => between(then, "receiver", "workMid", axis).total,
+  );
+  return ahead == null || right == null ? null : { right, ahead };
+}
+
 /** The rig with the figures that were believed: what was not on record then is not known. */
 function asItWas(now: ResolvedRig, own: ReadonlyMap<string, number | null>): ResolvedRig {
   const values = { ...now.values };

@@ -30,6 +30,13 @@ CREATE TABLE `steering_drive` (
 	CONSTRAINT "steering_drive_has_a_line" CHECK("steering_drive"."line" <> '')
 );
 --> statement-breakpoint
+CREATE TABLE `work_track` (
+	`seq` integer PRIMARY KEY NOT NULL,
+	`file_name` text NOT NULL,
+	`passes` text NOT NULL,
+	FOREIGN KEY (`seq`) REFERENCES `fact`(`seq`) ON UPDATE no action ON DELETE no action
+);
+--> statement-breakpoint
 ALTER TABLE `product` ADD `dose_low` real;--> statement-breakpoint
 ALTER TABLE `product` ADD `dose_high` real;
 --> statement-breakpoint
@@ -40,3 +47,7 @@ CREATE TRIGGER `steering_drive_no_delete` BEFORE DELETE ON `steering_drive` BEGI
 CREATE TRIGGER `camera_profile_no_update` BEFORE UPDATE ON `camera_profile` BEGIN SELECT RAISE(ABORT, 'what is on record in camera_profile is neither changed nor deleted'); END;
 --> statement-breakpoint
 CREATE TRIGGER `camera_profile_no_delete` BEFORE DELETE ON `camera_profile` BEGIN SELECT RAISE(ABORT, 'what is on record in camera_profile is neither changed nor deleted'); END;
+--> statement-breakpoint
+CREATE TRIGGER `work_track_no_update` BEFORE UPDATE ON `work_track` BEGIN SELECT RAISE(ABORT, 'what is on record in work_track is neither changed nor deleted'); END;
+--> statement-breakpoint
+CREATE TRIGGER `work_track_no_delete` BEFORE DELETE ON `work_track` BEGIN SELECT RAISE(ABORT, 'what is on record in work_track is neither changed nor deleted'); END;

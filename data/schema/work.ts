@@ -13,7 +13,7 @@ import { VARIETY_WAYS, type VarietyWay } from "../../core/yard/work.ts";
 import { oneOf } from "./checks.ts";
 import { product } from "./doses.ts";
 import { coupling } from "./machines.ts";
-import { field } from "./places.ts";
+import { type Degrees, field } from "./places.ts";
 import { fact, factSeq, photo } from "./record.ts";
 
 /** What grows. A setting. */
@@ -142,6 +142,13 @@ export const workNote = sqliteTable("work_note", {
   seq: factSeq(),
   text: text().notNull(),
   photoId: text().references(() => photo.id),
+});
+
+/** Where it was driven, by a receiver's log: part of the beginning. Passes of the antenna, degrees north and east. */
+export const workTrack = sqliteTable("work_track", {
+  seq: factSeq(),
+  fileName: text().notNull(),
+  passes: text({ mode: "json" }).$type<{ points: Degrees[]; heading: number; length: number }[]>().notNull(),
 });
 
 /** Somebody is asked for one reading of a rig: about the rig, its topic the dimension. Answered by a newer reading. */

@@ -10,22 +10,32 @@ export function Entries({
   entries,
   action,
   withRig,
+  track,
 }: {
   entries: readonly EntryView[];
   action: string | null;
   withRig: boolean;
+  /** what stands under each entry that was ended, to bring its track; absent where none can be brought */
+  track?: (entry: string) => React.ReactNode;
 }) {
   if (entries.length === 0) return <p className="text-soft">Nothing was driven yet.</p>;
   return (
     <ul data-log={entries.length}>
       {entries.map((entry) => (
-        <Entry key={entry.id} entry={entry} action={action} withRig={withRig} />
+        <Entry key={entry.id} entry={entry} action={action} withRig={withRig} track={track} />
       ))}
     </ul>
   );
 }
 
-function Entry({ entry, action, withRig }: { entry: EntryView; action: string | null; withRig: boolean }) {
+type EntryProps = {
+  entry: EntryView;
+  action: string | null;
+  withRig: boolean;
+  track: ((entry: string) => React.ReactNode) | undefined;
+};
+
+function Entry({ entry, action, withRig, track }: EntryProps) {
   const { ended } = entry;
   return (
     <li className="grid gap-0.5 border-b border-hair py-2" data-entry={entry.field}>
@@ -83,7 +93,11 @@ function Entry({ entry, action, withRig }: { entry: EntryView; action: string | 
           )}
         </p>
       ))}
-      <p className="text-small text-soft">{entry.frozen}</p>
+      <p className="text-small text-soft">
+        {entry.frozen}
+        {entry.track && `; track ${entry.track}`}
+      </p>
+      {ended && track?.(entry.id)}
     </li>
   );
 }

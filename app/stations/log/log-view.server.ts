@@ -7,7 +7,8 @@ import { givenSections } from "../../../core/rig/resolve.ts";
 import { known } from "../../../core/rig/whole.ts";
 import { OPERATIONS } from "../../../core/trade/operations.ts";
 import type { LogEntry } from "../../../core/yard/log.ts";
-import { logOf } from "../../../data/log.ts";
+import type { Database } from "../../../data/handle.ts";
+import { logOf, tracksOf } from "../../../data/log.ts";
 import { moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
@@ -33,8 +34,22 @@ export function logView(open: OpenRig) {
       parts: lead ? (known(lead, "tool.parts") ?? givenSections(lead)?.widths.length ?? null) : null,
     },
     units: { area: unitOf("area", units), volume: unitOf("volume", units), mass: unitOf("mass", units) },
-    entries: logOf(db, { rigId: rig.id, most: RECENT }).map((entry) => entryView(entry, units)),
+    entries: withTracks(db, logOf(db, { rigId: rig.id, most: RECENT }), units),
   };
+}
+
+/** Entries with what is known of where they were driven. */
+function withTracks(db: Database, entries: readonly LogEntry[], units: Units) {
+  const tracks = tracksOf(
+    db,
+    entries.map(({ id }) => id),
+  );
+  return entries.map((entry) => {
+    const track = tracks.get(entry.id);
+    const said =
+      track && `${track.fileName}: ${track.passes.length} ${track.passes.length === 1 ? "pass" : "passes"}`;
+    return { ...entryView(entry, units), track: said ?? null };
+  });
 }
 
 /** What products are used up in: litres of a liquid, kilograms of the rest. */
@@ -46,6 +61,8 @@ export function entryView(entry: LogEntry, units: Units) {
   const judged = judgeEntry(entry);
   return {
     id: entry.id,
+    /** told on the rig's own page */
+    track: null as string | null,
     rig: entry.rig,
     rigId: entry.rigId,
     field: entry.field.name,
