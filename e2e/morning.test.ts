@@ -110,7 +110,7 @@ describe("a morning out of reach", () => {
     await visit(phone, `${secure}/`);
     await fill(phone, "passphrase", PASSPHRASE);
     await phone.keyboard.press("Enter");
-    await seen(phone, "Roller cultivator");
+    await seen(phone, "Mowers, front and rear");
     await load(`${rig("Planter")}/proof`);
     await pressOn(phone, '[data-job="joints"] button');
     await seen(phone, "How to drive and measure");
@@ -226,7 +226,7 @@ describe("a morning out of reach", () => {
     await seen(phone, "No connection: this one needs the server.");
     await phone.waitForSelector('[aria-label="Kept"]');
     await away("/");
-    await seen(phone, "Roller cultivator");
+    await seen(phone, "Mowers, front and rear");
   });
 
   it("is sent once the server answers, in order and once; what somebody read meanwhile counts, and that is said", async () => {

@@ -86,17 +86,17 @@ export function FilesPage({
             The task file has every field with its lines, crops, products and what each rig is set to do. One
             rig's is on its cab card and at its job.
           </p>
-          {leftOut.length > 0 && (
-            <details>
-              <summary className="min-h-11 cursor-pointer font-semibold text-dye">
-                {leftOut.length === 1 ? "One thing is" : `${leftOut.length} things are`} left out of it
-              </summary>
-              <ul className="list-disc pl-5">
-                {leftOut.map((each) => (
-                  <li key={each}>{each}</li>
-                ))}
-              </ul>
-            </details>
+          {leftOut === null ? (
+            <Link to="?left-out=yes" preventScrollReset className="font-semibold text-dye underline">
+              What is left out of it
+            </Link>
+          ) : (
+            <ul className="list-disc pl-5" aria-label="Left out of the task file">
+              {leftOut.length === 0 && <li>Nothing is left out.</li>}
+              {leftOut.map((each) => (
+                <li key={each}>{each}</li>
+              ))}
+            </ul>
           )}
           <h2 className="border-b-2 border-ink pt-3 pb-1">Backup</h2>
           <p className="flex flex-wrap gap-2">

@@ -18,7 +18,10 @@ export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
   return {
     preferences,
-    leftOut: yardToGo(database(), preferences.units).leftOut,
+    // Every rig is judged for it: only where somebody asks.
+    leftOut: new URL(request.url).searchParams.has("left-out")
+      ? yardToGo(database(), preferences.units).leftOut
+      : null,
     imports: listImports(database()).map(({ id, fileName, person, at, takenBack }) => ({
       id,
       fileName,

@@ -232,7 +232,7 @@ function Table({
   const turns = (count: number) => (turnMetres === null ? "" : length(count * turnMetres));
   return (
     <div className="overflow-x-auto">
-      <table className="w-full border-collapse text-right">
+      <table className="w-full border-collapse text-right [&_td]:px-1.5 [&_th]:px-1.5">
         <thead>
           <tr className="border-b-2 border-ink text-small text-soft">
             <th scope="col" className="py-1 text-left font-normal">
