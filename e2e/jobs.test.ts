@@ -154,6 +154,10 @@ describe("passes", () => {
     await sign('form:has(input[value="line"])');
     await press(page, "Keep the line");
     await seen(page, "The line Fewest turns is kept.");
+    // A round along the edge becomes a line too.
+    await sign('form:has(input[value="round-line"])');
+    await press(page, "Keep the round");
+    await seen(page, "The line Headland is kept.");
     await page.waitForSelector("[data-plan] ::-p-text(Along Fewest turns)");
     expect(faults()).toEqual([]);
   });

@@ -91,6 +91,25 @@ export class LineDto {
   person!: string;
 }
 
+/** Rounds along an edge that are laid at most. */
+export const MOST_ROUNDS = 6;
+
+/** A round along the field's edge becomes a line. */
+export class RoundDto {
+  @Length(1, LONGEST_NAME, { message: "Give the line a name." })
+  name!: string;
+
+  @Matches(new RegExp(`^[1-${MOST_ROUNDS}]$`), { message: "Choose a round." })
+  round!: string;
+
+  /** metres from pass to pass */
+  @Matches(/^\d{1,3}(\.\d{1,4})?$/, { message: "There is no width to lay it by." })
+  spacing!: string;
+
+  @Length(1, LONGEST_NAME, { message: "Say who enters it." })
+  person!: string;
+}
+
 /** A line that was driven: its log is a file of its own. */
 export class DrivenLineDto {
   @Length(1, LONGEST_NAME, { message: "Give the line a name." })

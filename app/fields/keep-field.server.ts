@@ -1,7 +1,9 @@
 /** What is written on the page of one field. */
 
 import { radiansOf } from "../../core/geodesy/degrees.ts";
-import type { Geographic } from "../../core/geodesy/plane.ts";
+import { fromPlane, type Geographic } from "../../core/geodesy/plane.ts";
+import { onPlane } from "../../core/guidance/plane-field.ts";
+import { roundWithin } from "../../core/guidance/rounds.ts";
 import { whereOf } from "../../core/place/boundary.ts";
 import { boundaryProblem, tidied } from "../../core/place/check-boundary.ts";
 import { ringFromLog, wayFromLog } from "../../core/place/from-log.ts";
@@ -28,7 +30,16 @@ import { checkedBy, type Intents } from "../session/intents.server.ts";
 import { kept, type Outcome, refused } from "../session/outcome.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { amountOf } from "../yard/amount.ts";
-import { CornersDto, DrivenLineDto, FieldDto, LineDto, LogDto, OfFieldDto, ShiftDto } from "./fields.dto.ts";
+import {
+  CornersDto,
+  DrivenLineDto,
+  FieldDto,
+  LineDto,
+  LogDto,
+  OfFieldDto,
+  RoundDto,
+  ShiftDto,
+} from "./fields.dto.ts";
 
 export type AtField = { db: Database; field: FieldBounded; told: Told; units: Units };
 
@@ -134,6 +145,22 @@ function keptLine(
   return kept([`The line ${nameOf(name)} is kept.`, ...notes].join(" "), { id, person });
 }
 
+/** The middle of the tool in a round along the edge, as a curve. */
+function addRound(at: AtField, value: RoundDto): Outcome {
+  const { bounded } = at.field;
+  if (isNamedLine(at, value.name)) return refused({ name: "There is a line of that name on this field." });
+  if (!bounded) return refused({ round: "Nobody told where this field ends." });
+  const field = onPlane(bounded.boundary);
+  const way = roundWithin(field, Number(value.round), Number(value.spacing));
+  if (!way) return refused({ round: "The field is too narrow for that round." });
+  return keptLine(
+    at,
+    value,
+    { kind: "curve", points: way.map((point) => fromPlane(field.origin, point)) },
+    [],
+  );
+}
+
 async function addDriven(at: AtField, value: DrivenLineDto, form: FormData): Promise<Outcome> {
   if (isNamedLine(at, value.name)) return refused({ name: "There is a line of that name on this field." });
   const file = form.get("log");
@@ -191,6 +218,7 @@ export const FIELD_INTENTS: Intents<AtField, Outcome | Promise<Outcome>> = {
   corners: checkedBy(CornersDto, keepCorners),
   log: checkedBy<LogDto, AtField, Outcome | Promise<Outcome>>(LogDto, keepLog),
   line: checkedBy(LineDto, addLine),
+  "round-line": checkedBy(RoundDto, addRound),
   "driven-line": checkedBy<DrivenLineDto, AtField, Outcome | Promise<Outcome>>(DrivenLineDto, addDriven),
   shift: checkedBy(ShiftDto, shiftLine),
   "take-back": checkedBy(OfFieldDto, takeBackOfField),

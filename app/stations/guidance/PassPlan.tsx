@@ -18,7 +18,7 @@ import { say } from "../../../core/quantity/say.ts";
 import { Radios } from "../../ui/Radios.tsx";
 import { useSmallScreen } from "../../ui/use-small-screen.ts";
 import type { PlanView } from "./guidance-view.server.ts";
-import { KeepLine } from "./KeepLine.tsx";
+import { KeepLine, KeepRound } from "./KeepLine.tsx";
 import { PassesDrawing } from "./PassesDrawing.tsx";
 import { useSweep } from "./use-sweep.ts";
 
@@ -164,6 +164,7 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
           Nobody measured how tightly it turns: turns are counted, and not in metres.
         </p>
       )}
+      <KeepRound key={rounds} view={view} rounds={rounds} person={person} />
       {now && now.row.start.kind !== "line" && (
         <KeepLine key={now.row.key} view={view} plan={now.plan} person={person} />
       )}
