@@ -32,8 +32,8 @@ export function turnView({ judged, whole, preferences }: OpenRig) {
 }
 
 function limitsOf({ limits }: BentBar): BarLimit[] {
-  const one = (of: BarLimit["of"], limit: Limit<unknown> | null): BarLimit[] =>
-    limit === null
+  const one = (of: BarLimit["of"], limit: Limit<unknown> | string | null): BarLimit[] =>
+    limit === null || typeof limit === "string"
       ? []
       : "upTo" in limit
         ? [{ of, upTo: limit.upTo, known: true }]

@@ -83,9 +83,13 @@ function barChecks(bar: BentBar, turn: TurnReckoned, rowOf: Checker, around: Aro
   const { tyre, shaft, hoses } = bar.limits;
   const from = (key: keyof BentBar["fits"]) => fitsFrom(bar.fits[key], around);
   return [
-    tyre
-      ? tyreCheck(bar, tyre, rowOf("turn-tyre", "Tyre beside the drawbar"), from("tyre"))
-      : tracksCheck(bar, rowOf),
+    ...(tyre === "hung"
+      ? []
+      : [
+          tyre === "tracks"
+            ? tracksCheck(bar, rowOf)
+            : tyreCheck(bar, tyre, rowOf("turn-tyre", "Tyre beside the drawbar"), from("tyre")),
+        ]),
     ...(shaft ? [shaftCheck(bar, shaft, rowOf("turn-shaft", "Drive shaft in the turn"), from("shaft"))] : []),
     ...(hoses ? [hoseCheck(bar, hoses, rowOf("turn-hoses", "Hoses in the turn"), from("hoses"))] : []),
   ];

@@ -20,8 +20,8 @@ import { drawbarOf } from "./turn-of-rig.ts";
 export type Limit<At> = { upTo: number | null; at: (bend: number) => At } | { missing: DimensionKey };
 
 export type BendLimits = {
-  /** what is free between tyre and drawbar, metres; null: there are tracks, which nothing is read of */
-  tyre: Limit<number> | null;
+  /** what is free between tyre and drawbar, metres; nothing is read of tracks, nor of a frame that hangs on the links */
+  tyre: Limit<number> | "tracks" | "hung";
   /** null: no shaft drives it */
   shaft: Limit<{ ahead: Joint; behind: Joint; length: number }> | null;
   /** what the shortest hose is longer than its way, metres; null: it has no hoses, or nobody told it has */
@@ -35,7 +35,11 @@ export type Joint = { bend: number; running: number; briefly: number };
 export function bendLimitsOf(whole: WholeRig, part: number): BendLimits {
   const { rig } = whole.parts[part]!;
   return {
-    tyre: steersBy(rig) === "tracks" ? null : tyreLimit(rig),
+    tyre: !hasDimension(rig, "tool.barWidth")
+      ? "hung"
+      : steersBy(rig) === "tracks"
+        ? "tracks"
+        : tyreLimit(rig),
     shaft: shaftLimit(rig),
     hoses: hoseLimit(rig, whole, part),
   };

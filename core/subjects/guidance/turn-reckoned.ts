@@ -96,7 +96,9 @@ function fitsOf(limits: BendLimits, least: (upTo: number) => number | null): Ben
   return Object.fromEntries(
     keys.flatMap((key) => {
       const limit = limits[key];
-      return limit && "upTo" in limit ? [[key, limit.upTo === null ? null : least(limit.upTo)]] : [];
+      return limit !== null && typeof limit !== "string" && "upTo" in limit
+        ? [[key, limit.upTo === null ? null : least(limit.upTo)]]
+        : [];
     }),
   );
 }

@@ -124,7 +124,7 @@ describe("does the turn fit", () => {
     expect(inWords(row.said, PRESETS.metric)).toContain("Here they meet.");
     const { bars } = turnOf(whole);
     const { bend, fits, limits } = bars[0]!;
-    if (!limits.tyre || "missing" in limits.tyre) throw new RangeError("tyre");
+    if (typeof limits.tyre === "string" || "missing" in limits.tyre) throw new RangeError("tyre");
     expect(bend).toBeGreaterThan(limits.tyre.upTo!);
     // Half a circle on the radius it fits from bends it no further than that; on the least one, with passes as far apart, too far.
     const half = (at: number) =>
@@ -143,7 +143,7 @@ describe("does the turn fit", () => {
   it("has less room where nobody said how the drawbar is shaped: a V is reckoned with", () => {
     const at = (shape: string | undefined) => {
       const { limits } = turnOf(drawn({ "tool.barShape": shape, "tool.barLength": "1.6" })).bars[0]!;
-      return limits.tyre && "upTo" in limits.tyre ? limits.tyre.upTo! : null;
+      return typeof limits.tyre !== "string" && "upTo" in limits.tyre ? limits.tyre.upTo! : null;
     };
     expect(at(undefined)).toBe(at("v"));
     expect(at("v")!).toBeLessThan(at("even")!);
@@ -193,6 +193,14 @@ describe("does the turn fit", () => {
     expect(turnOf(folds).least).toBeGreaterThan(4);
     const tracks = rows(drawn({ "tractor.steering": "tracks", "tractor.turn": "1.1" })).get("turn-tyre")!;
     expect(tracks.verdict).toBe("note");
+  });
+
+  it("asks nothing of a semi-mounted tool's drawbar, since it has none, and still drives it round", () => {
+    const whole = sampleWhole([samplePart("semi", { ...FITS, "tool.kind": "plough", "tool.width": "2" })]);
+    expect(turnOf(whole).rig.turning.train).toHaveLength(1);
+    const found = rows(whole);
+    expect([...found.keys()].filter((id) => id.startsWith("turn"))).toEqual(["turn", "turn-swing"]);
+    expect(found.get("headland")!.verdict).toBe("good");
   });
 
   it("backs what is carried, where passes lie closer than two radii", () => {
