@@ -164,10 +164,10 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
           Nobody measured how tightly it turns: turns are counted, and not in metres.
         </p>
       )}
-      <KeepRound key={rounds} view={view} rounds={rounds} person={person} />
       {now && now.row.start.kind !== "line" && (
         <KeepLine key={now.row.key} view={view} plan={now.plan} person={person} />
       )}
+      <KeepRound key={rounds} view={view} rounds={rounds} person={person} />
     </section>
   );
 }
