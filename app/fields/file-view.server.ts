@@ -71,18 +71,27 @@ function rowOf(
 
 type Match = { field: FieldBounded; by: "name" | "place" };
 
+/** The one field that is called so, by farm and client where either side tells them; null where there is none, or several are. */
+export function fieldCalled<Field extends Pick<FieldBounded, "name" | "farm" | "client">>(
+  { client, farm, name }: { client: string; farm: string; name: string },
+  fields: readonly Field[],
+): Field | null {
+  const found = fields.filter(
+    (each) =>
+      sameName(each.name, name) &&
+      (farm === "" || each.farm === "" || sameName(each.farm, farm)) &&
+      (client === "" || each.client === "" || sameName(each.client, client)),
+  );
+  return found.length === 1 ? found[0]! : null;
+}
+
 /** The field that is called so, by farm and client where the file tells them; else the one that lies there. */
 function matchOf(
   { client, farm, field, boundary }: PlaceGiven,
   fields: readonly FieldBounded[],
 ): Match | null {
-  const named = fields.filter(
-    (each) =>
-      sameName(each.name, field) &&
-      (farm === "" || each.farm === "" || sameName(each.farm, farm)) &&
-      (client === "" || each.client === "" || sameName(each.client, client)),
-  );
-  if (named.length === 1) return { field: named[0]!, by: "name" };
+  const named = fieldCalled({ client, farm, name: field }, fields);
+  if (named) return { field: named, by: "name" };
   const there = boundary && fields.find((each) => each.bounded && shares(boundary, each.bounded.boundary));
   return there ? { field: there, by: "place" } : null;
 }

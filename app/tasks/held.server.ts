@@ -22,6 +22,7 @@ import { productsOf } from "../../data/products.ts";
 import { byRig, listEveryTool, type Machine, type RigTool } from "../../data/rigs.ts";
 import { machineName, wholesOf } from "../../data/whole.ts";
 import { operationCalled } from "../../formats/isoxml/task-words.ts";
+import { fieldCalled } from "../fields/file-view.server.ts";
 
 /** What a task is held against, read once for all tasks of a file. */
 export type Yard = {
@@ -112,18 +113,6 @@ function strangers({ devices }: TaskGiven, parts: readonly RigTool[]): string[] 
   });
 }
 
-/** Which of the yard's fields a task means: by name, and by whose it is where the file tells. */
-export function fieldMeant({ field }: TaskGiven, { fields }: Pick<Yard, "fields">): FieldBounded | null {
-  if (!field) return null;
-  const found = fields.filter(
-    (each) =>
-      sameName(each.name, field.name) &&
-      (field.farm === "" || each.farm === "" || sameName(each.farm, field.farm)) &&
-      (field.client === "" || each.client === "" || sameName(each.client, field.client)),
-  );
-  return found.length === 1 ? found[0]! : null;
-}
-
 /** A task held against the yard. `chosen`: the rig somebody chose for it. */
 export function held(db: Database, task: TaskGiven, yard: Yard, units: Units, chosen: number | null): Held {
   const rigId = chosen ?? rigOf(task, yard);
@@ -139,7 +128,7 @@ export function held(db: Database, task: TaskGiven, yard: Yard, units: Units, ch
   if (task.state === "completed" || task.state === "cancelled")
     return refused(`It is ${task.state} in the file: what was done is not taken into the log.`);
   if (!task.field) return refused("It names no field.");
-  const field = fieldMeant(task, yard);
+  const field = fieldCalled(task.field, yard.fields);
   if (!field) return refused(`${task.field.name} is no field here yet: take the fields over first.`);
   const rates = task.rates.map((rate) => rateProblem(rate, yard));
   const wrong = rates.find((problem) => problem !== null);

@@ -14,6 +14,7 @@ import { action, loader } from "../routes/task-file.tsx";
 import { loader as rigFile } from "../routes/taskdata.ts";
 import { loader as yardFile } from "../routes/tasks-taskdata.ts";
 import type { TaskFileKept } from "./task-file-view.server.ts";
+import { notInFile } from "./tasks-to-go.server.ts";
 
 let yard: SampleYard;
 beforeAll(() => {
@@ -57,6 +58,24 @@ describe("the yard's own task file", () => {
       view.tasks.map(({ name }) => [name, "same", [], []]),
     );
     expect(view.tasks.length).toBeGreaterThan(3);
+  });
+});
+
+describe("what no task file says of a job", () => {
+  it("is told beside it: rows of varieties, a product without a rate, a name too long", () => {
+    const work = workOf(rigNamed("Sprayer"));
+    const [always] = notInFile(work);
+    expect(notInFile(work)).toEqual([always]);
+    const [product] = work.products;
+    const told = notInFile({
+      ...work,
+      field: { ...work.field, name: "The long piece behind the old brick works" },
+      varietyWay: "rows",
+      products: [{ ...product!, rate: null }],
+    }).join(" ");
+    expect(told).toContain("Varieties by rows");
+    expect(told).toContain("no rate is set");
+    expect(told).toContain("behind the old brick works: the name is cut");
   });
 });
 

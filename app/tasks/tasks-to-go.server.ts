@@ -11,6 +11,7 @@ import { productsOf } from "../../data/products.ts";
 import { byRig, listEveryTool, type Machine, type RigTool } from "../../data/rigs.ts";
 import { cropsOf } from "../../data/work.ts";
 import { describeRig } from "../../formats/isoxml/describe.ts";
+import { isCut } from "../../formats/isoxml/task-file.ts";
 import type { RigToGo, TaskSetToGo } from "../../formats/isoxml/write.ts";
 import type { JobToGo } from "../../formats/isoxml/write-tasks.ts";
 import { fileStops } from "../stations/card/card-view.server.ts";
@@ -146,13 +147,22 @@ export function jobOf(work: Work, place: number): JobToGo {
 }
 
 /** What of a job no task file says, for whoever takes one along. */
-export function notInFile({ varietyWay, varieties, products, line }: Work): string[] {
+export function notInFile({ field, crop, varietyWay, varieties, products, line }: Work): string[] {
+  const names = [
+    field.name,
+    crop?.name ?? "",
+    line?.name ?? "",
+    ...[...varieties, ...products].map(({ name }) => name),
+  ];
   const bare = products.filter(({ rate }) => rate === null).map(({ name }) => name);
   return [
     ...(varietyWay === "one" || varieties.length === 0
       ? []
       : [`Varieties ${varietyWay === "rows" ? "by rows" : "by a map"}: only their names are in it.`]),
     ...(bare.length > 0 ? [`${bare.join(", ")}: no rate is set, so none is in it.`] : []),
+    ...names
+      .filter(isCut)
+      .map((name) => `${name}: the name is cut in it, the standard has room for 32 letters.`),
     ...(line && line.shifted !== 0 ? ["Shifts of the line: they are the terminal's own."] : []),
     "What records the field, the working screen and the alarms: they are set in the cab.",
   ];

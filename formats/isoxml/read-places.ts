@@ -77,7 +77,8 @@ function refer(to: Map<string, XmlNode>, id: string | undefined, what: string): 
   return found;
 }
 
-const customerName = ({ attributes: { B = "", C = "" } }: XmlNode) => nameOf(C ? `${C} ${B}` : B);
+/** First name before last, as one says it. */
+export const customerName = ({ attributes: { B = "", C = "" } }: XmlNode) => nameOf(C ? `${C} ${B}` : B);
 
 type ReadField = Pick<PlaceGiven, "boundary" | "lines" | "problem"> & { notes: string[] };
 

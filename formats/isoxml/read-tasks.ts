@@ -13,6 +13,7 @@ import type {
   TaskSet,
 } from "../../core/yard/task-set.ts";
 import { FileProblem } from "./problem.ts";
+import { customerName } from "./read-places.ts";
 import { named, type TaskData } from "./task-data.ts";
 import { formOfGroup, QUANTITY_OF, RATE_OF, STATES } from "./task-words.ts";
 import type { XmlNode } from "./tree.ts";
@@ -186,8 +187,6 @@ function taskOf(node: XmlNode, index: Index, notes: string[]): TaskGiven {
     devices: named(node, "DAN").map((each) => deviceOf(each, name, index)),
   };
 }
-
-const customerName = ({ attributes: { B = "", C = "" } }: XmlNode) => nameOf(C ? `${C} ${B}` : B);
 
 /** Rates of the zone that holds where no other does; those of zones with an outline are a map, which is not taken. */
 function ratesOf(node: XmlNode, name: string, index: Index, notes: string[]): RateGiven[] {

@@ -3,6 +3,15 @@ import { XMLBuilder } from "fast-xml-parser";
 import { strToU8, zipSync } from "fflate";
 import { ISOXMLManager, type XMLElement } from "isoxml";
 
+/** ISO 11783-10, from memory: a designator has 32 characters at most. */
+const DESIGNATOR = 32;
+
+/** Whether the standard has no room for all of a name. */
+export const isCut = (text: string): boolean => [...text].length > DESIGNATOR;
+
+/** A name as the standard has room for it. */
+export const designator = (text: string): string => [...text].slice(0, DESIGNATOR).join("");
+
 export const newTaskFile = () => new ISOXMLManager({ version: 4, fmisTitle: "Ambrek", fmisVersion: "1" });
 
 /** The library escapes text twice on saving, so its tree is written by an XML builder that escapes once. */

@@ -17,13 +17,10 @@ import type { Geographic } from "../../core/geodesy/plane.ts";
 import { type Boundary, type Ring, sizeOf } from "../../core/place/boundary.ts";
 import type { LineGiven, PlaceGiven } from "../../core/place/given.ts";
 import { type LineKind, type LineShape, placesOf } from "../../core/place/line.ts";
-import { newTaskFile, packTaskFile } from "./task-file.ts";
+import { designator, newTaskFile, packTaskFile } from "./task-file.ts";
 
-/** Limits of ISO 11783-10, from memory: 32 characters of a designator, areas and radii as 32-bit whole numbers. */
-const DESIGNATOR = 32;
+/** ISO 11783-10, from memory: areas and radii are 32-bit whole numbers. */
 const MOST = 2 ** 32 - 2;
-
-const designator = (text: string) => [...text].slice(0, DESIGNATOR).join("");
 
 export type FieldsWritten = {
   customers: Customer[];

@@ -18,11 +18,10 @@ import {
 } from "isoxml";
 import type { PlaceGiven } from "../../core/place/given.ts";
 import type { CropGiven, ProductGiven, RateGiven } from "../../core/yard/task-set.ts";
+import { designator } from "./task-file.ts";
 import { FORM_GROUPS, hexDdi, QUANTITY_OF, RATE_OF } from "./task-words.ts";
 import type { FieldsWritten } from "./write-places.ts";
 
-const DESIGNATOR = 32;
-const designator = (text: string) => [...text].slice(0, DESIGNATOR).join("");
 /** A signed and an unsigned whole number of 32 bits. */
 const MOST_VALUE = 2 ** 31 - 1;
 const MOST_COUNT = 2 ** 32 - 2;

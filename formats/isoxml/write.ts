@@ -17,7 +17,7 @@ import {
 } from "isoxml";
 import type { PlaceGiven } from "../../core/place/given.ts";
 import type { Description, DeviceDescription, Element, ElementType, Property } from "./describe.ts";
-import { newTaskFile, packTaskFile } from "./task-file.ts";
+import { designator, newTaskFile, packTaskFile } from "./task-file.ts";
 import { hexDdi } from "./task-words.ts";
 import { addPlaces } from "./write-places.ts";
 import { addBesides, type BesidesToGo, type JobToGo, taskOf, tellCrops } from "./write-tasks.ts";
@@ -30,10 +30,9 @@ const TYPE_CODES: Record<ElementType, ElementTypeCode> = {
   navigation: ElementTypeCode.Navigation,
 };
 
-/** Limits of ISO 11783-10, from memory: element numbers 0–4095, object ids 1–65534, designators of 32 characters. */
+/** Limits of ISO 11783-10, from memory: element numbers 0–4095, object ids 1–65534. */
 const LAST_ELEMENT_NUMBER = 4095;
 const LAST_OBJECT_ID = 65534;
-const DESIGNATOR_LENGTH = 32;
 
 /** Where nobody read a bus NAME: agricultural industry group, and the machine's own number as identity. Not a bus address. */
 function clientName({ busName, deviceClass, id }: DeviceDescription): string {
@@ -49,10 +48,6 @@ const LOCALISATION = "FF000000006E65";
 function structureLabel(device: DeviceDescription): string {
   const hash = createHash("sha256").update(JSON.stringify(device.elements)).digest("hex");
   return hash.slice(0, 14).toUpperCase();
-}
-
-function designator(text: string): string {
-  return [...text].slice(0, DESIGNATOR_LENGTH).join("");
 }
 
 /** A rig and what is to be done with it; either may be missing. */
