@@ -117,22 +117,19 @@ export function addTrack(db: Database, begun: Begun, track: Track, told: Told): 
   });
 }
 
-/** The tracks of these entries, by the number of their beginning: the newest of each. */
-export function tracksOf(db: Database, ids: readonly string[]): Map<string, Track> {
-  const found = new Map<string, Track>();
-  for (const id of ids) {
-    const begun = factOf(db, id);
-    if (!begun) continue;
-    const row = db
-      .select({ row: workTrack })
-      .from(fact)
-      .innerJoin(workTrack, eq(workTrack.seq, fact.seq))
-      .where(and(eq(fact.partOf, begun.seq), standing()))
-      .orderBy(...newestFirst)
-      .limit(1)
-      .get();
-    if (row) found.set(id, { fileName: row.row.fileName, passes: row.row.passes });
-  }
+/** The tracks of entries by the number of their beginning, `seq`: the newest of each. */
+export function tracksOf(db: Database, begun: readonly number[]): Map<number, Track> {
+  if (begun.length === 0) return new Map();
+  const rows = db
+    .select({ partOf: fact.partOf, row: workTrack })
+    .from(fact)
+    .innerJoin(workTrack, eq(workTrack.seq, fact.seq))
+    .where(and(inArray(fact.partOf, [...begun]), standing()))
+    .orderBy(...newestFirst)
+    .all();
+  const found = new Map<number, Track>();
+  for (const { partOf, row } of rows)
+    if (!found.has(partOf!)) found.set(partOf!, { fileName: row.fileName, passes: row.passes });
   return found;
 }
 

@@ -1,4 +1,5 @@
 import { Form } from "react-router";
+import { LeftOut } from "../files/LeftOut.tsx";
 import type { Route } from "../routes/+types/fields-file";
 import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
@@ -30,16 +31,7 @@ export function FieldsFilePage({ loaderData, actionData }: Route.ComponentProps)
             : `${view.rows.length} ${view.rows.length === 1 ? "field" : "fields"} in it: ${summary}. Nothing is taken over yet.`}
         </p>
       </div>
-      {view.notes.length > 0 && (
-        <section aria-label="Left out">
-          <h2 className="border-b-2 border-ink pb-1">In the file, and not taken over</h2>
-          <ul className="list-disc pl-5">
-            {view.notes.map((note, at) => (
-              <li key={at}>{note}</li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <LeftOut notes={view.notes} />
       <Form method="post" noValidate className="grid gap-4">
         <input type="hidden" name="count" value={view.rows.length} />
         <ul>

@@ -48,21 +48,21 @@ export function spoiltEntries(db: Database, rigId?: number): SpoiltEntry[] {
   const parts = [...byRig(listEveryTool(db)).values()].flat().filter(({ id }) => wanted.has(id));
   const wholes = wholesOf(db, parts);
   const lines = new Map(linesOf(db).map((line) => [line.id, line.shape]));
-  const tracks = tracksOf(
-    db,
-    entries.map(({ id }) => id),
-  );
-  return entries.flatMap((entry): SpoiltEntry[] => {
+  const found = entries.flatMap((entry): Omit<SpoiltEntry, "track">[] => {
     const whole = wholes.get(entry.rigId);
     const lead = whole ? leadOf(whole) : null;
     if (!whole || lead === null) return [];
     const { rig } = whole.parts[lead]!;
     const spoilt = spoiltOf(rig, entry.frozen, lead);
     if (!spoilt) return [];
-    const track = tracks.get(entry.id) ?? null;
     const headings = headingsOf(lines.get(entry.line?.id ?? ""));
-    return [{ entry, spoilt, rig, headings, track, believed: believedOf(rig, entry.frozen, lead) }];
+    return [{ entry, spoilt, rig, headings, believed: believedOf(rig, entry.frozen, lead) }];
   });
+  const tracks = tracksOf(
+    db,
+    found.map(({ entry }) => entry.seq),
+  );
+  return found.map((each) => ({ ...each, track: tracks.get(each.entry.seq) ?? null }));
 }
 
 function headingsOf(shape: LineShape | undefined): number[] {

@@ -1,4 +1,5 @@
 import { Form, Link, useSearchParams } from "react-router";
+import { LeftOut } from "../files/LeftOut.tsx";
 import type { Route } from "../routes/+types/task-file";
 import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
@@ -86,20 +87,6 @@ function contentsOf({ machines, fields, crops, products, workers, tasks, notes }
     many(tasks.length, "task"),
     ...(left > 0 ? [`${many(left, "thing")} that are left out`] : ["nothing that is left out"]),
   ].join(", ");
-}
-
-function LeftOut({ notes }: { notes: readonly string[] }) {
-  if (notes.length === 0) return null;
-  return (
-    <section aria-label="Left out">
-      <h2 className="border-b-2 border-ink pb-1">In the file, and not taken over</h2>
-      <ul className="list-disc pl-5">
-        {notes.map((note, at) => (
-          <li key={at}>{note}</li>
-        ))}
-      </ul>
-    </section>
-  );
 }
 
 type Row = { name: string; of: string; state: string; said: string };

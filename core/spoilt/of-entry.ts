@@ -29,7 +29,7 @@ const CONSTANT = 0.01;
 
 /** A rig's tool as it is known now, held against what was frozen of it; null where nothing that counts is otherwise, or nothing was on record. */
 export function spoiltOf(now: ResolvedRig, { readings }: Frozen, part: number): Spoilt | null {
-  const own = new Map(readings.filter((each) => each.part === part).map((each) => [each.key, each.value]));
+  const own = readingsOf(readings, part);
   if (own.size === 0) return null;
   const then = asItWas(now, own);
   const moved = (axis: "x" | "y") => {
@@ -58,12 +58,17 @@ export function believedOf(
   { readings }: Frozen,
   part: number,
 ): { right: number; ahead: number } | null {
-  const own = new Map(readings.filter((each) => each.part === part).map((each) => [each.key, each.value]));
+  const own = readingsOf(readings, part);
   const then = asItWas(now, own);
   const [ahead, right] = (["x", "y"] as const).map(
     (axis) => between(then, "receiver", "workMid", axis).total,
   );
   return ahead == null || right == null ? null : { right, ahead };
+}
+
+/** What was on record of one tool, by dimension. */
+function readingsOf(readings: Frozen["readings"], part: number): Map<string, number | null> {
+  return new Map(readings.filter((each) => each.part === part).map((each) => [each.key, each.value]));
 }
 
 /** The rig with the figures that were believed: what was not on record then is not known. */

@@ -42,10 +42,10 @@ export function logView(open: OpenRig) {
 function withTracks(db: Database, entries: readonly LogEntry[], units: Units) {
   const tracks = tracksOf(
     db,
-    entries.map(({ id }) => id),
+    entries.map(({ seq }) => seq),
   );
   return entries.map((entry) => {
-    const track = tracks.get(entry.id);
+    const track = tracks.get(entry.seq);
     const said =
       track && `${track.fileName}: ${track.passes.length} ${track.passes.length === 1 ? "pass" : "passes"}`;
     return { ...entryView(entry, units), track: said ?? null };
