@@ -3,6 +3,7 @@ import type { OnPlane } from "../geodesy/plane.ts";
 import type { Fills } from "../guidance/fills.ts";
 import type { Plan } from "../guidance/plan.ts";
 import type { PlaneRing } from "../guidance/plane-field.ts";
+import { tighterThan } from "../guidance/way.ts";
 import type { Units } from "../quantity/units.ts";
 import { type ScaleBar, scaleBar } from "./field-map.ts";
 
@@ -12,11 +13,13 @@ export type PassesDrawn = {
   outline: string;
   rounds: string[];
   /** `narrow`: less than half a pass of field under it */
-  runs: { x1: number; y1: number; x2: number; y2: number; pass: number; narrow: boolean }[];
+  runs: { path: string; pass: number; narrow: boolean }[];
+  /** where a pass bends tighter than the machine turns */
+  tight: string[];
   /** pixels wide, so that passes close together are still told apart */
   stroke: number;
-  /** the way from A to B of the line it was laid by, through its middle */
-  arrow: { x: number; y: number; degrees: number };
+  /** the way from A to B of the line it was laid by; null of one that bends */
+  arrow: { x: number; y: number; degrees: number } | null;
   fills: { x: number; y: number; number: number }[];
   bar: ScaleBar;
 };
@@ -45,34 +48,37 @@ function scaleOf(rings: readonly PlaneRing[], width: number, height: number): Sc
   };
 }
 
-const way = (ring: PlaneRing, { x, y }: Scale) =>
-  `${ring.map((point, at) => `${at === 0 ? "M" : "L"} ${x(point).toFixed(1)} ${y(point).toFixed(1)}`).join(" ")} Z`;
+const open = (way: PlaneRing, { x, y }: Scale) =>
+  way.map((point, at) => `${at === 0 ? "M" : "L"} ${x(point).toFixed(1)} ${y(point).toFixed(1)}`).join(" ");
+const closed = (ring: PlaneRing, scale: Scale) => `${open(ring, scale)} Z`;
 
-/** Draws a plan on a sheet of this size, with where it is filled again. */
+/** Draws a plan on a sheet of this size, with where it is filled again; `radius`: the least the machine turns with. */
 export function drawPasses(
   rings: readonly PlaneRing[],
   plan: Plan,
   fills: Fills | null,
   { width, height }: { width: number; height: number },
   units: Units,
+  radius: number | null = null,
 ): PassesDrawn {
   const scale = scaleOf(rings, width, height);
   const at = (point: OnPlane) => ({ x: scale.x(point), y: scale.y(point) });
   return {
     width,
     height,
-    outline: rings.map((ring) => way(ring, scale)).join(" "),
-    rounds: plan.headland.map(({ path }) => way(path, scale)),
-    runs: plan.runs.map(({ from, to, pass, area, length }) => ({
-      x1: scale.x(from),
-      y1: scale.y(from),
-      x2: scale.x(to),
-      y2: scale.y(to),
+    outline: rings.map((ring) => closed(ring, scale)).join(" "),
+    rounds: plan.headland.map(({ path }) => closed(path, scale)),
+    tight: plan.runs
+      .filter(({ tightest }) => radius !== null && tightest < radius)
+      .flatMap(({ way }) => tighterThan(way, radius!))
+      .map((stretch) => open(stretch.length > 1 ? stretch : [stretch[0]!, stretch[0]!], scale)),
+    runs: plan.runs.map(({ way, pass, area, length }) => ({
+      path: open(way, scale),
       pass,
       narrow: (pass === 1 || pass === plan.passes) && area < (length * plan.spacing) / 2,
     })),
     stroke: Math.min(1.3, Math.max(0.4, (0.4 * plan.spacing) / scale.metres)),
-    arrow: { x: width - 30, y: 34, degrees: (plan.heading * 180) / Math.PI },
+    arrow: plan.heading === null ? null : { x: width - 30, y: 34, degrees: (plan.heading * 180) / Math.PI },
     fills: (fills?.fills ?? []).map(({ before, at: end }, number) => {
       const run = plan.runs[before]!;
       return { ...at(end === "start" ? run.from : run.to), number: number + 1 };

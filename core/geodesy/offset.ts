@@ -2,13 +2,16 @@
 import { EndType, inflatePathsD, JoinType, type PathD } from "clipper2-ts";
 import type { OnPlane } from "./plane.ts";
 
-/** Decimals of a metre the library reckons with, and how far a round corner may lie off its arc: 0.1 mm and 1 cm. */
-const DECIMALS = 4;
+/** Decimals of a metre the library reckons with: 0.1 mm. */
+export const DECIMALS = 4;
+/** How far a round corner may lie off its arc: 1 cm. */
 const ARC = 0.01;
 
-const toPath = (ring: readonly OnPlane[]): PathD =>
+/** A ring as the library has it. */
+export const toPath = (ring: readonly OnPlane[]): PathD =>
   ring.map(({ east, north }) => ({ x: east, y: north })) as PathD;
-const toRing = (path: PathD): OnPlane[] => path.map(({ x, y }) => ({ east: x, north: y }));
+/** The inverse. */
+export const toRing = (path: PathD): OnPlane[] => path.map(({ x, y }) => ({ east: x, north: y }));
 
 /** What a field's rings become when every edge moves by so much, positive outwards. Outlines run anticlockwise, holes clockwise. */
 export function offsetRings(rings: readonly (readonly OnPlane[])[], outside: number): OnPlane[][] {

@@ -11,7 +11,7 @@ import { offsetRings } from "../geodesy/offset.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
 import { sizeOf } from "../place/boundary.ts";
 import { signedArea } from "../place/ring.ts";
-import { bestPlan, headingsOf, layPasses, outcomeOf, type Plan, sweep } from "./plan.ts";
+import { bestPlan, figuresOf, headingsOf, layPasses, type Plan, sweep } from "./plan.ts";
 import { onPlane, type PlaneField, placeOf, turn, turnBack } from "./plane-field.ts";
 
 const HERE = placeAt(52.4, 10.7);
@@ -173,7 +173,7 @@ describe("which heading", () => {
     expect(best!.heading).toBeCloseTo(Math.atan2(300, 600), 6);
     // Its width across: 200 · cos of the lean.
     expect(best!.runs).toBe(Math.ceil((200 * Math.cos(Math.atan2(300, 600))) / 12));
-    const north = outcomeOf(layPasses(lean, { ...NORTH, spacing: 12 }));
+    const north = figuresOf(layPasses(lean, { ...NORTH, spacing: 12 }));
     expect(north.turns).toBeGreaterThan(2 * best!.turns);
   });
 

@@ -2,10 +2,11 @@
  * Passes over a field: rounds along its edge, then straight passes side by side. Metres on the field's plane. Each pass lies at its own offset
  * from the first line, so that nothing adds up.
  */
-import { FillRule, intersectD, type PathD, type PathsD } from "clipper2-ts";
 import { offsetRings } from "../geodesy/offset.ts";
+import { common } from "../geodesy/overlay.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
 import { signedArea } from "../place/ring.ts";
+import { type BentLine, passesAlong } from "./bent.ts";
 import { type PlaneField, type PlaneRing, turn, turnBack } from "./plane-field.ts";
 
 /** Where the first straight pass lies: its outer edge on the left or the right end of the field, or its middle on a line so far across. */
@@ -27,13 +28,23 @@ export type Run = {
   pass: number;
   from: OnPlane;
   to: OnPlane;
+  /** its middle, from one to the other */
+  way: OnPlane[];
   /** metres along the pass, from where its first corner reaches the field to where its last one leaves it */
   length: number;
   /** m² of field under it */
   area: number;
+  /** the least radius it bends with, metres; infinite where it is straight */
+  tightest: number;
 };
 
-export type Plan = Laid & {
+/** A plan as it comes of straight passes or of bent ones. */
+export type Plan = {
+  spacing: number;
+  rounds: number;
+  /** radians clockwise of north; null along a line that bends */
+  heading: number | null;
+
   headland: { path: PlaneRing; length: number }[];
   /** what is left within the rounds */
   inner: PlaneRing[];
@@ -47,11 +58,12 @@ export type Plan = Laid & {
   /** metres worked: all runs, all rounds */
   runMetres: number;
   roundMetres: number;
+  /** m² no pass reaches: the middle of a circle too tight to be gone round */
+  missed: number;
 };
 
 /** Fewer square metres under a pass are a corner's tip that the round has worked (ours). */
 const NOTHING = 1;
-const DECIMALS = 4;
 
 type Rounds = Pick<Plan, "headland" | "inner">;
 
@@ -67,20 +79,43 @@ function roundsOf(field: PlaneField, { spacing, rounds }: Pick<Laid, "spacing" |
 
 /** Rounds and passes as they are laid. @throws RangeError without a spacing */
 export function layPasses(field: PlaneField, laid: Laid): Plan {
+  return layWithin(roundsOf(field, spaced(laid)), laid);
+}
+
+/** Rounds, then passes along a line that bends, the first so far right of it, or outside of a circle. @throws RangeError without a spacing */
+export function layAlong(
+  field: PlaneField,
+  laid: Pick<Laid, "spacing" | "rounds"> & { along: BentLine; across: number },
+): Plan {
+  const within = roundsOf(field, spaced(laid));
+  const passes = within.inner.length === 0 ? NO_PASSES : passesAlong(within.inner, laid.along, laid);
+  return planOf(within, { ...laid, heading: null }, passes);
+}
+
+function spaced<T extends { spacing: number }>(laid: T): T {
   if (!(laid.spacing > 0)) throw new RangeError("passes need a spacing");
-  return layWithin(roundsOf(field, laid), laid);
+  return laid;
 }
 
 function layWithin(within: Rounds, laid: Laid): Plan {
-  const { headland, inner } = within;
-  const straight = inner.length === 0 ? NO_PASSES : straightPasses(inner, laid);
-  const goes = headland.length + straight.runs.length;
+  return planOf(within, laid, within.inner.length === 0 ? NO_PASSES : straightPasses(within.inner, laid));
+}
+
+function planOf(
+  within: Rounds,
+  { spacing, rounds, heading }: Pick<Plan, "spacing" | "rounds" | "heading">,
+  passes: Passes,
+): Plan {
+  const { headland } = within;
+  const goes = headland.length + passes.runs.length;
   return {
-    ...laid,
+    spacing,
+    rounds,
+    heading,
     ...within,
-    ...straight,
+    ...passes,
     turns: Math.max(0, goes - 1),
-    runMetres: straight.runs.reduce((sum, { length }) => sum + length, 0),
+    runMetres: passes.runs.reduce((sum, { length }) => sum + length, 0),
     roundMetres: headland.reduce((sum, { length }) => sum + length, 0),
   };
 }
@@ -91,10 +126,10 @@ const lengthOf = (ring: PlaneRing) =>
     return sum + Math.hypot(to.east - from.east, to.north - from.north);
   }, 0);
 
-type Straight = Pick<Plan, "runs" | "passes" | "first" | "last">;
-const NO_PASSES: Straight = { runs: [], passes: 0, first: 0, last: 0 };
+type Passes = Pick<Plan, "runs" | "passes" | "first" | "last" | "missed">;
+const NO_PASSES: Passes = { runs: [], passes: 0, first: 0, last: 0, missed: 0 };
 
-function straightPasses(inner: readonly PlaneRing[], { spacing, heading, start }: Laid): Straight {
+function straightPasses(inner: readonly PlaneRing[], { spacing, heading, start }: Laid): Passes {
   const turned = inner.map((ring) => ring.map((corner) => turn(corner, heading)));
   const across = turned.flat().map((each) => each.across);
   const along = turned.flat().map((each) => each.along);
@@ -104,24 +139,27 @@ function straightPasses(inner: readonly PlaneRing[], { spacing, heading, start }
   const play = 1e-6 * spacing;
   const edge = firstEdge(start, { left, right }, spacing, play);
   const passes = Math.max(1, Math.ceil((right - play - edge) / spacing));
-  const subject = turned.map((ring) => ring.map((each) => ({ x: each.across, y: each.along }))) as PathsD;
+  const subject = turned.map((ring) => ring.map((each) => ({ east: each.across, north: each.along })));
   const runs: Run[] = [];
   for (let pass = 0; pass < passes; pass += 1) {
     const [from, to] = [edge + pass * spacing, edge + (pass + 1) * spacing];
     for (const { low: begins, high: ends, area } of piecesUnder(subject, { from, to, low, high })) {
       const middle = (from + to) / 2;
+      const ways = [turnBack(middle, begins, heading), turnBack(middle, ends, heading)] as const;
       runs.push({
         pass: pass + 1,
-        from: turnBack(middle, begins, heading),
-        to: turnBack(middle, ends, heading),
+        from: ways[0],
+        to: ways[1],
+        way: [...ways],
         length: ends - begins,
         area,
+        tightest: Number.POSITIVE_INFINITY,
       });
     }
   }
   const under = (pass: number) =>
     Math.max(0, Math.min(right, edge + (pass + 1) * spacing) - Math.max(left, edge + pass * spacing));
-  return { runs, passes, first: under(0), last: under(passes - 1) };
+  return { runs, passes, first: under(0), last: under(passes - 1), missed: 0 };
 }
 
 const least = (all: readonly number[]) => all.reduce((a, b) => Math.min(a, b));
@@ -147,19 +185,18 @@ type Piece = { low: number; high: number; area: number };
 
 /** What of the field lies under one pass, piece by piece along it. */
 function piecesUnder(
-  subject: PathsD,
+  subject: readonly PlaneRing[],
   { from, to, low, high }: { from: number; to: number; low: number; high: number },
 ): Piece[] {
   const strip = [
-    { x: from, y: low },
-    { x: to, y: low },
-    { x: to, y: high },
-    { x: from, y: high },
-  ] as PathD;
-  const paths = intersectD(subject, [strip], FillRule.NonZero, DECIMALS).map((path): Piece => {
-    const heights = path.map(({ y }) => y);
-    const area = signedArea(path.map(({ x, y }) => ({ east: x, north: y })));
-    return { low: least(heights), high: most(heights), area };
+    { east: from, north: low },
+    { east: to, north: low },
+    { east: to, north: high },
+    { east: from, north: high },
+  ];
+  const paths = common(subject, [strip]).map((path): Piece => {
+    const heights = path.map(({ north }) => north);
+    return { low: least(heights), high: most(heights), area: signedArea(path) };
   });
   const pieces = paths.filter(({ area }) => area > 0);
   // A hole within the strip parts nothing: the tool is lifted over it.
@@ -186,10 +223,8 @@ function joined(pieces: readonly Piece[]): Piece[] {
   return runs;
 }
 
-/** What a plan comes to, to be held against others. */
-export type Outcome = {
-  heading: number;
-  start: Start;
+/** What a plan comes to. */
+export type Figures = {
   passes: number;
   runs: number;
   turns: number;
@@ -199,13 +234,14 @@ export type Outcome = {
   sliver: number;
 };
 
+/** Straight passes by their figures, to be held against others. */
+export type Outcome = Figures & { heading: number; start: Start };
+
 /** A last pass narrower than half the tool is a sliver (handbook, common practice). */
 export const SLIVER = 0.5;
 
 /** A plan in the figures plans are held against each other by. */
-export function outcomeOf({
-  heading,
-  start,
+export function figuresOf({
   passes,
   runs,
   turns,
@@ -214,10 +250,8 @@ export function outcomeOf({
   first,
   last,
   spacing,
-}: Plan): Outcome {
+}: Plan): Figures {
   return {
-    heading,
-    start,
     passes,
     runs: runs.length,
     turns,
@@ -282,9 +316,10 @@ export function* sweep(
 ): Generator<{ done: number; all: number; outcomes: Outcome[] }> {
   const within = roundsOf(field, { spacing, rounds });
   for (const [at, heading] of headings.entries()) {
-    const outcomes = (["left", "right"] as const).map((kind) =>
-      outcomeOf(layWithin(within, { spacing, rounds, heading, start: { kind } })),
-    );
+    const outcomes = (["left", "right"] as const).map((kind) => {
+      const start = { kind };
+      return { heading, start, ...figuresOf(layWithin(within, { spacing, rounds, heading, start })) };
+    });
     yield { done: at + 1, all: headings.length, outcomes };
   }
 }

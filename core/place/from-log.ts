@@ -5,6 +5,7 @@ import { offsetRing } from "../geodesy/offset.ts";
 import { fromPlane, type Geographic, type OnPlane } from "../geodesy/plane.ts";
 import { roundLength, type Said, tell } from "../quantity/said.ts";
 import type { Ring } from "./boundary.ts";
+import { thinned } from "./thinned.ts";
 
 export type Driven = { ok: true; ring: Ring; notes: Said[] } | { ok: false; problem: string };
 
@@ -35,7 +36,7 @@ export function ringFromLog(points: readonly Fixed[], origin: Geographic, outsid
   const { round, beyond } = closed(way);
   const gap = distance(round[0]!, round.at(-1)!);
   const single = good.filter(({ fix }) => fix === "single" || fix === "float").length / good.length;
-  const thin = thinned(round);
+  const thin = thinned(round, STRAIGHT);
   const grown = outside === 0 ? [thin] : offsetRing(thin, outside);
   if (grown.length !== 1)
     return {
@@ -69,7 +70,7 @@ export function wayFromLog(points: readonly Fixed[], origin: Geographic): Driven
   const poor = good.filter(({ fix }) => fix === "single" || fix === "float").length / good.length;
   return {
     ok: true,
-    way: thinned(way).map((each) => fromPlane(origin, each)),
+    way: thinned(way, STRAIGHT).map((each) => fromPlane(origin, each)),
     notes:
       poor > 0
         ? [tell`${Math.round(100 * poor)} % of its positions are single or float: off by a metre or more.`]
@@ -103,29 +104,4 @@ function closed(way: readonly OnPlane[]): { round: OnPlane[]; beyond: number } {
     if (driven >= (1 - LAST) * all && distance(way[at]!, way[0]!) < distance(way[best]!, way[0]!)) best = at;
   }
   return { round: way.slice(0, best + 1), beyond: lengthOf(way.slice(best)) };
-}
-
-/** Without the points that lie on the straight between those kept (Douglas and Peucker 1973). */
-function thinned(way: readonly OnPlane[]): OnPlane[] {
-  const keep = new Set([0, way.length - 1]);
-  const open: [number, number][] = [[0, way.length - 1]];
-  for (let span = open.pop(); span; span = open.pop()) {
-    const [from, to] = span;
-    let [far, worst] = [-1, STRAIGHT];
-    for (let at = from + 1; at < to; at += 1) {
-      const off = offLine(way[at]!, way[from]!, way[to]!);
-      if (off > worst) [far, worst] = [at, off];
-    }
-    if (far < 0) continue;
-    keep.add(far);
-    open.push([from, far], [far, to]);
-  }
-  return way.filter((_, at) => keep.has(at));
-}
-
-function offLine(point: OnPlane, from: OnPlane, to: OnPlane): number {
-  const [east, north] = [to.east - from.east, to.north - from.north];
-  const length = Math.hypot(east, north);
-  if (length === 0) return distance(point, from);
-  return Math.abs(east * (point.north - from.north) - north * (point.east - from.east)) / length;
 }

@@ -43,6 +43,16 @@ const ab = (a: readonly [number, number], b: readonly [number, number]): LineSha
   b: place(...b),
 });
 
+/** As it was driven along the brook once, a place every ten metres. */
+const BROOK: LineShape = {
+  kind: "curve",
+  points: Array.from({ length: 75 }, (_, at) => {
+    const east = -1370 + 10 * at;
+    const bend = 38 * Math.sin((2 * Math.PI * (east + 1130)) / 460 - Math.PI / 2);
+    return place(east, -178 - 0.093 * (east + 1400) + bend);
+  }),
+};
+
 const HOLLIN = { client: "Hollin & Daughters", farm: "Hollin Court" };
 const QUADE = { client: "Quade Estate", farm: "Home Farm" };
 const NETHER = { client: "Quade Estate", farm: "Nether Quade" };
@@ -156,7 +166,10 @@ const FIELDS: readonly DemoField[] = [
     ],
     source: "file",
     note: "estate-2025.geojson",
-    lines: [{ name: "Tramline", shape: ab([826, 480], [720, 1210]) }],
+    lines: [
+      { name: "Tramline", shape: ab([826, 480], [720, 1210]) },
+      { name: "Pivot", shape: { kind: "circle", centre: place(1110, 840), radius: 180 } },
+    ],
   },
   {
     ...QUADE,
@@ -211,6 +224,7 @@ const FIELDS: readonly DemoField[] = [
       [-1010, 10],
       [-1260, 80],
     ],
+    lines: [{ name: "Brook side", shape: BROOK }],
   },
   {
     ...BRUNE,

@@ -5,13 +5,14 @@ import type { Plan } from "../../../core/guidance/plan.ts";
 import type { Outcome } from "../../session/outcome.ts";
 import { SelectField, TextField } from "../../ui/Field.tsx";
 import { Send } from "../../ui/Send.tsx";
+import { inDegrees } from "./degrees.ts";
 import type { PlanView } from "./guidance-view.server.ts";
 
 /** The first pass of a plan, kept as a line of the field. */
 export function KeepLine({ view, plan, person }: { view: PlanView; plan: Plan; person: string }) {
   const fetcher = useFetcher<Outcome>();
   const [run] = plan.runs;
-  if (!run) return null;
+  if (!run || plan.heading === null) return null;
   const place = (point: typeof run.from) => {
     const { latitude, longitude } = fromPlane(view.plane.origin, point);
     return `${degreesOf(latitude)}, ${degreesOf(longitude)}`;
@@ -26,7 +27,7 @@ export function KeepLine({ view, plan, person }: { view: PlanView; plan: Plan; p
       <TextField
         name="name"
         label="Keep its first pass as a line called"
-        defaultValue={`${Math.round((((plan.heading * 180) / Math.PI) % 180) * 10) / 10}°`}
+        defaultValue={`${Math.round(inDegrees(plan.heading) * 10) / 10}°`}
         problem={errors.name ?? errors.a ?? errors.b}
       />
       {person === "" ? (

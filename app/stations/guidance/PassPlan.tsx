@@ -7,8 +7,6 @@ import {
   bestPlan,
   layPasses,
   type Outcome,
-  outcomeOf,
-  SLIVER,
   type Start,
 } from "../../../core/guidance/plan.ts";
 import { signedArea } from "../../../core/place/ring.ts";
@@ -17,30 +15,32 @@ import { inWords, roundLength } from "../../../core/quantity/said.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { Radios } from "../../ui/Radios.tsx";
 import { useSmallScreen } from "../../ui/use-small-screen.ts";
+import { BENT_PROBLEMS, Bends } from "./Bends.tsx";
+import { inDegrees } from "./degrees.ts";
 import type { PlanView } from "./guidance-view.server.ts";
 import { KeepLine, KeepRound } from "./KeepLine.tsx";
 import { PassesDrawing } from "./PassesDrawing.tsx";
+import { type PlanRow, PlanTable } from "./PlanTable.tsx";
 import { useSweep } from "./use-sweep.ts";
 
-type Row = { key: string; label: string; heading: number; start: Start };
+type Straight = { key: string; label: string; heading: number; start: Start };
 
-const degrees = (heading: number) => ((heading * 180) / Math.PI + 360) % 180;
 const ROUNDS = [0, 1, 2, 3] as const;
 
 /** Passes over the field: headings held against each other, one of them drawn. */
 export default function PassPlan({ view, person }: { view: PlanView; person: string }) {
-  const { plane, spacing, turnMetres, headland, lines, units, fill } = view;
+  const { plane, spacing, turnMetres, headland, lines, bent, radius, units, fill } = view;
   const [rounds, setRounds] = useState(2);
   const [typed, setTyped] = useState("");
   const [chosen, setChosen] = useState<string | null>(null);
   const [oneEnd, setOneEnd] = useState(false);
   const small = useSmallScreen();
-  const sweep = useSweep(plane, spacing, rounds);
+  const sweep = useSweep(plane, spacing, rounds, bent);
   const best = useMemo(() => bestOf(sweep.outcomes), [sweep.outcomes]);
   const own = /^\d{1,3}([.,]\d+)?$/.test(typed.trim())
     ? (Number(typed.replace(",", ".")) * Math.PI) / 180
     : null;
-  const rows: Row[] = [
+  const straight: Straight[] = [
     ...lines.map(({ id, name, heading, across }) => ({
       key: id,
       label: `Along ${name}`,
@@ -53,25 +53,33 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
       : [
           {
             key: "own",
-            label: `At ${degrees(own).toFixed(1)}°`,
+            label: `At ${inDegrees(own).toFixed(1)}°`,
             heading: own,
             start: { kind: "left" as const },
           },
         ]),
   ];
-  const key = rows.some((row) => row.key === chosen) ? chosen : (rows[0]?.key ?? null);
-  const laid = rows.map((row) => ({ row, plan: layPasses(plane, { spacing, rounds, ...row }) }));
-  const now = laid.find(({ row }) => row.key === key) ?? null;
+  const bends = bent.flatMap(({ id, name }): PlanRow[] => {
+    const laid = sweep.bent.get(id);
+    return laid?.ok === false ? [] : [{ key: id, label: `Along ${name}`, plan: laid?.ok ? laid.plan : null }];
+  });
+  const rows: PlanRow[] = [
+    ...straight.map((row) => ({ ...row, plan: layPasses(plane, { spacing, rounds, ...row }) })),
+    ...bends,
+  ];
+  const key = rows.some((row) => row.key === chosen && row.plan) ? chosen : (rows[0]?.key ?? null);
+  const plan = rows.find((row) => row.key === key)?.plan ?? null;
+  const start = straight.find((row) => row.key === key)?.start ?? null;
   const fills = useMemo(() => {
-    if (!now || !fill) return null;
-    const inner = now.plan.runs.reduce((sum, { area }) => sum + area, 0);
+    if (!plan || !fill) return null;
+    const inner = plan.runs.reduce((sum, { area }) => sum + area, 0);
     return fillsAlong(
-      now.plan.runs,
+      plan.runs,
       fill.lasts,
       Math.max(0, plane.rings.reduce((sum, ring) => sum + signedArea(ring), 0) - inner),
       oneEnd,
     );
-  }, [now, fill, plane, oneEnd]);
+  }, [plan, fill, plane, oneEnd]);
   return (
     <section aria-label="Passes" className="grid gap-3" data-swept={sweep.progress === 1 ? "yes" : "no"}>
       <h2 className="border-b-2 border-ink pb-1">
@@ -117,25 +125,32 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
         )}
       </div>
       <Progress sweep={sweep} />
-      {now && (
+      {plan && (
         <PassesDrawing
           drawn={drawPasses(
             plane.rings,
-            now.plan,
+            plan,
             fills,
             small ? { width: 358, height: 330 } : { width: 660, height: 430 },
             units,
+            radius,
           )}
-          label={`${view.name}: ${now.plan.runs.length} runs at ${degrees(now.plan.heading).toFixed(1)}°, ${rounds} rounds`}
+          label={`${view.name}: ${plan.runs.length} runs ${plan.heading === null ? "along a line that bends" : `at ${inDegrees(plan.heading).toFixed(1)}°`}, ${rounds} rounds`}
         />
       )}
-      <Table
-        rows={laid.map(({ row, plan }) => ({ row, outcome: outcomeOf(plan), metres: plan.roundMetres }))}
-        now={key}
-        onChoose={setChosen}
-        view={view}
-      />
-      {now && fills && fill && (
+      <PlanTable rows={rows} now={key} onChoose={setChosen} view={view} />
+      {plan && <Bends plan={plan} view={view} />}
+      {bent.map(({ id, name }) => {
+        const laid = sweep.bent.get(id);
+        return (
+          laid?.ok === false && (
+            <p key={id} className="font-semibold text-warn" data-no-passes={laid.problem}>
+              Along {name}: {BENT_PROBLEMS[laid.problem]}
+            </p>
+          )
+        );
+      })}
+      {plan && fills && fill && (
         <p data-fills={fills.fills.length}>
           One {fill.of} does {say("area", fill.lasts, units)}:{" "}
           {fills.fills.length === 0
@@ -164,8 +179,8 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
           Nobody measured how tightly it turns: turns are counted, and not in metres.
         </p>
       )}
-      {now && now.row.start.kind !== "line" && (
-        <KeepLine key={now.row.key} view={view} plan={now.plan} person={person} />
+      {plan && start && start.kind !== "line" && (
+        <KeepLine key={key} view={view} plan={plan} person={person} />
       )}
       <KeepRound key={rounds} view={view} rounds={rounds} person={person} />
     </section>
@@ -203,98 +218,14 @@ function Progress({ sweep }: { sweep: ReturnType<typeof useSweep> }) {
 }
 
 /** The best by each aim, named together where they are one. */
-function bestOf(outcomes: readonly Outcome[]): Row[] {
+function bestOf(outcomes: readonly Outcome[]): Straight[] {
   if (outcomes.length === 0) return [];
   const rows = (Object.keys(AIMS) as Aim[]).map((aim) => {
     const found = bestPlan(outcomes, aim)!;
     return { key: aim, label: AIMS[aim], heading: found.heading, start: found.start };
   });
-  const [first, second] = rows as [Row, Row];
+  const [first, second] = rows as [Straight, Straight];
   return first.heading === second.heading && first.start.kind === second.start.kind
     ? [{ ...first, label: `${AIMS.turns}, and ${AIMS.sliver.toLowerCase()}` }]
     : rows;
-}
-
-type TableRow = { row: Row; outcome: Outcome; metres: number };
-
-function Table({
-  rows,
-  now,
-  onChoose,
-  view,
-}: {
-  rows: TableRow[];
-  now: string | null;
-  onChoose: (key: string) => void;
-  view: PlanView;
-}) {
-  const { units, spacing, turnMetres } = view;
-  const length = (metres: number) => inWords(roundLength(metres), units);
-  const turns = (count: number) => (turnMetres === null ? "" : length(count * turnMetres));
-  return (
-    <div className="overflow-x-auto">
-      <table className="w-full border-collapse text-right [&_td]:px-1.5 [&_th]:px-1.5">
-        <thead>
-          <tr className="border-b-2 border-ink text-small text-soft">
-            <th scope="col" className="py-1 text-left font-normal">
-              Plan
-            </th>
-            <th scope="col" className="font-normal">
-              Heading
-            </th>
-            <th scope="col" className="font-normal">
-              Passes
-            </th>
-            <th scope="col" className="font-normal">
-              Turns
-            </th>
-            <th scope="col" className="font-normal">
-              Worked
-            </th>
-            {turnMetres !== null && (
-              <th scope="col" className="font-normal">
-                Turning
-              </th>
-            )}
-            <th scope="col" className="font-normal">
-              Narrowest pass
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ row, outcome }) => (
-            <tr
-              key={row.key}
-              data-plan={row.key}
-              data-turns={outcome.turns}
-              className={`border-b border-hair ${row.key === now ? "bg-dye-wash" : ""}`}
-            >
-              <th scope="row" className="text-left">
-                <button
-                  type="button"
-                  aria-pressed={row.key === now}
-                  className={`min-h-11 cursor-pointer px-1 text-left font-semibold ${row.key === now ? "text-dye" : "underline"}`}
-                  onClick={() => onChoose(row.key)}
-                >
-                  {row.label}
-                </button>
-              </th>
-              <td>{degrees(row.heading).toFixed(1)}°</td>
-              <td>
-                {outcome.passes}
-                {outcome.runs > outcome.passes && <span className="text-soft"> in {outcome.runs}</span>}
-              </td>
-              <td className="font-bold">{outcome.turns}</td>
-              <td>{length(outcome.metres)}</td>
-              {turnMetres !== null && <td>{turns(outcome.turns)}</td>}
-              <td className={outcome.sliver < SLIVER ? "font-bold text-stop" : ""}>
-                {printLength(outcome.sliver * spacing, units.tape, { decimals: 1 })}
-                {outcome.sliver < SLIVER && <span className="block text-small font-normal">a sliver</span>}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
 }

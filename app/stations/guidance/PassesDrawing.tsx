@@ -3,7 +3,7 @@ import { MapMarks } from "../../fields/FieldMap.tsx";
 
 /** A plan of passes on its field. */
 export function PassesDrawing({ drawn, label }: { drawn: PassesDrawn; label: string }) {
-  const { width, height, outline, rounds, runs, fills, bar, arrow, stroke } = drawn;
+  const { width, height, outline, rounds, runs, fills, bar, arrow, stroke, tight } = drawn;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -24,16 +24,24 @@ export function PassesDrawing({ drawn, label }: { drawn: PassesDrawn; label: str
           strokeDasharray="6 4"
         />
       ))}
-      {runs.map(({ x1, y1, x2, y2, narrow }, at) => (
-        <line
+      {runs.map(({ path, narrow }, at) => (
+        <path
           key={at}
-          x1={x1}
-          y1={y1}
-          x2={x2}
-          y2={y2}
+          d={path}
+          fill="none"
           stroke={narrow ? "var(--stop)" : "var(--dye)"}
           strokeWidth={narrow ? stroke + 1 : stroke}
           strokeDasharray={narrow ? "3 3" : undefined}
+        />
+      ))}
+      {tight.map((path, at) => (
+        <path
+          key={at}
+          d={path}
+          fill="none"
+          stroke="var(--stop)"
+          strokeWidth={Math.max(3, 2 * stroke)}
+          strokeLinecap="round"
         />
       ))}
       {fills.map(({ x, y, number }) => (
@@ -44,14 +52,16 @@ export function PassesDrawing({ drawn, label }: { drawn: PassesDrawn; label: str
           </text>
         </g>
       ))}
-      <g
-        transform={`translate(${arrow.x - 44} ${arrow.y}) rotate(${arrow.degrees})`}
-        stroke="var(--dye)"
-        strokeWidth={2.4}
-        fill="none"
-      >
-        <path d="M 0 16 V -16 M -6 -8 L 0 -16 L 6 -8" />
-      </g>
+      {arrow && (
+        <g
+          transform={`translate(${arrow.x - 44} ${arrow.y}) rotate(${arrow.degrees})`}
+          stroke="var(--dye)"
+          strokeWidth={2.4}
+          fill="none"
+        >
+          <path d="M 0 16 V -16 M -6 -8 L 0 -16 L 6 -8" />
+        </g>
+      )}
       <MapMarks width={width} height={height} bar={bar} />
     </svg>
   );

@@ -1,6 +1,7 @@
 /** What the guidance station shows of a rig on a field: what passes are laid by, its lines, how far a fill lasts. */
 
-import { type OnPlane, toPlane } from "../../../core/geodesy/plane.ts";
+import { type Geographic, type OnPlane, toPlane } from "../../../core/geodesy/plane.ts";
+import type { BentGiven } from "../../../core/guidance/bent.ts";
 import { onPlane, type PlaneField, turn } from "../../../core/guidance/plane-field.ts";
 import { LINE_WORDS } from "../../../core/place/line.ts";
 import { say } from "../../../core/quantity/say.ts";
@@ -49,7 +50,7 @@ function planOf(open: OpenRig, field: FieldBounded, spacing: number, radius: num
     spacing,
     radius,
     ...turnFigures(open, spacing, radius),
-    lines: linesOf(db, field.id).flatMap((line) => straightOf(line, plane)),
+    ...linesOn(linesOf(db, field.id), plane),
     fill: fillOf(open, part),
     drill: drillOf(whole.parts[part]!.rig),
     area: say("area", sizeKept(field.bounded!).area, preferences.units),
@@ -57,19 +58,44 @@ function planOf(open: OpenRig, field: FieldBounded, spacing: number, radius: num
 }
 
 /** To the millimetre: what the page draws and lays by. */
-function rounded({ origin, rings }: PlaneField): PlaneField {
-  const round = (metres: number) => Math.round(metres * 1000) / 1000;
+const toMillimetre = ({ east, north }: OnPlane): OnPlane => ({
+  east: Math.round(east * 1000) / 1000,
+  north: Math.round(north * 1000) / 1000,
+});
+
+const rounded = ({ origin, rings }: PlaneField): PlaneField => ({
+  origin,
+  rings: rings.map((ring) => ring.map(toMillimetre)),
+});
+
+const shiftOf = ({ shifts }: FieldLine) => shifts.reduce((sum, { amount }) => sum + amount, 0);
+
+/** Lines of a field as passes are laid by them: straight ones, and those that bend. */
+function linesOn(lines: readonly FieldLine[], plane: PlaneField) {
   return {
-    origin,
-    rings: rings.map((ring) =>
-      ring.map(({ east, north }): OnPlane => ({ east: round(east), north: round(north) })),
-    ),
+    lines: lines.flatMap((line) => straightOf(line, plane)),
+    bent: lines.flatMap((line) => bentOf(line, plane)),
   };
 }
 
+/** A line that bends on the plane of the field, its shifts counted. */
+function bentOf(
+  line: FieldLine,
+  { origin }: PlaneField,
+): { id: string; name: string; across: number; given: BentGiven }[] {
+  const { id, name, shape } = line;
+  const at = (place: Geographic) => toMillimetre(toPlane(origin, place));
+  const given = { id, name, across: shiftOf(line) };
+  if (shape.kind === "curve") return [{ ...given, given: { kind: "curve", points: shape.points.map(at) } }];
+  if (shape.kind === "circle")
+    return [{ ...given, given: { kind: "circle", centre: at(shape.centre), radius: shape.radius } }];
+  return [];
+}
+
 /** A straight line as passes are laid by it: its heading, and how far right of the middle of the field it lies, its shifts counted. */
-function straightOf({ id, name, shape, shifts }: FieldLine, plane: PlaneField) {
-  const shifted = shifts.reduce((sum, { amount }) => sum + amount, 0);
+function straightOf(line: FieldLine, plane: PlaneField) {
+  const { id, name, shape } = line;
+  const shifted = shiftOf(line);
   if (shape.kind !== "ab" && shape.kind !== "heading") return [];
   const a = toPlane(plane.origin, shape.a);
   const b =

@@ -1,6 +1,7 @@
 import { Form, Link } from "react-router";
 import type { Route } from "../../routes/+types/traffic";
 import { YardFrame } from "../YardFrame.tsx";
+import { TrafficLanes } from "./TrafficLanes.tsx";
 
 const VERDICTS = {
   fits: { word: "on the marks", tone: "text-ok" },
@@ -80,6 +81,7 @@ export function TrafficPage({ loaderData: { preferences, view } }: Route.Compone
                 A pass off by up to 5 cm and wheels off by up to 10 cm still fall on the marks (common
                 practice).
               </p>
+              {view.lanes && <TrafficLanes view={view.lanes} />}
             </>
           )}
         </section>

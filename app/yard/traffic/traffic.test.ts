@@ -37,6 +37,16 @@ describe("controlled traffic", () => {
     expect(rowOf(even, "Sollgard B 18 V").why).toContain("track width is not known yet");
   });
 
+  it("tells how much of the field they tread, where the wheels of all are known", () => {
+    const two = look("Sorrick Wide 60", "Sollgard B 24");
+    // Four times as wide: its lines are shifted by half a drill, and its narrower tyres run in the drill's marks.
+    expect(two.lanes!.tools.map(({ shifted }) => shifted)).toEqual([null, "3.000\u00a0m"]);
+    expect(two.lanes!.trodden).toBe("22\u00a0%");
+    expect(two.lanes!.unknown).toEqual([]);
+    const three = look("Sorrick Wide 60", "Sollgard B 24", "Sollgard B 18 V");
+    expect(three.lanes).toMatchObject({ trodden: null, unknown: [{ name: "Sollgard B 18 V" }] });
+  });
+
   it("leads from each row to the width it was reckoned from", () => {
     const view = look("Sorrick Wide 60");
     expect(view.rows[0]!.href).toMatch(/^\/rigs\/6\/tool\?at=tool\.width&tool=\d+$/);
