@@ -39,6 +39,8 @@ const OF_YARD = listed(["yard"]);
 /** A field as it is called: empty where nobody told whose it is. */
 export type FieldNamed = {
   id: number;
+  /** null where nobody told */
+  farmId: number | null;
   client: string;
   farm: string;
   name: string;
@@ -69,13 +71,13 @@ export const asPlaces = (points: readonly Degrees[]): Geographic[] =>
 
 type Parts = (typeof boundary.$inferSelect)["parts"];
 
-const partsOf = (given: Boundary): Parts =>
+export const partsOf = (given: Boundary): Parts =>
   given.map(({ outer, holes }) => ({
     outer: outer.map(asDegrees),
     holes: holes.map((hole) => hole.map(asDegrees)),
   }));
 
-const boundaryOf = (parts: Parts): Boundary =>
+export const boundaryOf = (parts: Parts): Boundary =>
   parts.map(({ outer, holes }) => ({ outer: asPlaces(outer), holes: holes.map(asPlaces) }));
 
 /** Every field with its newest boundary, by client, farm and name; those put away last. */
@@ -98,6 +100,7 @@ function fieldNames(db: Database) {
   return db
     .select({
       id: field.id,
+      farmId: field.farmId,
       client: sql<string>`coalesce(${client.name}, '')`,
       farm: sql<string>`coalesce(${farm.name}, '')`,
       name: field.name,
@@ -262,6 +265,18 @@ function farmNamed(db: Database, clientId: number | null, name: string): number 
     .all()
     .find((each) => sameName(each.name, name));
   return known?.id ?? db.insert(farm).values({ clientId, name }).returning().get().id;
+}
+
+/** Farms that are in use, each with whose it is. */
+export function farmsOf(db: Database): { id: number; name: string }[] {
+  return db
+    .select({ id: farm.id, name: farm.name, client: sql<string>`coalesce(${client.name}, '')` })
+    .from(farm)
+    .leftJoin(client, eq(client.id, farm.clientId))
+    .where(isNull(farm.archivedAt))
+    .orderBy(asc(farm.name))
+    .all()
+    .map(({ id, name, client: of }) => ({ id, name: of === "" ? name : `${name}, ${of}` }));
 }
 
 /** Clients and farms there are, for whoever types one. */

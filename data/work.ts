@@ -1,12 +1,13 @@
 /** What rigs are set to do: jobs that somebody confirmed; crops and varieties. */
 import { and, asc, eq, sql } from "drizzle-orm";
 import { nameOf, sameName } from "../core/place/given.ts";
+import { zonesOn } from "../core/place/zones.ts";
 import type { OperationKey } from "../core/trade/operations.ts";
-import type { Work } from "../core/yard/work.ts";
+import type { Sown, Work, WorkVarietyMap } from "../core/yard/work.ts";
 import { areaOfBoundary } from "./areas.ts";
 import type { Database } from "./handle.ts";
 import { lineOfSeq } from "./lines.ts";
-import { fieldNamed } from "./places.ts";
+import { boundaryOfField, fieldNamed } from "./places.ts";
 import { prepared } from "./prepared.ts";
 import {
   aboutsOf,
@@ -19,6 +20,7 @@ import {
   type Told,
 } from "./record.ts";
 import { crop, fact, product, rig, variety, work, workBegun } from "./schema/index.ts";
+import { varietyMapsOf } from "./variety-maps.ts";
 
 export const WORK = "work";
 
@@ -72,6 +74,7 @@ function wordsOf(db: Database) {
     variety: once((id: number) => db.select().from(variety).where(eq(variety.id, id)).get()!),
     product: once((id: number) => db.select().from(product).where(eq(product.id, id)).get()!),
     grown: once((fieldId: number) => grownOn(db, fieldId)),
+    map: (fieldId: number, cropId: number) => mapOn(db, fieldId, cropId),
   };
 }
 
@@ -100,6 +103,8 @@ function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], word
     crop: row.cropId === null ? null : words.crop(row.cropId),
     varietyWay: row.varietyWay,
     varieties: row.varieties.map(({ id, rows }) => ({ id, name: words.variety(id).name, rows })),
+    varietyMap: row.varietyWay === "map" && row.cropId !== null ? words.map(row.fieldId, row.cropId) : null,
+    sown: words.grown(row.fieldId).find(({ sown, cropId }) => sown && cropId === row.cropId) ?? null,
     products: row.products.map(({ id, rate, counted }) => {
       const { name, form, doseLow, doseHigh, grainMass } = words.product(id);
       return { id, name, form, rate, counted, doseLow, doseHigh, grainMass };
@@ -123,10 +128,21 @@ function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], word
 
 const GROWS: ReadonlySet<OperationKey> = new Set(["sowing", "planting", "harvest"]);
 
+const SOWS: ReadonlySet<OperationKey> = new Set(["sowing", "planting"]);
+
+type Grown = Sown & { crop: string; cropId: number; season: string; sown: boolean };
+
 /** What was sown, planted or harvested on a field by the log, newest first. */
-function grownOn(db: Database, fieldId: number): { crop: string; season: string }[] {
+export function grownOn(db: Database, fieldId: number): Grown[] {
+  const names = new Map(
+    db
+      .select()
+      .from(variety)
+      .all()
+      .map(({ id, name }) => [id, name]),
+  );
   return db
-    .select({ operations: work.operations, crop: crop.name, season: work.season })
+    .select({ at: fact.happened, work, crop: crop.name })
     .from(fact)
     .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
     .innerJoin(work, eq(work.seq, workBegun.work))
@@ -134,9 +150,22 @@ function grownOn(db: Database, fieldId: number): { crop: string; season: string 
     .where(and(eq(work.fieldId, fieldId), standing()))
     .orderBy(...newestFirst)
     .all()
-    .flatMap(({ operations, crop: name, season }) =>
-      operations.some((each) => GROWS.has(each)) ? [{ crop: name, season }] : [],
-    );
+    .filter(({ work: { operations } }) => operations.some((each) => GROWS.has(each)))
+    .map(({ at, work: { operations, season, cropId, varieties }, crop: name }) => ({
+      at,
+      crop: name,
+      cropId: cropId!,
+      season,
+      sown: operations.some((each) => SOWS.has(each)),
+      varieties: varieties.map(({ id }) => names.get(id)!),
+    }));
+}
+
+/** What the newest map of a crop makes of a field; null without a map or a boundary. */
+function mapOn(db: Database, fieldId: number, cropId: number): WorkVarietyMap | null {
+  const boundary = boundaryOfField(db, fieldId);
+  const map = boundary && varietyMapsOf(db, fieldId).find(({ crop: { id } }) => id === cropId);
+  return map ? { ...zonesOn(boundary, map.zones), fileName: map.fileName } : null;
 }
 
 /** `partOf`: the import it came with. */

@@ -10,6 +10,7 @@ import { NameFields } from "./FieldsPage.tsx";
 import type { FieldView } from "./field-view.server.ts";
 import { CornersDto, FieldDto } from "./fields.dto.ts";
 import { LinesSection } from "./LinesSection.tsx";
+import { VarietyMaps } from "./VarietyMaps.tsx";
 
 export function FieldPage({ loaderData, actionData }: Route.ComponentProps) {
   const { preferences, view } = loaderData;
@@ -75,6 +76,12 @@ export function FieldPage({ loaderData, actionData }: Route.ComponentProps) {
             <Link to={`/log?field=${view.id}`}>What was done on it</Link>
           </p>
           <LinesSection key={`lines ${view.lines.length}`} view={view} errors={errors} person={person} />
+          <VarietyMaps
+            key={`maps ${view.varieties.maps[0]?.id}`}
+            view={view}
+            errors={errors}
+            person={person}
+          />
           <BoundarySection key={view.history[0]?.id} view={view} errors={errors} person={person} />
           <History view={view} />
           <Whose view={view} errors={errors} />

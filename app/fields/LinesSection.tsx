@@ -6,6 +6,7 @@ import { SelectField, TextField } from "../ui/Field.tsx";
 import { Folded } from "../ui/Folded.tsx";
 import type { FieldView } from "./field-view.server.ts";
 import { LineDto, ShiftDto } from "./fields.dto.ts";
+import { TakeBackOf } from "./TakeBackOf.tsx";
 
 type Props = { view: FieldView; errors: FieldErrors; person: string };
 
@@ -25,22 +26,6 @@ export function LinesSection({ view, errors, person }: Props) {
       <NewLine view={view} errors={errors} person={person} />
       <DrivenLine errors={errors} person={person} />
     </section>
-  );
-}
-
-function TakeBackOf({ id, what }: { id: string; what: string }) {
-  return (
-    <Form method="post">
-      <input type="hidden" name="intent" value="take-back" />
-      <input type="hidden" name="id" value={id} />
-      <button
-        type="submit"
-        className="min-h-11 cursor-pointer px-2 font-semibold whitespace-nowrap underline"
-        aria-label={`Take back ${what}`}
-      >
-        Take back
-      </button>
-    </Form>
   );
 }
 

@@ -22,6 +22,7 @@ import { wholesOf } from "../../data/whole.ts";
 import { rigsOnLine } from "../../data/work.ts";
 import { moment } from "../stations/frame/print.ts";
 import { SOURCES } from "./fields-view.server.ts";
+import { varietyMapsView } from "./variety-maps.server.ts";
 
 export type FieldView = ReturnType<typeof fieldView>;
 
@@ -61,6 +62,7 @@ export function fieldView(db: Database, field: FieldBounded, units: Units) {
     typed: bounded && cornersOf(bounded.boundary) <= MOST_TYPED ? writeRings(bounded.boundary) : "",
     lines: lines.map((line) => lineView(db, line, units)),
     small: units.small,
+    varieties: varietyMapsView(db, field, units),
     history: boundariesOf(db, id).map((each) => ({
       id: each.id,
       what: `${say("area", sizeKept(each).area, units)}, ${SOURCES[each.source]}`,

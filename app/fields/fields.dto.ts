@@ -1,9 +1,10 @@
 import { IsIn, IsUUID, Length, Matches, MaxLength, ValidateIf } from "class-validator";
 import { boundaryProblem } from "../../core/place/check-boundary.ts";
 import { LONGEST_NAME } from "../../core/place/given.ts";
-import { partsOf, readPlace, readRings } from "../../core/place/typed.ts";
+import { partsOf, readRings } from "../../core/place/typed.ts";
 import { Reads } from "../session/reads.ts";
 import { IsAmount } from "../yard/amount.ts";
+import { placeProblem } from "./place.ts";
 
 const TOO_LONG = `Keep it under ${LONGEST_NAME} characters.`;
 
@@ -53,11 +54,6 @@ export class LogDto {
 export class OfFieldDto {
   @IsUUID(undefined, { message: "There is no such entry." })
   id!: string;
-}
-
-function placeProblem(text: string): string | null {
-  const read = readPlace(text);
-  return typeof read === "string" ? read : null;
 }
 
 /** A guidance line as it was typed: by two places, a place and a heading, or a centre and a radius. */
@@ -136,6 +132,15 @@ export class ShiftDto {
   reason!: string;
 
   @Length(1, LONGEST_NAME, { message: "Say who shifted it." })
+  person!: string;
+}
+
+/** A map of varieties: its file is a file of its own. */
+export class VarietyMapDto {
+  @Length(1, LONGEST_NAME, { message: "Say of which crop." })
+  crop!: string;
+
+  @Length(1, LONGEST_NAME, { message: "Say who reads it in." })
   person!: string;
 }
 

@@ -25,6 +25,7 @@ import {
   putFieldAway,
 } from "../../data/places.ts";
 import { factOf, type Told, takeBack } from "../../data/record.ts";
+import { VARIETY_MAP } from "../../data/variety-maps.ts";
 import { readLog } from "../../formats/nmea/log.ts";
 import { checkedBy, type Intents } from "../session/intents.server.ts";
 import { kept, type Outcome, refused } from "../session/outcome.ts";
@@ -39,7 +40,9 @@ import {
   OfFieldDto,
   RoundDto,
   ShiftDto,
+  VarietyMapDto,
 } from "./fields.dto.ts";
+import { readVarietyMap } from "./variety-maps.server.ts";
 
 export type AtField = { db: Database; field: FieldBounded; told: Told; units: Units };
 
@@ -198,7 +201,7 @@ function shiftLine({ db, field, told }: AtField, value: ShiftDto): Outcome {
 /** A shift of more than this is another line, metres (ours). */
 const MOST_SHIFT = 50;
 
-const OF_FIELD = [BOUNDARY, LINE, LINE_SHIFT];
+const OF_FIELD = [BOUNDARY, LINE, LINE_SHIFT, VARIETY_MAP];
 
 /** Only what is of this field is taken back here. */
 function takeBackOfField({ db, field, told }: AtField, { id }: OfFieldDto): Outcome {
@@ -221,6 +224,7 @@ export const FIELD_INTENTS: Intents<AtField, Outcome | Promise<Outcome>> = {
   "round-line": checkedBy(RoundDto, addRound),
   "driven-line": checkedBy<DrivenLineDto, AtField, Outcome | Promise<Outcome>>(DrivenLineDto, addDriven),
   shift: checkedBy(ShiftDto, shiftLine),
+  "variety-map": checkedBy<VarietyMapDto, AtField, Outcome | Promise<Outcome>>(VarietyMapDto, readVarietyMap),
   "take-back": checkedBy(OfFieldDto, takeBackOfField),
   away: put(true),
   back: put(false),

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { Route } from "../routes/+types/spoilt";
 import { rigAddress } from "../stations/frame/address.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
+import { Bases } from "./Bases.tsx";
 
 /** Said on the season's list where work was driven with a number that is another by now. */
 export function SpoiltNotice({ count }: { count: number }) {
@@ -9,7 +10,7 @@ export function SpoiltNotice({ count }: { count: number }) {
   return (
     <p className="border-l-4 border-warn bg-warn-wash px-4 py-2">
       {count} {count === 1 ? "entry" : "entries"} of the log {count === 1 ? "was" : "were"} driven with a
-      number that is another by now:{" "}
+      number that is another by now, or while a base had moved:{" "}
       <Link to="/spoilt" className="font-semibold underline">
         what it spoilt
       </Link>
@@ -18,7 +19,8 @@ export function SpoiltNotice({ count }: { count: number }) {
   );
 }
 
-export function SpoiltPage({ loaderData: { preferences, spoilt } }: Route.ComponentProps) {
+export function SpoiltPage({ loaderData: { preferences, spoilt }, actionData }: Route.ComponentProps) {
+  const errors = actionData?.errors ?? {};
   return (
     <YardFrame preferences={preferences} here="fields">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -26,8 +28,8 @@ export function SpoiltPage({ loaderData: { preferences, spoilt } }: Route.Compon
           <h1>What a wrong number spoilt</h1>
           <p className="max-w-[760px] text-lead text-soft" data-spoilt={spoilt.count}>
             {spoilt.count === 0
-              ? "Nothing on record was driven with a number that is another by now."
-              : `${spoilt.total}, driven with numbers that are others by now. Errors of tool and receiver turn with the machine: they are corrected pass by pass, never by one shift of the field.`}
+              ? "Nothing on record was driven with a number that is another by now, or while a base had moved."
+              : `${spoilt.total}, driven with numbers that are others by now, or while a base had moved. Errors of tool and receiver turn with the machine: they are corrected pass by pass, never by one shift of the field; a base that had moved is.`}
           </p>
         </div>
         {spoilt.count > 0 && (
@@ -75,10 +77,14 @@ export function SpoiltPage({ loaderData: { preferences, spoilt } }: Route.Compon
           </ul>
         </section>
       ))}
-      <p className="text-soft">
-        Only where the base station had moved does one shift put a whole field right. An entry is held against
-        what was frozen when it was begun.
-      </p>
+      <p className="text-soft">An entry is held against what was frozen when it was begun.</p>
+      {actionData?.ok && actionData.kept.said && (
+        <p className="font-bold text-ok" role="status">
+          {actionData.kept.said}
+        </p>
+      )}
+      {errors.form && <p className="problem">{errors.form}</p>}
+      <Bases key={spoilt.bases.all[0]?.id} view={spoilt.bases} errors={errors} person={preferences.person} />
     </YardFrame>
   );
 }

@@ -11,6 +11,7 @@ import {
   areaFactor,
   believedOf,
   doseFactor,
+  NOTHING_SPOILT,
   type Spoilt,
   shiftAt,
   spoiltOf,
@@ -25,11 +26,16 @@ import { logOf, type Track, tracksOf } from "../../data/log.ts";
 import { byRig, listEveryTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { day } from "../stations/frame/print.ts";
+import { type BaseOver, baseSaid, basesOver, basesView, wholeShift } from "./bases.server.ts";
 
 export type SpoiltEntry = {
   entry: LogEntry;
+  /** of tool and receiver: nothing where only the base had moved */
   spoilt: Spoilt;
-  rig: ResolvedRig;
+  /** null where nothing of the rig is said */
+  rig: ResolvedRig | null;
+  /** bases that had moved while it was driven */
+  bases: BaseOver[];
   /** headings the line was driven at, radians; empty where it had none that is straight */
   headings: number[];
   /** where it was driven, where a log of it was brought */
@@ -40,29 +46,44 @@ export type SpoiltEntry = {
 
 /** Every entry of the log, or of one rig's, that was driven with something wrong. */
 export function spoiltEntries(db: Database, rigId?: number): SpoiltEntry[] {
-  const entries = logOf(db, rigId === undefined ? { most: 5_000 } : { rigId, most: 5_000 }).filter(
-    ({ frozen }) => frozen.readings.length > 0,
-  );
+  const entries = logOf(db, rigId === undefined ? { most: 5_000 } : { rigId, most: 5_000 });
   if (entries.length === 0) return [];
+  const bases = basesOver(db);
   const wanted = new Set(entries.map((each) => each.rigId));
   const parts = [...byRig(listEveryTool(db)).values()].flat().filter(({ id }) => wanted.has(id));
   const wholes = wholesOf(db, parts);
   const lines = new Map(linesOf(db).map((line) => [line.id, line.shape]));
   const found = entries.flatMap((entry): Omit<SpoiltEntry, "track">[] => {
-    const whole = wholes.get(entry.rigId);
-    const lead = whole ? leadOf(whole) : null;
-    if (!whole || lead === null) return [];
-    const { rig } = whole.parts[lead]!;
-    const spoilt = spoiltOf(rig, entry.frozen, lead);
-    if (!spoilt) return [];
-    const headings = headingsOf(lines.get(entry.line?.id ?? ""));
-    return [{ entry, spoilt, rig, headings, believed: believedOf(rig, entry.frozen, lead) }];
+    const own = rigOf(entry, wholes);
+    const spoilt = own && spoiltOf(own.rig, entry.frozen, own.lead);
+    const over = bases(entry);
+    if (!spoilt && over.length === 0) return [];
+    return [
+      {
+        entry,
+        spoilt: spoilt ?? NOTHING_SPOILT,
+        rig: own?.rig ?? null,
+        bases: over,
+        headings: headingsOf(lines.get(entry.line?.id ?? "")),
+        believed: own && believedOf(own.rig, entry.frozen, own.lead),
+      },
+    ];
   });
   const tracks = tracksOf(
     db,
     found.map(({ entry }) => entry.seq),
   );
   return found.map((each) => ({ ...each, track: tracks.get(each.entry.seq) ?? null }));
+}
+
+/** The tool an entry was driven with as it is known now; null where nothing was on record of it, or it does no work any more. */
+function rigOf(
+  { rigId, frozen }: LogEntry,
+  wholes: ReturnType<typeof wholesOf>,
+): { rig: ResolvedRig; lead: number } | null {
+  const whole = frozen.readings.length === 0 ? undefined : wholes.get(rigId);
+  const lead = whole ? leadOf(whole) : null;
+  return whole && lead !== null ? { rig: whole.parts[lead]!.rig, lead } : null;
 }
 
 function headingsOf(shape: LineShape | undefined): number[] {
@@ -74,7 +95,11 @@ function headingsOf(shape: LineShape | undefined): number[] {
 const degrees = (heading: number) => `${Math.round((heading * 180) / Math.PI)}°`;
 
 /** How it is corrected on a map, once for each way it was driven. */
-function correction({ spoilt, headings, track }: SpoiltEntry): Said[] {
+function correction(each: SpoiltEntry): Said[] {
+  return [...baseSaid(each.bases), ...ownCorrection(each)];
+}
+
+function ownCorrection({ spoilt, headings, track }: SpoiltEntry): Said[] {
   if (spoilt.right === null && spoilt.ahead === null) return [];
   if (track)
     return [
@@ -102,6 +127,7 @@ export function spoiltView(db: Database, units: Units) {
   const fields = new Set(found.map(({ entry }) => entry.field.id)).size;
   const area = found.reduce((sum, { entry }) => sum + (entry.ended?.area ?? 0), 0);
   return {
+    bases: basesView(db, units),
     total: `${found.length} ${found.length === 1 ? "entry" : "entries"} on ${fields} ${fields === 1 ? "field" : "fields"}, ${say("area", area, units)} recorded`,
     count: found.length,
     groups: [...groups.values()],
@@ -117,14 +143,16 @@ function rowOf(each: SpoiltEntry, units: Units) {
     fieldId: entry.field.id,
     when: day(entry.begun),
     area: entry.ended?.area == null ? null : say("area", entry.ended.area, units),
-    said: words(spoiltSaid(spoilt, rig, entry.ended?.area ?? null)),
+    said: rig ? words(spoiltSaid(spoilt, rig, entry.ended?.area ?? null)) : [],
     correct: words(correction(each)),
   };
 }
 
 /** Each pass of a track where its work was recorded and where it lay, as lines of longitude and latitude; none without a track. */
-export function passFeatures({ entry, spoilt, track, believed }: SpoiltEntry): Record<string, unknown>[] {
+export function passFeatures(each: SpoiltEntry): Record<string, unknown>[] {
+  const { entry, spoilt, track, believed, bases } = each;
   if (!track || !believed) return [];
+  const base = wholeShift(bases);
   const shift = { right: spoilt.right ?? 0, ahead: spoilt.ahead ?? 0 };
   return track.passes.flatMap(({ points, heading, length }, at) => {
     const origin = placeAt(points[0]![0], points[0]![1]);
@@ -133,7 +161,7 @@ export function passFeatures({ entry, spoilt, track, believed }: SpoiltEntry): R
     const lay = corrected(
       { points: antenna },
       { right: believed.right + shift.right, ahead: believed.ahead + shift.ahead },
-    );
+    ).map(({ east, north }) => ({ east: east + base.east, north: north + base.north }));
     const line = (way: typeof was) =>
       way.map((point) => {
         const { latitude, longitude } = fromPlane(origin, point);
@@ -148,6 +176,8 @@ export function passFeatures({ entry, spoilt, track, believed }: SpoiltEntry): R
       length_m: length,
       right_of_travel_m: shift.right,
       ahead_of_travel_m: shift.ahead,
+      base_east_m: base.east,
+      base_north_m: base.north,
     };
     const feature = (is: "recorded" | "lay", way: typeof was) => ({
       type: "Feature",
@@ -160,7 +190,8 @@ export function passFeatures({ entry, spoilt, track, believed }: SpoiltEntry): R
 
 /** The same for a map: what each field's record has to be corrected by. */
 export function spoiltProperties(each: SpoiltEntry): Record<string, unknown> {
-  const { entry, spoilt, headings } = each;
+  const { entry, spoilt, headings, bases } = each;
+  const base = wholeShift(bases);
   return {
     field: entry.field.name,
     farm: entry.field.farm,
@@ -171,6 +202,8 @@ export function spoiltProperties(each: SpoiltEntry): Record<string, unknown> {
     recorded_ha: entry.ended?.area == null ? null : entry.ended.area / 1e4,
     right_of_travel_m: spoilt.right ?? 0,
     ahead_of_travel_m: spoilt.ahead ?? 0,
+    base_east_m: base.east,
+    base_north_m: base.north,
     shifts: headings.map((heading) => {
       const { east, north } = shiftAt(spoilt, heading);
       return { heading_deg: (heading * 180) / Math.PI, east_m: east, north_m: north };

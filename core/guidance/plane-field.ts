@@ -16,9 +16,8 @@ export type PlaneField = {
 /** An edge straight in degrees is split so that on the plane it strays by under a millimetre. */
 const LONGEST_EDGE = 150;
 
-/** A boundary on the plane at its middle, its long edges split. */
-export function onPlane(boundary: Boundary): PlaneField {
-  const origin = whereOf(boundary);
+/** A boundary on the plane at its middle, or at another origin, its long edges split. */
+export function onPlane(boundary: Boundary, origin: Geographic = whereOf(boundary)): PlaneField {
   const ring = (corners: readonly Geographic[], sense: 1 | -1): PlaneRing => {
     const flat = split(corners).map((corner) => toPlane(origin, corner));
     return Math.sign(signedArea(flat)) === sense ? flat : [...flat].reverse();

@@ -21,6 +21,9 @@ export type Spoilt = {
   constants: { key: DimensionKey; was: number; is: number; costs: Costs }[];
 };
 
+/** Of work where tool and receiver were told right. */
+export const NOTHING_SPOILT: Spoilt = { right: null, ahead: null, width: null, constants: [] };
+
 /** Less than that nobody corrects: 2 cm across, 5 cm along, half a hundredth of the width, a hundredth of a constant (ours). */
 const ACROSS = 0.02;
 const ALONG = 0.05;

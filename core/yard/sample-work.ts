@@ -19,6 +19,8 @@ export function sampleWork(more: Partial<Work> = {}): Work {
     operations: ["sowing"],
     crop: { id: 1, name: "Winter wheat" },
     varietyWay: "one",
+    varietyMap: null,
+    sown: null,
     varieties: [{ id: 1, name: "Halvard", rows: "" }],
     products: [
       {

@@ -1,5 +1,7 @@
 /** What a rig is set to do: where, what, with what, and what its terminal shows of it. */
+import { sameName } from "../place/given.ts";
 import type { LineKind } from "../place/line.ts";
+import type { ZonesOn } from "../place/zones.ts";
 import type { OperationKey } from "../trade/operations.ts";
 import type { AlarmKey, AlarmState, ReadoutKey, TriggerKey } from "../trade/recording.ts";
 import type { ProductForm } from "./product.ts";
@@ -41,6 +43,12 @@ export type WorkVariety = {
   rows: string;
 };
 
+/** Which variety stands where, by a file that was read for the field and crop. */
+export type WorkVarietyMap = ZonesOn & { fileName: string };
+
+/** What was sown or planted of this crop on this field the last time, by the log. */
+export type Sown = { varieties: string[]; at: string };
+
 export type WorkLine = { id: string; name: string; kind: LineKind; shifted: number };
 
 export type Work = {
@@ -58,6 +66,9 @@ export type Work = {
   crop: { id: number; name: string } | null;
   varietyWay: VarietyWay;
   varieties: readonly WorkVariety[];
+  /** null where none was read, or nobody told where the field ends */
+  varietyMap: WorkVarietyMap | null;
+  sown: Sown | null;
   products: readonly WorkProduct[];
   trigger: TriggerKey | null;
   line: WorkLine | null;
@@ -83,4 +94,14 @@ export function readRows(text: string): number[] | null {
     for (let row = from; row <= to; row += 1) rows.push(row);
   }
   return new Set(rows).size === rows.length ? rows : null;
+}
+
+/** Names that are in the one list and not in the other, either way. */
+export function namesApart(
+  one: readonly string[],
+  other: readonly string[],
+): { onlyOne: string[]; onlyOther: string[] } {
+  const missing = (from: readonly string[], all: readonly string[]) =>
+    from.filter((name) => !all.some((each) => sameName(each, name)));
+  return { onlyOne: missing(one, other), onlyOther: missing(other, one) };
 }

@@ -3,10 +3,13 @@ import { degreesOf, placeAt } from "../../core/geodesy/degrees.ts";
 import { unflatten } from "../../core/geodesy/flat.ts";
 import type { Geographic } from "../../core/geodesy/plane.ts";
 import type { LineShape } from "../../core/place/line.ts";
+import { keepBaseShift } from "../base.ts";
 import type { Database } from "../handle.ts";
 import { keepLine, keepShift } from "../lines.ts";
-import { addField, keepBoundary, listFields } from "../places.ts";
+import { addField, farmsOf, keepBoundary, listFields } from "../places.ts";
 import type { BoundarySource } from "../schema/index.ts";
+import { keepVarietyMap } from "../variety-maps.ts";
+import { cropNamed } from "../work.ts";
 import { BY } from "./told.ts";
 
 const PLAIN = placeAt(52.61, 11.37);
@@ -30,6 +33,8 @@ type DemoField = {
   more?: readonly Corners[];
   source?: BoundarySource;
   note?: string;
+  /** zones of varieties of a crop */
+  map?: { crop: string; fileName: string; zones: readonly { variety: string; outer: Corners }[] };
   lines?: readonly {
     name: string;
     shape: LineShape;
@@ -191,6 +196,30 @@ const FIELDS: readonly DemoField[] = [
       [1150, -160],
       [240, -190],
     ],
+    map: {
+      crop: "Grain maize",
+      fileName: "wedge-maize.geojson",
+      zones: [
+        {
+          variety: "Torvi",
+          outer: [
+            [230, -540],
+            [720, -440],
+            [720, -150],
+            [230, -170],
+          ],
+        },
+        {
+          variety: "Brenka",
+          outer: [
+            [720, -440],
+            [1200, -340],
+            [1170, -130],
+            [720, -150],
+          ],
+        },
+      ],
+    },
     lines: [{ name: "North edge", shape: ab([242, -192], [1148, -162]) }],
   },
   {
@@ -255,6 +284,7 @@ export function plantFields(db: Database): Map<string, number> {
         source = "coordinates",
         note = "",
         lines = [],
+        map,
       }) => {
         const id = addField(db, { client, farm, name }, BY);
         if (outer)
@@ -276,8 +306,39 @@ export function plantFields(db: Database): Map<string, number> {
           for (const { amount, reason, at } of shifts)
             keepShift(db, lineId, { amount, reason }, { person: BY.person, at: new Date(at) });
         }
+        if (map)
+          keepVarietyMap(
+            db,
+            {
+              fieldId: id,
+              cropId: cropNamed(db, map.crop, BY),
+              fileName: map.fileName,
+              zones: map.zones.map((zone) => ({
+                variety: zone.variety,
+                boundary: [{ outer: ring(zone.outer), holes: [] }],
+              })),
+            },
+            BY,
+          );
         return [name, id] as const;
       },
     ),
+  );
+}
+
+/** The base on the estate's grain store was knocked and put back: two days of work lie off by it. */
+export function plantBase(db: Database): void {
+  const [mark, shown] = [place(410.32, 377.18), place(410.47, 377.05)];
+  keepBaseShift(
+    db,
+    {
+      base: "On the grain store",
+      farmId: farmsOf(db).find(({ name }) => name.startsWith(QUADE.farm))!.id,
+      since: "2026-03-11T06:00:00.000Z",
+      until: "2026-03-13T09:30:00.000Z",
+      mark,
+      shown,
+    },
+    { person: "Ilse Marrin", at: new Date("2026-03-13T10:00:00.000Z") },
   );
 }

@@ -1,6 +1,7 @@
 /** What the demo yard's rigs are set to do. Every figure is made up. */
 import type { OperationKey } from "../../core/trade/operations.ts";
 import type { AlarmKey, AlarmState, ReadoutKey, TriggerKey } from "../../core/trade/recording.ts";
+import type { VarietyWay } from "../../core/yard/work.ts";
 import type { Database } from "../handle.ts";
 import { linesOf } from "../lines.ts";
 import { productsOf } from "../products.ts";
@@ -15,6 +16,7 @@ type DemoWork = {
   operations: readonly OperationKey[];
   crop: string;
   varieties: readonly string[];
+  way?: VarietyWay;
   /** SI */
   product?: { name: string; rate: number; counted?: boolean };
   trigger: TriggerKey | null;
@@ -67,7 +69,8 @@ const WORKS: Readonly<Record<string, DemoWork>> = {
     person: "Ola Brannick",
     operations: ["planting"],
     crop: "Grain maize",
-    varieties: ["Torvi"],
+    varieties: ["Torvi", "Brenka"],
+    way: "map",
     product: { name: "Grain maize Torvi", rate: 9.2, counted: true },
     trigger: "sections",
     line: "North edge",
@@ -126,7 +129,7 @@ export function plantWorks(
         fieldId,
         operations: [...demo.operations],
         cropId,
-        varietyWay: "one",
+        varietyWay: demo.way ?? "one",
         varieties: demo.varieties.map((name) => ({ id: varietyNamed(db, cropId, name, BY), rows: "" })),
         products: product
           ? [

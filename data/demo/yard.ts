@@ -23,7 +23,7 @@ import { addTyre, addWeight, fitWeights, setAxleTyre, setRoadLimits, weightsOf }
 import { wholesOf } from "../whole.ts";
 import { plantDoses } from "./doses.ts";
 import { BORROWED, type DemoRig, GRASS_AND_GRAIN, PROVEN } from "./drills.ts";
-import { plantFields } from "./fields.ts";
+import { plantBase, plantFields } from "./fields.ts";
 import { plantGround } from "./ground.ts";
 import { plantLog } from "./log.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
@@ -58,6 +58,7 @@ export function plantDemoYard(db: Database): void {
     plantGround(db, [first, proven, ...hitched]);
     plantDoses(db, [first, proven, ...hitched]);
     const fields = plantFields(db);
+    plantBase(db);
     plantLog(db, [first, proven, ...hitched], fields);
     plantWorks(db, [first, proven, ...hitched], fields);
     const withTool = (number: string) =>

@@ -100,3 +100,25 @@ export const lineShift = sqliteTable(
     check("line_shift_has_a_reason", sql`${table.reason} <> ''`),
   ],
 );
+
+/** The base a receiver was corrected from stood elsewhere than it was told: a fact about the yard. A mark measured before shows by how much. */
+export const baseShift = sqliteTable(
+  "base_shift",
+  {
+    seq: factSeq(),
+    /** which base, in the words of who says so */
+    base: text().notNull(),
+    /** work on fields of this farm only; null: on all */
+    farmId: integer().references(() => farm.id),
+    /** ISO 8601, UTC; `until` null: it still stands there */
+    since: text().notNull(),
+    until: text(),
+    /** where the mark is, and where the receiver showed it */
+    mark: text({ mode: "json" }).$type<Degrees>().notNull(),
+    shown: text({ mode: "json" }).$type<Degrees>().notNull(),
+  },
+  (table) => [
+    check("base_shift_names_it", sql`${table.base} <> ''`),
+    check("base_shift_ends_later", sql`${table.until} is null or ${table.until} > ${table.since}`),
+  ],
+);

@@ -160,3 +160,18 @@ export const askedReading = sqliteTable("asked_reading", {
   /** why, or how, in the words of who asks */
   note: text().notNull().default(""),
 });
+
+/** Which variety stands where on a field, by a file: a fact about the yard whose topic is the field's number; of a crop the newest counts. */
+export const varietyMap = sqliteTable("variety_map", {
+  seq: factSeq(),
+  fieldId: integer()
+    .notNull()
+    .references(() => field.id),
+  cropId: integer()
+    .notNull()
+    .references(() => crop.id),
+  fileName: text().notNull(),
+  zones: text({ mode: "json" })
+    .$type<{ variety: string; parts: { outer: Degrees[]; holes: Degrees[][] }[] }[]>()
+    .notNull(),
+});

@@ -4,6 +4,7 @@ import { placeAt } from "../../core/geodesy/degrees.ts";
 import { anyPlace } from "../any-place.ts";
 import { readGeoJson } from "./read.ts";
 import { writeGeoJson } from "./write.ts";
+import { readZones } from "./zones.ts";
 
 const RING = [
   [10.7, 52.4],
@@ -124,5 +125,39 @@ describe("GeoJSON there and back", () => {
       }),
       { numRuns: 300 },
     );
+  });
+});
+
+describe("reading zones of varieties", () => {
+  const zones = (...features: unknown[]) =>
+    readZones(JSON.stringify({ type: "FeatureCollection", features }), placeAt(52.4, 10.7));
+
+  it("takes each polygon with its variety", () => {
+    const read = zones(
+      polygon([RING], { Variety: "Torvi" }),
+      polygon([RING], { hybrid: "Brenka", name: "North" }),
+    );
+    expect(read).toMatchObject({ ok: true, zones: [{ variety: "Torvi" }, { variety: "Brenka" }], left: [] });
+  });
+
+  it("tells what it leaves out, and refuses the whole of it where a zone has no variety or no area", () => {
+    const line = { type: "Feature", properties: {}, geometry: { type: "Point", coordinates: [10.7, 52.4] } };
+    expect(zones(polygon([RING], { variety: "Torvi" }), line)).toMatchObject({
+      ok: true,
+      left: [expect.any(String)],
+    });
+    expect(zones(polygon([RING], { variety: "Torvi" }), polygon([RING], { seed: 3 }))).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("Zone 2 names no variety"),
+    });
+    expect(zones(polygon([RING.slice(0, 3)], { variety: "Torvi" }))).toMatchObject({ ok: false });
+    expect(zones()).toMatchObject({ ok: false });
+    expect(zones(line)).toMatchObject({ ok: false, problem: expect.stringContaining("no zone") });
+    expect(readZones("[", null)).toMatchObject({ ok: false });
+  });
+
+  it("says so where latitude and longitude are the wrong way round", () => {
+    const swapped = RING.map(([east, north]) => [north!, east!]);
+    expect(zones(polygon([swapped], { variety: "Torvi" }))).toMatchObject({ ok: false });
   });
 });

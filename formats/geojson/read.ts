@@ -16,8 +16,18 @@ type Json = Record<string, unknown>;
 
 class NoPlace extends Error {}
 
-/** Reads a feature collection, a feature or a bare geometry. `known`: where the yard's fields lie, to tell swapped coordinates by. */
-export function readGeoJson(text: string, known: readonly Geographic[] = []): ReadPlaces {
+/** Properties a field's name may stand under. */
+const NAMES = ["name", "field", "title"] as const;
+
+/**
+ * Reads a feature collection, a feature or a bare geometry. `known`: where the yard's fields lie, to tell swapped coordinates by; `names`: the properties its
+ * boundaries are called by.
+ */
+export function readGeoJson(
+  text: string,
+  known: readonly Geographic[] = [],
+  names: readonly string[] = NAMES,
+): ReadPlaces {
   if (text.length > MOST_BYTES) return { ok: false, problem: "The file is larger than 20 MB." };
   let json: unknown;
   try {
@@ -26,21 +36,21 @@ export function readGeoJson(text: string, known: readonly Geographic[] = []): Re
     return { ok: false, problem: `It is no JSON: ${(error as Error).message}.` };
   }
   try {
-    return { ok: true, given: givenIn(json, known) };
+    return { ok: true, given: givenIn(json, known, names) };
   } catch (error) {
     if (error instanceof NoPlace) return { ok: false, problem: error.message };
     throw error;
   }
 }
 
-function givenIn(json: unknown, known: readonly Geographic[]): PlacesGiven {
+function givenIn(json: unknown, known: readonly Geographic[], names: readonly string[]): PlacesGiven {
   const root = objectOf(json, "The file");
   refuseOtherSystem(root);
   const features = featuresOf(root);
   if (features.length === 0) throw new NoPlace("There is no feature in it.");
   if (features.length > MOST_FEATURES)
     throw new NoPlace(`It has ${features.length} features; ${MOST_FEATURES} are read.`);
-  const found = features.map((feature, at) => readFeature(feature, at + 1, known));
+  const found = features.map((feature, at) => readFeature(feature, at + 1, known, names));
   const places = found.flatMap(({ place }) => (place ? [place] : []));
   return {
     places: gatherLines(
@@ -73,7 +83,12 @@ function featuresOf(root: Json): Json[] {
 type OwnLine = LineGiven & { client: string; farm: string; field: string };
 type Found = { place?: PlaceGiven; line?: OwnLine; note?: string };
 
-function readFeature(feature: Json, number: number, known: readonly Geographic[]): Found {
+function readFeature(
+  feature: Json,
+  number: number,
+  known: readonly Geographic[],
+  names: readonly string[],
+): Found {
   const title = `Feature ${number}`;
   const geometry = own(feature, "geometry");
   if (geometry === null || geometry === undefined) return { note: `${title} has no geometry: left out.` };
@@ -85,7 +100,7 @@ function readFeature(feature: Json, number: number, known: readonly Geographic[]
   const coordinates = own(shape, "coordinates");
   const polygons = type === "Polygon" ? [coordinates] : type === "MultiPolygon" ? coordinates : null;
   if (polygons !== null) {
-    const name = say("name", "field", "title");
+    const name = say(...names);
     const place = { ...owner, field: name || `Field ${number}`, lines: [] };
     try {
       const boundary = tidied(boundaryOf(polygons, name || title));

@@ -250,6 +250,17 @@ function What({ view, errors, operation, onOperation, cropAsked }: WhatProps) {
           </div>
         ))}
       </div>
+      {cropAsked && way === "map" && (
+        <p className="text-small text-soft">
+          The map itself is read on the page of the field:{" "}
+          {view.fieldId === null ? (
+            <Link to="/fields">Fields</Link>
+          ) : (
+            <Link to={`/fields/${view.fieldId}#varieties`}>Varieties by a map</Link>
+          )}
+          .
+        </p>
+      )}
       <datalist id="crops">
         {crops.map(({ id, name }) => (
           <option key={id} value={name} />

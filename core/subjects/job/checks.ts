@@ -14,6 +14,7 @@ import { ALARMS, READOUTS, TRIGGERS } from "../../trade/recording.ts";
 import { judgeDose, type ProductForm } from "../../yard/product.ts";
 import { readRows, type Work } from "../../yard/work.ts";
 import { dosingOf, hasTrigger, type JobReckoned, rowsOf } from "./job-of-rig.ts";
+import { mapCheck, sownChecks } from "./variety-checks.ts";
 
 const SET = "Set the job";
 
@@ -110,7 +111,13 @@ function controllerCheck(rig: ResolvedRig, work: Work | null, rowOf: Checker): C
   ];
 }
 
-function cropChecks({ operations: [operation], crop, varieties, varietyWay }: Work, rowOf: Checker): Check[] {
+function cropChecks(work: Work, rowOf: Checker): Check[] {
+  const {
+    operations: [operation],
+    crop,
+    varieties,
+    varietyWay,
+  } = work;
   if (!operation) return [];
   const wanted = OPERATIONS[operation].crop;
   if (wanted === "not asked") return [];
@@ -152,8 +159,8 @@ function cropChecks({ operations: [operation], crop, varieties, varietyWay }: Wo
         SET,
       ),
     ];
-  const way = varietyWay === "map" ? ", by a map: hold it against what was sown" : "";
-  return [row.good("job", `${crop.name}${named ? `: ${named}` : ""}${way}.`)];
+  if (varietyWay === "map") return [mapCheck(work, crop.name, row)];
+  return [row.good("job", `${crop.name}${named ? `: ${named}` : ""}.`), ...sownChecks(work, rowOf)];
 }
 
 function rowsAgree(texts: readonly string[]): boolean {

@@ -181,3 +181,64 @@ describe("operations", () => {
     expect(operationsOf(null)).toEqual(OPERATION_KEYS);
   });
 });
+
+describe("varieties by a map", () => {
+  const HA = 1e4;
+  const MAP = {
+    fileName: "maize.geojson",
+    shares: [
+      { variety: "Halvard", area: 20 * HA },
+      { variety: "Osk", area: 8.4 * HA },
+    ],
+    uncovered: 0,
+    twice: 0,
+    beside: 0,
+  };
+  const named = (...names: string[]) => names.map((name, id) => ({ id, name, rows: "" }));
+  const mapped = (more: Partial<Work> = {}): Work => ({
+    ...WORK,
+    operations: ["sowing"],
+    varietyWay: "map",
+    varieties: named("Halvard", "Osk"),
+    varietyMap: MAP,
+    ...more,
+  });
+
+  it("are told by hectares, and to be looked at where no map was read", () => {
+    expect(row("crop", mapped())).toMatchObject({
+      verdict: "good",
+      words: "Winter wheat by maize.geojson: Halvard 20.00 ha, Osk 8.40 ha.",
+    });
+    expect(row("crop", mapped({ varietyMap: null }))!.verdict).toBe("check");
+  });
+
+  it("are of another field where the names differ, from the job's or from what was sown", () => {
+    expect(row("crop", mapped({ varieties: named("Halvard") }))!.words).toContain("the job has Halvard.");
+    const sown = (varieties: string[], at: string, operation: Work["operations"][number]) =>
+      row("crop", mapped({ sown: { varieties, at }, operations: [operation] }))?.verdict;
+    expect(sown(["Halvard", "Torvi"], "2025-09-20T06:00:00Z", "spraying")).toBe("fix");
+    expect(sown(["OSK", "halvard"], "2025-09-20T06:00:00Z", "spraying")).toBe("good");
+    // The one that sows now is not held against what was sown before, nor anything against the crop of years ago.
+    expect(sown(["Halvard", "Torvi"], "2025-09-20T06:00:00Z", "sowing")).toBe("good");
+    expect(sown(["Halvard", "Torvi"], "2023-09-20T06:00:00Z", "spraying")).toBe("good");
+  });
+
+  it("are to be mended where the map leaves ground out, or has it twice, beyond a hundredth of the field", () => {
+    expect(row("crop", mapped({ varietyMap: { ...MAP, uncovered: 0.5 * HA } }))!.verdict).toBe("fix");
+    expect(row("crop", mapped({ varietyMap: { ...MAP, twice: 0.5 * HA } }))!.verdict).toBe("fix");
+    expect(row("crop", mapped({ varietyMap: { ...MAP, uncovered: 0.2 * HA } }))!.verdict).toBe("good");
+  });
+
+  it("of a harvest are those that were sown, by the log", () => {
+    const harvest = (varieties: string[], sown: string[]) =>
+      row("sown", {
+        ...WORK,
+        operations: ["harvest"],
+        varieties: named(...varieties),
+        sown: { varieties: sown, at: "2025-10-01T06:00:00Z" },
+      })?.verdict ?? "none";
+    expect(harvest(["Halvard"], ["Halvard"])).toBe("good");
+    expect(harvest(["Halvard"], ["Osk"])).toBe("fix");
+    expect(harvest(["Halvard"], [])).toBe("none");
+  });
+});
