@@ -4,6 +4,7 @@ import { sizeOf } from "../core/place/boundary.ts";
 import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
 import { keepLine, keepShift, linesOf } from "./lines.ts";
+import { beginWork } from "./log.ts";
 import { createMachine, pointsOf } from "./machines.ts";
 import {
   addField,
@@ -18,7 +19,8 @@ import {
 } from "./places.ts";
 import { markOf, takeBack, touchedSince } from "./record.ts";
 import { createRig } from "./rigs.ts";
-import { keepWork, worksOf } from "./work.ts";
+import { keepVarietyMap } from "./variety-maps.ts";
+import { cropNamed, keepWork, worksOf } from "./work.ts";
 
 const BY = { person: "Ilse", at: new Date("2026-05-01T06:00:00Z") };
 const later = (day: number) => ({ person: "Ola", at: new Date(`2026-05-0${day}T06:00:00Z`) });
@@ -123,18 +125,14 @@ describe("what was written about a field", () => {
       createMachine(db, kind, { make: "A", model: kind, fleetNumber: "", serial: "", busName: "" }, BY),
     ) as [number, number];
     const points = pointsOf(db, machineId);
-    const rigId = createRig(
-      db,
-      {
-        name: "R",
-        tractorId: machineId,
-        receiverPointId: points.find(({ kind }) => kind === "receiver mount")!.id,
-        couplings: [
-          { pointId: points.find(({ kind }) => kind === "drawbar hole")!.id, implementId, behind: null },
-        ],
-      },
-      BY,
-    );
+    const coupled = {
+      tractorId: machineId,
+      receiverPointId: points.find(({ kind }) => kind === "receiver mount")!.id,
+      couplings: [
+        { pointId: points.find(({ kind }) => kind === "drawbar hole")!.id, implementId, behind: null },
+      ],
+    };
+    const rigId = createRig(db, { name: "R", ...coupled }, BY);
     const [one, two] = ["Long Acre", "Hook"].map((name) =>
       addField(db, { client: "", farm: "", name }, BY),
     ) as [number, number];
@@ -158,6 +156,19 @@ describe("what was written about a field", () => {
       true,
     );
     expect(touchedBy(() => takeBack(db, shift, later(4)))).toBe(true);
+    const cropId = cropNamed(db, "Oats", BY);
+    const map = { cropId, fileName: "oats.geojson", zones: [] };
+    expect(touchedBy(() => keepVarietyMap(db, { ...map, fieldId: two }, later(4)))).toBe(false);
+    expect(touchedBy(() => keepVarietyMap(db, { ...map, fieldId: one }, later(4)))).toBe(true);
+    // What another rig begins on it says what grows there.
+    const other = createRig(db, { name: "Other", ...coupled }, BY);
+    const set = (fieldId: number) => keepWork(db, other, { ...NO_WORK, fieldId, cropId }, later(4));
+    const begin = (fieldId: number) =>
+      beginWork(db, other, { workId: set(fieldId), frozen: { readings: [] } as never }, later(5));
+    expect(touchedBy(() => begin(two))).toBe(false);
+    let begun = "";
+    expect(touchedBy(() => (begun = begin(one)))).toBe(true);
+    expect(touchedBy(() => takeBack(db, begun, later(6)))).toBe(true);
     expect(worksOf(db, [rigId]).get(rigId)).toMatchObject({
       field: { name: "Long Acre" },
       line: null,

@@ -217,7 +217,10 @@ export function touchedSince(db: Database, mark: number): Set<string> | null {
   ]);
 }
 
-/** Rigs that are, or were, set to a field of which something was written since: its boundary, a line, a shift, or one of them taken back. */
+/**
+ * Rigs that are, or were, set to a field of which something was written since: its boundary, a line, a shift, a map, that work was begun on it by any rig, or
+ * one of them taken back.
+ */
 function rigsOnFields(db: Database, mark: number): string[] {
   const query = prepared(db, "rigs on touched fields", () =>
     db
@@ -225,9 +228,14 @@ function rigsOnFields(db: Database, mark: number): string[] {
       .from(fact)
       .innerJoin(
         sql`fact said`,
-        sql`said.seq = coalesce(${fact.takesBack}, ${fact.seq}) and said.about = 'yard' and said.kind in ('boundary', 'line', 'line-shift', 'place')`,
+        sql`said.seq = coalesce(${fact.takesBack}, ${fact.seq}) and said.about = 'yard' and said.kind in ('boundary', 'line', 'line-shift', 'place', 'variety-map') or said.seq = coalesce(${fact.takesBack}, ${fact.seq}) and said.kind = 'work-begun'`,
       )
-      .innerJoin(sql`work w`, sql`w.field_id = cast(replace(said.topic, 'field ', '') as integer)`)
+      .leftJoin(sql`work_begun b`, sql`b.seq = said.seq`)
+      .leftJoin(sql`work done`, sql`done.seq = b.work`)
+      .innerJoin(
+        sql`work w`,
+        sql`w.field_id = coalesce(done.field_id, cast(replace(said.topic, 'field ', '') as integer))`,
+      )
       .innerJoin(sql`fact job`, sql`job.seq = w.seq`)
       .where(sql`${fact.seq} > ${sql.placeholder("mark")}`)
       .prepare(),

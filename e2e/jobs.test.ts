@@ -159,6 +159,10 @@ describe("passes", () => {
     await press(page, "Keep the round");
     await seen(page, "The line Headland is kept.");
     await page.waitForSelector("[data-plan] ::-p-text(Along Fewest turns)");
+    // That round bends: passes are laid along it as well, off the page's thread.
+    await page.waitForSelector("[data-turns] ::-p-text(Along Headland)", { timeout: 60_000 });
+    await press(page, "Along Headland");
+    await page.waitForSelector('svg[data-runs][aria-label*="along a line that bends"]');
     expect(faults()).toEqual([]);
   });
 
@@ -357,6 +361,102 @@ describe("a wrong width found in July", () => {
     };
     const acre = map.features.find(({ properties }) => properties.field === "Long Acre")!;
     expect(acre.properties.area_factor).toBeCloseTo(4 / 4.1, 6);
+  });
+});
+
+describe("varieties by a map", () => {
+  beforeAll(() => void errors.splice(0));
+
+  const zone = (variety: string | null, from: number, to: number) => ({
+    type: "Feature",
+    properties: variety === null ? {} : { variety },
+    geometry: {
+      type: "Polygon",
+      coordinates: [
+        [
+          [from, 52.6],
+          [to, 52.6],
+          [to, 52.61],
+          [from, 52.61],
+          [from, 52.6],
+        ],
+      ],
+    },
+  });
+  const read = async (name: string, ...features: object[]) => {
+    const path = join(folder, name);
+    writeFileSync(path, JSON.stringify({ type: "FeatureCollection", features }));
+    const input = (await page.$('input[name="map"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(path);
+    await press(page, "Read the map");
+  };
+
+  it("are refused where a zone has none, told by hectares, held against the job, and taken back", async () => {
+    await go("/fields?find=The Wedge");
+    await press(page, "The Wedge", "main ul");
+    // As planted: all of the field, in two.
+    expect(await textOf(page, '[data-variety-map="Grain maize"]')).toContain("Torvi");
+    await press(page, "Read a map of varieties");
+    await fill(page, "crop", "Grain maize");
+    await sign('form:has(input[value="variety-map"])');
+    await read("half.geojson", zone("Torvi", 11.36, 11.378), zone(null, 11.378, 11.4));
+    await seen(page, "Zone 2 names no variety");
+    await read("half.geojson", zone("Torvi", 11.36, 11.378));
+    await seen(page, "The map is kept: Torvi");
+    await seen(page, "of the field lie in no zone.");
+    await go(`${rig("Planter, eight rows")}/job`);
+    expect(await verdict("crop")).toBe("fix");
+    await go("/fields?find=The Wedge");
+    await press(page, "The Wedge", "main ul");
+    await pressOn(page, '[aria-label="Take back the map of Grain maize"]');
+    await page.waitForSelector('[data-variety="Brenka"]');
+    await go(`${rig("Planter, eight rows")}/job`);
+    expect(await verdict("crop")).toBe("good");
+    expect(faults()).toEqual([]);
+  });
+});
+
+describe("a base that had moved", () => {
+  beforeAll(() => void errors.splice(0));
+
+  it("is found by a mark: too near is none, and what was driven meanwhile is moved as a whole", async () => {
+    await go("/spoilt");
+    expect(await textOf(page, '[data-spoilt-field="Far Fifty"]')).toContain("move the whole record");
+    await press(page, "A base had moved");
+    await fill(page, "base", "Barn");
+    await press(page, "Record it");
+    await seen(page, "Since when?");
+    const when = async (at: number, day: string) =>
+      page.$$eval(
+        'input[type="datetime-local"]',
+        (all, index, text) => {
+          const input = all[index as number] as HTMLInputElement;
+          Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!.call(input, text);
+          input.dispatchEvent(new Event("input", { bubbles: true }));
+        },
+        at,
+        day,
+      );
+    await when(0, "2025-09-24T00:00");
+    await when(1, "2025-09-25T00:00");
+    await fill(page, "mark", "52.61341230, 11.37622040");
+    await fill(page, "shown", "52.61341235, 11.37622040");
+    await sign('form:has(input[value="base"])');
+    await press(page, "Record it");
+    await seen(page, "a fixed receiver wanders so far by itself");
+    expect(await page.$eval('input[name="mark"]', (input) => (input as HTMLInputElement).value)).toBe(
+      "52.61341230, 11.37622040",
+    );
+    await fill(page, "shown", "52.61341500, 11.37622040");
+    await press(page, "Record it");
+    await page.waitForSelector('[data-base="Barn"]');
+    const acre = await textOf(page, '[data-spoilt-field="Long Acre"]');
+    // 2.7 millionths of a degree of latitude are 30 cm; shown too far north, moved south. The width is still wrong besides.
+    expect(acre).toContain("move the whole record of this field 30.0 cm towards 180°");
+    expect(acre).toContain("27.90 ha were worked, not 28.60 ha.");
+    await pressOn(page, '[aria-label="Take back that Barn had moved"]');
+    await page.waitForSelector('[data-base="Barn"]', { hidden: true });
+    expect(faults()).toEqual([]);
   });
 });
 

@@ -45,6 +45,14 @@ export default function Camera({ loaderData: { frame, camera }, actionData }: Ro
         )}
         {camera.camera === "yes" && (
           <>
+            {camera.shown !== "both" && (
+              <p className="font-semibold text-warn">
+                {camera.shown === null
+                  ? "Nobody looked whether roll and speed are shown as they should be."
+                  : "Roll or speed is shown off: a profile made with it is off as well."}{" "}
+                <Link to={to("guidance", { at: "tractor.shownPlausible" })}>Look, and tell it</Link>
+              </p>
+            )}
             <Profiles view={camera} />
             <NewProfile
               key={camera.profiles.length}

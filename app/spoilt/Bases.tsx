@@ -15,8 +15,8 @@ export function Bases({ view, errors, person }: Props) {
     <section aria-label="Bases that had moved" className="no-print grid gap-1">
       <h2 className="border-b-2 border-ink pb-1">Had the base moved?</h2>
       <p className="max-w-[760px] text-soft">
-        A base on other coordinates than it is told moves all that is recorded the same way, whichever way one
-        drove. Only then does one shift put a whole field right. A mark that was measured before shows it.
+        A base that stands elsewhere than it was told moves all that is recorded the same way, whichever way
+        one drove. A mark that was measured when all was right shows it.
       </p>
       {view.all.map(({ id, base, where, when, by, towards, mark, who, lines }) => (
         <div key={id} data-base={base} className="grid gap-0.5 border-b border-hair py-2">
@@ -73,7 +73,7 @@ function NewBase({ view, errors: sent, person }: Props) {
           <TextField
             name="base"
             label="Which base"
-            placeholder="On the barn"
+            placeholder="Grain store"
             autoComplete="off"
             problem={errors.base}
           />
@@ -111,7 +111,7 @@ function NewBase({ view, errors: sent, person }: Props) {
           <TextField
             name="mark"
             label="Where the mark is"
-            placeholder="52.403412, 10.751203"
+            placeholder="52.40341207, 10.75120311"
             autoComplete="off"
             problem={errors.mark}
             hint="As it was measured when all was right. Latitude first."
@@ -119,7 +119,7 @@ function NewBase({ view, errors: sent, person }: Props) {
           <TextField
             name="shown"
             label="Where the receiver shows it"
-            placeholder="52.403409, 10.751207"
+            placeholder="52.40340912, 10.75120794"
             autoComplete="off"
             problem={errors.shown}
             hint="Stood on the same mark, corrected from that base as it is."

@@ -29,7 +29,7 @@ export function SpoiltPage({ loaderData: { preferences, spoilt }, actionData }: 
           <p className="max-w-[760px] text-lead text-soft" data-spoilt={spoilt.count}>
             {spoilt.count === 0
               ? "Nothing on record was driven with a number that is another by now, or while a base had moved."
-              : `${spoilt.total}, driven with numbers that are others by now, or while a base had moved. Errors of tool and receiver turn with the machine: they are corrected pass by pass, never by one shift of the field; a base that had moved is.`}
+              : `${spoilt.total}, driven with numbers that are others by now, or while a base had moved. Errors of tool and receiver turn with the machine and are corrected pass by pass; only where a base had moved does one shift put a whole field right.`}
           </p>
         </div>
         {spoilt.count > 0 && (
@@ -43,6 +43,12 @@ export function SpoiltPage({ loaderData: { preferences, spoilt }, actionData }: 
           </p>
         )}
       </div>
+      {actionData?.ok && actionData.kept.said && (
+        <p className="font-bold text-ok" role="status">
+          {actionData.kept.said}
+        </p>
+      )}
+      {errors.form && <p className="problem">{errors.form}</p>}
       {spoilt.groups.map(({ rig, rigId, rows }) => (
         <section key={rigId} aria-label={rig}>
           <h2 className="border-b-2 border-ink pb-1">
@@ -78,12 +84,6 @@ export function SpoiltPage({ loaderData: { preferences, spoilt }, actionData }: 
         </section>
       ))}
       <p className="text-soft">An entry is held against what was frozen when it was begun.</p>
-      {actionData?.ok && actionData.kept.said && (
-        <p className="font-bold text-ok" role="status">
-          {actionData.kept.said}
-        </p>
-      )}
-      {errors.form && <p className="problem">{errors.form}</p>}
       <Bases key={spoilt.bases.all[0]?.id} view={spoilt.bases} errors={errors} person={preferences.person} />
     </YardFrame>
   );

@@ -7,7 +7,7 @@ const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/;
 
 /** A base that stood elsewhere than it was told. */
 export class BaseShiftDto {
-  @Length(1, LONGEST_NAME, { message: "Say which base: the one on the barn, the network's." })
+  @Length(1, LONGEST_NAME, { message: "Say which base: where it stands, or whose it is." })
   base!: string;
 
   /** the number of a farm; empty: every field */

@@ -1,7 +1,8 @@
 /** Bases that had moved: what was driven while they had, what lines were kept, and keeping and taking back that one had. */
+
+import { degreesOf } from "../../core/geodesy/degrees.ts";
 import { between } from "../../core/geodesy/ellipsoid.ts";
 import type { Geographic } from "../../core/geodesy/plane.ts";
-import { writePlace } from "../../core/place/check-boundary.ts";
 import type { LineShape } from "../../core/place/line.ts";
 import { readPlace } from "../../core/place/typed.ts";
 import { printLength } from "../../core/quantity/length.ts";
@@ -45,14 +46,18 @@ export function basesOver(db: Database): (entry: LogEntry) => BaseOver[] {
 /** What all of them move a record by. */
 export const wholeShift = (bases: readonly BaseOver[]): Moved => together(bases.map(({ moved }) => moved));
 
+/** To a millimetre, as marks are told. */
+const finePlace = ({ latitude, longitude }: Geographic) =>
+  `${degreesOf(latitude).toFixed(8)}, ${degreesOf(longitude).toFixed(8)}`;
+
 const towards = (heading: number) => `${Math.round((((heading * 180) / Math.PI) % 360) + 360) % 360}°`;
 
 /** The one shift of a whole field. */
 export function baseSaid(bases: readonly BaseOver[]): Said[] {
   return bases.map(({ base, moved, part }) =>
     part
-      ? tell`${base} had moved during a part of it: what was recorded in that part lies ${smallLength(moved.distance)} off; move it towards ${towards(moved.heading)}.`
-      : tell`${base} had moved: move the whole record of this field ${smallLength(moved.distance)} towards ${towards(moved.heading)}, whichever way it was driven.`,
+      ? tell`The base “${base}” had moved during a part of it: what was recorded in that part lies ${smallLength(moved.distance)} off; move it towards ${towards(moved.heading)}.`
+      : tell`The base “${base}” had moved: move the whole record of this field ${smallLength(moved.distance)} towards ${towards(moved.heading)}, whichever way it was driven.`,
   );
 }
 
@@ -70,7 +75,7 @@ export function basesView(db: Database, units: Units) {
         when: `${day(shift.since)} to ${shift.until === null ? "now" : day(shift.until)}`,
         by: printLength(moved.distance, units.small),
         towards: towards(moved.heading),
-        mark: writePlace(shift.mark),
+        mark: finePlace(shift.mark),
         who: `${shift.person}, ${moment(shift.at)}`,
         lines: linesWithin(db, fields, shift, moved, units),
       };

@@ -122,7 +122,7 @@ describe("a base that had moved", () => {
     expect(await error({ shown: "53.5031, 11.2044" })).toEqual(["shown"]);
     expect(await error({ farm: "99999" })).toEqual(["farm"]);
     expect(await error({ since: "2026-99-01T04:00:00.000Z" })).toEqual(["since"]);
-    expect(baseShifts(yard.db).map(({ base }) => base)).toEqual(["On the grain store"]);
+    expect(baseShifts(yard.db).map(({ base }) => base)).toEqual(["Grain store"]);
   });
 
   it("moves the whole record of what was driven meanwhile, one way for all headings, and no more once it is taken back", async () => {
@@ -143,7 +143,7 @@ describe("a base that had moved", () => {
     const view = spoiltView(yard.db, PRESETS.metric);
     const row = view.groups.flatMap(({ rows }) => rows).find(({ id }) => id === found[0]!.entry.id)!;
     expect(row.correct[0]).toBe(
-      `On the barn had moved: move the whole record of this field ${(100 * wanted.s12!).toFixed(1)}\u00a0cm towards 180°, whichever way it was driven.`,
+      `The base “On the barn” had moved: move the whole record of this field ${(100 * wanted.s12!).toFixed(1)}\u00a0cm towards 180°, whichever way it was driven.`,
     );
     const { features } = (await (await geojson()).json()) as {
       features: { properties: Record<string, number> }[];

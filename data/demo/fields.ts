@@ -332,7 +332,7 @@ export function plantBase(db: Database): void {
   keepBaseShift(
     db,
     {
-      base: "On the grain store",
+      base: "Grain store",
       farmId: farmsOf(db).find(({ name }) => name.startsWith(QUADE.farm))!.id,
       since: "2026-03-11T06:00:00.000Z",
       until: "2026-03-13T09:30:00.000Z",

@@ -13,12 +13,18 @@ const percent = (share: number) => `${Number((share * 100).toFixed(1))}\u00a0%`;
 const number = (text: string) =>
   /^\d{1,2}([.,]\d{1,2})?$/.test(text.trim()) ? Number(text.replace(",", ".")) : null;
 
+const RESULT = {
+  kept: "Its result page is kept.",
+  lost: "Its result page was not kept.",
+  unknown: "Nobody told whether its result page was kept.",
+};
+
 /** Where a reading is entered, with a figure filled in, SI. */
 type Read = (key: string, advised?: number) => string;
 
 /** Full routine first, then the least effort either way, found by tries of two points at most. */
 export function Calibration({ view, read }: { view: SteeringView; read: Read }) {
-  const { routine, efforts, camera } = view;
+  const { routine, result, efforts, camera } = view;
   const routineSaid =
     routine === "full"
       ? "The full hydraulic routine was run."
@@ -39,6 +45,15 @@ export function Calibration({ view, read }: { view: SteeringView; read: Read }) 
           <Link to={read("tractor.steerRoutine")} className="text-dye underline">
             Tell it
           </Link>
+          {(routine === "full" || routine === "quick") && (
+            <>
+              {" "}
+              <b className={result === "kept" ? "text-ok" : "text-warn"}>{RESULT[result ?? "unknown"]}</b>{" "}
+              <Link to={read("tractor.steerResult")} className="text-dye underline">
+                Its page
+              </Link>
+            </>
+          )}
         </li>
         <li>
           Least effort, left and right: raised until the wheels turn 1° in a second at about 1.6 km/h; on some

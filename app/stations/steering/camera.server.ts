@@ -30,6 +30,8 @@ export function cameraView({ whole, judged, preferences }: OpenRig) {
   const fits = spacing === null ? null : profileFor(whole.camera, spacing);
   return {
     camera: chosen<"yes" | "no">(rig, "tractor.rowCamera"),
+    /** whether roll and speed are shown as they should be; null where nobody looked */
+    shown: chosen<"both" | "roll" | "speed" | "none">(rig, "tractor.shownPlausible"),
     spacing: spacing === null ? null : inWords(smallLength(spacing), units),
     mode: chosen<CameraMode>(rig, "work.cameraMode"),
     threshold: known(rig, "work.cameraThreshold") ?? THRESHOLDS.usual,

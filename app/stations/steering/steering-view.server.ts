@@ -62,6 +62,7 @@ export function steeringView(open: OpenRig) {
       why: inWords(rung.why, units),
     })),
     routine: chosen<"full" | "quick" | "none">(lead, "tractor.steerRoutine"),
+    result: chosen<"kept" | "lost">(lead, "tractor.steerResult"),
     efforts: { left: effort("tractor.effortLeft"), right: effort("tractor.effortRight") },
     camera: usesCamera(lead),
     lines: linesFor(open).map(({ id, name }) => ({ id, name })),

@@ -40,6 +40,20 @@ export const STEERING = {
           "Before rows are sensed the full routine is needed: the quick one leaves the valve as it was.",
       },
     ),
+    "tractor.steerResult": choice(
+      { kept: "Kept, as a picture", lost: "Not kept" },
+      {
+        ...STEERED,
+        label: "Its result page",
+        fromTo: "whether the page the routine ended with was kept",
+        how: "Photograph the page before it is left, and attach it here.",
+        when: { key: "tractor.steerRoutine", is: ["full", "quick"] },
+        touchedBy: ["tractor tyres"],
+        dueAfter: EACH_SEASON,
+        matters:
+          "Held against the next one it tells a valve that wears. Left, most terminals show it no more.",
+      },
+    ),
     "tractor.effortLeft": measure("share", [0, 0.6], 0.15, {
       ...EFFORT,
       label: "Minimum effort, left",
@@ -70,6 +84,25 @@ export const STEERING = {
         fromTo: "whether the machine steers along rows by a camera",
         subject: "tractor",
         matters: "It wants a profile for each row spacing.",
+      },
+    ),
+    "tractor.shownPlausible": choice(
+      {
+        both: "Both as they should be",
+        roll: "Roll is off",
+        speed: "Speed is off",
+        none: "Both are off",
+      },
+      {
+        ...OF_CAMERA,
+        label: "Roll and speed as shown",
+        fromTo: "what the terminal shows of roll on level ground, and of speed while it drives",
+        how: "Parked level, then turned round on the same marks: roll near 0° both ways. Driven: speed as over a taped length.",
+        subject: "tractor",
+        when: { key: "tractor.rowCamera", is: ["yes"] },
+        touchedBy: ["tractor tyres"],
+        dueAfter: EACH_SEASON,
+        matters: "The camera's picture is put upright by the roll and moved on by the speed.",
       },
     ),
     "work.cameraMode": choice(CAMERA_MODES, {

@@ -26,7 +26,27 @@ export function cameraChecks(whole: WholeRig, part: number, rowOf: Checker): Che
   if (!usesCamera(rig)) return [];
   const spacing = known(rig, "rows.spacing");
   const profile = spacing === null ? null : profileFor(whole.camera, spacing);
-  return [profileCheck(whole, spacing, profile, rowOf), thresholdCheck(whole, part, profile, rowOf)];
+  return [
+    shownCheck(rig, rowOf),
+    profileCheck(whole, spacing, profile, rowOf),
+    thresholdCheck(whole, part, profile, rowOf),
+  ];
+}
+
+/** Roll and speed are looked at before anything is calibrated by them. */
+function shownCheck(rig: ResolvedRig, rowOf: Checker): Check {
+  const row = rowOf("camera-shown", "Roll and speed as shown");
+  const shown = chosen<"both" | "roll" | "speed" | "none">(rig, "tractor.shownPlausible");
+  if (shown === null)
+    return row.unknown("tractor.shownPlausible", "Look at both before the camera is calibrated.");
+  if (shown === "both") return row.good("tractor.shownPlausible", "Both as they should be.");
+  const off =
+    shown === "none" ? "Roll and speed are off." : shown === "roll" ? "Roll is off." : "Speed is off.";
+  return row.fix(
+    "tractor.shownPlausible",
+    off,
+    "Calibrate that first, by the operator's manual: a profile made with it is off as well.",
+  );
 }
 
 function profileCheck(

@@ -40,7 +40,10 @@ const verdict = (id: string, over: Lines = {}, camera: readonly CameraProfile[] 
 
 describe("ready to steer", () => {
   it("asks for the full routine, and harder where rows are sensed", () => {
-    expect(verdict("steer-routine")).toBe("good");
+    expect(verdict("steer-routine")).toBe("unknown");
+    expect(rows().get("steer-routine")).toMatchObject({ target: "tractor.steerResult" });
+    expect(verdict("steer-routine", { "tractor.steerResult": "kept" })).toBe("good");
+    expect(verdict("steer-routine", { "tractor.steerResult": "lost" })).toBe("note");
     expect(verdict("steer-routine", { "tractor.steerRoutine": undefined })).toBe("unknown");
     expect(verdict("steer-routine", { "tractor.steerRoutine": "quick" })).toBe("note");
     expect(verdict("steer-routine", { "tractor.steerRoutine": "quick", "tractor.rowCamera": "yes" })).toBe(
@@ -72,6 +75,13 @@ describe("ready to steer", () => {
 
 describe("the row camera", () => {
   const camera: Lines = { "tractor.rowCamera": "yes", "work.cameraMode": "both" };
+
+  it("is calibrated once roll and speed are looked at", () => {
+    expect(verdict("camera-shown")).toBe("none");
+    expect(verdict("camera-shown", camera)).toBe("unknown");
+    expect(verdict("camera-shown", { ...camera, "tractor.shownPlausible": "both" })).toBe("good");
+    expect(verdict("camera-shown", { ...camera, "tractor.shownPlausible": "roll" })).toBe("fix");
+  });
 
   it("is asked of what follows rows, and of nothing that makes them", () => {
     expect(verdict("camera-profile")).toBe("none");

@@ -1,6 +1,6 @@
 /** Is it ready to steer: the routine that was run, the effort either way, the rear wheels' offset. */
 import type { Check } from "../../finding/check.ts";
-import type { Checker } from "../../finding/checking.ts";
+import type { Checker, Row } from "../../finding/checking.ts";
 import { quantity, tell } from "../../quantity/said.ts";
 import { askedKeys } from "../../rig/asked.ts";
 import type { ResolvedRig } from "../../rig/resolve.ts";
@@ -27,13 +27,30 @@ function routineCheck(rig: ResolvedRig, rowOf: Checker): Check {
   const routine = chosen<"full" | "quick" | "none">(rig, "tractor.steerRoutine");
   const camera = usesCamera(rig);
   if (routine === null) return row.unknown("tractor.steerRoutine");
-  if (routine === "full") return row.good("tractor.steerRoutine", "The full hydraulic routine was run.");
+  if (routine === "full") return resultCheck(rig, row);
   const said = routine === "quick" ? "Only the quick routine was run." : "No routine was run.";
   const why =
     "The full one tells the valve's own play; keep its result page. By the operator's manual, nobody near the wheels.";
   return camera || routine === "none"
     ? row.fix("tractor.steerRoutine", said, why, "Run the full routine")
     : row.note("tractor.steerRoutine", said, why, "Run the full routine");
+}
+
+/** Of the full routine: whether what it came to can be looked at again. */
+function resultCheck(rig: ResolvedRig, row: Row): Check {
+  const result = chosen<"kept" | "lost">(rig, "tractor.steerResult");
+  if (result === null)
+    return row.unknown(
+      "tractor.steerResult",
+      "The full hydraulic routine was run. Was its result page kept?",
+    );
+  return result === "kept"
+    ? row.good("tractor.steerRoutine", "The full hydraulic routine was run, its result page kept.")
+    : row.note(
+        "tractor.steerResult",
+        "The full hydraulic routine was run, its result page not kept.",
+        "The next one is held against nothing: photograph its page then.",
+      );
 }
 
 function effortCheck(rig: ResolvedRig, rowOf: Checker): Check {
