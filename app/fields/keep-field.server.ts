@@ -2,7 +2,6 @@
 
 import { radiansOf } from "../../core/geodesy/degrees.ts";
 import { fromPlane, type Geographic } from "../../core/geodesy/plane.ts";
-import { onPlane } from "../../core/guidance/plane-field.ts";
 import { roundWithin } from "../../core/guidance/rounds.ts";
 import { whereOf } from "../../core/place/boundary.ts";
 import { boundaryProblem, tidied } from "../../core/place/check-boundary.ts";
@@ -10,27 +9,26 @@ import { ringFromLog, wayFromLog } from "../../core/place/from-log.ts";
 import { nameOf, sameName } from "../../core/place/given.ts";
 import type { LineShape } from "../../core/place/line.ts";
 import { isLineLongEnough, SHORTEST_LINE } from "../../core/place/line-length.ts";
+import { onPlane } from "../../core/place/plane-field.ts";
 import { partsOf, readPlace, readRings } from "../../core/place/typed.ts";
 import { inWords } from "../../core/quantity/said.ts";
-import type { Units } from "../../core/quantity/units.ts";
-import type { Database } from "../../data/handle.ts";
 import { keepLine, keepShift, LINE, LINE_SHIFT, linesOf } from "../../data/lines.ts";
 import {
   BOUNDARY,
   changeField,
-  type FieldBounded,
   keepBoundary,
   listFields,
   NameTaken,
   putFieldAway,
 } from "../../data/places.ts";
-import { factOf, type Told, takeBack } from "../../data/record.ts";
+import { factOf, takeBack } from "../../data/record.ts";
 import { VARIETY_MAP } from "../../data/variety-maps.ts";
 import { readLog } from "../../formats/nmea/log.ts";
 import { checkedBy, type Intents } from "../session/intents.server.ts";
 import { kept, type Outcome, refused } from "../session/outcome.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { amountOf } from "../yard/amount.ts";
+import type { AtField } from "./at-field.ts";
 import {
   CornersDto,
   DrivenLineDto,
@@ -43,8 +41,6 @@ import {
   VarietyMapDto,
 } from "./fields.dto.ts";
 import { readVarietyMap } from "./variety-maps.server.ts";
-
-export type AtField = { db: Database; field: FieldBounded; told: Told; units: Units };
 
 /** A log of a day at ten positions a second. */
 const MOST_LOG = 20_000_000;

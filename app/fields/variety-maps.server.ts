@@ -12,8 +12,8 @@ import { cropNamed, cropsOf, grownOn } from "../../data/work.ts";
 import { readZones } from "../../formats/geojson/zones.ts";
 import { kept, type Outcome, refused } from "../session/outcome.ts";
 import { moment } from "../stations/frame/print.ts";
+import type { AtField } from "./at-field.ts";
 import type { VarietyMapDto } from "./fields.dto.ts";
-import type { AtField } from "./keep-field.server.ts";
 
 export type VarietyMapView = ReturnType<typeof mapView>;
 

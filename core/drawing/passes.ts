@@ -2,8 +2,8 @@
 import type { OnPlane } from "../geodesy/plane.ts";
 import type { Fills } from "../guidance/fills.ts";
 import type { Plan } from "../guidance/plan.ts";
-import type { PlaneRing } from "../guidance/plane-field.ts";
 import { tighterThan } from "../guidance/way.ts";
+import type { PlaneRing } from "../place/plane-field.ts";
 import type { Units } from "../quantity/units.ts";
 import { type ScaleBar, scaleBar } from "./field-map.ts";
 

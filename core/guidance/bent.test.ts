@@ -6,10 +6,10 @@ import DistanceOp from "jsts/org/locationtech/jts/operation/distance/DistanceOp.
 import { describe, expect, it } from "vitest";
 import { placeAt } from "../geodesy/degrees.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
+import type { PlaneField } from "../place/plane-field.ts";
 import { signedArea } from "../place/ring.ts";
 import { type BentLine, circleLine, curveLine, passesAlong } from "./bent.ts";
 import { layAlong, layPasses } from "./plan.ts";
-import type { PlaneField } from "./plane-field.ts";
 import { tighterThan, tightestOf, wayLength } from "./way.ts";
 
 type Pair = readonly [east: number, north: number];
@@ -59,6 +59,18 @@ describe("passes along a line that bends", () => {
     }
     expect(bent.first).toBeCloseTo(straight.first, 2);
     expect(bent.last).toBeCloseTo(straight.last, 2);
+  });
+
+  it("reach over the whole of a long field from a line along its end, on either side", () => {
+    const long = fieldOf(points([-400, -40], [400, -40], [400, 40], [-400, 40]));
+    for (const east of [-395, 395])
+      for (const way of [points([east, -30], [east, 30]), points([east, 30], [east, -30])]) {
+        const found = curveLine(way, 3, 402);
+        if (!found.ok) throw new Error(found.problem);
+        const { runs, missed } = passesAlong(long.rings, found.line, { spacing: 10, across: 0 });
+        expect(runs).toHaveLength(80);
+        expect((total(runs) + missed) / 64_000).toBeCloseTo(1, 5);
+      }
   });
 
   it("round a pivot are circles with rings of field under them, and pieces of them in the corners", () => {
@@ -171,11 +183,12 @@ describe("passes along a line that bends", () => {
       ok: false,
       problem: "crosses itself",
     });
-    // Its ends, gone on straight, meet.
-    expect(curveLine(points([-50, 0], [-60, 100], [60, 100], [50, 0]), 3, 400)).toEqual({
+    // Its ends, gone on straight, meet on the field; beyond it they close it.
+    expect(curveLine(points([-20, 0], [-60, 100], [60, 100], [20, 0]), 3, 400)).toEqual({
       ok: false,
       problem: "crosses itself",
     });
+    expect(curveLine(points([-50, -150], [-60, 150], [60, 150], [50, -150]), 3, 240).ok).toBe(true);
     expect(curveLine(points([0, 0], [4, 4]), 3, 400)).toEqual({ ok: false, problem: "too short" });
     expect(() => circleLine({ east: 0, north: 0 }, 0)).toThrow(RangeError);
   });

@@ -5,9 +5,9 @@
 import { offsetRings } from "../geodesy/offset.ts";
 import { common, without } from "../geodesy/overlay.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
+import type { PlaneRing } from "../place/plane-field.ts";
 import { firstCrossing, isInside, signedArea } from "../place/ring.ts";
 import { thinned } from "../place/thinned.ts";
-import type { PlaneRing } from "./plane-field.ts";
 import { nearestOn, pieceOf, placeAlong, reaches, tightestOf, type Way, wayLength } from "./way.ts";
 
 export type BentLine = {
@@ -82,7 +82,9 @@ export function curveLine(
   if (way.length < 2 || wayLength(way) < END) return { ok: false, problem: "too short" };
   const closed = way.length > 3 && away(way[0]!, way.at(-1)!) < gap && wayLength(way) > 4 * gap;
   const line = closed ? closedLine(way) : openLine(way, reach);
-  return firstCrossing([line.left]) ? { ok: false, problem: "crosses itself" } : { ok: true, line };
+  return line === null || firstCrossing([line.left])
+    ? { ok: false, problem: "crosses itself" }
+    : { ok: true, line };
 }
 
 const away = (a: OnPlane, b: OnPlane) => Math.hypot(a.east - b.east, a.north - b.north);
@@ -94,14 +96,22 @@ function closedLine(way: Way): BentLine {
   return lineOf(left, [...left, left[0]!], sense);
 }
 
-function openLine(way: Way, reach: number): BentLine {
-  const far = 2 * Math.max(reach, ...way.map(({ east, north }) => Math.hypot(east, north)));
+/** So many times as far as anything is from the origin the line goes on: what is offset from its far end stays clear of the field. */
+const FAR = 4;
+
+/** Its ends gone on straight. Where they meet beyond the field it is closed there; null where they meet within reach of it. */
+function openLine(way: Way, reach: number): BentLine | null {
+  const far = FAR * Math.max(reach, ...way.map(({ east, north }) => Math.hypot(east, north)));
   const at = reaches(way);
   const length = at.at(-1)!;
-  const near = [0, END / 2, END].map((along) => placeAlong(way, at, along));
-  const ends = [0, END / 2, END].map((along) => placeAlong(way, at, length - along));
-  const first = onCircle(way[0]!, headingOn(near), far);
-  const last = onCircle(way.at(-1)!, headingOn(ends), far);
+  const out = (from: (along: number) => OnPlane) => headingOn([0, END / 2, END].map(from));
+  const begins = { from: way[0]!, heading: out((along) => placeAlong(way, at, along)) };
+  const ends = { from: way.at(-1)!, heading: out((along) => placeAlong(way, at, length - along)) };
+  const meet = meeting(begins, ends);
+  if (meet !== null && Math.hypot(meet.east, meet.north) < far)
+    return Math.hypot(meet.east, meet.north) <= reach ? null : closedLine([...way, meet]);
+  const first = onCircle(begins.from, begins.heading, far);
+  const last = onCircle(ends.from, ends.heading, far);
   const whole = [first, ...way, last];
   const angle = (point: OnPlane) => Math.atan2(point.north, point.east);
   const round = (((angle(first) - angle(last)) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
@@ -111,6 +121,23 @@ function openLine(way: Way, reach: number): BentLine {
     return { east: far * Math.cos(turned), north: far * Math.sin(turned) };
   });
   return lineOf([...whole, ...back], whole, 1);
+}
+
+type Ray = { from: OnPlane; heading: number };
+
+/** Where two ways on meet; null where they do not. */
+function meeting(a: Ray, b: Ray): OnPlane | null {
+  const [ae, an, be, bn] = [
+    Math.sin(a.heading),
+    Math.cos(a.heading),
+    Math.sin(b.heading),
+    Math.cos(b.heading),
+  ];
+  const cross = ae * bn - an * be;
+  if (Math.abs(cross) < 1e-9) return null;
+  const [east, north] = [b.from.east - a.from.east, b.from.north - a.from.north];
+  const [onA, onB] = [(east * bn - north * be) / cross, (east * an - north * ae) / cross];
+  return onA > 0 && onB > 0 ? { east: a.from.east + onA * ae, north: a.from.north + onA * an } : null;
 }
 
 /** The heading out of an end: of three places from it inwards, with the bend between them carried on. */

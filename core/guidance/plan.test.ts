@@ -10,9 +10,9 @@ import { unflatten } from "../geodesy/flat.ts";
 import { offsetRings } from "../geodesy/offset.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
 import { sizeOf } from "../place/boundary.ts";
+import { onPlane, type PlaneField, placeOf, turn, turnBack } from "../place/plane-field.ts";
 import { signedArea } from "../place/ring.ts";
 import { bestPlan, figuresOf, headingsOf, layPasses, type Plan, sweep } from "./plan.ts";
-import { onPlane, type PlaneField, placeOf, turn, turnBack } from "./plane-field.ts";
 
 const HERE = placeAt(52.4, 10.7);
 type Corners = readonly (readonly [number, number])[];

@@ -5,9 +5,9 @@
 import { offsetRings } from "../geodesy/offset.ts";
 import { common } from "../geodesy/overlay.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
+import { type PlaneField, type PlaneRing, turn, turnBack } from "../place/plane-field.ts";
 import { signedArea } from "../place/ring.ts";
 import { type BentLine, passesAlong } from "./bent.ts";
-import { type PlaneField, type PlaneRing, turn, turnBack } from "./plane-field.ts";
 
 /** Where the first straight pass lies: its outer edge on the left or the right end of the field, or its middle on a line so far across. */
 export type Start = { kind: "left" } | { kind: "right" } | { kind: "line"; across: number };

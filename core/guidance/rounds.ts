@@ -1,8 +1,8 @@
 /** A round along the edge of a field as a line one is guided along. */
 import { offsetRings } from "../geodesy/offset.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
+import type { PlaneField } from "../place/plane-field.ts";
 import { signedArea } from "../place/ring.ts";
-import type { PlaneField } from "./plane-field.ts";
 
 /**
  * The way of the middle of the tool in its `round`th round within the edge, from 1, metres on the field's plane: closed, along the field's outline and, of

@@ -1,8 +1,8 @@
 /** Zones of a field, each with what stands there: how much of the field each has, what lies in none, and what in more than one. */
 import { common, either } from "../geodesy/overlay.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
-import { onPlane } from "../guidance/plane-field.ts";
 import { type Boundary, whereOf } from "./boundary.ts";
+import { onPlane } from "./plane-field.ts";
 import { signedArea } from "./ring.ts";
 
 export type Zone = { variety: string; boundary: Boundary };

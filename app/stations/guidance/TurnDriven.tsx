@@ -119,6 +119,9 @@ export default function TurnDriven({ view }: { view: TurnView }) {
       ))}
       <p className="text-soft">
         Steering goes over at once here; the real one takes some metres more.
+        {view.inLine
+          ? " Its frame is driven as if it did not bend: it takes no more headland than this."
+          : ""}
         {view.assumed ? " What nobody read of it is drawn as such rigs usually are." : ""}
         {turning.train.length > 0 &&
         view.least !== null &&

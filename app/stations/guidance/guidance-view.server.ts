@@ -2,8 +2,8 @@
 
 import { type Geographic, type OnPlane, toPlane } from "../../../core/geodesy/plane.ts";
 import type { BentGiven } from "../../../core/guidance/bent.ts";
-import { onPlane, type PlaneField, turn } from "../../../core/guidance/plane-field.ts";
 import { LINE_WORDS } from "../../../core/place/line.ts";
+import { onPlane, type PlaneField, turn } from "../../../core/place/plane-field.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { known } from "../../../core/rig/whole.ts";
 import { usesCamera } from "../../../core/subjects/guidance/camera-checks.ts";

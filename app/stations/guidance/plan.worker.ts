@@ -1,7 +1,7 @@
 /** Lays passes at every heading and along lines that bend, off the page's thread; says how far it has come. */
 import { type BentGiven, type BentProblem, bentLine } from "../../../core/guidance/bent.ts";
 import { layAlong, type Outcome, type Plan, sweep } from "../../../core/guidance/plan.ts";
-import type { PlaneField } from "../../../core/guidance/plane-field.ts";
+import type { PlaneField } from "../../../core/place/plane-field.ts";
 
 export type BentAsked = { id: string; given: BentGiven; across: number };
 export type PlanAsked = { field: PlaneField; spacing: number; rounds: number; bent: BentAsked[] };

@@ -21,6 +21,8 @@ export function turnView({ judged, whole, preferences }: OpenRig) {
     radius,
     least: turn.least,
     turning: rounded(turning),
+    /** its frame bends in the middle, and is driven here as if it did not */
+    inLine: whole.parts[0]!.rig.values["tractor.steering"].choice === "articulated",
     /** what is drawn as a rig of this kind usually is */
     assumed: unknown !== null || widthAssumed,
     bars: turn.bars.map((bar) => ({

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import type { Outcome } from "../../../core/guidance/plan.ts";
-import type { PlaneField } from "../../../core/guidance/plane-field.ts";
+import type { PlaneField } from "../../../core/place/plane-field.ts";
 import type { BentAsked, BentLaid, PlanTold } from "./plan.worker.ts";
 
 export type Sweep = {

@@ -2,8 +2,8 @@
 
 import { fromMeridian } from "../geodesy/flat.ts";
 import { fromPlane, type Geographic, type OnPlane, toPlane } from "../geodesy/plane.ts";
-import { type Boundary, whereOf } from "../place/boundary.ts";
-import { signedArea } from "../place/ring.ts";
+import { type Boundary, whereOf } from "./boundary.ts";
+import { signedArea } from "./ring.ts";
 
 export type PlaneRing = readonly OnPlane[];
 
