@@ -1,10 +1,37 @@
+import { basename } from "node:path";
 import { defineConfig } from "vitest/config";
+import { BaseSequencer, type TestSpecification } from "vitest/node";
 
 /** Tests that replace modules, clocks or the environment: each gets a process of its own. */
 const ALONE = "{core,data,formats,bench,app}/**/*.alone.test.{ts,tsx}";
 
+/** Browser tests that last longest, the longest first: begun last, one of them would run alone while the other workers look on. */
+const LONGEST = [
+  "screens",
+  "cure",
+  "strips",
+  "proof-screens",
+  "morning",
+  "proof",
+  "jobs",
+  "sequences",
+  "first-hour",
+];
+
+const place = ({ moduleId }: TestSpecification) => {
+  const at = LONGEST.indexOf(basename(moduleId, ".test.ts"));
+  return at < 0 ? LONGEST.length : at;
+};
+
+class LongestFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    return (await super.sort(files)).sort((a, b) => place(a) - place(b));
+  }
+}
+
 export default defineConfig({
   test: {
+    sequence: { sequencer: LongestFirst },
     projects: [
       {
         test: {
@@ -25,8 +52,8 @@ export default defineConfig({
           name: "browser",
           include: ["e2e/**/*.test.ts"],
           globalSetup: "e2e/planted.ts",
-          // A person's wait for a page leaves the cores idle half of the time: three keep two of them busy.
-          maxWorkers: 3,
+          // A person's wait for a page leaves the cores idle more than half of the time: four keep two of them busy.
+          maxWorkers: 4,
           testTimeout: 180_000,
           hookTimeout: 120_000,
         },

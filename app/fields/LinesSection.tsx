@@ -4,9 +4,9 @@ import { useChecked } from "../session/use-checked.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { Folded } from "../ui/Folded.tsx";
+import { TakeBackOf } from "../ui/TakeBackOf.tsx";
 import type { FieldView } from "./field-view.server.ts";
 import { LineDto, ShiftDto } from "./fields.dto.ts";
-import { TakeBackOf } from "./TakeBackOf.tsx";
 
 type Props = { view: FieldView; errors: FieldErrors; person: string };
 

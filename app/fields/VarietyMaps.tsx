@@ -3,9 +3,9 @@ import { useChecked } from "../session/use-checked.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { TextField } from "../ui/Field.tsx";
 import { Folded } from "../ui/Folded.tsx";
+import { TakeBackOf } from "../ui/TakeBackOf.tsx";
 import type { FieldView } from "./field-view.server.ts";
 import { VarietyMapDto } from "./fields.dto.ts";
-import { TakeBackOf } from "./TakeBackOf.tsx";
 import type { VarietyMapView } from "./variety-maps.server.ts";
 
 type Props = { view: FieldView; errors: FieldErrors; person: string };

@@ -74,6 +74,7 @@ function pagesOf(db: Database, parts: readonly RigTool[]): string[] {
     ...walkRound().map(({ key }) => key),
     "sheet",
     "log",
+    "rounds",
     "handover",
     ...SEQUENCE_KINDS.map((kind) => `sequences/${kind}`),
   ];

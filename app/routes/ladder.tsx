@@ -37,6 +37,9 @@ export default function LadderPage({ loaderData: { frame, rungs, standing: stand
         <p>
           <Link to={`/rigs/${frame.rig.id}/log`} className="key">
             Begin and end work: the log
+          </Link>{" "}
+          <Link to={`/rigs/${frame.rig.id}/rounds`} className="key">
+            Morning and evening
           </Link>
         </p>
         <Ladder rungs={rungs} rigId={frame.rig.id} person={frame.preferences.person} />

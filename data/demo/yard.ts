@@ -36,6 +36,7 @@ import {
   MEADOW_DRILL,
   ROAD_LIMITS,
 } from "./rigs.ts";
+import { plantService } from "./service.ts";
 import { plantSteering } from "./steering.ts";
 import { BY, read, type ToldReading } from "./told.ts";
 import { BROAD_REAR, CART, DRIVE_WHEEL, DUAL, FRONT, REAR, SPRAYER_WHEEL, WIDE_FRONT } from "./tyres.ts";
@@ -63,6 +64,7 @@ export function plantDemoYard(db: Database): void {
     plantWorks(db, [first, proven, ...hitched], fields);
     const withTool = (number: string) =>
       hitched.find(({ implement }) => implement.fleetNumber === number)!.id;
+    plantService(db);
     plantSteering(db, { hoe: withTool("H6"), drill: withTool("D7") });
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);

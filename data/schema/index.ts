@@ -8,6 +8,7 @@ export * from "./places.ts";
 export * from "./proofs.ts";
 export * from "./readings.ts";
 export * from "./record.ts";
+export * from "./season.ts";
 export * from "./sequences.ts";
 export * from "./settings.ts";
 export * from "./steering.ts";

@@ -5,11 +5,9 @@ import { FAMILIES } from "../../core/quantity/measure.ts";
 import { type Units, unitOf } from "../../core/quantity/units.ts";
 import { OPERATIONS } from "../../core/trade/operations.ts";
 import type { LogEntry } from "../../core/yard/log.ts";
+import { cell } from "./cell.ts";
 
 const plain = (value: number) => Number(value.toPrecision(9));
-
-/** A cell no spreadsheet takes for a formula. */
-const text = (given: string) => (/^[=+\-@\t\r]/.test(given) ? `'${given}` : given);
 
 function inUnits(units: Units) {
   const of = (family: "area" | "volume" | "mass") => {
@@ -48,22 +46,22 @@ export function logCsv(entries: readonly LogEntry[], units: Units): string {
   const rows = entries.map((entry) => {
     const { ended } = entry;
     return [
-      text(entry.field.client),
-      text(entry.field.farm),
-      text(entry.field.name),
-      text(entry.season),
+      cell(entry.field.client),
+      cell(entry.field.farm),
+      cell(entry.field.name),
+      cell(entry.season),
       entry.operations.map((key) => OPERATIONS[key].label).join("; "),
-      text(entry.crop ?? ""),
-      text(entry.varieties.map(({ name, rows: own }) => (own === "" ? name : `${name} (${own})`)).join("; ")),
-      text(entry.rig),
-      text(entry.person),
+      cell(entry.crop ?? ""),
+      cell(entry.varieties.map(({ name, rows: own }) => (own === "" ? name : `${name} (${own})`)).join("; ")),
+      cell(entry.rig),
+      cell(entry.person),
       entry.begun,
       ended?.at ?? "",
       area.write(ended?.area ?? null),
       area.write(entry.fieldArea),
       ended?.time == null ? "" : plain(ended.time / 3600),
       volume.write(ended?.fuel ?? null),
-      text(
+      cell(
         entry.products
           .flatMap(({ name, form, used }) =>
             used === null ? [] : [`${name}: ${(form === "liquid" ? volume : mass).write(used)}`],
@@ -72,8 +70,8 @@ export function logCsv(entries: readonly LogEntry[], units: Units): string {
       ),
       mass.write(judgeEntry(entry).loaded),
       entry.frozen.card ?? "",
-      text(entry.frozen.variants.filter(Boolean).join("; ")),
-      text(ended?.note ?? ""),
+      cell(entry.frozen.variants.filter(Boolean).join("; ")),
+      cell(ended?.note ?? ""),
     ];
   });
   return `\ufeff${Papa.unparse([head, ...rows], { newline: "\r\n" })}\r\n`;

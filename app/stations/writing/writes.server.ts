@@ -48,6 +48,7 @@ import {
   keepObserved,
 } from "../proof/keep-proof.server.ts";
 import { keepChangedProduct, keepNewProduct, keepProduct } from "../rate/keep-product.server.ts";
+import { keepServicedOn } from "../rounds/rounds.server.ts";
 import { keepChosen, keepTable, keepVariant } from "../sections/keep-sections.server.ts";
 import { keepEdited } from "../sequences/keep-list.server.ts";
 import { keepRun } from "../sequences/keep-run.server.ts";
@@ -69,6 +70,7 @@ const WRITES: Record<string, Write> = {
   run: keepRun,
   "keep-list": keepEdited,
   rung: keepRung,
+  "service-done": keepServicedOn,
   "pin-hose": keepPin,
   "unpin-hoses": keepUnpinned,
   "keep-plan": keepPlugged,

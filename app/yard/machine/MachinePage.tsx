@@ -37,6 +37,15 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
               />
             )}
             <TyresSection axles={axles} tyres={tyres} errors={errors} />
+            <section id="service">
+              <h2 className="border-b-2 border-ink pb-1">Service</h2>
+              <Link
+                to={`/machines/${machine.id}/service`}
+                className="flex min-h-11 items-center font-semibold text-dye"
+              >
+                What is due on it, what wears, what was done
+              </Link>
+            </section>
             <section id="oil">
               <h2 className="border-b-2 border-ink pb-1">Hydraulics and connectors</h2>
               <Link

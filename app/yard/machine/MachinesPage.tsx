@@ -4,6 +4,7 @@ import type { Route } from "../../routes/+types/machines";
 import { YardFrame } from "../YardFrame.tsx";
 
 const BOOKS = [
+  { to: "/service", label: "Service", what: "what is due, what wears, what to order" },
   { to: "/tyres", label: "Tyre tables", what: "what each tyre carries by speed and pressure" },
   { to: "/limits", label: "Road limits", what: "width, height, speed and unbraked mass where you drive" },
 ];

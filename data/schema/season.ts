@@ -1,0 +1,101 @@
+import { sql } from "drizzle-orm";
+import { check, index, integer, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import {
+  SERVICE_KINDS,
+  SERVICE_ROUNDS,
+  type ServiceKind,
+  type ServiceRound,
+} from "../../core/season/service.ts";
+import { oneOf } from "./checks.ts";
+import { machine } from "./machines.ts";
+import { factSeq } from "./record.ts";
+
+const ROUNDS = Object.keys(SERVICE_ROUNDS) as [ServiceRound, ...ServiceRound[]];
+const KINDS = Object.keys(SERVICE_KINDS) as [ServiceKind, ...ServiceKind[]];
+
+/** What is done to a machine again and again. A setting. SI. */
+export const serviceItem = sqliteTable(
+  "service_item",
+  {
+    id: integer().primaryKey(),
+    machineId: integer()
+      .notNull()
+      .references(() => machine.id),
+    name: text().notNull(),
+    kind: text({ enum: KINDS }).notNull(),
+    round: text({ enum: ROUNDS }).notNull(),
+    points: integer(),
+    everyTime: real(),
+    everyArea: real(),
+    everyDays: real(),
+    everySeason: integer({ mode: "boolean" }).notNull().default(false),
+    note: text().notNull().default(""),
+    archivedAt: text(),
+  },
+  (table) => [
+    index("service_item_by_machine").on(table.machineId),
+    oneOf("service_item_kind", table.kind, KINDS),
+    oneOf("service_item_round", table.round, ROUNDS),
+    check("service_item_is_named", sql`${table.name} <> ''`),
+    check(
+      "service_item_has_an_interval",
+      sql`(${table.round} = 'interval') = (coalesce(${table.everyTime}, ${table.everyArea}, ${table.everyDays}) is not null or ${table.everySeason} = 1)`,
+    ),
+  ],
+);
+
+/** That it was done: about the machine, its topic the item's number. */
+export const serviceDone = sqliteTable("service_done", {
+  seq: factSeq(),
+  itemId: integer()
+    .notNull()
+    .references(() => serviceItem.id),
+  /** seconds by the hour meter; null where nobody wrote it down */
+  meter: real(),
+  note: text().notNull().default(""),
+});
+
+/** What a machine's hour meter showed, seconds: about the machine. */
+export const meterReading = sqliteTable(
+  "meter_reading",
+  { seq: factSeq(), reading: real().notNull() },
+  (table) => [check("meter_reading_runs", sql`${table.reading} >= 0`)],
+);
+
+/** A part that wears and is changed: points, blades, nozzles, boards. A setting. SI. */
+export const wearPart = sqliteTable(
+  "wear_part",
+  {
+    id: integer().primaryKey(),
+    machineId: integer()
+      .notNull()
+      .references(() => machine.id),
+    name: text().notNull(),
+    count: integer().notNull(),
+    fresh: real().notNull(),
+    limit: real().notNull(),
+    stock: integer().notNull().default(0),
+    delivery: integer().notNull().default(0),
+    archivedAt: text(),
+  },
+  (table) => [
+    index("wear_part_by_machine").on(table.machineId),
+    check("wear_part_is_named", sql`${table.name} <> ''`),
+    check("wear_part_counts", sql`${table.count} > 0 and ${table.stock} >= 0 and ${table.delivery} >= 0`),
+    check("wear_part_wears", sql`${table.limit} > 0 and ${table.fresh} > ${table.limit}`),
+  ],
+);
+
+/** How worn the most worn of them was, or that new ones were fitted: about the machine, its topic the part's number. */
+export const wearMeasured = sqliteTable(
+  "wear_measured",
+  {
+    seq: factSeq(),
+    partId: integer()
+      .notNull()
+      .references(() => wearPart.id),
+    size: real().notNull(),
+    replaced: integer({ mode: "boolean" }).notNull(),
+  },
+  (table) => [check("wear_measured_is_something", sql`${table.size} > 0`)],
+);
