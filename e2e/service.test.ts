@@ -24,9 +24,11 @@ describe("the service of a machine", () => {
     await fill(page, "name", "Cab filter");
     await press(page, "Put it on the list");
     await seen(page, "One of them is wanted.");
-    expect(await page.$eval('input[name="name"]', (input) => (input as HTMLInputElement).value)).toBe(
-      "Cab filter",
-    );
+    expect(
+      await page.$$eval('input[name="name"]', (all) =>
+        all.filter((input) => input.checkVisibility()).map((input) => (input as HTMLInputElement).value),
+      ),
+    ).toEqual(["Cab filter"]);
     await fill(page, "days", "180");
     await press(page, "Put it on the list");
     await page.waitForSelector('[data-service="Cab filter"]');
@@ -35,6 +37,14 @@ describe("the service of a machine", () => {
     await press(page, "It was done", '[data-service="Cab filter"]');
     await page.waitForSelector('[data-service="Cab filter"][data-state="good"]');
     expect(await textOf(page, '[data-service="Cab filter"]')).toContain("0 of 180 days.");
+    // How many points there are, as somebody counted them.
+    await press(page, "Wheel nuts");
+    await page.locator('[data-daily="Wheel nuts"] input[name="points"]').fill("36");
+    await press(page, "Change it so", '[data-daily="Wheel nuts"]');
+    await seen(page, "Wheel nuts, 36 points");
+    await press(page, "Knock the soil off");
+    await press(page, "Take it off the list", '[data-daily="Knock the soil off"]');
+    await page.waitForSelector('[data-daily="Knock the soil off"]', { hidden: true });
     expect(faults()).toEqual([]);
   });
 

@@ -1,14 +1,15 @@
 import { useState } from "react";
 import { Form, Link } from "react-router";
-import { SERVICE_KINDS, SERVICE_ROUNDS, type ServiceRound } from "../../../core/season/service.ts";
+import { SERVICE_ROUNDS } from "../../../core/season/service.ts";
 import type { Route } from "../../routes/+types/machine-service";
 import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
-import { SelectField, TextField } from "../../ui/Field.tsx";
+import { TextField } from "../../ui/Field.tsx";
 import { Folded } from "../../ui/Folded.tsx";
 import { TakeBackOf } from "../../ui/TakeBackOf.tsx";
 import { YardFrame } from "../YardFrame.tsx";
-import { DoneDto, MeterDto, ServiceItemDto } from "./service.dto.ts";
+import { ItemForm } from "./ItemForm.tsx";
+import { DoneDto, MeterDto } from "./service.dto.ts";
 import type { MachineService, ServiceRow } from "./service-view.server.ts";
 import { TONES } from "./tones.ts";
 import { WearSection } from "./WearSection.tsx";
@@ -60,12 +61,14 @@ export function ServicePage({ loaderData: { preferences, view }, actionData }: R
       <div className="grid grid-cols-[1.2fr_1fr] gap-8 max-lg:grid-cols-1">
         <div className="grid content-start gap-6">
           <Intervals view={view} errors={errors} person={person} />
-          <NewItem view={view} errors={errors} />
+          <Folded summary="Something else to look after">
+            <ItemForm area={view.area} errors={errors} item={null} />
+          </Folded>
           <WearSection view={view} errors={errors} person={person} />
         </div>
         <div className="grid content-start gap-6">
           <MeterSection view={view} errors={errors} person={person} />
-          <Rounds view={view} />
+          <Rounds view={view} errors={errors} />
           {history.length > 0 && (
             <section aria-label="What was done">
               <h2 className="border-b-2 border-ink pb-1">What was done</h2>
@@ -90,7 +93,7 @@ export function ServicePage({ loaderData: { preferences, view }, actionData }: R
 
 type Props = { view: MachineService; errors: FieldErrors; person: string };
 
-function Intervals({ view: { intervals, meter, machine }, errors, person }: Props) {
+function Intervals({ view: { intervals, meter, machine, area }, errors, person }: Props) {
   return (
     <section aria-label="After so much work or time">
       <h2 className="border-b-2 border-ink pb-1">After so much work or time</h2>
@@ -100,6 +103,7 @@ function Intervals({ view: { intervals, meter, machine }, errors, person }: Prop
           <Interval
             key={row.id}
             row={row}
+            area={area}
             meter={machine.drives ? meter.now : null}
             errors={errors}
             person={person}
@@ -110,10 +114,16 @@ function Intervals({ view: { intervals, meter, machine }, errors, person }: Prop
   );
 }
 
-type IntervalProps = { row: ServiceRow; meter: string | null; errors: FieldErrors; person: string };
+type IntervalProps = {
+  row: ServiceRow;
+  area: string;
+  meter: string | null;
+  errors: FieldErrors;
+  person: string;
+};
 
-function Interval({ row, meter, errors: sent, person }: IntervalProps) {
-  const { id, name, kind, note, points, every, state, word, said, comes, last } = row;
+function Interval({ row, area, meter, errors: sent, person }: IntervalProps) {
+  const { id, name, kind, note, points, every, state, word, said, comes, last, form } = row;
   const { errors, onSubmit } = useChecked(DoneDto, sent);
   const [on, setOn] = useState("");
   return (
@@ -162,13 +172,9 @@ function Interval({ row, meter, errors: sent, person }: IntervalProps) {
             It was done
           </button>
         </Form>
-        <Form method="post">
-          <input type="hidden" name="intent" value="item-away" />
-          <input type="hidden" name="item" value={id} />
-          <button type="submit" className="min-h-11 cursor-pointer font-semibold underline">
-            Take it off the list
-          </button>
-        </Form>
+      </Folded>
+      <Folded summary="Change it">
+        <ItemForm area={area} errors={sent} item={form} />
       </Folded>
     </li>
   );
@@ -213,7 +219,7 @@ function MeterSection({ view: { meter, machine }, errors: sent, person }: Props)
 
 const DAILY = ["morning", "evening", "aboard"] as const;
 
-function Rounds({ view: { rounds } }: { view: MachineService }) {
+function Rounds({ view: { rounds, area }, errors }: Omit<Props, "person">) {
   return (
     <section aria-label="Each day" className="grid gap-1">
       <h2 className="border-b-2 border-ink pb-1">Each day</h2>
@@ -225,24 +231,18 @@ function Rounds({ view: { rounds } }: { view: MachineService }) {
             <div key={round}>
               <p className="pt-1 font-semibold">{SERVICE_ROUNDS[round]}</p>
               <ul>
-                {own.map(({ id, name, points, note }) => (
-                  <li key={id} className="flex items-center justify-between gap-3 border-b border-hair">
-                    <span className="py-1">
-                      {name}
-                      {points !== null && `, ${points}`}
-                      {note && <span className="block text-small text-soft">{note}</span>}
-                    </span>
-                    <Form method="post">
-                      <input type="hidden" name="intent" value="item-away" />
-                      <input type="hidden" name="item" value={id} />
-                      <button
-                        type="submit"
-                        className="min-h-11 cursor-pointer px-2 underline"
-                        aria-label={`Take ${name} off the list`}
-                      >
-                        Off
-                      </button>
-                    </Form>
+                {own.map(({ id, name, points, note, form }) => (
+                  <li key={id} className="border-b border-hair" data-daily={name}>
+                    <details>
+                      <summary className="flex min-h-11 cursor-pointer flex-col justify-center py-1">
+                        <span className="text-ink">
+                          {name}
+                          {points !== null && `, ${points} points`}
+                        </span>
+                        {note && <span className="text-small text-soft">{note}</span>}
+                      </summary>
+                      <ItemForm area={area} errors={errors} item={form} />
+                    </details>
                   </li>
                 ))}
               </ul>
@@ -254,60 +254,5 @@ function Rounds({ view: { rounds } }: { view: MachineService }) {
         Ticked on the phone, at the start of work of each rig it goes out with.
       </p>
     </section>
-  );
-}
-
-function NewItem({ view: { area }, errors: sent }: Omit<Props, "person">) {
-  const { errors, onSubmit } = useChecked(ServiceItemDto, sent);
-  const [round, setRound] = useState<ServiceRound>("interval");
-  return (
-    <Folded summary="Something else to look after">
-      <Form method="post" noValidate onSubmit={onSubmit} className="grid gap-3 pb-3">
-        <input type="hidden" name="intent" value="add-item" />
-        <input type="hidden" name="areaUnit" value={area} />
-        <div className="grid grid-cols-2 gap-3 max-sm:grid-cols-1">
-          <TextField name="name" label="What is done" autoComplete="off" problem={errors.name} />
-          <SelectField
-            name="kind"
-            label="It is"
-            choices={Object.entries(SERVICE_KINDS)}
-            problem={errors.kind}
-          />
-          <SelectField
-            name="round"
-            label="When"
-            value={round}
-            onChange={(event) => setRound(event.target.value as ServiceRound)}
-            choices={Object.entries(SERVICE_ROUNDS)}
-            problem={errors.round}
-          />
-          <TextField
-            name="points"
-            label="How many points"
-            inputMode="numeric"
-            problem={errors.points}
-            hint="Empty where nobody counted."
-          />
-        </div>
-        <div className={round === "interval" ? "grid grid-cols-3 gap-3 max-sm:grid-cols-1" : "hidden"}>
-          <TextField name="time" label="Every, h" inputMode="decimal" problem={errors.time} />
-          <TextField name="area" label={`Every, ${area}`} inputMode="decimal" problem={errors.area} />
-          <TextField name="days" label="Every, days" inputMode="numeric" problem={errors.days} />
-          <label className="col-span-full flex min-h-11 items-center gap-2">
-            <input type="checkbox" name="season" value="yes" className="size-5" />
-            Each season, which turns on 1 November
-          </label>
-        </div>
-        <TextField
-          name="note"
-          label="Oil, amount, torque"
-          problem={errors.note}
-          hint="By the operator's manual."
-        />
-        <button type="submit" className="key justify-self-start">
-          Put it on the list
-        </button>
-      </Form>
-    </Folded>
   );
 }

@@ -68,7 +68,6 @@ function Part({ row, small, errors: sent, person }: PartProps) {
           </button>
         </Form>
         <Form method="post" className="flex flex-wrap items-end gap-2 pb-2">
-          <input type="hidden" name="intent" value="stock" />
           <input type="hidden" name="part" value={id} />
           <TextField
             name="stock"
@@ -78,7 +77,7 @@ function Part({ row, small, errors: sent, person }: PartProps) {
             problem={sent.stock}
             className="w-28"
           />
-          <button type="submit" className="key">
+          <button type="submit" name="intent" value="stock" className="key">
             Counted
           </button>
           <button

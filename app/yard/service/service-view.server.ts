@@ -66,8 +66,27 @@ export function judgedService(db: Database, now: Date, machines?: readonly numbe
     .sort((a, b) => RANK[a.due.state] - RANK[b.due.state] || share(b) - share(a));
 }
 
+/** An item as its form has it. */
+function formOf({ id, name, kind, round, points, every, note }: ServiceItem, units: Units) {
+  const text = (value: number | null) => (value === null ? "" : String(Math.round(value * 100) / 100));
+  return {
+    item: String(id),
+    name,
+    kind,
+    round,
+    points: text(points),
+    time: text(every.time === null ? null : every.time / HOUR),
+    area: every.area === null ? "" : say("area", every.area, units).split("\u00a0")[0]!,
+    days: text(every.days),
+    season: every.season,
+    note,
+  };
+}
+export type ItemTyped = ReturnType<typeof formOf>;
+
 function row({ item, last, due, inDays }: Judged, units: Units) {
   return {
+    form: formOf(item, units),
     id: item.id,
     machineId: item.machineId,
     name: item.name,
@@ -161,13 +180,14 @@ export function machineService(db: Database, machine: Machine, units: Units, now
     intervals: judgedService(db, now, [id]).map((each) => row(each, units)),
     rounds: items
       .filter(({ round }) => round !== "interval")
-      .map(({ id: item, name, kind, round, points, note }) => ({
-        id: item,
-        name,
-        kind: SERVICE_KINDS[kind],
-        round,
-        points,
-        note,
+      .map((item) => ({
+        id: item.id,
+        name: item.name,
+        kind: SERVICE_KINDS[item.kind],
+        round: item.round,
+        points: item.points,
+        note: item.note,
+        form: formOf(item, units),
       })),
     wear: judgedWear(db, now, [id]).map((each) => wearRow(each, units)),
     history: servicedOf(
