@@ -57,6 +57,7 @@ export default [
   route("spoilt", "routes/spoilt.tsx"),
   route("spoilt.geojson", "routes/spoilt-geojson.ts"),
   route("log", "routes/log.tsx"),
+  route("rates", "routes/rates.tsx"),
   route("log.csv", "routes/log-csv.ts"),
   route("log.geojson", "routes/log-geojson.ts"),
   route("fields", "routes/fields.tsx"),

@@ -131,7 +131,7 @@ const SETTINGS = [
   ...["machine", "point", "component", "variant", "rig", "coupling", "weight", "tyre", "tyre_cell"],
   ...["axle_tyre", "road_limits", "hydraulics", "remote", "hose_function", "hose_pin", "practice"],
   ...["scheme", "scheme_line", "terminal", "profile", "upload", "board", "adjuster", "school", "product"],
-  ...["bench", "service_item", "wear_part"],
+  ...["bench", "service_item", "wear_part", "prices"],
 ];
 
 const tables = Object.values(schema).flatMap((each) =>

@@ -35,6 +35,9 @@ export default function Log({ loaderData: { preferences, log } }: Route.Componen
           </p>
         </div>
         <p className="flex flex-wrap gap-2">
+          <Link className="key" to="/rates">
+            Work rates and costs
+          </Link>
           <Link className="key" to="/spoilt">
             What a wrong number spoilt
           </Link>

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { comesIn, doneToday, dueOf, type Every, seasonTurn } from "./service.ts";
 import { type Amount, loggedSince, meterNow, meterProblem, paceOf, type UseEntry, usedSince } from "./use.ts";
 import { usualService } from "./usual.ts";
-import { orderOf, wearOf } from "./wear.ts";
+import { orderOf, wearCost, wearOf } from "./wear.ts";
 
 const HOUR = 3600;
 const HA = 1e4;
@@ -139,7 +139,7 @@ describe("an interval", () => {
 });
 
 describe("what wears", () => {
-  const POINT = { count: 10, fresh: 0.32, limit: 0.26, stock: 4, delivery: 3 };
+  const POINT = { count: 10, fresh: 0.32, limit: 0.26, stock: 4, delivery: 3, price: 6 };
   const wear =
     (...points: [area: number | null, size: number][]) =>
     (worked: number | null) =>
@@ -176,6 +176,13 @@ describe("what wears", () => {
     expect(wear([null, 0.3])(40)).toEqual({ known: false, why: "hectares untold" });
     expect(wear([40, 0.3])(null)).toEqual({ known: false, why: "hectares untold" });
     expect(wear([40, 0.33])(40)).toEqual({ known: false, why: "no wear" });
+  });
+
+  it("costs a set by what it lasts, by hand", () => {
+    // Half a millimetre a hectare: 6 cm last 120 ha. Ten at 6 are 60: half of one a hectare.
+    expect(wearCost(POINT, wear([40, 0.3])(40))! * HA).toBeCloseTo(0.5, 9);
+    expect(wearCost({ ...POINT, price: null }, wear([40, 0.3])(40))).toBeNull();
+    expect(wearCost(POINT, wear()(0))).toBeNull();
   });
 
   it("is ordered in time for the delivery, and not where enough lie on the shelf", () => {

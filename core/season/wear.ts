@@ -10,6 +10,8 @@ export type WearPart = {
   stock: number;
   /** days from ordering to having them */
   delivery: number;
+  /** money for one; null where nobody told */
+  price: number | null;
 };
 
 export type Measured = {
@@ -80,4 +82,9 @@ export function orderOf({ count, stock, delivery }: WearPart, wear: Wear, pace: 
   const days = wear.left / pace;
   const wait = days - delivery - SPARE;
   return wait <= 0 ? { kind: "now", days, pieces } : { kind: "later", days, wait, pieces };
+}
+
+/** Money for a m² of a part that wears: a set by what it lasts from new to its limit; null where price or wear is not known. */
+export function wearCost({ count, fresh, limit, price }: WearPart, wear: Wear): number | null {
+  return price === null || !wear.known ? null : (count * price * wear.rate) / (fresh - limit);
 }

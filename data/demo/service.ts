@@ -1,6 +1,7 @@
 /** Service of the demo yard: lists, meters, what was done and what wears. Every figure is made up. */
 import type { Database } from "../handle.ts";
 import { listMachines } from "../machines.ts";
+import { setPrices } from "../prices.ts";
 import {
   addWearPart,
   keepMeter,
@@ -60,6 +61,7 @@ type Worn = {
   limit: number;
   stock: number;
   delivery: number;
+  price: number;
   measured: readonly { at: string; size: number }[];
 };
 
@@ -71,6 +73,7 @@ const WEARS: Readonly<Record<string, Worn>> = {
     limit: 0.32,
     stock: 8,
     delivery: 5,
+    price: 38,
     measured: [{ at: "2025-09-26T16:00:00.000Z", size: 0.346 }],
   },
   S4: {
@@ -80,12 +83,14 @@ const WEARS: Readonly<Record<string, Worn>> = {
     limit: 0.078,
     stock: 0,
     delivery: 4,
+    price: 21.5,
     measured: [{ at: "2026-03-12T16:00:00.000Z", size: 0.0862 }],
   },
 };
 
 /** Plants it on the machines there are. */
 export function plantService(db: Database): void {
+  setPrices(db, { fuel: 1320, labour: 27 / HOUR, money: "EUR" }, BY);
   for (const { id, kind, fleetNumber } of listMachines(db)) {
     const done = DONE[fleetNumber];
     if (!done) continue;

@@ -76,6 +76,8 @@ export const wearPart = sqliteTable(
     limit: real().notNull(),
     stock: integer().notNull().default(0),
     delivery: integer().notNull().default(0),
+    /** money for one of them; null where nobody told */
+    price: real(),
     archivedAt: text(),
   },
   (table) => [
@@ -98,4 +100,21 @@ export const wearMeasured = sqliteTable(
     replaced: integer({ mode: "boolean" }).notNull(),
   },
   (table) => [check("wear_measured_is_something", sql`${table.size} > 0`)],
+);
+
+/** What the yard reckons with: one row. A setting. */
+export const prices = sqliteTable(
+  "prices",
+  {
+    id: integer().primaryKey(),
+    /** money for a m³ of fuel, and for a second of somebody's work; null where nobody told */
+    fuel: real(),
+    labour: real(),
+    /** what it is in, as the yard writes it */
+    money: text().notNull(),
+  },
+  (table) => [
+    check("prices_are_one_row", sql`${table.id} = 1`),
+    check("prices_are_some", sql`coalesce(${table.fuel}, 1) > 0 and coalesce(${table.labour}, 1) > 0`),
+  ],
 );

@@ -141,6 +141,7 @@ function NewPart({ small, errors: sent }: { small: string; errors: FieldErrors }
             problem={errors.delivery}
             hint="From ordering to having them."
           />
+          <TextField name="price" label="One costs" inputMode="decimal" problem={errors.price} />
         </div>
         <button type="submit" className="key justify-self-start">
           Put it on the list

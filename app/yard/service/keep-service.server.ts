@@ -28,6 +28,7 @@ import { checkedBy, type Intents } from "../../session/intents.server.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { moment } from "../../stations/frame/print.ts";
 import { amountOf } from "../amount.ts";
+import { readMoney } from "../rates/prices.dto.ts";
 import {
   DoneDto,
   ItemIdDto,
@@ -168,6 +169,7 @@ function addPart(at: AtService, value: WearPartDto): Outcome {
       limit,
       stock: Number(value.stock),
       delivery: Number(value.delivery),
+      price: readMoney(value.price) || null,
     },
     at.told,
   );

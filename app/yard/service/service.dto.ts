@@ -8,6 +8,7 @@ import {
 } from "../../../core/season/service.ts";
 import { Reads } from "../../session/reads.ts";
 import { IsAmount } from "../amount.ts";
+import { moneyProblem } from "../rates/prices.dto.ts";
 
 const TOO_LONG = "Keep it under 200 characters.";
 
@@ -111,6 +112,9 @@ export class WearPartDto {
 
   @Matches(/^\d{1,3}$/, { message: "Days, as a whole number." })
   delivery!: string;
+
+  @Reads(moneyProblem)
+  price!: string;
 }
 
 export class PartIdDto {

@@ -151,9 +151,14 @@ describe("the service of a machine", () => {
       limitUnit: "cm",
       stock: "0",
       delivery: "3",
+      price: "",
     };
     expect(await wrong("D7", part2)).toEqual(["limit"]);
-    expect(await wrong("D7", { ...part2, count: "0", stock: "x" })).toEqual(["count", "stock"]);
+    expect(await wrong("D7", { ...part2, count: "0", stock: "x", price: "dear" })).toEqual([
+      "count",
+      "price",
+      "stock",
+    ]);
   });
 
   it("of the yard has what is due first, and what to order", () => {
