@@ -52,8 +52,8 @@ export default defineConfig({
           name: "browser",
           include: ["e2e/**/*.test.ts"],
           globalSetup: "e2e/planted.ts",
-          // A person's wait for a page leaves the cores idle more than half of the time: four keep two of them busy.
-          maxWorkers: 4,
+          // A person's wait for a page leaves the cores idle half of the time: three keep two of them busy.
+          maxWorkers: 3,
           testTimeout: 180_000,
           hookTimeout: 120_000,
         },

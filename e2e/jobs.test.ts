@@ -161,6 +161,7 @@ describe("passes", () => {
     await page.waitForSelector("[data-plan] ::-p-text(Along Fewest turns)");
     // That round bends: passes are laid along it as well, off the page's thread.
     await page.waitForSelector("[data-turns] ::-p-text(Along Headland)", { timeout: 60_000 });
+    await page.waitForSelector('[data-swept="yes"]', { timeout: 60_000 });
     await press(page, "Along Headland");
     await page.waitForSelector('svg[data-runs][aria-label*="along a line that bends"]');
     expect(faults()).toEqual([]);

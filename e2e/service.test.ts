@@ -89,3 +89,17 @@ describe("the rounds of a rig", () => {
     expect(faults()).toEqual([]);
   });
 });
+
+describe("how wet it is", () => {
+  it("is asked where the advice stands: drive, let the tyres down, or wait, axle by axle", async () => {
+    await go(`${rig("Electric drill")}/ladder`);
+    await press(page, "How wet is it? Ground pressure");
+    await page.waitForSelector('[data-soil="unknown"]');
+    await press(page, "Dry", "#ground-pressure");
+    await page.waitForSelector('[data-soil="dry"]');
+    expect(await textOf(page, "[data-pressed-whole]")).toBe("It may go as it is.");
+    await press(page, "Moist", "#ground-pressure");
+    await page.waitForSelector('[data-pressed="wait"]');
+    expect(await textOf(page, "[data-pressed-whole]")).toBe("On such ground this rig waits.");
+  });
+});

@@ -40,6 +40,9 @@ export default function LadderPage({ loaderData: { frame, rungs, standing: stand
           </Link>{" "}
           <Link to={`/rigs/${frame.rig.id}/rounds`} className="key">
             Morning and evening
+          </Link>{" "}
+          <Link to={`/rigs/${frame.rig.id}/balance#ground-pressure`} className="key">
+            How wet is it? Ground pressure
           </Link>
         </p>
         <Ladder rungs={rungs} rigId={frame.rig.id} person={frame.preferences.person} />

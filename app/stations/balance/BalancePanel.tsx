@@ -5,6 +5,7 @@ import { TextField } from "../../ui/Field.tsx";
 import { Send } from "../../ui/Send.tsx";
 import { StaleList } from "../reading/StaleList.tsx";
 import type { BalanceView, StateRow } from "./balance-view.ts";
+import { Pressed } from "./Pressed.tsx";
 
 type Props = {
   view: BalanceView;
@@ -22,6 +23,7 @@ export function BalancePanel(props: Props) {
       {view.states.length > 0 && <States view={view} />}
       <Ballast {...props} />
       <Tyres view={view} machine={machine} />
+      <Pressed rows={view.pressed} units={view.units} />
     </>
   );
 }

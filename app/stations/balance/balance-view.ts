@@ -14,6 +14,8 @@ import { otherName, steeredName, steersBehind } from "../../../core/subjects/bal
 import type { BalanceOf } from "../../../core/subjects/balance/balance-of-rig.ts";
 import { setText } from "../../../core/subjects/balance/ballast-checks.ts";
 import { groundOf, type RigState } from "../../../core/subjects/balance/states.ts";
+import type { PressedAxle } from "../../../core/trade/pressed.ts";
+import type { TyreAnswer } from "../../../core/yard/tyres.ts";
 import { answerText } from "./answer-text.ts";
 
 export type StateRow = {
@@ -44,6 +46,9 @@ export type WeightRow = {
 
 export type TyreRow = { axle: string; tyre: string; now: string; field: string; road: string };
 
+/** An axle as it presses the ground; `given` null: what is missing says `missing`. */
+export type PressedRow = { axle: string; given: PressedAxle | null; missing: string };
+
 export type BalanceView = {
   heads: { front: string; rear: string };
   states: StateRow[];
@@ -53,6 +58,8 @@ export type BalanceView = {
   /** the largest load on the pin and the largest fill that leave a fifth in front */
   largest: string[];
   tyres: TyreRow[];
+  pressed: PressedRow[];
+  units: Units;
   drawing: { desk: DrawnRig; phone: DrawnRig; title: string };
 };
 
@@ -85,6 +92,8 @@ export function balanceView({ whole, index, loads, units, state, hrefOf, title }
     manual: manualOf(loads, units),
     largest: largestOf(whole, loads, units),
     tyres: loads.ok ? tyreRows(whole, loads, units) : [],
+    pressed: loads.ok ? pressedRows(whole, loads) : [],
+    units,
     drawing: drawingOf(whole, index, loads, shown, units, title),
   };
 }
@@ -198,6 +207,31 @@ function largestOf(whole: WholeRig, loads: BalanceOf, units: Units): string[] {
 function axleWord(whole: WholeRig, axle: "front" | "rear" | "tool"): string {
   if (steersBehind(whole)) return axle === "front" ? "Drive" : "Steered";
   return axle === "front" ? "Front" : "Rear";
+}
+
+const leastOf = (asked: { answer: TyreAnswer } | null): number | null =>
+  asked?.answer.kind === "pressure" ? asked.answer.pressure : null;
+
+/** Each axle with what it presses by: the harder tyre of it, and the heaviest it gets in the field. */
+function pressedRows(whole: WholeRig, { tyres }: Loads): PressedRow[] {
+  return tyres.map(({ axle, part, left, right, field, half }) => {
+    const gauged = [left, right].filter((each) => each !== null);
+    const pressure = gauged.length === 0 ? null : Math.max(...gauged);
+    return {
+      axle: part === null ? axleWord(whole, axle) : whole.parts[part]!.name,
+      given:
+        field && field.load > 0 && pressure !== null && pressure > 0
+          ? {
+              load: field.load,
+              half: half?.load ?? null,
+              pressure,
+              least: leastOf(field),
+              leastHalf: leastOf(half),
+            }
+          : null,
+      missing: field ? "Nobody gauged its tyres." : "No tyre table is given.",
+    };
+  });
 }
 
 function tyreRows(whole: WholeRig, { tyres }: Loads, units: Units): TyreRow[] {

@@ -71,4 +71,16 @@ describe("what stands on each axle", () => {
     expect(phone.height).toBe(236);
     expect(look("Stubble", null, PRESETS.us).states[0]!.front).toMatch(/ lb$/);
   });
+
+  it("says of each axle by what it presses the ground, and what is missing where it cannot", () => {
+    const { pressed } = look("Electric drill");
+    const rear = pressed.find(({ axle }) => axle === "Rear")!.given!;
+    // 8164 kg lifted and full on two tyres, gauged at 1.4 bar; its table wants 1.15 in the field.
+    expect(rear.load).toBeCloseTo(4082, 0);
+    expect(rear.pressure).toBeCloseTo(1.4e5, 0);
+    expect(rear.least! / 1e5).toBeCloseTo(1.15, 2);
+    expect(rear.half).toBeLessThan(rear.load);
+    const bare = look("Seed cart").pressed.find(({ axle }) => axle.includes("Wide 60"))!;
+    expect(bare).toEqual({ axle: bare.axle, given: null, missing: "No tyre table is given." });
+  });
 });

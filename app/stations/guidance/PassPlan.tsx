@@ -189,7 +189,11 @@ export default function PassPlan({ view, person }: { view: PlanView; person: str
 
 function Progress({ sweep }: { sweep: ReturnType<typeof useSweep> }) {
   const { progress, stopped, stop, again } = sweep;
-  if (progress === 1) return null;
+  // The line stays where it is, so that nothing moves under a finger when the last heading is done.
+  if (progress === 1)
+    return (
+      <p className="flex min-h-11 items-center text-soft">Every heading looked at, a degree at a time.</p>
+    );
   return (
     <p className="flex min-h-11 items-center gap-3" role="status">
       {stopped ? (

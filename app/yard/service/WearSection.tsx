@@ -3,6 +3,7 @@ import { useChecked } from "../../session/use-checked.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Folded } from "../../ui/Folded.tsx";
+import { TakeBackOf } from "../../ui/TakeBackOf.tsx";
 import { WearPartDto, WornDto } from "./service.dto.ts";
 import type { MachineService, WearRow } from "./service-view.server.ts";
 
@@ -43,7 +44,16 @@ function Part({ row, small, errors: sent, person }: PartProps) {
         {said}
       </span>
       <span className={`block ${now ? "font-semibold text-stop" : "text-soft"}`}>{order}</span>
-      {measured && <span className="block text-small text-soft">Last entry {measured}</span>}
+      <ul>
+        {measured.map((each) => (
+          <li key={each.id} className="flex items-center justify-between gap-3 pl-4">
+            <span>
+              {each.text} <span className="text-small text-soft">{each.who}</span>
+            </span>
+            <TakeBackOf id={each.id} what={`${name}, ${each.text}`} />
+          </li>
+        ))}
+      </ul>
       <Folded summary="Measure, change, count">
         <Form method="post" noValidate onSubmit={onSubmit} className="grid gap-2 pb-2">
           <input type="hidden" name="intent" value="worn" />

@@ -23,6 +23,7 @@ import {
   takeUsual,
   WEAR,
   wearParts,
+  wornOf,
 } from "../../../data/service.ts";
 import { checkedBy, type Intents } from "../../session/intents.server.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
@@ -194,6 +195,27 @@ function worn(at: AtService, value: WornDto): Outcome {
   });
 }
 
+/** Takes an entry of this machine back; new ones that were not fitted after all lie on the shelf again. */
+function back(at: AtService, { id }: OfServiceDto): Outcome {
+  const { db, machine, told } = at;
+  const fact = factOf(db, id);
+  const parts = wearParts(db, [machine.id]);
+  const worn = wornOf(
+    db,
+    parts.map((part) => part.id),
+  ).find((each) => each.id === id);
+  const part = parts.find((each) => each.id === worn?.partId);
+  const taken = db.transaction(() => {
+    const known = fact && OF_SERVICE.includes(fact.kind) && fact.machineId === machine.id;
+    if (!known || !takeBack(db, id, told)) return false;
+    if (worn?.replaced && part) changeWearPart(db, { ...part, stock: part.stock + part.count }, told);
+    return true;
+  });
+  return taken
+    ? kept("Taken back.")
+    : refused({ form: "It is not there any more, or was taken back before." });
+}
+
 const OF_SERVICE = [SERVICE_DONE, METER, WEAR];
 
 export const SERVICE_INTENTS: Intents<AtService> = {
@@ -225,10 +247,5 @@ export const SERVICE_INTENTS: Intents<AtService> = {
     return kept(`${part.name} is off the list.`);
   }),
   worn: checkedBy(WornDto, worn),
-  "take-back": checkedBy(OfServiceDto, ({ db, machine, told }: AtService, { id }) => {
-    const fact = factOf(db, id);
-    return fact && OF_SERVICE.includes(fact.kind) && fact.machineId === machine.id && takeBack(db, id, told)
-      ? kept("Taken back.")
-      : refused({ form: "It is not there any more, or was taken back before." });
-  }),
+  "take-back": checkedBy(OfServiceDto, back),
 };

@@ -12,6 +12,7 @@ import { listMachines } from "../../../data/machines.ts";
 import type { Machine } from "../../../data/rigs.ts";
 import {
   type DoneOf,
+  type MeasuredOf,
   metersOf,
   servicedOf,
   serviceItems,
@@ -103,7 +104,13 @@ function row({ item, last, due, inDays }: Judged, units: Units) {
 }
 export type ServiceRow = ReturnType<typeof row>;
 
-export type JudgedWear = { part: WearPartOf; wear: Wear; order: Order; measured: string | null };
+export type JudgedWear = {
+  part: WearPartOf;
+  wear: Wear;
+  order: Order;
+  /** what was measured and fitted, oldest first */
+  measured: MeasuredOf[];
+};
 
 /** Parts that wear, of some machines or of all; what has to be ordered first. */
 export function judgedWear(db: Database, now: Date, machines?: readonly number[]): JudgedWear[] {
@@ -132,11 +139,13 @@ export function judgedWear(db: Database, now: Date, machines?: readonly number[]
         part,
         wear,
         order: orderOf(part, wear, paceOf(entries, now).area),
-        measured: own.at(-1)?.at ?? null,
+        measured: own,
       };
     })
     .sort((a, b) => rank[a.order.kind] - rank[b.order.kind]);
 }
+
+const MOST_MEASURED = 4;
 
 function wearRow({ part, wear, order, measured }: JudgedWear, units: Units) {
   const { id, machineId, name, count, fresh, limit, stock, delivery } = part;
@@ -155,7 +164,14 @@ function wearRow({ part, wear, order, measured }: JudgedWear, units: Units) {
     said: wearSaid(wear, units),
     order: ordered.text,
     now: ordered.now,
-    measured: measured && moment(measured),
+    measured: measured
+      .slice(-MOST_MEASURED)
+      .reverse()
+      .map((each) => ({
+        id: each.id,
+        text: `${each.replaced ? "New ones fitted, " : ""}${printLength(each.size, units.small)}`,
+        who: `${each.person}, ${moment(each.at)}`,
+      })),
   };
 }
 export type WearRow = ReturnType<typeof wearRow>;

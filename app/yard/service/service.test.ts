@@ -141,6 +141,11 @@ describe("the service of a machine", () => {
       known: false,
       why: "never measured",
     });
+    // Not fitted after all: they lie on the shelf again, and the wear of the old ones counts.
+    const [, fitted] = judgedWear(yard.db, new Date(), [machine("D7").id])[0]!.measured;
+    await send("D7", { intent: "take-back", id: fitted!.id });
+    expect(wearParts(yard.db, [machine("D7").id])[0]!.stock).toBe(40);
+    expect(judgedWear(yard.db, new Date(), [machine("D7").id])[0]!.wear.known).toBe(true);
     const part2 = {
       intent: "add-part",
       name: "Scrapers",

@@ -56,6 +56,7 @@ export function pressureOnly(whole: WholeRig): Check[] {
       tyres: null,
       field: null,
       road: null,
+      half: null,
     }),
   );
 }

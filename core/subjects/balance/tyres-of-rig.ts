@@ -19,7 +19,12 @@ export type AxlePressure = {
   /** the heaviest state, kg on one tyre, and the answer of the table; null where no tyre is told */
   field: { load: number; speed: number; answer: TyreAnswer } | null;
   road: { load: number; speed: number; answer: TyreAnswer } | null;
+  /** the same in the field with all tanks half full; null where nothing is filled, or no tyre is told */
+  half: { load: number; speed: number; answer: TyreAnswer } | null;
 };
+
+/** The state with all tanks half full, lifted at a headland: the heaviest of those. */
+const HALF = "lifted half";
 
 /** Where no limit of speed is known, tyres are looked up at this one, m/s: 40 km/h. */
 const ROAD_SPEED = 40 / 3.6;
@@ -48,12 +53,16 @@ export function tyresOf(whole: WholeRig, states: readonly RigState[], power: Rig
       .filter((state) => state.must === must)
       .reduce((most, state) => Math.max(most, pick(state) ?? 0), 0);
   const asked = (tyres: AxleTyres | null, pick: (state: RigState) => number | null) => {
-    if (!tyres) return { field: null, road: null };
+    if (!tyres) return { field: null, road: null, half: null };
     // A headland lifts the tool at working speed: the field's heaviest state is the heavier of both.
     const most = Math.max(worst(false, pick), worst(true, pick));
     const field = { load: most / tyres.count, speed: power.speed.value! };
     const road = { load: worst(true, pick) / tyres.count, speed: roadSpeed };
+    const filled = states.find(({ id }) => id === HALF);
+    const half = filled && { load: (pick(filled) ?? 0) / tyres.count, speed: power.speed.value! };
     return {
+      half:
+        half && half.load > 0 ? { ...half, answer: pressureFor(tyres.table, half.load, half.speed) } : null,
       field: { ...field, answer: pressureFor(tyres.table, field.load, field.speed) },
       road: { ...road, answer: pressureFor(tyres.table, road.load, road.speed) },
     };
