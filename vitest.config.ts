@@ -44,9 +44,18 @@ export default defineConfig({
           maxWorkers: 2,
           // A property is tried a hundred times over, perhaps beside a build: a clock says nothing of it.
           testTimeout: 30_000,
+          hookTimeout: 60_000,
         },
       },
-      { test: { name: "unit alone", include: [ALONE], maxWorkers: 2 } },
+      {
+        test: {
+          name: "unit alone",
+          include: [ALONE],
+          maxWorkers: 2,
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
       {
         test: {
           name: "browser",

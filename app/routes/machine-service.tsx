@@ -1,21 +1,14 @@
 import { database } from "../../data/database.ts";
-import { findMachine } from "../../data/machines.ts";
-import type { Machine } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { carryOut } from "../session/intents.server.ts";
 import { answered } from "../session/outcome.ts";
 import { readPreferences, remembering } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
+import { machineOr404 } from "../yard/machine/machine-or-404.server.ts";
 import { SERVICE_INTENTS } from "../yard/service/keep-service.server.ts";
 import { ServicePage } from "../yard/service/ServicePage.tsx";
 import { machineService } from "../yard/service/service-view.server.ts";
 import type { Route } from "./+types/machine-service";
-
-function machineOr404(id: string): Machine {
-  const machine = /^\d{1,9}$/.test(id) ? findMachine(database(), Number(id)) : null;
-  if (!machine) throw new Response("There is no such machine in this yard.", { status: 404 });
-  return machine;
-}
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const machine = machineOr404(params.machineId);

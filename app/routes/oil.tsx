@@ -1,21 +1,14 @@
 import { database } from "../../data/database.ts";
 import { functionsOf, hydraulicsOf, lastTakenOut, remotesOf } from "../../data/hoses.ts";
-import { findMachine } from "../../data/machines.ts";
-import type { Machine } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
+import { machineOr404 } from "../yard/machine/machine-or-404.server.ts";
 import { keepOil } from "../yard/oil/keep-oil.server.ts";
 import { OilPage } from "../yard/oil/OilPage.tsx";
 import { functionRows, oilUnits, remoteRows, socketFields, supplyFields } from "../yard/oil/oil-view.ts";
 import type { Route } from "./+types/oil";
-
-function machineOr404(id: string): Machine {
-  const machine = /^\d{1,9}$/.test(id) ? findMachine(database(), Number(id)) : null;
-  if (!machine) throw new Response("There is no such machine in this yard.", { status: 404 });
-  return machine;
-}
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const machine = machineOr404(params.machineId);

@@ -4,6 +4,7 @@ import { useChecked } from "../session/use-checked.ts";
 import type { FieldErrors } from "../session/validate.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { Folded } from "../ui/Folded.tsx";
+import { TakeBackOf } from "../ui/TakeBackOf.tsx";
 import { BaseShiftDto } from "./base.dto.ts";
 import type { basesView } from "./bases.server.ts";
 
@@ -30,17 +31,7 @@ export function Bases({ view, errors, person }: Props) {
                 By the mark at {mark}. {who}
               </span>
             </p>
-            <Form method="post">
-              <input type="hidden" name="intent" value="take-back" />
-              <input type="hidden" name="id" value={id} />
-              <button
-                type="submit"
-                className="min-h-11 cursor-pointer px-2 font-semibold whitespace-nowrap underline"
-                aria-label={`Take back that ${base} had moved`}
-              >
-                Take back
-              </button>
-            </Form>
+            <TakeBackOf id={id} what={`that ${base} had moved`} />
           </div>
           {lines.map((line) => (
             <p key={line.id} className="text-warn">

@@ -26,11 +26,13 @@ import type { ServiceLine } from "../../../formats/csv/service.ts";
 import { moment } from "../../stations/frame/print.ts";
 import { comesSaid, dueSaid, everySaid, HOUR, hours, orderSaid, STATES, wearSaid } from "./service-words.ts";
 
+type Uses = ReturnType<typeof usesOf>;
+
 /** What is known of some machines at once. */
-function known(db: Database, items: readonly ServiceItem[], parts: readonly WearPartOf[]) {
+function known(db: Database, uses: Uses, items: readonly ServiceItem[], parts: readonly WearPartOf[]) {
   const machines = [...new Set([...items, ...parts].map(({ machineId }) => machineId))];
   return {
-    uses: usesOf(db),
+    uses,
     meters: metersOf(db, machines),
     done: servicedOf(
       db,
@@ -59,9 +61,14 @@ const RANK = { due: 0, unknown: 1, soon: 2, good: 3 } as const;
 const share = ({ due: { first } }: Judged) => (first ? first.used / first.limit : 0);
 
 /** Intervals of some machines, or of all, what is due first. */
-export function judgedService(db: Database, now: Date, machines?: readonly number[]): Judged[] {
+export function judgedService(
+  db: Database,
+  now: Date,
+  machines?: readonly number[],
+  uses: Uses = usesOf(db),
+): Judged[] {
   const items = serviceItems(db, machines).filter(({ round }) => round === "interval");
-  const facts = known(db, items, []);
+  const facts = known(db, uses, items, []);
   return items
     .map((item) => judge(item, facts, now))
     .sort((a, b) => RANK[a.due.state] - RANK[b.due.state] || share(b) - share(a));
@@ -113,9 +120,14 @@ export type JudgedWear = {
 };
 
 /** Parts that wear, of some machines or of all; what has to be ordered first. */
-export function judgedWear(db: Database, now: Date, machines?: readonly number[]): JudgedWear[] {
+export function judgedWear(
+  db: Database,
+  now: Date,
+  machines?: readonly number[],
+  uses: Uses = usesOf(db),
+): JudgedWear[] {
   const parts = wearParts(db, machines);
-  const { uses, worn } = known(db, [], parts);
+  const { worn } = known(db, uses, [], parts);
   const rank = { now: 0, unknown: 1, later: 2, idle: 3, enough: 4 };
   return parts
     .map((part): JudgedWear => {
@@ -181,7 +193,8 @@ export function machineService(db: Database, machine: Machine, units: Units, now
   const { id } = machine;
   const items = serviceItems(db, [id]);
   const meters = metersOf(db, [id]).get(id) ?? [];
-  const entries = usesOf(db).get(id) ?? [];
+  const uses = usesOf(db);
+  const entries = uses.get(id) ?? [];
   const shown = meterNow(entries, meters);
   const area = entries.reduce((sum, entry) => sum + (entry.area ?? 0), 0);
   return {
@@ -193,7 +206,7 @@ export function machineService(db: Database, machine: Machine, units: Units, now
       now: shown === null ? null : (shown / HOUR).toFixed(1),
     },
     logged: `${say("area", area, units)} in ${entries.length} ${entries.length === 1 ? "entry" : "entries"} of the log`,
-    intervals: judgedService(db, now, [id]).map((each) => row(each, units)),
+    intervals: judgedService(db, now, [id], uses).map((each) => row(each, units)),
     rounds: items
       .filter(({ round }) => round !== "interval")
       .map((item) => ({
@@ -205,7 +218,7 @@ export function machineService(db: Database, machine: Machine, units: Units, now
         note: item.note,
         form: formOf(item, units),
       })),
-    wear: judgedWear(db, now, [id]).map((each) => wearRow(each, units)),
+    wear: judgedWear(db, now, [id], uses).map((each) => wearRow(each, units)),
     history: servicedOf(
       db,
       items.map((item) => item.id),
@@ -232,8 +245,9 @@ export function yardService(db: Database, units: Units, now: Date) {
     ...line,
     machine: names.get(line.machineId) ?? "",
   });
-  const intervals = judgedService(db, now).map((each) => of(row(each, units)));
-  const wear = judgedWear(db, now).map((each) => of(wearRow(each, units)));
+  const uses = usesOf(db);
+  const intervals = judgedService(db, now, undefined, uses).map((each) => of(row(each, units)));
+  const wear = judgedWear(db, now, undefined, uses).map((each) => of(wearRow(each, units)));
   const served = new Set([...serviceItems(db), ...wearParts(db)].map(({ machineId }) => machineId));
   const count = (state: Due["state"]) => intervals.filter((each) => each.state === state).length;
   return {
