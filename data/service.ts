@@ -114,11 +114,8 @@ export function keepServiced(
   told: Told,
 ): string {
   const about = { machineId: item.machineId };
-  return db.transaction(() => {
-    const done = record(db, { kind: SERVICE_DONE, about, topic: String(item.id), id }, told, (seq) => {
-      db.insert(serviceDone).values({ seq, itemId: item.id, meter, note }).run();
-    });
-    return done;
+  return record(db, { kind: SERVICE_DONE, about, topic: String(item.id), id }, told, (seq) => {
+    db.insert(serviceDone).values({ seq, itemId: item.id, meter, note }).run();
   });
 }
 

@@ -43,8 +43,9 @@ export function basesOver(db: Database): (entry: LogEntry) => BaseOver[] {
     });
 }
 
-/** What all of them move a record by. */
-export const wholeShift = (bases: readonly BaseOver[]): Moved => together(bases.map(({ moved }) => moved));
+/** What they move a whole record by; one that had moved during a part of it moves that part alone, and is told in words. */
+export const wholeShift = (bases: readonly BaseOver[]): Moved =>
+  together(bases.filter(({ part }) => !part).map(({ moved }) => moved));
 
 /** To a millimetre, as marks are told. */
 const finePlace = ({ latitude, longitude }: Geographic) =>

@@ -204,6 +204,7 @@ export function spoiltProperties(each: SpoiltEntry): Record<string, unknown> {
     ahead_of_travel_m: spoilt.ahead ?? 0,
     base_east_m: base.east,
     base_north_m: base.north,
+    base_moved_in_part: bases.filter(({ part }) => part).map(({ base: name }) => name),
     shifts: headings.map((heading) => {
       const { east, north } = shiftAt(spoilt, heading);
       return { heading_deg: (heading * 180) / Math.PI, east_m: east, north_m: north };
