@@ -14,7 +14,6 @@ const SHORT: Record<SoilState, string> = { wet: "Wet", moist: "Moist", dry: "Dry
 export function Pressed({ rows, units }: { rows: readonly PressedRow[]; units: Units }) {
   const [soil, setSoil] = useState<SoilState | null>(null);
   const [typed, setTyped] = useState("");
-  if (rows.length === 0) return null;
   const read = parseTyped({ family: "length", sides: null }, typed, units.small);
   const own = read.ok && read.value.value !== null && read.value.value > 0 ? read.value.value : null;
   const limit = own ?? (soil === null ? null : SOIL_STATES[soil].limit);
@@ -54,7 +53,11 @@ export function Pressed({ rows, units }: { rows: readonly PressedRow[]; units: U
         />
       </div>
       {soil && <p className="text-soft">{SOIL_STATES[soil].label}.</p>}
-      {limit === null ? (
+      {rows.length === 0 ? (
+        <p className="font-semibold text-warn">
+          Not known: what rests on its axles is not reckoned yet. The checks of this page say what is missing.
+        </p>
+      ) : limit === null ? (
         <p className="text-soft">Say how wet it is: dig with a spade, and press a ball of it in the hand.</p>
       ) : (
         <>
