@@ -26,7 +26,12 @@ export default defineConfig({
           { src: "/icon-512.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
         ],
       },
-      injectManifest: { globPatterns: ["assets/**/*", "*.{svg,png}"], maximumFileSizeToCacheInBytes: 4e6 },
+      injectManifest: {
+        globPatterns: ["assets/**/*", "*.{svg,png}"],
+        // The solver of the season: large, and the plan is made at a desk.
+        globIgnores: ["**/*.wasm"],
+        maximumFileSizeToCacheInBytes: 4e6,
+      },
     }),
   ],
 });

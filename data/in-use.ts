@@ -41,7 +41,7 @@ function writtenBefore(db: Database, before: number): Written[] {
 }
 
 /** Rigs whose last coupling or uncoupling was a coupling, the latest first. */
-function coupledRigs(db: Database): number[] {
+export function coupledRigs(db: Database): number[] {
   return db
     .select({
       rigId: fact.rigId,

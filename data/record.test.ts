@@ -132,6 +132,17 @@ const SETTINGS = [
   ...["axle_tyre", "road_limits", "hydraulics", "remote", "hose_function", "hose_pin", "practice"],
   ...["scheme", "scheme_line", "terminal", "profile", "upload", "board", "adjuster", "school", "product"],
   ...["bench", "service_item", "wear_part", "prices"],
+  ...[
+    "plan_job",
+    "plan_job_rig",
+    "plan_person",
+    "plan_drives",
+    "plan_away",
+    "plan_days",
+    "plan_day",
+    "plan_pin",
+  ],
+  "rerig_time",
 ];
 
 const tables = Object.values(schema).flatMap((each) =>

@@ -27,6 +27,7 @@ import { plantBase, plantFields } from "./fields.ts";
 import { plantGround } from "./ground.ts";
 import { plantLog } from "./log.ts";
 import { FUNCTIONS, SUPPLIES, TOLD } from "./oil.ts";
+import { plantPlan } from "./plan.ts";
 import { plantTest } from "./proofs.ts";
 import {
   type DemoHitching,
@@ -65,6 +66,7 @@ export function plantDemoYard(db: Database): void {
     const withTool = (number: string) =>
       hitched.find(({ implement }) => implement.fleetNumber === number)!.id;
     plantService(db);
+    plantPlan(db);
     plantSteering(db, { hoe: withTool("H6"), drill: withTool("D7") });
     plantHookup(db, proven, PROVEN.person, PROVEN.at);
     plantCard(db, proven, PROVEN);

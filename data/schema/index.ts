@@ -5,6 +5,7 @@ export * from "./hooked-up.ts";
 export * from "./hoses.ts";
 export * from "./machines.ts";
 export * from "./places.ts";
+export * from "./plan.ts";
 export * from "./proofs.ts";
 export * from "./readings.ts";
 export * from "./record.ts";

@@ -32,7 +32,8 @@ import { judgedWear } from "../service/service-view.server.ts";
 const MOST = 5_000;
 const HOUR = 3600;
 
-function drivenOf(entry: LogEntry): Driven {
+/** An entry of the log as work rates are reckoned from it. */
+export function drivenOf(entry: LogEntry): Driven {
   const { id, rigId, rig, operations, person, field, begun, ended, frozen } = entry;
   const reading = (key: string) => frozen.readings.find((each) => each.key === key)?.value ?? null;
   return {

@@ -27,6 +27,8 @@ export type SolveLimits = {
   onBetter: (solved: Solved) => void;
   /** told of the share of the time that is gone */
   onProgress: (share: number) => void;
+  /** a plan that is good enough: nothing better is looked for */
+  enough?: (solved: Solved) => boolean;
 };
 
 const HECTARE = 10_000;
@@ -35,18 +37,21 @@ const HOUR = 3600;
 /** More columns than that take longer to prove than anybody waits. */
 const PROVABLE = 7_000;
 
+/** The share of the time that is kept back for proving. */
+const PROVING = 0.4;
+
+/** Up to so many columns it is proved as it is, part by part would only cost time. */
+const AT_ONCE = 1_500;
+
 /** So long a part of it may take, seconds. */
 const PART = 0.7;
-
-/** Parts in a row that found nothing: it is as good as it gets this way. */
-const GIVE_UP = 30;
 
 /** The best plan found in the time there is. */
 export function solveSeason(asked: PlanAsked, solver: MixedSolver, limits: SolveLimits): Solved {
   const plan = firstPlan(asked);
   const judged = judgePlan(asked, plan);
   let best: Solved = { plan, judged, most: null, leastLate: null, leastRerig: null };
-  const left = () => limits.seconds - limits.now();
+  const left = () => (limits.enough?.(best) ? 0 : limits.seconds - limits.now());
   const better = (found: Partial<Solved>) => {
     best = { ...best, ...found };
     limits.onBetter(best);
@@ -57,12 +62,18 @@ export function solveSeason(asked: PlanAsked, solver: MixedSolver, limits: Solve
   const most = mostInside(asked, solver, Math.max(0.1, left() / 3));
   better({ most: most === null ? null : Math.min(most, judged.asked) });
   const whole = programmeOf(asked);
-  if (whole.mixed.low.length <= PROVABLE) best = proved(asked, solver, whole, best, better, left);
-  else best = improved(asked, solver, best, better, left);
+  const small = whole.mixed.low.length <= PROVABLE;
+  const rest = small ? limits.seconds * PROVING : 0;
+  if (whole.mixed.low.length > AT_ONCE)
+    best = improved(asked, solver, best, { better, left: () => left() - rest, misses: 30 });
+  if (small) best = proved(asked, solver, whole, best, better, left);
   const neat = tidied(asked, best.plan);
   better({ plan: neat, judged: judgePlan(asked, neat) });
   return best;
 }
+
+const costOf = (cost: readonly number[], x: readonly number[]): number =>
+  cost.reduce((sum, by, at) => sum + by * x[at]!, 0);
 
 const rowOf = (by: readonly number[], high: number): MixedRow => ({
   low: Number.NEGATIVE_INFINITY,
@@ -87,15 +98,32 @@ function proved(
     first.judged.faults.length === 0 ? programme.startOf(first.plan) : null;
   const rows: MixedRow[] = [...programme.mixed.rows];
   const aims = [
-    { cost: programme.hectares, share: 0.5, told: (bound: number) => ({ most: -bound * HECTARE }) },
+    {
+      cost: programme.hectares,
+      share: 0.5,
+      met: ({ most, judged }: Solved) => most !== null && judged.inside > most - HECTARE / 1000,
+      told: (bound: number) => ({ most: -bound * HECTARE }),
+    },
     {
       cost: programme.late,
       share: 0.6,
+      met: ({ judged }: Solved) => judged.late < 1,
       told: (bound: number) => ({ leastLate: Math.max(0, bound + programme.undone) * HOUR }),
     },
-    { cost: programme.rerig, share: 1, told: (bound: number) => ({ leastRerig: Math.max(0, bound) * HOUR }) },
+    {
+      cost: programme.rerig,
+      share: 1,
+      met: () => false,
+      told: (bound: number) => ({ leastRerig: Math.max(0, bound) * HOUR }),
+    },
   ];
-  for (const { cost, share, told } of aims) {
+  for (const { cost, share, told, met } of aims) {
+    if (left() <= 0) break;
+    if (start && met(best)) {
+      // A bound says already that this cannot be better.
+      rows.push(rowOf(cost, costOf(cost, start) + NEAR));
+      continue;
+    }
     const mixed: Mixed = { ...programme.mixed, cost, rows };
     const answer = solver(mixed, { seconds: Math.max(0.2, left() * share), start });
     if (answer.x) {
@@ -124,15 +152,15 @@ function improved(
   asked: PlanAsked,
   solver: MixedSolver,
   first: Solved,
-  better: Better,
-  left: () => number,
+  { better, left, misses: most }: { better: Better; left: () => number; misses: number },
 ): Solved {
   let best = first;
+  // Parts in a row that found nothing: with so many it is as good as it gets this way.
   let misses = 0;
   let settled = false;
   const next = parts(asked);
   let size = 1;
-  while (left() > LAST && misses < GIVE_UP) {
+  while (left() > LAST && misses < most) {
     const programme = programmeOf(asked, { plan: best.plan, free: next(size) });
     const start = programme.startOf(best.plan);
     const cost = settled
@@ -156,7 +184,7 @@ function improved(
       best = { ...best, plan, judged };
       better(best);
     }
-    if (!settled && (misses > GIVE_UP / 3 || isBest(best))) {
+    if (!settled && (misses > most / 3 || isBest(best))) {
       settled = true;
       misses = 0;
     }

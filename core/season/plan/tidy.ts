@@ -36,7 +36,7 @@ function relaid(asked: PlanAsked, plan: SeasonPlan, { tractor, days }: Run): Wor
   const inRun = new Set(days);
   const mine = ({ tractor: own, day }: Work) => own === tractor && inRun.has(day);
   const own = plan.works.filter(mine);
-  if (own.length < 2 || asked.pins.some((pin) => pin.tractor === tractor)) return null;
+  if (own.length === 0 || asked.pins.some((pin) => pin.tractor === tractor)) return null;
   const open = [...new Set(own.map(({ job }) => job))].map((job) => {
     const all = own.filter((work) => work.job === job);
     return {
