@@ -220,7 +220,14 @@ export function copyRig(db: Database, original: RigTool, name: string, by: Told)
   });
 }
 
-function copyCoupling(db: Database, from: number, to: number, name: string): void {
+/** Copies what was read of a coupling to another, and says so. `goes`: which readings go along. */
+export function copyCoupling(
+  db: Database,
+  from: number,
+  to: number,
+  name: string,
+  goes: (topic: string) => boolean = () => true,
+): void {
   const own = db
     .select({ fact, reading })
     .from(fact)
@@ -230,6 +237,7 @@ function copyCoupling(db: Database, from: number, to: number, name: string): voi
     .prepare()
     .all({ abouts: aboutsOf({ coupling: [from] }) });
   for (const { fact: of, reading: row } of own) {
+    if (!goes(of.topic)) continue;
     const note = [`copied from ${name}`, row.note].filter(Boolean).join("; ").slice(0, 300);
     const { topic, variantId, person, happened, arrived } = of;
     const told = { person, at: new Date(happened), now: new Date(arrived) };

@@ -1,4 +1,5 @@
 import { and, asc, inArray, isNull } from "drizzle-orm";
+import type { RigFacts } from "../core/rig/facts.ts";
 import { resolveRig } from "../core/rig/resolve.ts";
 import { shareLines } from "../core/rig/swath.ts";
 import type { AxleTyres, StockWeight, WholeRig } from "../core/rig/whole.ts";
@@ -17,8 +18,12 @@ export function machineName({ make, model }: Machine): string {
   return `${make} ${model}`;
 }
 
-/** Whole rigs by id, from their parts; each rig's parts in the order they are coupled. */
-export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, WholeRig> {
+/** Whole rigs by id, from their parts; each rig's parts in the order they are coupled. `believed`: what of the facts counts. */
+export function wholesOf(
+  db: Database,
+  parts: readonly RigTool[],
+  believed: (facts: RigFacts) => RigFacts = (facts) => facts,
+): Map<number, WholeRig> {
   const facts = factsOf(db, parts);
   const rigs = byRig(parts);
   const limits = roadLimitsOf(db);
@@ -46,7 +51,7 @@ export function wholesOf(db: Database, parts: readonly RigTool[]): Map<number, W
             own.map((part) => ({
               id: part.couplingId,
               name: machineName(part.implement),
-              rig: resolveRig(facts.get(part.couplingId)!),
+              rig: resolveRig(believed(facts.get(part.couplingId)!)),
               behind: behindOf(part, own),
               hitch: (part.rearHitch ?? part.hitch).label,
             })),

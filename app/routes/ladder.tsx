@@ -8,6 +8,8 @@ import { rigTitle } from "../stations/frame/title.ts";
 import { Ladder } from "../stations/ladder/Ladder.tsx";
 import { ladderFactsOf } from "../stations/ladder/ladder.server.ts";
 import { rungsOf } from "../stations/ladder/rungs.ts";
+import { SeasonLines } from "../stations/ladder/SeasonLines.tsx";
+import { seasonLines } from "../stations/ladder/season-lines.server.ts";
 import type { Route } from "./+types/ladder";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
@@ -18,12 +20,15 @@ export async function loader({ request, params }: Route.LoaderArgs) {
     frame: frameOf(open, "ladder", request),
     rungs: rungs.map((rung) => ({ ...rung, why: inWords(rung.why, units) })),
     standing: standing(rungs),
+    season: seasonLines(open, new Date()),
   };
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Start of work", loaderData?.frame.rig.name);
 
-export default function LadderPage({ loaderData: { frame, rungs, standing: stands } }: Route.ComponentProps) {
+export default function LadderPage({
+  loaderData: { frame, rungs, standing: stands, season },
+}: Route.ComponentProps) {
   return (
     <RigFrame view={{ ...frame, tools: [] }} station="ladder">
       <div className="grid gap-3">
@@ -41,10 +46,14 @@ export default function LadderPage({ loaderData: { frame, rungs, standing: stand
           <Link to={`/rigs/${frame.rig.id}/rounds`} className="key">
             Morning and evening
           </Link>{" "}
+          <Link to={`/rigs/${frame.rig.id}/errands`} className="key">
+            Errands
+          </Link>{" "}
           <Link to={`/rigs/${frame.rig.id}/balance#ground-pressure`} className="key">
             How wet is it? Ground pressure
           </Link>
         </p>
+        <SeasonLines lines={season} />
         <Ladder rungs={rungs} rigId={frame.rig.id} person={frame.preferences.person} />
       </div>
     </RigFrame>

@@ -21,7 +21,9 @@ export function meta() {
 const WORDS: Record<SeasonLine["kind"], { word: string; tone: string }> = {
   stale: { word: "stale, read again", tone: "text-warn" },
   due: { word: "due", tone: "text-ink" },
+  never: { word: "never made", tone: "text-warn" },
   prove: { word: "prove again", tone: "text-dye" },
+  service: { word: "service", tone: "text-ink" },
 };
 
 export default function Season({ loaderData: { preferences, groups, spoilt } }: Route.ComponentProps) {
@@ -36,7 +38,7 @@ export default function Season({ loaderData: { preferences, groups, spoilt } }: 
           <p className="text-lead text-soft" data-season>
             {lines.length === 0
               ? "Nothing in this yard is stale or due."
-              : `${count("stale")} stale, ${count("due")} due, ${count("prove")} to prove again. What is good for how long is common practice.`}
+              : `${count("stale")} stale, ${count("due")} due, ${count("never")} never made, ${count("prove")} to prove again, ${count("service")} of the service. What is good for how long is common practice.`}
           </p>
         </div>
         <button type="button" className="key no-print" onClick={() => window.print()}>

@@ -34,8 +34,14 @@ export function YardPage({ loaderData: { preferences, yard, demo } }: Route.Comp
           <Link to="/symptoms" className="key">
             What do you see?
           </Link>
+          <Link to="/plan" className="key">
+            Plan of the season
+          </Link>
           <Link to="/season" className="key">
             Start of season
+          </Link>
+          <Link to="/year" className="key">
+            The year
           </Link>
           <Link to="/tape-list" className="key">
             Tape list

@@ -4,6 +4,7 @@ import { type DimensionKey, dimension, hasDimension } from "../dimension/catalog
 import { entryFigure } from "../dimension/entry.ts";
 import { quantity, type Said, tell } from "../quantity/said.ts";
 import { chosen, known, type WholeRig } from "../rig/whole.ts";
+import { plugsOf } from "../subjects/hoses/hookup.ts";
 import { pluggedAtCoupling } from "../subjects/hoses/problem.ts";
 import type { Judged } from "../subjects/judge-whole.ts";
 import { CATEGORY_SIZES, type Category, fitPin } from "../trade/category.ts";
@@ -24,6 +25,7 @@ export const RERIG_ACTS = {
   plug: { label: "A plug of lights or bus", seconds: 30 },
   setting: { label: "A link, hole or stop set", seconds: 240 },
   card: { label: "A line of the card typed in", seconds: 30 },
+  read: { label: "A missing length taped and entered", seconds: 300 },
 } as const;
 export type RerigAct = keyof typeof RERIG_ACTS;
 export type RerigSeconds = Readonly<Record<RerigAct, number>>;
@@ -96,7 +98,7 @@ export function setupOf(
     hole: whole.parts.find(({ rig, behind }) => behind === null && onPin(rig.attachment))?.hitch ?? null,
     bushings: whole.parts.reduce((sum, { rig }) => sum + bushingsOf(rig), 0),
     hoses: solved ? pluggedAtCoupling(solved.stages, solved.plan).length : whole.hoses.functions.length,
-    plugs: whole.hoses.sockets.reduce((sum, each) => sum + each.length, 0),
+    plugs: whole.parts.reduce((sum, _, at) => sum + plugsOf(whole, at).length, 0),
     weights: whole.weights.map(({ id, what, fitted }) => ({ id, what, fitted })),
     pressures: (reckoned.balance.ok ? reckoned.balance.tyres : []).flatMap(({ axle, tyres, field }) =>
       axle === "tool"
@@ -214,9 +216,13 @@ function toolLines(was: RigSetup, now: RigSetup): RerigLine[] {
           {
             act: "hose" as const,
             count: now.hoses,
-            said: `${now.hoses} hoses, each where the hose plan says.`,
+            said: `${now.hoses === 1 ? "A hose" : `${now.hoses} hoses, each`} where the hose plan says.`,
           },
-          { act: "plug" as const, count: now.plugs, said: `${now.plugs} plugs.` },
+          {
+            act: "plug" as const,
+            count: now.plugs,
+            said: now.plugs === 1 ? "A plug." : `${now.plugs} plugs.`,
+          },
         ]
       : []),
   ];
@@ -276,7 +282,7 @@ function cardLines(was: RigSetup, now: RigSetup): RerigLine[] {
     {
       act: "card",
       count: changed.length,
-      said: `${changed.length} lines of its card to type: ${changed
+      said: `${changed.length === 1 ? "A line" : `${changed.length} lines`} of its card to type: ${changed
         .slice(0, 3)
         .map(({ label, typed: figure }) => `${label} ${figure}`)
         .join(", ")}${changed.length > 3 ? " …" : ""}.`,

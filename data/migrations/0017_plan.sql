@@ -88,7 +88,7 @@ CREATE INDEX `plan_pin_by_job` ON `plan_pin` (`job_id`);--> statement-breakpoint
 CREATE TABLE `rerig_time` (
 	`act` text PRIMARY KEY NOT NULL,
 	`time` real NOT NULL,
-	CONSTRAINT "rerig_time_act" CHECK("rerig_time"."act" in ('coupleCarried', 'coupleDrawn', 'uncoupleCarried', 'uncoupleDrawn', 'bushing', 'hole', 'weight', 'pressure', 'track', 'hose', 'plug', 'setting', 'card')),
+	CONSTRAINT "rerig_time_act" CHECK("rerig_time"."act" in ('coupleCarried', 'coupleDrawn', 'uncoupleCarried', 'uncoupleDrawn', 'bushing', 'hole', 'weight', 'pressure', 'track', 'hose', 'plug', 'setting', 'card', 'read')),
 	CONSTRAINT "rerig_time_is_some" CHECK("rerig_time"."time" between 0 and 86400)
 );
 --> statement-breakpoint

@@ -37,6 +37,17 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
               />
             )}
             <TyresSection axles={axles} tyres={tyres} errors={errors} />
+            {machine.kind !== "implement" && (
+              <section id="down">
+                <h2 className="border-b-2 border-ink pb-1">It is down</h2>
+                <Link
+                  to={`/machines/${machine.id}/down`}
+                  className="flex min-h-11 items-center font-semibold text-dye"
+                >
+                  Which other one carries its tools now
+                </Link>
+              </section>
+            )}
             <section id="service">
               <h2 className="border-b-2 border-ink pb-1">Service</h2>
               <Link
@@ -44,6 +55,12 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
                 className="flex min-h-11 items-center font-semibold text-dye"
               >
                 What is due on it, what wears, what was done
+              </Link>
+              <Link
+                to={`/year?machine=${machine.id}`}
+                className="flex min-h-11 items-center font-semibold text-dye"
+              >
+                Its year on one page
               </Link>
             </section>
             <section id="oil">

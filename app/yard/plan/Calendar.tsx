@@ -13,9 +13,8 @@ import { useRef, useState } from "react";
 import { type Block, changeoversOf } from "../../../core/season/plan/blocks.ts";
 import { dateAfter, weekdayOf } from "../../../core/season/plan/kept.ts";
 import type { Solved } from "../../../core/season/plan/solve.ts";
-import type { PickedKey } from "./PlanPage.tsx";
 import type { PlanView } from "./plan-view.server.ts";
-import { dateWords, hoursWords, minutesWords } from "./plan-words.ts";
+import { dateWords, hoursWords, minutesWords, type PickedKey } from "./plan-words.ts";
 
 const ROW = 60;
 const LETTERS = ["M", "T", "W", "T", "F", "S", "S"];
@@ -82,12 +81,12 @@ export function Calendar({ view, solved, blocks, picked, onPick, onPull }: Props
     >
       <div className="overflow-x-auto" data-calendar>
         <div
-          className="grid min-w-[860px] grid-cols-[104px_1fr]"
+          className="grid grid-cols-[104px_1fr] max-sm:grid-cols-[52px_1fr]"
           style={{ minWidth: Math.max(860, 104 + 26 * days) }}
         >
           <span />
           <Heads first={first} days={asked.days} />
-          <div>
+          <div className="sticky left-0 z-30 bg-paper">
             {asked.tractors.map(({ id, name }) => (
               <p
                 key={id}
@@ -274,12 +273,12 @@ function Bar({ block, view, isPicked, onPick, onPull }: BarProps) {
       {...listeners}
       onClick={() => onPick({ job, tractor, from })}
       onKeyDown={keys}
-      className={`absolute z-10 flex touch-pan-x items-center gap-1 overflow-hidden rounded-[3px] border-2 px-1 text-left text-small leading-tight font-semibold ${
+      className={`absolute z-10 flex touch-pan-x items-center gap-0.5 overflow-hidden rounded-[3px] border-2 px-0.5 text-left text-small leading-tight font-semibold ${
         block.late > 0 ? "border-stop bg-stop-wash" : "border-ink bg-check-wash"
       } ${isPicked ? "outline-3 outline-dye" : ""} ${isDragging ? "z-20 cursor-grabbing opacity-80" : "cursor-grab"}`}
       style={{
         left: `${(100 * block.begin) / days}%`,
-        width: `max(16px, ${(100 * (block.end - block.begin)) / days}%)`,
+        width: `max(26px, ${(100 * (block.end - block.begin)) / days}%)`,
         top: tractor * ROW + 8,
         height: ROW - 16,
         transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,

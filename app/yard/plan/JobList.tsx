@@ -2,9 +2,8 @@ import type { Block } from "../../../core/season/plan/blocks.ts";
 import { dateAfter } from "../../../core/season/plan/kept.ts";
 import { drivingOf } from "../../../core/season/plan/people.ts";
 import type { Solved } from "../../../core/season/plan/solve.ts";
-import type { PickedKey } from "./PlanPage.tsx";
 import type { PlanView } from "./plan-view.server.ts";
-import { areaWords, spanWords } from "./plan-words.ts";
+import { areaWords, type PickedKey, spanWords } from "./plan-words.ts";
 
 type Props = {
   view: PlanView;

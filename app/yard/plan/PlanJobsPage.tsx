@@ -354,7 +354,7 @@ function Days(page: Page) {
       )}
       <Form method="post" noValidate onSubmit={onSubmit} className="grid gap-3 py-2">
         <input type="hidden" name="form" value="days" />
-        <div className="grid grid-cols-3 gap-3">
+        <div className="grid grid-cols-[1.5fr_1fr_1.2fr] gap-3 max-sm:grid-cols-1">
           <TextField name="first" type="date" label="From" defaultValue={days.first} problem={errors.first} />
           <TextField
             name="weeks"

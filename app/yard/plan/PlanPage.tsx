@@ -12,12 +12,11 @@ import { Calendar } from "./Calendar.tsx";
 import { DayByDay } from "./DayByDay.tsx";
 import { JobList } from "./JobList.tsx";
 import { Picked } from "./Picked.tsx";
+import type { PickedKey } from "./plan-words.ts";
 import { areaWords, hoursWords, minutesWords } from "./plan-words.ts";
 import { Unfit } from "./Unfit.tsx";
 import { type Solving, usePlan } from "./use-plan.ts";
 
-/** Which block is looked at: its job, its tractor and its first day. */
-export type PickedKey = { job: number; tractor: number; from: number };
 const isPicked = (key: PickedKey | null, block: Block) =>
   key !== null &&
   block.job === key.job &&

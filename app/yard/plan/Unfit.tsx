@@ -136,7 +136,7 @@ const daysSaid = (count: number) => (count === 1 ? "one day" : `${count} days`);
 
 function cureSaid({ cure, least }: FoundCure, { asked, first, units }: PlanView, job: number): string {
   const own = asked.jobs[job]!;
-  const by = least ? "Fewer do not do." : "Fewer were tried, and no plan was found.";
+  const by = least ? "Nothing less will do." : "Less was tried, and no plan was found.";
   switch (cure.kind) {
     case "later":
       return `Let it end ${daysSaid(cure.days)} later, ${dateWords(dateAfter(first, own.to + cure.days))}. ${by}`;
@@ -145,7 +145,7 @@ function cureSaid({ cure, least }: FoundCure, { asked, first, units }: PlanView,
     case "days off":
       return `Work on ${cure.days.map((day) => dateWords(dateAfter(first, day))).join(", ")}. ${by}`;
     case "hours":
-      return `Work ${hoursWords(cure.more)} longer on ${daysSaid(cure.days)} of its window, all of you. ${by.replace("Fewer", "Less")}`;
+      return `Work ${hoursWords(cure.more)} longer on ${daysSaid(cure.days)} of its window, all of you. ${by}`;
     case "tractor there":
       return `Have ${asked.tractors[cure.tractor]!.name} there on ${cure.days.map((day) => dateWords(dateAfter(first, day))).join(", ")}. ${by}`;
     case "hire":

@@ -35,3 +35,6 @@ export const minutesWords = (seconds: number): string => {
 
 /** Hectares or acres, to a tenth. */
 export const areaWords = (area: number, units: Units): string => say("area", area, units, 1);
+
+/** Which stretch is looked at: its job, its tractor and its first day. */
+export type PickedKey = { job: number; tractor: number; from: number };

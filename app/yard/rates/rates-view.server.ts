@@ -53,7 +53,7 @@ export function drivenOf(entry: LogEntry): Driven {
 }
 
 /** Money for a m² of what wears on the machines of each rig; null where nothing is listed, or its price or wear is not known. */
-function wearByRig(db: Database, now: Date): Map<number, number | null> {
+export function wearByRig(db: Database, now: Date): Map<number, number | null> {
   const worn = judgedWear(db, now);
   return new Map(
     [...byRig(listEveryTool(db))].map(([rigId, parts]) => {
@@ -116,7 +116,8 @@ const factorOf = (family: "area" | "volume", units: Units): number =>
 const fuelSaid = (fuel: number | null, units: Units): string | null =>
   fuel === null ? null : say("volume per area", fuel, units, 1);
 
-function figures({ entries, area, untold, rate, efficiency, fuel, labour }: Rates, units: Units) {
+/** What is known of some entries together, as it is read. */
+export function figures({ entries, area, untold, rate, efficiency, fuel, labour }: Rates, units: Units) {
   return {
     entries,
     area: say("area", area, units),
@@ -136,7 +137,8 @@ function figures({ entries, area, untold, rate, efficiency, fuel, labour }: Rate
 const split = (entries: readonly Driven[], keyOf: (entry: Driven) => string, units: Units) =>
   grouped(entries, keyOf).map(({ key, entries: own }) => ({ name: key, ...figures(ratesOf(own), units) }));
 
-function costSaid({ sum, fuel, labour, wear, missing }: Cost, { money }: YardPrices, units: Units) {
+/** What a hectare cost, and what is not in it. */
+export function costSaid({ sum, fuel, labour, wear, missing }: Cost, { money }: YardPrices, units: Units) {
   const [unit, area] = [unitOf("area", units), factorOf("area", units)];
   const said = (value: number | null) =>
     value === null ? null : `${(value * area).toFixed(2)}\u00a0${money}`;

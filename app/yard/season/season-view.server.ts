@@ -9,6 +9,7 @@ import { type Clock, type Due, dueOf, dueProofs, dueWords, monthsBetween } from 
 import type { RigFacts } from "../../../core/rig/facts.ts";
 import { lapsedBy, provenBy, type ResolvedRig, resolveRig } from "../../../core/rig/resolve.ts";
 import { calibrationsAt } from "../../../core/subjects/calibrations.ts";
+import { SUBJECTS } from "../../../core/subjects/index.ts";
 import { endedBy } from "../../../core/subjects/proof/ended.ts";
 import { type Provable, provablesOf } from "../../../core/subjects/proof/provable.ts";
 import type { PartDose } from "../../../core/yard/dose.ts";
@@ -21,8 +22,9 @@ import { machineName } from "../../../data/whole.ts";
 import { rigAddress } from "../../stations/frame/address.ts";
 import { day } from "../../stations/frame/print.ts";
 import { toolName } from "../../stations/frame/rig-view.server.ts";
+import { judgedService } from "../service/service-view.server.ts";
 
-type Kind = "stale" | "due" | "prove";
+type Kind = "stale" | "due" | "never" | "prove" | "service";
 type Item = { key: string; what: string; href: string };
 /** What is to be done for one reason: four tyres that were all gauged last in spring are one errand. */
 export type SeasonLine = { key: string; kind: Kind; why: string; items: Item[] };
@@ -47,6 +49,7 @@ export function seasonView(db: Database, today: string, units: Units): SeasonGro
     "tool.hectares",
   );
   const dose = doseOfTools(db, parts);
+  const service = serviceTodo(db, today);
   const said = new Set<string>();
   const groups = new Map<string, SeasonGroup & { todo: Todo[] }>();
   for (const part of parts) {
@@ -59,6 +62,9 @@ export function seasonView(db: Database, today: string, units: Units): SeasonGro
     for (const each of [
       ...todoOf(part, own, now, units),
       ...partsTodo(part, own, dose.get(part.couplingId)!, today),
+      ...neverTodo(part, own, dose.get(part.couplingId)!),
+      ...(service.get(part.tractor.id) ?? []).map((todo) => ({ ...todo, subject: "tractor" })),
+      ...(service.get(part.implement.id) ?? []).map((todo) => ({ ...todo, subject: "implement" })),
     ]) {
       const once = `${ownerOf(part, each.subject)} ${each.key}`;
       if (said.has(once)) continue;
@@ -109,6 +115,81 @@ function partsTodo(part: RigTool, facts: RigFacts, { parts }: PartDose, today: s
       },
     ];
   });
+}
+
+/** Calibrations and learning runs its jobs have, and nobody ever made. */
+function neverTodo(part: RigTool, facts: RigFacts, { parts }: PartDose): Todo[] {
+  const rig = resolveRig(facts);
+  const kinds = calibrationsAt(rig);
+  const made = new Set(kinds.flatMap(({ kind }) => kind.constant ?? []));
+  const todo = {
+    kind: "never" as const,
+    why: "what is worked out with it rests on an assumption or on nothing",
+  };
+  return [
+    ...kinds.flatMap(({ station, kind }): Todo[] => {
+      // A test of the day leaves nothing behind to be due.
+      if (!kind.constant && !kind.parts) return [];
+      const known = kind.constant
+        ? rig.values[kind.constant].value !== null
+        : (parts[kind.parts?.kind ?? ""] ?? []).some(({ at }) => at !== null);
+      return known
+        ? []
+        : [
+            {
+              ...todo,
+              key: `test ${kind.key}`,
+              what: kind.title,
+              href: rigAddress(part.id, `calibrate/${kind.key}`, { tool: part.couplingId }),
+              station,
+              subject: "implement",
+            },
+          ];
+    }),
+    ...askedOf(rig).flatMap((entry): Todo[] =>
+      !LEARNT_AT.includes(entry.station) ||
+      entry.dueAfter === null ||
+      made.has(entry.key) ||
+      rig.values[entry.key].value !== null ||
+      rig.values[entry.key].choice !== null
+        ? []
+        : [
+            {
+              ...todo,
+              key: entry.key,
+              what: entry.label,
+              href: rigAddress(part.id, entry.station, { at: entry.key, tool: part.couplingId }),
+              station: entry.station,
+              subject: entry.subject,
+            },
+          ],
+    ),
+  ];
+}
+
+/** Stations where what is due each season is learnt by a run, not read off a tape: steering, gyro, load cells. */
+const LEARNT_AT: readonly string[] = ["rate", "guidance"];
+
+/** What service asks for each season and is not done yet, machine by machine. */
+function serviceTodo(db: Database, today: string): Map<number, Omit<Todo, "subject">[]> {
+  const found = new Map<number, Omit<Todo, "subject">[]>();
+  for (const { item, due } of judgedService(db, new Date(today))) {
+    if (!item.every.season || due.state === "good") continue;
+    const own = found.get(item.machineId) ?? [];
+    own.push({
+      kind: "service",
+      why:
+        due.state === "unknown"
+          ? "nobody told when it was done last"
+          : "each season, and not done in this one",
+      key: `service ${item.id}`,
+      what: item.name,
+      href: `/machines/${item.machineId}/service`,
+      station: "service",
+    });
+    found.set(item.machineId, own);
+  }
+  return found;
 }
 
 /** Nozzles, rows and openers are tested once a season (common practice, no source). */
@@ -198,10 +279,18 @@ function groupOf(
 
 function errands(todo: readonly Todo[]): SeasonLine[] {
   const lines = new Map<string, SeasonLine>();
-  for (const { kind, why, station, key, what, href } of todo) {
-    const line = `${kind} ${station} ${why}`;
+  // In working order: what hangs, what steers, what doses, then what is proved of it, service beside.
+  const sorted = [...todo].sort((a, b) => place(a) - place(b));
+  for (const { kind, why, station, key, what, href } of sorted) {
+    const line = kind === "never" ? kind : `${kind} ${station} ${why}`;
     lines.set(line, lines.get(line) ?? { key: line, kind, why, items: [] });
     lines.get(line)!.items.push({ key, what, href });
   }
   return [...lines.values()];
 }
+
+const STATIONS: readonly string[] = SUBJECTS.map(({ key }) => key);
+const place = ({ station }: Todo): number => {
+  const at = STATIONS.indexOf(station);
+  return at < 0 ? STATIONS.length : at;
+};

@@ -34,7 +34,8 @@ describe("the list for the start of a season", () => {
     const items = itemsOf(groups);
     expect(new Set(items).size).toBe(items.length);
     expect(items.filter((each) => each.includes("tractor.pressureFrontLeft")).length).toBe(
-      groups.filter(({ key, lines }) => key.startsWith("machine") && lines.length > 0).length,
+      groups.filter(({ key, lines }) => key.startsWith("machine") && lines.some(({ kind }) => kind === "due"))
+        .length,
     );
   });
 
@@ -93,6 +94,38 @@ describe("the list for the start of a season", () => {
     expect(receiver().map(({ why }) => why)).toContainEqual(
       expect.stringMatching(/since then receiver taken off/),
     );
+  });
+
+  it("asks for calibrations and learning runs nobody ever made, once they are made no more", () => {
+    const never = (name: string) =>
+      linesOf(look(), name)
+        .filter(({ kind }) => kind === "never")
+        .flatMap(({ items }) => items);
+    const drill = rigOf("Grain drill");
+    const slips = never("Grain drill");
+    expect(slips.length).toBeGreaterThan(0);
+    for (const { href } of slips) expect(href).toContain(`/rigs/${drill.id}/`);
+    // A reading that was learnt: the tractor's steering routine.
+    const routine = () => never("Oxmoor 240").map(({ key }) => key);
+    const before = routine();
+    expect(before).toContain("tractor.steerResult");
+    const rig = rigOf("Electric drill");
+    keepReading(db, rig, {
+      key: "tractor.steerResult",
+      rawText: "3 cm",
+      value: 0.03,
+      step: 0.01,
+      instrument: "tape",
+      ...stamp,
+    });
+    expect(routine()).not.toContain("tractor.steerResult");
+  });
+
+  it("is in working order, with what service asks for each season after it", () => {
+    const kinds = linesOf(look(), "Oxmoor 240").map(({ kind }) => kind);
+    expect(kinds).toContain("service");
+    expect(kinds.lastIndexOf("service")).toBe(kinds.length - 1);
+    expect(kinds.indexOf("service")).toBeGreaterThan(kinds.lastIndexOf("due"));
   });
 
   it("says nothing of a rig that was put away", () => {

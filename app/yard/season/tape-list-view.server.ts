@@ -22,11 +22,12 @@ export function tapeLists(db: Database, units: Units) {
     .filter(({ rows }) => rows.length > 0);
 }
 
-/** Where several hang on, each line of a tool says of which. */
-function rowsOf(whole: WholeRig, units: Units) {
+/** What there is to tape of one rig. Where several hang on, each line of a tool says of which. */
+export function rowsOf(whole: WholeRig, units: Units) {
   return whole.parts.flatMap(({ rig, name }, index) =>
     wanted(rig, units, index > 0).map((row) => ({
       ...row,
+      part: index,
       of: whole.parts.length > 1 && !row.shared ? name : "",
     })),
   );
@@ -50,6 +51,8 @@ function wanted(rig: ResolvedRig, units: Units, toolOnly: boolean) {
     .map((entry) => {
       const { value, grade, stale } = values[entry.key];
       return {
+        key: entry.key,
+        station: entry.station,
         letter: entry.letter,
         label: entry.label,
         shared: isOfCarrier(entry),

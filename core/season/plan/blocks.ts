@@ -61,6 +61,7 @@ function grow(asked: PlanAsked, blocks: Block[], work: Work, begin: number, end:
     open?.job === job &&
     open.outfit === outfit &&
     open.pinned === pinned &&
+    open.late > 0 === late > 0 &&
     between.every((there, at) => there === 0 || asked.tractors[tractor]!.away.has(open.to + 1 + at));
   if (!open || !goesOn)
     blocks.push({

@@ -1,5 +1,5 @@
 /** Puts hours in order: one job after the other where a tractor keeps what it carries, as early as it may, wherever no hectare or hour suffers. */
-import { outside, type PlanAsked, type SeasonPlan, type Work } from "./asked.ts";
+import { outside, type PlanAsked, type SeasonPlan, type Work, workingDays } from "./asked.ts";
 import { comparePlans } from "./first.ts";
 import { judgePlan, rerigOn } from "./judged.ts";
 
@@ -33,10 +33,16 @@ function runsOf({ tractors, days }: PlanAsked, { states }: SeasonPlan): Run[] {
 
 /** Works with one run laid anew: what ends first goes first; null where that does not hold all of it. */
 function relaid(asked: PlanAsked, plan: SeasonPlan, { tractor, days }: Run): Work[] | null {
-  const inRun = new Set(days);
+  // What was pulled stays as it lies.
+  const held = new Set(
+    asked.pins.flatMap((pin) =>
+      pin.tractor === tractor ? workingDays(asked, asked.tractors[tractor]!, pin.day, pin.days) : [],
+    ),
+  );
+  const inRun = new Set(days.filter((day) => !held.has(day)));
   const mine = ({ tractor: own, day }: Work) => own === tractor && inRun.has(day);
   const own = plan.works.filter(mine);
-  if (own.length === 0 || asked.pins.some((pin) => pin.tractor === tractor)) return null;
+  if (own.length === 0) return null;
   const open = [...new Set(own.map(({ job }) => job))].map((job) => {
     const all = own.filter((work) => work.job === job);
     return {
@@ -49,7 +55,7 @@ function relaid(asked: PlanAsked, plan: SeasonPlan, { tractor, days }: Run): Wor
   open.sort((a, b) => a.last - b.last || asked.jobs[a.job]!.to - asked.jobs[b.job]!.to);
   const laid: Work[] = [];
   for (const day of days) {
-    if (asked.tractors[tractor]!.away.has(day)) continue;
+    if (!inRun.has(day) || asked.tractors[tractor]!.away.has(day)) continue;
     let hours = Math.max(0, asked.days[day]! - rerigOn(asked, plan, tractor, day));
     for (const each of open) {
       const { from, to, most } = asked.jobs[each.job]!;

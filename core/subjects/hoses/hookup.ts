@@ -38,18 +38,25 @@ const PLUGS: Record<Socket, string> = {
   "air brakes": "air lines on, yellow first, then red; their taps open.",
 };
 
-/** What leads across beside oil, each plug by its name: those it was told to need, or else by how it hangs and what it is. */
-function socketLines({ parts, hoses }: WholeRig): HookupLine[] {
-  return parts.flatMap(({ rig, name }, index) => {
+/** The plugs of one tool: those it was told to need, or else by how it hangs and what it is. */
+export function plugsOf({ parts, hoses }: WholeRig, index: number): Socket[] {
+  const { rig } = parts[index]!;
+  if (isFixed(rig.attachment)) return [];
+  const told = SOCKETS.filter((each) => hoses.sockets[index]?.includes(each));
+  if (told.length > 0) return told;
+  return ["7-pin lights", ...(usesTerminal(rig) ? (["implement bus"] as const) : [])];
+}
+
+/** What leads across beside oil, each plug by its name. */
+function socketLines(whole: WholeRig): HookupLine[] {
+  return whole.parts.flatMap(({ rig, name }, index) => {
     if (isFixed(rig.attachment)) return [];
-    const told = SOCKETS.filter((each) => hoses.sockets[index]?.includes(each));
-    const likely: Socket[] = ["7-pin lights", ...(usesTerminal(rig) ? (["implement bus"] as const) : [])];
     const plug = (key: string, text: string) =>
       line("Shaft, hoses", `${key} ${index + 1}`, `${name}: ${text}`);
     // What is carried has no wheel of its own to take its speed from (common practice, no source).
     const signal = chosen(rig, "tool.kind") === "sprayer" && onLinks(rig.attachment);
     return [
-      ...(told.length > 0 ? told : likely).map((each) => plug(each, PLUGS[each])),
+      ...plugsOf(whole, index).map((each) => plug(each, PLUGS[each])),
       ...(signal ? [plug("signal", "harness for the tractor's wheel signal in.")] : []),
     ];
   });

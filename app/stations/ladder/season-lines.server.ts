@@ -1,0 +1,52 @@
+/** What the season says of a rig: when it is planned, what is due on its machines, what wears out and is not on the shelf. */
+import { listMachines } from "../../../data/machines.ts";
+import { keptPlan } from "../../../data/plan.ts";
+import { shortName } from "../../yard/down/down-view.server.ts";
+import { spanWords } from "../../yard/plan/plan-words.ts";
+import { judgedService, judgedWear } from "../../yard/service/service-view.server.ts";
+import type { OpenRig } from "../frame/rig-view.server.ts";
+
+export type SeasonLine = { key: string; text: string; href: string; tone: "plain" | "warn" };
+
+/** As many stretches of the plan as one looks ahead. */
+const AHEAD = 3;
+
+export function seasonLines({ db, rig, parts }: OpenRig, now: Date): SeasonLine[] {
+  const machines = [...new Set(parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id]))];
+  const named = new Map(listMachines(db).map((machine) => [machine.id, shortName(machine)]));
+  const today = now.toISOString().slice(0, 10);
+  const ahead = (keptPlan(db)?.plan.blocks ?? [])
+    .filter(({ rigId, to }) => rigId === rig.id && to >= today)
+    .sort((a, b) => (a.from < b.from ? -1 : 1))
+    .slice(0, AHEAD);
+  const due = judgedService(db, now, machines).filter(({ due: { state } }) => state === "due");
+  const wear = judgedWear(db, now, machines).filter(({ order }) => order?.kind === "now");
+  return [
+    ...ahead.map(({ job, from, to, days }, at): SeasonLine => {
+      const who = [...new Set(days.flatMap(({ people }) => people.map(({ name }) => name)))];
+      const when = from <= today ? `today, till ${spanWords(to, to)}` : spanWords(from, to);
+      return {
+        key: `plan ${at}`,
+        text: `Planned: ${job}, ${when}${who.length > 0 ? `, ${who.join(" and ")}` : ""}`,
+        href: "/plan",
+        tone: "plain",
+      };
+    }),
+    ...due.map(
+      ({ item }): SeasonLine => ({
+        key: `service ${item.id}`,
+        text: `Due on ${named.get(item.machineId)}: ${item.name}`,
+        href: `/machines/${item.machineId}/service`,
+        tone: "warn",
+      }),
+    ),
+    ...wear.map(
+      ({ part }): SeasonLine => ({
+        key: `wear ${part.id}`,
+        text: `To order for ${named.get(part.machineId)}: ${part.count} × ${part.name}`,
+        href: `/machines/${part.machineId}/service`,
+        tone: "warn",
+      }),
+    ),
+  ];
+}

@@ -1,0 +1,131 @@
+/** A machine that drives is down: which other one carries its tools now, in order of minutes, and what stops each of the others. */
+import { inWords } from "../../../core/quantity/said.ts";
+import type { Units } from "../../../core/quantity/units.ts";
+import { type Rerig, type RerigSeconds, rerigOf } from "../../../core/season/rerig.ts";
+import { bySwap, type Swap, swapOf } from "../../../core/season/swap.ts";
+import { judgeWhole } from "../../../core/subjects/judge-whole.ts";
+import type { Database } from "../../../data/handle.ts";
+import { coupledRigs } from "../../../data/in-use.ts";
+import { listMachines } from "../../../data/machines.ts";
+import { rerigSeconds } from "../../../data/plan.ts";
+import { byRig, listEveryTool, type Machine, type RigTool } from "../../../data/rigs.ts";
+import { partsOn, placesOn, wholeOn } from "../../../data/swap.ts";
+import { machineName } from "../../../data/whole.ts";
+import { openedOf } from "../../stations/frame/opened.server.ts";
+import { minutesWords } from "../plan/plan-words.ts";
+import { setupOfOpened, setupOfRig } from "../plan/setups.server.ts";
+
+type Rigs = ReadonlyMap<number, readonly RigTool[]>;
+
+const toolsKey = (parts: readonly RigTool[]) =>
+  parts
+    .map(({ implement }) => implement.id)
+    .sort((a, b) => a - b)
+    .join(" ");
+
+export const shortName = (machine: Machine): string => machine.fleetNumber || machineName(machine);
+
+/** What is coupled to a machine now, by what was told last; null where nothing is. */
+export function coupledTo(db: Database, rigs: Rigs, machineId: number): readonly RigTool[] | null {
+  const id = coupledRigs(db).find((each) => rigs.get(each)?.[0]?.tractor.id === machineId);
+  return id === undefined ? null : rigs.get(id)!;
+}
+
+export type Carrier = {
+  machine: Machine;
+  /** a rig of these tools on it that is there already */
+  rig: { id: number; name: string } | null;
+  carries: string | null;
+  swap: Swap;
+};
+
+/** Every other machine that drives with a place for these tools, the quickest first; and those that have none. */
+export function carriersFor(db: Database, parts: readonly RigTool[], units: Units) {
+  const rigs = byRig(listEveryTool(db));
+  const seconds = rerigSeconds(db);
+  const down = parts[0]!.tractor.id;
+  const others = listMachines(db).filter(
+    ({ id, kind, practice }) => kind !== "implement" && id !== down && !practice,
+  );
+  const before = openedOf(db, parts).judged;
+  const carriers: Carrier[] = [];
+  const without: { machine: Machine; why: string }[] = [];
+  for (const machine of others) {
+    const known = [...rigs.values()].find(
+      (own) => own[0]!.tractor.id === machine.id && toolsKey(own) === toolsKey(parts),
+    );
+    const found = known ? null : placesOn(db, parts, machine);
+    if (found && !found.ok) {
+      without.push({ machine, why: `no ${found.needs} for ${machineName(found.tool.implement)}` });
+      continue;
+    }
+    const there = known ?? partsOn(parts, (found as { places: Parameters<typeof partsOn>[1] }).places);
+    const opened = known ? openedOf(db, known) : judgedOn(db, there);
+    const now = coupledTo(db, rigs, machine.id);
+    const rerig = rerigOf(
+      now ? setupOfRig(db, now, units) : null,
+      setupOfOpened(db, there, opened, units),
+      seconds,
+    );
+    carriers.push({
+      machine,
+      rig: known ? { id: known[0]!.id, name: known[0]!.name } : null,
+      carries: now ? now[0]!.name : null,
+      swap: swapOf(opened.judged, rerig, seconds.read, before),
+    });
+  }
+  return { carriers: bySwap(carriers), without };
+}
+
+function judgedOn(db: Database, parts: readonly RigTool[]) {
+  const whole = wholeOn(db, parts);
+  return { whole, judged: judgeWhole(whole) };
+}
+
+/** What takes the tools off the machine that is down. */
+function takenOff(db: Database, parts: readonly RigTool[], seconds: RerigSeconds, units: Units): Rerig {
+  return rerigOf(setupOfRig(db, parts, units), null, seconds);
+}
+
+export function downView(db: Database, machine: Machine, asked: string | null, units: Units) {
+  const rigs = byRig(listEveryTool(db));
+  const own = [...rigs.values()].filter((parts) => parts[0]!.tractor.id === machine.id);
+  const coupled = coupledTo(db, rigs, machine.id);
+  const parts = own.find((each) => String(each[0]!.id) === asked) ?? coupled ?? own[0] ?? null;
+  const base = {
+    machine: { id: machine.id, name: shortName(machine), full: machineName(machine) },
+    rigs: own.map((each) => ({ id: each[0]!.id, name: each[0]!.name, now: each === parts })),
+  };
+  if (!parts) return { ...base, rig: null, off: null, anyway: [], carriers: [], without: [] };
+  const { carriers, without } = carriersFor(db, parts, units);
+  const off = takenOff(db, parts, rerigSeconds(db), units);
+  return {
+    ...base,
+    rig: {
+      id: parts[0]!.id,
+      name: parts[0]!.name,
+      tools: parts.map(({ implement }) => machineName(implement)).join(" + "),
+    },
+    off: { minutes: minutesWords(off.seconds), lines: off.lines.map(({ said }) => inWords(said, units)) },
+    anyway: [...new Set(carriers.flatMap(({ swap }) => swap.anyway.map(({ what }) => inWords(what, units))))],
+    carriers: carriers.map(({ machine: other, rig, carries, swap }) => ({
+      id: other.id,
+      name: shortName(other),
+      full: machineName(other),
+      rig,
+      carries,
+      minutes: minutesWords(swap.seconds),
+      lines: swap.rerig.lines.map(({ said }) => inWords(said, units)),
+      notCounted: swap.rerig.unknown,
+      stops: swap.stops.map(({ id, what, why }) => ({
+        id,
+        what: inWords(what, units),
+        why: inWords(why, units),
+      })),
+      toRead: swap.toRead.map(({ what }) => inWords(what, units).replace(/ is missing.*$/, "")),
+      unknown: swap.unknown.map(({ label }) => label),
+    })),
+    without: without.map(({ machine: other, why }) => ({ id: other.id, name: shortName(other), why })),
+  };
+}
+export type DownView = ReturnType<typeof downView>;
