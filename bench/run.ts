@@ -17,6 +17,7 @@ import { benchHistory } from "./history.ts";
 import { benchJointCoverage } from "./joint-coverage.ts";
 import { benchLadder } from "./ladder.ts";
 import { report, yardOf } from "./measure.ts";
+import { benchPlan } from "./plan.ts";
 import { benchProofs } from "./proofs.ts";
 import { benchRates } from "./rates.ts";
 import { benchWalkRound } from "./walk-round.ts";
@@ -57,6 +58,8 @@ benchJointCoverage();
 benchLadder();
 
 benchHistory();
+
+await benchPlan();
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
 const sheet = {

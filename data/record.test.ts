@@ -142,7 +142,7 @@ const SETTINGS = [
     "plan_day",
     "plan_pin",
   ],
-  "rerig_time",
+  ...["rerig_time", "soil_limit"],
 ];
 
 const tables = Object.values(schema).flatMap((each) =>

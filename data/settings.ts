@@ -1,11 +1,21 @@
 /** What a yard has besides readings: weights, tyres, and the limits of its roads. */
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
+import { SOIL_KEYS, SOIL_STATES, type SoilLimits, type SoilState } from "../core/trade/pressed.ts";
 import type { RoadLimits } from "../core/yard/road.ts";
 import type { TyreTable } from "../core/yard/tyres.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
 import { aboutsOf, awaySince, isNewest, record, settingChanged, type Told } from "./record.ts";
-import { axleTyre, fact, roadLimits, tyre, tyreCell, weight, weightFitted } from "./schema/index.ts";
+import {
+  axleTyre,
+  fact,
+  roadLimits,
+  soilLimit,
+  tyre,
+  tyreCell,
+  weight,
+  weightFitted,
+} from "./schema/index.ts";
 
 export type StockedWeight = typeof weight.$inferSelect;
 export type Axle = (typeof axleTyre.$inferSelect)["axle"];
@@ -26,6 +36,42 @@ export function setRoadLimits(db: Database, limits: RoadLimits, by: Told): void 
       .onConflictDoUpdate({ target: roadLimits.id, set: limits })
       .run();
     settingChanged(db, "road limits", {}, by);
+  });
+}
+
+/** How deep soil may be pressed: ours where nobody here said otherwise. */
+export function soilLimitsOf(db: Database): SoilLimits {
+  const own = new Map(
+    db
+      .select()
+      .from(soilLimit)
+      .all()
+      .map(({ state, depth }) => [state, depth]),
+  );
+  const of = (state: SoilState) => ({
+    depth: own.get(state) ?? SOIL_STATES[state].limit,
+    told: own.has(state),
+  });
+  return { wet: of("wet"), moist: of("moist"), dry: of("dry") };
+}
+
+/** Tells them otherwise; null: ours again. No rig is judged by them: the day's soil is told where it is asked. */
+export function setSoilLimits(
+  db: Database,
+  limits: Readonly<Record<SoilState, number | null>>,
+  by: Told,
+): void {
+  db.transaction(() => {
+    record(db, { kind: "soil-told", about: {}, topic: "limits" }, by);
+    for (const state of SOIL_KEYS) {
+      const depth = limits[state];
+      if (depth === null) db.delete(soilLimit).where(eq(soilLimit.state, state)).run();
+      else
+        db.insert(soilLimit)
+          .values({ state, depth })
+          .onConflictDoUpdate({ target: soilLimit.state, set: { depth } })
+          .run();
+    }
   });
 }
 

@@ -1,3 +1,4 @@
+import { soilLimitsOf } from "../../data/settings.ts";
 import { BalancePanel } from "../stations/balance/BalancePanel.tsx";
 import { balanceView } from "../stations/balance/balance-view.ts";
 import { CalibrationList } from "../stations/calibrating/CalibrationList.tsx";
@@ -27,6 +28,7 @@ export async function loader({ request, params }: Route.LoaderArgs) {
       hrefOf,
       title: rig.name,
     }),
+    soil: soilLimitsOf(open.db),
     machine: `/machines/${rig.tractor.id}`,
     calibrations: calibrationsView(open, "balance"),
   };
@@ -36,7 +38,7 @@ export const meta = ({ loaderData }: Route.MetaArgs) =>
   rigTitle("Balance", loaderData?.station.frame.rig.name);
 
 export default function Balance({ loaderData }: Route.ComponentProps) {
-  const { station, balance, machine, calibrations } = loaderData;
+  const { station, balance, soil, machine, calibrations } = loaderData;
   const { frame, view } = station;
   const { to } = addressesIn(frame);
   return (
@@ -46,6 +48,7 @@ export default function Balance({ loaderData }: Route.ComponentProps) {
         action={rigAddress(frame.rig.id, "keep")}
         person={frame.preferences.person}
         machine={machine}
+        soil={soil}
         stales={view.changeKinds.find(({ kind }) => kind === "ballast")?.stales ?? []}
       />
       <CalibrationList

@@ -9,6 +9,7 @@ import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { amountOf } from "../yard/amount.ts";
+import { keepSoil, soilShown } from "../yard/keep-soil.server.ts";
 import { LimitsPage } from "../yard/LimitsPage.tsx";
 import { LimitsDto } from "../yard/limits.dto.ts";
 import type { Route } from "./+types/limits";
@@ -21,6 +22,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   return {
     preferences,
     units: unitsOf(units),
+    soil: soilShown(database(), units),
     shown: {
       country: limits.country,
       width: length(limits.width),
@@ -40,7 +42,9 @@ const unitsOf = (units: Units) => ({
 
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
-  const checked = validateForm(LimitsDto, await formOf(request));
+  const form = await formOf(request);
+  if (form.get("intent") === "soil") return answered(keepSoil(database(), form, by));
+  const checked = validateForm(LimitsDto, form);
   if (!checked.ok) return answered(refused(checked.errors));
   const { country, width, height, speed, unbraked, ...unit } = checked.value;
   const read = (text: string, family: "length" | "speed" | "mass", of: string) => {
@@ -62,7 +66,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export function meta() {
-  return [{ title: "Road limits · Ambrek" }];
+  return [{ title: "Limits · Ambrek" }];
 }
 
 export default LimitsPage;

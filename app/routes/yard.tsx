@@ -12,6 +12,7 @@ import { validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/frame/rig-view.server.ts";
 import { leaveDemo, showDemo } from "../yard/demo-yard.server.ts";
 import { RIG_STATES } from "../yard/rig-states.ts";
+import { seasonNow } from "../yard/season-now.server.ts";
 import { YardPage } from "../yard/YardPage.tsx";
 import { RigNameDto, RigRowDto } from "../yard/yard.dto.ts";
 import { viewYard } from "../yard/yard-view.server.ts";
@@ -27,6 +28,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   return {
     preferences,
     demo: isDemoYard(db),
+    season: seasonNow(db, new Date()),
     yard: viewYard(db, { find, state, page, units: preferences.units }),
   };
 }

@@ -7,6 +7,7 @@ import type { Route } from "../routes/+types/yard";
 import { rigAddress } from "../stations/frame/address.ts";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { RIG_STATES, type RigState } from "./rig-states.ts";
+import type { SeasonNow } from "./season-now.server.ts";
 import { YardFrame } from "./YardFrame.tsx";
 import type { YardRig } from "./yard-view.server.ts";
 
@@ -17,7 +18,31 @@ const STATE_WORDS: Record<RigState, string> = {
   away: "Archived",
 };
 
-export function YardPage({ loaderData: { preferences, yard, demo } }: Route.ComponentProps) {
+/** What the season asks for today; nothing where nothing does. */
+function Season({ season: { today, due, order } }: { season: SeasonNow }) {
+  const service = [due > 0 ? `${due} due` : "", order > 0 ? `${order} to order` : ""].filter(Boolean);
+  if (today.length === 0 && service.length === 0) return null;
+  return (
+    <p className="flex flex-wrap gap-x-6 border-y border-hair" data-season-now>
+      {today.map(({ key, text, rigId }) => (
+        <Link
+          key={key}
+          to={rigAddress(rigId, "ladder")}
+          className="flex min-h-11 items-center font-semibold text-dye"
+        >
+          Today {text}
+        </Link>
+      ))}
+      {service.length > 0 && (
+        <Link to="/service" className="flex min-h-11 items-center font-semibold text-warn">
+          Service: {service.join(", ")}
+        </Link>
+      )}
+    </p>
+  );
+}
+
+export function YardPage({ loaderData: { preferences, yard, demo, season } }: Route.ComponentProps) {
   const { counts, rigs, find, state } = yard;
   return (
     <YardFrame preferences={preferences} here="rigs">
@@ -54,6 +79,7 @@ export function YardPage({ loaderData: { preferences, yard, demo } }: Route.Comp
           </Link>
         </p>
       </div>
+      <Season season={season} />
       {demo && <DemoYard />}
       {counts.all + counts.away === 0 ? <Welcome /> : <Finder find={find} state={state} counts={counts} />}
       {rigs.length === 0 && counts.all > 0 && (

@@ -25,3 +25,21 @@ export class LimitsDto {
   @MaxLength(8)
   unbrakedUnit!: string;
 }
+
+/** How deep soil may be pressed; empty: ours. */
+export class SoilLimitsDto {
+  @IsAmount("length", true)
+  wet!: string;
+  @MaxLength(8)
+  wetUnit!: string;
+
+  @IsAmount("length", true)
+  moist!: string;
+  @MaxLength(8)
+  moistUnit!: string;
+
+  @IsAmount("length", true)
+  dry!: string;
+  @MaxLength(8)
+  dryUnit!: string;
+}

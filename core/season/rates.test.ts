@@ -11,6 +11,7 @@ const driven = (hectares: number | null, hours: number | null, more: Partial<Dri
   operation: "sowing",
   person: "Ola",
   field: "Long Acre",
+  soil: "",
   begun: "2026-04-01T06:00:00.000Z",
   area: hectares === null ? null : hectares * HA,
   time: hours === null ? null : hours * HOUR,

@@ -7,6 +7,8 @@ export type Driven = {
   operation: string;
   person: string;
   field: string;
+  /** the soil it was set for, as frozen when it was begun; empty where nobody told */
+  soil: string;
   begun: string;
   /** m², seconds at work, m³; null where nobody told */
   area: number | null;

@@ -28,6 +28,10 @@ export const SOIL_STATES = {
   dry: { label: "Dry: it makes no ball", limit: 0.7 },
 } as const;
 export type SoilState = keyof typeof SOIL_STATES;
+export const SOIL_KEYS = Object.keys(SOIL_STATES) as SoilState[];
+
+/** Metres down to which soil may be pressed, as wet as it is, and whether somebody here said so. */
+export type SoilLimits = Readonly<Record<SoilState, { depth: number; told: boolean }>>;
 
 export type PressedAxle = {
   /** kg on one tyre, as heavy as it gets in the field; half full; null where it carries nothing to fill */

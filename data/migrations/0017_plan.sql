@@ -92,6 +92,13 @@ CREATE TABLE `rerig_time` (
 	CONSTRAINT "rerig_time_is_some" CHECK("rerig_time"."time" between 0 and 86400)
 );
 --> statement-breakpoint
+CREATE TABLE `soil_limit` (
+	`state` text PRIMARY KEY NOT NULL,
+	`depth` real NOT NULL,
+	CONSTRAINT "soil_limit_state" CHECK("soil_limit"."state" in ('wet', 'moist', 'dry')),
+	CONSTRAINT "soil_limit_is_some" CHECK("soil_limit"."depth" > 0)
+);
+--> statement-breakpoint
 CREATE TRIGGER `plan_kept_no_update` BEFORE UPDATE ON `plan_kept` BEGIN SELECT RAISE(ABORT, 'what is on record in plan_kept is neither changed nor deleted'); END;
 --> statement-breakpoint
 CREATE TRIGGER `plan_kept_no_delete` BEFORE DELETE ON `plan_kept` BEGIN SELECT RAISE(ABORT, 'what is on record in plan_kept is neither changed nor deleted'); END;

@@ -1,4 +1,6 @@
-import { index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { sql } from "drizzle-orm";
+import { check, index, integer, primaryKey, real, sqliteTable, text } from "drizzle-orm/sqlite-core";
+import { SOIL_STATES, type SoilState } from "../../core/trade/pressed.ts";
 import { oneOf } from "./checks.ts";
 import { machine } from "./machines.ts";
 
@@ -87,3 +89,15 @@ export const board = sqliteTable("board", {
 });
 
 export type BoardStanding = { rigId: number; stops: number; fixes: number; checks: number };
+
+const SOILS = Object.keys(SOIL_STATES) as [SoilState, ...SoilState[]];
+
+/** How deep the soil may be pressed as wet as it is, metres, where it is another than ours. A setting. */
+export const soilLimit = sqliteTable(
+  "soil_limit",
+  { state: text({ enum: SOILS }).primaryKey(), depth: real().notNull() },
+  (table) => [
+    oneOf("soil_limit_state", table.state, SOILS),
+    check("soil_limit_is_some", sql`${table.depth} > 0`),
+  ],
+);

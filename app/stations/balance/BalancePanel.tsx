@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import type { SoilLimits } from "../../../core/trade/pressed.ts";
 import { useOutcome } from "../../entry/use-outcome.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Send } from "../../ui/Send.tsx";
@@ -14,16 +15,18 @@ type Props = {
   machine: string;
   /** what other ballast would make stale */
   stales: readonly string[];
+  /** how deep soil may be pressed */
+  soil: SoilLimits;
 };
 
 export function BalancePanel(props: Props) {
-  const { view, machine } = props;
+  const { view, machine, soil } = props;
   return (
     <>
       {view.states.length > 0 && <States view={view} />}
       <Ballast {...props} />
       <Tyres view={view} machine={machine} />
-      <Pressed rows={view.pressed} units={view.units} />
+      <Pressed rows={view.pressed} limits={soil} units={view.units} />
     </>
   );
 }

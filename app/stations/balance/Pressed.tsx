@@ -1,9 +1,17 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { printLength } from "../../../core/quantity/length.ts";
 import { say } from "../../../core/quantity/say.ts";
 import { parseTyped } from "../../../core/quantity/typed.ts";
 import type { Units } from "../../../core/quantity/units.ts";
-import { adviceFor, type PressedAdvice, SOIL_STATES, type SoilState } from "../../../core/trade/pressed.ts";
+import {
+  adviceFor,
+  type PressedAdvice,
+  SOIL_KEYS,
+  SOIL_STATES,
+  type SoilLimits,
+  type SoilState,
+} from "../../../core/trade/pressed.ts";
 import { TextField } from "../../ui/Field.tsx";
 import { Radios } from "../../ui/Radios.tsx";
 import type { PressedRow } from "./balance-view.ts";
@@ -11,12 +19,20 @@ import type { PressedRow } from "./balance-view.ts";
 const SHORT: Record<SoilState, string> = { wet: "Wet", moist: "Moist", dry: "Dry" };
 
 /** How deep each axle presses the ground as it is today, and what to do: nothing of it is kept, since tomorrow it is another. */
-export function Pressed({ rows, units }: { rows: readonly PressedRow[]; units: Units }) {
+export function Pressed({
+  rows,
+  limits,
+  units,
+}: {
+  rows: readonly PressedRow[];
+  limits: SoilLimits;
+  units: Units;
+}) {
   const [soil, setSoil] = useState<SoilState | null>(null);
   const [typed, setTyped] = useState("");
   const read = parseTyped({ family: "length", sides: null }, typed, units.small);
   const own = read.ok && read.value.value !== null && read.value.value > 0 ? read.value.value : null;
-  const limit = own ?? (soil === null ? null : SOIL_STATES[soil].limit);
+  const limit = own ?? (soil === null ? null : limits[soil].depth);
   const length = (metres: number) => printLength(metres, units.small, { decimals: 0 });
   return (
     <section
@@ -46,7 +62,7 @@ export function Pressed({ rows, units }: { rows: readonly PressedRow[]; units: U
           label={`Pressed no deeper than, ${units.small}`}
           inputMode="decimal"
           value={typed}
-          placeholder={soil === null ? "" : length(SOIL_STATES[soil].limit)}
+          placeholder={soil === null ? "" : length(limits[soil].depth)}
           problem={typed !== "" && own === null ? "A depth, such as 45." : undefined}
           onChange={(event) => setTyped(event.target.value)}
           className="w-40"
@@ -91,8 +107,12 @@ export function Pressed({ rows, units }: { rows: readonly PressedRow[]; units: U
       )}
       <p className="text-small text-soft">
         21 cm, 8 more for each tonne on a wheel and for each doubling of the pressure (from memory, of moist
-        arable land). The limits of 35, 50 and 70 cm are ours: type your own. A pressure is never set under
-        the tyre maker's table.
+        arable land).{" "}
+        {SOIL_KEYS.every((state) => limits[state].told)
+          ? "The limits are the yard's own"
+          : `The limits of ${SOIL_KEYS.map((state) => length(limits[state].depth)).join(", ")} are ours where nobody here said otherwise`}
+        : <Link to="/limits#soil">change them</Link>, or type one for today. A pressure is never set under the
+        tyre maker's table.
       </p>
     </section>
   );

@@ -55,8 +55,8 @@ export function RatesPage({ loaderData: { preferences, view }, actionData }: Rou
         </ul>
       )}
       <p className="text-small text-soft">
-        Hours are those at work as they were told; the way there is in none of them. Soil is not told with a
-        field, so fields stand for it.
+        Hours are those at work as they were told; the way there is in none of them. Soil is what the rig was
+        set for when the work was begun.
       </p>
     </YardFrame>
   );
@@ -67,7 +67,7 @@ type Figures = RatesView["rows"][number]["figures"];
 const NOT_TOLD = "not told";
 
 function RateRow({ row }: { row: RatesView["rows"][number] }) {
-  const { rigId, rig, operation, figures, cost, people, fields, changes } = row;
+  const { rigId, rig, operation, figures, cost, people, fields, soils, changes } = row;
   return (
     <li className="border-b border-hair pb-2" data-rates={`${rig}, ${operation}`}>
       <p>
@@ -100,11 +100,12 @@ function RateRow({ row }: { row: RatesView["rows"][number] }) {
           <b>{what}:</b> {rate} {fuel}
         </p>
       ))}
-      {(people.length > 1 || fields.length > 1) && (
-        <Folded summary="By who drove, and by field">
+      {(people.length > 1 || fields.length > 1 || soils.length > 1) && (
+        <Folded summary="By who drove, by field and by soil">
           <div className="grid grid-cols-2 gap-6 max-sm:grid-cols-1">
             <Split name="Who" rows={people} />
             <Split name="Field" rows={fields} />
+            <Split name="Soil" rows={soils} />
           </div>
         </Folded>
       )}

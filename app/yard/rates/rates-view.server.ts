@@ -32,6 +32,13 @@ import { judgedWear } from "../service/service-view.server.ts";
 const MOST = 5_000;
 const HOUR = 3600;
 
+/** What soil the rig was set for when it was begun, in the words of the list. */
+function soilOf({ frozen }: LogEntry): string {
+  const chosen = frozen.readings.find(({ key }) => key === "work.soil")?.choice ?? null;
+  const { choices } = dimension("work.soil", "drawn");
+  return choices?.find(({ key }) => key === chosen)?.label ?? "";
+}
+
 /** An entry of the log as work rates are reckoned from it. */
 export function drivenOf(entry: LogEntry): Driven {
   const { id, rigId, rig, operations, person, field, begun, ended, frozen } = entry;
@@ -43,6 +50,7 @@ export function drivenOf(entry: LogEntry): Driven {
     operation: operations[0] ? OPERATIONS[operations[0]].label : "no operation",
     person,
     field: field.name,
+    soil: soilOf(entry),
     begun,
     area: ended?.area ?? null,
     time: ended?.time ?? null,
@@ -100,6 +108,7 @@ export function ratesView(db: Database, season: string, units: Units, now: Date)
         cost: costSaid(costOf(rates, prices, wear.get(rigId) ?? null), prices, units),
         people: split(own, ({ person }) => person, units),
         fields: split(own, ({ field }) => field, units),
+        soils: split(own, ({ soil }) => soil || "not told", units),
         changes: changesIn(own, { byId, hangs: hangs.get(rigId) ?? [], units }),
       };
     }),

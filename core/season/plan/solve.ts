@@ -161,7 +161,7 @@ function improved(
   const next = parts(asked);
   let size = 1;
   while (left() > LAST && misses < most) {
-    const programme = programmeOf(asked, { plan: best.plan, free: next(size) });
+    const programme = programmeOf(asked, { plan: best.plan, free: next(size, settled ? null : best.judged) });
     const start = programme.startOf(best.plan);
     const cost = settled
       ? programme.rerig
@@ -205,8 +205,13 @@ const LAST = 0.6;
 const isBest = ({ most, judged }: Solved) =>
   most !== null && judged.inside >= most - HECTARE / 100 && judged.late < 360;
 
-/** Parts to make anew in turn: some tractors on all days, all tractors on some days, more of them the larger the size. The same again for the same plan. */
-function parts(asked: PlanAsked): (size: number) => (tractor: number, day: number) => boolean {
+/**
+ * Parts to make anew in turn: some tractors on all days, all tractors on some days, and, while hectares are missing, the tractors of a job that does not fit about its
+ * window; more of them the larger the size. The same again for the same plan.
+ */
+function parts(
+  asked: PlanAsked,
+): (size: number, judged: PlanJudged | null) => (tractor: number, day: number) => boolean {
   let seed = 12_345;
   let turn = 0;
   const random = (below: number) => {
@@ -214,8 +219,18 @@ function parts(asked: PlanAsked): (size: number) => (tractor: number, day: numbe
     return Math.floor((seed / 2_147_483_648) * below);
   };
   const [tractors, days] = [asked.tractors.length, asked.days.length];
-  return (size) => {
+  return (size, judged) => {
     turn += 1;
+    const unfit = judged
+      ? asked.jobs.flatMap((job, at) => (judged.jobs[at]!.inside < job.area - HECTARE / 10 ? [at] : []))
+      : [];
+    if (unfit.length > 0 && turn % 3 !== 0) {
+      const job = asked.jobs[unfit[random(unfit.length)]!]!;
+      const some = new Set(job.ways.map(({ tractor }) => tractor));
+      while (some.size < Math.min(Math.round(1 + 2 * size), tractors)) some.add(random(tractors));
+      const beside = Math.round(DAYS * size);
+      return (tractor, day) => some.has(tractor) && day >= job.from - beside && day <= job.to + beside;
+    }
     if (turn % 2 === 0) {
       const some = new Set([random(tractors)]);
       while (some.size < Math.min(Math.round(2 + size), tractors)) some.add(random(tractors));
