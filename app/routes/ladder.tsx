@@ -39,16 +39,16 @@ export default function LadderPage({
           </b>{" "}
           What a person ticks ends with uncoupling.
         </PageHead>
-        <p>
+        <p className="flex flex-wrap gap-2">
           <Link to={`/rigs/${frame.rig.id}/log`} className="key">
             Begin and end work: the log
-          </Link>{" "}
+          </Link>
           <Link to={`/rigs/${frame.rig.id}/rounds`} className="key">
             Morning and evening
-          </Link>{" "}
+          </Link>
           <Link to={`/rigs/${frame.rig.id}/errands`} className="key">
             Errands
-          </Link>{" "}
+          </Link>
           <Link to={`/rigs/${frame.rig.id}/balance#ground-pressure`} className="key">
             How wet is it? Ground pressure
           </Link>

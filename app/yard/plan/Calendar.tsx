@@ -130,6 +130,7 @@ export function Calendar({ view, solved, blocks, picked, onPick, onPull }: Props
                 key={idOf(block)}
                 block={block}
                 view={view}
+                room={roomOf(block, blocks, days)}
                 isPicked={block === picked}
                 onPick={onPick}
                 onPull={onPull}
@@ -227,20 +228,34 @@ function Ground({ view, window }: { view: PlanView; window: { from: number; to: 
   );
 }
 
+/** Days from where a bar begins to the next on its tractor. */
+const roomOf = ({ tractor, begin }: Block, blocks: readonly Block[], days: number): number =>
+  Math.min(
+    days,
+    ...blocks.flatMap((other) => (other.tractor === tractor && other.begin > begin ? [other.begin] : [])),
+  ) - begin;
+
+/** A day is so many pixels wide at the least. */
+const wide = (days: number) => Math.max(26, 750 / days);
+
 type BarProps = {
   block: Block;
+  room: number;
   view: PlanView;
   isPicked: boolean;
   onPick: (key: PickedKey) => void;
   onPull: (block: Block, tractor: number, day: number) => void;
 };
 
-function Bar({ block, view, isPicked, onPick, onPull }: BarProps) {
+function Bar({ block, view, room, isPicked, onPick, onPull }: BarProps) {
   const { asked, first } = view;
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: idOf(block) });
   const { job, tractor, from } = block;
   const days = asked.days.length;
   const name = asked.jobs[job]!.name;
+  // A short stretch is drawn wide enough to be met by a finger, where the next does not begin before.
+  const shown = Math.max(block.end - block.begin, Math.min(26 / wide(days), room));
+  const pixels = shown * wide(days);
   const words = `${name}, ${asked.tractors[tractor]!.name}, ${dateWords(dateAfter(first, from))} to ${dateWords(dateAfter(first, block.to))}, ${hoursWords(block.time)}${block.late > 0 ? ", beside its window" : ""}${block.pinned ? ", pulled there" : ""}`;
   const keys = (event: React.KeyboardEvent) => {
     const by = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key];
@@ -278,15 +293,15 @@ function Bar({ block, view, isPicked, onPick, onPull }: BarProps) {
       } ${isPicked ? "outline-3 outline-dye" : ""} ${isDragging ? "z-20 cursor-grabbing opacity-80" : "cursor-grab"}`}
       style={{
         left: `${(100 * block.begin) / days}%`,
-        width: `max(26px, ${(100 * (block.end - block.begin)) / days}%)`,
+        width: `${(100 * shown) / days}%`,
         top: tractor * ROW + 8,
         height: ROW - 16,
         transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
       }}
     >
       {block.pinned && <Pin aria-hidden="true" className="size-3.5 shrink-0" />}
-      <span className="shrink-0">{job + 1}</span>
-      {(block.end - block.begin) * (900 / days) > 74 && <span className="line-clamp-2">{name}</span>}
+      {pixels > 16 && <span className="shrink-0">{job + 1}</span>}
+      {pixels > 74 && <span className="line-clamp-2">{name}</span>}
     </button>
   );
 }

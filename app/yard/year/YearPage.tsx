@@ -93,8 +93,20 @@ function Worked({ worked: { all, rows } }: { worked: YearView["worked"] }) {
   if (!all) return null;
   const told = (value: string | null) => value ?? <span className="font-semibold text-warn">not told</span>;
   return (
-    <section aria-label="Worked" className="overflow-x-auto">
-      <table className="w-full border-collapse text-right">
+    <section aria-label="Worked">
+      <ul className="sm:hidden print:hidden">
+        {[...rows, ...(rows.length > 1 ? [all] : [])].map((row) => (
+          <li key={row.key} className="border-b border-hair py-2">
+            <b className="block">{row.key}</b>
+            {row.figures.area} in {row.hours}, rate {told(row.figures.rate)}, fuel {told(row.figures.fuel)},
+            costs {told(row.cost.sum)}
+            {row.cost.missing.length > 0 && (
+              <span className="text-warn"> without {row.cost.missing.join(", ")}</span>
+            )}
+          </li>
+        ))}
+      </ul>
+      <table className="w-full border-collapse text-right max-sm:hidden print:table">
         <thead>
           <tr className="border-b-2 border-ink text-small text-soft">
             {["Worked", "Area", "At work", "Rate", "Fuel", "Costs"].map((head, at) => (

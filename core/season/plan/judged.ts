@@ -15,6 +15,7 @@ export type JobDone = {
 
 export type PlanFault =
   | { kind: "tractor not there"; tractor: number; day: number }
+  | { kind: "set on a day off"; tractor: number; day: number }
   | { kind: "more hours than the day"; tractor: number; day: number }
   | { kind: "cannot carry it"; tractor: number; job: number }
   | { kind: "not what is coupled"; tractor: number; day: number }
@@ -127,7 +128,8 @@ function tractorFaults(asked: PlanAsked, plan: SeasonPlan, tractor: number): Pla
       const today = own.filter((work) => work.day === day);
       const changed = rerigOn(asked, plan, tractor, day);
       const away = it.away.has(day);
-      if (today.length === 0) return away && changed > 0 ? [{ kind: "tractor not there", tractor, day }] : [];
+      if (today.length === 0 && changed === 0) return [];
+      if (today.length === 0 && !away) return hours === 0 ? [{ kind: "set on a day off", tractor, day }] : [];
       if (away) return [{ kind: "tractor not there", tractor, day }];
       if (
         today.some(

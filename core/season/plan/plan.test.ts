@@ -13,6 +13,7 @@ import { pinProblem } from "./pins.ts";
 import { programmeOf } from "./programme.ts";
 import { HA, HOUR, LARGE, perHour, type Size, sampleSeason } from "./sample.ts";
 import { type Solved, solveSeason } from "./solve.ts";
+import { tidied } from "./tidy.ts";
 
 let solver: MixedSolver;
 beforeAll(async () => {
@@ -100,6 +101,27 @@ describe("a plan by hand", () => {
     expect(solved(yard([{ to: 1 }], { people: away })).judged.inside).toBe(0);
     const other = [{ name: "A", away: new Set<number>(), drives: new Set<number>() }];
     expect(solved(yard([{ to: 1 }], { people: other })).judged.inside).toBe(0);
+  });
+
+  it("couples nothing on a day off", () => {
+    const days = [10, 0, 10, 10, 10, 10].map((hours) => hours * HOUR);
+    const harrow = [{ tractor: 0, outfit: 1, rate: perHour(3) }];
+    const { plan, judged } = solved(
+      yard(
+        [
+          { area: 27 * HA, to: 0 },
+          { area: 22.5 * HA, from: 2, to: 2, ways: harrow },
+        ],
+        { days },
+      ),
+    );
+    expect(judged.inside / HA).toBeCloseTo(27 + 3 * 7.5, 3);
+    expect(plan.states[0]![1]).toBe(plan.states[0]![0]);
+    // From bare to the drill on the first day, to the harrow on the second, which is off.
+    const sunday = { works: [], states: [[1, 2, 2, 2, 2, 2]] };
+    expect(judgePlan(yard([], { days }), sunday).faults).toEqual([
+      { kind: "set on a day off", tractor: 0, day: 1 },
+    ]);
   });
 
   it("leaves what was pulled where it was pulled, also before its window", () => {
@@ -326,6 +348,45 @@ describe("what a plan is held against", () => {
     const twice = asked.tractors.map(() => ({ ...asked.tractors[way!.tractor]!, away: new Set<number>() }));
     const both = { works: [], states: twice.map(() => asked.days.map(() => state)) };
     expect(faults(both, { tractors: twice })).toContain("tool on two tractors");
+  });
+});
+
+describe("a plan in order", () => {
+  it("begins as soon as it may, leaves on what is on, and goes from one job to the next", () => {
+    const asked = yard([{ area: 9 * HA }, { area: 9 * HA }]);
+    const late: SeasonPlan = {
+      works: [
+        { job: 1, tractor: 0, outfit: 0, day: 3, time: 1.5 * HOUR },
+        { job: 0, tractor: 0, outfit: 0, day: 3, time: 1.5 * HOUR },
+        { job: 1, tractor: 0, outfit: 0, day: 4, time: 1.5 * HOUR },
+        { job: 0, tractor: 0, outfit: 0, day: 4, time: 1.5 * HOUR },
+      ],
+      states: [[0, 0, 0, 1, 1, 0]],
+    };
+    const neat = tidied(asked, late);
+    expect(neat.states).toEqual([[1, 1, 1, 1, 1, 1]]);
+    expect(neat.works.map(({ job, day, time }) => [job, day, time / HOUR])).toEqual([
+      [1, 0, 3],
+      [0, 0, 3],
+    ]);
+    expect(judgePlan(asked, neat).faults).toEqual([]);
+    // Nobody is there on the first two days.
+    const away = [{ name: "A", away: new Set([0, 1]), drives: null }];
+    expect(tidied({ ...asked, people: away }, late).works.map(({ day }) => day)).toEqual([2, 2]);
+  });
+
+  it("is never worse than it was, whatever it was", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 10_000 }), (seed) => {
+        const asked = sampleSeason(seed, { ...SMALL, jobs: 8, tractors: 3, days: 14, people: 2 });
+        const first = firstPlan(asked);
+        const [was, is] = [judgePlan(asked, first), judgePlan(asked, tidied(asked, first))];
+        expect(is.faults).toEqual([]);
+        expect(is.inside).toBeGreaterThan(was.inside - 200);
+        expect(is.rerig).toBeLessThan(was.rerig + 61);
+      }),
+      { numRuns: 25 },
+    );
   });
 });
 

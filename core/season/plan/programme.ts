@@ -172,7 +172,7 @@ function readingOf({ asked, places, flows, hours }: Laid, high: readonly number[
 
 const perHour = (rate: number) => (rate * HOUR) / HECTARE;
 
-/** From every state to every other where one of two days is free; nothing is coupled on a day a tractor is not there. */
+/** From every state to every other where one of two days is free; nothing is coupled on a day off, nor where a tractor is not there. */
 function flowsOf(
   asked: PlanAsked,
   tractor: number,
@@ -185,7 +185,7 @@ function flowsOf(
     if (isHeld(from) && isHeld(to)) return null;
     return from.flatMap((a) =>
       to.flatMap((b) =>
-        away.has(day) && a.state !== b.state
+        (away.has(day) || asked.days[day] === 0) && a.state !== b.state
           ? []
           : [{ tractor, day, from: a.state, to: b.state, at: add(0, 1) }],
       ),
