@@ -13,6 +13,7 @@ import type { Database } from "../data/handle.ts";
 import { listMachines } from "../data/machines.ts";
 import { findRig } from "../data/rigs.ts";
 import { benchAdjusters } from "./adjusters.ts";
+import { benchCoverage } from "./coverage.ts";
 import { benchHistory } from "./history.ts";
 import { benchJointCoverage } from "./joint-coverage.ts";
 import { benchLadder } from "./ladder.ts";
@@ -60,6 +61,8 @@ benchLadder();
 benchHistory();
 
 await benchPlan();
+
+benchCoverage();
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
 const sheet = {

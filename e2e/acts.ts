@@ -26,7 +26,9 @@ async function standing(page: Page, selector: string): Promise<ElementHandle<Ele
       const { x, y } = element.getBoundingClientRect();
       return `${x} ${y}`;
     };
-    for (let still = 0, before = place(); still < 4; ) {
+    // What is being sent takes no second press: a person presses once it is ready again. What stays so is pressed all the same.
+    const busy = () => element.getAttribute("aria-disabled") === "true";
+    for (let still = 0, before = place(), looks = 0; still < 4 || (busy() && looks < 200); looks += 1) {
       await new Promise((done) => setTimeout(done, 25));
       still = place() === before ? still + 1 : 0;
       before = place();

@@ -26,6 +26,7 @@ const TRAVELS: readonly DimensionKey[] = [
   "rate.spread",
 ];
 
+/** Whether a reading of a coupling goes along to another tractor. */
 export const travels = (key: DimensionKey): boolean => TRAVELS.includes(key);
 
 /** What is known of a tool on another tractor: what was proved there is proved of the old one. */

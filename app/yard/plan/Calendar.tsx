@@ -256,7 +256,7 @@ function Bar({ block, view, room, isPicked, onPick, onPull }: BarProps) {
   // A short stretch is drawn wide enough to be met by a finger, where the next does not begin before.
   const shown = Math.max(block.end - block.begin, Math.min(26 / wide(days), room));
   const pixels = shown * wide(days);
-  const words = `${name}, ${asked.tractors[tractor]!.name}, ${dateWords(dateAfter(first, from))} to ${dateWords(dateAfter(first, block.to))}, ${hoursWords(block.time)}${block.late > 0 ? ", beside its window" : ""}${block.pinned ? ", pulled there" : ""}`;
+  const words = `${job + 1} ${name}, ${asked.tractors[tractor]!.name}, ${dateWords(dateAfter(first, from))} to ${dateWords(dateAfter(first, block.to))}, ${hoursWords(block.time)}${block.late > 0 ? ", beside its window" : ""}${block.pinned ? ", pulled there" : ""}`;
   const keys = (event: React.KeyboardEvent) => {
     const by = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key];
     if (!by) return;
@@ -300,8 +300,7 @@ function Bar({ block, view, room, isPicked, onPick, onPull }: BarProps) {
       }}
     >
       {block.pinned && <Pin aria-hidden="true" className="size-3.5 shrink-0" />}
-      {pixels > 16 && <span className="shrink-0">{job + 1}</span>}
-      {pixels > 74 && <span className="line-clamp-2">{name}</span>}
+      {pixels > 16 && <span className="line-clamp-2">{pixels > 74 ? `${job + 1} ${name}` : job + 1}</span>}
     </button>
   );
 }

@@ -1,6 +1,7 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { type Block, blocksOf } from "../../../core/season/plan/blocks.ts";
+import { dateAfter } from "../../../core/season/plan/kept.ts";
 import { writePlan } from "../../../core/season/plan/read.ts";
 import type { Solved } from "../../../core/season/plan/solve.ts";
 import { useOutcome } from "../../entry/use-outcome.ts";
@@ -32,21 +33,26 @@ export function PlanPage({ loaderData: { preferences, view } }: Route.ComponentP
   const { solved } = solving;
   const { errors, submit } = useOutcome(ACTION);
   const [key, setKey] = useState<PickedKey | null>(null);
+  const before = useRef<PickedKey | null>(null);
   useEffect(() => {
     const [problem] = Object.values(errors);
-    if (problem) toast("error", problem);
+    if (!problem) return;
+    toast("error", problem);
+    // It lies where it lay, and is still looked at.
+    setKey(before.current);
   }, [errors]);
   const blocks = solved ? blocksOf(asked, solved.plan) : [];
   const picked = blocks.find((block) => isPicked(key, block)) ?? null;
   const pull = (block: Block, tractor: number, day: number) => {
     const machine = view.machineIds[tractor];
     if (machine === undefined || day < 0 || day >= asked.days.length) return;
+    before.current = { job: block.job, tractor: block.tractor, from: block.from };
     setKey({ job: block.job, tractor, from: day });
     void submit({
       intent: "pull",
       job: String(asked.jobs[block.job]!.id),
       machine: String(machine),
-      day: new Date(Date.parse(`${view.first}T00:00:00Z`) + day * 86_400_000).toISOString().slice(0, 10),
+      day: dateAfter(view.first, day),
       area: String(Math.round(block.area)),
       instead: pinsOf(view, block).join(","),
     });

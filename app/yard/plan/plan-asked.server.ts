@@ -138,7 +138,7 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
     outfit: outfitKeys.indexOf(outfitKey(parts)),
     ...(rate === null ? rates.get(id)! : { rate, from: "as told" }),
   });
-  const jobs = told.map((job) => jobOf(db, job, rigs, wayOf, entries));
+  const jobs = told.map((job) => jobOf(db, job, { rigs, wayOf, entries, days }));
   const planned = jobs.filter(({ unknown }) => unknown === "");
   for (const [at, job] of planned.entries()) job.at = at;
   const tractors = tractorsOf(db, { tractorIds, outfitKeys, rigs, days, units });
@@ -180,8 +180,14 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
         from: daysBetween(days.first, own.opens),
         to: Math.min(days.count - 1, daysBetween(days.first, own.closes)),
         most: own.most,
-        ways: job.ways.flatMap(({ tractor, outfit, rate }) =>
-          rate === null ? [] : [{ tractor, outfit, rate }],
+        ways: job.ways.flatMap(({ tractor, outfit, rate }, place) =>
+          // Two rigs of the same tools on one tractor are one way to do it.
+          rate === null ||
+          job.ways.findIndex(
+            (way) => way.tractor === tractor && way.outfit === outfit && way.rate !== null,
+          ) !== place
+            ? []
+            : [{ tractor, outfit, rate }],
         ),
       };
     }),
@@ -210,13 +216,14 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
   };
 }
 
-function jobOf(
-  db: Database,
-  job: PlannedJob,
-  rigs: readonly Rig[],
-  wayOf: (rig: Rig, rate: number | null) => GivenWay,
-  entries: ReturnType<typeof drivenByRig>,
-): GivenJob {
+type OfJobs = {
+  rigs: readonly Rig[];
+  wayOf: (rig: Rig, rate: number | null) => GivenWay;
+  entries: ReturnType<typeof drivenByRig>;
+  days: PlannedDays;
+};
+
+function jobOf(db: Database, job: PlannedJob, { rigs, wayOf, entries, days }: OfJobs): GivenJob {
   const field = job.fieldId === null ? null : fieldNamed(db, job.fieldId);
   const bounded = field?.boundaryId ? areaOfBoundary(db, field.boundaryId) : null;
   const area = job.area ?? bounded;
@@ -235,7 +242,10 @@ function jobOf(
     area,
     done: Math.min(done, area ?? done),
     ways,
-    unknown: lackOf({ area, done, ways }),
+    unknown:
+      job.closes < days.first || job.opens >= dateAfter(days.first, days.count)
+        ? "in which of the planned weeks: its window lies beside them"
+        : lackOf({ area, done, ways }),
     at: null,
   };
 }

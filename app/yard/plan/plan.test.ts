@@ -7,8 +7,8 @@ import { curesOf, type FoundCure, missing, reasonOf } from "../../../core/season
 import { writePlan } from "../../../core/season/plan/read.ts";
 import { type Solved, solveSeason } from "../../../core/season/plan/solve.ts";
 import { listMachines } from "../../../data/machines.ts";
-import { keptPlan, planAways, planJobs, planPins, rerigSeconds } from "../../../data/plan.ts";
-import { listRigs } from "../../../data/rigs.ts";
+import { changePlanJob, keptPlan, planAways, planJobs, planPins, rerigSeconds } from "../../../data/plan.ts";
+import { copyRig, listRigs } from "../../../data/rigs.ts";
 import { action } from "../../routes/plan.tsx";
 import { loader as calendar } from "../../routes/plan-ics.ts";
 import { openSampleYard, refusal, type SampleYard, submit } from "../../routes/sample-yard.ts";
@@ -93,8 +93,22 @@ describe("what a plan is made from", () => {
     expect(lime().unknown).toContain("which rig");
     await change({ area: "8", rigs: String(rig.id) });
     expect(lime().unknown).toBe("");
+    await change({ area: "8", rigs: String(rig.id), opens: "2026-12-01", closes: "2026-12-05" });
+    expect(lime()).toMatchObject({ at: null, unknown: expect.stringContaining("its window lies beside") });
     await send({ intent: "job-away", job: String(job("Lime, some").id) });
     expect(given().jobs.some(({ name }) => name === "Lime, somewhere")).toBe(false);
+  });
+
+  it("takes two rigs of the same tools on one tractor for one way", () => {
+    const rig = listRigs(yard.db).find(({ name }) => name.startsWith("Disc cultivator"))!;
+    const id = copyRig(yard.db, rig, "Discs, a copy", { person: "Mira", at: NOW });
+    const discs = job("Discs, Two Oaks");
+    changePlanJob(yard.db, { ...discs, rigs: [...discs.rigs, id] }, { person: "Mira", at: NOW });
+    const { asked, jobs } = given();
+    const at = jobs.find(({ name }) => name === "Discs, Two Oaks")!;
+    expect(at.ways).toHaveLength(2);
+    expect(asked.jobs[at.at!]!.ways).toHaveLength(1);
+    changePlanJob(yard.db, discs, { person: "Mira", at: NOW });
   });
 
   it("refuses what is none by its field, and changes nothing", async () => {

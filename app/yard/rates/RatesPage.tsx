@@ -67,7 +67,7 @@ type Figures = RatesView["rows"][number]["figures"];
 const NOT_TOLD = "not told";
 
 function RateRow({ row }: { row: RatesView["rows"][number] }) {
-  const { rigId, rig, operation, figures, cost, people, fields, soils, changes } = row;
+  const { rigId, rig, operation, figures, match, cost, people, fields, soils, changes } = row;
   return (
     <li className="border-b border-hair pb-2" data-rates={`${rig}, ${operation}`}>
       <p>
@@ -80,7 +80,7 @@ function RateRow({ row }: { row: RatesView["rows"][number] }) {
         </span>
       </p>
       <dl className="grid grid-cols-5 gap-x-4 max-sm:grid-cols-2">
-        <Figure name="Work rate" value={figures.rate} />
+        <Figure name="Work rate" value={figures.rate} beside={match && `Match reckons ${match}`} />
         <Figure
           name="Of width times speed"
           value={figures.efficiency}
@@ -113,12 +113,15 @@ function RateRow({ row }: { row: RatesView["rows"][number] }) {
   );
 }
 
-function Figure({ name, value, odd = null }: { name: string; value: string | null; odd?: string | null }) {
+type FigureProps = { name: string; value: string | null; odd?: string | null; beside?: string | null };
+
+function Figure({ name, value, odd = null, beside = null }: FigureProps) {
   return (
     <div>
       <dt className="text-small text-soft">{name}</dt>
       <dd className={value === null ? "font-semibold text-warn" : "text-lead font-bold"}>
         {value ?? NOT_TOLD}
+        {beside && <span className="block text-small font-normal text-soft">{beside}</span>}
         {odd && <span className="block text-small font-normal text-warn">{odd}</span>}
       </dd>
     </div>

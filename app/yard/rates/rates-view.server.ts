@@ -25,6 +25,7 @@ import type { Database } from "../../../data/handle.ts";
 import { logOf, seasonsOf } from "../../../data/log.ts";
 import { pricesOf, type YardPrices } from "../../../data/prices.ts";
 import { byRig, listEveryTool } from "../../../data/rigs.ts";
+import { openedOf } from "../../stations/frame/opened.server.ts";
 import { day } from "../../stations/frame/print.ts";
 import { judgedWear } from "../service/service-view.server.ts";
 
@@ -86,9 +87,13 @@ export function ratesView(db: Database, season: string, units: Units, now: Date)
   );
   const prices = pricesOf(db);
   const wear = wearByRig(db, now);
-  const hangs = new Map(
-    [...byRig(listEveryTool(db))].map(([id, parts]) => [id, parts.map(({ attachment }) => attachment)]),
-  );
+  const everyRig = byRig(listEveryTool(db));
+  /** what is reckoned of the rig as it stands now; null where speed or width is not known, or it is put away */
+  const matchSaid = (rigId: number) => {
+    const parts = everyRig.get(rigId);
+    return parts ? perHour(openedOf(db, parts).judged.reckoned.match.rate, units) : null;
+  };
+  const hangs = new Map([...everyRig].map(([id, parts]) => [id, parts.map(({ attachment }) => attachment)]));
   const byId = new Map(entries.map((entry) => [entry.id, entry]));
   const groups = grouped(entries.map(drivenOf), ({ rigId, operation }) => `${rigId} ${operation}`);
   return {
@@ -105,6 +110,7 @@ export function ratesView(db: Database, season: string, units: Units, now: Date)
         rig,
         operation,
         figures: figures(rates, units),
+        match: matchSaid(rigId),
         cost: costSaid(costOf(rates, prices, wear.get(rigId) ?? null), prices, units),
         people: split(own, ({ person }) => person, units),
         fields: split(own, ({ field }) => field, units),

@@ -26,6 +26,8 @@ describe("work rates of the yard", () => {
     const drill = row("Electric drill");
     // By hand: 28.6 + 17.5 + 9.6 ha in 9.1 + 5.9 + 3.2 h; 231 + 148 + 80 litres.
     expect(plain(drill.figures.rate)).toBe(`${(55.7 / 18.2).toFixed(2)} ha/h`);
+    // 9 km/h over 4 m, 70 % of it in the field: what Match reckons of the rig as it stands.
+    expect(plain(drill.match)).toMatch(/^2\.\d\d ha\/h$/);
     expect(plain(drill.figures.fuel)).toBe(`${(459 / 55.7).toFixed(1)} l/ha`);
     // 32 discs at 38 wear 3 cm at 4 mm in 55.7 ha.
     const wear = (32 * 38 * (0.004 / 55.7)) / 0.03;

@@ -36,12 +36,12 @@ export function SeasonPage({
         </button>
       </div>
       <SpoiltNotice count={spoilt} />
-      <Form className="no-print">
-        <label className="grid w-96 max-w-full gap-1">
+      <Form className="no-print min-w-0">
+        <label className="grid max-w-96 min-w-0 gap-1">
           Errands of
           <select
             name="only"
-            className="field"
+            className="field min-w-0"
             defaultValue={only}
             onChange={(event) => event.currentTarget.form?.requestSubmit()}
           >
