@@ -11,7 +11,7 @@ import { TyresSection } from "./TyresSection.tsx";
 import { WeightsSection } from "./WeightsSection.tsx";
 
 export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
-  const { preferences, machine, points, kinds, weights, units, axles, tyres, rigs } = loaderData;
+  const { preferences, machine, points, kinds, weights, units, axles, tyres, rigs, season } = loaderData;
   const errors = actionData?.errors ?? {};
   const fresh = machine.id === 0;
   return (
@@ -50,6 +50,11 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
             )}
             <section id="service">
               <h2 className="border-b-2 border-ink pb-1">Service</h2>
+              {season.map((line) => (
+                <p key={line} className="pt-1.5 font-semibold text-warn" data-season>
+                  {line}
+                </p>
+              ))}
               <Link
                 to={`/machines/${machine.id}/service`}
                 className="flex min-h-11 items-center font-semibold text-dye"

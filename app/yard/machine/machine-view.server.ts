@@ -5,8 +5,11 @@ import { say } from "../../../core/quantity/say.ts";
 import { type Units, unitOf } from "../../../core/quantity/units.ts";
 import type { Database } from "../../../data/handle.ts";
 import { pointsOf } from "../../../data/machines.ts";
+import { planAways } from "../../../data/plan.ts";
 import { type Machine, rigsOf } from "../../../data/rigs.ts";
 import { axleTyresOf, listTyres, type StockedWeight, weightsOf } from "../../../data/settings.ts";
+import { spanWords } from "../plan/plan-words.ts";
+import { judgedService, judgedWear } from "../service/service-view.server.ts";
 import { KIND_WORDS, weighedFrom } from "./machine-words.ts";
 
 const EMPTY = {
@@ -53,7 +56,24 @@ export function viewMachine(db: Database, known: Machine | null, wanted: string 
     axles: known ? axlesOf(db, known) : [],
     tyres: listTyres(db).map(({ id, label }) => ({ id, label })),
     rigs: known ? rigsOf(db, known.id).map(({ id, name }) => ({ id, name })) : [],
+    season: known ? seasonOf(db, known.id, new Date()) : [],
   };
+}
+
+/** What service finds on it now, and days it is away, in a line each. */
+function seasonOf(db: Database, id: number, now: Date): string[] {
+  const today = now.toISOString().slice(0, 10);
+  return [
+    ...judgedService(db, now, [id])
+      .filter(({ due: { state } }) => state === "due")
+      .map(({ item }) => `Due: ${item.name}`),
+    ...judgedWear(db, now, [id])
+      .filter(({ order }) => order.kind === "now")
+      .map(({ part }) => `To order: ${part.count} × ${part.name}`),
+    ...planAways(db)
+      .filter(({ machineId, to }) => machineId === id && to >= today)
+      .map(({ from, to, why }) => `Away ${spanWords(from, to)}${why && `: ${why}`}`),
+  ];
 }
 
 function weightText({ mass, place, count }: StockedWeight, kind: Machine["kind"], units: Units): string {

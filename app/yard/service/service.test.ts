@@ -10,6 +10,7 @@ import { action } from "../../routes/machine-service.tsx";
 import { loader as roundsLoader } from "../../routes/rounds.tsx";
 import { ask, openSampleYard, refusal, type SampleYard } from "../../routes/sample-yard.ts";
 import { loader as csv } from "../../routes/service-csv.ts";
+import { viewMachine } from "../machine/machine-view.server.ts";
 import { judgedService, judgedWear, machineService, yardService } from "./service-view.server.ts";
 
 let yard: SampleYard;
@@ -214,5 +215,13 @@ describe("the rounds of a rig", () => {
     await tick({ item: String(nuts.id) });
     expect(servicedOf(yard.db, [nuts.id])).toHaveLength(1);
     expect((await look()).morning.find((line) => line.id === nuts.id)!.done).toContain("Mira");
+  });
+});
+
+describe("the page of a machine", () => {
+  it("says what is due on it", () => {
+    const { season } = viewMachine(yard.db, machine("T12"), null, PRESETS.metric);
+    expect(season).toContain("Due: Engine oil and filter");
+    expect(viewMachine(yard.db, null, "tractor", PRESETS.metric).season).toEqual([]);
   });
 });
