@@ -14,6 +14,7 @@ const LONGEST = [
   "morning",
   "proof",
   "jobs",
+  "plan",
   "sequences",
   "first-hour",
 ];

@@ -99,6 +99,33 @@ describe("the plan of the season", () => {
   });
 });
 
+describe("the calendar under a finger", () => {
+  it("is pulled about once the finger has rested on a bar", async () => {
+    await newPage({ width: 1024, height: 768, isMobile: true, hasTouch: true });
+    errors.splice(0);
+    await go("/plan");
+    await solved();
+    const name = '[data-bar="Discs, Two Oaks"]';
+    const bar = (await page.$(name))!;
+    await bar.scrollIntoView();
+    const from = await bar.evaluate((each) => (each as HTMLElement).dataset.from!);
+    const box = (await bar.boundingBox())!;
+    await page.touchscreen.touchStart(box.x + 10, box.y + 20);
+    await new Promise((rested) => setTimeout(rested, 500));
+    for (let step = 1; step <= 8; step += 1)
+      await page.touchscreen.touchMove(box.x + 10 + 9 * step, box.y + 21);
+    await page.touchscreen.touchEnd();
+    await page.waitForSelector(`${name}[data-pinned]`, { timeout: PATIENCE });
+    expect(
+      (await page.$eval(`${name}[data-pinned]`, (each) => (each as HTMLElement).dataset.from!)) > from,
+    ).toBe(true);
+    await solved();
+    await press(page, "Let it go", "[data-picked]");
+    await page.waitForSelector(`${name}:not([data-pinned])`, { timeout: PATIENCE });
+    expect(faults()).toEqual([]);
+  });
+});
+
 describe("what a plan is made from", () => {
   it("is told on its own page, refused by the field, and a new job is planned at once", async () => {
     await go("/plan/jobs");
