@@ -20,6 +20,11 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
         {fresh ? `New ${KIND_WORDS[machine.kind]}` : `${machine.make} ${machine.model}`}
         {machine.archivedAt && <span className="text-soft">, archived</span>}
       </h1>
+      {season.length > 0 && (
+        <p className="font-semibold text-warn" data-season>
+          {season.join(". ")}.
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-8 max-lg:grid-cols-1">
         <div className="grid content-start gap-6">
           <Details machine={machine} errors={errors} />
@@ -50,11 +55,6 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
             )}
             <section id="service">
               <h2 className="border-b-2 border-ink pb-1">Service</h2>
-              {season.map((line) => (
-                <p key={line} className="pt-1.5 font-semibold text-warn" data-season>
-                  {line}
-                </p>
-              ))}
               <Link
                 to={`/machines/${machine.id}/service`}
                 className="flex min-h-11 items-center font-semibold text-dye"
