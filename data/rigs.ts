@@ -153,6 +153,13 @@ export function behindOf({ parentCouplingId }: RigTool, tools: readonly RigTool[
     : tools.findIndex(({ couplingId }) => couplingId === parentCouplingId);
 }
 
+/** The tools of a rig as one outfit: the same tools on another machine are the same outfit, in whatever order they hang. */
+export const outfitOf = (parts: readonly RigTool[]): string =>
+  parts
+    .map(({ implement }) => implement.id)
+    .sort((a, b) => a - b)
+    .join(" ");
+
 export type NewCoupling = {
   /** the point of the machine it hangs on, or of the implement ahead */
   pointId: number;

@@ -18,6 +18,9 @@ export function machineName({ make, model }: Machine): string {
   return `${make} ${model}`;
 }
 
+/** What people here call it: the number painted on it, or else make and model. */
+export const shortName = (machine: Machine): string => machine.fleetNumber || machineName(machine);
+
 /** Whole rigs by id, from their parts; each rig's parts in the order they are coupled. `believed`: what of the facts counts. */
 export function wholesOf(
   db: Database,

@@ -1,10 +1,11 @@
 /** What the season asks for today, on the first page: who is planned where, what is due, what is to be ordered. */
 import type { Database } from "../../data/handle.ts";
 import { keptPlan } from "../../data/plan.ts";
-import { judgedService, judgedWear } from "./service/service-view.server.ts";
+import { pressing } from "./service/service-view.server.ts";
 
 export function seasonNow(db: Database, now: Date) {
   const today = now.toISOString().slice(0, 10);
+  const { due, order } = pressing(db, now);
   const blocks = keptPlan(db)?.plan.blocks ?? [];
   return {
     today: blocks.flatMap(({ job, machine, rigId, days }) =>
@@ -16,8 +17,8 @@ export function seasonNow(db: Database, now: Date) {
           rigId,
         })),
     ),
-    due: judgedService(db, now).filter(({ due: { state } }) => state === "due").length,
-    order: judgedWear(db, now).filter(({ order }) => order.kind === "now").length,
+    due: due.length,
+    order: order.length,
   };
 }
 export type SeasonNow = ReturnType<typeof seasonNow>;

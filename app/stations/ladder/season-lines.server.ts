@@ -1,9 +1,9 @@
 /** What the season says of a rig: when it is planned, what is due on its machines, what wears out and is not on the shelf. */
 import { listMachines } from "../../../data/machines.ts";
 import { keptPlan } from "../../../data/plan.ts";
-import { shortName } from "../../yard/down/down-view.server.ts";
+import { shortName } from "../../../data/whole.ts";
 import { spanWords } from "../../yard/plan/plan-words.ts";
-import { judgedService, judgedWear } from "../../yard/service/service-view.server.ts";
+import { pressing } from "../../yard/service/service-view.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
 export type SeasonLine = { key: string; text: string; href: string; tone: "plain" | "warn" };
@@ -19,8 +19,7 @@ export function seasonLines({ db, rig, parts }: OpenRig, now: Date): SeasonLine[
     .filter(({ rigId, to }) => rigId === rig.id && to >= today)
     .sort((a, b) => (a.from < b.from ? -1 : 1))
     .slice(0, AHEAD);
-  const due = judgedService(db, now, machines).filter(({ due: { state } }) => state === "due");
-  const wear = judgedWear(db, now, machines).filter(({ order }) => order?.kind === "now");
+  const { due, order } = pressing(db, now, machines);
   return [
     ...ahead.map(({ job, from, to, days }, at): SeasonLine => {
       const who = [...new Set(days.flatMap(({ people }) => people.map(({ name }) => name)))];
@@ -40,7 +39,7 @@ export function seasonLines({ db, rig, parts }: OpenRig, now: Date): SeasonLine[
         tone: "warn",
       }),
     ),
-    ...wear.map(
+    ...order.map(
       ({ part }): SeasonLine => ({
         key: `wear ${part.id}`,
         text: `To order for ${named.get(part.machineId)}: ${part.count} × ${part.name}`,

@@ -8,22 +8,14 @@ import type { Database } from "../../../data/handle.ts";
 import { coupledRigs } from "../../../data/in-use.ts";
 import { listMachines } from "../../../data/machines.ts";
 import { rerigSeconds } from "../../../data/plan.ts";
-import { byRig, listEveryTool, type Machine, type RigTool } from "../../../data/rigs.ts";
+import { byRig, listEveryTool, type Machine, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { partsOn, placesOn, wholeOn } from "../../../data/swap.ts";
-import { machineName } from "../../../data/whole.ts";
+import { machineName, shortName } from "../../../data/whole.ts";
 import { openedOf } from "../../stations/frame/opened.server.ts";
 import { minutesWords } from "../plan/plan-words.ts";
 import { setupOfOpened, setupOfRig } from "../plan/setups.server.ts";
 
 type Rigs = ReadonlyMap<number, readonly RigTool[]>;
-
-const toolsKey = (parts: readonly RigTool[]) =>
-  parts
-    .map(({ implement }) => implement.id)
-    .sort((a, b) => a - b)
-    .join(" ");
-
-export const shortName = (machine: Machine): string => machine.fleetNumber || machineName(machine);
 
 /** What is coupled to a machine now, by what was told last; null where nothing is. */
 export function coupledTo(db: Database, rigs: Rigs, machineId: number): readonly RigTool[] | null {
@@ -52,7 +44,7 @@ export function carriersFor(db: Database, parts: readonly RigTool[], units: Unit
   const without: { machine: Machine; why: string }[] = [];
   for (const machine of others) {
     const known = [...rigs.values()].find(
-      (own) => own[0]!.tractor.id === machine.id && toolsKey(own) === toolsKey(parts),
+      (own) => own[0]!.tractor.id === machine.id && outfitOf(own) === outfitOf(parts),
     );
     const found = known ? null : placesOn(db, parts, machine);
     if (found && !found.ok) {

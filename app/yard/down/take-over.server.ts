@@ -3,11 +3,11 @@ import type { Database } from "../../../data/handle.ts";
 import { findMachine } from "../../../data/machines.ts";
 import { addPlanAway, changePlanJob, planJobs } from "../../../data/plan.ts";
 import type { Told } from "../../../data/record.ts";
-import { byRig, listEveryTool, type Machine, type RigTool } from "../../../data/rigs.ts";
+import { byRig, listEveryTool, type Machine, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { coupleOn, placesOn } from "../../../data/swap.ts";
+import { shortName } from "../../../data/whole.ts";
 import type { FieldErrors } from "../../session/validate.ts";
 import type { TakeOverDto } from "./down.dto.ts";
-import { shortName } from "./down-view.server.ts";
 
 type Taken = { ok: true; rigId: number } | { ok: false; errors: FieldErrors };
 
@@ -20,7 +20,9 @@ export function takeOver(db: Database, machine: Machine, dto: TakeOverDto, told:
   const other = findMachine(db, Number(dto.other));
   if (!other || other.kind === "implement" || other.id === machine.id || other.archivedAt)
     return no("Choose another machine that drives.");
-  const same = [...rigs.values()].find((own) => own[0]!.tractor.id === other.id && isSame(own, parts));
+  const same = [...rigs.values()].find(
+    (own) => own[0]!.tractor.id === other.id && outfitOf(own) === outfitOf(parts),
+  );
   const found = same ? null : placesOn(db, parts, other);
   if (found && !found.ok) return no(`${shortName(other)} has no ${found.needs}.`);
   const today = (told.now ?? told.at).toISOString().slice(0, 10);
@@ -57,15 +59,6 @@ export function takeOver(db: Database, machine: Machine, dto: TakeOverDto, told:
 
 /** Nobody knows until when: two weeks, to be told otherwise. */
 const OPEN_END = 13;
-
-const isSame = (a: readonly RigTool[], b: readonly RigTool[]): boolean => {
-  const ids = (parts: readonly RigTool[]) =>
-    parts
-      .map(({ implement }) => implement.id)
-      .sort((one, two) => one - two)
-      .join(" ");
-  return ids(a) === ids(b);
-};
 
 /** A name no other rig has. */
 function nameOf(rigs: ReadonlyMap<number, readonly RigTool[]>, name: string): string {

@@ -9,7 +9,7 @@ import { planAways } from "../../../data/plan.ts";
 import { type Machine, rigsOf } from "../../../data/rigs.ts";
 import { axleTyresOf, listTyres, type StockedWeight, weightsOf } from "../../../data/settings.ts";
 import { spanWords } from "../plan/plan-words.ts";
-import { judgedService, judgedWear } from "../service/service-view.server.ts";
+import { pressing } from "../service/service-view.server.ts";
 import { KIND_WORDS, weighedFrom } from "./machine-words.ts";
 
 const EMPTY = {
@@ -63,13 +63,10 @@ export function viewMachine(db: Database, known: Machine | null, wanted: string 
 /** What service finds on it now, and days it is away, in a line each. */
 function seasonOf(db: Database, id: number, now: Date): string[] {
   const today = now.toISOString().slice(0, 10);
+  const { due, order } = pressing(db, now, [id]);
   return [
-    ...judgedService(db, now, [id])
-      .filter(({ due: { state } }) => state === "due")
-      .map(({ item }) => `Due: ${item.name}`),
-    ...judgedWear(db, now, [id])
-      .filter(({ order }) => order.kind === "now")
-      .map(({ part }) => `To order: ${part.count} × ${part.name}`),
+    ...due.map(({ item }) => `Due: ${item.name}`),
+    ...order.map(({ part }) => `To order: ${part.count} × ${part.name}`),
     ...planAways(db)
       .filter(({ machineId, to }) => machineId === id && to >= today)
       .map(({ from, to, why }) => `Away ${spanWords(from, to)}${why && `: ${why}`}`),

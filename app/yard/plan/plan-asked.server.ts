@@ -23,8 +23,8 @@ import {
   planPins,
   rerigSeconds,
 } from "../../../data/plan.ts";
-import { byRig, listEveryTool, type RigTool } from "../../../data/rigs.ts";
-import { machineName } from "../../../data/whole.ts";
+import { byRig, listEveryTool, outfitOf, type RigTool } from "../../../data/rigs.ts";
+import { machineName, shortName } from "../../../data/whole.ts";
 import { openedOf } from "../../stations/frame/opened.server.ts";
 import { drivenOf } from "../rates/rates-view.server.ts";
 import { setupOfRig } from "./setups.server.ts";
@@ -100,13 +100,6 @@ function rateOf(db: Database, { id, parts }: Rig, entries: ReturnType<typeof dri
   return power.rate ? { rate: power.rate, from: "reckoned from speed and width" } : { rate: null, from: "" };
 }
 
-/** The tools of a rig as one outfit: the same tools on another tractor are the same outfit. */
-const outfitKey = (parts: readonly RigTool[]) =>
-  parts
-    .map(({ implement }) => implement.id)
-    .sort((a, b) => a - b)
-    .join(" ");
-
 const within = (aways: readonly PlannedAway[], first: string, count: number): Set<number> => {
   const days = new Set<number>();
   for (const { from, to } of aways)
@@ -127,7 +120,7 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
   );
   const used = new Set(told.flatMap(({ rigs }) => rigs));
   const rigs = every.filter(({ id }) => used.has(id));
-  const outfitKeys = [...new Set(rigs.map(({ parts }) => outfitKey(parts)))];
+  const outfitKeys = [...new Set(rigs.map(({ parts }) => outfitOf(parts)))];
   const tractorIds = [...new Set(rigs.map(({ parts }) => parts[0]!.tractor.id))];
   const entries = drivenByRig(db);
   const rates = new Map(rigs.map((rig) => [rig.id, rateOf(db, rig, entries)]));
@@ -135,7 +128,7 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
     rigId: id,
     rig: name,
     tractor: tractorIds.indexOf(parts[0]!.tractor.id),
-    outfit: outfitKeys.indexOf(outfitKey(parts)),
+    outfit: outfitKeys.indexOf(outfitOf(parts)),
     ...(rate === null ? rates.get(id)! : { rate, from: "as told" }),
   });
   const jobs = told.map((job) => jobOf(db, job, { rigs, wayOf, entries, days }));
@@ -165,7 +158,7 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
     days: Array.from({ length: days.count }, (_, day) => opening(day)),
     tractors: tractors.map(({ tractor }) => tractor),
     outfits: outfitKeys.map((key) => {
-      const { parts } = rigs.find((rig) => outfitKey(rig.parts) === key)!;
+      const { parts } = rigs.find((rig) => outfitOf(rig.parts) === key)!;
       return {
         name: parts.map(({ implement }) => machineName(implement)).join(" + "),
         tools: key.split(" ").map(Number),
@@ -278,11 +271,11 @@ function tractorsOf(db: Database, { tractorIds, outfitKeys, rigs, days, units }:
     const own = rigs
       .filter(({ parts }) => parts[0]!.tractor.id === id)
       .sort((a, b) => coupled.indexOf(b.id) - coupled.indexOf(a.id));
-    const carries = [...new Set(own.map(({ parts }) => outfitKeys.indexOf(outfitKey(parts))))];
+    const carries = [...new Set(own.map(({ parts }) => outfitKeys.indexOf(outfitOf(parts))))];
     const setups = [
       null,
       ...carries.map((outfit) =>
-        setupOfRig(db, own.find(({ parts }) => outfitKey(parts) === outfitKeys[outfit])!.parts, units),
+        setupOfRig(db, own.find(({ parts }) => outfitOf(parts) === outfitKeys[outfit])!.parts, units),
       ),
     ];
     const { matrix, said } = rerigsOf(setups, seconds, units);
@@ -290,9 +283,9 @@ function tractorsOf(db: Database, { tractorIds, outfitKeys, rigs, days, units }:
     const { tractor: machine } = own[0]!.parts[0]!;
     const tractor: PlanTractor = {
       id: at,
-      name: machine.fleetNumber || machineName(machine),
+      name: shortName(machine),
       carries,
-      begins: on ? carries.indexOf(outfitKeys.indexOf(outfitKey(on.parts))) + 1 : 0,
+      begins: on ? carries.indexOf(outfitKeys.indexOf(outfitOf(on.parts))) + 1 : 0,
       away: within(
         aways.filter(({ machineId }) => machineId === id),
         days.first,

@@ -14,7 +14,7 @@ import {
   planPeople,
   rerigSeconds,
 } from "../../../data/plan.ts";
-import { machineName } from "../../../data/whole.ts";
+import { shortName } from "../../../data/whole.ts";
 import { day } from "../../stations/frame/print.ts";
 import { digestOf } from "./keep-plan.server.ts";
 import { HOUR, perHourSaid, planGiven, usualDays } from "./plan-asked.server.ts";
@@ -71,7 +71,7 @@ export function planToldView(db: Database, units: Units, now: Date) {
   const machines = listMachines(db).filter(({ kind }) => kind !== "implement");
   const nameOf = (id: number) => {
     const machine = machines.find((each) => each.id === id);
-    return machine ? machine.fleetNumber || machineName(machine) : "a machine that is put away";
+    return machine ? shortName(machine) : "a machine that is put away";
   };
   const people = planPeople(db);
   const seconds = rerigSeconds(db);

@@ -188,6 +188,15 @@ function wearRow({ part, wear, order, measured }: JudgedWear, units: Units) {
 }
 export type WearRow = ReturnType<typeof wearRow>;
 
+/** What is due, and what has to be ordered now, of some machines or of all: what the machines did is read once for both. */
+export function pressing(db: Database, now: Date, machines?: readonly number[]) {
+  const uses = usesOf(db);
+  return {
+    due: judgedService(db, now, machines, uses).filter(({ due: { state } }) => state === "due"),
+    order: judgedWear(db, now, machines, uses).filter(({ order }) => order.kind === "now"),
+  };
+}
+
 /** The service of one machine. */
 export function machineService(db: Database, machine: Machine, units: Units, now: Date) {
   const { id } = machine;

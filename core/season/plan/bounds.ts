@@ -4,9 +4,8 @@
  */
 import type { Mixed, MixedRow, MixedSolver } from "../../programme/mixed.ts";
 import { allowedDays, outside, type PlanAsked } from "./asked.ts";
+import { HECTARE, HOUR, latenessOf, perHour } from "./lateness.ts";
 
-const HOUR = 3600;
-const HECTARE = 10_000;
 const INFINITE = Number.POSITIVE_INFINITY;
 
 type Hours = { job: number; tractor: number; outfit: number; day: number; rate: number };
@@ -67,7 +66,7 @@ function relaxed(asked: PlanAsked): {
         tractor,
         outfit,
         day,
-        rate: (rate * HOUR) / HECTARE,
+        rate: perHour(rate),
       })),
     ),
   );
@@ -84,7 +83,7 @@ function relaxed(asked: PlanAsked): {
     if (asked.people.length > 0)
       limit(`day ${day}`, there * asked.people.filter(({ away }) => !away.has(day)).length, at);
   }
-  const best = asked.jobs.map(({ ways }) => Math.max(...ways.map(({ rate }) => (rate * HOUR) / HECTARE)));
+  const { costOf, undone } = latenessOf(asked);
   return {
     mixed: {
       cost: [],
@@ -100,12 +99,7 @@ function relaxed(asked: PlanAsked): {
       ],
     },
     hectares: hours.map(({ job, day, rate }) => (outside(asked.jobs[job]!, day) === 0 ? -rate : 0)),
-    late: hours.map(
-      ({ job, day, rate }) => outside(asked.jobs[job]!, day) - (asked.late + 1) * (rate / best[job]!),
-    ),
-    undone: asked.jobs.reduce(
-      (sum, { area }, at) => sum + ((asked.late + 1) * (area / HECTARE)) / best[at]!,
-      0,
-    ),
+    late: hours.map(costOf),
+    undone,
   };
 }

@@ -2,6 +2,7 @@
 import type { MixedSolver } from "../../programme/mixed.ts";
 import type { PlanAsked } from "./asked.ts";
 import { mostInside } from "./bounds.ts";
+import { HECTARE } from "./lateness.ts";
 import { type Solved, solveSeason } from "./solve.ts";
 
 export type Cure =
@@ -34,7 +35,6 @@ export type Reason =
 const LONGEST = 14;
 const HALF_HOUR = 1800;
 const MOST_HOURS = 8;
-const HECTARE = 10_000;
 /** m² that count as all of it */
 const NEAR = 200;
 

@@ -4,9 +4,8 @@
  */
 import type { Mixed, MixedRow } from "../../programme/mixed.ts";
 import { allowedDays, outside, type PlanAsked, type SeasonPlan, stateOf, workingDays } from "./asked.ts";
+import { HECTARE, HOUR, latenessOf, perHour } from "./lateness.ts";
 
-const HOUR = 3600;
-const HECTARE = 10_000;
 const INFINITE = Number.POSITIVE_INFINITY;
 
 type Hours = { job: number; tractor: number; outfit: number; day: number; at: number; rate: number };
@@ -93,7 +92,7 @@ const vectorOf = (count: number, set: readonly (readonly [number, number])[]): n
 /** What is made least, in order. */
 function goalsOf({ asked, flows, hours }: Laid, count: number) {
   const all = hours.flat();
-  const best = asked.jobs.map(({ ways }) => Math.max(...ways.map(({ rate }) => perHour(rate))));
+  const { costOf, undone } = latenessOf(asked);
   return {
     hectares: vectorOf(
       count,
@@ -103,10 +102,7 @@ function goalsOf({ asked, flows, hours }: Laid, count: number) {
     ),
     late: vectorOf(
       count,
-      all.map(({ job, day, at, rate }) => [
-        at,
-        outside(asked.jobs[job]!, day) - (asked.late + 1) * (rate / best[job]!),
-      ]),
+      all.map((each) => [each.at, costOf(each)]),
     ),
     rerig: vectorOf(
       count,
@@ -116,10 +112,7 @@ function goalsOf({ asked, flows, hours }: Laid, count: number) {
         return [[at, asked.tractors[tractor]!.rerig[from]![to]! / HOUR] as const];
       }),
     ),
-    undone: asked.jobs.reduce(
-      (sum, { area }, at) => sum + ((asked.late + 1) * (area / HECTARE)) / best[at]!,
-      0,
-    ),
+    undone,
   };
 }
 
@@ -169,8 +162,6 @@ function readingOf({ asked, places, flows, hours }: Laid, high: readonly number[
     },
   };
 }
-
-const perHour = (rate: number) => (rate * HOUR) / HECTARE;
 
 /** From every state to every other where one of two days is free; nothing is coupled on a day off, nor where a tractor is not there. */
 function flowsOf(

@@ -7,6 +7,7 @@ import type { PlanAsked, SeasonPlan } from "./asked.ts";
 import { leastLate, leastRerig, mostInside } from "./bounds.ts";
 import { comparePlans, firstPlan } from "./first.ts";
 import { judgePlan, type PlanJudged } from "./judged.ts";
+import { HECTARE, HOUR } from "./lateness.ts";
 import { programmeOf, type SeasonProgramme } from "./programme.ts";
 import { tidied } from "./tidy.ts";
 
@@ -30,9 +31,6 @@ export type SolveLimits = {
   /** a plan that is good enough: nothing better is looked for */
   enough?: (solved: Solved) => boolean;
 };
-
-const HECTARE = 10_000;
-const HOUR = 3600;
 
 /** More columns than that take longer to prove than anybody waits. */
 const PROVABLE = 7_000;
