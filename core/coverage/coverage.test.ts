@@ -2,8 +2,9 @@ import { areaD, FillRule, type PathsD, unionD } from "clipper2-ts";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { numbers } from "../season/plan/sample.ts";
+import { measure, measured } from "./measure.ts";
 import { type At, edgesOf, quadsBetween } from "./passes.ts";
-import { bytesOf, covered, fillRing, fillRings, rasterOver, type Spot, within } from "./raster.ts";
+import { covered, fillRing, fillRings, isWorked, movedTo, rasterOver, type Spot, within } from "./raster.ts";
 
 const BOX = { left: 0, bottom: 0, right: 60, top: 40 };
 
@@ -93,17 +94,55 @@ describe("ground in cells", () => {
     expect(() => rasterOver(BOX, 0)).toThrow(RangeError);
   });
 
-  it("leaves out what lies beyond its box, and holds tiles only where something is worked", () => {
-    const raster = rasterOver({ left: 0, bottom: 0, right: 1000, top: 1000 }, 0.05);
-    expect(bytesOf(raster)).toBe(0);
-    fillRing(raster, [
+  it("leaves out what lies beyond its box, says of a place whether it is worked, and begins anew elsewhere", () => {
+    const raster = rasterOver({ left: 0, bottom: 0, right: 100, top: 100 }, 0.05);
+    const square: Spot[] = [
       { x: -50, y: -50 },
       { x: 10, y: -50 },
       { x: 10, y: 10 },
       { x: -50, y: 10 },
-    ]);
+    ];
+    fillRing(raster, square);
     expect(covered(raster).once).toBeCloseTo(100, 6);
-    expect(bytesOf(raster)).toBe(8192);
+    expect(isWorked(raster, { x: 9.9, y: 9.9 })).toBe(true);
+    expect(isWorked(raster, { x: 10.1, y: 9.9 })).toBe(false);
+    expect(isWorked(raster, { x: -1, y: 5 })).toBe(false);
+    fillRing(movedTo(raster, 5), square);
+    expect(covered(raster)).toEqual({ once: expect.closeTo(50, 6), twice: 0 });
+  });
+
+  it("is measured band by band as in one go: worked, lapped, beside the field and left", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 100_000 }), (seed) => {
+        const { quads } = driven(seed, 40, 12);
+        const box = { left: -90, bottom: -90, right: 130, top: 130 };
+        const field = [
+          [
+            { x: 0, y: -10 },
+            { x: 40, y: 0 },
+            { x: 30, y: 50 },
+            { x: -5, y: 30 },
+          ],
+        ];
+        const whole = rasterOver(box, 0.2);
+        for (const quad of quads) fillRing(whole, quad);
+        const ground = rasterOver(box, 0.2);
+        fillRings(ground, field);
+        const sum = measure({ box, cell: 0.2, field, pieces: quads });
+        const expected = { ...covered(whole), ...within(whole, ground) };
+        for (const key of ["once", "twice", "inside", "outside", "left"] as const)
+          expect(Math.abs(sum[key] - expected[key])).toBeLessThan(0.1);
+        expect(sum.inside + sum.outside).toBeCloseTo(sum.once, 6);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it("tells after each band how far it has come, and may be stopped there", () => {
+    const box = { left: 0, bottom: 0, right: 10, top: 60 };
+    const bands = measured({ box, cell: 0.05, field: [], pieces: [] });
+    expect(bands.next()).toEqual({ done: false, value: { done: 1, all: 10 } });
+    expect(() => measure({ box, cell: 0, field: [], pieces: [] })).toThrow(RangeError);
   });
 });
 
