@@ -13,6 +13,16 @@ export type Drawn = {
   pivot: number;
 };
 
+/** How a body strays from rolling where it points: its wheels go so far beside its heading, radians, to the right positive. */
+export type Strays = {
+  /** the machine's own: what it drifts by on a side slope, or is steered to go askew by */
+  machine: number;
+  /** of each that is drawn: what it drifts by */
+  drawn: readonly number[];
+  /** of each that is drawn: how far its wheels are steered for each radian its drawbar is bent, against the bend positive */
+  steered: readonly number[];
+};
+
 /** Where everything is: the machine's wheels (what it turns about) and the heading of every body, the machine first. */
 export type Pose = { x: number; y: number; headings: readonly number[] };
 
@@ -23,16 +33,26 @@ export function straight(train: readonly Drawn[], at: Spot): Pose {
   return { ...at, headings: [0, ...train.map(() => 0)] };
 }
 
-/** How headings change for each metre the machine goes forward, with its path bent so much (1/m, to the right positive). */
-export function turning(train: readonly Drawn[], headings: readonly number[], curvature: number): number[] {
-  // How fast each body goes along its own heading, for a machine at one metre a second.
+/** How headings change for each metre the machine goes forward along its heading, with its path bent so much (1/m, to the right positive). */
+export function turning(
+  train: readonly Drawn[],
+  headings: readonly number[],
+  curvature: number,
+  strays: Strays | null = null,
+): number[] {
+  // How fast each body's wheels go along its heading and to its right, for a machine at one metre a second.
   const speeds = [1];
+  const asides = [strays ? Math.tan(strays.machine) : 0];
   const rates = [curvature];
   for (const [index, { behind, hitch, pivot }] of train.entries()) {
     const bent = headings[behind]! - headings[index + 1]!;
-    const [speed, rate] = [speeds[behind]!, rates[behind]!];
-    rates.push((speed * Math.sin(bent) - hitch * rate * Math.cos(bent)) / pivot);
-    speeds.push(speed * Math.cos(bent) + hitch * rate * Math.sin(bent));
+    const [speed, aside] = [speeds[behind]!, asides[behind]! - hitch * rates[behind]!];
+    const along = speed * Math.cos(bent) - aside * Math.sin(bent);
+    const across = speed * Math.sin(bent) + aside * Math.cos(bent);
+    const wheels = strays ? along * Math.tan(strays.drawn[index]! - strays.steered[index]! * bent) : 0;
+    rates.push((across - wheels) / pivot);
+    speeds.push(along);
+    asides.push(wheels);
   }
   return rates;
 }

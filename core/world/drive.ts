@@ -1,0 +1,226 @@
+/**
+ * Two rigs driven over a field side by side: the terminal steers what it believes along its way and switches by its own map; the ground has what is
+ * so. Ten times a second, as receivers and terminals are.
+ */
+import { edgesOf } from "../coverage/passes.ts";
+import type { Box, Spot } from "../coverage/raster.ts";
+import { type Motion, moved } from "../motion/machine.ts";
+import { placed } from "../motion/train.ts";
+import { chance } from "../simulation/random.ts";
+import { type Both, type Driven, piecesBetween, type Row, WORLDS, type World } from "./record.ts";
+import { antennaFrom, guidedAt, type Line, movingOf, standing, type WorldRig, workAt } from "./rig.ts";
+import { type Route, STRETCHES } from "./route.ts";
+import { bendingTo, type Controller, placeOn, wanted } from "./steer.ts";
+import { type GroundMap, isShut, mapOver, type OverlapRule, paint } from "./switching.ts";
+
+export type ToDrive = {
+  rigs: Both<WorldRig>;
+  route: Route;
+  controller: Controller;
+  /** the field's outlines and holes, x east and y north, and a box about all that may be worked */
+  field: readonly (readonly Spot[])[];
+  box: Box;
+  rule: OverlapRule;
+  /** metres a second at work and in the turn */
+  speed: { work: number; turn: number };
+  /** how far the receiver wanders, metres, 1 σ; 0: not at all */
+  wander: number;
+  seed: number;
+  /** seconds of a step */
+  step: number;
+};
+
+/** A terminal takes ten positions a second. */
+export const STEP = 0.1;
+/** A row at least each metre, and where the tool turned by so much. */
+const APART = 1;
+const TURNED = 0.05;
+/** It looks at ground it has not come to: a hand beyond where the answer finds it. */
+const BEYOND = 0.03;
+/** A receiver's error wanders: so much of it is left after a second. */
+const STAYS = 0.95;
+
+/** An order to a section on its way to the ground, or to the map. */
+type Order = { seconds: number; section: number; open: boolean };
+type Switching = { asked: boolean[]; open: Both<boolean[]>; orders: Record<World, Order[]> };
+
+type Now = { seconds: number; truth: Motion; believed: Motion };
+
+const turnedBy = (a: Motion, b: Motion, body: number) => Math.abs(a.headings[body]! - b.headings[body]!);
+
+const mix = (a: number, b: number, share: number) => a + share * (b - a);
+function between(a: Motion, b: Motion, share: number): Motion {
+  return {
+    x: mix(a.x, b.x, share),
+    y: mix(a.y, b.y, share),
+    headings: a.headings.map((heading, at) => mix(heading, b.headings[at]!, share)),
+    bent: mix(a.bent, b.bent, share),
+  };
+}
+
+/** Where the terminal takes the rig to be: its point from the antenna, what is drawn as it would follow. */
+function believedAt(rig: WorldRig, received: Spot, truth: Motion, drawn: readonly number[]): Motion {
+  const heading = truth.headings[0]!;
+  const from = antennaFrom(rig, heading, truth.bent);
+  return { x: received.x - from.x, y: received.y - from.y, headings: [heading, ...drawn], bent: truth.bent };
+}
+
+/** Ends of each section on a line. */
+function endsOf({ x, y, heading }: Line, edges: readonly number[]): Spot[] {
+  const [cos, sin] = [Math.cos(heading), Math.sin(heading)];
+  return edges.map((right) => ({ x: x + right * cos, y: y - right * sin }));
+}
+
+/** Orders sections by what lies where they will be once they have answered. */
+function order(
+  { rigs, rule, step }: ToDrive,
+  edges: readonly number[],
+  map: GroundMap,
+  { asked, orders }: Switching,
+  { seconds, believed }: Now,
+  speed: number,
+  works: boolean,
+): void {
+  const { delays } = rigs.believed;
+  const reach = (delay: number) => speed * (delay + step / 2) + BEYOND;
+  const lines = {
+    on: endsOf(workAt(rigs.believed, believed, reach(delays.on)), edges),
+    off: endsOf(workAt(rigs.believed, believed, reach(delays.off)), edges),
+  };
+  for (let section = 0; section < asked.length; section += 1) {
+    const line = asked[section] ? lines.off : lines.on;
+    const open = works && !isShut(map, line[section]!, line[section + 1]!, rule);
+    if (open === asked[section]) continue;
+    asked[section] = open;
+    for (const world of WORLDS) {
+      const late = rigs[world].delays[open ? "on" : "off"];
+      orders[world].push({ seconds: seconds + late, section, open });
+    }
+  }
+}
+
+/** When what happens to a section next happens. */
+const nextOf = ({ orders }: Switching): number =>
+  WORLDS.reduce(
+    (least, world) => orders[world].reduce((soonest, { seconds }) => Math.min(soonest, seconds), least),
+    Number.POSITIVE_INFINITY,
+  );
+
+function obey({ orders, open }: Switching, seconds: number): void {
+  for (const world of WORLDS) {
+    const due = orders[world].filter((each) => each.seconds <= seconds);
+    for (const { section, open: to } of due.sort((a, b) => a.seconds - b.seconds)) open[world][section] = to;
+    if (due.length > 0) orders[world] = orders[world].filter((each) => each.seconds > seconds);
+  }
+}
+
+/** Drives it to the end of its way; tells now and then how far it has come. @throws RangeError where both rigs have not the same sections or bodies */
+export function* driven(asked: ToDrive): Generator<{ done: number; all: number }, Driven> {
+  const { rigs, route, controller, speed: speeds, step } = asked;
+  const { truth, believed } = rigs;
+  if (
+    truth.work.sections.length !== believed.work.sections.length ||
+    truth.train.length !== believed.train.length
+  )
+    throw new RangeError("two rigs of other parts");
+  const random = chance(asked.seed);
+  const edges = edgesOf(believed.work);
+  const map = mapOver(asked.box, asked.field);
+  const shut = () => truth.work.sections.map(() => false);
+  const switching: Switching = {
+    asked: shut(),
+    open: { truth: shut(), believed: shut() },
+    orders: { truth: [], believed: [] },
+  };
+  const begins = { x: route.x[0]!, y: route.y[0]!, heading: route.heading[0]! };
+  let real = standing(truth, beginning(rigs, begins));
+  let drawn: readonly number[] = standing(believed, begins).headings.slice(1);
+  const wander = { x: 0, y: 0 };
+  const late: number[] = Array.from({ length: Math.round(controller.delay / step) }, () => 0);
+  const rows: Row[] = [];
+  const last = route.x.length - 1;
+  let [at, seconds, speed] = [0, 0, speeds.turn];
+  let before: Now | null = null;
+
+  const keep = ({ seconds: when, truth: t, believed: b }: Now, stretch: number, number: number) => {
+    const row: Row = {
+      seconds: when,
+      truth: t,
+      believed: b,
+      open: { truth: [...switching.open.truth], believed: [...switching.open.believed] },
+      stretch,
+      number,
+    };
+    const previous = rows.at(-1);
+    if (previous) paint(map, piecesBetween(believed, "believed", previous, row));
+    rows.push(row);
+  };
+
+  for (let steps = 0; at < last; steps += 1) {
+    const antenna = antennaFrom(truth, real.headings[0]!, real.bent);
+    const received = { x: real.x + antenna.x + wander.x, y: real.y + antenna.y + wander.y };
+    const now: Now = { seconds, truth: real, believed: believedAt(believed, received, real, drawn) };
+    const place = placeOn(route, at, guidedAt(believed, now.believed));
+    at = place.at;
+    const [stretch, number] = [route.stretch[at]!, route.number[at]!];
+    // What was ordered happens between two positions, where the rig then was.
+    if (before)
+      for (let due = nextOf(switching); due <= seconds; due = nextOf(switching)) {
+        const share = (due - before.seconds) / (seconds - before.seconds);
+        obey(switching, due);
+        const there = {
+          seconds: due,
+          truth: between(before.truth, now.truth, share),
+          believed: between(before.believed, now.believed, share),
+        };
+        keep(there, stretch, number);
+      }
+    const lastRow = rows.at(-1);
+    const body = truth.work.body;
+    if (
+      !lastRow ||
+      Math.hypot(now.truth.x - lastRow.truth.x, now.truth.y - lastRow.truth.y) >= APART ||
+      turnedBy(now.truth, lastRow.truth, body) >= TURNED
+    )
+      keep(now, stretch, number);
+    const works = STRETCHES[stretch] !== "turn";
+    speed = works ? speeds.work : speeds.turn;
+    order(asked, edges, map, switching, now, speed, works);
+    late.push(wanted(controller, believed.steering, believed.radius, route, place, speed));
+    const bending = bendingTo(controller, real.bent, late.shift()!);
+    drawn = moved(movingOf(believed), now.believed, speed, bending, step).headings.slice(1);
+    real = moved(movingOf(truth), real, speed, bending, step);
+    if (asked.wander > 0) {
+      const stays = STAYS ** step;
+      for (const axis of ["x", "y"] as const)
+        wander[axis] = stays * wander[axis] + random.normal(asked.wander * Math.sqrt(1 - stays ** 2));
+    }
+    before = now;
+    seconds += step;
+    if (steps % 500 === 0) yield { done: at, all: last };
+    if (steps > MOST * last) throw new RangeError("it does not come to the end of its way");
+  }
+  keep(before!, 0, 0);
+  return { rigs, rows };
+}
+
+/** Steps for each point of the way at the most: a machine that cannot hold its way comes to no end. */
+const MOST = 40;
+
+/** Where the machine really stands when the terminal takes it to stand at the beginning of its way. */
+function beginning({ truth, believed }: Both<WorldRig>, at: Spot & { heading: number }) {
+  const [is, taken] = [antennaFrom(truth, at.heading, 0), antennaFrom(believed, at.heading, 0)];
+  return {
+    ...placed({ x: at.x + taken.x - is.x, y: at.y + taken.y - is.y }, 0, { x: 0, y: 0 }),
+    heading: at.heading,
+  };
+}
+
+/** The same in one go. */
+export function drive(asked: ToDrive): Driven {
+  const run = driven(asked);
+  for (;;) {
+    const { done, value } = run.next();
+    if (done) return value;
+  }
+}
