@@ -32,9 +32,9 @@ export const areaOf = (ring: readonly Spot[]): number =>
     return sum + (a.x * b.y - b.x * a.y) / 2;
   }, 0);
 
-/** What falls on a square metre for what is ordered: a constant that is off, a speed shown wrong, a width that is not so wide. */
+/** What falls on a square metre for what is ordered: a constant that is off, a width that is not so wide. */
 export function doseOf({ truth, believed }: Driven["rigs"]): number {
-  return (truth.dose / believed.dose) * (truth.speed / believed.speed) * (widthOf(believed) / widthOf(truth));
+  return (truth.dose / believed.dose) * (widthOf(believed) / widthOf(truth));
 }
 
 export type Measured = { field: readonly (readonly Spot[])[]; box: Box; cell: number };

@@ -25,9 +25,8 @@ export type WorldRig = {
   };
   /** from the order to the work, seconds */
   delays: { on: number; off: number };
-  /** what falls ÷ what is ordered; speed shown ÷ driven */
+  /** what falls ÷ what is ordered */
   dose: number;
-  speed: number;
 };
 
 export const movingOf = ({ steering, train, strays }: WorldRig): Moving => ({ steering, train, strays });

@@ -16,7 +16,6 @@ export const sampleRig = (over: Partial<WorldRig> = {}): WorldRig => ({
   work: { body: 1, ahead: -0.6, right: 0.1, sections: [1, 1, 1, 1, 1, 1] },
   delays: { on: 0.6, off: 0.4 },
   dose: 1,
-  speed: 1,
   ...over,
 });
 

@@ -16,6 +16,8 @@ export type TurnRig = {
   turning: TurningRig;
   /** the part each drawn body is, in the order of the train */
   drawn: readonly number[];
+  /** the part each of what works is, in the order of `turning.works`; none where nothing works */
+  working: readonly number[];
   /** what its depth rests on and nobody read: the drawing has it assumed */
   unknown: Unknown | null;
   /** the machine's width is that of a road (2.55 m), not read */
@@ -36,7 +38,7 @@ const box = (front: number, rear: number, width: number, middle = 0): Spot[] => 
 ];
 
 /** Where a point lies from the axle, everything in line; or the reading it hangs on that is not known. */
-function along(rig: ResolvedRig, point: PointKey): number | DimensionKey {
+export function along(rig: ResolvedRig, point: PointKey): number | DimensionKey {
   let sum = 0;
   for (const { key, coefficient } of coordinate(rig, point, "x")) {
     const value = known(rig, key);
@@ -47,7 +49,7 @@ function along(rig: ResolvedRig, point: PointKey): number | DimensionKey {
 }
 
 /** What a machine turns about: its rear axle, the middle of its tracks, or the middle between axles that both steer. */
-function turnsAbout(rig: ResolvedRig): number | DimensionKey {
+export function turnsAbout(rig: ResolvedRig): number | DimensionKey {
   const steering = steersBy(rig);
   if (steering === "tracks") return along(rig, "turn");
   const front = steering === "all wheels" ? along(rig, "frontAxle") : 0;
@@ -81,6 +83,7 @@ export function turnOfRig(whole: WholeRig): TurnRig | Unknown {
   const train: Drawn[] = [];
   const drawn: number[] = [];
   const atWork: AtWork[] = [];
+  const working: number[] = [];
   let unknown: Unknown | null = noseOf(machine);
   for (const [part, tool] of whole.parts.entries()) {
     const ahead = tool.behind === null ? { body: 0, wheels: about } : places[tool.behind]!;
@@ -95,7 +98,10 @@ export function turnOfRig(whole: WholeRig): TurnRig | Unknown {
     const stands = standing(tool.rig, place.at.wheels);
     if (typeof stands === "string") return { part, key: stands };
     bodies[place.at.body]!.push(...stands.outlines);
-    if (stands.work) atWork.push({ ...stands.work, body: place.at.body });
+    if (stands.work) {
+      atWork.push({ ...stands.work, body: place.at.body });
+      working.push(part);
+    }
     unknown ??= stands.unread ? { part, key: stands.unread } : null;
   }
   return {
@@ -105,6 +111,7 @@ export function turnOfRig(whole: WholeRig): TurnRig | Unknown {
       works: worksOr(atWork, bodies.length),
     },
     drawn,
+    working,
     unknown,
     widthAssumed: machineWidth(machine) === null,
   };
