@@ -19,6 +19,7 @@ export default [
   route("rigs/:rigId/log", "routes/rig-log.tsx"),
   route("rigs/:rigId/handover", "routes/handover.tsx"),
   route("rigs/:rigId/guidance", "routes/guidance.tsx"),
+  route("rigs/:rigId/world", "routes/world.tsx"),
   route("rigs/:rigId/calibrate/:kind", "routes/calibrate.tsx"),
   route("rigs/:rigId/hoses", "routes/hoses.tsx"),
   route("rigs/:rigId/hoses/tags", "routes/hose-tags.tsx"),

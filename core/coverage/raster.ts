@@ -137,7 +137,7 @@ function fillConvex(raster: Raster, ring: readonly Spot[]): void {
   for (let row = 0; row < count; row += 1) {
     const from = Math.ceil((enters[row]! - left) * each - 0.5);
     const to = Math.ceil((leaves[row]! - left) * each - 0.5);
-    setRow(raster, first + row, from < 0 ? 0 : from, to > columns ? columns : to);
+    setRow(raster, first + row, Math.max(0, from), Math.min(columns, to));
   }
 }
 

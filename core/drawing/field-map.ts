@@ -58,7 +58,7 @@ export type ScaleBar = { pixels: number; label: string };
 const ROUND = [1, 2, 5];
 
 /** The longest bar of a round length that is no longer than so many pixels. */
-export function scaleBar(fit: Fit, units: Units, most = 120): ScaleBar {
+export function scaleBar(fit: Pick<Fit, "metres">, units: Units, most = 120): ScaleBar {
   const [unit, factor] = inInches(units.tape) ? ["ft", METRES_PER.ft] : ["m", 1];
   const longest = (most * fit.metres) / factor;
   const power = 10 ** Math.floor(Math.log10(longest));

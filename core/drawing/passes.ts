@@ -83,6 +83,6 @@ export function drawPasses(
       const run = plan.runs[before]!;
       return { ...at(end === "start" ? run.from : run.to), number: number + 1 };
     }),
-    bar: scaleBar({ metres: scale.metres, x: () => 0, y: () => 0 }, units),
+    bar: scaleBar({ metres: scale.metres }, units),
   };
 }

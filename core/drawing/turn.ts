@@ -58,7 +58,7 @@ export function turnSheet(
     ),
     strips: strips.map(([from, to]) => ({ x: at({ x: 0, y: from }).x, width: (to - from) / metres })),
     way: path(turn.poses.map(at), false),
-    bar: scaleBar({ metres, x: () => 0, y: () => 0 }, units),
+    bar: scaleBar({ metres }, units),
     at,
   };
 }

@@ -42,12 +42,12 @@ const USUAL: Partial<Record<DimensionKey, number>> = {
   "receiver.lateral": 0,
 };
 const SOURCES: Partial<Record<DimensionKey, string>> = {
-  "tractor.turnRadius": "7 m, as tractors turn",
+  "tractor.turnRadius": "7 m, as tractors have",
   "tractor.wheelbase": "2.8 m, as tractors have",
-  "work.delayOn": "at once: nobody told otherwise",
-  "work.delayOff": "at once: nobody told otherwise",
-  "tool.lateral": "in the line of pull",
-  "receiver.lateral": "in the machine's middle",
+  "work.delayOn": "none",
+  "work.delayOff": "none",
+  "tool.lateral": "none, in the line of pull",
+  "receiver.lateral": "none, in the machine's middle",
 };
 
 /** A rig with some readings as they really are: those of the machine in every part, those of a tool in its own. */
@@ -188,10 +188,20 @@ export function worldOfRig(whole: WholeRig, part: number, really: Really): OfRig
   };
 }
 
-/** A reading the world hangs on: what it is taken for, and how sure it is. */
-export type Hangs = { key: DimensionKey; value: number; sigma: number };
+/** A reading the world hangs on: what it is taken for, and how sure it is; `read`: false of one that is assumed. */
+export type Hangs = { key: DimensionKey; value: number; sigma: number; read: boolean };
 
 const KINDS: readonly string[] = ["length", "time"];
+
+/** What it is taken for; null of what is neither read nor assumed here. What nobody read may well be what it usually is. */
+function takenFor(rig: ResolvedRig, key: DimensionKey): Hangs | null {
+  const { value, sigma, doubt } = rig.values[key];
+  if (value !== null && isBelieved(doubt)) return { key, value, sigma, read: true };
+  const usual = USUAL[key];
+  if (usual === undefined) return null;
+  const apart = Math.abs(dimension(key, rig).typical - usual);
+  return { key, value: usual, sigma: apart > 0 ? apart : sigma, read: false };
+}
 
 /**
  * Readings of the machine and the tool in view by which this rig would work elsewhere, otherwise switched or otherwise dosed. Each is tried: what changes nothing is
@@ -204,12 +214,9 @@ export function hangsOn(whole: WholeRig, part: number): Hangs[] {
   const constants = new Set<string>(calibrationsAt(rig).flatMap(({ kind }) => kind.constant ?? []));
   const as = JSON.stringify(base.rigs.truth) + base.shown;
   return askedOf(rig).flatMap(({ key, kind }) => {
-    const { value, sigma, doubt } = rig.values[key];
-    if (value === null || !isBelieved(doubt) || !(sigma > 0)) return [];
-    if (!KINDS.includes(kind) && !constants.has(key)) return [];
-    const other = worldOfRig(whole, part, { [key]: value + sigma });
-    return "key" in other || JSON.stringify(other.rigs.truth) + other.shown === as
-      ? []
-      : [{ key, value, sigma }];
+    const taken = takenFor(rig, key);
+    if (!taken || !(taken.sigma > 0) || (!KINDS.includes(kind) && !constants.has(key))) return [];
+    const other = worldOfRig(whole, part, { [key]: taken.value + taken.sigma });
+    return "key" in other || JSON.stringify(other.rigs.truth) + other.shown === as ? [] : [taken];
   });
 }

@@ -17,6 +17,8 @@ type Props = {
   drawing?: { desk: DrawnRig; phone: DrawnRig; title: string };
   /** in the place of any drawing; on a phone the station shows it itself, where it belongs */
   picture?: React.ReactNode;
+  /** the page has all the room: nothing stands beside it but the walk-round */
+  wide?: boolean;
   /** a phone shows nothing but what is to be done */
   alone?: boolean;
   /** where keys lead on this page */
@@ -41,6 +43,7 @@ export function RigFrame({
   lit = null,
   drawing,
   picture,
+  wide = false,
   alone = false,
   ways = {},
   children,
@@ -71,47 +74,51 @@ export function RigFrame({
       <p className="print-only pb-2">
         <b>{rig.name}</b>: {rig.tractor} with {rig.implement}. {rig.identity}
       </p>
-      <div className="lg:grid lg:min-h-0 lg:grid-cols-[136px_424px_minmax(0,1fr)] max-lg:flex max-lg:flex-col print:block">
+      <div
+        className={`lg:grid lg:min-h-0 max-lg:flex max-lg:flex-col print:block ${wide ? "lg:grid-cols-[136px_minmax(0,1fr)]" : "lg:grid-cols-[136px_424px_minmax(0,1fr)]"}`}
+      >
         <div className={`no-print ${lit || alone ? "max-sm:hidden" : ""}`}>
           <WalkRound pegs={pegs} station={station} />
         </div>
-        <div
-          className={`no-print relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : view.stays ? "max-lg:sticky max-lg:top-0 max-lg:z-10" : ""}`}
-        >
-          {picture ??
-            (drawn && (
-              <>
-                <PlanDrawing
-                  plan={drawn.desk}
-                  title={title}
-                  hrefOf={hrefOf}
-                  lit={lit}
-                  className="h-full w-full max-lg:hidden"
-                />
-                <PlanDrawing
-                  plan={drawn.phone}
-                  title={title}
-                  hrefOf={hrefOf}
-                  lit={lit}
-                  className="mx-auto max-h-[236px] w-full lg:hidden"
-                />
-              </>
-            ))}
-          {!drawing && !picture && (
-            <Link
-              to={turn}
-              preventScrollReset
-              replace
-              className="absolute top-2 left-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
-            >
-              {next.label}
-            </Link>
-          )}
-        </div>
+        {!wide && (
+          <div
+            className={`no-print relative border-line bg-sheet max-lg:border-b lg:min-h-0 lg:border-x ${picture ? "lg:overflow-y-auto max-lg:hidden" : view.stays ? "max-lg:sticky max-lg:top-0 max-lg:z-10" : ""}`}
+          >
+            {picture ??
+              (drawn && (
+                <>
+                  <PlanDrawing
+                    plan={drawn.desk}
+                    title={title}
+                    hrefOf={hrefOf}
+                    lit={lit}
+                    className="h-full w-full max-lg:hidden"
+                  />
+                  <PlanDrawing
+                    plan={drawn.phone}
+                    title={title}
+                    hrefOf={hrefOf}
+                    lit={lit}
+                    className="mx-auto max-h-[236px] w-full lg:hidden"
+                  />
+                </>
+              ))}
+            {!drawing && !picture && (
+              <Link
+                to={turn}
+                preventScrollReset
+                replace
+                className="absolute top-2 left-2 grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-ink bg-sheet px-3 font-semibold no-underline"
+              >
+                {next.label}
+              </Link>
+            )}
+          </div>
+        )}
         <main
           id="main"
           tabIndex={-1}
-          className="relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4"
+          className={`relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4 ${wide ? "lg:border-l lg:border-line" : ""}`}
         >
           {view.away.map(({ name, href }) => (
             <p
@@ -134,7 +141,7 @@ export function RigFrame({
         ways={{
           ...NO_WAYS,
           ...ways,
-          turn: drawing || picture ? null : turn,
+          turn: drawing || picture || wide ? null : turn,
           before: pegs[here - 1]?.href ?? null,
           after: pegs[here + 1]?.href ?? null,
         }}

@@ -1,0 +1,88 @@
+import { type RefObject, useEffect, useRef, useState } from "react";
+import type { OnField } from "../../../core/world/on-field.ts";
+import type { Outcome } from "../../../core/world/outcome.ts";
+import type { JointsOfBoth } from "../../../core/world/said.ts";
+import type { Look, Outlines, Spots, WorldAsked, WorldTold } from "./world.worker.ts";
+
+export type WorldState = {
+  phase: "driving" | "measuring" | "there" | "stopped" | "problem";
+  share: number;
+  /** how long the drive takes, once it is driven */
+  seconds: number | null;
+  spots: Spots | null;
+  outcome: Outcome | null;
+  joints: JointsOfBoth;
+  problem: string;
+};
+
+const BEGUN: WorldState = {
+  phase: "driving",
+  share: 0,
+  seconds: null,
+  spots: null,
+  outcome: null,
+  joints: { map: null, ground: null },
+  problem: "",
+};
+
+function told(before: WorldState, data: WorldTold): WorldState {
+  switch (data.what) {
+    case "driven":
+      return { ...before, seconds: data.seconds, spots: data.spots, phase: "measuring", share: 0 };
+    case "outcome":
+      return { ...before, outcome: data.outcome, joints: data.joints, phase: "there", share: 1 };
+    case "problem":
+      return { ...before, phase: "problem", problem: data.problem };
+    default:
+      return { ...before, phase: data.what, share: data.share };
+  }
+}
+
+/** A worker that drives, measures and draws into what is held; begun anew where something else is asked. */
+export function useWorld(holder: RefObject<HTMLDivElement | null>, on: OnField, outlines: Outlines) {
+  const [state, setState] = useState<WorldState>(BEGUN);
+  const [again, setAgain] = useState(0);
+  const worker = useRef<Worker | null>(null);
+  const run = useRef(0);
+  const asked = JSON.stringify({ on, outlines, again });
+  // A worker has its canvas for good: both come and go together.
+  useEffect(() => {
+    const canvas = document.createElement("canvas");
+    canvas.className = "block size-full";
+    canvas.setAttribute("aria-hidden", "true");
+    holder.current?.prepend(canvas);
+    const offscreen = canvas.transferControlToOffscreen();
+    const one = new Worker(new URL("./world.worker.ts", import.meta.url), { type: "module" });
+    one.postMessage({ what: "canvas", canvas: offscreen } satisfies WorldAsked, [offscreen]);
+    one.onmessage = ({ data }: MessageEvent<WorldTold>) => {
+      if (data.run === run.current) setState((before) => told(before, data));
+    };
+    worker.current = one;
+    return () => {
+      one.terminate();
+      canvas.remove();
+      worker.current = null;
+    };
+  }, [holder]);
+  useEffect(() => {
+    run.current += 1;
+    setState(BEGUN);
+    const { on: field, outlines: drawn } = JSON.parse(asked) as { on: OnField; outlines: Outlines };
+    worker.current?.postMessage({
+      what: "drive",
+      run: run.current,
+      on: field,
+      outlines: drawn,
+    } satisfies WorldAsked);
+  }, [asked]);
+  return {
+    ...state,
+    look: (look: Look) => worker.current?.postMessage({ what: "look", look } satisfies WorldAsked),
+    stop: () => {
+      run.current += 1;
+      worker.current?.postMessage({ what: "stop", run: run.current } satisfies WorldAsked);
+      setState((before) => ({ ...before, phase: "stopped" }));
+    },
+    again: () => setAgain((before) => before + 1),
+  };
+}
