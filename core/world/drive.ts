@@ -37,12 +37,20 @@ const APART = 1;
 const TURNED = 0.05;
 /** It looks at ground it has not come to: a hand beyond where the answer finds it. */
 const BEYOND = 0.03;
+/** So long after its time a section that sees nothing of what it was ordered for may be ordered back, seconds. */
+const SETTLES = 0.5;
 /** A receiver's error wanders: so much of it is left after a second. */
 const STAYS = 0.95;
 
 /** An order to a section on its way to the ground, or to the map. */
 type Order = { seconds: number; section: number; open: boolean };
-type Switching = { asked: boolean[]; open: Both<boolean[]>; orders: Record<World, Order[]> };
+type Switching = {
+  asked: boolean[];
+  /** until when a section that was ordered keeps to it: it looks less far ahead for the one order than for the other */
+  keeps: (number | null)[];
+  open: Both<boolean[]>;
+  orders: Record<World, Order[]>;
+};
 
 type Now = { seconds: number; truth: Motion; believed: Motion };
 
@@ -76,7 +84,7 @@ function order(
   { rigs, rule, step }: ToDrive,
   edges: readonly number[],
   map: GroundMap,
-  { asked, orders }: Switching,
+  { asked, keeps, orders }: Switching,
   { seconds, believed }: Now,
   speed: number,
   works: boolean,
@@ -90,8 +98,13 @@ function order(
   for (let section = 0; section < asked.length; section += 1) {
     const line = asked[section] ? lines.off : lines.on;
     const open = works && !isShut(map, line[section]!, line[section + 1]!, rule);
-    if (open === asked[section]) continue;
+    if (open === asked[section]) {
+      keeps[section] = null;
+      continue;
+    }
+    if (works && keeps[section] !== null && seconds < keeps[section]!) continue;
     asked[section] = open;
+    keeps[section] = seconds + Math.max(delays.on, delays.off) + SETTLES;
     for (const world of WORLDS) {
       const late = rigs[world].delays[open ? "on" : "off"];
       orders[world].push({ seconds: seconds + late, section, open });
@@ -129,6 +142,7 @@ export function* driven(asked: ToDrive): Generator<{ done: number; all: number }
   const shut = () => truth.work.sections.map(() => false);
   const switching: Switching = {
     asked: shut(),
+    keeps: truth.work.sections.map(() => null),
     open: { truth: shut(), believed: shut() },
     orders: { truth: [], believed: [] },
   };

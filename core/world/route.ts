@@ -27,6 +27,8 @@ const EVERY = 0.5;
 /** Straight before the work begins: so many drawbars, and so many metres for the steering (ours). */
 const IN_LINE = 2.2;
 const SETTLES = 9;
+/** Work may be ordered so many metres before it begins, however late it answers (ours). */
+const ORDERED = 6;
 /** Corners of rounds are driven a little wider than the machine turns at its tightest. */
 const EASY = 1.15;
 
@@ -121,7 +123,7 @@ function runsOf(rig: WorldRig): { before: number; early: number; after: number }
   const along = workAlong(rig);
   return {
     before: IN_LINE * drawbars(rig) + SETTLES + Math.max(0, along),
-    early: Math.max(0, along) + 1,
+    early: Math.max(0, along) + ORDERED,
     after: Math.max(1, 1 - along),
   };
 }
