@@ -53,6 +53,8 @@ export default [
   route("begin", "routes/begin.tsx"),
   route("rigs/new", "routes/rig-new.tsx"),
   route("symptoms", "routes/symptoms.tsx"),
+  route("faults", "routes/faults.tsx"),
+  route("faults/:caseId", "routes/fault.tsx"),
   route("words", "routes/words.tsx"),
   route("season", "routes/season.tsx"),
   route("tape-list", "routes/tape-list.tsx"),

@@ -13,6 +13,8 @@ export type Measurement = {
   /** what it reads where nothing scatters, and its own scatter, 1 σ */
   expects: (setup: Setup, card: Card) => readonly number[];
   sigma: readonly number[];
+  /** a screen shows it: it scatters by nothing, but what it is held against does */
+  shown?: true;
 };
 
 /** Joints after a pass up and after one down: the work aside counts twice, and what the width lacks. */
@@ -78,6 +80,7 @@ export const MEASUREMENTS: readonly Measurement[] = [
   ),
   {
     key: "page lengths",
+    shown: true,
     label: "Read back the terminal's lengths",
     how: "The page of the tool: lateral and length, and that of the antenna.",
     minutes: 2,
@@ -91,6 +94,7 @@ export const MEASUREMENTS: readonly Measurement[] = [
   },
   {
     key: "page width",
+    shown: true,
     label: "Read back width and spacing",
     how: "The page of the tool, then the line's.",
     minutes: 1,
@@ -103,6 +107,7 @@ export const MEASUREMENTS: readonly Measurement[] = [
   },
   {
     key: "page times",
+    shown: true,
     label: "Read back the switching times",
     how: "The page of the sections.",
     minutes: 1,
@@ -115,6 +120,7 @@ export const MEASUREMENTS: readonly Measurement[] = [
   },
   {
     key: "page job",
+    shown: true,
     label: "Look at job, head and profile",
     how: "Which field is confirmed, which head is fitted, whose profile the camera has.",
     minutes: 2,
@@ -128,6 +134,7 @@ export const MEASUREMENTS: readonly Measurement[] = [
   },
   {
     key: "page rate",
+    shown: true,
     label: "Look at the rate that is set",
     how: "The page of the rate, each product.",
     minutes: 1,

@@ -109,6 +109,9 @@ function onGround(key: string, { joints, past }: Ground): readonly number[] | nu
   return edge === "on" || edge === "off" ? [past[edge][share === "0.5" ? "half" : "whole"]] : null;
 }
 
+/** Parts of a metre, or of the whole, an eye tells. */
+const BY_EYE = 20;
+
 /** What is read: as it really is, with the measurement's scatter. `time`: how often it was taken before, so that each errs otherwise. */
 export function observe(hidden: Hidden, ground: Ground, key: string, time = 0): number[] {
   const measurement = measurementOf(key) as Measurement;
@@ -124,9 +127,10 @@ export function observe(hidden: Hidden, ground: Ground, key: string, time = 0): 
   const random = chance(hidden.seed * 131 + name + 7919 * time);
   return figures.map((figure, at) => {
     const { in: unit } = measurement.reads[at]!;
-    // One looks and sees it or not.
-    if (unit === "yes") return figure;
+    // One looks and sees it or not; a screen shows what it shows.
+    if (unit === "yes" || measurement.shown) return Math.round(figure * 1000) / 1000;
     const read = figure + random.normal(measurement.sigma[at]!);
-    return Math.round(read * 1000) / 1000;
+    const to = key === "seat" ? BY_EYE : 1000;
+    return Math.round(read * to) / to;
   });
 }

@@ -1,5 +1,6 @@
 export * from "./cards.ts";
 export * from "./doses.ts";
+export * from "./faults.ts";
 export * from "./ground.ts";
 export * from "./hooked-up.ts";
 export * from "./hoses.ts";
