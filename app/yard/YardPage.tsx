@@ -59,6 +59,9 @@ export function YardPage({ loaderData: { preferences, yard, demo, season } }: Ro
           <Link to="/symptoms" className="key">
             What do you see?
           </Link>
+          <Link to="/faults" className="key">
+            Find the fault
+          </Link>
           <Link to="/plan" className="key">
             Plan of the season
           </Link>

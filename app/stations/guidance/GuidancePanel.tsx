@@ -23,6 +23,9 @@ export function GuidancePanel({ view, person, withField, to }: Props) {
         <Link to={to("steering")} className="key">
           Ready to steer
         </Link>
+        <Link to={to("world")} className="key">
+          True beside believed
+        </Link>
         {view.camera && (
           <Link to={to("camera")} className="key">
             Row camera

@@ -29,7 +29,7 @@ export function Findings({ findings }: { findings: CommonView["findings"] }) {
 }
 
 function FindingRow({ finding }: { finding: CommonView["findings"][number] }) {
-  const { severity, what, why, next, href, id, tool } = finding;
+  const { severity, what, why, next, href, onField, id, tool } = finding;
   return (
     <div
       data-finding={id}
@@ -39,6 +39,14 @@ function FindingRow({ finding }: { finding: CommonView["findings"][number] }) {
       <p className="leading-snug max-sm:order-last max-sm:col-span-2">
         {tool && <span className="text-soft">{tool}: </span>}
         <strong className="font-[720]">{what}</strong> {why}
+        {onField && (
+          <>
+            {" "}
+            <Link to={onField} className="inline-flex min-h-8 items-center font-semibold text-dye underline">
+              On my field
+            </Link>
+          </>
+        )}
       </p>
       <Link
         to={href}

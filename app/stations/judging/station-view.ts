@@ -2,20 +2,23 @@
 import {
   type DimensionKey,
   dimension,
+  isDimensionKey,
   isOfCarrier,
   type StationKey,
 } from "../../../core/dimension/catalogue.ts";
 import { CHANGES, type ChangeKind } from "../../../core/dimension/change.ts";
+import { printEntry } from "../../../core/dimension/entry.ts";
 import { type Finding, inUnits, type Target, type ToldFinding } from "../../../core/finding/finding.ts";
 import { verbOf } from "../../../core/finding/value.ts";
 import { capital } from "../../../core/quantity/capital.ts";
 import type { Units } from "../../../core/quantity/units.ts";
-import { askedOf, usesTerminal } from "../../../core/rig/asked.ts";
+import { askedOf, guidedBy, usesTerminal } from "../../../core/rig/asked.ts";
 import type { Change } from "../../../core/rig/facts.ts";
 import { isBelieved, provenBy, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../../core/rig/tape-next.ts";
 import { provablesOf } from "../../../core/subjects/proof/provable.ts";
 import { subjectOf } from "../../../core/subjects/walk.ts";
+import { rigAddress } from "../frame/address.ts";
 import { day, fine } from "../frame/print.ts";
 import { cureHref } from "../frame/stations.ts";
 import { type ReadingRow, readingRows, type Stales } from "../reading/reading-rows.ts";
@@ -31,7 +34,8 @@ export type CommonView = {
   station: StationKey;
   title: string;
   lead: string;
-  findings: (ToldFinding & { href: string; tool: string })[];
+  /** `onField`: where one sees what it would have done on a field; null where it moves no work */
+  findings: (ToldFinding & { href: string; onField: string | null; tool: string })[];
   elsewhere: { label: string; href: string; stops: number } | null;
   readings: ReadingRow[];
   taped: number;
@@ -95,6 +99,7 @@ export function commonView(station: StationKey, facts: StationFacts): CommonView
     findings: shown.map((finding) => ({
       ...inUnits(finding, units),
       href: cureHref(rigId, finding, couplings),
+      onField: onFieldHref(rigId, finding, rig, units),
       tool: several && finding.part !== undefined ? names[finding.part]! : "",
     })),
     elsewhere: stopsElsewhere(shown, facts),
@@ -166,6 +171,19 @@ export function viewStation(station: StationKey, facts: StationFacts): StationVi
     })),
     proofs: rig.proofs.map((proof) => ({ id: proof.id, title: capital(proof.what), text: proofText(proof) })),
   };
+}
+
+const MOVES_WORK: readonly string[] = ["antenna", "tool"];
+
+/** The field driven with what it is to be, or else with twice its doubt: only of lengths and times that place or switch the work. */
+function onFieldHref(rigId: number, { subject, advised }: Finding, rig: ResolvedRig, units: Units): string | null {
+  if (!isDimensionKey(subject) || !guidedBy(rig).lines) return null;
+  const entry = dimension(subject, rig);
+  const places = entry.kind === "length" || entry.family === "time";
+  if (!places || !MOVES_WORK.includes(entry.station)) return null;
+  const { value, sigma } = rig.values[subject];
+  const really = advised ?? (value === null ? null : value + 2 * sigma);
+  return rigAddress(rigId, "world", { [`is.${subject}`]: really === null ? null : printEntry(entry, really, units) });
 }
 
 /** Stops that this page does not show, and the first place to go for them. */
