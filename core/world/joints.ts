@@ -1,13 +1,11 @@
-/** Joints between passes as they really lie, along their way: what a tape would find between the work of one and that of the next. Metres, a gap positive. */
-
+/** Joints between passes as they really lie, along their way: what a tape would find between the work of one and that beside it. Metres, a gap positive. */
 import type { Driven, World } from "./record.ts";
 import { widthOf, workAt } from "./rig.ts";
 import { STRETCHES } from "./route.ts";
 
 export type Joint = {
-  /** between this pass and the next */
+  /** the pass left of it, and which way that was driven along the heading: 1 or −1 */
   pass: number;
-  /** which way the first of both was driven along the heading: 1 or −1 */
   way: 1 | -1;
   /** along the heading, and how wide; a lap negative */
   along: number;
@@ -16,8 +14,10 @@ export type Joint = {
 
 /** A tape is laid every so many metres. */
 const EVERY = 2;
+/** Open wider than a good part of the tool it is no joint but ground that is left; lapped further it is the same pass again (ours). */
+const MOST = { open: 0.4, lapped: 0.5 };
 
-type Edge = { left: number; right: number };
+type Edge = { pass: number; way: 1 | -1; left: number; right: number };
 
 /** Across and along a heading, of a place so far east and north. */
 const turned = (x: number, y: number, heading: number) => ({
@@ -25,26 +25,31 @@ const turned = (x: number, y: number, heading: number) => ({
   along: x * Math.sin(heading) + y * Math.cos(heading),
 });
 
-/** Of straight passes at a heading, where all sections of both were open. */
+/** Of passes along a heading, where all sections of both were open: each with what lies next to its right. */
 export function jointsOf({ rigs, rows }: Driven, world: World, heading: number): Joint[] {
   const pass = STRETCHES.indexOf("pass");
-  const half = widthOf(rigs[world]) / 2;
-  const edges = new Map<number, { way: 1 | -1; at: Map<number, Edge> }>();
+  const width = widthOf(rigs[world]);
+  const bins = new Map<number, Map<number, Edge>>();
   for (const row of rows) {
     if (row.stretch !== pass || row.open[world].includes(false)) continue;
     const line = workAt(rigs[world], row[world]);
+    // What runs across the passes is none of them.
+    if (Math.abs(Math.cos(line.heading - heading)) < 0.94) continue;
     const { across, along } = turned(line.x, line.y, heading);
+    const bin = Math.round(along / EVERY);
+    const here = bins.get(bin) ?? new Map<number, Edge>();
     const way = Math.cos(line.heading - heading) > 0 ? 1 : -1;
-    const found = edges.get(row.number) ?? { way, at: new Map<number, Edge>() };
-    found.at.set(Math.round(along / EVERY), { left: across - half, right: across + half });
-    edges.set(row.number, found);
+    here.set(row.number, { pass: row.number, way, left: across - width / 2, right: across + width / 2 });
+    bins.set(bin, here);
   }
-  return [...edges].flatMap(([number, { way, at }]) => {
-    const next = edges.get(number + 1);
-    if (!next) return [];
-    return [...at].flatMap(([bin, { right }]): Joint[] => {
-      const beside = next.at.get(bin);
-      return beside ? [{ pass: number, way, along: bin * EVERY, gap: beside.left - right }] : [];
+  return [...bins].flatMap(([bin, here]) => {
+    const edges = [...here.values()].sort((a, b) => a.left - b.left);
+    return edges.slice(1).flatMap((next, at): Joint[] => {
+      const { pass: number, way, right } = edges[at]!;
+      const gap = next.left - right;
+      return gap > MOST.open * width || gap < -MOST.lapped * width
+        ? []
+        : [{ pass: number, way, along: bin * EVERY, gap }];
     });
   });
 }
@@ -73,4 +78,23 @@ export function jointFigures(joints: readonly Joint[]): JointsSaid | null {
       down: mean(joints.filter(({ way }) => way === -1)),
     },
   };
+}
+
+/** How many joints are how wide: the middle of each step, and how many lie in it, none left out between. */
+export function histogramOf(
+  joints: readonly Pick<Joint, "gap">[],
+  step: number,
+): { gap: number; count: number }[] {
+  if (joints.length === 0) return [];
+  const bins = new Map<number, number>();
+  for (const { gap } of joints) {
+    const bin = Math.round(gap / step);
+    bins.set(bin, (bins.get(bin) ?? 0) + 1);
+  }
+  const keys = [...bins.keys()];
+  const [low, high] = [keys.reduce((a, b) => Math.min(a, b)), keys.reduce((a, b) => Math.max(a, b))];
+  return Array.from({ length: high - low + 1 }, (_, at) => ({
+    gap: (low + at) * step,
+    count: bins.get(low + at) ?? 0,
+  }));
 }

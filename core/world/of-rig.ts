@@ -173,9 +173,17 @@ function constantsOf(rig: ResolvedRig, really: Really): { dose: number; shown: n
   );
 }
 
-/** Both rigs of the world: as on record, which is what the terminal was told, and as it really is. Or the reading it hangs on that is not known. */
-export function worldOfRig(whole: WholeRig, part: number, really: Really): OfRig | Unknown {
-  const believed = made(whole, part);
+/**
+ * Both rigs of the world: as on record, or as `told` where the terminal had other figures, and as it really is. Or the reading it hangs on that is not
+ * known.
+ */
+export function worldOfRig(
+  whole: WholeRig,
+  part: number,
+  really: Really,
+  told: Really = {},
+): OfRig | Unknown {
+  const believed = made(asItIs(whole, part, told), part);
   if ("key" in believed) return believed;
   const truth = made(asItIs(whole, part, really), part);
   if ("key" in truth) return truth;

@@ -176,14 +176,21 @@ export function viewStation(station: StationKey, facts: StationFacts): StationVi
 const MOVES_WORK: readonly string[] = ["antenna", "tool"];
 
 /** The field driven with what it is to be, or else with twice its doubt: only of lengths and times that place or switch the work. */
-function onFieldHref(rigId: number, { subject, advised }: Finding, rig: ResolvedRig, units: Units): string | null {
+function onFieldHref(
+  rigId: number,
+  { subject, advised }: Finding,
+  rig: ResolvedRig,
+  units: Units,
+): string | null {
   if (!isDimensionKey(subject) || !guidedBy(rig).lines) return null;
   const entry = dimension(subject, rig);
   const places = entry.kind === "length" || entry.family === "time";
   if (!places || !MOVES_WORK.includes(entry.station)) return null;
   const { value, sigma } = rig.values[subject];
   const really = advised ?? (value === null ? null : value + 2 * sigma);
-  return rigAddress(rigId, "world", { [`is.${subject}`]: really === null ? null : printEntry(entry, really, units) });
+  return rigAddress(rigId, "world", {
+    [`is.${subject}`]: really === null ? null : printEntry(entry, really, units),
+  });
 }
 
 /** Stops that this page does not show, and the first place to go for them. */

@@ -109,13 +109,17 @@ type Props = {
   holder: RefObject<HTMLDivElement | null>;
   world: ReturnType<typeof useWorld>;
   rings: readonly Ring[];
+  /** whose ground it is: another is seen whole at first */
+  of: string;
   units: Units;
 };
 
 /** The field in two layers with a seam to slide, places to look at closely, and time to run through. */
-export function Stage({ holder, world, rings, units }: Props) {
+export function Stage({ holder, world, rings, of, units }: Props) {
   const size = useSize(holder);
-  const [own, setOwn] = useState<Middle | null>(null);
+  const [seen, setSeen] = useState<{ of: string; at: Middle | null }>({ of, at: null });
+  const own = seen.of === of ? seen.at : null;
+  const setOwn = (at: Middle | null) => setSeen({ of, at });
   const [share, setShare] = useState(0.5);
   const clock = useClock(world.seconds);
   const at = own ?? (size ? whole(rings, size.width, size.height) : null);

@@ -11,9 +11,10 @@ import { Radios } from "../../ui/Radios.tsx";
 import { useSmallScreen } from "../../ui/use-small-screen.ts";
 import { CostTable } from "./CostTable.tsx";
 import { OutcomeTable } from "./OutcomeTable.tsx";
+import { Replay } from "./Replay.tsx";
 import { Stage } from "./Stage.tsx";
 import { Suppose } from "./Suppose.tsx";
-import { useWorld, type WorldState } from "./use-world.ts";
+import { type LogAsked, useWorld, type WorldState } from "./use-world.ts";
 import type { Driveable } from "./world-view.server.ts";
 
 type Props = { view: Driveable; to: (page: string, query?: Record<string, string>) => string };
@@ -41,7 +42,14 @@ export default function WorldPanel({ view, to }: Props) {
     wander: view.wander,
     seed: 1,
   };
-  const world = useWorld(holder, on, view.outlines);
+  const [log, setLog] = useState<LogAsked | null>(null);
+  const { entry } = view;
+  const ofEntry = entry && log === null;
+  const drives: OnField = ofEntry ? { ...on, rigs: entry.rigs } : on;
+  const asked = ofEntry
+    ? { number: -1, given: { kind: "passes" as const, name: entry.name, passes: entry.passes } }
+    : log;
+  const world = useWorld(holder, drives, view.outlines, asked);
   const { outcome, joints } = world;
   const how = (
     <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
@@ -96,7 +104,17 @@ export default function WorldPanel({ view, to }: Props) {
         )}
       </div>
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_330px]">
-        <Stage holder={holder} world={world} rings={field.plane.rings} units={units} />
+        <Stage
+          holder={holder}
+          world={world}
+          rings={
+            world.log && !world.log.onField
+              ? [world.log.box.map(({ x, y }) => ({ east: x, north: y }))]
+              : field.plane.rings
+          }
+          of={world.log?.name ?? String(field.id)}
+          units={units}
+        />
         <section aria-label="What came of it" className="grid gap-2">
           <Progress world={world} />
           {outcome ? (
@@ -126,6 +144,7 @@ export default function WorldPanel({ view, to }: Props) {
           </p>
         </section>
       </div>
+      <Replay view={view} world={world} onLog={setLog} />
       <Suppose told={told} field={field.id} crop={view.crop} wrong={view.wrong} />
       <CostTable key={field.id} view={view} on={on} to={to} />
       <p>
@@ -144,7 +163,7 @@ function FieldChoice({ view }: { view: Driveable }) {
       <select
         className="field max-w-[300px]"
         value={view.field.id}
-        onChange={({ target }) => navigate(`?${asked(view, target.value)}`, { preventScrollReset: true })}
+        onChange={({ target }) => navigate(`?${addressOf(view, target.value)}`, { preventScrollReset: true })}
       >
         {view.fields.map(({ id, name }) => (
           <option key={id} value={id}>
@@ -157,7 +176,7 @@ function FieldChoice({ view }: { view: Driveable }) {
 }
 
 /** The address with another field in it, and what was supposed kept. */
-function asked({ told, crop }: Driveable, field: string): string {
+function addressOf({ told, crop }: Driveable, field: string): string {
   const query = new URLSearchParams({ field, ...(crop === "" ? {} : { crop }) });
   for (const { key, typed } of told) if (typed !== "") query.set(`is.${key}`, typed);
   return query.toString();

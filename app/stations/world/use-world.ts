@@ -2,7 +2,16 @@ import { type RefObject, useEffect, useRef, useState } from "react";
 import type { OnField } from "../../../core/world/on-field.ts";
 import type { Outcome } from "../../../core/world/outcome.ts";
 import type { JointsOfBoth } from "../../../core/world/said.ts";
-import type { Look, Outlines, Spots, WorldAsked, WorldTold } from "./world.worker.ts";
+import type {
+  Histogram,
+  LogGiven,
+  LogSaid,
+  Look,
+  Outlines,
+  Spots,
+  WorldAsked,
+  WorldTold,
+} from "./world.worker.ts";
 
 export type WorldState = {
   phase: "driving" | "measuring" | "there" | "stopped" | "problem";
@@ -12,6 +21,9 @@ export type WorldState = {
   spots: Spots | null;
   outcome: Outcome | null;
   joints: JointsOfBoth;
+  histogram: Histogram;
+  /** of a log that was driven again; null of a drive that was laid */
+  log: LogSaid | null;
   problem: string;
 };
 
@@ -22,15 +34,31 @@ const BEGUN: WorldState = {
   spots: null,
   outcome: null,
   joints: { map: null, ground: null },
+  histogram: { truth: [], believed: [] },
+  log: null,
   problem: "",
 };
 
 function told(before: WorldState, data: WorldTold): WorldState {
   switch (data.what) {
     case "driven":
-      return { ...before, seconds: data.seconds, spots: data.spots, phase: "measuring", share: 0 };
+      return {
+        ...before,
+        seconds: data.seconds,
+        spots: data.spots,
+        log: data.log,
+        phase: "measuring",
+        share: 0,
+      };
     case "outcome":
-      return { ...before, outcome: data.outcome, joints: data.joints, phase: "there", share: 1 };
+      return {
+        ...before,
+        outcome: data.outcome,
+        joints: data.joints,
+        histogram: data.histogram,
+        phase: "there",
+        share: 1,
+      };
     case "problem":
       return { ...before, phase: "problem", problem: data.problem };
     default:
@@ -38,13 +66,23 @@ function told(before: WorldState, data: WorldTold): WorldState {
   }
 }
 
+/** A log to be driven again instead, by another number each. */
+export type LogAsked = { number: number; given: LogGiven };
+
 /** A worker that drives, measures and draws into what is held; begun anew where something else is asked. */
-export function useWorld(holder: RefObject<HTMLDivElement | null>, on: OnField, outlines: Outlines) {
+export function useWorld(
+  holder: RefObject<HTMLDivElement | null>,
+  on: OnField,
+  outlines: Outlines,
+  log: LogAsked | null,
+) {
   const [state, setState] = useState<WorldState>(BEGUN);
   const [again, setAgain] = useState(0);
   const worker = useRef<Worker | null>(null);
   const run = useRef(0);
-  const asked = JSON.stringify({ on, outlines, again });
+  const asked = JSON.stringify({ on, outlines, again, log: log?.number ?? null });
+  const given = useRef(log);
+  given.current = log;
   // A worker has its canvas for good: both come and go together.
   useEffect(() => {
     const canvas = document.createElement("canvas");
@@ -67,13 +105,12 @@ export function useWorld(holder: RefObject<HTMLDivElement | null>, on: OnField, 
   useEffect(() => {
     run.current += 1;
     setState(BEGUN);
-    const { on: field, outlines: drawn } = JSON.parse(asked) as { on: OnField; outlines: Outlines };
-    worker.current?.postMessage({
-      what: "drive",
-      run: run.current,
-      on: field,
-      outlines: drawn,
-    } satisfies WorldAsked);
+    const { on: laid, outlines: drawn } = JSON.parse(asked) as { on: OnField; outlines: Outlines };
+    const { field, rigs } = laid;
+    const what: WorldAsked = given.current
+      ? { what: "replay", run: run.current, log: given.current.given, field, rigs, outlines: drawn }
+      : { what: "drive", run: run.current, on: laid, outlines: drawn };
+    worker.current?.postMessage(what);
   }, [asked]);
   return {
     ...state,

@@ -1,5 +1,5 @@
 /** What the page drives: the field, both rigs as on record and as they really are, what hangs on what, what things are worth. */
-import { dimension } from "../../../core/dimension/catalogue.ts";
+import { dimension, isDimensionKey } from "../../../core/dimension/catalogue.ts";
 import { entryFigure, fieldUnit, parseEntry, unitWord } from "../../../core/dimension/entry.ts";
 import { toPlane } from "../../../core/geodesy/plane.ts";
 import { LINE_WORDS } from "../../../core/place/line.ts";
@@ -16,8 +16,10 @@ import type { Worth } from "../../../core/world/cost.ts";
 import { type Hangs, hangsOn, type OfRig, type Really, worldOfRig } from "../../../core/world/of-rig.ts";
 import { sizeKept } from "../../../data/areas.ts";
 import { linesOf } from "../../../data/lines.ts";
+import { logOf, tracksOf } from "../../../data/log.ts";
 import { type FieldBounded, listFields } from "../../../data/places.ts";
 import { workOf } from "../calibrating/calibrate-view.server.ts";
+import { day } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
 
 /** How fast it works where nobody told, and how it turns beside that, metres a second (ours). */
@@ -51,7 +53,8 @@ export function worldView(open: OpenRig, search: URLSearchParams) {
     };
   }
   const fields = listFields(db).filter(({ archivedAt, bounded }) => archivedAt === null && bounded !== null);
-  const asked = search.get("field") ?? String(whole.work?.field.id ?? "");
+  const entry = entryOf(open, part, search.get("entry") ?? "");
+  const asked = search.get("field") ?? String(entry?.fieldId ?? whole.work?.field.id ?? "");
   const field = fields.find(({ id }) => String(id) === asked) ?? fields[0];
   if (!field)
     return { problem: "No field has a boundary: nothing can be driven over.", missing: null, fields: true };
@@ -72,9 +75,46 @@ export function worldView(open: OpenRig, search: URLSearchParams) {
     told,
     wrong: told.some(({ problem }) => problem !== null),
     nudges: hangs.map((each) => nudgeOf(open, part, each)),
+    entry,
+    tracked: trackedOf(open),
     worth: worthOf(open, search.get("crop") ?? ""),
     crop: search.get("crop") ?? "",
   };
+}
+
+/** A job of the log with its track, driven again with what the terminal had then and what is known now; null where there is none. */
+function entryOf({ db, rig, whole }: OpenRig, part: number, id: string) {
+  const found = logOf(db, { rigId: rig.id, most: 5_000 }).find((each) => each.id === id);
+  const track = found && tracksOf(db, [found.seq]).get(found.seq);
+  if (!found || !track) return null;
+  const told = Object.fromEntries(
+    found.frozen.readings.flatMap(({ part: of, key, value }) =>
+      of === part && value !== null && isDimensionKey(key) ? [[key, value]] : [],
+    ),
+  ) as Really;
+  const made = worldOfRig(whole, part, {}, told);
+  if ("key" in made) return null;
+  return {
+    id,
+    fieldId: found.field.id,
+    name: `${found.field.name}, ${day(found.begun)}, by ${track.fileName}`,
+    rigs: made.rigs,
+    passes: track.passes.map(({ points }) =>
+      points.map(([latitude, longitude]) => ({ latitude, longitude })),
+    ),
+  };
+}
+
+/** Jobs of this rig that have a track, the newest first. */
+function trackedOf({ db, rig }: OpenRig) {
+  const entries = logOf(db, { rigId: rig.id, most: 200 });
+  const tracks = tracksOf(
+    db,
+    entries.map(({ seq }) => seq),
+  );
+  return entries.flatMap(({ id, seq, field, begun }) =>
+    tracks.has(seq) ? [{ id, name: `${field.name}, ${day(begun)}` }] : [],
+  );
 }
 
 function fieldOf({ db, preferences }: OpenRig, field: FieldBounded) {

@@ -1,4 +1,6 @@
 /** Drives both rigs over the field off the page's thread, measures what came of it, and draws it on the canvas it was given. */
+
+import type { Box } from "../../../core/coverage/raster.ts";
 import {
   drawTo,
   type GroundColours,
@@ -8,13 +10,19 @@ import {
   screenOf,
   type Worked,
 } from "../../../core/drawing/ground.ts";
+import { fromPlane, toPlane } from "../../../core/geodesy/plane.ts";
 import { placed, type Spot, wheelsOf } from "../../../core/motion/train.ts";
+import type { PlaneField } from "../../../core/place/plane-field.ts";
 import { driven } from "../../../core/world/drive.ts";
-import { jointFigures, jointsOf } from "../../../core/world/joints.ts";
-import { CELL, type OnField, spotsOf, toDrive } from "../../../core/world/on-field.ts";
+import { histogramOf, jointFigures, jointsOf } from "../../../core/world/joints.ts";
+import { boxAbout, CELL, type OnField, spotsOf, toDrive } from "../../../core/world/on-field.ts";
 import { type Outcome, outcomes } from "../../../core/world/outcome.ts";
-import { type Driven, piecesBetween, type Row, type World } from "../../../core/world/record.ts";
+import { type Both, type Driven, piecesBetween, type Row, type World } from "../../../core/world/record.ts";
+import { mainHeading, type Recorded, replay } from "../../../core/world/replay.ts";
+import type { WorldRig } from "../../../core/world/rig.ts";
 import type { JointsOfBoth } from "../../../core/world/said.ts";
+import { timeLogsIn } from "../../../formats/isoxml/time-log.ts";
+import { readLog } from "../../../formats/nmea/log.ts";
 
 /** Outlines of each body, points ahead of its wheels and to their right, metres. */
 export type Outlines = readonly (readonly (readonly Spot[])[])[];
@@ -32,9 +40,25 @@ export type Look = {
 export type WorldAsked =
   | { what: "canvas"; canvas: OffscreenCanvas }
   | { what: "drive"; run: number; on: OnField; outlines: Outlines }
+  | {
+      what: "replay";
+      run: number;
+      log: LogGiven;
+      field: PlaneField;
+      rigs: Both<WorldRig>;
+      outlines: Outlines;
+    }
   /** nothing is driven until something is asked again */
   | { what: "stop"; run: number }
   | { what: "look"; look: Look };
+
+/** A log as a file, or the passes of one that is on record: degrees. */
+export type LogGiven =
+  | { kind: "file"; name: string; bytes: Uint8Array }
+  | { kind: "passes"; name: string; passes: readonly (readonly { latitude: number; longitude: number }[])[] };
+
+/** What a log was, and whether it lies on the field. */
+export type LogSaid = { name: string; positions: number; told: number; onField: boolean; box: Spot[] };
 
 /** Places worth a closer look. */
 export type Spots = Record<
@@ -44,9 +68,12 @@ export type Spots = Record<
 
 export type WorldTold =
   | { what: "driving" | "measuring"; run: number; share: number }
-  | { what: "driven"; run: number; seconds: number; spots: Spots }
-  | { what: "outcome"; run: number; outcome: Outcome; joints: JointsOfBoth }
+  | { what: "driven"; run: number; seconds: number; spots: Spots; log: LogSaid | null }
+  | { what: "outcome"; run: number; outcome: Outcome; joints: JointsOfBoth; histogram: Histogram }
   | { what: "problem"; run: number; problem: string };
+
+/** How many joints are how wide, metres: on the map and on the ground. */
+export type Histogram = Both<{ gap: number; count: number }[]>;
 
 const tell = (told: WorldTold) => self.postMessage(told);
 
@@ -82,31 +109,129 @@ async function stepped<T, R>(
 async function driveAll(run: number, on: OnField, outlines: Outlines): Promise<void> {
   latest = run;
   const asked = toDrive(on);
-  const share = (what: "driving" | "measuring") => (step: { done: number; all: number }) =>
-    tell({ what, run, share: step.done / step.all });
-  const record = await stepped(run, driven(asked), share("driving"));
-  if (!record) return;
+  const record = await stepped(run, driven(asked), (step) =>
+    tell({ what: "driving", run, share: step.done / step.all }),
+  );
+  if (record) await show(run, record, { ...asked, outlines, heading: on.laid.heading, log: null });
+}
+
+/** A log lies on a field where most of it is within so many metres of its middle. */
+const NEAR = 5000;
+
+async function replayAll({
+  run,
+  log,
+  field,
+  rigs,
+  outlines,
+}: Extract<WorldAsked, { what: "replay" }>): Promise<void> {
+  latest = run;
+  const recorded = recordedOf(log, field);
+  const again = replay(recorded, rigs);
+  const onField = recorded.every(({ east, north }) => Math.hypot(east, north) < NEAR);
+  const track = recorded.map(({ east, north }) => ({ x: east, y: north }));
+  const box = boxAbout(onField ? [...spotsOf(field), track] : [track], MARGIN);
+  await show(run, again, {
+    field: onField ? spotsOf(field) : [],
+    box,
+    outlines,
+    heading: mainHeading(recorded.filter(({ working }) => working !== false)),
+    log: {
+      name: log.name,
+      positions: recorded.length,
+      told: again.told,
+      onField,
+      box: [
+        { x: box.left, y: box.bottom },
+        { x: box.right, y: box.top },
+      ],
+    },
+  });
+}
+
+/** Ground about a track that its work may lie on, metres. */
+const MARGIN = 40;
+/** Passes on record have no clock: they are driven so fast again, metres a second, and so far apart in time. */
+const PASS = { speed: 2.5, apart: 60 };
+
+/** Positions on the field's plane. @throws Error, with a sentence that can be shown, of a file that is no log */
+function recordedOf(log: LogGiven, { origin }: PlaneField): Recorded[] {
+  if (log.kind === "passes") return passesRecorded(log.passes, origin);
+  if (/\.zip$/i.test(log.name))
+    return timeLogsIn(log.bytes)
+      .flatMap(({ records }) => records)
+      .map(({ seconds, working, ...place }) => ({ ...toPlane(origin, place), seconds, working }));
+  const read = readLog(new TextDecoder().decode(log.bytes));
+  if (!read.ok) throw new Error(read.problem);
+  return read.log.points.map(({ time, ...point }) => ({
+    ...toPlane(origin, fromPlane(read.log.origin, point)),
+    seconds: time,
+    working: null,
+  }));
+}
+
+function passesRecorded(
+  passes: Extract<LogGiven, { kind: "passes" }>["passes"],
+  origin: PlaneField["origin"],
+): Recorded[] {
+  let seconds = 0;
+  return passes.flatMap((points) => {
+    seconds += PASS.apart;
+    let before: { east: number; north: number } | null = null;
+    return points.map(({ latitude, longitude }): Recorded => {
+      const at = toPlane(origin, { latitude: latitude * DEGREE, longitude: longitude * DEGREE });
+      if (before) seconds += Math.hypot(at.east - before.east, at.north - before.north) / PASS.speed;
+      before = at;
+      return { ...at, seconds, working: true };
+    });
+  });
+}
+
+const DEGREE = Math.PI / 180;
+
+type Shown = {
+  field: readonly (readonly Spot[])[];
+  box: Box;
+  outlines: Outlines;
+  heading: number;
+  log: LogSaid | null;
+};
+
+/** Draws what was driven, then measures it. */
+async function show(
+  run: number,
+  record: Driven,
+  { field, box, outlines, heading, log }: Shown,
+): Promise<void> {
   const { rows, rigs } = record;
-  const pieces = (world: "truth" | "believed") =>
+  const pieces = (world: World) =>
     rows.slice(1).map((row, at) => piecesBetween(rigs[world], world, rows[at]!, row));
   now = {
     driven: record,
     worked: { truth: pieces("truth"), believed: pieces("believed") },
-    field: spotsOf(on.field),
+    field: field.map((ring) => [...ring]),
     outlines,
   };
   screen = null;
-  tell({ what: "driven", run, seconds: rows.at(-1)!.seconds, spots: spotsIn(rows) });
+  tell({ what: "driven", run, seconds: rows.at(-1)!.seconds, spots: spotsIn(rows), log });
   draw();
-  const outcome = await stepped(
-    run,
-    outcomes(record, { field: asked.field, box: asked.box, cell: CELL }),
-    share("measuring"),
+  const outcome = await stepped(run, outcomes(record, { field, box, cell: CELL }), (step) =>
+    tell({ what: "measuring", run, share: step.done / step.all }),
   );
   if (!outcome) return;
-  const joints = (world: World) => jointFigures(jointsOf(record, world, on.laid.heading));
-  tell({ what: "outcome", run, outcome, joints: { ground: joints("truth"), map: joints("believed") } });
+  const joints = (world: World) => jointsOf(record, world, heading);
+  const [ground, map] = [joints("truth"), joints("believed")];
+  tell({
+    what: "outcome",
+    run,
+    outcome,
+    joints: { ground: jointFigures(ground), map: jointFigures(map) },
+    histogram: { truth: histogramOf(ground, STEP_WIDE), believed: histogramOf(map, STEP_WIDE) },
+  });
 }
+
+/** Joints are counted in steps of 2 cm. */
+const STEP_WIDE = 0.02;
 
 /** The middle of a joint, the last end of a pass, and where a section first opens beside worked ground. */
 function spotsIn(rows: readonly Row[]): Spots {
@@ -236,12 +361,14 @@ self.onmessage = ({ data }: MessageEvent<WorldAsked>) => {
     look = data.look;
     draw();
   } else if (data.what === "stop") latest = data.run;
-  else
-    driveAll(data.run, data.on, data.outlines).catch((wrong: unknown) =>
+  else {
+    const drives = data.what === "drive" ? driveAll(data.run, data.on, data.outlines) : replayAll(data);
+    drives.catch((wrong: unknown) =>
       tell({
         what: "problem",
         run: data.run,
         problem: wrong instanceof Error ? wrong.message : String(wrong),
       }),
     );
+  }
 };
