@@ -36,6 +36,8 @@ const SCREENS = [
   "/rates",
   "/plan",
   "/plan/jobs",
+  "/faults",
+  `${rig("Sprayer")}/world`,
   "/season",
   "/year?year=2026",
   `${machine("Oxmoor 430 J")}/down`,

@@ -40,12 +40,16 @@ export class MeasureDto {
   id!: string;
 }
 
+/** What a figure may look like, or nothing: which one is asked hangs on the fault. */
+const FIGURE = /^.{0,30}$/;
+
 const NAMES = [...FAULTS.map(({ key }) => key), NOTHING, ELSE];
 
 export class NameFaultDto {
   @IsIn(NAMES, { message: "Name a fault, or that there is none." })
   fault!: string;
 
+  @Matches(FIGURE, { message: "That was not understood as a figure." })
   figure!: string;
 
   /** empty: no second */
@@ -56,5 +60,6 @@ export class NameFaultDto {
   )
   second!: string;
 
+  @Matches(FIGURE, { message: "That was not understood as a figure." })
   secondFigure!: string;
 }

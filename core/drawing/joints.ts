@@ -18,7 +18,7 @@ export function joinStrips(
   { width, height }: { width: number; height: number },
 ): JoinedStrips {
   const gaps = Array.from({ length: PASSES - 1 }, (_, at) => (at % 2 === 0 ? up : down));
-  const whole = PASSES * pass + gaps.reduce((sum, gap) => sum + Math.max(0, gap), 0);
+  const whole = PASSES * pass + gaps.reduce((sum, gap) => sum + gap, 0);
   const scale = (width - 2 * MARGIN) / whole;
   let left = MARGIN;
   const strips = Array.from({ length: PASSES }, (_, at) => {
