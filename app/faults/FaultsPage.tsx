@@ -65,7 +65,10 @@ export function FaultsPage({ loaderData: { preferences, book }, actionData }: Ro
       )}
       <section aria-label="Logbook" className="grid gap-1">
         <h2 className="border-b-2 border-ink pb-1">
-          Logbook <span className="font-normal text-soft">the newest {book.rows.length} cases</span>
+          Logbook{" "}
+          <span className="font-normal text-soft">
+            {book.rows.length === 1 ? "one case" : `the newest ${book.rows.length} cases`}
+          </span>
         </h2>
         {book.rows.length === 0 ? (
           <p className="text-soft">No case yet. Begin one above.</p>

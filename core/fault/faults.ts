@@ -282,6 +282,7 @@ export const FAULTS: readonly Fault[] = [
   },
 ];
 
+/** The fault of the library by its key; null where it has none. */
 export const faultOf = (key: string): Fault | null => FAULTS.find((each) => each.key === key) ?? null;
 
 /** What goes wrong besides, and no page of the library has: each shows in figures that no fault of it explains. */

@@ -258,5 +258,6 @@ export const MEASUREMENTS: readonly Measurement[] = [
   },
 ];
 
+/** The measurement by its key, the look from the seat among them; null where there is none. */
 export const measurementOf = (key: string): Measurement | null =>
   [SEAT, ...MEASUREMENTS].find((each) => each.key === key) ?? null;

@@ -39,11 +39,13 @@ export function needlessOf(hidden: Pick<Hidden, "card" | "two">, readings: reado
   });
 }
 
+/** Whether just what was hidden is named, neither more nor less. */
 export function isFound(hidden: Hidden, { faults }: Answer): boolean {
   const [named, truth] = [faults.map(({ fault }) => fault).sort(), toBeNamed(hidden).sort()];
   return named.length === truth.length && named.every((each, at) => each === truth[at]);
 }
 
+/** Of each figure a correction asks for: how far the one given is off, in its own measure. */
 export function errorsOf(hidden: Hidden, { faults }: Answer): Scored["errors"] {
   return hidden.faults.flatMap(({ key, magnitude }) => {
     const correction = faultOf(key)?.correction;
@@ -61,6 +63,7 @@ export function errorsOf(hidden: Hidden, { faults }: Answer): Scored["errors"] {
   });
 }
 
+/** Minutes of all that was measured. */
 export const minutesOf = (readings: readonly Reading[]): number =>
   readings.reduce((sum, { measurement }) => sum + measurementOf(measurement)!.minutes, 0);
 

@@ -26,6 +26,7 @@ export type Outcome = Both<Worked> & {
   seconds: number;
 };
 
+/** m² of a ring, positive where it runs anticlockwise. */
 export const areaOf = (ring: readonly Spot[]): number =>
   ring.reduce((sum, a, at) => {
     const b = ring[(at + 1) % ring.length]!;

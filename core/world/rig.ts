@@ -29,8 +29,10 @@ export type WorldRig = {
   dose: number;
 };
 
+/** A rig as it moves. */
 export const movingOf = ({ steering, train, strays }: WorldRig): Moving => ({ steering, train, strays });
 
+/** Metres across of all its sections. */
 export const widthOf = ({ work }: Pick<WorldRig, "work">): number =>
   work.sections.reduce((sum, each) => sum + each, 0);
 

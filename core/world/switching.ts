@@ -33,12 +33,14 @@ const ACROSS = 5;
 /** What the terminal believes of the ground: the boundary, and what was worked. */
 export type GroundMap = { field: Raster; worked: Raster };
 
+/** A map over a box, with nothing worked yet; outlines and holes x east, y north. */
 export function mapOver(box: Box, rings: readonly (readonly Spot[])[]): GroundMap {
   const field = rasterOver(box, MAP_CELL);
   fillRings(field, rings);
   return { field, worked: rasterOver(box, MAP_CELL) };
 }
 
+/** Paints pieces as worked. */
 export const paint = ({ worked }: GroundMap, quads: readonly (readonly Spot[])[]): void => {
   for (const quad of quads) fillRing(worked, quad);
 };

@@ -19,58 +19,61 @@ type Props = { outcome: Outcome; joints: JointsOfBoth; view: Driveable };
 export function OutcomeTable({ outcome, joints, view: { units, shown, worth } }: Props) {
   const area = (value: number) => say("area", value, units, 3);
   return (
-    <table className="w-full" data-outcome>
-      <thead>
-        <tr className="border-b-2 border-ink text-left">
-          <th scope="col" className="py-1 font-semibold">
-            <span className="sr-only">What</span>
-          </th>
-          <th scope="col" className="py-1 text-right font-semibold text-dye">
-            Map
-          </th>
-          <th scope="col" className="py-1 text-right font-semibold">
-            Ground
-          </th>
-        </tr>
-      </thead>
-      <tbody className="tabular-nums">
-        {ROWS.map(({ key, label }) => (
-          <Row
-            key={key}
-            name={key}
-            label={label}
-            map={area(outcome.believed[key])}
-            ground={area(outcome.truth[key])}
-          />
-        ))}
-        <Row
-          name="counted"
-          label="Width times way"
-          map={area(outcome.believed.counted * shown)}
-          ground={area(outcome.truth.counted)}
-        />
-        {worth.rate !== null && (
-          <Row
-            name="product"
-            label="Product"
-            map={amount(outcome.believed.counted * shown * worth.rate, worth.of, units)}
-            ground={amount(outcome.truth.counted * worth.rate * outcome.dose, worth.of, units)}
-          />
-        )}
-        {joints.ground &&
-          joints.map &&
-          (["up", "down"] as const).map((way) => (
+    <div className="grid gap-1">
+      <table className="w-full" data-outcome>
+        <thead>
+          <tr className="border-b-2 border-ink text-left">
+            <th scope="col" className="py-1 font-semibold">
+              <span className="sr-only">What</span>
+            </th>
+            <th scope="col" className="py-1 text-right font-semibold text-dye">
+              Map
+            </th>
+            <th scope="col" className="py-1 text-right font-semibold">
+              Ground
+            </th>
+          </tr>
+        </thead>
+        <tbody className="tabular-nums">
+          {ROWS.map(({ key, label }) => (
             <Row
-              key={way}
-              name={way}
-              label={`Joints after ${way}, − lapped`}
-              map={joint(joints.map!.after[way], units)}
-              ground={joint(joints.ground!.after[way], units)}
+              key={key}
+              name={key}
+              label={label}
+              map={area(outcome.believed[key])}
+              ground={area(outcome.truth[key])}
             />
           ))}
-        <Row name="time" label="Driven" map="" ground={timeSaid(outcome.seconds)} />
-      </tbody>
-    </table>
+          <Row
+            name="counted"
+            label="Width times way"
+            map={area(outcome.believed.counted * shown)}
+            ground={area(outcome.truth.counted)}
+          />
+          {worth.rate !== null && (
+            <Row
+              name="product"
+              label="Product"
+              map={amount(outcome.believed.counted * shown * worth.rate, worth.of, units)}
+              ground={amount(outcome.truth.counted * worth.rate * outcome.dose, worth.of, units)}
+            />
+          )}
+          {joints.ground &&
+            joints.map &&
+            (["up", "down"] as const).map((way) => (
+              <Row
+                key={way}
+                name={way}
+                label={`Joints after ${way}`}
+                map={joint(joints.map!.after[way], units)}
+                ground={joint(joints.ground!.after[way], units)}
+              />
+            ))}
+          <Row name="time" label="Driven" map="" ground={timeSaid(outcome.seconds)} />
+        </tbody>
+      </table>
+      {joints.ground && <p className="text-small text-soft">Joints: − is lapped.</p>}
+    </div>
   );
 }
 

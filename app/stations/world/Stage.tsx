@@ -261,8 +261,9 @@ function useLook(
       : null;
   const send = useRef(look);
   send.current = look;
+  const lit = useLight();
   useEffect(() => {
-    if (asked === null) return;
+    if (asked === null || lit < 0) return;
     const { view, share: left, seconds: when } = JSON.parse(asked);
     const ratio = Math.min(2, window.devicePixelRatio || 1);
     send.current({
@@ -277,7 +278,18 @@ function useLook(
       ratio,
       colours: coloursNow(),
     });
-  }, [asked]);
+  }, [asked, lit]);
+}
+
+/** Counts how often day and night changed over: what is drawn by colours is drawn anew. */
+function useLight(): number {
+  const [count, setCount] = useState(0);
+  useEffect(() => {
+    const watch = new MutationObserver(() => setCount((before) => before + 1));
+    watch.observe(document.documentElement, { attributes: true });
+    return () => watch.disconnect();
+  }, []);
+  return count;
 }
 
 /** Drawn about by one finger, closer and away by two or by the wheel. */
