@@ -6,6 +6,12 @@ import UnaryUnionOp from "jsts/org/locationtech/jts/operation/union/UnaryUnionOp
 import { measure } from "../core/coverage/measure.ts";
 import { type At, edgesOf, quadsBetween } from "../core/coverage/passes.ts";
 import type { Spot } from "../core/coverage/raster.ts";
+import { drawTo, groundPixels, screenOf } from "../core/drawing/ground.ts";
+import { drive } from "../core/world/drive.ts";
+import { outcomeOf } from "../core/world/outcome.ts";
+import { type Driven, piecesBetween, type World } from "../core/world/record.ts";
+import { sampleDrive, sampleRig } from "../core/world/sample.ts";
+import { report } from "./measure.ts";
 
 const SECTIONS = 48;
 const WIDTH = 24;
@@ -81,4 +87,67 @@ export function benchCoverage(): void {
       );
   }
   console.log("");
+}
+
+/** Hectares driven by two rigs side by side, measured twice, and a picture of it: a frame that goes on in time, and one that is drawn anew. */
+export function benchWorld(): void {
+  const side = 1000;
+  const field = [
+    [
+      { x: 0, y: 0 },
+      { x: side, y: 0 },
+      { x: side, y: side },
+      { x: 0, y: side },
+    ],
+  ];
+  const rig = sampleRig({
+    train: [],
+    strays: { machine: 0, drawn: [], steered: [] },
+    work: {
+      body: 0,
+      ahead: -2,
+      right: 0,
+      sections: Array.from({ length: SECTIONS }, () => WIDTH / SECTIONS),
+    },
+  });
+  const truth = { ...rig, work: { ...rig.work, right: 0.15 } };
+  const asked = sampleDrive({ truth, believed: rig }, { field, speed: { work: SPEED, turn: 2 } });
+  const began = performance.now();
+  const record = drive(asked);
+  const drove = performance.now() - began;
+  const outcome = outcomeOf(record, { field, box: asked.box, cell: CELL });
+  const measured = performance.now() - began - drove;
+  console.log(
+    `world, 100 ha, ${SECTIONS} sections, true beside believed: driven in ${drove.toFixed(0)} ms (${(outcome.seconds / (drove / 1000)).toFixed(0)} times as fast as at work), both measured at ${CELL * 100} cm in ${measured.toFixed(0)} ms; ${(outcome.truth.left / 1e4).toFixed(2)} ha open, ${(outcome.truth.twice / 1e4).toFixed(2)} ha twice`,
+  );
+  benchFrames(record, field);
+}
+
+function benchFrames(record: Driven, field: readonly (readonly Spot[])[]): void {
+  const { rows, rigs } = record;
+  const pieces = (world: World) =>
+    rows.slice(1).map((row, at) => piecesBetween(rigs[world], world, rows[at]!, row));
+  const worked = { truth: pieces("truth"), believed: pieces("believed") };
+  const view = { east: 500, north: 500, metres: 2.6, width: 1146, height: 410 };
+  const colours = {
+    layers: { believed: { once: 1, hatch: 2, twice: 3 }, truth: { once: 4, hatch: 5, twice: 6 } },
+    bare: 7,
+    beside: 8,
+  };
+  const out = new Uint32Array(view.width * view.height);
+  const screen = screenOf(view, field);
+  // A hundred times as fast as at work, sixty frames a second: so many rows a frame.
+  const each = Math.max(1, Math.round((rows.length * 100) / rows.at(-1)!.seconds / 60));
+  let row = 0;
+  const on = report(`a frame that goes on by ${each} rows, ${view.width} by ${view.height}`, () => {
+    row = row + each >= rows.length ? 0 : row + each;
+    drawTo(screen, worked, row);
+    groundPixels(screen, view.width / 2, colours, 1, out);
+  });
+  const anew = report("a frame drawn anew, as after a zoom", () => {
+    const fresh = screenOf(view, field);
+    drawTo(fresh, worked, rows.length - 1);
+    groundPixels(fresh, view.width / 2, colours, 1, out);
+  });
+  console.log(`  ratio anew / on: ${(anew / on).toFixed(0)}; a frame of 60 a second has 16.7 ms\n`);
 }

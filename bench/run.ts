@@ -13,7 +13,7 @@ import type { Database } from "../data/handle.ts";
 import { listMachines } from "../data/machines.ts";
 import { findRig } from "../data/rigs.ts";
 import { benchAdjusters } from "./adjusters.ts";
-import { benchCoverage } from "./coverage.ts";
+import { benchCoverage, benchWorld } from "./coverage.ts";
 import { benchHistory } from "./history.ts";
 import { benchJointCoverage } from "./joint-coverage.ts";
 import { benchLadder } from "./ladder.ts";
@@ -63,6 +63,8 @@ benchHistory();
 await benchPlan();
 
 benchCoverage();
+
+benchWorld();
 
 const resolved = resolveRig(rigFacts(small, findRig(small, 1)!));
 const sheet = {

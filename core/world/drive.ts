@@ -6,7 +6,7 @@ import { edgesOf } from "../coverage/passes.ts";
 import type { Box, Spot } from "../coverage/raster.ts";
 import { type Motion, moved } from "../motion/machine.ts";
 import { placed } from "../motion/train.ts";
-import { chance } from "../simulation/random.ts";
+import { type Chance, chance } from "../simulation/random.ts";
 import { type Both, type Driven, piecesBetween, type Row, WORLDS, type World } from "./record.ts";
 import { antennaFrom, guidedAt, type Line, movingOf, standing, type WorldRig, workAt } from "./rig.ts";
 import { type Route, STRETCHES } from "./route.ts";
@@ -127,95 +127,144 @@ function obey({ orders, open }: Switching, seconds: number): void {
   }
 }
 
-/** Drives it to the end of its way; tells now and then how far it has come. @throws RangeError where both rigs have not the same sections or bodies */
-export function* driven(asked: ToDrive): Generator<{ done: number; all: number }, Driven> {
-  const { rigs, route, controller, speed: speeds, step } = asked;
+/** A drive under way. */
+type Under = {
+  asked: ToDrive;
+  edges: readonly number[];
+  map: GroundMap;
+  switching: Switching;
+  rows: Row[];
+  /** where the rig really is, and how what is drawn stands by the terminal */
+  real: Motion;
+  drawn: readonly number[];
+  wander: Spot;
+  random: Chance;
+  /** steering that is asked and did not come to the valve yet */
+  late: number[];
+  /** the point of the way it is at */
+  at: number;
+  seconds: number;
+  before: Now | null;
+};
+
+function begun(asked: ToDrive): Under {
+  const { rigs, route, controller, step } = asked;
   const { truth, believed } = rigs;
   if (
     truth.work.sections.length !== believed.work.sections.length ||
     truth.train.length !== believed.train.length
   )
     throw new RangeError("two rigs of other parts");
-  const random = chance(asked.seed);
-  const edges = edgesOf(believed.work);
-  const map = mapOver(asked.box, asked.field);
   const shut = () => truth.work.sections.map(() => false);
-  const switching: Switching = {
-    asked: shut(),
-    keeps: truth.work.sections.map(() => null),
-    open: { truth: shut(), believed: shut() },
-    orders: { truth: [], believed: [] },
-  };
   const begins = { x: route.x[0]!, y: route.y[0]!, heading: route.heading[0]! };
-  let real = standing(truth, beginning(rigs, begins));
-  let drawn: readonly number[] = standing(believed, begins).headings.slice(1);
-  const wander = { x: 0, y: 0 };
-  const late: number[] = Array.from({ length: Math.round(controller.delay / step) }, () => 0);
-  const rows: Row[] = [];
-  const last = route.x.length - 1;
-  let [at, seconds, speed] = [0, 0, speeds.turn];
-  let before: Now | null = null;
-
-  const keep = ({ seconds: when, truth: t, believed: b }: Now, stretch: number, number: number) => {
-    const row: Row = {
-      seconds: when,
-      truth: t,
-      believed: b,
-      open: { truth: [...switching.open.truth], believed: [...switching.open.believed] },
-      stretch,
-      number,
-    };
-    const previous = rows.at(-1);
-    if (previous) paint(map, piecesBetween(believed, "believed", previous, row));
-    rows.push(row);
+  return {
+    asked,
+    edges: edgesOf(believed.work),
+    map: mapOver(asked.box, asked.field),
+    switching: {
+      asked: shut(),
+      keeps: truth.work.sections.map(() => null),
+      open: { truth: shut(), believed: shut() },
+      orders: { truth: [], believed: [] },
+    },
+    rows: [],
+    real: standing(truth, beginning(rigs, begins)),
+    drawn: standing(believed, begins).headings.slice(1),
+    wander: { x: 0, y: 0 },
+    random: chance(asked.seed),
+    late: Array.from({ length: Math.round(controller.delay / step) }, () => 0),
+    at: 0,
+    seconds: 0,
+    before: null,
   };
+}
 
-  for (let steps = 0; at < last; steps += 1) {
-    const antenna = antennaFrom(truth, real.headings[0]!, real.bent);
-    const received = { x: real.x + antenna.x + wander.x, y: real.y + antenna.y + wander.y };
-    const now: Now = { seconds, truth: real, believed: believedAt(believed, received, real, drawn) };
-    const place = placeOn(route, at, guidedAt(believed, now.believed));
-    at = place.at;
-    const [stretch, number] = [route.stretch[at]!, route.number[at]!];
-    // What was ordered happens between two positions, where the rig then was.
-    if (before)
-      for (let due = nextOf(switching); due <= seconds; due = nextOf(switching)) {
-        const share = (due - before.seconds) / (seconds - before.seconds);
-        obey(switching, due);
-        const there = {
-          seconds: due,
-          truth: between(before.truth, now.truth, share),
-          believed: between(before.believed, now.believed, share),
-        };
-        keep(there, stretch, number);
-      }
-    const lastRow = rows.at(-1);
-    const body = truth.work.body;
-    if (
-      !lastRow ||
-      Math.hypot(now.truth.x - lastRow.truth.x, now.truth.y - lastRow.truth.y) >= APART ||
-      turnedBy(now.truth, lastRow.truth, body) >= TURNED
-    )
-      keep(now, stretch, number);
-    const works = STRETCHES[stretch] !== "turn";
-    speed = works ? speeds.work : speeds.turn;
-    order(asked, edges, map, switching, now, speed, works);
-    late.push(wanted(controller, believed.steering, believed.radius, route, place, speed));
-    const bending = bendingTo(controller, real.bent, late.shift()!);
-    drawn = moved(movingOf(believed), now.believed, speed, bending, step).headings.slice(1);
-    real = moved(movingOf(truth), real, speed, bending, step);
-    if (asked.wander > 0) {
-      const stays = STAYS ** step;
-      for (const axis of ["x", "y"] as const)
-        wander[axis] = stays * wander[axis] + random.normal(asked.wander * Math.sqrt(1 - stays ** 2));
-    }
-    before = now;
-    seconds += step;
-    if (steps % 500 === 0) yield { done: at, all: last };
+/** Both rigs by what is received now. */
+function nowOf({ asked: { rigs }, real, drawn, wander, seconds }: Under): Now {
+  const antenna = antennaFrom(rigs.truth, real.headings[0]!, real.bent);
+  const received = { x: real.x + antenna.x + wander.x, y: real.y + antenna.y + wander.y };
+  return { seconds, truth: real, believed: believedAt(rigs.believed, received, real, drawn) };
+}
+
+/** Adds a row, and what the terminal takes for worked since the one before to its map. */
+function keep({ asked, map, switching, rows }: Under, now: Now, stretch: number, number: number): void {
+  const { truth, believed } = switching.open;
+  const row: Row = { ...now, open: { truth: [...truth], believed: [...believed] }, stretch, number };
+  const previous = rows.at(-1);
+  if (previous) paint(map, piecesBetween(asked.rigs.believed, "believed", previous, row));
+  rows.push(row);
+}
+
+/** What was ordered happens between two positions, where the rig then was. */
+function happen(under: Under, now: Now, stretch: number, number: number): void {
+  const { before, switching } = under;
+  if (!before) return;
+  for (let due = nextOf(switching); due <= now.seconds; due = nextOf(switching)) {
+    const share = (due - before.seconds) / (now.seconds - before.seconds);
+    obey(switching, due);
+    const there = {
+      seconds: due,
+      truth: between(before.truth, now.truth, share),
+      believed: between(before.believed, now.believed, share),
+    };
+    keep(under, there, stretch, number);
+  }
+}
+
+/** Whether it came so far, or turned so far, that it is worth a row. */
+function isOn({ asked, rows }: Under, { truth }: Now): boolean {
+  const last = rows.at(-1)?.truth;
+  if (!last) return true;
+  return (
+    Math.hypot(truth.x - last.x, truth.y - last.y) >= APART ||
+    turnedBy(truth, last, asked.rigs.truth.work.body) >= TURNED
+  );
+}
+
+/** A receiver's error goes on wandering. */
+function strayed({ asked, wander, random }: Under): void {
+  if (asked.wander === 0) return;
+  const stays = STAYS ** asked.step;
+  for (const axis of ["x", "y"] as const)
+    wander[axis] = stays * wander[axis] + random.normal(asked.wander * Math.sqrt(1 - stays ** 2));
+}
+
+/** One step: where it is, what happens there, what is asked of sections and steering, and on. */
+function stepped(under: Under): void {
+  const { asked, edges, map, switching, late } = under;
+  const { rigs, route, controller, step } = asked;
+  const now = nowOf(under);
+  const place = placeOn(route, under.at, guidedAt(rigs.believed, now.believed));
+  under.at = place.at;
+  const [stretch, number] = [route.stretch[place.at]!, route.number[place.at]!];
+  happen(under, now, stretch, number);
+  if (isOn(under, now)) keep(under, now, stretch, number);
+  const works = STRETCHES[stretch] !== "turn";
+  const speed = works ? asked.speed.work : asked.speed.turn;
+  order(asked, edges, map, switching, now, speed, works);
+  late.push(wanted(controller, rigs.believed.steering, rigs.believed.radius, route, place, speed));
+  const bending = bendingTo(controller, under.real.bent, late.shift()!);
+  under.drawn = moved(movingOf(rigs.believed), now.believed, speed, bending, step).headings.slice(1);
+  under.real = moved(movingOf(rigs.truth), under.real, speed, bending, step);
+  strayed(under);
+  under.before = now;
+  under.seconds += step;
+}
+
+/** So many steps between two words of it. */
+const EACH = 500;
+
+/** Drives it to the end of its way; tells now and then how far it has come. @throws RangeError where both rigs have not the same sections or bodies */
+export function* driven(asked: ToDrive): Generator<{ done: number; all: number }, Driven> {
+  const under = begun(asked);
+  const last = asked.route.x.length - 1;
+  for (let steps = 0; under.at < last; steps += 1) {
+    stepped(under);
+    if (steps % EACH === 0) yield { done: under.at, all: last };
     if (steps > MOST * last) throw new RangeError("it does not come to the end of its way");
   }
-  keep(before!, 0, 0);
-  return { rigs, rows };
+  keep(under, under.before!, 0, 0);
+  return { rigs: asked.rigs, rows: under.rows };
 }
 
 /** Steps for each point of the way at the most: a machine that cannot hold its way comes to no end. */
