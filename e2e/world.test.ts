@@ -82,6 +82,25 @@ describe("true beside believed", () => {
     expect(faults()).toEqual([]);
   });
 
+  it("hands product by place out as GeoJSON: squares, with litres a hectare", async () => {
+    await page.evaluate(() => {
+      const make = URL.createObjectURL;
+      URL.createObjectURL = (blob: Blob) => {
+        blob.text().then((text) => {
+          document.body.dataset.handed = String(JSON.parse(text).features.length);
+          document.body.dataset.first = Object.keys(JSON.parse(text).features[0].properties).join();
+        });
+        return make.call(URL, blob);
+      };
+    });
+    await press(page, "Product by place, GeoJSON");
+    await page.waitForSelector("[data-handed]");
+    const { handed, first } = await page.evaluate(() => ({ ...document.body.dataset }));
+    // 23 ha in squares of 25 m².
+    expect(Number(handed)).toBeGreaterThan(9_000);
+    expect(first).toBe("passed_over,l_per_ha");
+  });
+
   it("ranks what each reading costs on this field, in money", async () => {
     await fill(page, "crop", "900");
     await press(page, "Reckon with that");

@@ -55,7 +55,7 @@ export function SpoiltPage({ loaderData: { preferences, spoilt }, actionData }: 
             <Link to={rigAddress(rigId, "log")}>{rig}</Link>
           </h2>
           <ul>
-            {rows.map(({ id, field, fieldId, when, area, said, correct }) => (
+            {rows.map(({ id, field, fieldId, when, area, said, correct, tracked }) => (
               <li
                 key={id}
                 data-spoilt-field={field}
@@ -78,6 +78,13 @@ export function SpoiltPage({ loaderData: { preferences, spoilt }, actionData }: 
                     {text}
                   </p>
                 ))}
+                {tracked && (
+                  <p className="no-print">
+                    <Link to={rigAddress(rigId, "world", { entry: id })} className="key">
+                      Drive it again
+                    </Link>
+                  </p>
+                )}
               </li>
             ))}
           </ul>

@@ -145,6 +145,8 @@ function rowOf(each: SpoiltEntry, units: Units) {
     area: entry.ended?.area == null ? null : say("area", entry.ended.area, units),
     said: rig ? words(spoiltSaid(spoilt, rig, entry.ended?.area ?? null)) : [],
     correct: words(correction(each)),
+    /** its track can be driven again, as it was believed then beside as it is known now */
+    tracked: each.track !== null,
   };
 }
 

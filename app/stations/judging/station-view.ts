@@ -16,6 +16,7 @@ import { askedOf, guidedBy, usesTerminal } from "../../../core/rig/asked.ts";
 import type { Change } from "../../../core/rig/facts.ts";
 import { isBelieved, provenBy, type ResolvedRig } from "../../../core/rig/resolve.ts";
 import { type Ranked, rankTaping } from "../../../core/rig/tape-next.ts";
+import { calibrationsAt } from "../../../core/subjects/calibrations.ts";
 import { provablesOf } from "../../../core/subjects/proof/provable.ts";
 import { subjectOf } from "../../../core/subjects/walk.ts";
 import { rigAddress } from "../frame/address.ts";
@@ -175,7 +176,7 @@ export function viewStation(station: StationKey, facts: StationFacts): StationVi
 
 const MOVES_WORK: readonly string[] = ["antenna", "tool"];
 
-/** The field driven with what it is to be, or else with twice its doubt: only of lengths and times that place or switch the work. */
+/** The field driven with what it is to be, or else with twice its doubt: only of lengths and times that place or switch the work, and of constants that dose it. */
 function onFieldHref(
   rigId: number,
   { subject, advised }: Finding,
@@ -184,8 +185,9 @@ function onFieldHref(
 ): string | null {
   if (!isDimensionKey(subject) || !guidedBy(rig).lines) return null;
   const entry = dimension(subject, rig);
-  const places = entry.kind === "length" || entry.family === "time";
-  if (!places || !MOVES_WORK.includes(entry.station)) return null;
+  const places = (entry.kind === "length" || entry.family === "time") && MOVES_WORK.includes(entry.station);
+  const doses = calibrationsAt(rig).some(({ kind }) => kind.constant === subject);
+  if (!places && !doses) return null;
   const { value, sigma } = rig.values[subject];
   const really = advised ?? (value === null ? null : value + 2 * sigma);
   return rigAddress(rigId, "world", {

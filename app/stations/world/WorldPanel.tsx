@@ -127,6 +127,15 @@ export default function WorldPanel({ view, to }: Props) {
                 ))}
               </ul>
               <OutcomeTable outcome={outcome} joints={joints} view={view} />
+              <p>
+                <button
+                  type="button"
+                  className="key"
+                  onClick={() => world.amounts(view.worth.rate, view.worth.of)}
+                >
+                  {view.worth.rate === null ? "Passes by place" : "Product by place"}, GeoJSON
+                </button>
+              </p>
             </>
           ) : (
             <p className="text-soft">It is measured once it was driven.</p>

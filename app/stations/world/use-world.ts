@@ -39,7 +39,16 @@ const BEGUN: WorldState = {
   problem: "",
 };
 
-function told(before: WorldState, data: WorldTold): WorldState {
+/** Saved as a file by the browser. */
+function handOut(geojson: string): void {
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(new Blob([geojson], { type: "application/geo+json" }));
+  link.download = `product-by-place-${new Date().toISOString().slice(0, 10)}.geojson`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+function told(before: WorldState, data: Exclude<WorldTold, { what: "amounts" }>): WorldState {
   switch (data.what) {
     case "driven":
       return {
@@ -93,7 +102,9 @@ export function useWorld(
     const one = new Worker(new URL("./world.worker.ts", import.meta.url), { type: "module" });
     one.postMessage({ what: "canvas", canvas: offscreen } satisfies WorldAsked, [offscreen]);
     one.onmessage = ({ data }: MessageEvent<WorldTold>) => {
-      if (data.run === run.current) setState((before) => told(before, data));
+      if (data.run !== run.current) return;
+      if (data.what === "amounts") handOut(data.geojson);
+      else setState((before) => told(before, data));
     };
     worker.current = one;
     return () => {
@@ -115,6 +126,8 @@ export function useWorld(
   return {
     ...state,
     look: (look: Look) => worker.current?.postMessage({ what: "look", look } satisfies WorldAsked),
+    amounts: (rate: number | null, of: "kg" | "l") =>
+      worker.current?.postMessage({ what: "amounts", run: run.current, rate, of } satisfies WorldAsked),
     stop: () => {
       run.current += 1;
       worker.current?.postMessage({ what: "stop", run: run.current } satisfies WorldAsked);

@@ -1,5 +1,6 @@
 /** Drives both rigs over the field off the page's thread, measures what came of it, and draws it on the canvas it was given. */
 
+import { amountsOf, squaresOf } from "../../../core/coverage/amount.ts";
 import type { Box } from "../../../core/coverage/raster.ts";
 import {
   drawTo,
@@ -16,11 +17,12 @@ import type { PlaneField } from "../../../core/place/plane-field.ts";
 import { driven } from "../../../core/world/drive.ts";
 import { histogramOf, jointFigures, jointsOf } from "../../../core/world/joints.ts";
 import { boxAbout, CELL, type OnField, spotsOf, toDrive } from "../../../core/world/on-field.ts";
-import { type Outcome, outcomes } from "../../../core/world/outcome.ts";
+import { doseOf, type Outcome, outcomes } from "../../../core/world/outcome.ts";
 import { type Both, type Driven, piecesBetween, type Row, type World } from "../../../core/world/record.ts";
 import { mainHeading, type Recorded, replay } from "../../../core/world/replay.ts";
 import type { WorldRig } from "../../../core/world/rig.ts";
 import type { JointsOfBoth } from "../../../core/world/said.ts";
+import { writeAmounts } from "../../../formats/geojson/amounts.ts";
 import { timeLogsIn } from "../../../formats/isoxml/time-log.ts";
 import { readLog } from "../../../formats/nmea/log.ts";
 
@@ -48,6 +50,7 @@ export type WorldAsked =
       rigs: Both<WorldRig>;
       outlines: Outlines;
     }
+  | { what: "amounts"; run: number; rate: number | null; of: "kg" | "l" }
   /** nothing is driven until something is asked again */
   | { what: "stop"; run: number }
   | { what: "look"; look: Look };
@@ -70,6 +73,7 @@ export type WorldTold =
   | { what: "driving" | "measuring"; run: number; share: number }
   | { what: "driven"; run: number; seconds: number; spots: Spots; log: LogSaid | null }
   | { what: "outcome"; run: number; outcome: Outcome; joints: JointsOfBoth; histogram: Histogram }
+  | { what: "amounts"; run: number; geojson: string }
   | { what: "problem"; run: number; problem: string };
 
 /** How many joints are how wide, metres: on the map and on the ground. */
@@ -79,7 +83,14 @@ const tell = (told: WorldTold) => self.postMessage(told);
 
 let canvas: OffscreenCanvas | null = null;
 let look: Look | null = null;
-let now: { driven: Driven; worked: Worked; field: Spot[][]; outlines: Outlines } | null = null;
+let now: {
+  driven: Driven;
+  worked: Worked;
+  field: Spot[][];
+  outlines: Outlines;
+  box: Box;
+  origin: PlaneField["origin"];
+} | null = null;
 let screen: Screen | null = null;
 let latest = 0;
 
@@ -112,7 +123,14 @@ async function driveAll(run: number, on: OnField, outlines: Outlines): Promise<v
   const record = await stepped(run, driven(asked), (step) =>
     tell({ what: "driving", run, share: step.done / step.all }),
   );
-  if (record) await show(run, record, { ...asked, outlines, heading: on.laid.heading, log: null });
+  if (record)
+    await show(run, record, {
+      ...asked,
+      origin: on.field.origin,
+      outlines,
+      heading: on.laid.heading,
+      log: null,
+    });
 }
 
 /** A log lies on a field where most of it is within so many metres of its middle. */
@@ -132,6 +150,7 @@ async function replayAll({
   const track = recorded.map(({ east, north }) => ({ x: east, y: north }));
   const box = boxAbout(onField ? [...spotsOf(field), track] : [track], MARGIN);
   await show(run, again, {
+    origin: field.origin,
     field: onField ? spotsOf(field) : [],
     box,
     outlines,
@@ -190,6 +209,7 @@ function passesRecorded(
 const DEGREE = Math.PI / 180;
 
 type Shown = {
+  origin: PlaneField["origin"];
   field: readonly (readonly Spot[])[];
   box: Box;
   outlines: Outlines;
@@ -201,7 +221,7 @@ type Shown = {
 async function show(
   run: number,
   record: Driven,
-  { field, box, outlines, heading, log }: Shown,
+  { field, box, outlines, heading, log, origin }: Shown,
 ): Promise<void> {
   const { rows, rigs } = record;
   const pieces = (world: World) =>
@@ -211,6 +231,8 @@ async function show(
     worked: { truth: pieces("truth"), believed: pieces("believed") },
     field: field.map((ring) => [...ring]),
     outlines,
+    box,
+    origin,
   };
   screen = null;
   tell({ what: "driven", run, seconds: rows.at(-1)!.seconds, spots: spotsIn(rows), log });
@@ -228,6 +250,18 @@ async function show(
     joints: { ground: jointFigures(ground), map: jointFigures(map) },
     histogram: { truth: histogramOf(ground, STEP_WIDE), believed: histogramOf(map, STEP_WIDE) },
   });
+}
+
+/** Squares of product by place: 5 m, as spreader maps have. */
+const SQUARE = 5;
+
+/** What the ground really got, as a file; nothing before something was driven. */
+function amounts(run: number, rate: number | null, of: "kg" | "l"): void {
+  if (!now) return;
+  const dose = doseOf(now.driven.rigs);
+  const squares = squaresOf(amountsOf(now.worked.truth.flat(), now.box, SQUARE));
+  const geojson = writeAmounts(squares, now.origin, { rate: rate === null ? null : rate * dose, of });
+  tell({ what: "amounts", run, geojson });
 }
 
 /** Joints are counted in steps of 2 cm. */
@@ -361,6 +395,7 @@ self.onmessage = ({ data }: MessageEvent<WorldAsked>) => {
     look = data.look;
     draw();
   } else if (data.what === "stop") latest = data.run;
+  else if (data.what === "amounts") amounts(data.run, data.rate, data.of);
   else {
     const drives = data.what === "drive" ? driveAll(data.run, data.on, data.outlines) : replayAll(data);
     drives.catch((wrong: unknown) =>
