@@ -104,8 +104,9 @@ describe("true beside believed", () => {
   it("ranks what each reading costs on this field, in money", async () => {
     await fill(page, "crop", "900");
     await press(page, "Reckon with that");
+    // Asked of the page as it was before, it would be another question by the time it is answered.
+    await page.waitForSelector('[data-crop="900"]');
     await driven();
-    await page.waitForFunction(() => location.search.includes("crop=900"));
     await page.evaluate(() =>
       [...document.querySelectorAll("button")]
         .find((each) => /^Drive it \d/.test(each.textContent!))!

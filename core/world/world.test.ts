@@ -71,24 +71,29 @@ const someRig = fc
 describe("a field driven by what is so", () => {
   it("is recorded as it is worked, whatever the rig: what is so and what is believed are one", () => {
     fc.assert(
-      fc.property(someRig, fc.integer({ min: 0, max: 1 }), (rig, rounds) => {
-        const { outcome, driven } = run(rig, rig, { rounds });
-        expect(outcome.truth.once / outcome.believed.once).toBeCloseTo(1, 3);
-        expect(outcome.truth.counted / outcome.believed.counted).toBeCloseTo(1, 3);
-        expect(outcome.truth.inside + outcome.truth.left).toBeCloseTo(outcome.field, -1);
-        for (const { truth, believed } of driven.rows)
-          for (const figure of [
-            truth.x,
-            truth.y,
-            believed.x,
-            believed.y,
-            ...truth.headings,
-            ...believed.headings,
-          ])
-            expect(Number.isFinite(figure)).toBe(true);
-        // Most of the field is worked: it came along its way, and the work with it.
-        expect(outcome.truth.inside / outcome.field).toBeGreaterThan(0.8);
-      }),
+      fc.property(
+        someRig,
+        fc.integer({ min: 0, max: 1 }),
+        fc.double({ min: 0, max: 3.1, noNaN: true }),
+        (rig, rounds, heading) => {
+          const { outcome, driven } = run(rig, rig, { rounds, heading });
+          expect(outcome.truth.once / outcome.believed.once).toBeCloseTo(1, 3);
+          expect(outcome.truth.counted / outcome.believed.counted).toBeCloseTo(1, 3);
+          expect(outcome.truth.inside + outcome.truth.left).toBeCloseTo(outcome.field, -1);
+          for (const { truth, believed } of driven.rows)
+            for (const figure of [
+              truth.x,
+              truth.y,
+              believed.x,
+              believed.y,
+              ...truth.headings,
+              ...believed.headings,
+            ])
+              expect(Number.isFinite(figure)).toBe(true);
+          // Most of the field is worked: it came along its way, and the work with it.
+          expect(outcome.truth.inside / outcome.field).toBeGreaterThan(0.8);
+        },
+      ),
       { numRuns: 16 },
     );
   });

@@ -23,6 +23,7 @@ export function CostTable({ view, on, to }: Props) {
     <section
       aria-label="What does it cost"
       className="grid gap-3"
+      data-crop={view.crop}
       data-costs={costs === null ? "" : done ? "done" : "running"}
     >
       <h2 className="border-b-2 border-ink pb-1">
