@@ -1,4 +1,5 @@
 /** Joints between passes as they really lie, along their way: what a tape would find between the work of one and that beside it. Metres, a gap positive. */
+import { turn } from "../place/plane-field.ts";
 import type { Driven, World } from "./record.ts";
 import { widthOf, workAt } from "./rig.ts";
 import { STRETCHES } from "./route.ts";
@@ -19,12 +20,6 @@ const MOST = { open: 0.4, lapped: 0.5 };
 
 type Edge = { pass: number; way: 1 | -1; left: number; right: number };
 
-/** Across and along a heading, of a place so far east and north. */
-const turned = (x: number, y: number, heading: number) => ({
-  across: x * Math.cos(heading) - y * Math.sin(heading),
-  along: x * Math.sin(heading) + y * Math.cos(heading),
-});
-
 /** Of passes along a heading, where all sections of both were open: each with what lies next to its right. */
 export function jointsOf({ rigs, rows }: Driven, world: World, heading: number): Joint[] {
   const pass = STRETCHES.indexOf("pass");
@@ -35,7 +30,7 @@ export function jointsOf({ rigs, rows }: Driven, world: World, heading: number):
     const line = workAt(rigs[world], row[world]);
     // What runs across the passes is none of them.
     if (Math.abs(Math.cos(line.heading - heading)) < 0.94) continue;
-    const { across, along } = turned(line.x, line.y, heading);
+    const { across, along } = turn({ east: line.x, north: line.y }, heading);
     const bin = Math.round(along / EVERY);
     const here = bins.get(bin) ?? new Map<number, Edge>();
     const way = Math.cos(line.heading - heading) > 0 ? 1 : -1;

@@ -2,6 +2,7 @@
  * A drive that was recorded, driven again: the antenna went where the log has it; from there either rig is where its own figures put it. x north, y east, as
  * everywhere in this room.
  */
+import { folded } from "../motion/angle.ts";
 import type { Motion, Moving } from "../motion/machine.ts";
 import { turning } from "../motion/train.ts";
 import type { Both, Driven, Row } from "./record.ts";
@@ -56,8 +57,6 @@ function spaced(recorded: readonly Recorded[]): Placed[] {
     return { ...each, along: far[at]!, heading: Math.atan2(b.east - a.east, b.north - a.north) };
   });
 }
-
-const folded = (angle: number) => Math.atan2(Math.sin(angle), Math.cos(angle));
 
 /** Which pass each position belongs to, from 1; 0 of none. Where the log does not say, work is done where it goes straight for long enough. */
 function passesOf(way: readonly Placed[]): { pass: number[]; told: number; taken: number } {

@@ -1,7 +1,9 @@
 /** The way a machine is to drive over a field: round by round, pass by pass, by the shortest turns from one to the next. Metres, x north, y east. */
+
 import { offsetRings } from "../geodesy/offset.ts";
 import type { OnPlane } from "../geodesy/plane.ts";
 import type { Plan } from "../guidance/plan.ts";
+import { folded } from "../motion/angle.ts";
 import { type Aim, shortestWay } from "../motion/dubins.ts";
 import { drawbars, type WorldRig, workAlong } from "./rig.ts";
 
@@ -189,8 +191,6 @@ function along(from: Aim, curvature: number, length: number): Aim {
     heading,
   };
 }
-
-const folded = (angle: number) => Math.atan2(Math.sin(angle), Math.cos(angle));
 
 function routeFrom(parts: readonly { way: readonly Aim[]; stretch: Stretch; number: number }[]): Route {
   const points = parts.flatMap(({ way, stretch, number }, part) =>

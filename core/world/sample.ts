@@ -1,7 +1,8 @@
 /** A drawn tool of six sections on a field askew: for tests and the bench. */
-import type { Box, Spot } from "../coverage/raster.ts";
+import type { Spot } from "../coverage/raster.ts";
 import { layPasses } from "../guidance/plan.ts";
 import { STEP, type ToDrive } from "./drive.ts";
+import { boxAbout } from "./on-field.ts";
 import type { Both } from "./record.ts";
 import { type WorldRig, widthOf } from "./rig.ts";
 import { routeOf } from "./route.ts";
@@ -29,16 +30,6 @@ export const SAMPLE_FIELD: Spot[][] = [
   ],
 ];
 
-export function boxOf(field: readonly (readonly Spot[])[], margin: number): Box {
-  const [xs, ys] = [field.flat().map(({ x }) => x), field.flat().map(({ y }) => y)];
-  return {
-    left: Math.min(...xs) - margin,
-    bottom: Math.min(...ys) - margin,
-    right: Math.max(...xs) + margin,
-    top: Math.max(...ys) + margin,
-  };
-}
-
 export function sampleDrive(
   rigs: Both<WorldRig>,
   {
@@ -58,7 +49,7 @@ export function sampleDrive(
     route: routeOf(plan, rigs.believed),
     controller: STEERS_WELL,
     field,
-    box: boxOf(field, 12),
+    box: boxAbout(field, 12),
     rule: "whole",
     speed: { work: 2.5, turn: 1.6 },
     wander: 0,

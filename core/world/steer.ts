@@ -1,4 +1,5 @@
 /** A controller that steers a machine along its way: where the terminal takes it to be, a curvature wanted, an answer that comes late and has its limits. */
+import { folded } from "../motion/angle.ts";
 import type { Aim } from "../motion/dubins.ts";
 import { bentFor, type Steering } from "../motion/machine.ts";
 import type { Route } from "./route.ts";
@@ -28,7 +29,6 @@ export const STEERS_WELL: Controller = {
 /** Where on its way a machine is: the index only moves on. */
 export type Place = { at: number; off: number; askew: number };
 
-const folded = (angle: number) => Math.atan2(Math.sin(angle), Math.cos(angle));
 /** Points of the way it looks on for the nearest: ten metres. */
 const LOOKS = 20;
 
