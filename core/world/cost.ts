@@ -8,8 +8,6 @@ export type Worth = {
   price: number | null;
   /** money for each m² of crop that stays without it, or that is not there */
   crop: number | null;
-  /** money for each second of driving */
-  time: number | null;
 };
 
 export type Cost = {

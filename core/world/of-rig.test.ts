@@ -89,7 +89,7 @@ const outcome = (truth: Partial<Worked>, dose = 1): Outcome => ({
 });
 
 describe("what it costs", () => {
-  const worth = { rate: 0.02, price: 0.5, crop: 0.09, time: null };
+  const worth = { rate: 0.02, price: 0.5, crop: 0.09 };
 
   it("is crop where nothing was done, and product where it was done twice: by hand", () => {
     const cost = costOf(outcome({ left: 200, twice: 100, outside: 50 }), outcome({}), 1, worth);
@@ -105,7 +105,6 @@ describe("what it costs", () => {
       rate: null,
       price: null,
       crop: null,
-      time: null,
     });
     expect(bare).toMatchObject({ money: null, product: null, priced: { crop: false, product: false } });
     const some = costOf(outcome({ left: 200 }), outcome({}), 1, { ...worth, price: null });
@@ -114,7 +113,7 @@ describe("what it costs", () => {
 
   it("puts the dearest first, and what has no price by its ground", () => {
     const of = (left: number, crop: number | null) =>
-      meanCost([costOf(outcome({ left }), outcome({}), 1, { rate: null, price: null, crop, time: null })]);
+      meanCost([costOf(outcome({ left }), outcome({}), 1, { rate: null, price: null, crop })]);
     const priced = ranked([{ cost: of(10, 0.09) }, { cost: of(90, 0.09) }]);
     expect(priced[0]!.cost.left).toBe(90);
     const unpriced = ranked([{ cost: of(10, null) }, { cost: of(90, null) }]);

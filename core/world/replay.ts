@@ -60,15 +60,11 @@ function spaced(recorded: readonly Recorded[]): Placed[] {
 
 /** Which pass each position belongs to, from 1; 0 of none. Where the log does not say, work is done where it goes straight for long enough. */
 function passesOf(way: readonly Placed[]): { pass: number[]; told: number; taken: number } {
-  const working = way.map(({ working: said, heading, along }, at) => {
+  const working = way.map(({ working: said }, at) => {
     if (said !== null) return said;
     const [before, after] = [way[Math.max(0, at - 3)]!, way[Math.min(way.length - 1, at + 3)]!];
     const length = after.along - before.along;
-    return (
-      length > 0 &&
-      Math.abs(folded(after.heading - before.heading)) / length < 1 / TURNS &&
-      Number.isFinite(heading + along)
-    );
+    return length > 0 && Math.abs(folded(after.heading - before.heading)) / length < 1 / TURNS;
   });
   const pass = way.map(() => 0);
   let [number, from] = [0, 0];

@@ -5,6 +5,7 @@ import type { OnPlane } from "../geodesy/plane.ts";
 import type { Plan } from "../guidance/plan.ts";
 import { folded } from "../motion/angle.ts";
 import { type Aim, shortestWay } from "../motion/dubins.ts";
+import { signedArea } from "../place/ring.ts";
 import { drawbars, type WorldRig, workAlong } from "./rig.ts";
 
 export const STRETCHES = ["turn", "round", "pass"] as const;
@@ -58,13 +59,7 @@ function rounded(ring: readonly OnPlane[], radius: number): OnPlane[] {
   return closed.length > 2 ? closed : [...ring];
 }
 
-const size = (ring: readonly OnPlane[]) =>
-  Math.abs(
-    ring.reduce((sum, a, at) => {
-      const b = ring[(at + 1) % ring.length]!;
-      return sum + a.east * b.north - b.east * a.north;
-    }, 0),
-  );
+const size = (ring: readonly OnPlane[]) => Math.abs(signedArea(ring));
 
 /** A closed way as aims half a metre apart, once round, clockwise. */
 function roundWay(ring: readonly OnPlane[], radius: number): Aim[] {

@@ -237,7 +237,6 @@ function worthOf(open: OpenRig, crop: string): Worth & { money: string; of: "kg"
     rate: rate && rate.family !== "count per area" ? rate.value : null,
     price: price?.each ?? null,
     crop: typed === null ? null : typed / HECTARE,
-    time: null,
     money: price?.money ?? "",
     of: rate?.family === "volume per area" ? "l" : "kg",
   };

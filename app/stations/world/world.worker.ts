@@ -11,6 +11,7 @@ import {
   screenOf,
   type Worked,
 } from "../../../core/drawing/ground.ts";
+import { placeAt } from "../../../core/geodesy/degrees.ts";
 import { fromPlane, toPlane } from "../../../core/geodesy/plane.ts";
 import { placed, type Spot, wheelsOf } from "../../../core/motion/train.ts";
 import type { PlaneField } from "../../../core/place/plane-field.ts";
@@ -198,15 +199,13 @@ function passesRecorded(
     seconds += PASS.apart;
     let before: { east: number; north: number } | null = null;
     return points.map(({ latitude, longitude }): Recorded => {
-      const at = toPlane(origin, { latitude: latitude * DEGREE, longitude: longitude * DEGREE });
+      const at = toPlane(origin, placeAt(latitude, longitude));
       if (before) seconds += Math.hypot(at.east - before.east, at.north - before.north) / PASS.speed;
       before = at;
       return { ...at, seconds, working: true };
     });
   });
 }
-
-const DEGREE = Math.PI / 180;
 
 type Shown = {
   origin: PlaneField["origin"];
