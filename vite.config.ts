@@ -3,7 +3,9 @@ import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 
-export default defineConfig({
+export default defineConfig(({ command }) => ({
+  // In one piece the server is up in a third of the time.
+  ssr: command === "build" ? { noExternal: true, external: ["better-sqlite3", "highs", "@react-pdf/renderer"] } : {},
   plugins: [
     tailwindcss(),
     reactRouter(),
@@ -34,4 +36,4 @@ export default defineConfig({
       },
     }),
   ],
-});
+}));

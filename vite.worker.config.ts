@@ -1,12 +1,15 @@
 import { defineConfig } from "vite";
 
-/** Workers of the server: each a file of its own under build/worker, started by name. */
+/** What runs beside the pages: files of their own under build/worker, started by name. */
 export default defineConfig({
   publicDir: false,
   build: {
-    ssr: "formats/read.worker.ts",
+    ssr: true,
     outDir: "build/worker",
     emptyOutDir: true,
-    rollupOptions: { output: { entryFileNames: "read.js" } },
+    rollupOptions: {
+      input: { read: "formats/read.worker.ts", front: "app/front.server.ts" },
+      output: { entryFileNames: "[name].js" },
+    },
   },
 });

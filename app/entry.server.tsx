@@ -6,9 +6,14 @@ import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, ServerRouter } from "react-router";
 import { Nonce } from "./session/nonce.ts";
 
-/** For the server this is built into: its encrypted line, and who is let in, asked before a body is read. */
-export { openLine, plainly } from "./network/line.server.ts";
-export { mostBytes, turnedAway } from "./session/door.server.ts";
+/** For the thread this is built into: what answers, and the file it has open. */
+export { createRequestHandler } from "react-router";
+export {
+  closeDatabase as closeYard,
+  database as openYard,
+  lookAfter,
+  openIdentity as identity,
+} from "../data/database.ts";
 
 function contentSecurityPolicy(nonce: string): string {
   return [

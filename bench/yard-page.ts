@@ -90,7 +90,7 @@ async function benchStart(folder: string): Promise<void> {
   yardOf(SETS, MORE_READINGS, path).$client.close();
   for (const name of ["judging every rig", "recalling them"]) {
     const env = { ...process.env, NODE_ENV: "production", AMBREK_DB: path, PORT: "4871" };
-    const server = spawn(process.execPath, ["scripts/server.mjs"], { env, stdio: "ignore" });
+    const server = spawn(process.execPath, ["scripts/server/server.mjs"], { env, stdio: "ignore" });
     const device = await answered("http://127.0.0.1:4871/device");
     const page = await milliseconds(async () => (await fetch("http://127.0.0.1:4871/")).text());
     console.log(

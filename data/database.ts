@@ -71,27 +71,50 @@ export function databaseOver(file: SqliteFile.Database): Database {
 
 type Opened = { database: Database; path: string; identity: string | null; release: () => void };
 let opened: Opened | null = null;
+/** Which file the thread that writes has open, where this one only reads. */
+let stands: string | null = null;
 
 export function databasePath(): string {
   return process.env.AMBREK_DB || "var/ambrek.db";
 }
 
+/** True of a thread that answers pages beside the one that writes. */
+const onlyReads = () => process.env.AMBREK_READS === "yes";
+
+const GONE =
+  "The file of this yard was taken away or replaced while it was open: nothing is written. Stop Ambrek, put the file right, and start it again.";
+
 /**
- * The server's one connection, to the file named by AMBREK_DB, which no other server may have.
+ * This thread's one connection to the file named by AMBREK_DB, which no other server may have. A thread that only reads opens what the one
+ * that writes has open, and again where that was put in its place.
  * @throws a 503 response with a sentence where the file is another's, was taken away, or was put aside for another one
  */
 export function database(): Database {
   try {
-    opened ??= openOwn(databasePath());
-    if (identityOf(opened.path) !== opened.identity)
-      throw new YardProblem(
-        "The file of this yard was taken away or replaced while it was open: nothing is written. Stop Ambrek, put the file right, and start it again.",
-      );
+    if (onlyReads() && opened && opened.identity !== stands) closeDatabase();
+    opened ??= onlyReads() ? openBeside(databasePath()) : openOwn(databasePath());
+    if (identityOf(opened.path) !== opened.identity) throw new YardProblem(GONE);
     return opened.database;
   } catch (error) {
     if (!(error instanceof YardProblem)) throw error;
     throw new Response(error.message, { status: 503 });
   }
+}
+
+/** Which file this thread has open; null where it has none. */
+export const openIdentity = (): string | null => opened?.identity ?? null;
+
+/** Tells a thread that only reads which file is open. */
+export function lookAfter(identity: string | null): void {
+  stands = identity;
+}
+
+/** A second connection to a yard that is open: it sees what was written, and writes nothing. */
+function openBeside(path: string): Opened {
+  const identity = identityOf(path);
+  if (identity !== stands) throw new YardProblem(GONE);
+  const file = new SqliteFile(path, { readonly: true, fileMustExist: true });
+  return { database: databaseOver(file), path, identity, release: () => {} };
 }
 
 function openOwn(path: string): Opened {
@@ -109,7 +132,7 @@ function openOwn(path: string): Opened {
 
 /** Lets go of the file; the next call of `database` opens it again. */
 export function closeDatabase(): void {
-  opened?.database.$client.pragma("wal_checkpoint(TRUNCATE)");
+  if (!onlyReads()) opened?.database.$client.pragma("wal_checkpoint(TRUNCATE)");
   opened?.database.$client.close();
   opened?.release();
   opened = null;

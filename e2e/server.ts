@@ -51,7 +51,7 @@ export async function openYard(more: Record<string, string> = {}, planted = true
 }
 
 async function start(env: NodeJS.ProcessEnv, address: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, [resolve("scripts/server.mjs")], { env, stdio: "ignore" });
+  const server = spawn(process.execPath, [resolve("scripts/server/server.mjs")], { env, stdio: "ignore" });
   for (let attempt = 0; attempt < 400; attempt += 1) {
     const answered = await fetch(address).then(
       ({ status }) => status < 500,

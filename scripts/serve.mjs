@@ -36,7 +36,7 @@ function told(word) {
 export function serve(env = {}) {
   const port = process.env.PORT || "4180";
   const bound = network();
-  const server = spawn(process.execPath, [join(ROOT, "scripts", "server.mjs")], {
+  const server = spawn(process.execPath, [join(ROOT, "scripts", "server", "server.mjs")], {
     cwd: ROOT,
     stdio: ["ignore", "ignore", "inherit"],
     env: { ...process.env, NODE_ENV: "production", PORT: port, ...bound, ...env },

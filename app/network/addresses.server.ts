@@ -1,6 +1,6 @@
 import { toString as qrSvg } from "qrcode";
 import { isOnNetwork } from "../session/passphrase.server.ts";
-import { onLine } from "./line.server.ts";
+import { fingerprintShown } from "./kept-certificates.server.ts";
 import { reachedBy } from "./reached.server.ts";
 
 export type Phone = {
@@ -13,7 +13,7 @@ export type Phone = {
 /** The addresses of this server in its network: "https://192.168.1.20:4180/"; none while it listens on loopback only. */
 export function addressesHere(): string[] {
   if (!isOnNetwork()) return [];
-  const [scheme, port] = [onLine() ? "https" : "http", process.env.PORT || "4180"];
+  const [scheme, port] = [process.env.AMBREK_LAN === "yes" ? "https" : "http", process.env.PORT || "4180"];
   return reachedBy().addresses.map((address) => `${scheme}://${address}:${port}/`);
 }
 
@@ -27,6 +27,6 @@ export async function phoneHere(): Promise<Phone> {
         return { address, qr: await qrSvg(address, { type: "svg", margin: 2 }) };
       }),
     ),
-    fingerprint: onLine()?.fingerprint ?? null,
+    fingerprint: await fingerprintShown(),
   };
 }

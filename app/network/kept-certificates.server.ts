@@ -66,3 +66,9 @@ function attempt(ask: () => boolean): boolean {
     return false;
   }
 }
+
+/** What the yard's authority is known by, where the line is encrypted; null where it is not. */
+export async function fingerprintShown(folder = keptIn()): Promise<string | null> {
+  const authority = process.env.AMBREK_LAN === "yes" ? read(folder, "authority") : null;
+  return authority ? fingerprintOf(authority) : null;
+}

@@ -7,9 +7,6 @@ const LOOK_EVERY = 60_000;
 
 let shown: Kept | null = null;
 
-/** What the server shows on its encrypted line; null where it has none. */
-export const onLine = (): Kept | null => shown;
-
 /** Opens the line, and hands over each pair there is to show from then on, with words for whoever started the server. */
 export async function openLine(
   show: (pair: { cert: string; key: string }, said: string) => void,

@@ -1,10 +1,11 @@
-import { tagsPdf } from "../pdf/tags-pdf.server.tsx";
 import { taken } from "../session/download.server.ts";
 import { openRig } from "../stations/frame/rig-view.server.ts";
 import { tagsView } from "../stations/hoses/tags-view.ts";
 import type { Route } from "./+types/hose-tags-pdf";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
+  // Large, and asked for now and then.
+  const { tagsPdf } = await import("../pdf/tags-pdf.server.tsx");
   const { rig, whole, judged } = await openRig(request, params.rigId);
   const view = tagsView(rig.name, whole, judged.reckoned.hoses);
   if (!view)

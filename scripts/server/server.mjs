@@ -1,23 +1,18 @@
 /**
- * Serves the built application. Who is let in is asked of the application before a byte of a body is read, and bytes are counted while
- * they come: a body without a length costs no more memory than one with it.
+ * Serves the built application. This thread listens, asks at the door before a byte of a body is read, counts bytes while they come, and
+ * hands over to the lanes; it judges and draws nothing, so that nobody waits for anybody else's page.
  */
-import { createHash } from "node:crypto";
-import { readFileSync } from "node:fs";
+import { once } from "node:events";
 import { join } from "node:path";
 import { Transform } from "node:stream";
-import { createReadableStreamFromReadable, writeReadableStreamToWritable } from "@react-router/node";
 import compression from "compression";
 import express from "express";
-import { createRequestHandler } from "react-router";
-import { ROOT } from "./bootstrap.mjs";
+import { ROOT } from "../bootstrap.mjs";
+import { openLanes } from "./lanes.mjs";
 import { listen } from "./listen.mjs";
 
-const code = join(ROOT, "build", "server", "index.js");
-const build = await import(code);
-process.env.AMBREK_BUILD = createHash("sha256").update(readFileSync(code)).digest("hex").slice(0, 16);
-const { mostBytes, openLine, plainly, turnedAway } = build.entry.module;
-const handle = createRequestHandler(build, process.env.NODE_ENV);
+const { mostBytes, openLine, plainly, turnedAway } = await import(join(ROOT, "build", "worker", "front.js"));
+const lanes = openLanes();
 
 const app = express();
 app.disable("x-powered-by");
@@ -32,16 +27,58 @@ app.use(express.static(client));
 
 app.all("*", async (req, res, next) => {
   try {
-    const head = requestOf(req, res, null);
-    const away = await turnedAway(head);
+    const away = await turnedAway(headOf(req));
     if (away) return await refuse(req, res, away);
     const hasBody = req.method !== "GET" && req.method !== "HEAD";
-    const counted = hasBody ? countedBody(req, res, mostBytes(new URL(head.url).pathname)) : null;
-    await answer(res, await handle(hasBody ? requestOf(req, res, counted) : head));
+    const gone = new AbortController();
+    // Closing after all was sent is no breaking off.
+    res.on("close", () => res.writableFinished || gone.abort());
+    await lanes.answer(
+      {
+        method: req.method,
+        url: urlOf(req),
+        headers: headersOf(req),
+        body: hasBody ? piecesOf(countedBody(req, res, mostBytes(req.path))) : null,
+        gone: gone.signal,
+      },
+      {
+        give: (head) => begin(res, head),
+        piece: async (bytes) => {
+          if (!res.writableEnded && !res.write(bytes)) await Promise.race([once(res, "drain"), once(res, "close")]);
+        },
+      },
+    );
+    res.end();
   } catch (error) {
     next(error);
   }
 });
+
+const urlOf = (req) => `${req.protocol}://${req.get("host") ?? "localhost"}${req.originalUrl}`;
+
+/** The head of a request as pairs, each header as often as it came. */
+const headersOf = (req) =>
+  Object.entries(req.headers).flatMap(([name, value]) =>
+    [value].flat().flatMap((each) => (each === undefined ? [] : [[name, each]])),
+  );
+
+/** What the door looks at: a request without its body. */
+const headOf = (req) => new Request(urlOf(req), { method: req.method, headers: headersOf(req) });
+
+/** A body piece by piece, when it is asked for. */
+function piecesOf(stream) {
+  const pieces = stream[Symbol.asyncIterator]();
+  return {
+    async next() {
+      try {
+        const { done, value } = await pieces.next();
+        return done ? { end: true } : { piece: new Uint8Array(value) };
+      } catch (error) {
+        return { broken: { text: error.message, code: error.code } };
+      }
+    },
+  };
+}
 
 /** Who comes from the network without encryption is told how to trust this yard, and sees nothing of it. */
 function plainlyAnswered(req, res, next) {
@@ -51,22 +88,6 @@ function plainlyAnswered(req, res, next) {
 
 function isLoopback(address) {
   return address === "::1" || /^(::ffff:)?127\./.test(address ?? "");
-}
-
-/** A request as the application sees it. */
-function requestOf(req, res, body) {
-  const headers = new Headers();
-  for (const [name, value] of Object.entries(req.headers))
-    for (const each of [value].flat()) if (each !== undefined) headers.append(name, each);
-  const gone = new AbortController();
-  // Closing after all was sent is no breaking off.
-  res.on("close", () => res.writableFinished || gone.abort());
-  return new Request(`${req.protocol}://${req.get("host") ?? "localhost"}${req.originalUrl}`, {
-    method: req.method,
-    headers,
-    signal: gone.signal,
-    ...(body ? { body: createReadableStreamFromReadable(body), duplex: "half" } : {}),
-  });
 }
 
 /** The body, ending in an error once it is larger than it may be; the answer is given then and there. */
@@ -101,16 +122,18 @@ async function refuse(req, res, away) {
   setTimeout(() => req.destroy(), 2000).unref();
 }
 
-async function answer(res, response) {
+function begin(res, { status, headers, cookies }) {
   if (res.headersSent) return;
-  res.status(response.status);
-  for (const [name, value] of response.headers) if (name !== "set-cookie") res.setHeader(name, value);
-  for (const cookie of response.headers.getSetCookie()) res.appendHeader("Set-Cookie", cookie);
-  if (response.headers.get("Content-Type")?.match(/text\/event-stream/i)) res.flushHeaders();
-  if (response.body) await writeReadableStreamToWritable(response.body, res);
-  else res.end();
+  res.status(status);
+  for (const [name, value] of headers) res.setHeader(name, value);
+  for (const cookie of cookies) res.appendHeader("Set-Cookie", cookie);
+}
+
+async function answer(res, response) {
+  begin(res, { status: response.status, headers: [...response.headers], cookies: [] });
+  res.end(Buffer.from(await response.arrayBuffer()));
 }
 
 const port = Number(process.env.PORT || 4180);
 const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null });
-for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, () => close(() => process.exit(0)));
+for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, () => close(() => lanes.close().finally(() => process.exit(0))));

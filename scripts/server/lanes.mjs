@@ -1,0 +1,108 @@
+/**
+ * Who answers what. The thread that listens only hands over: one thread writes, some read, one makes what takes long. Nobody waits for
+ * anybody else's list, and what is written is written in one order.
+ */
+import { availableParallelism } from "node:os";
+import { join } from "node:path";
+import { MessageChannel } from "node:worker_threads";
+import { Piscina } from "piscina";
+import { ROOT } from "../bootstrap.mjs";
+
+/** A kind of page of which lately even the quickest took longer than this goes where long ones wait for each other, ms. */
+const LONG = 150;
+const LATELY = 5;
+/** Files are made where long pages are. */
+const FILES = /\.(csv|pdf|zip|db|ics|geojson|nmea)$/;
+
+const lane = (more, env = {}) =>
+  new Piscina({
+    filename: join(ROOT, "scripts", "server", "lane.mjs"),
+    env: { ...process.env, ...env },
+    // A thread hears of what comes in while something of it waits.
+    atomics: "async",
+    ...more,
+  });
+
+const READS = { AMBREK_READS: "yes" };
+
+/** Opens the lanes; `told` hears of every answer: what was asked for, how it went and how long it took. */
+export function openLanes(told = () => {}) {
+  const writing = lane({ minThreads: 1, maxThreads: 1, concurrentTasksPerWorker: 64 });
+  const quick = lane(
+    { minThreads: 1, maxThreads: Math.max(2, Math.min(4, availableParallelism())), concurrentTasksPerWorker: 2 },
+    READS,
+  );
+  const long = lane({ minThreads: 0, maxThreads: 1, concurrentTasksPerWorker: 4, idleTimeout: 60_000 }, READS);
+  const took = new Map();
+  /** Which file is open, once it is. */
+  let stands = null;
+  const opening = writing.run({ open: true }).then(
+    ({ identity }) => {
+      stands = identity;
+    },
+    () => {},
+  );
+
+  /** Until a yard is open, the lane that opens it says what is wrong. */
+  const laneOf = (asked) => {
+    if (asked.method !== "GET" && asked.method !== "HEAD") return writing;
+    if (stands === null) return writing;
+    return asked.isFile || Math.min(...(took.get(asked.kind) ?? [0])) > LONG ? long : quick;
+  };
+
+  /** Answers a request by `give(head)` and `piece(bytes)`; a body comes from `body`, where there is one. */
+  async function answer({ method, url, headers, body, gone }, { give, piece }) {
+    await opening;
+    const asked = { method, kind: kindOf(url), isFile: FILES.test(new URL(url).pathname) };
+    const { port1, port2 } = new MessageChannel();
+    let status = 0;
+    const sent = new Promise((done, fail) => {
+      const heard = async ({ more, head, piece: bytes, last }) => {
+        if (more) {
+          const each = await body.next();
+          port1.postMessage(each, each.piece ? [each.piece.buffer] : []);
+        }
+        if (head) {
+          status = head.status;
+          give(head);
+        }
+        if (bytes?.byteLength > 0) await piece(bytes);
+        if (last) done();
+        else if (bytes) port1.postMessage({ taken: true });
+      };
+      port1.on("message", (message) => heard(message).catch(fail));
+    });
+    gone.addEventListener("abort", () => port1.postMessage({ gone: true }));
+    const task = { method, url, headers, hasBody: body !== null, port: port2, stands };
+    try {
+      const ran = laneOf(asked).run(task, { transferList: [port2] });
+      await Promise.race([ran, sent]);
+      const { identity, whole, milliseconds } = await ran;
+      // What was sent comes by another way than word that all of it was.
+      if (whole) await sent;
+      stands = identity;
+      remember(asked.kind, milliseconds);
+      told({ ...asked, status, milliseconds });
+    } finally {
+      port1.close();
+    }
+  }
+
+  /** Of each kind how long the last few took, without having waited for others. */
+  function remember(kind, milliseconds) {
+    took.set(kind, [...(took.get(kind) ?? []), milliseconds].slice(-LATELY));
+  }
+
+  /** Lets go of the yard's file, once what is being written is. */
+  async function close() {
+    await writing.run({ close: true }).catch(() => {});
+    await Promise.all([writing, quick, long].map((each) => each.destroy()));
+  }
+  return { answer, close };
+}
+
+/** Pages alike: an address without its numbers. */
+function kindOf(url) {
+  const { pathname } = new URL(url);
+  return pathname.replace(/\/\d+(?=\/|\.|$)/g, "/n").replace(/\/[0-9a-f-]{36}(?=\/|\.|$)/g, "/id");
+}
