@@ -5,7 +5,10 @@ import { VitePWA } from "vite-plugin-pwa";
 
 export default defineConfig(({ command }) => ({
   // In one piece the server is up in a third of the time.
-  ssr: command === "build" ? { noExternal: true, external: ["better-sqlite3", "highs", "@react-pdf/renderer"] } : {},
+  ssr:
+    command === "build"
+      ? { noExternal: true, external: ["better-sqlite3", "highs", "@react-pdf/renderer"] }
+      : {},
   plugins: [
     tailwindcss(),
     reactRouter(),

@@ -14,6 +14,7 @@ export {
   lookAfter,
   openIdentity as identity,
 } from "../data/database.ts";
+export { judgeSome } from "./yard/judge.server.ts";
 
 function contentSecurityPolicy(nonce: string): string {
   return [

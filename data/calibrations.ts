@@ -14,8 +14,9 @@ import {
 } from "./components.ts";
 import { aboutsOfRig, ofSubject, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { liveChanges, push } from "./live.ts";
+import { liveChanges } from "./live.ts";
 import { prepared } from "./prepared.ts";
+import { push } from "./push.ts";
 import { keepReading } from "./readings.ts";
 import {
   aboutsOf,

@@ -14,12 +14,12 @@ import {
   layoutKey,
   liveChanges,
   liveProofs,
-  push,
   type ReadingRow,
   type ToldRow,
   toldBy,
   toReading,
 } from "./live.ts";
+import { push } from "./push.ts";
 import type { RigTool } from "./rigs.ts";
 import { type Variant, variantsOf } from "./variants.ts";
 

@@ -7,6 +7,7 @@ import type { Change, Proof, Reading, SectionLayout, SectionPart, ToldValue } fr
 import { READING, SECTIONS } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
+import { push } from "./push.ts";
 import {
   aboutsOf,
   inOrder,
@@ -228,9 +229,3 @@ export function liveProofs(db: Database, couplingIds: readonly number[]): Map<nu
 const proofSaid = { what: proof.what, how: proof.how, result: proof.result, sigma: proof.sigma };
 const wroteId = sql<string | null>`(select f.id from fact f where f.seq = ${proof.wrote})`;
 const restIds = sql<string>`(select json_group_array(f.id) from ${proofReading} p join fact f on f.seq = p.reading where p.proof = ${proof.seq})`;
-
-export function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
-  const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
-}

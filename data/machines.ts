@@ -1,6 +1,6 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
 import type { Database } from "./handle.ts";
-import { awaySince, settingChanged, type Told } from "./record.ts";
+import { awaySince, lastSettingOf, settingChanged, type Told } from "./record.ts";
 import type { Machine } from "./rigs.ts";
 import { machine, point } from "./schema/index.ts";
 
@@ -8,15 +8,25 @@ export type Point = typeof point.$inferSelect;
 export type MachineDetails = Pick<Machine, "make" | "model" | "fleetNumber" | "serial" | "busName"> &
   Partial<Pick<Machine, "attachment">>;
 
-/** Machines in use that stand in the yard: not those of the simulated field. */
-export function listMachines(db: Database): Machine[] {
-  return db
+const remembered = new WeakMap<Database, { setting: string; machines: readonly Machine[] }>();
+
+/** Machines in use that stand in the yard: not those of the simulated field. Read once for as long as no setting of the yard was changed. */
+export function machinesInUse(db: Database): readonly Machine[] {
+  const setting = lastSettingOf(db);
+  const known = remembered.get(db);
+  if (known?.setting === setting) return known.machines;
+  const machines = db
     .select()
     .from(machine)
     .where(and(isNull(machine.archivedAt), eq(machine.practice, false)))
     .orderBy(asc(machine.id))
     .all();
+  remembered.set(db, { setting, machines });
+  return machines;
 }
+
+/** The same as a list of one's own. */
+export const listMachines = (db: Database): Machine[] => [...machinesInUse(db)];
 
 export function listArchivedMachines(db: Database): Machine[] {
   return db

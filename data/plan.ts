@@ -242,7 +242,7 @@ export function keptPlan(db: Database): { id: string; plan: KeptPlan; person: st
     .select({ id: fact.id, plan: planKept.plan, person: fact.person, at: fact.happened })
     .from(planKept)
     .innerJoin(fact, eq(fact.seq, planKept.seq))
-    .where(standing())
+    .where(and(eq(fact.about, "yard"), eq(fact.kind, KEPT), standing()))
     .orderBy(...newestFirst)
     .limit(1)
     .get();

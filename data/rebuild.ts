@@ -18,8 +18,7 @@ type Table = { name: string; columns: SQLiteColumn[] };
 
 function tablesOf(): Table[] {
   return Object.values(schema).flatMap((each): Table[] => {
-    // What was worked out elsewhere is worked out anew.
-    if (!(each instanceof SQLiteTable) || each === schema.board) return [];
+    if (!(each instanceof SQLiteTable)) return [];
     const { name, columns } = getTableConfig(each);
     // What the database makes of the others is not carried over.
     return [{ name, columns: columns.filter(({ generated }) => generated === undefined) }];

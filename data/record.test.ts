@@ -130,7 +130,7 @@ const SETTINGS = [
   "variety",
   ...["machine", "point", "component", "variant", "rig", "coupling", "weight", "tyre", "tyre_cell"],
   ...["axle_tyre", "road_limits", "hydraulics", "remote", "hose_function", "hose_pin", "practice"],
-  ...["scheme", "scheme_line", "terminal", "profile", "upload", "board", "adjuster", "school", "product"],
+  ...["scheme", "scheme_line", "terminal", "profile", "upload", "adjuster", "school", "product"],
   ...["bench", "service_item", "wear_part", "prices"],
   ...[
     "plan_job",

@@ -4,6 +4,7 @@ import type { Attachment } from "../core/dimension/attachment.ts";
 import { READING, writeReading } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
+import { push } from "./push.ts";
 import { aboutsOf, awaySince, isNewest, lastSettingOf, settingChanged, type Told } from "./record.ts";
 import { coupling, fact, machine, point, reading, rig, variant } from "./schema/index.ts";
 
@@ -113,10 +114,38 @@ export function listEveryTool(db: Database): readonly RigTool[] {
   return parts;
 }
 
+const byMachine = new WeakMap<readonly RigTool[], Map<number, Set<number>>>();
+const byNumber = new WeakMap<readonly RigTool[], Map<number, RigTool[]>>();
+
+/** Every tool of the rigs these machines are part of. */
+export function toolsWith(db: Database, machines: readonly number[]): RigTool[] {
+  const parts = listEveryTool(db);
+  const rigs = new Set(machines.flatMap((id) => [...(rigsByMachine(parts).get(id) ?? [])]));
+  return [...rigs].sort((a, b) => a - b).flatMap((id) => everyRig(parts).get(id)!);
+}
+
+function rigsByMachine(parts: readonly RigTool[]): Map<number, Set<number>> {
+  const known = byMachine.get(parts);
+  if (known) return known;
+  const found = new Map<number, Set<number>>();
+  for (const { id, tractor, implement } of parts)
+    for (const machineId of [tractor.id, implement.id])
+      found.set(machineId, (found.get(machineId) ?? new Set()).add(id));
+  byMachine.set(parts, found);
+  return found;
+}
+
+/** The same as `byRig`, put together once for a list that is kept. */
+export function everyRig(parts: readonly RigTool[]): ReadonlyMap<number, RigTool[]> {
+  const known = byNumber.get(parts) ?? byRig(parts);
+  byNumber.set(parts, known);
+  return known;
+}
+
 /** Parts by their rig, each rig's in the order they came. */
 export function byRig(parts: readonly RigTool[]): Map<number, RigTool[]> {
   const found = new Map<number, RigTool[]>();
-  for (const part of parts) found.set(part.id, [...(found.get(part.id) ?? []), part]);
+  for (const part of parts) push(found, part.id, part);
   return found;
 }
 

@@ -1,12 +1,15 @@
 /** What is looked after on machines, when it was done, what their meters showed, and what wears on them. */
-import { and, asc, eq, inArray, isNull } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
 import type { Done, ServiceItem } from "../core/season/service.ts";
 import type { Meter, UseEntry } from "../core/season/use.ts";
 import { usualService } from "../core/season/usual.ts";
 import type { Measured, WearPart } from "../core/season/wear.ts";
 import type { Database } from "./handle.ts";
+import { listed } from "./prepared.ts";
+import { push } from "./push.ts";
 import { inOrder, newestFirst, record, settingChanged, standing, type Told } from "./record.ts";
-import { byRig, listEveryTool } from "./rigs.ts";
+import { everyRig, listEveryTool, toolsWith } from "./rigs.ts";
 import {
   fact,
   machine,
@@ -159,43 +162,53 @@ export function metersOf(db: Database, machines: readonly number[]): Map<number,
     .select({ machineId: fact.machineId, at: fact.happened, reading: meterReading.reading })
     .from(fact)
     .innerJoin(meterReading, eq(meterReading.seq, fact.seq))
-    .where(and(inArray(fact.machineId, [...machines]), standing()))
+    .where(
+      and(
+        sql`${fact.about} in (select 'machine ' || value from json_each(${listed(machines)})) and ${fact.kind} = ${METER}`,
+        standing(),
+      ),
+    )
     .orderBy(...inOrder)
     .all();
   const found = new Map<number, Meter[]>();
-  for (const { machineId, at, reading } of own)
-    found.set(machineId!, [...(found.get(machineId!) ?? []), { at, reading }]);
+  for (const { machineId, at, reading } of own) push(found, machineId!, { at, reading });
   return found;
 }
 
-/** What the log has of each machine: entries that were ended, of every rig it is part of now. */
-export function usesOf(db: Database): Map<number, UseEntry[]> {
-  const ended = db
-    .select({ begun: fact.partOf, at: fact.happened, area: workEnded.area, time: workEnded.time })
-    .from(fact)
-    .innerJoin(workEnded, eq(workEnded.seq, fact.seq))
-    .where(standing())
-    .all();
-  const rigs = new Map(
-    db
-      .select({ seq: fact.seq, rigId: fact.rigId })
-      .from(fact)
-      .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
-      .where(standing())
-      .all()
-      .map(({ seq, rigId }) => [seq, rigId!]),
-  );
-  const parts = byRig(listEveryTool(db));
+/** What the log has of each machine, or of these alone: entries that were ended, of every rig it is part of now. */
+export function usesOf(db: Database, machines?: readonly number[]): Map<number, UseEntry[]> {
+  const parts = everyRig(machines === undefined ? listEveryTool(db) : toolsWith(db, machines));
+  const wanted = machines && new Set(machines);
   const found = new Map<number, UseEntry[]>();
-  for (const { begun, at, area, time } of ended) {
-    const rigId = rigs.get(begun!);
-    if (rigId === undefined) continue;
-    const machines = new Set(
-      (parts.get(rigId) ?? []).flatMap(({ tractor, implement }) => [tractor.id, implement.id]),
+  for (const { rigId, at, area, time } of endedEntries(db, machines && [...parts.keys()])) {
+    const members = new Set(
+      (parts.get(rigId!) ?? []).flatMap(({ tractor, implement }) => [tractor.id, implement.id]),
     );
-    for (const id of machines) found.set(id, [...(found.get(id) ?? []), { at, area, time }]);
+    for (const id of members) if (wanted === undefined || wanted.has(id)) push(found, id, { at, area, time });
   }
   return found;
+}
+
+/** Entries that were begun and ended, of these rigs or of all, and nobody took back. */
+function endedEntries(db: Database, rigs: readonly number[] | undefined) {
+  const begun = alias(fact, "begun");
+  const columns = { rigId: begun.rigId, at: fact.happened, area: workEnded.area, time: workEnded.time };
+  const query = db
+    .select(columns)
+    .from(begun)
+    .innerJoin(workBegun, eq(workBegun.seq, begun.seq))
+    .innerJoin(fact, eq(fact.partOf, begun.seq))
+    .innerJoin(workEnded, eq(workEnded.seq, fact.seq));
+  const stands = and(standing("begun"), standing());
+  if (rigs === undefined) return query.where(stands).all();
+  return query
+    .where(
+      and(
+        stands,
+        sql`${begun.about} in (select 'rig ' || value from json_each(${listed(rigs)})) and ${begun.kind} = 'work-begun'`,
+      ),
+    )
+    .all();
 }
 
 export type WearPartOf = WearPart & { id: number; machineId: number; name: string };

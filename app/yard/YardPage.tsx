@@ -1,6 +1,6 @@
 import { Archive, Copy, Pencil, Undo2 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { Form, Link, useSearchParams } from "react-router";
+import { Form, Link, useRevalidator, useSearchParams } from "react-router";
 import { ThumbnailDrawing } from "../drawing/ThumbnailDrawing.tsx";
 import { useOutcome } from "../entry/use-outcome.ts";
 import type { Route } from "../routes/+types/yard";
@@ -19,8 +19,12 @@ const STATE_WORDS: Record<RigState, string> = {
 };
 
 /** What the season asks for today; nothing where nothing does. */
-function Season({ season: { today, due, order } }: { season: SeasonNow }) {
-  const service = [due > 0 ? `${due} due` : "", order > 0 ? `${order} to order` : ""].filter(Boolean);
+function Season({ season: { today, service: asked } }: { season: SeasonNow }) {
+  const service = asked
+    ? [asked.due > 0 ? `${asked.due} due` : "", asked.order > 0 ? `${asked.order} to order` : ""].filter(
+        Boolean,
+      )
+    : ["being looked through"];
   if (today.length === 0 && service.length === 0) return null;
   return (
     <p className="flex flex-wrap gap-x-6 border-y border-hair" data-season-now>
@@ -42,8 +46,21 @@ function Season({ season: { today, due, order } }: { season: SeasonNow }) {
   );
 }
 
+/** Looks again every few moments while rigs are being judged. */
+function useJudged(open: boolean) {
+  const { revalidate } = useRevalidator();
+  useEffect(() => {
+    if (!open) return;
+    const again = setInterval(revalidate, LOOK_AGAIN);
+    return () => clearInterval(again);
+  }, [open, revalidate]);
+}
+
+const LOOK_AGAIN = 3000;
+
 export function YardPage({ loaderData: { preferences, yard, demo, season } }: Route.ComponentProps) {
-  const { counts, rigs, find, state } = yard;
+  const { counts, judging, rigs, find, state } = yard;
+  useJudged(judging > 0 || season.service === null);
   return (
     <YardFrame preferences={preferences} here="rigs">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -52,7 +69,9 @@ export function YardPage({ loaderData: { preferences, yard, demo, season } }: Ro
           <p className="text-lead text-soft">
             {counts.all === 0
               ? "Nothing stands here yet."
-              : `Nothing stops ${counts.ready} of ${counts.all} rigs. What stops the others is below, with what to do.`}
+              : `Nothing stops ${counts.ready} of ${counts.all} rigs.${
+                  judging > 0 ? ` ${judging} are still being judged.` : ""
+                } What stops the others is below, with what to do.`}
           </p>
         </div>
         <p className="flex flex-wrap gap-2">

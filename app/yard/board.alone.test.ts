@@ -1,64 +1,145 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { randomUUID } from "node:crypto";
+import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { afterEach, beforeEach, expect, it, vi } from "vitest";
-import { recallBoard, rememberBoard } from "../../data/board.ts";
+import SqliteFile from "better-sqlite3";
+import { afterAll, afterEach, beforeAll, beforeEach, expect, it, vi } from "vitest";
 import { openDatabase } from "../../data/database.ts";
 import { plantDemoYard } from "../../data/demo/yard.ts";
+import type { Database } from "../../data/handle.ts";
+import { machinesInUse } from "../../data/machines.ts";
 import { keepReading } from "../../data/readings.ts";
-import { listEveryTool, toolsOf } from "../../data/rigs.ts";
-import { standingsOf } from "./board.server.ts";
+import { listEveryRig, renameRig, toolsOf } from "../../data/rigs.ts";
+import { setRoadLimits } from "../../data/settings.ts";
+import { judgedOf, serviceAsked, standingsOf } from "./board.server.ts";
+import { judgeSome } from "./judge.server.ts";
 
 let folder: string;
 let path: string;
-beforeEach(() => {
+let db: Database;
+const told = { person: "Mira", at: new Date() };
+
+beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), "ambrek-board-"));
-  path = join(folder, "yard.db");
+  path = join(folder, "judged.db");
   vi.stubEnv("AMBREK_BUILD", "one");
-  const db = openDatabase(path);
-  db.transaction(() => {
-    plantDemoYard(db);
-    plantDemoYard(db);
-  });
-  standingsOf(db, listEveryTool(db));
-  // What is recalled is told from what is judged by a figure no rig has.
-  const kept = recallBoard(db, "one")!;
-  rememberBoard(db, "one", { ...kept, standings: kept.standings.map((each) => ({ ...each, checks: 777 })) });
-  db.$client.close();
+  const yard = planted(path);
+  judgeAll(yard);
+  yard.$client.close();
+  // What the judge told is known from what is judged here by a figure no rig has.
+  const file = new SqliteFile(`${path}.judged`);
+  file.exec("update judgement set told = json_set(told, '$.checks', 777) where kind = 'rig'");
+  file.pragma("wal_checkpoint(TRUNCATE)");
+  file.close();
+});
+beforeEach(() => {
+  vi.stubEnv("AMBREK_BUILD", "one");
+  path = join(folder, `${randomUUID()}.db`);
+  for (const end of ["", ".judged"]) copyFileSync(join(folder, `judged.db${end}`), path + end);
+  db = openDatabase(path);
 });
 afterEach(() => {
-  vi.unstubAllEnvs();
-  rmSync(folder, { recursive: true });
-});
-
-/** A start of the server: nothing is in memory. */
-function checksOf(write: (db: ReturnType<typeof openDatabase>) => void = () => {}): Map<number, number> {
-  const db = openDatabase(path);
-  write(db);
-  const found = standingsOf(db, listEveryTool(db));
   db.$client.close();
-  return new Map([...found].map(([id, { checks }]) => [id, checks]));
+  vi.unstubAllEnvs();
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function planted(at: string): Database {
+  const yard = openDatabase(at, { anew: true });
+  yard.transaction(() => {
+    plantDemoYard(yard);
+    plantDemoYard(yard);
+  });
+  return yard;
 }
 
-it("is recalled after a start, and judged anew where something was written meanwhile", () => {
-  expect(new Set(checksOf().values())).toEqual(new Set([777]));
-  const checks = checksOf((db) =>
-    keepReading(db, toolsOf(db, 2)[0]!, {
-      key: "tool.width",
-      rawText: "6.1",
-      value: 6.1,
-      step: 0.1,
-      instrument: "tape",
-      person: "Mira",
-      at: new Date(),
-    }),
-  );
-  expect([...checks].filter(([, count]) => count !== 777).map(([id]) => id)).toEqual([2]);
+function judgeAll(yard: Database, now = new Date()): void {
+  while (judgeSome(yard, now));
+}
+
+const read = (rig: number, value: number) =>
+  keepReading(db, toolsOf(db, rig)[0]!, {
+    key: "tool.width",
+    rawText: String(value),
+    value,
+    step: 0.1,
+    instrument: "tape",
+    ...told,
+  });
+
+const checks = () => new Map([...standingsOf(db).known].map(([id, judged]) => [id, judged.checks]));
+const judgedHere = () => [...checks()].filter(([, count]) => count !== 777).map(([id]) => id);
+
+it("takes over what the judge told, and judges itself what was written about since", () => {
+  expect(judgedHere()).toEqual([]);
+  read(2, 6.1);
+  expect(judgedHere()).toEqual([2]);
+  expect(checks().size).toBe(listEveryRig(db).length);
 });
 
-it("says nothing to another build, nor to a server that knows none", () => {
-  for (const build of ["two", ""]) {
-    vi.stubEnv("AMBREK_BUILD", build);
-    expect([...checksOf().values()]).not.toContain(777);
-  }
+it("knows nothing of rigs that were many and written about, until the judge told", () => {
+  expect(checks().size).toBe(34);
+  setRoadLimits(db, { country: "", width: 3, height: null, speed: null, unbraked: null }, told);
+  expect(checks().size).toBe(0);
+  expect(judgeSome(db)).toBe(true);
+  expect(checks().size).toBe(4);
+  // Somebody who looks at a rig waits for it.
+  expect(judgedOf(db, toolsOf(db, 30)).get(30)).toBeDefined();
+  expect([...checks().keys()]).toContain(30);
+  judgeAll(db);
+  expect(checks().size).toBe(34);
+});
+
+it("takes nothing that was told before somebody wrote", () => {
+  judgeAll(db);
+  read(2, 6.1);
+  const before = standingsOf(db).known.get(2)!;
+  read(2, 60);
+  // The judge is behind: what is in its file says nothing of this.
+  expect(standingsOf(db).known.get(2)!.holding).not.toEqual(before.holding);
+  judgeAll(db);
+  expect(standingsOf(db).known.get(2)!.holding).not.toEqual(before.holding);
+});
+
+it("does not take over what another build told, nor what was told of another yard", () => {
+  vi.stubEnv("AMBREK_BUILD", "two");
+  expect(checks().size).toBe(0);
+  vi.stubEnv("AMBREK_BUILD", "one");
+  db.$client.close();
+  rmSync(path);
+  db = planted(path);
+  expect(checks().size).toBe(0);
+  judgeAll(db);
+  expect(judgedHere().length).toBe(34);
+});
+
+it("begins anew where its file is damaged", () => {
+  db.$client.close();
+  const file = new SqliteFile(`${path}.judged`);
+  file.exec("drop table judgement");
+  file.close();
+  db = openDatabase(path);
+  judgeAll(db);
+  expect(checks().size).toBe(34);
+  expect(judgedHere().length).toBe(34);
+});
+
+it("judges service of a day, machine by machine", () => {
+  const now = new Date("2026-09-22T08:00:00Z");
+  // Many machines nobody has looked through on this day: that is not known, and not nothing.
+  expect(serviceAsked(db, now)).toBeNull();
+  judgeAll(db, now);
+  const asked = serviceAsked(db, now)!;
+  expect(asked.due).toBeGreaterThan(0);
+  vi.stubEnv("AMBREK_BUILD", "");
+  const alone = openDatabase(path);
+  expect(serviceAsked(alone, now)).toEqual(asked);
+  expect(machinesInUse(alone).length).toBeGreaterThan(12);
+  alone.$client.close();
+});
+
+it("shows a name told otherwise at once", () => {
+  expect(judgedHere()).toEqual([]);
+  renameRig(db, 3, "Another name", told);
+  expect(judgedHere()).toEqual([3]);
 });

@@ -1,103 +1,169 @@
-import { drawThumbnail, type Thumbnail } from "../../core/drawing/thumbnail.ts";
-import type { Finding } from "../../core/finding/finding.ts";
-import { standing } from "../../core/ladder/ladder.ts";
-import { judgeWhole } from "../../core/subjects/judge-whole.ts";
-import { recallBoard, rememberBoard } from "../../data/board.ts";
-import { isAmong } from "../../data/facts.ts";
+/**
+ * The yard's board: how each rig stands, and what service asks of each machine. The judge works it out on a thread of its own and keeps it
+ * beside the yard; here is taken what it told, less everything somebody wrote about since. Nothing that was written about counts as judged.
+ */
 import type { Database } from "../../data/handle.ts";
-import type { LadderFacts } from "../../data/ladder.ts";
+import { judgedSince, judgementsPath } from "../../data/judgements.ts";
+import { machinesInUse } from "../../data/machines.ts";
 import { markOf, touchedSince } from "../../data/record.ts";
-import type { RigTool } from "../../data/rigs.ts";
-import { wholesOf } from "../../data/whole.ts";
-import { rungsOf } from "../stations/ladder/rungs.ts";
+import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
+import {
+  abouts,
+  type MachineJudged,
+  machinesJudged,
+  type RigJudged,
+  readRig,
+  rigsJudged,
+} from "./judged.server.ts";
 
-export type FindingCount = { stops: number; fixes: number; checks: number };
-
-/** What a rig's card in the yard shows beside its names. */
-export type YardCard = {
-  holding: Finding[];
-  drawing: Thumbnail;
-  /** how far its ladder is climbed, with what the log says now */
-  climbed: (facts: LadderFacts) => { good: number; all: number };
-};
+export type { FindingCount, RigJudged } from "./judged.server.ts";
 
 type Board = {
-  /** how far the record had grown when it was worked out, and when it was kept last */
+  /** how far the record had grown when somebody looked last */
   mark: number;
-  kept: number;
-  standings: Map<number, FindingCount>;
-  /** by rig */
-  judged: Map<number, YardCard>;
+  /** what of the judge's file was taken */
+  stamp: string;
+  n: number;
+  rigs: Map<number, RigJudged>;
+  machines: Map<number, MachineJudged>;
+  /** grows with every change of what is known */
+  version: number;
 };
 
 const boards = new WeakMap<Database, Board>();
 
-/** Told by the server: a board worked out by another build says nothing. */
+/** Told by the server: what another build worked out says nothing. */
 const build = () => process.env.AMBREK_BUILD ?? "";
 
-/** After so many facts the board is kept anew, or when so many rigs were judged at once. */
-const KEEP_AFTER = 500;
-const MANY = 20;
+/** Whether there is a judge to leave work to: not in tests, nor of a yard in memory. */
+const isJudgedBeside = (db: Database) => build() !== "" && judgementsPath(db) !== null;
 
-function openBoard(db: Database): Board {
-  const kept = build() === "" ? null : recallBoard(db, build());
-  const mark = kept?.mark ?? markOf(db);
-  const standings = new Map(kept?.standings.map(({ rigId, ...standing }) => [rigId, standing]));
-  return { mark, kept: mark, standings, judged: new Map() };
-}
+/** So few are judged while somebody waits for the page; more than these are left to the judge. */
+const FEW = 12;
 
-/**
- * The yard's board. Judging and drawing every rig of a large yard takes longer than a page may, so what was worked out is
- * remembered, also over a restart, and only rigs that something was written about since are worked out again.
- */
-function boardOf(db: Database, parts: readonly RigTool[]): Board {
-  const board = boards.get(db) ?? openBoard(db);
+function begun(db: Database): Board {
+  const board: Board = {
+    mark: markOf(db),
+    stamp: "",
+    n: 0,
+    rigs: new Map(),
+    machines: new Map(),
+    version: 0,
+  };
   boards.set(db, board);
-  const now = markOf(db);
-  if (now === board.mark) return board;
-  const touched = touchedSince(db, board.mark);
-  board.mark = now;
-  for (const rig of parts)
-    if (isAmong(touched, [rig])) {
-      board.standings.delete(rig.id);
-      board.judged.delete(rig.id);
-    }
   return board;
 }
 
-/** How each rig stands, from every tool of each. */
-export function standingsOf(db: Database, parts: readonly RigTool[]): Map<number, FindingCount> {
-  const board = boardOf(db, parts);
-  const { standings } = board;
-  const unknown = parts.filter(({ id }) => !standings.has(id));
-  for (const [id, whole] of unknown.length === 0 ? [] : wholesOf(db, unknown)) {
-    const found = judgeWhole(whole).findings;
-    const count = (severity: string) => found.filter((finding) => finding.severity === severity).length;
-    standings.set(id, { stops: count("stop"), fixes: count("fix"), checks: count("check") });
-  }
-  if (unknown.length >= MANY || board.mark - board.kept > KEEP_AFTER) keepBoard(db, board);
-  return standings;
+/** The board as far as it is known now. */
+function boardOf(db: Database): Board {
+  const board = boards.get(db) ?? begun(db);
+  const now = markOf(db);
+  if (now !== board.mark) forget(db, board, touchedSince(db, board.mark));
+  board.mark = now;
+  take(db, board, now);
+  return board;
 }
 
-function keepBoard(db: Database, board: Board): void {
-  if (build() === "") return;
-  board.kept = board.mark;
-  const standings = [...board.standings].map(([rigId, standing]) => ({ rigId, ...standing }));
-  rememberBoard(db, build(), { mark: board.mark, standings });
+/** What was written about is no longer known. */
+function forget(db: Database, board: Board, touched: ReadonlySet<string> | null): void {
+  board.version += 1;
+  if (touched === null) {
+    board.rigs.clear();
+    board.machines.clear();
+    return;
+  }
+  const { rigs, machines } = abouts(listEveryTool(db), touched);
+  for (const id of rigs) board.rigs.delete(id);
+  for (const id of machines) board.machines.delete(id);
 }
 
-/** Stops and fixes of each of these rigs, and its drawing. */
-export function judgedOf(db: Database, parts: readonly RigTool[]): Map<number, YardCard> {
-  const { judged } = boardOf(db, parts);
-  const unknown = parts.filter(({ id }) => !judged.has(id));
-  for (const [id, whole] of unknown.length === 0 ? [] : wholesOf(db, unknown)) {
-    const judgedWhole = judgeWhole(whole);
-    const [lead, ...others] = whole.parts.map((part) => part.rig);
-    judged.set(id, {
-      holding: judgedWhole.findings.filter(({ severity }) => severity === "stop" || severity === "fix"),
-      drawing: drawThumbnail(lead!, 150, 210, others),
-      climbed: (facts) => standing(rungsOf(whole, judgedWhole, facts)),
-    });
+/** What the judge told since. */
+function take(db: Database, board: Board, now: number): void {
+  const told = judgedSince(db, build(), board.stamp, board.n);
+  if (!told) return;
+  if (told.stamp !== board.stamp) board.rigs.clear();
+  [board.stamp, board.n] = [told.stamp, told.n];
+  if (told.judgements.length === 0) return;
+  const touched = told.mark < now ? touchedSince(db, told.mark) : new Set<string>();
+  const gone = touched && abouts(listEveryTool(db), touched);
+  for (const { kind, key, told: text } of told.judgements) {
+    if (gone === null || gone[`${kind}s`].has(key)) continue;
+    if (kind === "rig") board.rigs.set(key, readRig(text));
+    else board.machines.set(key, JSON.parse(text));
   }
-  return new Map(parts.map(({ id }) => [id, judged.get(id)!]));
+  board.version += 1;
+}
+
+export type Standings = {
+  /** how each rig stands; of one that is not in here nobody knows yet */
+  known: ReadonlyMap<number, RigJudged>;
+  /** alike as long as nothing of it changed */
+  version: number;
+};
+
+/** How the rigs stand. A few that nobody judged yet are judged now; many are left to the judge, and are not known meanwhile. */
+export function standingsOf(db: Database): Standings {
+  const board = boardOf(db);
+  const parts = listEveryTool(db);
+  const rigs = everyRig(parts);
+  const open: number[] = [];
+  if (board.rigs.size < rigs.size) for (const id of rigs.keys()) if (!board.rigs.has(id)) open.push(id);
+  if (open.length > 0 && (!isJudgedBeside(db) || open.length <= FEW))
+    judgeHere(
+      db,
+      board,
+      open.flatMap((id) => rigs.get(id)!),
+    );
+  return { known: board.rigs, version: board.version };
+}
+
+/** These rigs, judged: those nobody judged yet are judged now. */
+export function judgedOf(db: Database, parts: readonly RigTool[]): Map<number, RigJudged> {
+  const board = boardOf(db);
+  judgeHere(
+    db,
+    board,
+    parts.filter(({ id }) => !board.rigs.has(id)),
+  );
+  return new Map(parts.map(({ id }) => [id, board.rigs.get(id)!]));
+}
+
+/** Judges rigs again, whatever is known of them. */
+export function judgedAnew(db: Database, parts: readonly RigTool[]): Map<number, RigJudged> {
+  const found = rigsJudged(db, parts);
+  const { rigs } = boardOf(db);
+  for (const [id, judged] of found) rigs.set(id, judged);
+  return found;
+}
+
+function judgeHere(db: Database, board: Board, parts: readonly RigTool[]): void {
+  if (parts.length === 0) return;
+  for (const [id, judged] of rigsJudged(db, parts)) board.rigs.set(id, judged);
+  board.version += 1;
+}
+
+export type ServiceAsked = { due: number; order: number };
+
+const asked = new WeakMap<Board, { told: string; sum: ServiceAsked }>();
+
+/** What service asks for in the yard today; null while much of it is still being worked out. */
+export function serviceAsked(db: Database, now: Date): ServiceAsked | null {
+  const board = boardOf(db);
+  const day = now.toISOString().slice(0, 10);
+  const known = asked.get(board);
+  if (known?.told === `${board.version} ${day}`) return known.sum;
+  const machines = machinesInUse(db).map(({ id }) => id);
+  const open = machines.filter((id) => board.machines.get(id)?.day !== day);
+  if (isJudgedBeside(db) && open.length > FEW) return null;
+  if (open.length > 0) {
+    for (const [id, judged] of machinesJudged(db, now, open)) board.machines.set(id, judged);
+    board.version += 1;
+  }
+  const sum = { due: 0, order: 0 };
+  for (const id of machines) {
+    sum.due += board.machines.get(id)!.due;
+    sum.order += board.machines.get(id)!.order;
+  }
+  asked.set(board, { told: `${board.version} ${day}`, sum });
+  return sum;
 }

@@ -1,11 +1,10 @@
 /** What the season asks for today, on the first page: who is planned where, what is due, what is to be ordered. */
 import type { Database } from "../../data/handle.ts";
 import { keptPlan } from "../../data/plan.ts";
-import { pressing } from "./service/service-view.server.ts";
+import { serviceAsked } from "./board.server.ts";
 
 export function seasonNow(db: Database, now: Date) {
   const today = now.toISOString().slice(0, 10);
-  const { due, order } = pressing(db, now);
   const blocks = keptPlan(db)?.plan.blocks ?? [];
   return {
     today: blocks.flatMap(({ job, machine, rigId, days }) =>
@@ -17,8 +16,8 @@ export function seasonNow(db: Database, now: Date) {
           rigId,
         })),
     ),
-    due: due.length,
-    order: order.length,
+    /** null while it is being worked out */
+    service: serviceAsked(db, now),
   };
 }
 export type SeasonNow = ReturnType<typeof seasonNow>;

@@ -3,11 +3,12 @@ import { inUnits, type ToldFinding } from "../../core/finding/finding.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
-import { byRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
+import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
 import { type PutAway, putAwayOf } from "../stations/frame/put-away.ts";
 import { headOf, type RigHead } from "../stations/frame/rig-view.server.ts";
 import { cureHref } from "../stations/frame/stations.ts";
-import { type FindingCount, judgedOf, standingsOf } from "./board.server.ts";
+import { type FindingCount, judgedAnew, judgedOf, standingsOf } from "./board.server.ts";
+import { logSaid } from "./judged.server.ts";
 import type { RigState } from "./rig-states.ts";
 
 const ON_A_PAGE = 12;
@@ -30,6 +31,8 @@ export type YardView = {
   find: string;
   state: RigState;
   counts: Record<RigState, number>;
+  /** rigs in use of which nobody knows yet how they stand */
+  judging: number;
   page: number;
   pages: number;
   rigs: YardRig[];
@@ -39,51 +42,89 @@ type Asked = { find: string; state: RigState; page: number; units: Units };
 
 const HOLDING_AT_ONCE = 3;
 
-/** The rigs that are asked for, a page of them, the stopped first. */
+/** The rigs that are asked for, a page of them, the stopped first, then those of which nobody knows yet. */
 export function viewYard(db: Database, { find, state, page, units }: Asked): YardView {
-  const parts = byRig(listEveryTool(db));
-  const everyRig = [...parts.values()].map((own) => own[0]!);
-  const used = everyRig.filter(({ archivedAt }) => archivedAt === null);
-  const away = everyRig.filter(({ archivedAt }) => archivedAt !== null);
-  const standings = standingsOf(db, [...parts.values()].flat());
-  const ready = ({ id }: RigTool) => standings.get(id)!.stops === 0;
-  const asked = { all: used, stopped: used.filter((rig) => !ready(rig)), ready: used.filter(ready), away }[
-    state
-  ];
-  const found = asked
-    .filter(({ id }) => matches(parts.get(id)!, find))
-    .sort((a, b) => urgency(standings, b) - urgency(standings, a));
+  const order = orderOf(db);
+  const asked = order.ids[state];
+  const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+  const found =
+    words.length === 0
+      ? asked
+      : asked.filter((id) => words.every((word) => order.texts.get(id)!.includes(word)));
   const pages = Math.max(1, Math.ceil(found.length / ON_A_PAGE));
   const here = Math.min(Math.max(page, 1), pages);
+  const rigs = everyRig(listEveryTool(db));
   return {
     find,
     state,
-    counts: {
-      all: used.length,
-      stopped: used.filter((rig) => !ready(rig)).length,
-      ready: used.filter(ready).length,
-      away: away.length,
-    },
+    counts: order.counts,
+    judging: order.judging,
     page: here,
     pages,
     rigs: viewRigs(
       db,
-      found.slice((here - 1) * ON_A_PAGE, here * ON_A_PAGE).map(({ id }) => parts.get(id)!),
-      standings,
+      found.slice((here - 1) * ON_A_PAGE, here * ON_A_PAGE).map((id) => rigs.get(id)!),
       units,
     ),
   };
 }
 
-function urgency(standings: Map<number, FindingCount>, { id }: RigTool): number {
-  const { stops, fixes } = standings.get(id)!;
-  return stops * 100 + fixes;
+type Order = {
+  told: { parts: readonly RigTool[]; version: number };
+  /** rigs of each state, the stopped first */
+  ids: Record<RigState, number[]>;
+  counts: Record<RigState, number>;
+  /** rigs in use of which nobody knows yet how they stand */
+  judging: number;
+  /** names and numbers of each, to be searched */
+  texts: ReadonlyMap<number, string>;
+};
+
+const orders = new WeakMap<Database, Order>();
+
+/** The order the yard is shown in: put together once for as long as neither a rig nor a judgement is another. */
+function orderOf(db: Database): Order {
+  const parts = listEveryTool(db);
+  const { known, version } = standingsOf(db);
+  const before = orders.get(db);
+  if (before?.told.parts === parts && before.told.version === version) return before;
+  const rigs = [...everyRig(parts)];
+  const used = rigs.filter(([, [rig]]) => rig!.archivedAt === null).map(([id]) => id);
+  const away = rigs.filter(([, [rig]]) => rig!.archivedAt !== null).map(([id]) => id);
+  const sorted = (ids: number[]) => ids.sort((a, b) => urgency(known.get(b)) - urgency(known.get(a)));
+  const ids = {
+    all: sorted(used),
+    stopped: used.filter((id) => (known.get(id)?.stops ?? 0) > 0),
+    ready: used.filter((id) => known.get(id)?.stops === 0),
+    away: sorted(away),
+  };
+  const order: Order = {
+    told: { parts, version },
+    ids,
+    counts: {
+      all: used.length,
+      stopped: ids.stopped.length,
+      ready: ids.ready.length,
+      away: away.length,
+    },
+    judging: used.length - ids.stopped.length - ids.ready.length,
+    texts:
+      before?.told.parts === parts
+        ? before.texts
+        : new Map(rigs.map(([id, own]): [number, string] => [id, textOf(own)])),
+  };
+  orders.set(db, order);
+  return order;
 }
 
-/** Every word asked for stands somewhere in the rig's names and numbers. */
-function matches(parts: readonly RigTool[], find: string): boolean {
+/** What is not known stands behind what is stopped, and before what may be driven. */
+const urgency = (judged: FindingCount | undefined): number =>
+  judged ? judged.stops * 100 + judged.fixes : 99.5;
+
+/** A rig's names and numbers. */
+function textOf(parts: readonly RigTool[]): string {
   const { name, tractor } = parts[0]!;
-  const text = [
+  return [
     name,
     ...[tractor, ...parts.map(({ implement }) => implement)].flatMap(
       ({ make, model, fleetNumber, serial }) => [make, model, fleetNumber, serial],
@@ -91,33 +132,27 @@ function matches(parts: readonly RigTool[], find: string): boolean {
   ]
     .join(" ")
     .toLowerCase();
-  return find
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => text.includes(word));
 }
 
-function viewRigs(
-  db: Database,
-  rigs: readonly (readonly RigTool[])[],
-  standings: Map<number, FindingCount>,
-  units: Units,
-): YardRig[] {
-  const judged = judgedOf(db, rigs.flat());
+function viewRigs(db: Database, rigs: readonly (readonly RigTool[])[], units: Units): YardRig[] {
   const facts = ladderFacts(db, new Map(rigs.map((parts) => [parts[0]!.id, parts])));
+  const known = judgedOf(db, rigs.flat());
+  // A ladder that was climbed yesterday is not climbed today, though nobody wrote anything.
+  const old = rigs.filter(([rig]) => known.get(rig!.id)!.log !== logSaid(facts.get(rig!.id)!));
+  const judged = old.length === 0 ? known : new Map([...known, ...judgedAnew(db, old.flat())]);
   return rigs.map((parts) => {
     const rig = parts[0]!;
     const couplings = parts.map(({ couplingId }) => couplingId);
-    const { holding, drawing, climbed } = judged.get(rig.id)!;
+    const { stops, fixes, checks, holding, drawing, climbed } = judged.get(rig.id)!;
     return {
       head: headOf(parts),
-      standing: standings.get(rig.id)!,
+      standing: { stops, fixes, checks },
       holding: holding
         .slice(0, HOLDING_AT_ONCE)
         .map((finding) => ({ ...inUnits(finding, units), href: cureHref(rig.id, finding, couplings) })),
       more: Math.max(0, holding.length - HOLDING_AT_ONCE),
       drawing,
-      climbed: climbed(facts.get(rig.id)!),
+      climbed,
       away: rig.archivedAt !== null,
       lacks: putAwayOf(parts),
     };

@@ -16,7 +16,7 @@ let borrowed: RigTool;
 const at = new Date("2026-11-02T08:00:00Z");
 const tape = { instrument: "tape" as const, person: "Mira", at };
 const look = (rest = {}) => viewYard(db, { find: "", state: "all", page: 1, units: PRESETS.metric, ...rest });
-const standing = () => ({ ...standingsOf(db, listRigs(db)).get(borrowed.id)! });
+const standing = () => ({ ...standingsOf(db).known.get(borrowed.id)! });
 const ids = () =>
   judgedOf(db, [borrowed])
     .get(borrowed.id)!

@@ -18,7 +18,12 @@ const FILLED: Record<string, string> = {
 /** Addresses only something that was begun or brought in has: they are asked where it is. */
 const BEGUN = ["photoId", "fileId", "batchId", "testId", "caseId"];
 
-type Route = { id: string; parentId?: string | undefined; path?: string | undefined; index?: boolean | undefined };
+type Route = {
+  id: string;
+  parentId?: string | undefined;
+  path?: string | undefined;
+  index?: boolean | undefined;
+};
 
 /** Addresses of all pages that read something, first the yard's. */
 export function pagesOf(build: ServerBuild): string[] {

@@ -52,15 +52,16 @@ export function yardSized(path: string, { sets, years = 1 }: Size): Database {
   file.pragma("foreign_keys = OFF");
   file.transaction(() => {
     const tables = (
-      file.prepare("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'").all() as {
+      file
+        .prepare("select name from sqlite_master where type = 'table' and name not like 'sqlite_%'")
+        .all() as {
         name: string;
       }[]
     )
       .map(({ name }) => name)
       .filter((name) => !ONCE.has(name));
     const steps = new Map(tables.map((table) => [table, stepOf(file, table)]));
-    for (let set = 1; set < sets; set += 1)
-      for (const table of tables) copySet(file, table, set, steps);
+    for (let set = 1; set < sets; set += 1) for (const table of tables) copySet(file, table, set, steps);
     for (let year = 1; year < years; year += 1) copyReadings(file, year);
   })();
   file.pragma("foreign_keys = ON");
@@ -88,7 +89,9 @@ function copySet(file: SqliteFile.Database, table: string, set: number, steps: M
   const keys = keysOf(file, table);
   const own = steps.get(table)!;
   const rootOf = (start: string): string => {
-    const [up] = keysOf(file, start).filter(({ from }) => columnsOf(file, start).some(({ name, pk }) => name === from && pk > 0));
+    const [up] = keysOf(file, start).filter(({ from }) =>
+      columnsOf(file, start).some(({ name, pk }) => name === from && pk > 0),
+    );
     return steps.get(start) || !up ? start : rootOf(up.table);
   };
   const columns = columnsOf(file, table).map(({ name, pk }) => {
@@ -137,7 +140,9 @@ function copyReadings(file: SqliteFile.Database, year: number): void {
   const first = file.prepare("select min(seq) from fact").pluck().get() as number;
   void first;
   const earlier = (column: string) => `strftime('%Y-%m-%dT%H:%M:%fZ', ${column}, '-${year} years')`;
-  file.exec(`create temp table if not exists firsts as select f.seq from fact f join reading r on r.seq = f.seq where f.part_of is null`);
+  file.exec(
+    `create temp table if not exists firsts as select f.seq from fact f join reading r on r.seq = f.seq where f.part_of is null`,
+  );
   file.exec(
     `insert into fact (seq, id, kind, machine_id, point_id, coupling_id, rig_id, component_id, variant_id, topic, happened, arrived, person)
      select seq + ${step}, 'year ${year} ' || id, kind, machine_id, point_id, coupling_id, rig_id, component_id, variant_id, topic, ${earlier("happened")}, ${earlier("arrived")}, person

@@ -1,6 +1,6 @@
 /** Sentences with their figures still in SI: a judgement writes one, whoever shows it prints it in the reader's units. */
 import { capital } from "./capital.ts";
-import { METRES_PER, printLength } from "./length.ts";
+import { LENGTH_STYLES, type LengthStyle, METRES_PER, printLength } from "./length.ts";
 import type { Family } from "./measure.ts";
 import { say, sayFine } from "./say.ts";
 import { inInches, type Units } from "./units.ts";
@@ -43,6 +43,54 @@ export function inWords(sentence: Said, units: Units): string {
 /** The figures of a sentence in order, SI. */
 export function figuresIn(sentence: Said): number[] {
   return partsOf(sentence).flatMap((part) => (typeof part === "string" ? [] : [part.value]));
+}
+
+/** A figure as a file can hold it: SI, and how it reads: alike for everybody, or by how a long tape, a small one or either is read. */
+type WrittenFigure = { value: number } & Partial<{
+  all: string;
+  tape: Record<string, string>;
+  small: Record<string, string>;
+  either: Record<string, string>;
+}>;
+/** A sentence as a file can hold it. */
+export type Written = string | readonly (string | WrittenFigure)[];
+
+const byStyle = (print: (style: LengthStyle) => string) =>
+  Object.fromEntries(LENGTH_STYLES.map((style) => [style, print(style)]));
+const eitherOf = ({ tape, small }: Units) => `${tape} ${small}`;
+
+/** A sentence with its figures written out for every reader. */
+export function writtenOut(sentence: Said): Written {
+  if (typeof sentence === "string") return sentence;
+  return partsOf(sentence).map((part) => (typeof part === "string" ? part : written(part)));
+}
+
+function written({ value, print }: Figure): WrittenFigure {
+  const [one] = LENGTH_STYLES;
+  const tape = byStyle((style) => print({ tape: style, small: one }));
+  const small = byStyle((style) => print({ tape: one, small: style }));
+  const [byTape, bySmall] = [tape, small].map((reads) => new Set(Object.values(reads)).size > 1);
+  if (byTape && bySmall) {
+    const pairs = LENGTH_STYLES.flatMap((each) =>
+      LENGTH_STYLES.map((other) => ({ tape: each, small: other })),
+    );
+    return { value, either: Object.fromEntries(pairs.map((units) => [eitherOf(units), print(units)])) };
+  }
+  if (byTape) return { value, tape };
+  return bySmall ? { value, small } : { value, all: tape[one]! };
+}
+
+/** A sentence that was written out, to be told again. */
+export function readBack(sentence: Written): Said {
+  if (typeof sentence === "string") return sentence;
+  return sentence.map((part) => {
+    if (typeof part === "string") return part;
+    const { value, all, tape, small, either } = part;
+    return {
+      value,
+      print: (units) => all ?? tape?.[units.tape] ?? small?.[units.small] ?? either![eitherOf(units)]!,
+    };
+  });
 }
 
 function partsOf(sentence: Said | number): readonly (string | Figure)[] {

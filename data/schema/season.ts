@@ -45,15 +45,19 @@ export const serviceItem = sqliteTable(
 );
 
 /** That it was done: about the machine, its topic the item's number. */
-export const serviceDone = sqliteTable("service_done", {
-  seq: factSeq(),
-  itemId: integer()
-    .notNull()
-    .references(() => serviceItem.id),
-  /** seconds by the hour meter; null where nobody wrote it down */
-  meter: real(),
-  note: text().notNull().default(""),
-});
+export const serviceDone = sqliteTable(
+  "service_done",
+  {
+    seq: factSeq(),
+    itemId: integer()
+      .notNull()
+      .references(() => serviceItem.id),
+    /** seconds by the hour meter; null where nobody wrote it down */
+    meter: real(),
+    note: text().notNull().default(""),
+  },
+  (table) => [index("service_done_by_item").on(table.itemId)],
+);
 
 /** What a machine's hour meter showed, seconds: about the machine. */
 export const meterReading = sqliteTable(
@@ -99,7 +103,10 @@ export const wearMeasured = sqliteTable(
     size: real().notNull(),
     replaced: integer({ mode: "boolean" }).notNull(),
   },
-  (table) => [check("wear_measured_is_something", sql`${table.size} > 0`)],
+  (table) => [
+    check("wear_measured_is_something", sql`${table.size} > 0`),
+    index("wear_measured_by_part").on(table.partId),
+  ],
 );
 
 /** What the yard reckons with: one row. A setting. */

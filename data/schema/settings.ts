@@ -78,18 +78,6 @@ export const roadLimits = sqliteTable("road_limits", {
   unbraked: real(),
 });
 
-/** What was worked out of every rig, so that it need not be after each start. Neither fact nor setting: it may be thrown away. One row. */
-export const board = sqliteTable("board", {
-  id: integer().primaryKey(),
-  /** the build that worked it out: another judges anew */
-  build: text().notNull(),
-  /** how far the record had grown */
-  mark: integer().notNull(),
-  standings: text({ mode: "json" }).$type<BoardStanding[]>().notNull(),
-});
-
-export type BoardStanding = { rigId: number; stops: number; fixes: number; checks: number };
-
 const SOILS = Object.keys(SOIL_STATES) as [SoilState, ...SoilState[]];
 
 /** How deep the soil may be pressed as wet as it is, metres, where it is another than ours. A setting. */

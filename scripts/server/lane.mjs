@@ -4,24 +4,30 @@
  */
 import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
+import { setPriority } from "node:os";
 import { join } from "node:path";
 import { ROOT } from "../bootstrap.mjs";
 import { TAKEN_AT_ONCE, WHOLE } from "./pieces.mjs";
 
+const BESIDE = 10;
+
 const code = join(ROOT, "build", "server", "index.js");
 process.env.AMBREK_BUILD ||= createHash("sha256").update(readFileSync(code)).digest("hex").slice(0, 16);
 const build = await import(code);
-const { closeYard, createRequestHandler, identity, lookAfter, openYard } = build.entry.module;
+const { closeYard, createRequestHandler, identity, judgeSome, lookAfter, openYard } = build.entry.module;
+// What nobody waits for comes after what somebody does.
+if (process.env.AMBREK_BESIDE === "yes") setPriority(0, BESIDE);
 const handle = createRequestHandler(build, process.env.NODE_ENV);
 
 /** A request as it came, and where its body comes from and its answer goes. */
-export default async function answer({ method, url, headers, hasBody, port, open, close, stands }) {
+export default async function answer({ method, url, headers, hasBody, port, open, close, judge, stands }) {
   if (close) return closeYard();
   if (open) {
     openYard();
     return { identity: identity() };
   }
   lookAfter(stands);
+  if (judge) return { more: judgeSome(openYard()) };
   const gone = new AbortController();
   const taken = flow();
   const body = hasBody ? bodyFrom(port) : null;

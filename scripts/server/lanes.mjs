@@ -11,6 +11,8 @@ import { ROOT } from "../bootstrap.mjs";
 /** A kind of page of which lately even the quickest took longer than this goes where long ones wait for each other, ms. */
 const LONG = 150;
 const LATELY = 5;
+/** The first page comes before the judge, ms. */
+const QUIET = 1500;
 /** Files are made where long pages are. */
 const FILES = /\.(csv|pdf|zip|db|ics|geojson|nmea)$/;
 
@@ -29,19 +31,53 @@ const READS = { AMBREK_READS: "yes" };
 export function openLanes(told = () => {}) {
   const writing = lane({ minThreads: 1, maxThreads: 1, concurrentTasksPerWorker: 64 });
   const quick = lane(
-    { minThreads: 1, maxThreads: Math.max(2, Math.min(4, availableParallelism())), concurrentTasksPerWorker: 2 },
+    {
+      minThreads: 1,
+      maxThreads: Math.max(2, Math.min(4, availableParallelism())),
+      concurrentTasksPerWorker: 2,
+    },
     READS,
   );
-  const long = lane({ minThreads: 0, maxThreads: 1, concurrentTasksPerWorker: 4, idleTimeout: 60_000 }, READS);
+  const long = lane(
+    { minThreads: 0, maxThreads: 1, concurrentTasksPerWorker: 4, idleTimeout: 60_000 },
+    { ...READS, AMBREK_BESIDE: "yes" },
+  );
+  const judging = lane(
+    { minThreads: 0, maxThreads: 1, idleTimeout: 600_000 },
+    { ...READS, AMBREK_BESIDE: "yes" },
+  );
   const took = new Map();
   /** Which file is open, once it is. */
   let stands = null;
+  let closing = false;
   const opening = writing.run({ open: true }).then(
     ({ identity }) => {
       stands = identity;
+      setTimeout(judge, QUIET);
     },
     () => {},
   );
+
+  /** Judges what was written, a few rigs at a time, until there is nothing left. */
+  let judged = null;
+  async function judge() {
+    if (judged) {
+      judged.again = true;
+      return;
+    }
+    judged = { again: false };
+    try {
+      for (let more = true; more; ) {
+        judged.again = false;
+        ({ more } = await judging.run({ judge: true, stands }));
+        more ||= judged.again;
+      }
+    } catch (error) {
+      if (!closing) console.error(error);
+    } finally {
+      judged = null;
+    }
+  }
 
   /** Until a yard is open, the lane that opens it says what is wrong. */
   const laneOf = (asked) => {
@@ -81,6 +117,7 @@ export function openLanes(told = () => {}) {
       // What was sent comes by another way than word that all of it was.
       if (whole) await sent;
       stands = identity;
+      if (asked.method !== "GET" && asked.method !== "HEAD") judge();
       remember(asked.kind, milliseconds);
       told({ ...asked, status, milliseconds });
     } finally {
@@ -95,8 +132,9 @@ export function openLanes(told = () => {}) {
 
   /** Lets go of the yard's file, once what is being written is. */
   async function close() {
+    closing = true;
     await writing.run({ close: true }).catch(() => {});
-    await Promise.all([writing, quick, long].map((each) => each.destroy()));
+    await Promise.all([writing, quick, long, judging].map((each) => each.destroy()));
   }
   return { answer, close };
 }

@@ -44,7 +44,8 @@ app.all("*", async (req, res, next) => {
       {
         give: (head) => begin(res, head),
         piece: async (bytes) => {
-          if (!res.writableEnded && !res.write(bytes)) await Promise.race([once(res, "drain"), once(res, "close")]);
+          if (!res.writableEnded && !res.write(bytes))
+            await Promise.race([once(res, "drain"), once(res, "close")]);
         },
       },
     );
@@ -136,4 +137,5 @@ async function answer(res, response) {
 
 const port = Number(process.env.PORT || 4180);
 const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null });
-for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, () => close(() => lanes.close().finally(() => process.exit(0))));
+for (const signal of ["SIGTERM", "SIGINT"])
+  process.once(signal, () => close(() => lanes.close().finally(() => process.exit(0))));
