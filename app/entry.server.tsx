@@ -4,7 +4,9 @@ import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, ServerRouter } from "react-router";
+import { knownBy, RenderedPages } from "./rendered.server.ts";
 import { Nonce } from "./session/nonce.ts";
+import { zoneOf } from "./session/zone.server.ts";
 
 /** For the thread this is built into: what answers, and the file it has open. */
 export { createRequestHandler } from "react-router";
@@ -31,17 +33,41 @@ function contentSecurityPolicy(nonce: string): string {
   ].join("; ");
 }
 
-export default function handleRequest(
+const pages = new RenderedPages();
+
+export default async function handleRequest(
   request: Request,
   status: number,
   headers: Headers,
   context: EntryContext,
 ) {
-  const nonce = randomBytes(16).toString("base64");
+  const nonce = randomBytes(16).toString("hex");
   headers.set("Content-Type", "text/html; charset=utf-8");
   headers.set("Content-Security-Policy", contentSecurityPolicy(nonce));
   headers.set("X-Content-Type-Options", "nosniff");
   headers.set("Referrer-Policy", "same-origin");
+  const key = keyOf(request, status, context);
+  const known = key && pages.recall(key, nonce);
+  if (known) return new Response(known, { headers, status });
+  return rendered({ request, status, headers, context, nonce }, (html) => {
+    if (key) pages.keep(key, { html, nonce });
+  });
+}
+
+/** By what this page is known again; null of one that answers a form, or says what went wrong. */
+function keyOf(request: Request, status: number, { staticHandlerContext }: EntryContext): string | null {
+  const { loaderData, actionData, errors } = staticHandlerContext;
+  if (request.method !== "GET" || actionData || errors) return null;
+  return knownBy({ url: request.url, status, loaded: loaderData, zone: zoneOf(request), now: new Date() });
+}
+
+type Asked = { request: Request; status: number; headers: Headers; context: EntryContext; nonce: string };
+
+/** Renders a page; `whole` is told all of it, where nothing went wrong. */
+function rendered(
+  { request, status, headers, context, nonce }: Asked,
+  whole: (html: string) => void,
+): Promise<Response> {
   return new Promise<Response>((resolve, reject) => {
     let outcome = status;
     const whenReady = isbot(request.headers.get("User-Agent")) ? "onAllReady" : "onShellReady";
@@ -53,6 +79,9 @@ export default function handleRequest(
         nonce,
         [whenReady]() {
           const body = new PassThrough();
+          const pieces: Buffer[] = [];
+          body.on("data", (piece: Buffer) => pieces.push(piece));
+          body.on("end", () => outcome === status && whole(Buffer.concat(pieces).toString("utf8")));
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status: outcome }));
           pipe(body);
         },
