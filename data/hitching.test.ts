@@ -238,9 +238,15 @@ describe("one machine, one rig at a time", () => {
 
   it("leaves alone what shares nothing with it", () => {
     const [a] = pair();
-    const strangers = listRigs(db).filter(
-      ({ id }) => id !== a && !rivalsOf(db, a).some((each) => each.id === id),
+    const machines = (id: number) =>
+      toolsOf(db, id).flatMap(({ tractor, implement }) => [tractor.id, implement.id]);
+    const own = new Set(machines(a));
+    const strangers = listRigs(db).filter(({ id }) => !machines(id).some((each) => own.has(each)));
+    expect(strangers.length).toBeGreaterThan(10);
+    expect(rivalsOf(db, a).map(({ id }) => id)).not.toEqual(
+      expect.arrayContaining([expect.toSatisfy((id) => strangers.some((each) => each.id === id))]),
     );
+    for (const { id } of strangers.slice(0, 3)) keepEvent(db, id, "coupled", at(7));
     const before = strangers.map(({ id }) => kinds(id));
     keepCoupled(db, a, { ...at(12), id: uuidOf(1) });
     expect(strangers.map(({ id }) => kinds(id))).toEqual(before);

@@ -2,7 +2,8 @@
 import { and, eq, type SQL, sql } from "drizzle-orm";
 import type { Database } from "./handle.ts";
 import { factOf, newestFirst, record, standing, type Told } from "./record.ts";
-import { couplingEvent, fact, rig, tick } from "./schema/index.ts";
+import { toolsOf, toolsWith } from "./rigs.ts";
+import { couplingEvent, fact, tick } from "./schema/index.ts";
 
 export const COUPLING = "coupling";
 /** A tick on the hook-up list, and one on the ladder. */
@@ -67,18 +68,12 @@ export function keepEvent(
   );
 }
 
-/** Other rigs in use that need the same machine or one of the same implements: there is one of each. */
+/** Other rigs that need the same machine or one of the same implements: there is one of each. */
 export function rivalsOf(db: Database, rigId: number): { id: number; name: string }[] {
-  const machines = (id: SQL) => sql`
-    select r.tractor_id from rig r where r.id = ${id}
-    union select c.implement_id from coupling c where c.rig_id = ${id}`;
-  return db
-    .select({ id: rig.id, name: rig.name })
-    .from(rig)
-    .where(
-      sql`${rig.id} <> ${rigId} and exists (${machines(sql`${rig.id}`)} intersect ${machines(sql`${rigId}`)})`,
-    )
-    .all();
+  const own = toolsOf(db, rigId).flatMap(({ tractor, implement }) => [tractor.id, implement.id]);
+  return toolsWith(db, [...new Set(own)])
+    .filter(({ id, position }) => id !== rigId && position === 1)
+    .map(({ id, name }) => ({ id, name }));
 }
 
 /** Those of them that were coupled at a time, by what was recorded up to then. */
