@@ -1,10 +1,12 @@
 /** The log of work: begun, added to, ended. What it was driven with is frozen when it begins. */
 import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
+import { alias } from "drizzle-orm/sqlite-core";
 import type { Frozen, LogEntry } from "../core/yard/log.ts";
 import { areaOfBoundary } from "./areas.ts";
 import type { Database } from "./handle.ts";
 import { lineOfSeq } from "./lines.ts";
 import { fieldNamed } from "./places.ts";
+import { listed, prepared } from "./prepared.ts";
 import { factOf, inOrder, newestFirst, record, standing, type Told } from "./record.ts";
 import {
   crop,
@@ -161,47 +163,86 @@ export function addNote(
   });
 }
 
-export type LogFilter = { rigId?: number; fieldId?: number; season?: string; most?: number };
+export type LogFilter = {
+  rigs?: readonly number[];
+  fieldId?: number;
+  season?: string;
+  most?: number;
+  /** so many of the newest are left out */
+  after?: number;
+};
 
 /** Entries that stand, newest first. */
-export function logOf(db: Database, { rigId, fieldId, season, most = 500 }: LogFilter = {}): LogEntry[] {
-  const which: (SQL | undefined)[] = [
-    rigId === undefined ? undefined : eq(fact.rigId, rigId),
-    fieldId === undefined ? undefined : eq(work.fieldId, fieldId),
-    season === undefined ? undefined : eq(work.season, season),
-  ];
+export function logOf(db: Database, { most = 500, after = 0, ...filter }: LogFilter = {}): LogEntry[] {
   const rows = db
     .select({ fact, work, frozen: workBegun.frozen, rig: rig.name })
     .from(fact)
     .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
     .innerJoin(work, eq(work.seq, workBegun.work))
     .innerJoin(rig, eq(rig.id, fact.rigId))
-    .where(and(standing(), ...which))
+    .where(and(standing(), ...which(filter)))
     .orderBy(...newestFirst)
     .limit(most)
+    .offset(after)
     .all();
   return rows.map((row) => entryOf(db, row));
 }
 
+/** Sums over all entries that stand, SI; `untold`: ended, and nobody said how many hectares. */
+export function logSums(db: Database, filter: LogFilter = {}) {
+  const ended = alias(fact, "ended");
+  return db
+    .select({
+      entries: sql<number>`count(*)`,
+      area: sql<number>`total(${workEnded.area})`,
+      time: sql<number>`total(${workEnded.time})`,
+      fuel: sql<number>`total(${workEnded.fuel})`,
+      untold: sql<number>`count(${workEnded.seq}) - count(${workEnded.area})`,
+    })
+    .from(fact)
+    .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
+    .innerJoin(work, eq(work.seq, workBegun.work))
+    .leftJoin(ended, and(eq(ended.partOf, fact.seq), eq(ended.kind, WORK_ENDED), standing("ended")))
+    .leftJoin(workEnded, eq(workEnded.seq, ended.seq))
+    .where(and(standing(), ...which(filter)))
+    .get()!;
+}
+
+const which = ({ rigs, fieldId, season }: LogFilter): (SQL | undefined)[] => [
+  rigs === undefined
+    ? undefined
+    : sql`${fact.about} in (select 'rig ' || value from json_each(${listed(rigs)})) and ${fact.kind} = ${WORK_BEGUN}`,
+  fieldId === undefined ? undefined : eq(work.fieldId, fieldId),
+  season === undefined ? undefined : eq(work.season, season),
+];
+
 type Row = { fact: typeof fact.$inferSelect; work: typeof work.$inferSelect; frozen: Frozen; rig: string };
+
+const endQuery = (db: Database) =>
+  prepared(db, "end of work", () =>
+    db
+      .select({ fact, row: workEnded })
+      .from(fact)
+      .innerJoin(workEnded, eq(workEnded.seq, fact.seq))
+      .where(and(eq(fact.partOf, sql.placeholder("begun")), standing()))
+      .prepare(),
+  );
+
+const usedQuery = (db: Database) =>
+  prepared(db, "used for work", () =>
+    db
+      .select({ row: workUsed })
+      .from(fact)
+      .innerJoin(workUsed, eq(workUsed.seq, fact.seq))
+      .where(and(eq(fact.partOf, sql.placeholder("end")), standing()))
+      .prepare(),
+  );
 
 function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Row): LogEntry {
   const field = fieldNamed(db, set.fieldId)!;
   const line = set.line === null ? null : lineOfSeq(db, set.line);
-  const end = db
-    .select({ fact, row: workEnded })
-    .from(fact)
-    .innerJoin(workEnded, eq(workEnded.seq, fact.seq))
-    .where(and(eq(fact.partOf, begun.seq), standing()))
-    .get();
-  const used = end
-    ? db
-        .select({ row: workUsed })
-        .from(fact)
-        .innerJoin(workUsed, eq(workUsed.seq, fact.seq))
-        .where(and(eq(fact.partOf, end.fact.seq), standing()))
-        .all()
-    : [];
+  const end = endQuery(db).get({ begun: begun.seq });
+  const used = end ? usedQuery(db).all({ end: end.fact.seq }) : [];
   return {
     id: begun.id,
     seq: begun.seq,

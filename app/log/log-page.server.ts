@@ -2,8 +2,9 @@
 import { say } from "../../core/quantity/say.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
-import { type LogFilter, logOf, seasonsOf } from "../../data/log.ts";
+import { type LogFilter, logOf, logSums, seasonsOf } from "../../data/log.ts";
 import { entryView, hours } from "../stations/log/log-view.server.ts";
+import { pageAmong } from "../ui/paged.ts";
 
 /** What the address asks for. */
 export function filterIn(request: Request): LogFilter {
@@ -16,27 +17,25 @@ export function filterIn(request: Request): LogFilter {
   };
 }
 
-export function logPage(db: Database, filter: LogFilter, units: Units) {
-  const entries = logOf(db, filter);
-  const sum = (of: (entry: (typeof entries)[number]) => number | null | undefined) =>
-    entries.reduce((total, entry) => total + (of(entry) ?? 0), 0);
-  const [area, time, fuel] = [
-    sum(({ ended }) => ended?.area),
-    sum(({ ended }) => ended?.time),
-    sum(({ ended }) => ended?.fuel),
-  ];
+const ON_A_PAGE = 50;
+
+export function logPage(db: Database, filter: LogFilter, page: number, units: Units) {
+  const { entries: all, area, time, fuel, untold } = logSums(db, filter);
+  const pages = pageAmong(all, page, ON_A_PAGE);
+  const entries = logOf(db, { ...filter, most: ON_A_PAGE, after: (pages.page - 1) * ON_A_PAGE });
   return {
     entries: entries.map((entry) => entryView(entry, units)),
+    pages,
     season: filter.season ?? "",
     seasons: seasonsOf(db),
     field: filter.fieldId === undefined ? null : (entries[0]?.field.name ?? "that field"),
     fieldId: filter.fieldId ?? null,
     total: [
-      `${entries.length} ${entries.length === 1 ? "entry" : "entries"}`,
+      `${all} ${all === 1 ? "entry" : "entries"}`,
       ...(area > 0 ? [say("area", area, units)] : []),
       ...(time > 0 ? [hours(time)] : []),
       ...(fuel > 0 ? [`${say("volume", fuel, units)} fuel`] : []),
     ].join(", "),
-    untold: entries.filter(({ ended }) => ended !== null && ended.area === null).length,
+    untold,
   };
 }

@@ -3,12 +3,14 @@ import { database } from "../../data/database.ts";
 import { filterIn, logPage } from "../log/log-page.server.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { Entries } from "../stations/log/Entries.tsx";
+import { Pages } from "../ui/Pages.tsx";
+import { pageIn } from "../ui/paged.ts";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { Route } from "./+types/log";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
-  return { preferences, log: logPage(database(), filterIn(request), preferences.units) };
+  return { preferences, log: logPage(database(), filterIn(request), pageIn(request), preferences.units) };
 }
 
 export function meta() {
@@ -69,6 +71,7 @@ export default function Log({ loaderData: { preferences, log } }: Route.Componen
         ))}
       </nav>
       <Entries entries={log.entries} action={null} withRig />
+      <Pages of={{ ...log.pages, what: "entries" }} />
     </YardFrame>
   );
 }

@@ -1,22 +1,29 @@
 import { database } from "../../data/database.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { spoiltEntries } from "../spoilt/spoilt-view.server.ts";
+import { pageIn } from "../ui/paged.ts";
 import { SeasonPage } from "../yard/season/SeasonPage.tsx";
-import { seasonView } from "../yard/season/season-view.server.ts";
+import { seasonPage } from "../yard/season/season-view.server.ts";
 import type { Route } from "./+types/season";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const preferences = await readPreferences(request);
-  const all = seasonView(database(), new Date().toISOString(), preferences.units);
   const only = new URL(request.url).searchParams.get("only") ?? "";
-  const chosen = all.find(({ key }) => key === only);
-  const choices = all.map(({ key, name, of }) => ({ key, name: `${name}, ${of}` }));
+  const today = new Date().toISOString();
+  const db = database();
+  const { rows, rigs, choices, ...pages } = seasonPage(db, {
+    page: pageIn(request),
+    only,
+    today,
+    units: preferences.units,
+  });
   return {
     preferences,
-    groups: chosen ? [chosen] : all,
-    only: chosen?.key ?? "",
+    groups: rows,
+    only: choices.some(({ key }) => key === only) ? only : "",
     choices,
-    spoilt: spoiltEntries(database()).length,
+    pages,
+    spoilt: spoiltEntries(db, rigs).length,
   };
 }
 

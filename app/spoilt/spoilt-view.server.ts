@@ -44,9 +44,9 @@ export type SpoiltEntry = {
   believed: { right: number; ahead: number } | null;
 };
 
-/** Every entry of the log, or of one rig's, that was driven with something wrong. */
-export function spoiltEntries(db: Database, rigId?: number): SpoiltEntry[] {
-  const entries = logOf(db, rigId === undefined ? { most: 5_000 } : { rigId, most: 5_000 });
+/** Every entry of the log, or of these rigs alone, that was driven with something wrong. */
+export function spoiltEntries(db: Database, rigs?: readonly number[]): SpoiltEntry[] {
+  const entries = logOf(db, { most: 5_000, ...(rigs && { rigs }) });
   if (entries.length === 0) return [];
   const bases = basesOver(db);
   const wanted = new Set(entries.map((each) => each.rigId));

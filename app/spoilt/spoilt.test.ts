@@ -40,7 +40,7 @@ describe("work driven with a wrong lateral offset", () => {
     const id = beginWork(yard.db, rig.id, { workId: work.id, frozen: { ...frozen, readings: off } }, told);
     const end = { area: 5e4, parts: [], time: null, fuel: null, note: "", used: [] };
     endWork(yard.db, begunOf(yard.db, id)!, end, { ...told, at: new Date("2026-10-01T12:00:00Z") });
-    const found = () => spoiltEntries(yard.db, rig.id).find(({ entry }) => entry.id === id)!;
+    const found = () => spoiltEntries(yard.db, [rig.id]).find(({ entry }) => entry.id === id)!;
     expect(found().spoilt.right).toBeCloseTo(0.1, 6);
     expect(found().track).toBeNull();
 

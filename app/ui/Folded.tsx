@@ -1,19 +1,25 @@
+import { useState } from "react";
+
 /** What is seldom needed, under a line that opens it. */
 export function Folded({
   summary,
   className,
   children,
+  whenOpened = false,
 }: {
   summary: React.ReactNode;
   className?: string;
   children: React.ReactNode;
+  /** of many alike: what is in it is made once somebody opens it */
+  whenOpened?: boolean;
 }) {
+  const [opened, setOpened] = useState(!whenOpened);
   return (
-    <details className={className}>
+    <details className={className} onToggle={({ currentTarget }) => currentTarget.open && setOpened(true)}>
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold text-dye">
         {summary}
       </summary>
-      {children}
+      {opened && children}
     </details>
   );
 }

@@ -5,6 +5,7 @@ import { ThumbnailDrawing } from "../drawing/ThumbnailDrawing.tsx";
 import { useOutcome } from "../entry/use-outcome.ts";
 import type { Route } from "../routes/+types/yard";
 import { rigAddress } from "../stations/frame/address.ts";
+import { Pages } from "../ui/Pages.tsx";
 import { SeverityMark } from "../ui/Severity.tsx";
 import { RIG_STATES, type RigState } from "./rig-states.ts";
 import type { SeasonNow } from "./season-now.server.ts";
@@ -117,7 +118,7 @@ export function YardPage({ loaderData: { preferences, yard, demo, season } }: Ro
           <RigCard key={rig.head.id} rig={rig} />
         ))}
       </ul>
-      <Pages yard={yard} />
+      <Pages of={{ ...yard, what: find ? "rigs found" : "rigs" }} />
     </YardFrame>
   );
 }
@@ -222,29 +223,6 @@ function Finder({
         ))}
       </nav>
     </Form>
-  );
-}
-
-function Pages({ yard: { page, pages, find, state } }: { yard: Route.ComponentProps["loaderData"]["yard"] }) {
-  if (pages === 1) return null;
-  const to = (wanted: number) =>
-    `/?${new URLSearchParams({ ...(find && { find }), ...(state !== "all" && { state }), page: String(wanted) })}`;
-  return (
-    <nav aria-label="Pages" className="flex items-center gap-3">
-      {page > 1 && (
-        <Link className="key" to={to(page - 1)}>
-          Before
-        </Link>
-      )}
-      <span>
-        Page {page} of {pages}
-      </span>
-      {page < pages && (
-        <Link className="key" to={to(page + 1)}>
-          After
-        </Link>
-      )}
-    </nav>
   );
 }
 

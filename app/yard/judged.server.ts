@@ -19,6 +19,8 @@ export type RigJudged = FindingCount & {
   /** stops and fixes */
   holding: Finding[];
   drawing: Thumbnail;
+  /** what it works in an hour by speed and width, m²/s; null where one of them is not known */
+  rate: number | null;
   /** how far its ladder is climbed, and what the log said when that was worked out */
   climbed: { good: number; all: number };
   log: string;
@@ -68,6 +70,7 @@ export function rigsJudged(db: Database, parts: readonly RigTool[]): Map<number,
           checks: count("check"),
           holding: judged.findings.filter(({ severity }) => severity === "stop" || severity === "fix"),
           drawing: drawThumbnail(lead!, 150, 210, others),
+          rate: judged.reckoned.match.rate,
           climbed: standing(rungsOf(whole, judged, log)),
           log: logSaid(log),
         },

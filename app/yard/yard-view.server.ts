@@ -7,6 +7,7 @@ import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
 import { type PutAway, putAwayOf } from "../stations/frame/put-away.ts";
 import { headOf, type RigHead } from "../stations/frame/rig-view.server.ts";
 import { cureHref } from "../stations/frame/stations.ts";
+import { paged } from "../ui/paged.ts";
 import { type FindingCount, judgedAnew, judgedOf, standingsOf } from "./board.server.ts";
 import { logSaid } from "./judged.server.ts";
 import type { RigState } from "./rig-states.ts";
@@ -35,6 +36,8 @@ export type YardView = {
   judging: number;
   page: number;
   pages: number;
+  /** rigs on all pages */
+  all: number;
   rigs: YardRig[];
 };
 
@@ -51,19 +54,19 @@ export function viewYard(db: Database, { find, state, page, units }: Asked): Yar
     words.length === 0
       ? asked
       : asked.filter((id) => words.every((word) => order.texts.get(id)!.includes(word)));
-  const pages = Math.max(1, Math.ceil(found.length / ON_A_PAGE));
-  const here = Math.min(Math.max(page, 1), pages);
+  const here = paged(found, page, ON_A_PAGE);
   const rigs = everyRig(listEveryTool(db));
   return {
     find,
     state,
     counts: order.counts,
     judging: order.judging,
-    page: here,
-    pages,
+    page: here.page,
+    pages: here.pages,
+    all: here.all,
     rigs: viewRigs(
       db,
-      found.slice((here - 1) * ON_A_PAGE, here * ON_A_PAGE).map((id) => rigs.get(id)!),
+      here.rows.map((id) => rigs.get(id)!),
       units,
     ),
   };

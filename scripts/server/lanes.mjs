@@ -39,7 +39,7 @@ export function openLanes(told = () => {}) {
     READS,
   );
   const long = lane(
-    { minThreads: 0, maxThreads: 1, concurrentTasksPerWorker: 4, idleTimeout: 60_000 },
+    { minThreads: 0, maxThreads: 2, concurrentTasksPerWorker: 2, idleTimeout: 60_000 },
     { ...READS, AMBREK_BESIDE: "yes" },
   );
   const judging = lane(

@@ -26,7 +26,7 @@ const NEWS = 14 * 24 * 3_600_000;
 export async function handoverView(open: OpenRig, request: Request) {
   const { db, rig, whole, judged, preferences } = open;
   const { units } = preferences;
-  const entries = logOf(db, { rigId: rig.id, most: RECENT });
+  const entries = logOf(db, { rigs: [rig.id], most: RECENT });
   const line = whole.work?.line
     ? linesOf(db, whole.work.field.id).find(({ id }) => id === whole.work!.line!.id)
     : null;

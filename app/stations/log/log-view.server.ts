@@ -34,7 +34,7 @@ export function logView(open: OpenRig) {
       parts: lead ? (known(lead, "tool.parts") ?? givenSections(lead)?.widths.length ?? null) : null,
     },
     units: { area: unitOf("area", units), volume: unitOf("volume", units), mass: unitOf("mass", units) },
-    entries: withTracks(db, logOf(db, { rigId: rig.id, most: RECENT }), units),
+    entries: withTracks(db, logOf(db, { rigs: [rig.id], most: RECENT }), units),
   };
 }
 

@@ -84,7 +84,7 @@ export function roundsView(open: OpenRig, now = new Date()) {
 
 /** What the log still wants before the day is over. */
 function openTonight({ db, rig }: OpenRig, now: Date): string[] {
-  const entries = logOf(db, { rigId: rig.id, most: 20 });
+  const entries = logOf(db, { rigs: [rig.id], most: 20 });
   const going = entries.filter(({ ended }) => ended === null);
   const today = entries.filter(({ ended }) => ended !== null && day(ended.at) === day(now.toISOString()));
   const without = (what: string, missing: (entry: (typeof today)[number]) => boolean) => {

@@ -84,7 +84,7 @@ export function worldView(open: OpenRig, search: URLSearchParams) {
 
 /** A job of the log with its track, driven again with what the terminal had then and what is known now; null where there is none. */
 function entryOf({ db, rig, whole }: OpenRig, part: number, id: string) {
-  const found = logOf(db, { rigId: rig.id, most: 5_000 }).find((each) => each.id === id);
+  const found = logOf(db, { rigs: [rig.id], most: 5_000 }).find((each) => each.id === id);
   const track = found && tracksOf(db, [found.seq]).get(found.seq);
   if (!found || !track) return null;
   const told = Object.fromEntries(
@@ -107,7 +107,7 @@ function entryOf({ db, rig, whole }: OpenRig, part: number, id: string) {
 
 /** Jobs of this rig that have a track, the newest first. */
 function trackedOf({ db, rig }: OpenRig) {
-  const entries = logOf(db, { rigId: rig.id, most: 200 });
+  const entries = logOf(db, { rigs: [rig.id], most: 200 });
   const tracks = tracksOf(
     db,
     entries.map(({ seq }) => seq),

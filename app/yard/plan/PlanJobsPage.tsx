@@ -86,7 +86,7 @@ function Jobs(page: Page) {
                 </span>
               )}
             </p>
-            <Folded summary="Change it">
+            <Folded summary="Change it" whenOpened>
               <JobForm page={page} form={`job ${job.id}`} job={job} />
               <Form method="post" className="pb-2">
                 <input type="hidden" name="job" value={job.id} />

@@ -25,7 +25,7 @@ import {
 } from "../../../data/plan.ts";
 import { byRig, listEveryTool, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { machineName, shortName } from "../../../data/whole.ts";
-import { openedOf } from "../../stations/frame/opened.server.ts";
+import { judgedOf } from "../board.server.ts";
 import { drivenOf } from "../rates/rates-view.server.ts";
 import { setupOfRig } from "./setups.server.ts";
 
@@ -92,12 +92,16 @@ function drivenByRig(db: Database) {
   return found;
 }
 
-function rateOf(db: Database, { id, parts }: Rig, entries: ReturnType<typeof drivenByRig>): RigRate {
+function rateOf(
+  { id }: Rig,
+  entries: ReturnType<typeof drivenByRig>,
+  judged: ReturnType<typeof judgedOf>,
+): RigRate {
   const own = entries.get(id)?.map(({ driven }) => driven) ?? [];
   const { rate, entries: count, untold } = ratesOf(own);
   if (rate !== null) return { rate, from: `by the log, ${count - untold} entries` };
-  const power = openedOf(db, parts).judged.reckoned.match;
-  return power.rate ? { rate: power.rate, from: "reckoned from speed and width" } : { rate: null, from: "" };
+  const reckoned = judged.get(id)!.rate;
+  return reckoned ? { rate: reckoned, from: "reckoned from speed and width" } : { rate: null, from: "" };
 }
 
 const within = (aways: readonly PlannedAway[], first: string, count: number): Set<number> => {
@@ -123,7 +127,11 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
   const outfitKeys = [...new Set(rigs.map(({ parts }) => outfitOf(parts)))];
   const tractorIds = [...new Set(rigs.map(({ parts }) => parts[0]!.tractor.id))];
   const entries = drivenByRig(db);
-  const rates = new Map(rigs.map((rig) => [rig.id, rateOf(db, rig, entries)]));
+  const judged = judgedOf(
+    db,
+    rigs.flatMap(({ parts }) => parts),
+  );
+  const rates = new Map(rigs.map((rig) => [rig.id, rateOf(rig, entries, judged)]));
   const wayOf = ({ id, name, parts }: Rig, rate: number | null): GivenWay => ({
     rigId: id,
     rig: name,

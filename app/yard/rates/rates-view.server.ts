@@ -25,8 +25,8 @@ import type { Database } from "../../../data/handle.ts";
 import { logOf, seasonsOf } from "../../../data/log.ts";
 import { pricesOf, type YardPrices } from "../../../data/prices.ts";
 import { byRig, listEveryTool } from "../../../data/rigs.ts";
-import { openedOf } from "../../stations/frame/opened.server.ts";
 import { day } from "../../stations/frame/print.ts";
+import { judgedOf } from "../board.server.ts";
 import { judgedWear } from "../service/service-view.server.ts";
 
 /** As many entries as a contractor has in a year. */
@@ -89,10 +89,9 @@ export function ratesView(db: Database, season: string, units: Units, now: Date)
   const wear = wearByRig(db, now);
   const everyRig = byRig(listEveryTool(db));
   /** what is reckoned of the rig as it stands now; null where speed or width is not known, or it is put away */
-  const matchSaid = (rigId: number) => {
-    const parts = everyRig.get(rigId);
-    return parts ? perHour(openedOf(db, parts).judged.reckoned.match.rate, units) : null;
-  };
+  const shown = [...new Set(entries.map(({ rigId }) => rigId))].flatMap((id) => everyRig.get(id) ?? []);
+  const judged = judgedOf(db, shown);
+  const matchSaid = (rigId: number) => perHour(judged.get(rigId)?.rate ?? null, units);
   const hangs = new Map([...everyRig].map(([id, parts]) => [id, parts.map(({ attachment }) => attachment)]));
   const byId = new Map(entries.map((entry) => [entry.id, entry]));
   const groups = grouped(entries.map(drivenOf), ({ rigId, operation }) => `${rigId} ${operation}`);

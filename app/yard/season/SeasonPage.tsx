@@ -2,6 +2,7 @@ import { Form, Link } from "react-router";
 import { capital } from "../../../core/quantity/capital.ts";
 import type { Route } from "../../routes/+types/season";
 import { SpoiltNotice } from "../../spoilt/SpoiltPage.tsx";
+import { Pages } from "../../ui/Pages.tsx";
 import { YardFrame } from "../YardFrame.tsx";
 import type { SeasonLine } from "./season-view.server.ts";
 
@@ -15,7 +16,7 @@ const WORDS: Record<SeasonLine["kind"], { word: string; tone: string }> = {
 
 /** What is to be read, calibrated, proved and serviced before a season, machine by machine, in the order it is done. */
 export function SeasonPage({
-  loaderData: { preferences, groups, only, choices, spoilt },
+  loaderData: { preferences, groups, only, choices, pages, spoilt },
 }: Route.ComponentProps) {
   const lines = groups.flatMap((group) => group.lines);
   const count = (kind: SeasonLine["kind"]) =>
@@ -27,7 +28,7 @@ export function SeasonPage({
           <h1>Start of season</h1>
           <p className="text-lead text-soft" data-season>
             {lines.length === 0
-              ? "Nothing in this yard is stale or due."
+              ? `Nothing ${pages.pages > 1 ? "on this page" : "in this yard"} is stale or due.`
               : `${count("stale")} stale, ${count("due")} due, ${count("never")} never made, ${count("prove")} to prove again, ${count("service")} of the service. What is good for how long is common practice.`}
           </p>
         </div>
@@ -45,7 +46,7 @@ export function SeasonPage({
             defaultValue={only}
             onChange={(event) => event.currentTarget.form?.requestSubmit()}
           >
-            <option value="">every machine and tool</option>
+            <option value="">every machine and tool{pages.pages > 1 ? " of this page" : ""}</option>
             {choices.map(({ key, name }) => (
               <option key={key} value={key}>
                 {name}
@@ -81,6 +82,7 @@ export function SeasonPage({
           </section>
         ))}
       </div>
+      {only === "" && <Pages of={{ ...pages, what: "tractors" }} />}
     </YardFrame>
   );
 }

@@ -1,8 +1,9 @@
 import type { Route } from "../../routes/+types/tape-list";
+import { Pages } from "../../ui/Pages.tsx";
 import { PrintKeys } from "../../ui/PrintKeys.tsx";
 
 /** A sheet to take round the yard with a pencil. */
-export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
+export function TapeListPage({ loaderData: { lists, pages } }: Route.ComponentProps) {
   return (
     <main id="main" tabIndex={-1} className="mx-auto grid max-w-[760px] gap-4 bg-sheet p-6 print:p-0">
       <PrintKeys back="/" backTo="the yard" />
@@ -13,7 +14,9 @@ export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
           as it stands here.
         </p>
       </header>
-      {lists.length === 0 && <p className="text-lead">Everything in this yard is taped.</p>}
+      {lists.length === 0 && (
+        <p className="text-lead">Everything {pages.pages > 1 ? "on this page" : "in this yard"} is taped.</p>
+      )}
       {lists.map(({ head, rows }) => (
         <section key={head.id}>
           <h2 className="break-after-avoid text-[17px]">{head.name}</h2>
@@ -59,6 +62,7 @@ export function TapeListPage({ loaderData: { lists } }: Route.ComponentProps) {
           </table>
         </section>
       ))}
+      <Pages of={{ ...pages, what: "rigs" }} />
     </main>
   );
 }

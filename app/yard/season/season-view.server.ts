@@ -22,6 +22,7 @@ import { machineName } from "../../../data/whole.ts";
 import { rigAddress } from "../../stations/frame/address.ts";
 import { day } from "../../stations/frame/print.ts";
 import { toolName } from "../../stations/frame/rig-view.server.ts";
+import { type Paged, paged } from "../../ui/paged.ts";
 import { judgedService } from "../service/service-view.server.ts";
 
 type Kind = "stale" | "due" | "never" | "prove" | "service";
@@ -33,10 +34,42 @@ export type SeasonGroup = { key: string; name: string; of: string; lines: Season
 
 type Todo = Item & { kind: Kind; why: string; station: string; subject: string };
 
-export function seasonView(db: Database, today: string, units: Units): SeasonGroup[] {
-  const parts = listEveryTool(db).filter(
-    ({ archivedAt, tractor }) => archivedAt === null && !tractor.practice,
+/** Tractors on one page: as many as somebody goes through in a morning. */
+const ON_A_PAGE = 20;
+
+const inUse = (db: Database): RigTool[] =>
+  listEveryTool(db).filter(({ archivedAt, tractor }) => archivedAt === null && !tractor.practice);
+
+/** One page of the list: some tractors with all that hangs on them; of one machine or tool alone where `only` names it. */
+export function seasonPage(
+  db: Database,
+  { page, only, today, units }: { page: number; only: string; today: string; units: Units },
+): Paged<SeasonGroup> & { rigs: number[]; choices: { key: string; name: string }[] } {
+  const every = inUse(db);
+  const tractors = [...new Set(every.map(({ tractor }) => tractor.id))];
+  const asked = every.find(
+    ({ couplingId, tractor }) => only === `coupling ${couplingId}` || only === `machine ${tractor.id}`,
   );
+  const at = asked ? Math.floor(tractors.indexOf(asked.tractor.id) / ON_A_PAGE) + 1 : page;
+  const here = paged(tractors, at, ON_A_PAGE);
+  const shown = new Set(asked ? [asked.tractor.id] : here.rows);
+  const parts = every.filter(({ tractor }) => shown.has(tractor.id));
+  const groups = seasonView(db, today, units, parts);
+  return {
+    ...here,
+    rows: asked ? groups.filter(({ key }) => key === only) : groups,
+    rigs: [...new Set(parts.map(({ id }) => id))],
+    choices: groups.map(({ key, name, of }) => ({ key, name: `${name}, ${of}` })),
+  };
+}
+
+/** What is to be done of these tools and of what carries them; of all in use where none are named. */
+export function seasonView(
+  db: Database,
+  today: string,
+  units: Units,
+  parts: readonly RigTool[] = inUse(db),
+): SeasonGroup[] {
   const facts = factsOf(db, parts);
   const hours = counterMarks(
     db,
@@ -49,20 +82,23 @@ export function seasonView(db: Database, today: string, units: Units): SeasonGro
     "tool.hectares",
   );
   const dose = doseOfTools(db, parts);
-  const service = serviceTodo(db, today);
+  const service = serviceTodo(db, today, [
+    ...new Set(parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id])),
+  ]);
   const said = new Set<string>();
   const groups = new Map<string, SeasonGroup & { todo: Todo[] }>();
   for (const part of parts) {
     const own = facts.get(part.couplingId)!;
+    const rig = resolveRig(own);
     const now = {
       today,
       hours: hours.get(part.tractor.id) ?? [],
       hectares: hectares.get(part.implement.id) ?? [],
     };
     for (const each of [
-      ...todoOf(part, own, now, units),
-      ...partsTodo(part, own, dose.get(part.couplingId)!, today),
-      ...neverTodo(part, own, dose.get(part.couplingId)!),
+      ...todoOf(part, rig, own, now, units),
+      ...partsTodo(part, rig, dose.get(part.couplingId)!, today),
+      ...neverTodo(part, rig, dose.get(part.couplingId)!),
       ...(service.get(part.tractor.id) ?? []).map((todo) => ({ ...todo, subject: "tractor" })),
       ...(service.get(part.implement.id) ?? []).map((todo) => ({ ...todo, subject: "implement" })),
     ]) {
@@ -77,8 +113,7 @@ export function seasonView(db: Database, today: string, units: Units): SeasonGro
   return [...groups.values()].map(({ todo, ...group }) => ({ ...group, lines: errands(todo) }));
 }
 
-function todoOf(part: RigTool, facts: RigFacts, now: Clock, units: Units): Todo[] {
-  const rig = resolveRig(facts);
+function todoOf(part: RigTool, rig: ResolvedRig, facts: RigFacts, now: Clock, units: Units): Todo[] {
   const due = dueOf(rig, now);
   const old = new Set(dueProofs(rig, now.today));
   return [
@@ -91,8 +126,8 @@ function todoOf(part: RigTool, facts: RigFacts, now: Clock, units: Units): Todo[
 }
 
 /** Parts of a tool that were tested a season ago, or changed since: one errand for each test. */
-function partsTodo(part: RigTool, facts: RigFacts, { parts }: PartDose, today: string): Todo[] {
-  return calibrationsAt(resolveRig(facts)).flatMap(({ station, kind }): Todo[] => {
+function partsTodo(part: RigTool, rig: ResolvedRig, { parts }: PartDose, today: string): Todo[] {
+  return calibrationsAt(rig).flatMap(({ station, kind }): Todo[] => {
     const tested = kind.parts ? (parts[kind.parts.kind] ?? []).filter(({ at }) => at !== null) : [];
     const last = tested
       .map(({ at }) => at!)
@@ -118,8 +153,7 @@ function partsTodo(part: RigTool, facts: RigFacts, { parts }: PartDose, today: s
 }
 
 /** Calibrations and learning runs its jobs have, and nobody ever made. */
-function neverTodo(part: RigTool, facts: RigFacts, { parts }: PartDose): Todo[] {
-  const rig = resolveRig(facts);
+function neverTodo(part: RigTool, rig: ResolvedRig, { parts }: PartDose): Todo[] {
   const kinds = calibrationsAt(rig);
   const made = new Set(kinds.flatMap(({ kind }) => kind.constant ?? []));
   const todo = {
@@ -171,9 +205,13 @@ function neverTodo(part: RigTool, facts: RigFacts, { parts }: PartDose): Todo[] 
 const LEARNT_AT: readonly string[] = ["rate", "guidance"];
 
 /** What service asks for each season and is not done yet, machine by machine. */
-function serviceTodo(db: Database, today: string): Map<number, Omit<Todo, "subject">[]> {
+function serviceTodo(
+  db: Database,
+  today: string,
+  machines: readonly number[],
+): Map<number, Omit<Todo, "subject">[]> {
   const found = new Map<number, Omit<Todo, "subject">[]>();
-  for (const { item, due } of judgedService(db, new Date(today))) {
+  for (const { item, due } of judgedService(db, new Date(today), machines)) {
     if (!item.every.season || due.state === "good") continue;
     const own = found.get(item.machineId) ?? [];
     own.push({

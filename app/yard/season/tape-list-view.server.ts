@@ -7,19 +7,28 @@ import { below } from "../../../core/rig/grade.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
 import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Database } from "../../../data/handle.ts";
-import { byRig, listEveryTool } from "../../../data/rigs.ts";
+import { everyRig, listEveryTool } from "../../../data/rigs.ts";
 import { wholesOf } from "../../../data/whole.ts";
 import { headOf } from "../../stations/frame/rig-view.server.ts";
+import { paged } from "../../ui/paged.ts";
 
-/** What there is to tape in the yard, rig by rig. */
-export function tapeLists(db: Database, units: Units) {
-  const parts = byRig(
-    listEveryTool(db).filter(({ archivedAt, tractor }) => archivedAt === null && !tractor.practice),
+/** Rigs on one page: a sheet or two each. */
+const ON_A_PAGE = 20;
+
+/** What there is to tape in the yard, rig by rig, a page of them. */
+export function tapeLists(db: Database, units: Units, page: number) {
+  const every = [...everyRig(listEveryTool(db))].filter(
+    ([, [rig]]) => rig!.archivedAt === null && !rig!.tractor.practice,
   );
-  const wholes = wholesOf(db, [...parts.values()].flat());
-  return [...parts]
+  const here = paged(every, page, ON_A_PAGE);
+  const wholes = wholesOf(
+    db,
+    here.rows.flatMap(([, own]) => own),
+  );
+  const lists = here.rows
     .map(([id, own]) => ({ head: headOf(own), rows: rowsOf(wholes.get(id)!, units) }))
     .filter(({ rows }) => rows.length > 0);
+  return { ...here, rows: lists };
 }
 
 /** What there is to tape of one rig. Where several hang on, each line of a tool says of which. */

@@ -9,6 +9,7 @@ import { meterNow, paceOf, usedSince } from "../../../core/season/use.ts";
 import { type Order, orderOf, type Wear, wearOf } from "../../../core/season/wear.ts";
 import type { Database } from "../../../data/handle.ts";
 import { listMachines } from "../../../data/machines.ts";
+import { push } from "../../../data/push.ts";
 import type { Machine } from "../../../data/rigs.ts";
 import {
   type DoneOf,
@@ -34,24 +35,38 @@ function known(db: Database, uses: Uses, items: readonly ServiceItem[], parts: r
   return {
     uses,
     meters: metersOf(db, machines),
-    done: servicedOf(
-      db,
-      items.map(({ id }) => id),
+    /** newest first */
+    done: listedBy(
+      servicedOf(
+        db,
+        items.map(({ id }) => id),
+      ),
+      ({ itemId }) => itemId,
     ),
-    worn: wornOf(
-      db,
-      parts.map(({ id }) => id),
+    /** oldest first */
+    worn: listedBy(
+      wornOf(
+        db,
+        parts.map(({ id }) => id),
+      ),
+      ({ partId }) => partId,
     ),
   };
 }
 type Known = ReturnType<typeof known>;
+
+function listedBy<Row>(rows: readonly Row[], keyOf: (row: Row) => number): Map<number, Row[]> {
+  const found = new Map<number, Row[]>();
+  for (const row of rows) push(found, keyOf(row), row);
+  return found;
+}
 
 /** An item of an interval, judged. */
 export type Judged = { item: ServiceItem; last: DoneOf | null; due: Due; inDays: number | null };
 
 function judge(item: ServiceItem, { uses, meters, done }: Known, now: Date): Judged {
   const entries = uses.get(item.machineId) ?? [];
-  const last = done.find(({ itemId }) => itemId === item.id) ?? null;
+  const last = done.get(item.id)?.[0] ?? null;
   const use = usedSince(entries, meters.get(item.machineId) ?? [], last?.at ?? null, last?.meter ?? null);
   const due = dueOf(item.every, last, use, now);
   return { item, last, due, inDays: due.first ? comesIn(due, paceOf(entries, now)) : null };
@@ -65,7 +80,7 @@ export function judgedService(
   db: Database,
   now: Date,
   machines?: readonly number[],
-  uses: Uses = usesOf(db),
+  uses: Uses = usesOf(db, machines),
 ): Judged[] {
   const items = serviceItems(db, machines).filter(({ round }) => round === "interval");
   const facts = known(db, uses, items, []);
@@ -124,7 +139,7 @@ export function judgedWear(
   db: Database,
   now: Date,
   machines?: readonly number[],
-  uses: Uses = usesOf(db),
+  uses: Uses = usesOf(db, machines),
 ): JudgedWear[] {
   const parts = wearParts(db, machines);
   const { worn } = known(db, uses, [], parts);
@@ -132,7 +147,7 @@ export function judgedWear(
   return parts
     .map((part): JudgedWear => {
       const entries = uses.get(part.machineId) ?? [];
-      const own = worn.filter(({ partId }) => partId === part.id);
+      const own = worn.get(part.id) ?? [];
       const fitted = own.findLast(({ replaced }) => replaced) ?? null;
       const since = fitted?.at ?? null;
       const area = (until: string | null) => {
@@ -190,7 +205,7 @@ export type WearRow = ReturnType<typeof wearRow>;
 
 /** What is due, and what has to be ordered now, of some machines or of all: what the machines did is read once for both. */
 export function pressing(db: Database, now: Date, machines?: readonly number[]) {
-  const uses = usesOf(db);
+  const uses = usesOf(db, machines);
   return {
     due: judgedService(db, now, machines, uses).filter(({ due: { state } }) => state === "due"),
     order: judgedWear(db, now, machines, uses).filter(({ order }) => order.kind === "now"),
@@ -202,7 +217,7 @@ export function machineService(db: Database, machine: Machine, units: Units, now
   const { id } = machine;
   const items = serviceItems(db, [id]);
   const meters = metersOf(db, [id]).get(id) ?? [];
-  const uses = usesOf(db);
+  const uses = usesOf(db, [id]);
   const entries = uses.get(id) ?? [];
   const shown = meterNow(entries, meters);
   const area = entries.reduce((sum, entry) => sum + (entry.area ?? 0), 0);

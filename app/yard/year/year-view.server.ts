@@ -14,8 +14,8 @@ import { servicedOf, serviceItems } from "../../../data/service.ts";
 import { machineName, shortName } from "../../../data/whole.ts";
 import { spoiltEntries } from "../../spoilt/spoilt-view.server.ts";
 import { rigAddress } from "../../stations/frame/address.ts";
-import { openedOf } from "../../stations/frame/opened.server.ts";
 import { day } from "../../stations/frame/print.ts";
+import { judgedOf } from "../board.server.ts";
 import { spanWords } from "../plan/plan-words.ts";
 import { costSaid, drivenOf, figures, wearByRig } from "../rates/rates-view.server.ts";
 import { seasonView } from "../season/season-view.server.ts";
@@ -148,7 +148,9 @@ function provedIn(given: Given): Line[] {
 /** What was driven with a wrong number, what broke, what was noted. */
 function wrongIn(given: Given): Line[] {
   const { db, units, machine, rigs } = given;
-  const spoilt = spoiltEntries(db).filter(({ entry }) => ofYear(given, entry.begun) && rigs.has(entry.rigId));
+  const spoilt = spoiltEntries(db, machine ? [...rigs.keys()] : undefined).filter(
+    ({ entry }) => ofYear(given, entry.begun) && rigs.has(entry.rigId),
+  );
   const bySpoilt = new Map<string, typeof spoilt>();
   for (const each of spoilt) bySpoilt.set(each.entry.rig, [...(bySpoilt.get(each.entry.rig) ?? []), each]);
   const named = new Map(listMachines(db).map((each) => [each.id, each]));
@@ -217,6 +219,10 @@ function doneIn(given: Given): Line[] {
   });
 }
 
+/** Tools in use of the rigs this page is of. */
+const ownParts = ({ rigs }: Given): RigTool[] =>
+  [...rigs.values()].flat().filter(({ archivedAt, tractor }) => archivedAt === null && !tractor.practice);
+
 /** What is to be mended, ordered and made anew before the next season: as it stands now. */
 function winterOf(given: Given): Line[] {
   const { db, units, now, machine, rigs } = given;
@@ -224,7 +230,7 @@ function winterOf(given: Given): Line[] {
   const machines = machine ? [machine.id] : undefined;
   const due = judgedService(db, now, machines).filter(({ due: { state } }) => state !== "good");
   const wear = judgedWear(db, now, machines).filter(({ order }) => order?.kind === "now");
-  const season = seasonView(db, now.toISOString(), units).filter(
+  const season = seasonView(db, now.toISOString(), units, ownParts(given)).filter(
     ({ key }) =>
       machine === null ||
       key === `machine ${machine.id}` ||
@@ -232,11 +238,11 @@ function winterOf(given: Given): Line[] {
         .flat()
         .some((part) => key === `coupling ${part.couplingId}` && isOf(part, machine.id)),
   );
+  const judged = judgedOf(db, [...rigs.values()].flat());
   const stops = [...rigs].flatMap(([id, parts]) =>
-    openedOf(db, parts)
-      .judged.findings.filter(
-        ({ severity, id: finding }) => severity === "stop" && !finding.startsWith("missing:"),
-      )
+    judged
+      .get(id)!
+      .holding.filter(({ severity, id: finding }) => severity === "stop" && !finding.startsWith("missing:"))
       .map(({ what, station, id: finding }) => ({
         id,
         name: parts[0]!.name,
