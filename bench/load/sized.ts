@@ -137,8 +137,6 @@ function topicOf(set: number, steps: Map<string, number>): string {
 /** Every reading once more, so many years earlier. */
 function copyReadings(file: SqliteFile.Database, year: number): void {
   const step = file.prepare("select max(seq) from fact").pluck().get() as number;
-  const first = file.prepare("select min(seq) from fact").pluck().get() as number;
-  void first;
   const earlier = (column: string) => `strftime('%Y-%m-%dT%H:%M:%fZ', ${column}, '-${year} years')`;
   file.exec(
     `create temp table if not exists firsts as select f.seq from fact f join reading r on r.seq = f.seq where f.part_of is null`,

@@ -136,7 +136,7 @@ export function openLanes(told = () => {}) {
     await writing.run({ close: true }).catch(() => {});
     await Promise.all([writing, quick, long, judging].map((each) => each.destroy()));
   }
-  return { answer, close };
+  return { answer, close, isOpen: () => stands !== null };
 }
 
 /** Pages alike: an address without its numbers. */

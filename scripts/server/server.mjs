@@ -4,6 +4,7 @@
  */
 import { once } from "node:events";
 import { join } from "node:path";
+import { monitorEventLoopDelay } from "node:perf_hooks";
 import { Transform } from "node:stream";
 import compression from "compression";
 import express from "express";
@@ -24,6 +25,15 @@ app.use(compression());
 const client = join(ROOT, "build", "client");
 app.use("/assets", express.static(join(client, "assets"), { immutable: true, maxAge: "1y" }));
 app.use(express.static(client));
+
+/** For a supervisor: that it listens, and how long its thread was held up at most since it was asked last, ms. */
+const held = monitorEventLoopDelay({ resolution: 1 });
+held.enable();
+app.get("/health", (_req, res) => {
+  const delay = held.max / 1e6;
+  held.reset();
+  res.set("Cache-Control", "no-store").json({ ok: lanes.isOpen(), delay: Math.round(delay * 10) / 10 });
+});
 
 app.all("*", async (req, res, next) => {
   try {

@@ -10,16 +10,29 @@ import { markOf, touchedSince } from "../../../data/record.ts";
 import type { RigTool } from "../../../data/rigs.ts";
 import { wholesOf } from "../../../data/whole.ts";
 
-export type Opened = { whole: WholeRig; judged: Judged };
+/** A rig that was read; it is judged when somebody asks for that, and once. */
+export type Opened = { whole: WholeRig; readonly judged: Judged };
 
-type Kept = Opened & { mark: number; parts: string };
+type Kept = { opened: Opened; mark: number; parts: string };
+
+/** A whole rig as it was read. */
+export function openedFrom(whole: WholeRig): Opened {
+  let judged: Judged | null = null;
+  return {
+    whole,
+    get judged() {
+      judged ??= judgeWhole(whole);
+      return judged;
+    },
+  };
+}
 
 /** As many rigs as are looked at in a day; the one looked at longest ago goes first. */
 const MOST = 40;
 
 const rigs = new WeakMap<Database, Map<number, Kept>>();
 
-/** A whole rig, judged. `parts` are its tools as they are coupled now. */
+/** A whole rig, to be judged. `parts` are its tools as they are coupled now. */
 export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
   const all = rigs.get(db) ?? new Map<number, Kept>();
   rigs.set(db, all);
@@ -30,11 +43,10 @@ export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
   all.delete(id);
   if (kept && kept.parts === told && (kept.mark === mark || !isTouched(db, parts, kept.mark))) {
     all.set(id, { ...kept, mark });
-    return kept;
+    return kept.opened;
   }
-  const whole = wholesOf(db, parts).get(id)!;
-  const opened = { whole, judged: judgeWhole(whole) };
-  all.set(id, { ...opened, mark, parts: told });
+  const opened = openedFrom(wholesOf(db, parts).get(id)!);
+  all.set(id, { opened, mark, parts: told });
   if (all.size > MOST) all.delete(all.keys().next().value!);
   return opened;
 }

@@ -29,7 +29,7 @@ import { machineName } from "../../../data/whole.ts";
 import { type Preferences, readPreferences } from "../../session/preferences.server.ts";
 import { rungsOf } from "../ladder/rungs.ts";
 import { rigAddress } from "./address.ts";
-import { drawnOnce, openedOf } from "./opened.server.ts";
+import { drawnOnce, type Opened, openedOf } from "./opened.server.ts";
 import { type PutAway, putAwayOf } from "./put-away.ts";
 import { type Peg, pegsOf } from "./stations.ts";
 
@@ -91,11 +91,14 @@ export type OpenRig = {
   changes: readonly Change[];
   /** readings of the tool in view that are due to be read again, in words */
   dues: () => ReadonlyMap<DimensionKey, string>;
-  judged: Judged;
+  /** the rig as it was read, seen from any of its tools */
+  opened: Opened;
+  /** judged when it is asked for: what is only written down need not be */
+  readonly judged: Judged;
   /** of the whole rig, worst first */
-  findings: Finding[];
+  readonly findings: Finding[];
   /** of the tool in view, at the stations a terminal's figures come from */
-  cardFindings: Finding[];
+  readonly cardFindings: Finding[];
   preferences: Preferences;
 };
 
@@ -116,7 +119,8 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
   const parts = partsOr404(db, rigId);
   const preferences = await readPreferences(request);
   const wanted = Number(new URL(request.url).searchParams.get("tool"));
-  const { whole, judged } = openedOf(db, parts);
+  const opened = openedOf(db, parts);
+  const { whole } = opened;
   const asked = parts.findIndex(({ couplingId }) => couplingId === wanted);
   const index =
     asked >= 0
@@ -125,13 +129,14 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
           0,
           whole.parts.findIndex((part) => works(part.rig)),
         );
-  return seenFrom({ db, parts, whole, judged, preferences }, index);
+  return seenFrom({ db, parts, preferences, opened }, index);
 }
 
-type Opened = Pick<OpenRig, "db" | "parts" | "whole" | "judged" | "preferences">;
+type Seen = Pick<OpenRig, "db" | "parts" | "preferences" | "opened">;
 
 /** A rig that was read and judged, seen from one of its tools. */
-export function seenFrom({ db, parts, whole, judged, preferences }: Opened, index: number): OpenRig {
+export function seenFrom({ db, parts, preferences, opened }: Seen, index: number): OpenRig {
+  const { whole } = opened;
   const rig = parts[index]!;
   const resolved = whole.parts[index]!.rig;
   return {
@@ -144,11 +149,18 @@ export function seenFrom({ db, parts, whole, judged, preferences }: Opened, inde
     resolved,
     changes: changesOf(db, rig),
     dues: () => duesOf(resolved, clockOf(db, rig)),
-    judged,
-    findings: judged.findings,
-    cardFindings: judged.findings.filter(
-      ({ station, part = index }) => isHeldBy("card", station) && part === index,
-    ),
+    opened,
+    get judged() {
+      return opened.judged;
+    },
+    get findings() {
+      return opened.judged.findings;
+    },
+    get cardFindings() {
+      return opened.judged.findings.filter(
+        ({ station, part = index }) => isHeldBy("card", station) && part === index,
+      );
+    },
     preferences,
   };
 }

@@ -46,8 +46,8 @@ export function symptomsView(db: Database, preferences: Preferences, find: strin
 
 /** The rig seen from each of its tools. */
 function openEach(db: Database, parts: RigTool[], preferences: Preferences): OpenRig[] {
-  const { whole, judged } = openedOf(db, parts);
-  return parts.map((_, index) => seenFrom({ db, parts, preferences, whole, judged }, index));
+  const opened = openedOf(db, parts);
+  return parts.map((_, index) => seenFrom({ db, parts, preferences, opened }, index));
 }
 
 type Suspect = Pick<Cause, "what" | "test" | "cure"> & {
