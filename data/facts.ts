@@ -1,3 +1,4 @@
+import type { Hung } from "../core/dimension/attachment.ts";
 import {
   DIMENSION_KEYS,
   type DimensionKey,
@@ -7,6 +8,7 @@ import {
 } from "../core/dimension/catalogue.ts";
 import type { Change, Reading, RigFacts } from "../core/rig/facts.ts";
 import { gradeOf } from "../core/rig/grade.ts";
+import { toolOf } from "../core/rig/resolve.ts";
 import type { Database } from "./handle.ts";
 import {
   currentReadings,
@@ -14,6 +16,7 @@ import {
   layoutKey,
   liveChanges,
   liveProofs,
+  newestReading,
   type ReadingRow,
   type ToldRow,
   toldBy,
@@ -84,6 +87,23 @@ export function pointIdsOf({ receiver, hitch, leadHitch, rearHitch, pto }: RigTo
 /** What is known of a rig: facts nobody took back. */
 export function rigFacts(db: Database, rig: RigTool): RigFacts {
   return factsOf(db, [rig]).get(rig.couplingId)!;
+}
+
+/** The newest reading of one dimension that counts on a rig, without anything else of it; null where there is none. */
+export function currentReading(db: Database, rig: RigTool, key: DimensionKey): Reading | null {
+  const subject = subjectColumns(key, rig);
+  if (!subject) return null;
+  const newest = (variantId: number | null) =>
+    newestReading(db, { about: aboutOf(subject), slot: `${key}/${variantId ?? ""}` });
+  const own = newest(subject.variantId ?? null);
+  if (own || !rig.variant || !subject.variantId) return own;
+  return standsOnVariant(key, rig, new Set()) ? newest(null) : null;
+}
+
+/** How a rig's tool hangs and what it is, without anything else of it. */
+export function hungOf(db: Database, rig: RigTool): Hung {
+  const kind = currentReading(db, rig, "tool.kind");
+  return { attachment: rig.attachment, tool: toolOf({ readings: kind ? { "tool.kind": [kind] } : {} }) };
 }
 
 /** What is known of a rig with its tool whole and as each variant of it: `now` as it works at present. */

@@ -78,6 +78,27 @@ export function readingsAbout(db: Database, abouts: string): ReadingRow[] {
   return query.all({ abouts });
 }
 
+/** The newest reading in one slot of one subject that stands; null where there is none. */
+export function newestReading(
+  db: Database,
+  { about, slot }: { about: string; slot: string },
+): Reading | null {
+  const query = prepared(db, "newest reading", () =>
+    db
+      .select({ fact, reading })
+      .from(fact)
+      .innerJoin(reading, eq(reading.seq, fact.seq))
+      .where(
+        sql`${fact.about} = ${sql.placeholder("about")} and ${fact.kind} = ${READING} and ${fact.slot} = ${sql.placeholder("slot")} and ${standing()}`,
+      )
+      .orderBy(...newestFirst)
+      .limit(1)
+      .prepare(),
+  );
+  const row = query.get({ about, slot });
+  return row ? toReading(row) : null;
+}
+
 /** An implement's sections are those of one variant, or of the whole tool. */
 export const layoutKey = (machineId: number, variantId: number | null): string =>
   `${machineId}/${variantId ?? ""}`;

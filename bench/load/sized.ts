@@ -34,6 +34,9 @@ const TOPICS: Record<string, string> = {
 /** Names that are told apart by their words. */
 const NAMED = new Set(["client.name", "farm.name", "field.name", "tyre.label", "product.name", "crop.name"]);
 
+/** Ids from a device: those of facts, and what groups readings of one sitting. */
+const OWN = new Set(["fact.id", "reading.sitting"]);
+
 type Column = { name: string; pk: number; hidden: number };
 type Key = { from: string; table: string };
 
@@ -98,7 +101,8 @@ function copySet(file: SqliteFile.Database, table: string, set: number, steps: M
     const key = keys.find(({ from }) => from === name);
     const step = key ? (steps.get(rootOf(key.table)) ?? 0) : pk > 0 ? own : 0;
     if (step > 0) return [name, `"${name}" + ${set * step}`];
-    if (`${table}.${name}` === "fact.id") return [name, `'set ${set} ' || "${name}"`];
+    // What a device gave an id of its own.
+    if (OWN.has(`${table}.${name}`)) return [name, `'set ${set} ' || "${name}"`];
     if (`${table}.${name}` === "fact.topic") return [name, topicOf(set, steps)];
     if (NAMED.has(`${table}.${name}`)) return [name, `"${name}" || ' ${set + 1}'`];
     return [name, `"${name}"`];

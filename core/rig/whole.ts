@@ -85,6 +85,11 @@ export function works(rig: ResolvedRig): boolean {
   return kindOf(rig)?.works !== false;
 }
 
+/** The same of a tool of which only its kind is known; null: nobody told. */
+export function isWorking(tool: ToolKindKey | null): boolean {
+  return tool === null || (TOOL_KINDS[tool] as ToolKind).works !== false;
+}
+
 /** True for what rests on nothing but its lift, at work too. */
 export function hangsAtWork(rig: ResolvedRig): boolean {
   return kindOf(rig)?.hangs === true;

@@ -10,19 +10,39 @@ import { markOf, touchedSince } from "../../../data/record.ts";
 import type { RigTool } from "../../../data/rigs.ts";
 import { wholesOf } from "../../../data/whole.ts";
 
-/** A rig that was read; it is judged when somebody asks for that, and once. */
-export type Opened = { whole: WholeRig; readonly judged: Judged };
+/** A rig that is read and judged when somebody asks for that, and once. */
+export type Opened = { readonly whole: WholeRig; readonly judged: Judged };
 
 type Kept = { opened: Opened; mark: number; parts: string };
 
-/** A whole rig as it was read. */
-export function openedFrom(whole: WholeRig): Opened {
-  let judged: Judged | null = null;
+/** A whole rig, read by `read`. */
+export function openedFrom(read: () => WholeRig): Opened {
+  let [whole, judged]: [WholeRig | null, Judged | null] = [null, null];
   return {
-    whole,
+    get whole() {
+      whole ??= read();
+      return whole;
+    },
     get judged() {
-      judged ??= judgeWhole(whole);
+      judged ??= judgeWhole(this.whole);
       return judged;
+    },
+  };
+}
+
+/** A rig that is opened when somebody asks for what is known of it, as it then is: one that is only written to need not be. */
+export function opening(db: Database, parts: readonly RigTool[]): Opened {
+  let opened: Opened | null = null;
+  const now = () => {
+    opened ??= openedOf(db, parts);
+    return opened;
+  };
+  return {
+    get whole() {
+      return now().whole;
+    },
+    get judged() {
+      return now().judged;
     },
   };
 }
@@ -45,7 +65,8 @@ export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
     all.set(id, { ...kept, mark });
     return kept.opened;
   }
-  const opened = openedFrom(wholesOf(db, parts).get(id)!);
+  const whole = wholesOf(db, parts).get(id)!;
+  const opened = openedFrom(() => whole);
   all.set(id, { opened, mark, parts: told });
   if (all.size > MOST) all.delete(all.keys().next().value!);
   return opened;

@@ -15,12 +15,12 @@ import { standing } from "../../../core/ladder/ladder.ts";
 import { type Clock, dueOf, dueWords } from "../../../core/rig/due.ts";
 import type { Change } from "../../../core/rig/facts.ts";
 import type { ResolvedRig } from "../../../core/rig/resolve.ts";
-import { type WholeRig, works } from "../../../core/rig/whole.ts";
+import { isWorking, type WholeRig } from "../../../core/rig/whole.ts";
 import { SUBJECTS } from "../../../core/subjects/index.ts";
 import type { Judged } from "../../../core/subjects/judge-whole.ts";
 import { isHeldBy, subjectOf } from "../../../core/subjects/walk.ts";
 import { database } from "../../../data/database.ts";
-import { changesOf } from "../../../data/facts.ts";
+import { changesOf, hungOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { ladderFacts } from "../../../data/ladder.ts";
 import { counterMarks } from "../../../data/live.ts";
@@ -29,7 +29,7 @@ import { machineName } from "../../../data/whole.ts";
 import { type Preferences, readPreferences } from "../../session/preferences.server.ts";
 import { rungsOf } from "../ladder/rungs.ts";
 import { rigAddress } from "./address.ts";
-import { drawnOnce, type Opened, openedOf } from "./opened.server.ts";
+import { drawnOnce, type Opened, opening } from "./opened.server.ts";
 import { type PutAway, putAwayOf } from "./put-away.ts";
 import { type Peg, pegsOf } from "./stations.ts";
 
@@ -86,9 +86,9 @@ export type OpenRig = {
   tool: number | null;
   /** which of them is in view */
   index: number;
-  whole: WholeRig;
-  resolved: ResolvedRig;
-  changes: readonly Change[];
+  readonly whole: WholeRig;
+  readonly resolved: ResolvedRig;
+  readonly changes: readonly Change[];
   /** readings of the tool in view that are due to be read again, in words */
   dues: () => ReadonlyMap<DimensionKey, string>;
   /** the rig as it was read, seen from any of its tools */
@@ -119,15 +119,14 @@ export async function openRig(request: Request, rigId: string): Promise<OpenRig>
   const parts = partsOr404(db, rigId);
   const preferences = await readPreferences(request);
   const wanted = Number(new URL(request.url).searchParams.get("tool"));
-  const opened = openedOf(db, parts);
-  const { whole } = opened;
+  const opened = opening(db, parts);
   const asked = parts.findIndex(({ couplingId }) => couplingId === wanted);
   const index =
-    asked >= 0
-      ? asked
+    asked >= 0 || parts.length === 1
+      ? Math.max(0, asked)
       : Math.max(
           0,
-          whole.parts.findIndex((part) => works(part.rig)),
+          parts.findIndex((part) => isWorking(hungOf(db, part).tool)),
         );
   return seenFrom({ db, parts, preferences, opened }, index);
 }
@@ -136,19 +135,23 @@ type Seen = Pick<OpenRig, "db" | "parts" | "preferences" | "opened">;
 
 /** A rig that was read and judged, seen from one of its tools. */
 export function seenFrom({ db, parts, preferences, opened }: Seen, index: number): OpenRig {
-  const { whole } = opened;
   const rig = parts[index]!;
-  const resolved = whole.parts[index]!.rig;
   return {
     db,
     rig,
     parts,
     tool: parts.length > 1 ? rig.couplingId : null,
     index,
-    whole,
-    resolved,
-    changes: changesOf(db, rig),
-    dues: () => duesOf(resolved, clockOf(db, rig)),
+    get whole() {
+      return opened.whole;
+    },
+    get resolved() {
+      return opened.whole.parts[index]!.rig;
+    },
+    get changes() {
+      return changesOf(db, rig);
+    },
+    dues: () => duesOf(opened.whole.parts[index]!.rig, clockOf(db, rig)),
     opened,
     get judged() {
       return opened.judged;

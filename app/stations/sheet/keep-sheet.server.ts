@@ -44,7 +44,7 @@ export const keepSheet = written(KeepSheetDto, ({ open, value: { id, instrument 
   });
   const lines = read.entries.length === 1 ? "One reading" : `${read.entries.length} readings`;
   const late = read.entries.flatMap(({ key }) => {
-    const later = outdone(open, key, told.at);
+    const later = outdone(open, dimension(key, resolved), told.at);
     return later ? [`${dimension(key, resolved).label}: ${later}`] : [];
   });
   return late.length === 0

@@ -4,7 +4,7 @@ import { parseEntry, printReading } from "../../../core/dimension/entry.ts";
 import { isLengthStyle } from "../../../core/quantity/length.ts";
 import { below, gradeOf } from "../../../core/rig/grade.ts";
 import { countSections, parseSections } from "../../../core/rig/sections.ts";
-import { rigFacts, subjectColumns } from "../../../data/facts.ts";
+import { currentReading, hungOf, subjectColumns } from "../../../data/facts.ts";
 import { keepChange, keepReading, keepSections, retract } from "../../../data/readings.ts";
 import type { Stamp } from "../../session/clock.server.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
@@ -22,16 +22,18 @@ import { written } from "./written.server.ts";
 
 const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }): Promise<Outcome> => {
   const { id, dimension: key, text, style, instrument, reason, sitting, note } = value;
-  const { db, rig, resolved } = open;
+  // Only what this reading is called and what it displaces: a season's phones send a hundred at once.
+  const { db, rig } = open;
   const { units } = open.preferences;
-  const entry = dimension(key, resolved);
-  if (!hasDimension(resolved, key) || !subjectColumns(key, rig))
+  const hung = hungOf(db, rig);
+  const entry = dimension(key, hung);
+  if (!hasDimension(hung, key) || !subjectColumns(key, rig))
     return refused({ form: "This rig has no such reading." });
   const read = parseEntry(entry, text, style);
   if (!read.ok) return refused({ text: read.problem });
   const picture = await photoIn(form);
   if ("problem" in picture) return refused({ photo: picture.problem });
-  const current = rigFacts(db, rig).readings[key]?.at(-1);
+  const current = currentReading(db, rig, key);
   const downgrade = current && current.id !== id && below(gradeOf(instrument), gradeOf(current.instrument));
   if (downgrade && reason === "")
     return refused(
@@ -58,7 +60,7 @@ const keepChecked = written(KeepReadingDto, async ({ open, value, told, form }):
         ? { kind: entry.alters, note: `${entry.label}: ${said}` }
         : null,
   });
-  const later = outdone(open, key, told.at);
+  const later = outdone(open, entry, told.at);
   const name = entry.letter || entry.label;
   return later
     ? kept(`Saved ${name} ${said} in its history only: ${later}`, { id, heed: true })

@@ -4,7 +4,7 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
-import { coupledRivals, eventsOf, keepEvent, ticksOf } from "../../../data/hookup.ts";
+import { eventsOf, keepEvent, ticksOf } from "../../../data/hookup.ts";
 import { keepReading } from "../../../data/readings.ts";
 import { fittedOf } from "../../../data/settings.ts";
 import { balanceView } from "../balance/balance-view.ts";
@@ -47,9 +47,8 @@ describe("the hook-up list", () => {
     for (const { line } of statesOf(rig())) expect(tick(rig(), line.key).ok).toBe(true);
     expect(hookupView(rig())).toMatchObject({ open: null, coupled: null });
     // Another rig of the yard stands coupled to the same tractor: it is asked once, and ends then.
-    const [rival] = coupledRivals(db, rig().rig.id, new Date().toISOString()) as [
-      { id: number; name: string },
-    ];
+    const [rival] = rivalsOf(db, rig().rig.id) as [{ id: number; name: string }];
+    keepEvent(db, rival.id, "coupled", { person: "Mira", at: new Date(Date.now() - 3_600_000) });
     expect(hookupView(rig()).instead).toContain(rival.name);
     expect(errorsOf(keepCoupling(rig(), form({ kind: "coupled" }), arrived())).instead).toContain(rival.name);
     const id = uuid();

@@ -123,5 +123,10 @@ const WRITES: Record<string, Write> = {
 
 /** Carries out what a form asks for. Nothing is written unless all of it is right. */
 export function carryOut(open: OpenRig, form: FormData, stamp: Stamp): Outcome | Promise<Outcome> {
+  // All others judge by the rig as it is before they write.
+  if (!LIGHT.has(String(form.get("intent")))) open.opened.whole;
   return askedOf(WRITES, form)?.(open, form, stamp) ?? NOT_UNDERSTOOD;
 }
+
+/** What asks for nothing of the rig but whose it is. */
+const LIGHT = new Set(["keep-reading", "keep-sections", "keep-change", "take-back"]);
