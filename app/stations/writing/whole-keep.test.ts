@@ -4,7 +4,7 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import { rigFacts } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
-import { eventsOf, keepEvent, ticksOf } from "../../../data/hookup.ts";
+import { eventsOf, keepEvent, rivalsOf, ticksOf } from "../../../data/hookup.ts";
 import { keepReading } from "../../../data/readings.ts";
 import { fittedOf } from "../../../data/settings.ts";
 import { balanceView } from "../balance/balance-view.ts";
