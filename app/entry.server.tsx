@@ -3,7 +3,7 @@ import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
-import { type EntryContext, ServerRouter } from "react-router";
+import { type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
 import { knownBy, RenderedPages } from "./rendered.server.ts";
 import { Nonce } from "./session/nonce.ts";
 import { zoneOf } from "./session/zone.server.ts";
@@ -16,6 +16,7 @@ export {
   lookAfter,
   openIdentity as identity,
 } from "../data/database.ts";
+export { keepBackup } from "./files/dated-backups.server.ts";
 export { judgeSome } from "./yard/judge.server.ts";
 
 function contentSecurityPolicy(nonce: string): string {
@@ -31,6 +32,12 @@ function contentSecurityPolicy(nonce: string): string {
     "form-action 'self'",
     "frame-ancestors 'none'",
   ].join("; ");
+}
+
+/** What went wrong in a loader or action. What there is no such thing of is answered, and is no fault of the server's: the thread that listens notes it. */
+export function handleError(error: unknown, { request }: { request: Request }): void {
+  const status = isRouteErrorResponse(error) ? error.status : 500;
+  if (status >= 500 && !request.signal.aborted) console.error(error);
 }
 
 const pages = new RenderedPages();

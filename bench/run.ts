@@ -1,4 +1,7 @@
-/** Speed, as ratios and percentiles: printed, never asserted. Run with `npm run bench`, after a build. */
+/**
+ * Speed, as ratios and percentiles: printed, never asserted. Run with `npm run bench`, after a build; `npm run bench -- load` for what a large
+ * yard costs on a server as it is started, `npm run bench -- curve` for how every page's time grows with the yard.
+ */
 import { existsSync } from "node:fs";
 import { drawPlan } from "../core/drawing/plan.ts";
 import { judge } from "../core/finding/judge.ts";
@@ -17,6 +20,8 @@ import { benchCoverage, benchWorld } from "./coverage.ts";
 import { benchHistory } from "./history.ts";
 import { benchJointCoverage } from "./joint-coverage.ts";
 import { benchLadder } from "./ladder.ts";
+import { benchCurve } from "./load/curve.ts";
+import { benchLoad } from "./load/load.ts";
 import { report, yardOf } from "./measure.ts";
 import { benchPlan } from "./plan.ts";
 import { benchProofs } from "./proofs.ts";
@@ -30,6 +35,12 @@ function rigPage(db: Database) {
     judge(resolved);
     rankTaping(resolved);
   };
+}
+
+const alone = { load: benchLoad, curve: benchCurve }[process.argv[2] ?? ""];
+if (alone) {
+  await alone();
+  process.exit(0);
 }
 
 if (existsSync("build/server/index.js")) await benchYardPage();

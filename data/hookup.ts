@@ -1,5 +1,5 @@
 /** Hitching and unhitching, and the ticks of people: on the hook-up list, and on the ladder. */
-import { and, eq, type SQL, sql } from "drizzle-orm";
+import { and, eq, type SQL } from "drizzle-orm";
 import type { Database } from "./handle.ts";
 import { factOf, newestFirst, record, standing, type Told } from "./record.ts";
 import { toolsOf, toolsWith } from "./rigs.ts";

@@ -1,4 +1,7 @@
+import { join } from "node:path";
 import { describe, expect, it } from "vitest";
+import { openDatabase } from "../data/database.ts";
+import { keepEvent } from "../data/hookup.ts";
 import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { PHONE } from "./browser.ts";
 import { errors, machine, newPage, openForFile, page, rig, yard } from "./fixture.ts";
@@ -99,6 +102,13 @@ describe("the hook-up list by the keyboard", () => {
 
 describe("the hook-up list on the phone", () => {
   it("is ticked in order by name, not past what protects people, and expires at uncoupling", async () => {
+    // Another rig of the same tractor stands coupled.
+    await yard.stop();
+    const db = openDatabase(join(yard.folder, "yard.db"));
+    const at = new Date(Date.now() - 3_600_000);
+    keepEvent(db, Number(rig("Stubble").split("/").at(-1)), "coupled", { person: "Mira Tolland", at });
+    db.$client.close();
+    await yard.start();
     await newPage(PHONE);
     await visit(page, `${yard.address}${rig("Grain drill")}/hook-up`);
     await seen(page, "0 of");

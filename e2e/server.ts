@@ -13,6 +13,8 @@ export type Yard = {
   restart: () => Promise<void>;
   stop: () => Promise<void>;
   start: () => Promise<void>;
+  /** as if the machine lost its power */
+  kill: () => void;
   close: () => Promise<void>;
 };
 
@@ -43,6 +45,7 @@ export async function openYard(more: Record<string, string> = {}, planted = true
     },
     stop: () => stop(server),
     start: begin,
+    kill: () => void server.kill("SIGKILL"),
     close: async () => {
       await stop(server);
       rmSync(folder, { recursive: true, force: true });

@@ -26,6 +26,15 @@ export function network() {
   return { HOST: "0.0.0.0", AMBREK_PASSPHRASE: passphrase, AMBREK_LAN: "yes", AMBREK_ADDRESS: address };
 }
 
+/** Where copies go: `--replica DIR-or-s3://…` a breath behind, `--backups DIR` one a day, or "off". */
+function copies() {
+  const [replica, backups] = [told("--replica"), told("--backups")];
+  return {
+    ...(replica ? { AMBREK_REPLICA: replica } : {}),
+    ...(backups ? { AMBREK_BACKUPS: backups } : {}),
+  };
+}
+
 /** What stands behind a word of the command. */
 function told(word) {
   const at = process.argv.indexOf(word);
@@ -39,7 +48,7 @@ export function serve(env = {}) {
   const server = spawn(process.execPath, [join(ROOT, "scripts", "server", "server.mjs")], {
     cwd: ROOT,
     stdio: ["ignore", "ignore", "inherit"],
-    env: { ...process.env, NODE_ENV: "production", PORT: port, ...bound, ...env },
+    env: { ...process.env, NODE_ENV: "production", PORT: port, ...bound, ...copies(), ...env },
   });
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
   server.on("exit", (code) => process.exit(code ?? 0));

@@ -2,9 +2,10 @@ import { Form, Link } from "react-router";
 import type { Route } from "../routes/+types/files";
 import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
+import type { CopySaid } from "./copies.server.ts";
 
 export function FilesPage({
-  loaderData: { preferences, imports, copies, leftOut },
+  loaderData: { preferences, imports, copies, replica, backups, leftOut },
   actionData,
 }: Route.ComponentProps) {
   const errors = actionData?.errors ?? {};
@@ -123,6 +124,16 @@ export function FilesPage({
               Restore
             </button>
           </Form>
+          <Elsewhere
+            title="A breath behind, elsewhere"
+            copy={replica}
+            without="None is kept. Where this machine breaks, what was written since the last dated backup goes with it: npm start -- --replica, and a folder on another machine or a bucket."
+          />
+          <Elsewhere
+            title="One a day"
+            copy={backups}
+            without="Switched off where this server was started (--backups off)."
+          />
           {copies.length > 0 && (
             <>
               <h3 className="pt-2 font-bold">Copies kept beside this yard</h3>
@@ -144,5 +155,24 @@ export function FilesPage({
         </section>
       </div>
     </YardFrame>
+  );
+}
+
+const TONES = { ok: "text-ok", warn: "text-warn", unknown: "text-soft" };
+
+/** How a kind of copy stands, and where it goes. */
+function Elsewhere({ title, copy, without }: { title: string; copy: CopySaid | null; without: string }) {
+  return (
+    <div data-copy={title}>
+      <h3 className="pt-2 font-bold">{title}</h3>
+      {copy ? (
+        <>
+          <p className={`font-semibold ${TONES[copy.tone]}`}>{copy.said}</p>
+          <p className="break-all text-small text-soft">Into {copy.to}</p>
+        </>
+      ) : (
+        <p className="text-warn">{without}</p>
+      )}
+    </div>
   );
 }

@@ -2,6 +2,7 @@ import { database, databasePath } from "../../data/database.ts";
 import { listImports, retractImport } from "../../data/imports.ts";
 import { copiesOf } from "../../data/keeping.ts";
 import type { Told } from "../../data/record.ts";
+import { backupsSaid, replicaSaid } from "../files/copies.server.ts";
 import { FilesPage } from "../files/FilesPage.tsx";
 import { ImportRowDto, RestoreDto } from "../files/files.dto.ts";
 import { restore, takeIn } from "../files/take-in.server.ts";
@@ -28,6 +29,8 @@ export async function loader({ request }: Route.LoaderArgs) {
       who: `${person}, ${day(at)}`,
       takenBack,
     })),
+    replica: replicaSaid(),
+    backups: backupsSaid(new Date()),
     copies: copiesOf(databasePath()).map(({ name, why, at, bytes }) => ({
       name,
       why: why === "before-restore" ? "before a backup was restored" : "before this build changed it",

@@ -14,20 +14,30 @@ const BESIDE = 10;
 const code = join(ROOT, "build", "server", "index.js");
 process.env.AMBREK_BUILD ||= createHash("sha256").update(readFileSync(code)).digest("hex").slice(0, 16);
 const build = await import(code);
-const { closeYard, createRequestHandler, identity, judgeSome, lookAfter, openYard } = build.entry.module;
+const { closeYard, createRequestHandler, identity, judgeSome, keepBackup, lookAfter, openYard } =
+  build.entry.module;
 // What nobody waits for comes after what somebody does.
 if (process.env.AMBREK_BESIDE === "yes") setPriority(0, BESIDE);
 const handle = createRequestHandler(build, process.env.NODE_ENV);
 
-/** A request as it came, and where its body comes from and its answer goes. */
-export default async function answer({ method, url, headers, hasBody, port, open, close, judge, stands }) {
-  if (close) return closeYard();
-  if (open) {
+/** What is asked of a thread besides answering. */
+const ACTS = {
+  open() {
     openYard();
     return { identity: identity() };
-  }
-  lookAfter(stands);
-  if (judge) return { more: judgeSome(openYard()) };
+  },
+  close: () => closeYard(),
+  judge: () => ({ more: judgeSome(openYard()) }),
+  backup: () => keepBackup(openYard()),
+};
+
+/** Does an act, or answers a request: as it came, where its body comes from and where the answer goes. */
+export default async function work({ act, stands, ...asked }) {
+  lookAfter(stands ?? null);
+  return act ? ACTS[act]() : answer(asked);
+}
+
+async function answer({ method, url, headers, hasBody, port }) {
   const gone = new AbortController();
   const taken = flow();
   const body = hasBody ? bodyFrom(port) : null;

@@ -50,7 +50,7 @@ export function openLanes(told = () => {}) {
   /** Which file is open, once it is. */
   let stands = null;
   let closing = false;
-  const opening = writing.run({ open: true }).then(
+  const opening = writing.run({ act: "open" }).then(
     ({ identity }) => {
       stands = identity;
       setTimeout(judge, QUIET);
@@ -69,7 +69,7 @@ export function openLanes(told = () => {}) {
     try {
       for (let more = true; more; ) {
         judged.again = false;
-        ({ more } = await judging.run({ judge: true, stands }));
+        ({ more } = await judging.run({ act: "judge", stands }));
         more ||= judged.again;
       }
     } catch (error) {
@@ -130,13 +130,16 @@ export function openLanes(told = () => {}) {
     took.set(kind, [...(took.get(kind) ?? []), milliseconds].slice(-LATELY));
   }
 
+  /** Makes the backup of the day, beside everything else; null while no yard is open. */
+  const backup = () => (stands === null ? null : long.run({ act: "backup", stands }));
+
   /** Lets go of the yard's file, once what is being written is. */
   async function close() {
     closing = true;
-    await writing.run({ close: true }).catch(() => {});
+    await writing.run({ act: "close" }).catch(() => {});
     await Promise.all([writing, quick, long, judging].map((each) => each.destroy()));
   }
-  return { answer, close, isOpen: () => stands !== null };
+  return { answer, opened: opening, backup, close, identity: () => stands };
 }
 
 /** Pages alike: an address without its numbers. */

@@ -11,9 +11,19 @@ import express from "express";
 import { ROOT } from "../bootstrap.mjs";
 import { openLanes } from "./lanes.mjs";
 import { listen } from "./listen.mjs";
+import { logAnswer, openLog } from "./log.mjs";
+import { replicate } from "./replica.mjs";
+
+/** Whether another file stands in the place of the yard is looked after this often, ms. */
+const LOOK_EVERY = 2000;
+/** A backup a day: looked after soon after the start, and every hour, ms. */
+const FIRST_BACKUP = 60_000;
+const BACKUP_EVERY = 3_600_000;
 
 const { mostBytes, openLine, plainly, turnedAway } = await import(join(ROOT, "build", "worker", "front.js"));
-const lanes = openLanes();
+const yard = process.env.AMBREK_DB || "var/ambrek.db";
+const log = openLog(yard);
+const lanes = openLanes((answer) => logAnswer(log, answer));
 
 const app = express();
 app.disable("x-powered-by");
@@ -32,7 +42,9 @@ held.enable();
 app.get("/health", (_req, res) => {
   const delay = held.max / 1e6;
   held.reset();
-  res.set("Cache-Control", "no-store").json({ ok: lanes.isOpen(), delay: Math.round(delay * 10) / 10 });
+  res
+    .set("Cache-Control", "no-store")
+    .json({ ok: lanes.identity() !== null, delay: Math.round(delay * 10) / 10 });
 });
 
 app.all("*", async (req, res, next) => {
@@ -145,7 +157,39 @@ async function answer(res, response) {
   res.end(Buffer.from(await response.arrayBuffer()));
 }
 
+/** Copies elsewhere: a breath behind where a replica is asked for, and a dated backup a day unless somebody said "off". */
+function keepCopies() {
+  const to = process.env.AMBREK_REPLICA;
+  const replica = to ? replicate(yard, to, (told, what) => log.warn(told, what)) : null;
+  if (replica) {
+    let followed = lanes.identity();
+    setInterval(() => {
+      const now = lanes.identity();
+      if (followed !== null && now !== followed) replica.again();
+      followed = now;
+    }, LOOK_EVERY).unref();
+  }
+  if (process.env.AMBREK_BACKUPS !== "off") {
+    const backup = async () => {
+      const kept = await lanes.backup();
+      if (kept?.problem) log.error({ problem: kept.problem }, "backup failed");
+    };
+    const attempt = () => backup().catch((error) => log.error({ problem: error.message }, "backup failed"));
+    setTimeout(attempt, FIRST_BACKUP).unref();
+    setInterval(attempt, BACKUP_EVERY).unref();
+  }
+  return replica;
+}
+
 const port = Number(process.env.PORT || 4180);
 const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null });
-for (const signal of ["SIGTERM", "SIGINT"])
-  process.once(signal, () => close(() => lanes.close().finally(() => process.exit(0))));
+await lanes.opened;
+const replica = keepCopies();
+log.info({ open: lanes.identity() !== null }, "started");
+const leave = async () => {
+  await lanes.close();
+  await replica?.stop();
+  log.info("stopped");
+  log.flush(() => process.exit(0));
+};
+for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, () => close(leave));

@@ -1,0 +1,2 @@
+/** Where Litestream lies; null where the optional package was not installed. */
+export function litestream(): string | null;
