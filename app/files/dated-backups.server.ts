@@ -78,7 +78,16 @@ export async function keepBackup(
   } catch (error) {
     return tell({ last: before, problem: (error as Error).message });
   } finally {
+    clear(part);
+  }
+}
+
+/** Takes away what was half done, as far as it can be reached. */
+function clear(part: string): void {
+  try {
     for (const end of ["", "-wal", "-shm", "-journal"]) rmSync(part + end, { force: true });
+  } catch {
+    // Where it cannot, it is in the way of the next try, which says so.
   }
 }
 
