@@ -7,6 +7,7 @@ import type { Database } from "./handle.ts";
 import { copyBeside, identityOf, mayBegin, takeYard, YardProblem } from "./keeping.ts";
 import * as schema from "./schema/index.ts";
 import { keepShippedSchemes } from "./schemes.ts";
+import { sayingTrouble } from "./trouble.ts";
 import { upgrade } from "./upgrade.ts";
 
 const MIGRATIONS = "data/migrations";
@@ -22,14 +23,22 @@ export function openDatabase(path: string, { anew = false } = {}): Database {
     mkdirSync(dirname(resolve(path)), { recursive: true });
     if (!anew) mayBegin(path);
   }
-  const file = new SqliteFile(path);
-  const version = ownVersion();
-  if ((file.pragma("user_version", { simple: true }) as number) > version) {
+  const file = sayingTrouble(() => new SqliteFile(path));
+  try {
+    return sayingTrouble(() => broughtUp(file, path, inMemory));
+  } catch (error) {
+    // Nobody else would close it.
     file.close();
+    throw error;
+  }
+}
+
+function broughtUp(file: SqliteFile.Database, path: string, inMemory: boolean): Database {
+  const version = ownVersion();
+  if ((file.pragma("user_version", { simple: true }) as number) > version)
     throw new YardProblem(
       "This yard was written by a newer Ambrek than this one: nothing was changed. Open it with the newer one.",
     );
-  }
   file.pragma("journal_mode = WAL");
   if (!inMemory && isBehind(file, version)) {
     file.pragma("wal_checkpoint(TRUNCATE)");
@@ -66,7 +75,19 @@ export function databaseOver(file: SqliteFile.Database): Database {
   file.pragma("busy_timeout = 5000");
   // A phone drops its own copy of an entry on the answer: what is answered is on the disk.
   file.pragma("synchronous = FULL");
-  return drizzle(file, { schema, casing: "snake_case" });
+  const database = drizzle(file, { schema, casing: "snake_case" });
+  if (!file.readonly) writeAtOnce(database);
+  return database;
+}
+
+/**
+ * A transaction takes the file for writing as it begins: one that reads first and writes then could find that somebody else wrote
+ * between. What the machine does to the file is said in words.
+ */
+function writeAtOnce(database: Database): void {
+  const begin = database.transaction.bind(database);
+  database.transaction = ((work: Parameters<typeof begin>[0], config?: Parameters<typeof begin>[1]) =>
+    sayingTrouble(() => begin(work, { behavior: "immediate", ...config }))) as typeof begin;
 }
 
 type Opened = { database: Database; path: string; identity: string | null; release: () => void };
@@ -96,9 +117,25 @@ export function database(): Database {
     if (identityOf(opened.path) !== opened.identity) throw new YardProblem(GONE);
     return opened.database;
   } catch (error) {
-    if (!(error instanceof YardProblem)) throw error;
-    throw new Response(error.message, { status: 503 });
+    throw answered(error);
   }
+}
+
+/** What goes wrong with the file as an answer with its sentence; any other error as it is. */
+const answered = (error: unknown) =>
+  error instanceof YardProblem ? new Response(error.message, { status: 503 }) : error;
+
+/** Writes that fail for what the machine does are answered with what is said of it. */
+function answering(database: Database): Database {
+  const begin = database.transaction;
+  database.transaction = ((...given: Parameters<typeof begin>) => {
+    try {
+      return begin(...given);
+    } catch (error) {
+      throw answered(error);
+    }
+  }) as typeof begin;
+  return database;
 }
 
 /** Which file this thread has open; null where it has none. */
@@ -121,7 +158,7 @@ function openOwn(path: string): Opened {
   mkdirSync(dirname(resolve(path)), { recursive: true });
   const release = takeYard(path);
   try {
-    const own = openDatabase(path);
+    const own = answering(openDatabase(path));
     process.once("exit", release);
     return { database: own, path, identity: existsSync(path) ? identityOf(path) : null, release };
   } catch (error) {

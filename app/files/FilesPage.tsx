@@ -125,12 +125,12 @@ export function FilesPage({
             </button>
           </Form>
           <Elsewhere
-            title="A breath behind, elsewhere"
+            title="A copy elsewhere, a second behind"
             copy={replica}
             without="None is kept. Where this machine breaks, what was written since the last dated backup goes with it: npm start -- --replica, and a folder on another machine or a bucket."
           />
           <Elsewhere
-            title="One a day"
+            title="A backup of each day"
             copy={backups}
             without="Switched off where this server was started (--backups off)."
           />
