@@ -268,3 +268,8 @@ function wordsOfSelfPropelled(db: Database): Map<number, Attachment> {
 function nameOf(of: { make: string; model: string; fleetNumber: string } | null): string {
   return of ? [of.fleetNumber, of.make, of.model].filter(Boolean).join(" ") : "";
 }
+
+/** What was typed for a reading, by the number of its fact. */
+export function readingText(db: Database, seq: number): string {
+  return db.select({ text: reading.rawText }).from(reading).where(eq(reading.seq, seq)).get()?.text ?? "";
+}

@@ -3,7 +3,9 @@ import SqliteFile from "better-sqlite3";
 import { afterEach, beforeEach, expect, it } from "vitest";
 import { factOf } from "../../data/record.ts";
 import { action } from "./keep.ts";
-import { openSampleYard, type SampleYard, submit } from "./sample-yard.ts";
+import { openSampleYard, refusal, type SampleYard, submit } from "./sample-yard.ts";
+
+const SITTING = randomUUID();
 
 let yard: SampleYard;
 beforeEach(() => {
@@ -11,30 +13,45 @@ beforeEach(() => {
 });
 afterEach(() => yard.close());
 
+const reading = (id: string, text: string, dimension = "tool.width") =>
+  submit(
+    action,
+    "/rigs/4/keep",
+    {
+      intent: "keep-reading",
+      id,
+      dimension,
+      hangs: "mounted",
+      text,
+      style: "m",
+      instrument: "tape",
+      sitting: SITTING,
+      reason: "",
+      note: "",
+      conditions: "",
+      changed: "",
+      sure: "yes",
+      person: "Mira",
+    },
+    { rigId: "4" },
+  );
+
+it("an entry that comes twice is kept once; under its number another text is refused, with both", async () => {
+  const id = randomUUID();
+  const count = () => yard.db.$client.prepare("select count(*) from reading").pluck().get();
+  expect(await reading(id, "3.05")).toMatchObject({ data: { ok: true } });
+  const once = count();
+  expect(await reading(id, "3.05")).toMatchObject({ data: { ok: true, kept: { said: "Saved before" } } });
+  const { status, errors } = refusal(await reading(id, "3.10"));
+  expect(status).toBe(422);
+  expect(errors.text).toMatch(/kept before as “3.05”; “3.10” was not/);
+  expect(refusal(await reading(id, "3.05", "tool.depth")).errors.text).toContain("of another reading");
+  expect(count()).toBe(once);
+});
+
 it("an entry while another program holds the file is answered with what to do, is not kept, and is once it lets go", async () => {
   const id = randomUUID();
-  const send = () =>
-    submit(
-      action,
-      "/rigs/4/keep",
-      {
-        intent: "keep-reading",
-        id,
-        dimension: "tool.width",
-        hangs: "mounted",
-        text: "3.05",
-        style: "m",
-        instrument: "tape",
-        sitting: randomUUID(),
-        reason: "",
-        note: "",
-        conditions: "",
-        changed: "",
-        sure: "yes",
-        person: "Mira",
-      },
-      { rigId: "4" },
-    );
+  const send = () => reading(id, "3.05");
   const other = new SqliteFile(yard.db.$client.name);
   other.exec("begin immediate");
   yard.db.$client.pragma("busy_timeout = 20");

@@ -4,6 +4,7 @@ import { formOf } from "../session/form.server.ts";
 import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
 import { remembering } from "../session/preferences.server.ts";
 import { type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
+import { otherThan } from "../stations/writing/sent-before.server.ts";
 import { carryOut } from "../stations/writing/writes.server.ts";
 import type { Route } from "./+types/keep";
 
@@ -12,7 +13,8 @@ async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
   if (!stamped.ok) return refused({ form: stamped.problem });
   const id = String(form.get("id") ?? "");
   // What a device sends twice is kept once, and answered as kept whatever has become of it since.
-  if (form.get("intent") !== "take-back" && factOf(open.db, id)) return kept("Saved before", { id });
+  const known = form.get("intent") === "take-back" ? null : factOf(open.db, id);
+  if (known) return otherThan(open, known, form) ?? kept("Saved before", { id });
   const { stamp } = stamped;
   const outcome = await carryOut(open, form, stamp);
   if (!outcome.ok || stamp.clock === "") return outcome;
