@@ -28,6 +28,10 @@ export async function openYard(more: Record<string, string> = {}, planted = true
     AMBREK_DB: join(folder, "yard.db"),
     HOST: "127.0.0.1",
     PORT: String(port),
+    // Many servers at once on one machine: a thread for pages each, and nothing they do by the clock.
+    AMBREK_THREADS: "1",
+    AMBREK_BACKUPS: "off",
+    AMBREK_LOG: "off",
     ...more,
   };
   if (planted) copyFileSync(inject("planted"), env.AMBREK_DB);

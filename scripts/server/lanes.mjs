@@ -13,6 +13,11 @@ const LONG = 150;
 const LATELY = 5;
 /** The first page comes before the judge, ms. */
 const QUIET = 1500;
+/** Threads that answer quick pages: as many as there are processors, up to four; AMBREK_THREADS says otherwise. */
+const READERS = Math.max(
+  1,
+  Number(process.env.AMBREK_THREADS) || Math.min(4, Math.max(2, availableParallelism())),
+);
 /** Files are made where long pages are. */
 const FILES = /\.(csv|pdf|zip|db|ics|geojson|nmea)$/;
 
@@ -33,7 +38,7 @@ export function openLanes(told = () => {}) {
   const quick = lane(
     {
       minThreads: 1,
-      maxThreads: Math.max(2, Math.min(4, availableParallelism())),
+      maxThreads: READERS,
       concurrentTasksPerWorker: 2,
     },
     READS,
