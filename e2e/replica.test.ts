@@ -1,10 +1,10 @@
 import { spawnSync } from "node:child_process";
-import { randomUUID } from "node:crypto";
 import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import SqliteFile from "better-sqlite3";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { formHeaders, readingForm } from "../bench/load/entry.ts";
 import { litestream } from "../scripts/server/replica.mjs";
 import { openYard, type Yard } from "./server.ts";
 
@@ -23,29 +23,14 @@ const state = () => JSON.parse(readFileSync(join(yard.folder, "yard.db.replica")
 
 /** Sends a reading; returns its id once it is answered for as kept. */
 async function keep(rig: number): Promise<string> {
-  const id = randomUUID();
+  const body = readingForm("3.05");
   const answer = await fetch(`${yard.address}/rigs/${rig}/keep`, {
     method: "POST",
-    headers: { origin: yard.address, accept: "application/json" },
-    body: new URLSearchParams({
-      intent: "keep-reading",
-      id,
-      dimension: "tool.width",
-      hangs: "drawn",
-      text: "3.05",
-      style: "m",
-      instrument: "tape",
-      sitting: randomUUID(),
-      reason: "",
-      note: "",
-      conditions: "",
-      changed: "",
-      sure: "yes",
-      person: "Mira",
-    }),
+    headers: formHeaders(yard.address),
+    body,
   });
   expect(await answer.json()).toMatchObject({ ok: true });
-  return id;
+  return body.get("id")!;
 }
 
 const restore = (...words: string[]) =>

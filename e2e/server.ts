@@ -1,9 +1,9 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
-import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { inject } from "vitest";
+import { freePort } from "../bench/load/free-port.ts";
 
 export type Yard = {
   address: string;
@@ -76,18 +76,5 @@ function stop(server: ChildProcess): Promise<void> {
     if (server.exitCode !== null || server.signalCode !== null) return done();
     server.once("exit", () => done());
     server.kill();
-  });
-}
-
-function freePort(): Promise<number> {
-  return new Promise((done, failed) => {
-    const probe = createServer();
-    probe.once("error", failed);
-    probe.listen(0, "127.0.0.1", () => {
-      const address = probe.address();
-      probe.close(() =>
-        address && typeof address === "object" ? done(address.port) : failed(new Error("no port")),
-      );
-    });
   });
 }

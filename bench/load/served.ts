@@ -1,8 +1,8 @@
 /** A built server of its own on the loopback, as somebody would start it, and what is asked of it. */
 import { type ChildProcess, spawn } from "node:child_process";
 import { once } from "node:events";
-import { createServer } from "node:net";
 import SqliteFile from "better-sqlite3";
+import { freePort } from "./free-port.ts";
 
 export type Served = {
   address: string;
@@ -70,17 +70,4 @@ function judgements(path: string): number {
   } catch {
     return 0;
   }
-}
-
-function freePort(): Promise<number> {
-  return new Promise((done, failed) => {
-    const probe = createServer();
-    probe.once("error", failed);
-    probe.listen(0, "127.0.0.1", () => {
-      const address = probe.address();
-      probe.close(() =>
-        address && typeof address === "object" ? done(address.port) : failed(new Error("no port")),
-      );
-    });
-  });
 }

@@ -6,7 +6,14 @@ export type Aim = { x: number; y: number; heading: number };
 
 type Turn = 1 | -1;
 
-const turnsOf = (angle: number): number => ((angle % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
+const CIRCLE = 2 * Math.PI;
+/** Less than this is no turn, radians: a heading that is so little short of where it shall be needs no full circle. */
+const NO_TURN = 1e-9;
+
+function turnsOf(angle: number): number {
+  const turned = ((angle % CIRCLE) + CIRCLE) % CIRCLE;
+  return turned > CIRCLE - NO_TURN ? 0 : turned;
+}
 
 /** The centre it turns about: right of it for a turn to the right. */
 const centreOf = ({ x, y, heading }: Aim, turn: Turn, radius: number) => ({

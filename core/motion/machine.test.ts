@@ -190,6 +190,14 @@ describe("the shortest way with a radius", () => {
     );
   });
 
+  it("is none where it stands as it shall, but for the last digit of its heading", () => {
+    const here = { x: 0, y: 0, heading: 0 };
+    for (const off of [2.5e-15, -2.5e-15, 0])
+      expect(wayOf(shortestWay({ ...here, heading: off }, here, 2))).toBeLessThan(1e-8);
+    // A degree is more than that: it goes all the way round.
+    expect(wayOf(shortestWay({ ...here, heading: Math.PI / 180 }, here, 2))).toBeGreaterThan(6);
+  });
+
   it("into the next pass is half a circle and a straight, or a bulb: as long as they are in closed form", () => {
     for (const [apart, radius] of [
       [24, 7],
