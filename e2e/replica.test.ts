@@ -101,8 +101,8 @@ describe.skipIf(litestream() === null)("a copy elsewhere", () => {
     process.kill(state().pid, "SIGKILL");
     // It is begun again by itself, and goes on.
     await expect.poll(() => state().starts, { timeout: 20_000 }).toBe(2);
-    await keep(4);
     const before = state().newest;
+    await keep(4);
     await expect.poll(() => state().newest, { timeout: 20_000 }).not.toBe(before);
     expect(state().running).toBe(true);
   });
