@@ -81,7 +81,6 @@ function forget(db: Database, board: Board, touched: ReadonlySet<string> | null)
 function take(db: Database, board: Board, now: number): void {
   const told = judgedSince(db, build(), board.stamp, board.n);
   if (!told) return;
-  if (told.stamp !== board.stamp) board.rigs.clear();
   [board.stamp, board.n] = [told.stamp, told.n];
   if (told.judgements.length === 0) return;
   const touched = told.mark < now ? touchedSince(db, told.mark) : new Set<string>();

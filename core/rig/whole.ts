@@ -82,7 +82,7 @@ export function inputOf(rig: ResolvedRig, key: DimensionKey): Input {
 
 /** False for a cart or tank: no part of it works the field, and nothing is asked of its work. */
 export function works(rig: ResolvedRig): boolean {
-  return kindOf(rig)?.works !== false;
+  return isWorking(chosen<ToolKindKey>(rig, "tool.kind"));
 }
 
 /** The same of a tool of which only its kind is known; null: nobody told. */

@@ -7,9 +7,12 @@ import { readFileSync } from "node:fs";
 import { setPriority } from "node:os";
 import { join } from "node:path";
 import { ROOT } from "../bootstrap.mjs";
-import { TAKEN_AT_ONCE, WHOLE } from "./pieces.mjs";
 
 const BESIDE = 10;
+/** Bytes of an answer that go over at once: nearly every page is one piece. */
+const WHOLE = 256 * 1024;
+/** So many pieces may be on their way to somebody who takes them slowly. */
+const TAKEN_AT_ONCE = 2;
 
 const code = join(ROOT, "build", "server", "index.js");
 process.env.AMBREK_BUILD ||= createHash("sha256").update(readFileSync(code)).digest("hex").slice(0, 16);

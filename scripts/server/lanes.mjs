@@ -116,14 +116,17 @@ export function openLanes(told = () => {}) {
     gone.addEventListener("abort", () => port1.postMessage({ gone: true }));
     const task = { method, url, headers, hasBody: body !== null, port: port2, stands };
     try {
-      const ran = laneOf(asked).run(task, { transferList: [port2] });
+      const lane = laneOf(asked);
+      const ran = lane.run(task, { transferList: [port2] });
       await Promise.race([ran, sent]);
       const { identity, whole, milliseconds } = await ran;
       // What was sent comes by another way than word that all of it was.
       if (whole) await sent;
-      stands = identity;
-      if (asked.method !== "GET" && asked.method !== "HEAD") judge();
-      remember(asked.kind, milliseconds);
+      if (lane === writing) {
+        // Only who writes puts another file in the place: a page begun before that would tell of the old one.
+        stands = identity;
+        judge();
+      } else if (status < 400) remember(asked.kind, milliseconds);
       told({ ...asked, status, milliseconds });
     } finally {
       port1.close();

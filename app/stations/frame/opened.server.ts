@@ -15,16 +15,13 @@ export type Opened = { readonly whole: WholeRig; readonly judged: Judged };
 
 type Kept = { opened: Opened; mark: number; parts: string };
 
-/** A whole rig, read by `read`. */
-export function openedFrom(read: () => WholeRig): Opened {
-  let [whole, judged]: [WholeRig | null, Judged | null] = [null, null];
+/** A whole rig that was read. */
+export function openedFrom(whole: WholeRig): Opened {
+  let judged: Judged | null = null;
   return {
-    get whole() {
-      whole ??= read();
-      return whole;
-    },
+    whole,
     get judged() {
-      judged ??= judgeWhole(this.whole);
+      judged ??= judgeWhole(whole);
       return judged;
     },
   };
@@ -65,8 +62,7 @@ export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
     all.set(id, { ...kept, mark });
     return kept.opened;
   }
-  const whole = wholesOf(db, parts).get(id)!;
-  const opened = openedFrom(() => whole);
+  const opened = openedFrom(wholesOf(db, parts).get(id)!);
   all.set(id, { opened, mark, parts: told });
   if (all.size > MOST) all.delete(all.keys().next().value!);
   return opened;

@@ -18,7 +18,7 @@ const PREFERENCES = {
 export function sampleOpen(db: Database, name: string, units = PRESETS.metric): OpenRig {
   const parts = toolsOf(db, listRigs(db).find((rig) => rig.name.startsWith(name))!.id);
   const whole = wholesOf(db, parts).get(parts[0]!.id)!;
-  return seenFrom({ db, parts, opened: openedFrom(() => whole), preferences: { ...PREFERENCES, units } }, 0);
+  return seenFrom({ db, parts, opened: openedFrom(whole), preferences: { ...PREFERENCES, units } }, 0);
 }
 
 export function sampleForm(fields: Record<string, string>): FormData {

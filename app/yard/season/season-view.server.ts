@@ -40,7 +40,7 @@ const ON_A_PAGE = 20;
 const inUse = (db: Database): RigTool[] =>
   listEveryTool(db).filter(({ archivedAt, tractor }) => archivedAt === null && !tractor.practice);
 
-/** One page of the list: some tractors with all that hangs on them; of one machine or tool alone where `only` names it. */
+/** One page of the list: some tractors with all that hangs on them; of one machine or tool alone where `only` names it, to be chosen from its page. */
 export function seasonPage(
   db: Database,
   { page, only, today, units }: { page: number; only: string; today: string; units: Units },
@@ -52,7 +52,7 @@ export function seasonPage(
   );
   const at = asked ? Math.floor(tractors.indexOf(asked.tractor.id) / ON_A_PAGE) + 1 : page;
   const here = paged(tractors, at, ON_A_PAGE);
-  const shown = new Set(asked ? [asked.tractor.id] : here.rows);
+  const shown = new Set(here.rows);
   const parts = every.filter(({ tractor }) => shown.has(tractor.id));
   const groups = seasonView(db, today, units, parts);
   return {
