@@ -2,8 +2,6 @@
  * The yard page as the built server answers it, loader, judging and HTML: 500 machines, 100 000 readings. Also the first page after a
  * start, and what a station page loads, compressed.
  */
-import { spawn } from "node:child_process";
-import { once } from "node:events";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
@@ -11,6 +9,7 @@ import { gzipSync } from "node:zlib";
 import { createRequestHandler, type ServerBuild } from "react-router";
 import { keepReading } from "../data/readings.ts";
 import { listRigs } from "../data/rigs.ts";
+import { judged, serve } from "./load/served.ts";
 import { line, timesOf, yardOf } from "./measure.ts";
 
 const SETS = 38;
@@ -84,34 +83,19 @@ export async function benchYardPage(): Promise<void> {
   rmSync(folder, { recursive: true, force: true });
 }
 
-/** The server started twice on one yard, from the start of its process to the yard page answered; the second recalls what the first judged. */
+/** The server started twice on one yard, from the start of its process to the yard page answered; the second recalls what the judge told after the first. */
 async function benchStart(folder: string): Promise<void> {
   const path = join(folder, "again.db");
   yardOf(SETS, MORE_READINGS, path).$client.close();
-  for (const name of ["judging every rig", "recalling them"]) {
-    const env = { ...process.env, NODE_ENV: "production", AMBREK_DB: path, PORT: "4871" };
-    const server = spawn(process.execPath, ["scripts/server/server.mjs"], { env, stdio: "ignore" });
-    const device = await answered("http://127.0.0.1:4871/device");
-    const page = await milliseconds(async () => (await fetch("http://127.0.0.1:4871/")).text());
+  for (const name of ["judging what is shown", "recalling it"]) {
+    const { address, up, stop } = await serve(path);
+    const page = await milliseconds(async () => (await fetch(address)).text());
     console.log(
       `first yard page after a start, ${name}`.padEnd(58),
-      `${page.toFixed(0)} ms (server up after ${device.toFixed(0)} ms)`,
+      `${page.toFixed(0)} ms (server up after ${up.toFixed(0)} ms)`,
     );
-    server.kill("SIGTERM");
-    await once(server, "exit");
+    await judged(path);
+    await stop();
   }
   console.log();
-}
-
-/** Waits until a server answers; returns how long that took, ms. */
-async function answered(address: string): Promise<number> {
-  const start = performance.now();
-  for (;;) {
-    try {
-      await (await fetch(address)).text();
-      return performance.now() - start;
-    } catch {
-      await new Promise((resolve) => setTimeout(resolve, 20));
-    }
-  }
 }

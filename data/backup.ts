@@ -28,7 +28,7 @@ export async function backupOf(db: Database): Promise<{ path: string; remove: ()
 const OURS = ["machine", "point", "rig", "coupling", "reading", "scheme"];
 
 /** Why a file cannot be a yard; null where it can. Opens it apart from the running database, read-only. */
-function problemOf(path: string): string | null {
+export function problemOf(path: string): string | null {
   let file: SqliteFile.Database | null = null;
   try {
     file = new SqliteFile(path, { readonly: true, fileMustExist: true });

@@ -5,7 +5,7 @@ import { judgeWhole } from "../core/subjects/judge-whole.ts";
 import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
 import { photoType } from "./photo-type.ts";
-import { byRig, listEveryTool } from "./rigs.ts";
+import { byRig, listEveryTool, type RigTool } from "./rigs.ts";
 import * as schema from "./schema/index.ts";
 import { wholesOf } from "./whole.ts";
 
@@ -113,11 +113,19 @@ function judgeYard(db: Database): void {
   } catch {
     all = null;
   }
-  for (const [id, own] of byRig(parts)) {
-    try {
-      judgeWhole((all ?? wholesOf(db, own)).get(id)!);
-    } catch (error) {
-      throw new YardRefused(`Its rig “${own[0]?.name ?? id}” cannot be read: ${(error as Error).message}.`);
-    }
+  for (const own of byRig(parts).values()) judgeRig(db, own, all);
+}
+
+/** Judges a rig as it stands, from what was `read` of the yard or else of it alone. @throws YardRefused with the rig's name */
+export function judgeRig(
+  db: Database,
+  parts: readonly RigTool[],
+  read: ReturnType<typeof wholesOf> | null = null,
+): void {
+  const [{ id, name }] = parts as [RigTool];
+  try {
+    judgeWhole((read ?? wholesOf(db, parts)).get(id)!);
+  } catch (error) {
+    throw new YardRefused(`Its rig “${name}” cannot be read: ${(error as Error).message}.`);
   }
 }

@@ -15,12 +15,12 @@ import {
 import { dirname, join, resolve } from "node:path";
 import { setImmediate as breathe } from "node:timers/promises";
 import SqliteFile from "better-sqlite3";
-import { judgeWhole } from "../../core/subjects/judge-whole.ts";
+import { problemOf } from "../../data/backup.ts";
 import { databaseOver, databasePath } from "../../data/database.ts";
 import type { Database } from "../../data/handle.ts";
 import { keptDays } from "../../data/kept-days.ts";
+import { judgeRig } from "../../data/rebuild.ts";
 import { everyRig, listEveryTool } from "../../data/rigs.ts";
-import { wholesOf } from "../../data/whole.ts";
 
 export type BackupsKept = {
   folder: string;
@@ -93,15 +93,16 @@ function clear(part: string): void {
 
 /** Opens a backup and judges every rig in it, a few at a time; returns how many. @throws where it is no sound yard */
 async function judged(path: string): Promise<number> {
+  const problem = problemOf(path);
+  if (problem) throw new Error(problem);
   const file = new SqliteFile(path);
   try {
     // Alone on its disk it needs no log beside it.
     file.pragma("journal_mode = DELETE");
-    if (file.pragma("integrity_check", { simple: true }) !== "ok") throw new Error("The copy is damaged.");
     const db = databaseOver(file);
     const rigs = [...everyRig(listEveryTool(db)).values()];
     for (const parts of rigs) {
-      for (const whole of wholesOf(db, parts).values()) judgeWhole(whole);
+      judgeRig(db, parts);
       await breathe();
     }
     return rigs.length;
