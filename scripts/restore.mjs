@@ -10,7 +10,7 @@ import { parseArgs } from "node:util";
 import { ensureInstalled } from "./bootstrap.mjs";
 
 ensureInstalled();
-const { litestream, replicaUrl } = await import("./server/replica.mjs");
+const { litestream, NOT_THERE, replicaUrl } = await import("./server/replica.mjs");
 
 const { values } = parseArgs({
   options: { from: { type: "string" }, at: { type: "string" }, to: { type: "string" } },
@@ -26,7 +26,7 @@ const to = resolve(values.to ?? process.env.AMBREK_DB ?? "var/ambrek.db");
 if (existsSync(to))
   give(`${to} is there: nothing is overwritten. Move it away, or name another file with --to.`);
 const program = litestream();
-if (!program) give("Litestream is not installed for this machine: npm install @flydotio/litestream.");
+if (!program) give(NOT_THERE);
 
 mkdirSync(dirname(to), { recursive: true });
 const part = `${to}.restoring`;

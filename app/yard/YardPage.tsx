@@ -70,7 +70,7 @@ export function YardPage({ loaderData: { preferences, yard, demo, season } }: Ro
           <p className="text-lead text-soft">
             {counts.all === 0
               ? "Nothing stands here yet."
-              : `Nothing stops ${counts.ready} of ${counts.all} rigs.${
+              : `${judging > 0 ? "So far nothing" : "Nothing"} stops ${counts.ready} of ${counts.all} rigs.${
                   judging > 0 ? ` ${judging} are still being judged.` : ""
                 } What stops the others is below, with what to do.`}
           </p>
@@ -104,7 +104,11 @@ export function YardPage({ loaderData: { preferences, yard, demo, season } }: Ro
       </div>
       <Season season={season} />
       {demo && <DemoYard />}
-      {counts.all + counts.away === 0 ? <Welcome /> : <Finder find={find} state={state} counts={counts} />}
+      {counts.all + counts.away === 0 ? (
+        <Welcome />
+      ) : (
+        <Finder find={find} state={state} counts={counts} judging={judging > 0} />
+      )}
       {rigs.length === 0 && counts.all > 0 && (
         <p className="text-lead">
           No rig {find && `with “${find}” in it `}here.{" "}
@@ -176,10 +180,13 @@ function Finder({
   find,
   state,
   counts,
+  judging,
 }: {
   find: string;
   state: RigState;
   counts: Record<RigState, number>;
+  /** how many are stopped, and how many are not, is not known of all yet */
+  judging: boolean;
 }) {
   const [search] = useSearchParams();
   const field = useRef<HTMLInputElement>(null);
@@ -219,6 +226,7 @@ function Finder({
             className="grid min-h-11 place-items-center rounded-[3px] border-[1.5px] border-line px-3 font-semibold no-underline aria-[current]:border-dye aria-[current]:bg-dye-wash aria-[current]:text-dye"
           >
             {STATE_WORDS[each]} {counts[each]}
+            {judging && (each === "stopped" || each === "ready") && " so far"}
           </Link>
         ))}
       </nav>

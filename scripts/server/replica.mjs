@@ -15,13 +15,15 @@ const ASK_EVERY = 10_000;
 const FIRST_PAUSE = 1000;
 const LONGEST_PAUSE = 60_000;
 
+/** The optional package that has the program for this machine. */
+const PACKAGE = `@flydotio/litestream-${process.platform}-${process.arch}`;
+export const NOT_THERE = `Litestream is not installed for this machine: npm install ${PACKAGE}.`;
+
 /** Where the program lies; null where the optional package was not installed. */
 export function litestream() {
   try {
     const require = createRequire(import.meta.url);
-    const folder = dirname(
-      require.resolve(`@flydotio/litestream-${process.platform}-${process.arch}/package.json`),
-    );
+    const folder = dirname(require.resolve(`${PACKAGE}/package.json`));
     const path = join(folder, "litestream");
     return existsSync(path) ? path : null;
   } catch {
@@ -56,7 +58,7 @@ export function replicate(path, to, log) {
   };
   endLeftOver(state);
   if (!program) {
-    tell({ problem: "Litestream is not installed for this machine: npm install @flydotio/litestream." });
+    tell({ problem: NOT_THERE });
     log({ problem: known.problem }, "replica");
     return { again: () => {}, stop: async () => {} };
   }

@@ -29,7 +29,7 @@ export function SeasonPage({
           <p className="text-lead text-soft" data-season>
             {lines.length === 0
               ? `Nothing ${pages.pages > 1 ? "on this page" : "in this yard"} is stale or due.`
-              : `${count("stale")} stale, ${count("due")} due, ${count("never")} never made, ${count("prove")} to prove again, ${count("service")} of the service. What is good for how long is common practice.`}
+              : `${count("stale")} stale, ${count("due")} due, ${count("never")} never made, ${count("prove")} to prove again, ${count("service")} of the service${pages.pages > 1 && only === "" ? ", on this page" : ""}. What is good for how long is common practice.`}
           </p>
         </div>
         <button type="button" className="key no-print" onClick={() => window.print()}>

@@ -35,7 +35,7 @@ export function TapeListPage({ loaderData: { lists, pages } }: Route.ComponentPr
                 <th className="w-32 font-semibold" scope="col">
                   Now
                 </th>
-                <th className="w-40 font-semibold" scope="col">
+                <th className="w-40 font-semibold max-sm:hidden print:table-cell" scope="col">
                   Read
                 </th>
               </tr>
@@ -53,7 +53,7 @@ export function TapeListPage({ loaderData: { lists, pages } }: Route.ComponentPr
                     {before && <span className="block text-small">Before: {before}</span>}
                   </td>
                   <td className="py-1.5 print:py-0.5">{now}</td>
-                  <td className="py-1.5 print:py-0.5">
+                  <td className="py-1.5 max-sm:hidden print:table-cell print:py-0.5">
                     <span className="block h-8 border-b border-ink print:h-6" />
                   </td>
                 </tr>
