@@ -11,9 +11,9 @@ module.exports = {
     },
     {
       name: "middle-points-inward",
-      comment: "data/, formats/ and bench/ may use core/ and packages, never app/.",
+      comment: "data/, formats/ and bench/ and trials/ may use core/ and packages, never app/.",
       severity: "error",
-      from: { path: "^(core|data|formats|bench)/" },
+      from: { path: "^(core|data|formats|bench|trials)/" },
       to: { path: "^(app|e2e)/" },
     },
     {

@@ -1,5 +1,6 @@
 import { Suspense, useContext, useEffect, useState } from "react";
 import {
+  data,
   type ErrorResponse,
   isRouteErrorResponse,
   Link,
@@ -13,32 +14,38 @@ import {
 } from "react-router";
 import type { Route } from "./+types/root";
 import "./app.css";
+import { onDeviceOf } from "../data/signing.ts";
 import { Offline } from "./offline/Offline.tsx";
 import { WaitingEntries } from "./offline/WaitingEntries.tsx";
-import { turnedAway } from "./session/door.server.ts";
+import { isForPage, turnedAway } from "./session/door.server.ts";
 import { Nonce } from "./session/nonce.ts";
 import { readPreferences } from "./session/preferences.server.ts";
 import { TellZone } from "./session/TellZone.tsx";
+import { inTurn } from "./session/turns.server.ts";
+import { whoIs } from "./session/who.server.ts";
+import { READS_ONLY } from "./session/words.ts";
 import { inZoneOf } from "./session/zone.server.ts";
 import { Toaster } from "./ui/toast.ts";
 
 /** The server asks at its own door first, before it reads a body; here it is asked again, whatever server this runs on. */
 export const middleware: Route.MiddlewareFunction[] = [
   async ({ request }, next) => {
-    const away = await turnedAway(request);
+    const away = turnedAway(request);
     if (away && away.status === 302) throw redirect("/enter");
-    return away ?? inZoneOf(request, next);
+    if (away && isForPage(away, request.method, "")) throw data(await away.text(), { status: away.status });
+    return away ?? onDeviceOf(whoIs(request)?.person ?? null, () => inTurn(() => inZoneOf(request, next)));
   },
 ];
 
 export async function loader({ request }: Route.LoaderArgs) {
-  return { preferences: await readPreferences(request) };
+  const who = whoIs(request);
+  return { preferences: await readPreferences(request), who: who && { person: who.person, role: who.role } };
 }
 
 export function Layout({ children }: { children: React.ReactNode }) {
   const nonce = useContext(Nonce);
-  const data = useRouteLoaderData<typeof loader>("root");
-  const theme = data?.preferences.theme ?? "day";
+  const loaded = useRouteLoaderData<typeof loader>("root");
+  const theme = loaded?.preferences.theme ?? "day";
   const [ready, setReady] = useState(false);
   useEffect(() => {
     // Keys and presses are heard from now on: what drives a browser by itself waits for it.
@@ -62,6 +69,9 @@ export function Layout({ children }: { children: React.ReactNode }) {
           To the page
         </a>
         <Offline />
+        {loaded?.who?.role === "adviser" && (
+          <p className="no-print border-b-2 border-warn bg-warn-wash px-4 py-1 font-semibold">{READS_ONLY}</p>
+        )}
         <WaitingEntries />
         {children}
         <TellZone />
@@ -88,11 +98,14 @@ export default function App() {
 }
 
 /** What a route said; an address no route has is no fault of anybody's. */
-function wordsOf({ status, data, statusText }: ErrorResponse): string {
-  return status === 404 && String(data).startsWith("Error: No route matches")
+function wordsOf({ status, data: told, statusText }: ErrorResponse): string {
+  return status === 404 && String(told).startsWith("Error: No route matches")
     ? "There is no page at this address. Everything there is can be reached from the yard."
-    : String(data || statusText);
+    : String(told || statusText);
 }
+
+const BROKE = "That did not work";
+const TITLES: Record<number, string> = { 403: "Not for everybody", 404: "Not in this yard" };
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const known = isRouteErrorResponse(error);
@@ -101,9 +114,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   return (
     <main id="main" tabIndex={-1} className="mx-auto grid max-w-xl gap-4 p-8">
       <title>Ambrek</title>
-      <h1>
-        {known && error.status === 404 ? "Not in this yard" : away ? "No connection" : "That did not work"}
-      </h1>
+      <h1>{known ? (TITLES[error.status] ?? BROKE) : away ? "No connection" : BROKE}</h1>
       <p>
         {known
           ? wordsOf(error)

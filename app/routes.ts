@@ -94,5 +94,7 @@ export default [
   route("device", "routes/device.tsx"),
   route("aboard", "routes/aboard.ts"),
   route("enter", "routes/enter.tsx"),
+  route("join", "routes/join.tsx"),
+  route("people", "routes/people.tsx"),
   route("preferences", "routes/preferences.ts"),
 ] satisfies RouteConfig;

@@ -4,7 +4,7 @@ import { dirname, join } from "node:path";
 import SqliteFile from "better-sqlite3";
 import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
-import { copiesOf, copyBeside } from "./keeping.ts";
+import { copiesOf, copyBeside, TAKING } from "./keeping.ts";
 import { rebuild, YardRefused } from "./rebuild.ts";
 
 /**
@@ -12,7 +12,9 @@ import { rebuild, YardRefused } from "./rebuild.ts";
  * write. Returns the file and what takes it away again.
  */
 export async function backupOf(db: Database): Promise<{ path: string; remove: () => void }> {
-  const folder = mkdtempSync(join(tmpdir(), "ambrek-backup-"));
+  const { name, memory } = db.$client;
+  // Beside the yard: where it is cut off, the next start finds and clears it.
+  const folder = mkdtempSync(memory ? join(tmpdir(), "ambrek-backup-") : `${name}${TAKING}`);
   const path = join(folder, "yard.db");
   const remove = () => rmSync(folder, { recursive: true, force: true });
   try {

@@ -4,7 +4,7 @@ import SqliteFile from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import type { Database } from "./handle.ts";
-import { copyBeside, identityOf, mayBegin, takeYard, YardProblem } from "./keeping.ts";
+import { clearLeftovers, copyBeside, identityOf, mayBegin, takeYard, YardProblem } from "./keeping.ts";
 import * as schema from "./schema/index.ts";
 import { keepShippedSchemes } from "./schemes.ts";
 import { sayingTrouble } from "./trouble.ts";
@@ -112,7 +112,7 @@ const GONE =
  */
 export function database(): Database {
   try {
-    if (onlyReads() && opened && opened.identity !== stands) closeDatabase();
+    if (onlyReads() && opened && opened.identity !== stands) retire();
     opened ??= onlyReads() ? openBeside(databasePath()) : openOwn(databasePath());
     if (identityOf(opened.path) !== opened.identity) throw new YardProblem(GONE);
     return opened.database;
@@ -154,10 +154,15 @@ function openBeside(path: string): Opened {
   return { database: databaseOver(file), path, identity, release: () => {} };
 }
 
+/** What an earlier process left unfinished is cleared once: later on it may be somebody's who is at it. */
+let tidied = false;
+
 function openOwn(path: string): Opened {
   mkdirSync(dirname(resolve(path)), { recursive: true });
   const release = takeYard(path);
   try {
+    if (!tidied) clearLeftovers(path);
+    tidied = true;
     const own = answering(openDatabase(path));
     process.once("exit", release);
     return { database: own, path, identity: existsSync(path) ? identityOf(path) : null, release };
@@ -165,6 +170,16 @@ function openOwn(path: string): Opened {
     release();
     throw error;
   }
+}
+
+/** What is being read of a yard that was put aside is read to its end, ms. */
+const READ_TO_THE_END = 60_000;
+
+/** Another file stands in its place: who reads this one reads on. */
+function retire(): void {
+  const { $client } = opened!.database;
+  setTimeout(() => $client.close(), READ_TO_THE_END).unref();
+  opened = null;
 }
 
 /** Lets go of the file; the next call of `database` opens it again. */

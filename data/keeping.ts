@@ -23,6 +23,21 @@ export type KeptCopy = { name: string; why: CopyReason; at: string; bytes: numbe
 
 const COPY = /\.(before-restore|before-migration)-(\d{4}-\d\d-\d\dT\d\d-\d\d-\d\d)(-\d+)?$/;
 
+/** Behind the name of a yard: a folder a backup is made in, while it is. */
+export const TAKING = ".taking-";
+
+/** Clears what was being made beside a yard when its server was cut off: no copy, and no yard. */
+export function clearLeftovers(path: string): void {
+  const folder = dirname(resolve(path));
+  const own = basename(path);
+  for (const name of readdirSync(folder)) {
+    if (!name.startsWith(`${own}.`)) continue;
+    const rest = name.slice(own.length);
+    if (rest.startsWith(TAKING) || /^\.(restoring|rebuilt)(-wal|-shm)?$/.test(rest) || rest.endsWith(".part"))
+      rmSync(join(folder, name), { recursive: true, force: true });
+  }
+}
+
 /** The copies beside a yard, the newest first. */
 export function copiesOf(path: string): KeptCopy[] {
   const folder = dirname(resolve(path));

@@ -218,7 +218,7 @@ function copyReadings(
     };
     const variantId = of.variantId === null ? null : (variants.get(of.variantId) ?? null);
     if (of.variantId !== null && variantId === null) continue;
-    const told = { person, at: new Date(of.happened), now: new Date(of.arrived) };
+    const told = { person, at: new Date(of.happened), now: new Date(of.arrived), device: null };
     writeReading(db, { about, variantId, topic }, told, row);
   }
 }
@@ -233,7 +233,7 @@ function copySections(
     const variant = variantId === null ? null : variants.get(variantId);
     if (variant === undefined) continue;
     const of = { about: { machineId: machines.get(machineId)! }, variantId: variant };
-    writeSections(db, of, { person, at: new Date(measuredAt) }, layout);
+    writeSections(db, of, { person, at: new Date(measuredAt), device: null }, layout);
   }
 }
 

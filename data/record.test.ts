@@ -98,7 +98,7 @@ describe("taking back", () => {
     expect(() =>
       db.$client
         .prepare(
-          "insert into fact (id, kind, topic, happened, arrived, person, takes_back) values ('x', 'take-back', '', '2026', '2026', '', ?)",
+          "insert into fact (id, kind, topic, happened, arrived, named, takes_back) values ('x', 'take-back', '', '2026', '2026', '', ?)",
         )
         .run(seq),
     ).toThrow(/UNIQUE/);

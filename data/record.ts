@@ -5,6 +5,7 @@ import { alias } from "drizzle-orm/sqlite-core";
 import type { Database } from "./handle.ts";
 import { listed, prepared } from "./prepared.ts";
 import { fact } from "./schema/index.ts";
+import { deviceOf } from "./signing.ts";
 
 export type FactRow = typeof fact.$inferSelect;
 
@@ -12,7 +13,13 @@ export type FactRow = typeof fact.$inferSelect;
 export type About = Partial<Pick<FactRow, "machineId" | "pointId" | "couplingId" | "rigId" | "componentId">>;
 
 /** Who says so, when it happened, and when that arrived here. */
-export type Told = { person: string; at: Date; now?: Date };
+export type Told = {
+  person: string;
+  at: Date;
+  now?: Date;
+  /** whose device it came from, where that is not the one that asks: null of what is copied, which says so in the name */
+  device?: string | null;
+};
 
 export type NewFact = {
   kind: string;
@@ -34,7 +41,7 @@ export const TAKE_BACK = "take-back";
 export function record(
   db: Database,
   { kind, about, id = randomUUID(), variantId = null, topic = "", partOf = null }: NewFact,
-  { person, at, now = at }: Told,
+  { person, at, now = at, device = deviceOf() }: Told,
   more: (seq: number) => void = () => {},
 ): string {
   db.transaction(() => {
@@ -48,7 +55,8 @@ export function record(
         variantId,
         topic,
         partOf,
-        person,
+        named: person,
+        deviceOf: device,
         happened: at.toISOString(),
         arrived: now.toISOString(),
       })
@@ -72,7 +80,11 @@ export function factOf(db: Database, id: string): FactRow | null {
 }
 
 /** Takes a fact back, and all that is part of it; what stood before stands again. False where there is none, or it was taken back. */
-export function takeBack(db: Database, id: string, { person, at, now = at }: Told): boolean {
+export function takeBack(
+  db: Database,
+  id: string,
+  { person, at, now = at, device = deviceOf() }: Told,
+): boolean {
   return db.transaction(() => {
     const known = factOf(db, id);
     if (!known || known.kind === TAKE_BACK || isTakenBack(db, known.seq)) return false;
@@ -89,7 +101,8 @@ export function takeBack(db: Database, id: string, { person, at, now = at }: Tol
         variantId,
         topic: kind,
         takesBack: seq,
-        person,
+        named: person,
+        deviceOf: device,
         happened: at.toISOString(),
         arrived: now.toISOString(),
       })

@@ -276,7 +276,7 @@ export function copyCoupling(
     if (!goes(of.topic)) continue;
     const note = [`copied from ${name}`, row.note].filter(Boolean).join("; ").slice(0, 300);
     const { topic, variantId, person, happened, arrived } = of;
-    const told = { person, at: new Date(happened), now: new Date(arrived) };
+    const told = { person, at: new Date(happened), now: new Date(arrived), device: null };
     writeReading(db, { about: { couplingId: to }, variantId, topic }, told, {
       ...row,
       sitting: undefined,

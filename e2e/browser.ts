@@ -5,7 +5,7 @@ export const DESK = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
 
 /** How long a busy machine may take to show something, milliseconds. */
-export const PATIENCE = 60_000;
+export const PATIENCE = Number(process.env.PATIENCE) || 60_000;
 
 /** Debian's Chromium without a window to draw, which spares a third of its work; nothing in the background looks for a network. */
 export function openBrowser(more: readonly string[] = []): Promise<Browser> {

@@ -11,9 +11,9 @@ import { toolsOf } from "../data/rigs.ts";
 import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { openBrowser, openPage, PHONE } from "./browser.ts";
 import { rig, rigId } from "./fixture.ts";
+import { comeIn, ON_NETWORK, ownersLink } from "./people.ts";
 import { openYard, type Yard } from "./server.ts";
 
-const PASSPHRASE = "seven wet gloves";
 const RIG = "Roller cultivator";
 let yard: Yard;
 let browser: Browser;
@@ -21,7 +21,7 @@ let phone: Page;
 let secure: string;
 
 beforeAll(async () => {
-  yard = await openYard({ AMBREK_LAN: "yes", AMBREK_ADDRESS: "127.0.0.1", AMBREK_PASSPHRASE: PASSPHRASE });
+  yard = await openYard(ON_NETWORK);
   secure = yard.address.replace("http:", "https:");
   // As a phone that was told to trust this yard, and nobody else.
   const { publicKey } = new X509Certificate(readFileSync(join(yard.folder, "network", "server.pem")));
@@ -107,9 +107,7 @@ describe("a morning out of reach", () => {
   let test: string;
 
   it("begins in reach: in over the encrypted line, a tick, a field test, and what is in use goes along by itself", async () => {
-    await visit(phone, `${secure}/`);
-    await fill(phone, "passphrase", PASSPHRASE);
-    await phone.keyboard.press("Enter");
+    await comeIn(phone, secure, ownersLink(yard), "Joren Talbeck");
     await seen(phone, "Mowers, front and rear");
     await load(`${rig("Planter")}/proof`);
     await pressOn(phone, '[data-job="joints"] button');

@@ -195,24 +195,3 @@ describe("files", () => {
     expect(await rigNames()).not.toContain("Spoilt");
   });
 });
-
-describe("on the network", () => {
-  it("a yard asks for its passphrase before it shows or does anything", async () => {
-    const guarded = await openYard({ AMBREK_PASSPHRASE: "seven wet gloves" });
-    await visit(page, `${guarded.address}${rig("Grain drill")}/tool`);
-    await seen(page, "This yard is on the network.");
-    for (const path of ["/backup.db", "/readings.csv", `${rig("Grain drill")}/taskdata.zip`, "/_root.data"]) {
-      const answer = await fetch(guarded.address + path, { redirect: "manual" });
-      expect(answer.status, path).not.toBe(200);
-    }
-    await fill(page, "passphrase", "seven dry gloves");
-    await press(page, "Come in");
-    await seen(page, "That is not this yard's passphrase.");
-    await fill(page, "passphrase", "seven wet gloves");
-    await press(page, "Come in");
-    await seen(page, "What stops the others is below");
-    await visit(page, `${guarded.address}/device`);
-    await page.waitForSelector("main");
-    await guarded.close();
-  });
-});

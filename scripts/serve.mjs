@@ -6,24 +6,22 @@ import { join } from "node:path";
 import { build, ensureInstalled, ROOT } from "./bootstrap.mjs";
 
 const LOOPBACK = "127.0.0.1";
-const SHORTEST_PASSPHRASE = 8;
 
-/** `--lan` binds the network, and then somebody who wants in has to know a passphrase. */
+/** `--lan` binds the network, encrypted; who wants in is invited by an owner. */
 export function network() {
-  if (!process.argv.includes("--lan")) return { HOST: LOOPBACK, AMBREK_PASSPHRASE: "", AMBREK_LAN: "" };
-  const passphrase = (told("--passphrase") ?? process.env.AMBREK_PASSPHRASE)?.trim() ?? "";
+  if (process.argv.includes("--passphrase")) {
+    console.error(
+      "There is no passphrase for all any more: each person is invited. With --lan the owner's link is shown here; nothing secret belongs on a command line.",
+    );
+    process.exit(2);
+  }
+  if (!process.argv.includes("--lan")) return { HOST: LOOPBACK, AMBREK_LAN: "" };
   const address = told("--address") ?? "";
   if (address !== "" && !isIPv4(address)) {
     console.error(`--address is what a phone finds this machine by, such as 192.168.1.20; not “${address}”.`);
     process.exit(2);
   }
-  if (passphrase.length < SHORTEST_PASSPHRASE) {
-    console.error(
-      `On the network a passphrase of ${SHORTEST_PASSPHRASE} letters or more is needed: --lan --passphrase "seven wet gloves", or AMBREK_PASSPHRASE.`,
-    );
-    process.exit(2);
-  }
-  return { HOST: "0.0.0.0", AMBREK_PASSPHRASE: passphrase, AMBREK_LAN: "yes", AMBREK_ADDRESS: address };
+  return { HOST: "0.0.0.0", AMBREK_LAN: "yes", AMBREK_ADDRESS: address };
 }
 
 /** Where copies go: `--replica DIR-or-s3://…` a breath behind, `--backups DIR` one a day, or "off". */
@@ -84,7 +82,7 @@ async function announcePhone(port, bound) {
   );
   if (addresses.length === 0) console.log("This machine is in no network a phone could reach it by.");
   for (const address of addresses) {
-    console.log(`For the phone: ${address}  (it shows how to trust this yard, then asks for the passphrase)`);
+    console.log(`For the phone: ${address}  (it shows how to trust this yard, then asks for an invitation)`);
     console.log(await qrcode.toString(address, { type: "terminal", small: true }));
   }
 }

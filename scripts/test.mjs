@@ -86,7 +86,7 @@ await atOnce([
   [
     "arrows between rooms",
     bin("depcruise"),
-    ["core", "data", "formats", "bench", "app", "e2e", "--output-type", "err"],
+    ["core", "data", "formats", "bench", "trials", "app", "e2e", "--output-type", "err"],
   ],
   [
     "rooms of core in one direction",

@@ -5,7 +5,7 @@ import { YardFrame } from "../yard/YardFrame.tsx";
 import type { CopySaid } from "./copies.server.ts";
 
 export function FilesPage({
-  loaderData: { preferences, imports, copies, replica, backups, leftOut },
+  loaderData: { preferences, imports, copies, replica, backups, leftOut, owns },
   actionData,
 }: Route.ComponentProps) {
   const errors = actionData?.errors ?? {};
@@ -100,30 +100,35 @@ export function FilesPage({
             </ul>
           )}
           <h2 className="border-b-2 border-ink pt-3 pb-1">Backup</h2>
-          <p className="flex flex-wrap gap-2">
-            <a className="key" href="/backup.db" download>
-              Back up the whole yard
-            </a>
-          </p>
-          <Form method="post" encType="multipart/form-data" className="grid gap-2">
-            <input type="hidden" name="intent" value="restore" />
-            <TextField
-              name="backup"
-              label="Restore from a backup"
-              type="file"
-              accept=".db"
-              className="py-2"
-              problem={errors.backup}
-            />
-            <label className="flex min-h-11 items-center gap-2">
-              <input type="checkbox" name="sure" value="yes" className="size-5" /> Replace the yard that is
-              here now
-            </label>
-            {errors.sure && <p className="problem">{errors.sure}</p>}
-            <button type="submit" className="key justify-self-start">
-              Restore
-            </button>
-          </Form>
+          {!owns && <p className="text-soft">The owner takes backups, and puts them back.</p>}
+          {owns && (
+            <>
+              <p className="flex flex-wrap gap-2">
+                <a className="key" href="/backup.db" download>
+                  Back up the whole yard
+                </a>
+              </p>
+              <Form method="post" encType="multipart/form-data" className="grid gap-2">
+                <input type="hidden" name="intent" value="restore" />
+                <TextField
+                  name="backup"
+                  label="Restore from a backup"
+                  type="file"
+                  accept=".db"
+                  className="py-2"
+                  problem={errors.backup}
+                />
+                <label className="flex min-h-11 items-center gap-2">
+                  <input type="checkbox" name="sure" value="yes" className="size-5" /> Replace the yard that
+                  is here now
+                </label>
+                {errors.sure && <p className="problem">{errors.sure}</p>}
+                <button type="submit" className="key justify-self-start">
+                  Restore
+                </button>
+              </Form>
+            </>
+          )}
           <Elsewhere
             title="A copy elsewhere, a second behind"
             copy={replica}

@@ -8,6 +8,7 @@ import { keepPreview } from "../../data/imports.ts";
 import { listFields } from "../../data/places.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
 import { kept as done, refused } from "../session/outcome.ts";
+import { alone } from "../session/turns.server.ts";
 import type { TaskFileKept } from "../tasks/task-file-view.server.ts";
 import { readApart } from "./read-apart.server.ts";
 
@@ -49,8 +50,10 @@ function isBare({ crops, products, workers, tasks, notes }: TaskSet): boolean {
 export async function restore(file: FormDataEntryValue | null) {
   if (!(file instanceof File) || file.size === 0) return refused({ backup: "Choose a backup first." });
   if (file.size > MOST_RESTORE) return refused({ backup: "The file is larger than 512 MB." });
-  const problem = restoreFile(databasePath(), new Uint8Array(await file.arrayBuffer()), closeDatabase);
-  return problem
-    ? refused({ backup: `${problem} Nothing was changed.` })
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const tried = await alone(() => ({ problem: restoreFile(databasePath(), bytes, closeDatabase) }));
+  if (!tried) return refused({ backup: "Somebody is still sending something to this yard: try it again." });
+  return tried.problem
+    ? refused({ backup: `${tried.problem} Nothing was changed.` })
     : done("Restored. The yard that was here is kept beside it, and listed below.");
 }

@@ -9,8 +9,8 @@ export function PhoneSection({ phone: { places, fingerprint } }: { phone: Phone 
       {places.length === 0 && (
         <p>
           This server answers on this machine only. Start it with{" "}
-          <code className="whitespace-nowrap">--lan</code> and a passphrase, and this place shows the address
-          for a phone in the same network.
+          <code className="whitespace-nowrap">--lan</code>, and this place shows the address for a phone in
+          the same network.
         </p>
       )}
       {places.map(({ address, qr }) => (
@@ -26,8 +26,9 @@ export function PhoneSection({ phone: { places, fingerprint } }: { phone: Phone 
       {fingerprint !== null && (
         <>
           <p>
-            Point the phone's camera at it. It shows how to trust this yard, once, and after that opens Ambrek
-            at once. Compare this fingerprint with the phone's:
+            Point the phone's camera at it; who comes in for the first time needs an invitation of the
+            owner's. It shows how to trust this yard, once, and after that opens Ambrek at once. Compare this
+            fingerprint with the phone's:
           </p>
           <p className="figure text-soft">{fingerprint.replaceAll(":", ":\u200b")}</p>
           <p>{TRUSTING.out}</p>

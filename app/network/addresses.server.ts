@@ -1,5 +1,5 @@
 import { toString as qrSvg } from "qrcode";
-import { isOnNetwork } from "../session/passphrase.server.ts";
+import { isOnNetwork } from "../session/who.server.ts";
 import { fingerprintShown } from "./kept-certificates.server.ts";
 import { reachedBy } from "./reached.server.ts";
 

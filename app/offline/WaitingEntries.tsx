@@ -63,7 +63,7 @@ export function WaitingEntries() {
         <p>
           {locked ? (
             <>
-              The session has ended: <a href="/enter">enter the passphrase</a>, and they are sent.
+              This device is not in any more: <a href="/enter">come in again</a>, and they are sent.
             </>
           ) : open > 0 ? (
             "It is sent when the connection is back, and Ambrek is open."

@@ -190,7 +190,7 @@ describe("what waits", () => {
     expect((await sendWaiting()).sent).toBe(1);
   });
 
-  it("waits for the passphrase where the session has ended", async () => {
+  it("waits where the device is not in any more", async () => {
     await keep("a");
     answers = [{ status: 401, body: { ok: false, errors: {} } }];
     expect(await sendWaiting()).toMatchObject({ sent: 0, locked: true });

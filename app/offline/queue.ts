@@ -26,8 +26,8 @@ export type Waiting = {
   broke: number;
 };
 
-/** The session ended: nothing is taken before somebody enters the passphrase. */
-export class NeedsPassphrase extends Error {}
+/** This device is not in any more: nothing is taken before somebody comes in on it. */
+export class NotIn extends Error {}
 
 const CHANGED = "ambrek-waiting";
 const store = () => createStore("ambrek", "waiting");
@@ -73,7 +73,7 @@ async function post(action: string, form: FormData): Promise<Outcome> {
   form.set("sentAt", new Date().toISOString());
   const answer = await fetch(action, { method: "POST", body: form, headers: { Accept: "application/json" } });
   const { status } = answer;
-  if (status === 401) throw new NeedsPassphrase();
+  if (status === 401) throw new NotIn();
   if (status >= 500) throw new Broke(`${status}`);
   if ((answer.headers.get("Content-Type") ?? "").includes("json")) return (await answer.json()) as Outcome;
   if (status >= 400)
@@ -152,7 +152,7 @@ export type SentNow = {
   sent: number;
   /** what the server said of them, such as that this device's clock is wrong */
   said: string[];
-  /** nothing more is taken before somebody enters the passphrase */
+  /** nothing more is taken before somebody comes in on this device */
   locked: boolean;
 };
 
@@ -179,7 +179,7 @@ export async function sendWaiting(): Promise<SentNow> {
           wrong: outcome.errors,
         });
     } catch (error) {
-      if (error instanceof NeedsPassphrase) return { ...now, locked: true };
+      if (error instanceof NotIn) return { ...now, locked: true };
       if (!(error instanceof Broke)) break;
       const broke = entry.broke + 1;
       await put({

@@ -1,8 +1,11 @@
-import { data, Form, redirect } from "react-router";
+import { redirect } from "react-router";
+import { enter } from "../people/coming-in.server.ts";
+import { EnterPage } from "../people/EnterPage.tsx";
+import { EnterDto } from "../people/people.dto.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, refused } from "../session/outcome.ts";
-import { isOnNetwork, isPassphrase, mayTry, openSession } from "../session/passphrase.server.ts";
-import { TextField } from "../ui/Field.tsx";
+import { validateForm } from "../session/validate.ts";
+import { isOnNetwork } from "../session/who.server.ts";
 import type { Route } from "./+types/enter";
 
 export function loader() {
@@ -11,35 +14,14 @@ export function loader() {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  if (!mayTry(Date.now()))
-    return data(refused({ passphrase: "Too many tries. Wait a minute." }), { status: 429 });
-  const form = await formOf(request);
-  if (!isPassphrase(String(form.get("passphrase") ?? "")))
-    return answered(refused({ passphrase: "That is not this yard's passphrase." }));
-  throw redirect("/", { headers: { "Set-Cookie": await openSession(request) } });
+  loader();
+  const checked = validateForm(EnterDto, await formOf(request));
+  if (!checked.ok) return answered(refused(checked.errors));
+  const { outcome, headers } = await enter(request, checked.value);
+  if (!headers) return answered(outcome);
+  throw redirect("/", { headers });
 }
 
-export function meta() {
-  return [{ title: "Ambrek" }];
-}
+export const meta = () => [{ title: "Ambrek" }];
 
-export default function Enter({ actionData }: Route.ComponentProps) {
-  return (
-    <main id="main" tabIndex={-1} className="mx-auto grid max-w-md gap-4 p-8">
-      <h1>Ambrek</h1>
-      <p>This yard is on the network. The passphrase is shown where the server was started.</p>
-      <Form method="post" className="grid gap-2">
-        <TextField
-          name="passphrase"
-          label="Passphrase"
-          type="password"
-          autoComplete="current-password"
-          problem={actionData?.errors.passphrase}
-        />
-        <button type="submit" className="key-main">
-          Come in
-        </button>
-      </Form>
-    </main>
-  );
-}
+export default EnterPage;

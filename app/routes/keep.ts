@@ -3,6 +3,8 @@ import { stampOf } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
 import { remembering } from "../session/preferences.server.ts";
+import { whoIs } from "../session/who.server.ts";
+import { READS_ONLY } from "../session/words.ts";
 import { type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
 import { otherThan } from "../stations/writing/sent-before.server.ts";
 import { carryOut } from "../stations/writing/writes.server.ts";
@@ -21,10 +23,16 @@ async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
   return { ...outcome, kept: { ...outcome.kept, said: `${outcome.kept.said}. ${stamp.clock}`, heed: true } };
 }
 
+/** Who advises asks for a reading, and enters none. */
+const ASKS = "ask-reading";
+
 /** Everything a station writes comes here: by form, or later from a device that had no connection. */
 export async function action({ request, params }: Route.ActionArgs) {
   const open = await openRig(request, params.rigId);
-  const outcome = await outcomeOf(open, await formOf(request));
+  const form = await formOf(request);
+  if (whoIs(request)?.role === "adviser" && form.get("intent") !== ASKS)
+    return answered(refused({ form: READS_ONLY }));
+  const outcome = await outcomeOf(open, form);
   if (!outcome.ok) return answered(outcome);
   const { preferences } = open;
   const person = outcome.person ?? preferences.person;

@@ -60,8 +60,8 @@ export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
   const form = await formOf(request);
   const intent = form.get("intent");
-  if (intent === "demo") return answered(showDemo());
-  if (intent === "own") return answered(leaveDemo());
+  if (intent === "demo") return answered(await showDemo());
+  if (intent === "own") return answered(await leaveDemo());
   const db = database();
   const row = validateForm(RigRowDto, form);
   const rig = rigOr404(db, row.ok ? row.value.rigId : "");

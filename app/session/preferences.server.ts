@@ -2,6 +2,7 @@ import { createCookie } from "react-router";
 import { LENGTH_STYLES } from "../../core/quantity/length.ts";
 import { PRESETS, type Units } from "../../core/quantity/units.ts";
 import { UNIT_CHOICES, type UnitChoice } from "./preferences.dto.ts";
+import { whoIs } from "./who.server.ts";
 
 export type Preferences = {
   choice: UnitChoice;
@@ -10,7 +11,7 @@ export type Preferences = {
   /** what lengths are shown in now */
   units: Units;
   theme: "day" | "night";
-  /** who reads the tape on this device; empty until somebody said */
+  /** who reads the tape on this device: who it belongs to where that is known, otherwise who last said so; empty until somebody did */
   person: string;
 };
 
@@ -28,7 +29,7 @@ export async function readPreferences(request: Request): Promise<Preferences> {
     own,
     units: choice === "own" ? own : PRESETS[choice],
     theme: stored.theme === "night" ? "night" : "day",
-    person: typeof stored.person === "string" ? stored.person.slice(0, 60) : "",
+    person: whoIs(request)?.person ?? (typeof stored.person === "string" ? stored.person.slice(0, 60) : ""),
   };
 }
 

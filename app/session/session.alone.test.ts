@@ -1,5 +1,4 @@
 import { describe, expect, it } from "vitest";
-import { hasSession, isPassphrase, mayTry, openSession } from "./passphrase.server.ts";
 import { readPreferences, writePreferences } from "./preferences.server.ts";
 import { fromOurOwnPages } from "./same-origin.server.ts";
 
@@ -35,29 +34,5 @@ describe("preferences", () => {
       theme: "day",
       person: "",
     });
-  });
-});
-
-describe("a yard on the network", () => {
-  const asking = (cookie: string) => new Request("http://x/", { headers: { Cookie: cookie.split(";")[0]! } });
-
-  it("lets in who knows the passphrase, and nobody with a cookie of another one", async () => {
-    process.env.AMBREK_PASSPHRASE = "seven wet gloves";
-    expect(isPassphrase("seven wet gloves ")).toBe(true);
-    expect(isPassphrase("seven dry gloves")).toBe(false);
-    const cookie = await openSession(new Request("http://192.168.1.20:4180/enter"));
-    expect(cookie).toContain("HttpOnly");
-    expect(await hasSession(asking(cookie))).toBe(true);
-    expect(await hasSession(asking("ambrek-session=aW4%3D"))).toBe(false);
-    process.env.AMBREK_PASSPHRASE = "another one now";
-    expect(await hasSession(asking(cookie))).toBe(false);
-    delete process.env.AMBREK_PASSPHRASE;
-    expect(isPassphrase("")).toBe(false);
-  });
-
-  it("lets nobody try for ever", () => {
-    const now = 1e12;
-    expect(Array.from({ length: 12 }, () => mayTry(now)).filter(Boolean)).toHaveLength(10);
-    expect(mayTry(now + 61_000)).toBe(true);
   });
 });

@@ -4,21 +4,23 @@ import { closeDatabase, database, databasePath } from "../../data/database.ts";
 import { demoFile, emptyFile, isDemoYard } from "../../data/demo/whole-yard.ts";
 import { listMachines } from "../../data/machines.ts";
 import { kept, type Outcome, refused } from "../session/outcome.ts";
+import { alone } from "../session/turns.server.ts";
 
 /** Puts the demo yard where nothing stands yet. */
-export function showDemo(): Outcome {
+export async function showDemo(): Promise<Outcome> {
   if (listMachines(database()).length > 0)
     return refused({ form: "There are machines in this yard: the demo would take their place." });
   return replaced(demoFile(), "The demo yard: made-up people, farms and machines");
 }
 
 /** Takes the demo yard away; what was entered in it goes with it, into a copy beside. */
-export function leaveDemo(): Outcome {
+export async function leaveDemo(): Promise<Outcome> {
   if (!isDemoYard(database())) return refused({ form: "This is not the demo yard: it stays." });
   return replaced(emptyFile(), "An empty yard. The demo yard is kept as a copy, listed on Files");
 }
 
-function replaced(file: Uint8Array, said: string): Outcome {
-  const problem = restoreFile(databasePath(), file, closeDatabase);
-  return problem ? refused({ form: problem }) : kept(said);
+async function replaced(file: Uint8Array, said: string): Promise<Outcome> {
+  const tried = await alone(() => ({ problem: restoreFile(databasePath(), file, closeDatabase) }));
+  if (!tried) return refused({ form: "Somebody is still sending something to this yard: try it again." });
+  return tried.problem ? refused({ form: tried.problem }) : kept(said);
 }

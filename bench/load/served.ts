@@ -16,8 +16,13 @@ const POLL = 10;
 const wait = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds));
 
 /** Starts the built server on a yard's file and waits until it answers `first`. */
-export async function serve(path: string, first = "/health", env: NodeJS.ProcessEnv = {}): Promise<Served> {
-  const port = await freePort();
+export async function serve(
+  path: string,
+  first = "/health",
+  env: NodeJS.ProcessEnv = {},
+  at?: number,
+): Promise<Served> {
+  const port = at ?? (await freePort());
   const start = performance.now();
   const server = spawn(process.execPath, ["scripts/server/server.mjs"], {
     env: { ...process.env, NODE_ENV: "production", AMBREK_DB: path, PORT: String(port), ...env },

@@ -146,8 +146,8 @@ function copyReadings(file: SqliteFile.Database, year: number): void {
     `create temp table if not exists firsts as select f.seq from fact f join reading r on r.seq = f.seq where f.part_of is null`,
   );
   file.exec(
-    `insert into fact (seq, id, kind, machine_id, point_id, coupling_id, rig_id, component_id, variant_id, topic, happened, arrived, person)
-     select seq + ${step}, 'year ${year} ' || id, kind, machine_id, point_id, coupling_id, rig_id, component_id, variant_id, topic, ${earlier("happened")}, ${earlier("arrived")}, person
+    `insert into fact (seq, id, kind, machine_id, point_id, coupling_id, rig_id, component_id, variant_id, topic, happened, arrived, named)
+     select seq + ${step}, 'year ${year} ' || id, kind, machine_id, point_id, coupling_id, rig_id, component_id, variant_id, topic, ${earlier("happened")}, ${earlier("arrived")}, named
      from fact where seq in (select seq from firsts)`,
   );
   file.exec(

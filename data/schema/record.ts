@@ -36,7 +36,10 @@ export const fact = sqliteTable(
     /** ISO 8601, UTC: by the device's clock set right, and by the server's */
     happened: text().notNull(),
     arrived: text().notNull(),
-    person: text().notNull(),
+    /** in whose name, as it was said */
+    named: text().notNull(),
+    /** who the device belongs to it was sent from, where that is known */
+    deviceOf: text(),
     /** the fact it came with: an import, an accepted test, a card. What it belongs to is taken back with all of it */
     partOf: integer().references((): AnySQLiteColumn => fact.seq),
     /** of a take-back: what it takes back */
@@ -45,6 +48,13 @@ export const fact = sqliteTable(
       (): SQL =>
         sql`case when machine_id is not null then 'machine ' || machine_id when point_id is not null then 'point ' || point_id when coupling_id is not null then 'coupling ' || coupling_id when rig_id is not null then 'rig ' || rig_id when component_id is not null then 'component ' || component_id else 'yard' end`,
     ),
+    /** in whose name, and whose device it came from where that is somebody else's */
+    person: text()
+      .notNull()
+      .generatedAlwaysAs(
+        (): SQL =>
+          sql`case when device_of is null or lower(trim(named)) = lower(trim(device_of)) then named else named || ' (on ' || device_of || '’s device)' end`,
+      ),
     /** facts of one kind in one slot displace each other: the newest counts */
     slot: text().generatedAlwaysAs((): SQL => sql`topic || '/' || coalesce(variant_id, '')`),
   },

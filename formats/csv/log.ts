@@ -5,7 +5,7 @@ import { FAMILIES } from "../../core/quantity/measure.ts";
 import { type Units, unitOf } from "../../core/quantity/units.ts";
 import { OPERATIONS } from "../../core/trade/operations.ts";
 import type { LogEntry } from "../../core/yard/log.ts";
-import { cell } from "./cell.ts";
+import { cell, WRITTEN } from "./cell.ts";
 
 const plain = (value: number) => Number(value.toPrecision(9));
 
@@ -74,5 +74,5 @@ export function logCsv(entries: readonly LogEntry[], units: Units): string {
       cell(ended?.note ?? ""),
     ];
   });
-  return `\ufeff${Papa.unparse([head, ...rows], { newline: "\r\n" })}\r\n`;
+  return `\ufeff${Papa.unparse([head, ...rows], WRITTEN)}\r\n`;
 }

@@ -7,6 +7,7 @@ import { FAMILIES } from "../../core/quantity/measure.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Reading } from "../../core/rig/facts.ts";
 import { gradeOf } from "../../core/rig/grade.ts";
+import { WRITTEN } from "./cell.ts";
 
 export type ReadingLine = Reading & {
   /** how the tool hangs it is read of, or that hangs on what it is read of: its words follow */
@@ -82,7 +83,7 @@ const AT_ONCE = 500;
  * formula is written with an apostrophe before it.
  */
 export function* readingsCsv(lines: Iterable<ReadingLine>, units: Units): Generator<string> {
-  const write = (rows: unknown[][]) => Papa.unparse(rows, { escapeFormulae: true, newline: "\r\n" });
+  const write = (rows: unknown[][]) => Papa.unparse(rows, WRITTEN);
   yield write([COLUMNS]);
   let rows: unknown[][] = [];
   for (const line of lines) {

@@ -1,6 +1,6 @@
 /** What was done to machines as CSV: one line an entry, hours of the meter as they were read. */
 import Papa from "papaparse";
-import { cell } from "./cell.ts";
+import { cell, WRITTEN } from "./cell.ts";
 
 export type ServiceLine = {
   machine: string;
@@ -28,5 +28,5 @@ export function serviceCsv(lines: readonly ServiceLine[]): string {
     cell(note),
     cell(person),
   ]);
-  return `${Papa.unparse([head, ...rows], { newline: "\r\n" })}\r\n`;
+  return `${Papa.unparse([head, ...rows], WRITTEN)}\r\n`;
 }

@@ -2,6 +2,7 @@
 import Papa from "papaparse";
 import { type DimensionKey, isDimensionKey, unchanging } from "../../core/dimension/catalogue.ts";
 import { FAMILIES, type Family } from "../../core/quantity/measure.ts";
+import { WRITTEN } from "./cell.ts";
 
 export type SheetRead = { ok: true; texts: Map<DimensionKey, string> } | { ok: false; problem: string };
 
@@ -15,7 +16,7 @@ export type SheetLine = { dimension: string; letter: string; label: string; "fro
 export function sheetCsv(lines: readonly SheetLine[]): string {
   return Papa.unparse(
     lines.map((line) => ({ ...line, reading: "" })),
-    { escapeFormulae: true, newline: "\r\n" },
+    WRITTEN,
   );
 }
 

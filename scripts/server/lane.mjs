@@ -8,7 +8,6 @@ import { setPriority } from "node:os";
 import { join } from "node:path";
 import { ROOT } from "../bootstrap.mjs";
 
-const BESIDE = 10;
 /** Bytes of an answer that go over at once: nearly every page is one piece. */
 const WHOLE = 256 * 1024;
 /** So many pieces may be on their way to somebody who takes them slowly. */
@@ -19,8 +18,8 @@ process.env.AMBREK_BUILD ||= createHash("sha256").update(readFileSync(code)).dig
 const build = await import(code);
 const { closeYard, createRequestHandler, identity, judgeSome, keepBackup, lookAfter, openYard } =
   build.entry.module;
-// What nobody waits for comes after what somebody does.
-if (process.env.AMBREK_BESIDE === "yes") setPriority(0, BESIDE);
+// What takes long comes after what does not.
+if (process.env.AMBREK_BESIDE) setPriority(0, Number(process.env.AMBREK_BESIDE));
 const handle = createRequestHandler(build, process.env.NODE_ENV);
 
 /** What is asked of a thread besides answering. */

@@ -31,6 +31,9 @@ const lane = (more, env = {}) =>
   });
 
 const READS = { AMBREK_READS: "yes" };
+/** How far after the others: what takes long a little, or it would take longer for that; what nobody waits for by much. */
+const SOMEBODY_WAITS = "4";
+const NOBODY_WAITS = "10";
 
 /** Opens the lanes; `told` hears of every answer: what was asked for, how it went and how long it took. */
 export function openLanes(told = () => {}) {
@@ -45,11 +48,11 @@ export function openLanes(told = () => {}) {
   );
   const long = lane(
     { minThreads: 0, maxThreads: 2, concurrentTasksPerWorker: 2, idleTimeout: 60_000 },
-    { ...READS, AMBREK_BESIDE: "yes" },
+    { ...READS, AMBREK_BESIDE: SOMEBODY_WAITS },
   );
   const judging = lane(
     { minThreads: 0, maxThreads: 1, idleTimeout: 600_000 },
-    { ...READS, AMBREK_BESIDE: "yes" },
+    { ...READS, AMBREK_BESIDE: NOBODY_WAITS },
   );
   const took = new Map();
   /** Which file is open, once it is. */
@@ -92,11 +95,18 @@ export function openLanes(told = () => {}) {
   };
 
   /** Answers a request by `give(head)` and `piece(bytes)`; a body comes from `body`, where there is one. */
-  async function answer({ method, url, headers, body, gone }, { give, piece }) {
+  async function answer(request, answered) {
+    const { method, url, headers, body, gone } = request;
+    const { give, piece } = answered;
     await opening;
+    /** Which file stood there when it was handed over. */
+    const asOf = stands;
     const asked = { method, kind: kindOf(url), isFile: FILES.test(new URL(url).pathname) };
     const { port1, port2 } = new MessageChannel();
+    const lane = laneOf(asked);
     let status = 0;
+    /** Another yard was put in the place meanwhile: it is read of that one. */
+    let outdated = false;
     const sent = new Promise((done, fail) => {
       const heard = async ({ more, head, piece: bytes, last }) => {
         if (more) {
@@ -105,23 +115,24 @@ export function openLanes(told = () => {}) {
         }
         if (head) {
           status = head.status;
-          give(head);
+          outdated = status === 503 && lane !== writing && stands !== asOf;
+          if (!outdated) give(head);
         }
-        if (bytes?.byteLength > 0) await piece(bytes);
+        if (!outdated && bytes?.byteLength > 0) await piece(bytes);
         if (last) done();
         else if (bytes) port1.postMessage({ taken: true });
       };
       port1.on("message", (message) => heard(message).catch(fail));
     });
     gone.addEventListener("abort", () => port1.postMessage({ gone: true }));
-    const task = { method, url, headers, hasBody: body !== null, port: port2, stands };
+    const task = { method, url, headers, hasBody: body !== null, port: port2, stands: asOf };
     try {
-      const lane = laneOf(asked);
       const ran = lane.run(task, { transferList: [port2] });
       await Promise.race([ran, sent]);
       const { identity, whole, milliseconds } = await ran;
       // What was sent comes by another way than word that all of it was.
       if (whole) await sent;
+      if (outdated) return await answer(request, answered);
       if (lane === writing) {
         // Only who writes puts another file in the place: a page begun before that would tell of the old one.
         stands = identity;

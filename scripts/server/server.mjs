@@ -2,12 +2,12 @@
  * Serves the built application. This thread listens, asks at the door before a byte of a body is read, counts bytes while they come, and
  * hands over to the lanes; it judges and draws nothing, so that nobody waits for anybody else's page.
  */
-import { once } from "node:events";
 import { join } from "node:path";
 import { monitorEventLoopDelay } from "node:perf_hooks";
 import { Transform } from "node:stream";
 import compression from "compression";
 import express from "express";
+import helmet from "helmet";
 import { ROOT } from "../bootstrap.mjs";
 import { openLanes } from "./lanes.mjs";
 import { listen } from "./listen.mjs";
@@ -20,13 +20,27 @@ const LOOK_EVERY = 2000;
 const FIRST_BACKUP = 60_000;
 const BACKUP_EVERY = 3_600_000;
 
-const { mostBytes, openLine, plainly, turnedAway } = await import(join(ROOT, "build", "worker", "front.js"));
+const { addressKey, isForPage, mostBytes, openLine, ownersLink, plainly, seen, triesOf, turnedAway } =
+  await import(join(ROOT, "build", "worker", "front.js"));
 const yard = process.env.AMBREK_DB || "var/ambrek.db";
 const log = openLog(yard);
 const lanes = openLanes((answer) => logAnswer(log, answer));
 
+/** So many wrong tries to come in from one address at once, and then one more each of so many ms. */
+const tries = triesOf(20, 30_000);
+const COMES_IN = /^\/(enter|join)(\.data)?$/;
+
 const app = express();
-app.disable("x-powered-by");
+app.use(
+  helmet({
+    // Each answer says its own: a page what it loads, anything else that it loads nothing.
+    contentSecurityPolicy: false,
+    // One port speaks both: in the clear it shows how to trust this yard, and a browser that refuses that shows nothing.
+    strictTransportSecurity: false,
+    referrerPolicy: { policy: "same-origin" },
+    xFrameOptions: { action: "deny" },
+  }),
+);
 const HOST = process.env.HOST || "127.0.0.1";
 /** On the network the line is encrypted; without encryption only the machine itself is served. */
 const encrypted = process.env.AMBREK_LAN === "yes";
@@ -49,8 +63,12 @@ app.get("/health", (_req, res) => {
 
 app.all("*", async (req, res, next) => {
   try {
-    const away = await turnedAway(headOf(req));
-    if (away) return await refuse(req, res, away);
+    const head = headOf(req);
+    if (!head) return res.status(400).type("text/plain").send(NOT_UNDERSTOOD);
+    const away = turnedAway(head) ?? tooMany(req, res);
+    // Where a page asks for its data, the page is told where to go.
+    if (away && !isForPage(away, req.method, req.path)) return await refuse(req, res, away);
+    if (!away) seen(head);
     const hasBody = req.method !== "GET" && req.method !== "HEAD";
     const gone = new AbortController();
     // Closing after all was sent is no breaking off.
@@ -66,8 +84,7 @@ app.all("*", async (req, res, next) => {
       {
         give: (head) => begin(res, head),
         piece: async (bytes) => {
-          if (!res.writableEnded && !res.write(bytes))
-            await Promise.race([once(res, "drain"), once(res, "close")]);
+          if (!res.writableEnded && !res.write(bytes)) await taken(res);
         },
       },
     );
@@ -77,6 +94,19 @@ app.all("*", async (req, res, next) => {
   }
 });
 
+/** Who tries to come in is counted by where from, once it was wrong; what answers where that was too often. */
+function tooMany(req, res) {
+  if (req.method !== "POST" || !COMES_IN.test(req.path)) return null;
+  const from = addressKey(req.socket.remoteAddress);
+  if (!tries.left(from))
+    return new Response("Too many tries from there. Wait a minute.", {
+      status: 429,
+      headers: { "Retry-After": "60" },
+    });
+  res.on("finish", () => res.statusCode >= 400 && tries.take(from));
+  return null;
+}
+
 const urlOf = (req) => `${req.protocol}://${req.get("host") ?? "localhost"}${req.originalUrl}`;
 
 /** The head of a request as pairs, each header as often as it came. */
@@ -85,8 +115,38 @@ const headersOf = (req) =>
     [value].flat().flatMap((each) => (each === undefined ? [] : [[name, each]])),
   );
 
-/** What the door looks at: a request without its body. */
-const headOf = (req) => new Request(urlOf(req), { method: req.method, headers: headersOf(req) });
+/** Until what was written was taken, or nobody takes it any more. */
+const taken = (res) =>
+  new Promise((done) => {
+    const end = () => {
+      res.off("drain", end).off("close", end);
+      done();
+    };
+    res.on("drain", end).on("close", end);
+  });
+
+const NOT_UNDERSTOOD = "That request was not understood.";
+
+/** What the door looks at: a request without its body; null of what names no place, or asks for what nobody may. */
+function headOf(req) {
+  try {
+    return new Request(urlOf(req), { method: req.method, headers: headersOf(req) });
+  } catch {
+    return null;
+  }
+}
+
+/** What broke is a line in the log, and a sentence for who asked: no stack, and no more of what was being sent. */
+app.use((error, _req, res, _next) => {
+  const status = error.status >= 400 && error.status < 500 ? error.status : 500;
+  if (status === 500) log.error({ problem: error.message, stack: error.stack }, "broke");
+  if (res.headersSent) res.destroy();
+  else
+    res
+      .status(status)
+      .type("text/plain")
+      .send(status === 500 ? "Something went wrong on the server." : NOT_UNDERSTOOD);
+});
 
 /** A body piece by piece, when it is asked for. */
 function piecesOf(stream) {
@@ -145,9 +205,15 @@ async function refuse(req, res, away) {
   setTimeout(() => req.destroy(), 2000).unref();
 }
 
+/** What is no page loads nothing and stands in no frame. */
+const LOADS_NOTHING = "default-src 'none'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+
 function begin(res, { status, headers, cookies }) {
   if (res.headersSent) return;
   res.status(status);
+  // What is the yard's stays in no cache on the way, unless it says so itself.
+  res.setHeader("Cache-Control", "no-store");
+  res.setHeader("Content-Security-Policy", LOADS_NOTHING);
   for (const [name, value] of headers) res.setHeader(name, value);
   for (const cookie of cookies) res.appendHeader("Set-Cookie", cookie);
 }
@@ -181,11 +247,22 @@ function keepCopies() {
   return replica;
 }
 
+/** Nobody could invite: whoever runs the server is shown a link, on its own screen alone. */
+async function inviteOwner() {
+  const link = ownersLink();
+  if (!link) return;
+  const shown = link.links.map((each) => `  ${each}`).join("\n");
+  console.error(
+    `\nTo come in as the owner, once, within the hour${link.for ? `, as ${link.for}` : ""}:\n${shown}\n`,
+  );
+}
+
 const port = Number(process.env.PORT || 4180);
 const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null });
 await lanes.opened;
 const replica = keepCopies();
 log.info({ open: lanes.identity() !== null }, "started");
+if (encrypted) await inviteOwner();
 const leave = async () => {
   await lanes.close();
   await replica?.stop();

@@ -10,7 +10,7 @@ export type Writing<T> = {
   /** what was typed, checked */
   value: T;
   /** who says so: the form's person, or the one this device last said it is; when it happened and when it arrived */
-  told: Required<Told>;
+  told: Required<Omit<Told, "device">>;
   /** what the class knows nothing of: files, and fields whose names follow from what is open */
   form: FormData;
 };

@@ -10,13 +10,15 @@ import { type FieldErrors, validateForm } from "../../session/validate.ts";
 /** Engine power as people say it. */
 export const POWER_UNITS = ["hp", "kW"];
 
+/** True where what it is was chosen from what there is: until then nothing of it can be read. */
+const isChosen = ({ machine, tool, attachment }: BegunToolDto) =>
+  MACHINE_TYPE_KEYS.includes(machine) &&
+  TOOL_KIND_KEYS.includes(tool) &&
+  ATTACHMENT_KEYS.includes(attachment);
+
 /** What of the whole is wrong with one of its fields. */
 const problemOf = (field: keyof Begun) => (_: string, dto: BegunToolDto) =>
-  MACHINE_TYPE_KEYS.includes(dto.machine) &&
-  TOOL_KIND_KEYS.includes(dto.tool) &&
-  ATTACHMENT_KEYS.includes(dto.attachment)
-    ? (readingsOf(dto).problems[field] ?? null)
-    : null;
+  isChosen(dto) ? (readingsOf(dto).problems[field] ?? null) : null;
 
 /** One tool of a rig that is begun, with the machine it hangs on. */
 export class BegunToolDto implements Begun {
@@ -56,7 +58,7 @@ export class BegunToolDto implements Begun {
   rows!: string;
 
   @Reads<BegunToolDto>((_, dto) => {
-    const read = sectionsOf(dto);
+    const read = isChosen(dto) ? sectionsOf(dto) : null;
     return read && !read.ok ? read.problem : null;
   })
   sections!: string;

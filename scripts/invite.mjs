@@ -1,0 +1,28 @@
+/**
+ * Shows a link that lets an owner in, once, within an hour: `npm run invite [-- --owner NAME] [-- --db FILE]`. For whoever runs the server, where no
+ * owner has a device any more; a running one takes it up at once.
+ */
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import { build, ensureInstalled, ROOT } from "./bootstrap.mjs";
+
+const told = (word) => {
+  const at = process.argv.indexOf(word);
+  return at > 0 ? process.argv[at + 1] : undefined;
+};
+
+ensureInstalled();
+const front = join(ROOT, "build", "worker", "front.js");
+if (!existsSync(front)) build();
+process.env.AMBREK_LAN = "yes";
+const yard = told("--db");
+if (yard) process.env.AMBREK_DB = yard;
+const { ownersLink } = await import(front);
+try {
+  const link = ownersLink({ always: true, called: told("--owner") ?? "" });
+  console.log(`\nTo come in as the owner${link.for ? ` ${link.for}` : ""}, once, within the hour:`);
+  for (const each of link.links) console.log(`  ${each}`);
+} catch (error) {
+  console.error(error.message);
+  process.exit(2);
+}

@@ -1,0 +1,110 @@
+/** A phone in a field: enters readings by a clock of its own, sends them when it can, and again until they were answered. */
+import { readingForm } from "../../bench/load/entry.ts";
+import type { Chance } from "../attack/chance.ts";
+
+/** What somebody entered: under its id it is to stand in the yard once, at the time it really happened. */
+export type Entry = { id: string; rig: number; marker: string; text: string; happened: number };
+
+export type Counted = {
+  /** answered as kept, by id */
+  accepted: Map<string, Entry>;
+  entered: number;
+  sentAgain: number;
+  savedBefore: number;
+  refused: string[];
+  times: number[];
+};
+
+export const nothingYet = (): Counted => ({
+  accepted: new Map(),
+  entered: 0,
+  sentAgain: 0,
+  savedBefore: 0,
+  refused: [],
+  times: [],
+});
+
+type Waiting = Entry & { tries: number };
+
+/** An answer that is lost on its way: asked for, and hung up on, after so many ms at most. */
+const HANGS_UP = 12;
+
+export class Phone {
+  readonly waiting: Waiting[] = [];
+  inReach = true;
+  private count = 0;
+
+  constructor(
+    readonly name: string,
+    private readonly address: string,
+    private readonly rigs: readonly number[],
+    /** how far its clock is off, ms */
+    private readonly off: number,
+    private readonly chance: Chance,
+    private readonly counted: Counted,
+  ) {}
+
+  /** Somebody reads a tape and types what it says. */
+  enter(): void {
+    this.count += 1;
+    const marker = `${this.name} no. ${this.count}`;
+    const form = readingForm("");
+    this.waiting.push({
+      id: form.get("id")!,
+      rig: this.chance.of(this.rigs),
+      marker,
+      text: `${(2.9 + this.chance.below(400) / 1000).toFixed(3)}`,
+      happened: Date.now(),
+      tries: 0,
+    });
+    this.counted.entered += 1;
+  }
+
+  /** Sends what waits, in order, until something is in the way. */
+  async send(): Promise<void> {
+    while (this.inReach && this.waiting.length > 0) {
+      const entry = this.waiting[0]!;
+      const answer = await this.post(entry);
+      if (answer === null) return;
+      this.waiting.shift();
+      if (answer.ok) this.counted.accepted.set(entry.id, entry);
+      else this.counted.refused.push(`${entry.marker}: ${Object.values(answer.errors ?? {}).join(" ")}`);
+      if (answer.kept?.said === "Saved before") this.counted.savedBefore += 1;
+    }
+  }
+
+  private async post(
+    entry: Waiting,
+  ): Promise<{ ok: boolean; kept?: { said: string }; errors?: Record<string, string> } | null> {
+    if (entry.tries > 0) this.counted.sentAgain += 1;
+    entry.tries += 1;
+    const by = (time: number) => new Date(time + this.off).toISOString();
+    const form = readingForm(entry.text, {
+      id: entry.id,
+      note: entry.marker,
+      person: this.name,
+      happenedAt: by(entry.happened),
+      sentAt: by(Date.now()),
+    });
+    const gone = new AbortController();
+    // Reception ends in the middle of it: it may have been kept, and the phone does not know.
+    const cut = this.chance.oneIn(12) ? setTimeout(() => gone.abort(), this.chance.below(HANGS_UP)) : null;
+    const start = performance.now();
+    try {
+      const answer = await fetch(`${this.address}/rigs/${entry.rig}/keep`, {
+        method: "POST",
+        headers: { origin: this.address, accept: "application/json" },
+        body: form,
+        signal: AbortSignal.any([gone.signal, AbortSignal.timeout(20_000)]),
+      });
+      if (answer.status >= 500) return null;
+      const said = (await answer.json()) as { ok: boolean };
+      this.counted.times.push(performance.now() - start);
+      return said;
+    } catch {
+      return null;
+    } finally {
+      if (cut !== null) clearTimeout(cut);
+    }
+  }
+}
