@@ -11,6 +11,8 @@ const LONGEST = [
   "cure",
   "strips",
   "proof-screens",
+  "attack",
+  "soak",
   "morning",
   "proof",
   "jobs",

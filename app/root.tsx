@@ -17,7 +17,7 @@ import "./app.css";
 import { onDeviceOf } from "../data/signing.ts";
 import { Offline } from "./offline/Offline.tsx";
 import { WaitingEntries } from "./offline/WaitingEntries.tsx";
-import { isForPage, turnedAway } from "./session/door.server.ts";
+import { isBeyond, turnedAway } from "./session/door.server.ts";
 import { Nonce } from "./session/nonce.ts";
 import { readPreferences } from "./session/preferences.server.ts";
 import { TellZone } from "./session/TellZone.tsx";
@@ -32,7 +32,7 @@ export const middleware: Route.MiddlewareFunction[] = [
   async ({ request }, next) => {
     const away = turnedAway(request);
     if (away && away.status === 302) throw redirect("/enter");
-    if (away && isForPage(away, request.method, "")) throw data(await away.text(), { status: away.status });
+    if (away && isBeyond(away)) throw data(await away.text(), { status: away.status });
     return away ?? onDeviceOf(whoIs(request)?.person ?? null, () => inTurn(() => inZoneOf(request, next)));
   },
 ];

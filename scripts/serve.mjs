@@ -16,7 +16,7 @@ export function network() {
     process.exit(2);
   }
   if (!process.argv.includes("--lan")) return { HOST: LOOPBACK, AMBREK_LAN: "" };
-  const address = told("--address") ?? "";
+  const address = told("--address") ?? process.env.AMBREK_ADDRESS ?? "";
   if (address !== "" && !isIPv4(address)) {
     console.error(`--address is what a phone finds this machine by, such as 192.168.1.20; not “${address}”.`);
     process.exit(2);

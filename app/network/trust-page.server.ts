@@ -52,12 +52,15 @@ this yard's network alone, and for nothing else the phone does.</p>
 <p><code>${escaped(fingerprint).replaceAll(":", ":<wbr>")}</code></p>
 <h2>Android</h2>${list(TRUSTING.android)}
 <h2>iPhone</h2>${list(TRUSTING.iphone)}
-<a class="key" href="${escaped(secure)}/">2. Open Ambrek</a>
+<a class="key" id="open" href="${escaped(secure)}/">2. Open Ambrek</a>
 <p>Then, in the browser's menu: “Install” or “Add to Home Screen”.</p>
 <h2>Out again</h2><p>${escaped(TRUSTING.out)}</p>
 <script nonce="${nonce}">
-// Trusted already: on to it.
-fetch(${JSON.stringify(`${secure}${HERE}`)}, { mode: "no-cors", cache: "no-store" }).then(() => location.replace(${JSON.stringify(`${secure}/`)}), () => {});
+// On to where the link leads, with what stands behind its #: that never goes over the line.
+const on = ${JSON.stringify(secure)} + location.pathname + location.search + location.hash;
+document.getElementById("open").href = on;
+// Trusted already: on to it at once.
+fetch(${JSON.stringify(`${secure}${HERE}`)}, { mode: "no-cors", cache: "no-store" }).then(() => location.replace(on), () => {});
 </script>
 </html>
 `;

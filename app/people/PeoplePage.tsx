@@ -39,7 +39,7 @@ export function PeoplePage({ loaderData: { preferences, view }, actionData }: Ro
           </div>
           <div className="grid content-start gap-5">
             {made && <Made key={made.links[0]?.address} {...made} />}
-            <Invite errors={actionData?.errors ?? {}} />
+            <Invite key={made?.until} errors={actionData?.errors ?? {}} />
             <Waiting waiting={view.waiting} />
           </div>
         </div>

@@ -43,9 +43,12 @@ const said = (text: string, status: number, statusText = "") =>
 /** Marks what somebody who is in may not do, who is told so on a page. */
 const BEYOND = "Beyond the role";
 
+/** True of what somebody who is in may not do. */
+export const isBeyond = (away: Response): boolean => away.statusText === BEYOND;
+
 /** True of what a page answers where one was asked for: where to come in, or that it is not for this role. */
 export const isForPage = (away: Response, method: string, path: string): boolean =>
-  away.statusText === BEYOND ? method === "GET" : away.status === 302 && path.endsWith(".data");
+  path.endsWith(".data") ? isBeyond(away) || away.status === 302 : isBeyond(away) && method === "GET";
 
 const inWords = (form: string, status: number) =>
   Response.json({ ok: false, errors: { form }, asksReason: false }, { status });

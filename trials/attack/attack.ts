@@ -14,7 +14,7 @@ import { builtRoutes, crawled, ofEachKind } from "./addresses.ts";
 import { Attacked, type Fault, type Tally } from "./attacked.ts";
 import { type Chance, chanceOf } from "./chance.ts";
 import { FORMATS, type Format } from "./files.ts";
-import { type Form, knownForms, malformed, malformedAddress, withFile } from "./forms.ts";
+import { asSent, type Form, knownForms, malformed, malformedAddress, withFile } from "./forms.ts";
 import { sendLine } from "./lines.ts";
 
 export type Plan = {
@@ -69,6 +69,9 @@ type At = { served: Served; attacked: Attacked; folder: string; path: string };
 async function attackedAs(plan: Plan, told: Told, at: At): Promise<Outcome> {
   const chance = chanceOf(plan.seed);
   const routes = await builtRoutes();
+  // As they were sent once: some of what else there is comes of it.
+  for (const form of knownForms())
+    if (form.file === null) await at.attacked.send(asSent(form, at.served.address), tally());
   const { found, forms: standing } = await crawled(at.served.address, routes);
   const forms = ofEachKind([...knownForms(), ...standing], routes);
   const samples = await samplesOf(at.served.address);

@@ -139,6 +139,17 @@ const HEADERS: readonly ((chance: Chance) => Record<string, string>)[] = [
   () => ({ "user-agent": "" }),
 ];
 
+/** A form as it was sent. */
+export function asSent({ path, fields }: Form, origin: string): Sent {
+  const { body, type } = encoded(fields.map(([name, text]) => [name, text]));
+  return {
+    method: "POST",
+    path,
+    headers: { origin, accept: "application/json", "content-type": type },
+    body,
+  };
+}
+
 /** A form, wrong. */
 export function malformed(form: Form, all: readonly Form[], chance: Chance, origin: string): Sent {
   let fields = form.fields.map(([name, text]): [string, string] => [name, text]);
