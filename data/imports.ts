@@ -1,6 +1,6 @@
 /** Files from elsewhere: read, looked at, taken over as one. */
 import { createHash, randomUUID } from "node:crypto";
-import { and, desc, eq, type SQL } from "drizzle-orm";
+import { and, desc, eq, lt, notInArray, or, type SQL, sql } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import { writeReading, writeSections } from "./entries.ts";
 import { ofSubject, type SubjectColumns } from "./facts.ts";
@@ -23,16 +23,32 @@ export type FileRead = {
 };
 type ImportTaken = Omit<FileRead, "content">;
 
-/** Keeps what was read in a file until somebody has looked at it; returns its id. */
+/** Nobody has looked at a file for so long, ms: it is brought in anew. */
+const LOOKED_AT = 7 * 24 * 3600_000;
+/** So many wait at once; what came first goes first. */
+const MOST_WAITING = 60;
+
+/** Keeps what was read in a file until somebody has looked at it, a week at most; returns its id. */
 export function keepPreview(
   db: Database,
   { fileName, bytes, content, at }: { fileName: string; bytes: Uint8Array; content: unknown; at: Date },
 ): string {
   const id = randomUUID();
   const hash = createHash("sha256").update(bytes).digest("hex");
-  db.insert(upload)
-    .values({ id, fileName, hash, content: JSON.stringify(content), arrived: at.toISOString() })
-    .run();
+  db.transaction(() => {
+    db.insert(upload)
+      .values({ id, fileName, hash, content: JSON.stringify(content), arrived: at.toISOString() })
+      .run();
+    const newest = db
+      .select({ id: upload.id })
+      .from(upload)
+      .orderBy(desc(upload.arrived), desc(sql`rowid`))
+      .limit(MOST_WAITING);
+    const old = new Date(at.getTime() - LOOKED_AT).toISOString();
+    db.delete(upload)
+      .where(or(lt(upload.arrived, old), notInArray(upload.id, newest)))
+      .run();
+  });
   return id;
 }
 

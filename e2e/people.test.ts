@@ -6,7 +6,8 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { formHeaders, readingForm } from "../bench/load/entry.ts";
 import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
-import { openBrowser, openPage, PHONE } from "./browser.ts";
+import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
+import { faultsOf } from "./faults.ts";
 import { rig } from "./fixture.ts";
 import { comeIn, cookieFrom, ON_NETWORK, ownersLink } from "./people.ts";
 import { openYard, type Yard } from "./server.ts";
@@ -14,13 +15,15 @@ import { openYard, type Yard } from "./server.ts";
 let yard: Yard;
 let browser: Browser;
 let owner: Page;
+let shown: { page: Page; errors: string[] };
 let phone: Page;
 let stranger: Page;
 
 beforeAll(async () => {
   yard = await openYard(ON_NETWORK);
   browser = await openBrowser();
-  ({ page: owner } = await openPage(browser));
+  shown = await openPage(browser);
+  owner = shown.page;
   ({ page: phone } = await openPage(browser, PHONE));
   ({ page: stranger } = await openPage(browser));
 });
@@ -197,6 +200,25 @@ describe("a yard on the network", () => {
     await pressOn(owner, "text/More of Jorid Vale");
     await press(owner, "Jorid Vale leaves this yard");
     await seen(owner, "Nobody would own this yard then");
+  });
+
+  it("can be read and pressed by everybody, by day and night, at the desk and on the phone", async () => {
+    shown.errors.length = 0;
+    for (const path of ["/people", "/device"])
+      for (const viewport of [DESK, PHONE])
+        expect(
+          await faultsOf(shown, yard.address + path, viewport, {
+            barriers: true,
+            byNight: viewport === DESK,
+          }),
+          path,
+        ).toEqual([]);
+    const out = { page: stranger, errors: [] };
+    for (const path of ["/enter", ownersLink(yard, "Jorid Vale")])
+      expect(
+        await faultsOf(out, yard.address + path, PHONE, { barriers: true, byNight: false }),
+        path,
+      ).toEqual([]);
   });
 
   it("says with every answer what a browser may do with it, and that no cache keeps it", async () => {

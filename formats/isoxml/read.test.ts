@@ -206,3 +206,15 @@ describe("what is refused, with a sentence", () => {
     );
   });
 });
+
+describe("a file nobody could look through", () => {
+  it("is refused with how many of what it has, and where a text never ends", () => {
+    const devices = (count: number) =>
+      zipped(xml(Array.from({ length: count }, (_, at) => `<DVC A="DVC-${at + 1}" B="Drill"/>`).join("")));
+    expect(problem(devices(251))).toContain("251 elements DVC; up to 250");
+    expect(problem(devices(250))).not.toContain("up to 250");
+    expect(problem(zipped(xml(`\n<DVC A="DVC-1" B="${"n".repeat(1001)}"/>`)))).toContain(
+      "1000 letters at line 2",
+    );
+  });
+});

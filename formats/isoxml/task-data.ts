@@ -28,6 +28,7 @@ export function openTaskData(bytes: Uint8Array): TaskData {
     throw new FileProblem(`TASKDATA.XML is of version ${version || "unknown"}; versions 3 and 4 are read.`);
   const parts = named(root, "XFR").map((node) => external(node, files));
   const elements = [...root.children, ...parts.flatMap(({ children }) => children)];
+  notTooMany(elements);
   const read = new Set(["TASKDATA.XML", ...named(root, "XFR").map(fileOf)]);
   return {
     version,
@@ -35,6 +36,21 @@ export function openTaskData(bytes: Uint8Array): TaskData {
     elements: elements.filter(({ name }) => name !== "XFR"),
     others: [...files].flatMap(([name, { length }]) => (read.has(name) ? [] : [{ name, bytes: length }])),
   };
+}
+
+/** So many machines, and so many of anything else, can be looked at on one page. */
+const MOST_DEVICES = 250;
+const MOST_OF_A_KIND = 2_000;
+
+/** @throws FileProblem where there is more of a kind than anybody could look through */
+function notTooMany(elements: readonly XmlNode[]): void {
+  const counts = new Map<string, number>();
+  for (const { name } of elements) counts.set(name, (counts.get(name) ?? 0) + 1);
+  for (const [name, count] of counts) {
+    const most = name === "DVC" ? MOST_DEVICES : MOST_OF_A_KIND;
+    if (count > most)
+      throw new FileProblem(`It has ${count} elements ${name}; up to ${most} are read. Export it in parts.`);
+  }
 }
 
 const fileOf = ({ attributes }: XmlNode) => `${attributes.A ?? ""}.XML`.toUpperCase();

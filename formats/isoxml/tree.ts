@@ -5,6 +5,8 @@ export type XmlNode = { name: string; attributes: Record<string, string>; childr
 
 const DEEPEST = 24;
 const MOST_ELEMENTS = 200_000;
+/** ISO 11783-10 ends its longest text at 128 signs (from memory); what is far longer is no text of a terminal's. */
+const LONGEST = 1_000;
 
 /**
  * Reads XML strictly: UTF-8 only, no DOCTYPE, so that no entity but the five of XML itself is ever expanded.
@@ -29,6 +31,8 @@ export function readTree(bytes: Uint8Array, fileName: string): XmlNode {
     count += 1;
     if (count > MOST_ELEMENTS) throw refuse("has too many elements.");
     if (open.length > DEEPEST) throw refuse("is nested too deep.");
+    if (Object.values(attributes).some((each) => String(each).length > LONGEST))
+      throw refuse(`has a text of over ${LONGEST} letters at line ${parser.line}.`);
     const node: XmlNode = { name, attributes: attributes as Record<string, string>, children: [] };
     open.at(-1)!.children.push(node);
     open.push(node);

@@ -155,6 +155,13 @@ async function files(format: Format, { plan, at, chance, forms, samples, counted
       },
       counted,
     );
+    // What was taken is looked at: the page of it may not be the trouble either.
+    const on = answer?.status === 302 ? answer.location : null;
+    if (on?.startsWith("/"))
+      await at.attacked.send(
+        { method: "GET", path: on, headers: { accept: "text/html" }, body: null },
+        counted,
+      );
     if (format.name === "backup" && answer !== null && answer.status < 400) replaced(at);
   }
 }

@@ -15,7 +15,7 @@ const PATIENCE = 30_000;
 /** A page larger than this is no answer, bytes. */
 const LARGEST = 8_000_000;
 
-type Answer = { status: number; text: string; bytes: number; milliseconds: number };
+type Answer = { status: number; text: string; bytes: number; milliseconds: number; location: string | null };
 
 /** Attacks one server, one request after the other, and holds every table of its yard against what was answered. */
 export class Attacked {
@@ -142,6 +142,7 @@ export class Attacked {
             over ||
             end({
               status: answer.statusCode ?? 0,
+              location: answer.headers.location ?? null,
               text: Buffer.concat(pieces).toString("utf8"),
               bytes,
               milliseconds: performance.now() - start,
