@@ -8,7 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { openDatabase } from "../data/database.ts";
 import { keepReading } from "../data/readings.ts";
 import { toolsOf } from "../data/rigs.ts";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { fill, press, pressOn, seen, textOf } from "./acts.ts";
 import { openBrowser, openPage, PHONE } from "./browser.ts";
 import { rig, rigId } from "./fixture.ts";
 import { comeIn, ON_NETWORK, ownersLink } from "./people.ts";

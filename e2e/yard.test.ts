@@ -6,7 +6,6 @@ import Papa from "papaparse";
 import { afterAll, describe, expect, it } from "vitest";
 import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { errors, openForFile, page, rig, rigId, yard } from "./fixture.ts";
-import { openYard } from "./server.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "ambrek-files-"));
 openForFile();
