@@ -46,8 +46,8 @@ export default defineConfig({
           // One fewer than there are cores is the usual number: on two, one of them would look on.
           maxWorkers: 2,
           // A property is tried a hundred times over, perhaps beside a build: a clock says nothing of it.
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
         },
       },
       {
@@ -55,8 +55,8 @@ export default defineConfig({
           name: "unit alone",
           include: [ALONE],
           maxWorkers: 2,
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
         },
       },
       {

@@ -6,15 +6,20 @@ export function atLeast(k: number, n: number, p: number): number {
   if (k <= 0) return 1;
   if (p <= 0) return 0;
   if (p >= 1) return 1;
+  // Each term from the one before it, in logarithms: the first of them may be too small for a number, the later ones not.
+  const odds = Math.log(p) - Math.log1p(-p);
+  let term = logChoose(n, k) + k * Math.log(p) + (n - k) * Math.log1p(-p);
   let sum = 0;
-  for (let i = k; i <= n; i += 1)
-    sum += Math.exp(logChoose(n, i) + i * Math.log(p) + (n - i) * Math.log1p(-p));
+  for (let i = k; i <= n; i += 1) {
+    sum += Math.exp(term);
+    term += Math.log((n - i) / (i + 1)) + odds;
+  }
   return Math.min(1, sum);
 }
 
 function logChoose(n: number, k: number): number {
   let sum = 0;
-  for (let i = 1; i <= k; i += 1) sum += Math.log(n - k + i) - Math.log(i);
+  for (let i = 1; i <= Math.min(k, n - k); i += 1) sum += Math.log((n - i + 1) / i);
   return sum;
 }
 
