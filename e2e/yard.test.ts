@@ -130,6 +130,8 @@ describe("files", () => {
     await seen(page, "a zero nobody entered");
     await fill(page, "person", "Mira Tolland");
     await press(page, "Import what is ticked");
+    // The preview names them as well.
+    await seen(page, "A reading belongs to its machine");
     await seen(page, "Ombrell 130");
     await seen(page, "Ferrow 6");
   });
