@@ -11,10 +11,10 @@ import { type Served, serve } from "../../bench/load/served.ts";
 import { openDatabase } from "../../data/database.ts";
 import { plantDemoYard } from "../../data/demo/yard.ts";
 import { builtRoutes, crawled, ofEachKind } from "./addresses.ts";
-import { Attacked, type Fault, type Tally } from "./attacked.ts";
+import { type Answer, Attacked, type Fault, type Tally } from "./attacked.ts";
 import { type Chance, chanceOf } from "./chance.ts";
 import { FORMATS, type Format } from "./files.ts";
-import { asSent, type Form, knownForms, malformed, malformedAddress, withFile } from "./forms.ts";
+import { asSent, type Form, fileSent, knownForms, malformed, malformedAddress, type Sent } from "./forms.ts";
 import { sendLine } from "./lines.ts";
 
 export type Plan = {
@@ -39,6 +39,8 @@ type Told = (row: Row) => void;
 export type Outcome = {
   rows: Row[];
   faults: Fault[];
+  /** routes an address was found of */
+  reached: number;
   /** the yard page meanwhile, ms */
   meanwhile: { asked: number; p50: number; p99: number; most: number };
   /** routes that take forms of which no form is known */
@@ -56,7 +58,8 @@ export async function attack(plan: Plan, told: Told = () => {}): Promise<Outcome
   const served = await serve(path, "/", { AMBREK_BACKUPS: "off", AMBREK_LOG: "off" });
   const attacked = new Attacked(served, path);
   try {
-    return await attackedAs(plan, told, { served, attacked, folder, path });
+    const whole = await wholeYard(served.address);
+    return await attackedAs(plan, told, { served, attacked, folder, path, whole });
   } finally {
     attacked.close();
     await served.stop();
@@ -64,14 +67,47 @@ export async function attack(plan: Plan, told: Told = () => {}): Promise<Outcome
   }
 }
 
-type At = { served: Served; attacked: Attacked; folder: string; path: string };
+type At = {
+  served: Served;
+  attacked: Attacked;
+  folder: string;
+  path: string;
+  /** the yard that is put back where one of the requests put another in its place */
+  whole: Uint8Array;
+};
+
+/** Sends a request; where it put another yard in the place, the whole one is put back: on an empty yard nothing would be attacked. */
+async function send(at: At, sent: Sent, counted: Tally): Promise<Answer | null> {
+  const answer = await at.attacked.send(sent, counted);
+  if (at.attacked.isReplaced()) await putBack(at);
+  return answer;
+}
+
+async function putBack({ attacked, served, folder, path, whole }: At): Promise<void> {
+  attacked.again();
+  const fields = [
+    ["intent", "restore"],
+    ["sure", "yes"],
+  ] as const;
+  const file = { field: "backup", name: "yard.db", bytes: whole };
+  const answer = await attacked.send(fileSent("/files", fields, file, served.address), tally());
+  if (answer?.status !== 200) throw new Error("The yard could not be put back.");
+  attacked.again();
+  // What stood before is in the way of the disk only.
+  for (const name of readdirSync(folder))
+    if (join(folder, name).startsWith(`${path}.before-`)) rmSync(join(folder, name));
+}
+
+const wholeYard = async (address: string) =>
+  new Uint8Array(await (await fetch(`${address}/backup.db`)).arrayBuffer());
 
 async function attackedAs(plan: Plan, told: Told, at: At): Promise<Outcome> {
   const chance = chanceOf(plan.seed);
   const routes = await builtRoutes();
   // As they were sent once: some of what else there is comes of it.
   for (const form of knownForms())
-    if (form.file === null) await at.attacked.send(asSent(form, at.served.address), tally());
+    if (form.file === null) await send(at, asSent(form, at.served.address), tally());
+  at.whole = await wholeYard(at.served.address);
   const { found, forms: standing } = await crawled(at.served.address, routes);
   const forms = ofEachKind([...knownForms(), ...standing], routes);
   const samples = await samplesOf(at.served.address);
@@ -94,14 +130,14 @@ async function attackedAs(plan: Plan, told: Told, at: At): Promise<Outcome> {
     await take(route, async (counted) => {
       const own = by.get(route) ?? [];
       for (let left = own.length > 0 ? plan.forms : 0; left > 0; left -= 1)
-        await at.attacked.send(malformed(chance.of(own), forms, chance, at.served.address), counted);
+        await send(at, malformed(chance.of(own), forms, chance, at.served.address), counted);
     });
   if (only === "")
     await take("addresses", async (counted) => {
       for (const route of routes.all) {
         const own = found.get(route) ?? [];
         for (let left = own.length > 0 ? plan.addresses : 0; left > 0; left -= 1)
-          await at.attacked.send(malformedAddress(chance.of(own), chance), counted);
+          await send(at, malformedAddress(chance.of(own), chance), counted);
       }
     });
   for (const format of FORMATS.filter(({ name }) => `file: ${name}`.includes(only)))
@@ -120,9 +156,13 @@ async function attackedAs(plan: Plan, told: Told, at: At): Promise<Outcome> {
         });
     }
   });
+  // Had the yard been emptied on the way, all that came after was sent to nothing.
+  const rig = await fetch(`${at.served.address}/rigs/4/tool`);
+  if (rig.status !== 200) throw new Error("The yard that was attacked is not the one it was.");
   return {
     rows,
     faults: at.attacked.faults,
+    reached: found.size,
     meanwhile: await meanwhile(),
     unknown: routes.actions.filter((route) => !by.has(route)),
   };
@@ -145,24 +185,12 @@ async function files(format: Format, { plan, at, chance, forms, samples, counted
     const { path, fields, file } = chance.of(takers);
     let bytes = chance.of(whole);
     for (let times = 1 + chance.below(2); times > 0; times -= 1) bytes = damaged(bytes, format, chance);
-    const { body, type } = withFile(fields, { field: file!, name: "sent.bin", bytes });
-    const answer = await at.attacked.send(
-      {
-        method: "POST",
-        path,
-        headers: { origin: at.served.address, accept: "application/json", "content-type": type },
-        body,
-      },
-      counted,
-    );
+    const sent = { field: file!, name: "sent.bin", bytes };
+    const answer = await send(at, fileSent(path, fields, sent, at.served.address), counted);
     // What was taken is looked at: the page of it may not be the trouble either.
     const on = answer?.status === 302 ? answer.location : null;
     if (on?.startsWith("/"))
-      await at.attacked.send(
-        { method: "GET", path: on, headers: { accept: "text/html" }, body: null },
-        counted,
-      );
-    if (format.name === "backup" && answer !== null && answer.status < 400) replaced(at);
+      await send(at, { method: "GET", path: on, headers: { accept: "text/html" }, body: null }, counted);
   }
 }
 
@@ -173,13 +201,6 @@ function damaged(bytes: Uint8Array, { damage }: Format, chance: Chance): Uint8Ar
   } catch {
     return bytes;
   }
-}
-
-/** The yard was replaced: what stood before is in the way of the disk only. */
-function replaced({ attacked, folder, path }: At): void {
-  attacked.again();
-  for (const name of readdirSync(folder))
-    if (join(folder, name).startsWith(`${path}.before-`)) rmSync(join(folder, name));
 }
 
 async function samplesOf(address: string): Promise<Map<string, Uint8Array>> {

@@ -3,6 +3,7 @@ import { createHash } from "node:crypto";
 import { Agent, request } from "node:http";
 import SqliteFile from "better-sqlite3";
 import type { Served } from "../../bench/load/served.ts";
+import { identityOf } from "../../data/keeping.ts";
 import type { Sent } from "./forms.ts";
 
 /** What may not happen, with what made it happen. */
@@ -15,7 +16,13 @@ const PATIENCE = 30_000;
 /** A page larger than this is no answer, bytes. */
 const LARGEST = 8_000_000;
 
-type Answer = { status: number; text: string; bytes: number; milliseconds: number; location: string | null };
+export type Answer = {
+  status: number;
+  text: string;
+  bytes: number;
+  milliseconds: number;
+  location: string | null;
+};
 
 /** Attacks one server, one request after the other, and holds every table of its yard against what was answered. */
 export class Attacked {
@@ -24,12 +31,14 @@ export class Attacked {
   private file: SqliteFile.Database;
   private rows: Map<string, string>;
   private version: unknown;
+  private identity: string;
 
   constructor(
     private readonly served: Served,
     private readonly path: string,
   ) {
     this.file = new SqliteFile(path, { readonly: true });
+    this.identity = identityOf(path) ?? "";
     this.version = this.now();
     this.rows = this.dump();
   }
@@ -82,10 +91,16 @@ export class Attacked {
     if (status >= 400 && changed.length > 0) fault(`${status}, and ${changed.join(", ")} changed`);
   }
 
-  /** Another file may stand in the yard's place: it is looked at anew. */
+  /** True once another file stands in the yard's place: nothing is seen of it until it is looked at anew. */
+  isReplaced(): boolean {
+    return identityOf(this.path) !== this.identity;
+  }
+
+  /** Looks at the file that stands there now. */
   again(): void {
     this.file.close();
     this.file = new SqliteFile(this.path, { readonly: true });
+    this.identity = identityOf(this.path) ?? "";
     this.version = this.now();
     this.rows = this.dump();
   }

@@ -62,15 +62,9 @@ const TEXT: readonly Damage[] = [
     ),
   ),
   text((all, chance) => all.replace(/[,;:<>"{}[\]=*$]/g, (each) => (chance.oneIn(50) ? "" : each))),
-  text((all, chance) => lines(all, chance, (line) => (chance.oneIn(20) ? [] : [line]))),
-  text((all, chance) => lines(all, chance, (line) => (chance.oneIn(20) ? [line, line] : [line]))),
-  text((all, chance) =>
-    lines(all, chance, (line) => [line])
-      .split("")
-      .reverse()
-      .join("")
-      .slice(0, 60_000),
-  ),
+  text((all, chance) => lines(all, (line) => (chance.oneIn(20) ? [] : [line]))),
+  text((all, chance) => lines(all, (line) => (chance.oneIn(20) ? [line, line] : [line]))),
+  text((all) => all.split("").reverse().join("").slice(0, 60_000)),
   text((all) => `\ufeff${all}`),
   (bytes) => Buffer.from(new TextDecoder().decode(bytes), "utf16le"),
   text((all) => all.replace(/\n/g, "\r")),
@@ -78,7 +72,7 @@ const TEXT: readonly Damage[] = [
   text((all) => `${"x".repeat(1_500_000)}\n${all}`),
 ];
 
-function lines(all: string, _: Chance, each: (line: string) => string[]): string {
+function lines(all: string, each: (line: string) => string[]): string {
   return all.split("\n").flatMap(each).join("\n");
 }
 

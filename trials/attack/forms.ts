@@ -200,8 +200,24 @@ function multipart(fields: Fields, file: string, chance: Chance): { body: Uint8A
   });
 }
 
+/** A form with a file, sent by a script of the yard's own pages. */
+export function fileSent(
+  path: string,
+  fields: Form["fields"],
+  file: { field: string; name: string; bytes: Uint8Array },
+  origin: string,
+): Sent {
+  const { body, type } = withFile(fields, file);
+  return {
+    method: "POST",
+    path,
+    headers: { origin, accept: "application/json", "content-type": type },
+    body,
+  };
+}
+
 /** A form with a file, as a browser sends it (RFC 7578). */
-export function withFile(
+function withFile(
   fields: readonly (readonly [string, string])[],
   { field, name, bytes }: { field: string; name: string; bytes: Uint8Array },
 ): { body: Uint8Array; type: string } {

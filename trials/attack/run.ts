@@ -9,7 +9,7 @@ const print = (cells: readonly (string | number)[]) =>
 console.log(`seed ${seed}`);
 print(["", "sent", "taken", "refused", "longest"]);
 const share = Number(process.argv[3] ?? 1);
-const { rows, faults, meanwhile, unknown } = await attack(
+const { rows, faults, meanwhile, unknown, reached } = await attack(
   {
     seed,
     forms: Math.ceil(200 * share),
@@ -25,6 +25,7 @@ print(["all", sum(({ sent }) => sent), sum(({ kept }) => kept), sum(({ refused }
 console.log(
   `the yard page meanwhile, asked ${meanwhile.asked} times: p50 ${meanwhile.p50.toFixed(0)} ms, p99 ${meanwhile.p99.toFixed(0)} ms, at most ${meanwhile.most.toFixed(0)} ms`,
 );
+console.log(`addresses of ${reached} routes`);
 if (unknown.length > 0) console.log(`no form is known of ${unknown.join(", ")}`);
 const kinds = new Map<string, typeof faults>();
 for (const fault of faults) {

@@ -11,7 +11,7 @@ import { type Served, serve } from "../../bench/load/served.ts";
 import { openDatabase } from "../../data/database.ts";
 import { plantDemoYard } from "../../data/demo/yard.ts";
 import { type Chance, chanceOf } from "../attack/chance.ts";
-import { withFile } from "../attack/forms.ts";
+import { fileSent } from "../attack/forms.ts";
 import { type Counted, nothingYet, Phone } from "./phone.ts";
 import { filesIn, type Growth, growthOf, type Use, useOf } from "./watch.ts";
 
@@ -194,11 +194,11 @@ async function deskAtWork(yard: Yard, pages: readonly string[]): Promise<void> {
 }
 
 const postFile = (yard: Yard, path: string, fields: [string, string][], field: string, bytes: Uint8Array) => {
-  const { body, type } = withFile(fields, { field, name: "sent", bytes });
+  const { body, headers } = fileSent(path, fields, { field, name: "sent", bytes }, yard.address);
   return fetch(yard.address + path, {
     method: "POST",
     redirect: "manual",
-    headers: { origin: yard.address, accept: "application/json", "content-type": type },
+    headers,
     body: body as BodyInit,
     signal: AbortSignal.timeout(60_000),
   });
