@@ -187,5 +187,6 @@ export function closeDatabase(): void {
   if (!onlyReads()) opened?.database.$client.pragma("wal_checkpoint(TRUNCATE)");
   opened?.database.$client.close();
   opened?.release();
+  if (opened) process.off("exit", opened.release);
   opened = null;
 }
