@@ -32,6 +32,10 @@ afterAll(async () => {
   await yard?.close();
 });
 
+/** What a page's device shows with each request. */
+const shownBy = async (page: Page) =>
+  (await page.cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+
 async function invite(name: string, role: string): Promise<string> {
   await visit(owner, `${yard.address}/people`);
   await fill(owner, "name", name);
@@ -91,7 +95,7 @@ describe("a yard on the network", () => {
     await seen(phone, "That is for the owner");
     await visit(phone, `${yard.address}/files`);
     await seen(phone, "The owner takes backups");
-    const cookie = (await phone.cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+    const cookie = await shownBy(phone);
     const asked = await fetch(`${yard.address}/backup.db`, { headers: { cookie } });
     expect(asked.status).toBe(403);
     const form = new FormData();
@@ -107,7 +111,7 @@ describe("a yard on the network", () => {
   });
 
   it("signs what comes from a device by whom it belongs to; another name is seen to be another", async () => {
-    const cookie = (await phone.cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+    const cookie = await shownBy(phone);
     const [own, other] = [randomUUID(), randomUUID()];
     expect((await enter(cookie, { id: own, person: "Ilse Moor" })).status).toBe(200);
     expect((await enter(cookie, { id: other, person: "Karl Ost", text: "3.03" })).status).toBe(200);
@@ -222,7 +226,7 @@ describe("a yard on the network", () => {
   });
 
   it("says with every answer what a browser may do with it, and that no cache keeps it", async () => {
-    const cookie = (await owner.cookies()).map(({ name, value }) => `${name}=${value}`).join("; ");
+    const cookie = await shownBy(owner);
     for (const path of [
       "/",
       "/_root.data",

@@ -14,6 +14,12 @@ export function run(command, args, { env = {}, quiet = false } = {}) {
   return done.status ?? 1;
 }
 
+/** What stands behind a word of the command. */
+export function told(word) {
+  const at = process.argv.indexOf(word);
+  return at > 0 ? process.argv[at + 1] : undefined;
+}
+
 export function must(command, args, options) {
   const status = run(command, args, options);
   if (status !== 0) {

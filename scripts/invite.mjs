@@ -4,12 +4,7 @@
  */
 import { existsSync } from "node:fs";
 import { join } from "node:path";
-import { build, ensureInstalled, ROOT } from "./bootstrap.mjs";
-
-const told = (word) => {
-  const at = process.argv.indexOf(word);
-  return at > 0 ? process.argv[at + 1] : undefined;
-};
+import { build, ensureInstalled, ROOT, told } from "./bootstrap.mjs";
 
 ensureInstalled();
 const front = join(ROOT, "build", "worker", "front.js");

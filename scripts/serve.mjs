@@ -3,7 +3,7 @@ import { existsSync } from "node:fs";
 import { isIPv4 } from "node:net";
 import { networkInterfaces } from "node:os";
 import { join } from "node:path";
-import { build, ensureInstalled, ROOT } from "./bootstrap.mjs";
+import { build, ensureInstalled, ROOT, told } from "./bootstrap.mjs";
 
 const LOOPBACK = "127.0.0.1";
 
@@ -31,12 +31,6 @@ function copies() {
     ...(replica ? { AMBREK_REPLICA: replica } : {}),
     ...(backups ? { AMBREK_BACKUPS: backups } : {}),
   };
-}
-
-/** What stands behind a word of the command. */
-function told(word) {
-  const at = process.argv.indexOf(word);
-  return at > 0 ? process.argv[at + 1] : undefined;
 }
 
 /** Serves the built application: on the loopback address, or with `--lan` on the network. */

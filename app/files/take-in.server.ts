@@ -2,15 +2,14 @@
 import { redirect } from "react-router";
 import { whereOf } from "../../core/place/boundary.ts";
 import type { TaskSet } from "../../core/yard/task-set.ts";
-import { restoreFile } from "../../data/backup.ts";
-import { closeDatabase, database, databasePath } from "../../data/database.ts";
+import { database } from "../../data/database.ts";
 import { keepPreview } from "../../data/imports.ts";
 import { listFields } from "../../data/places.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
 import { kept as done, refused } from "../session/outcome.ts";
-import { alone } from "../session/turns.server.ts";
 import type { TaskFileKept } from "../tasks/task-file-view.server.ts";
 import { readApart } from "./read-apart.server.ts";
+import { replaceYard } from "./replace-yard.server.ts";
 
 const MOST_RESTORE = 512 * 1024 * 1024;
 
@@ -50,10 +49,8 @@ function isBare({ crops, products, workers, tasks, notes }: TaskSet): boolean {
 export async function restore(file: FormDataEntryValue | null) {
   if (!(file instanceof File) || file.size === 0) return refused({ backup: "Choose a backup first." });
   if (file.size > MOST_RESTORE) return refused({ backup: "The file is larger than 512 MB." });
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const tried = await alone(() => ({ problem: restoreFile(databasePath(), bytes, closeDatabase) }));
-  if (!tried) return refused({ backup: "Somebody is still sending something to this yard: try it again." });
-  return tried.problem
-    ? refused({ backup: `${tried.problem} Nothing was changed.` })
+  const problem = await replaceYard(new Uint8Array(await file.arrayBuffer()));
+  return problem
+    ? refused({ backup: `${problem} Nothing was changed.` })
     : done("Restored. The yard that was here is kept beside it, and listed below.");
 }

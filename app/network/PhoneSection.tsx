@@ -1,4 +1,5 @@
 import type { Phone } from "./addresses.server.ts";
+import { QrCode } from "./QrCode.tsx";
 import { TRUSTING } from "./trusting.ts";
 
 /** How a phone comes to this server, and what it needs to work out of reach of it. */
@@ -15,11 +16,7 @@ export function PhoneSection({ phone: { places, fingerprint } }: { phone: Phone 
       )}
       {places.map(({ address, qr }) => (
         <figure key={address} className="grid justify-items-start gap-1">
-          <img
-            src={`data:image/svg+xml;utf8,${encodeURIComponent(qr)}`}
-            alt={`QR code of ${address}`}
-            className="size-44 border border-line bg-white"
-          />
+          <QrCode svg={qr} of={address} className="size-44" />
           <figcaption className="font-[650]">{address}</figcaption>
         </figure>
       ))}

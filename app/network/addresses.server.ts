@@ -17,15 +17,18 @@ export function addressesHere(): string[] {
   return reachedBy().addresses.map((address) => `${scheme}://${address}:${port}/`);
 }
 
+/** A QR code, as SVG, that leads there without encryption first: there stands how to trust this yard, and who does already is sent on. */
+export const qrOf = (address: string): Promise<string> =>
+  qrSvg(address.replace("https:", "http:"), { type: "svg", margin: 2 });
+
 /** How a phone reaches this server, with a QR code to point the camera at. */
 export async function phoneHere(): Promise<Phone> {
   return {
     places: await Promise.all(
-      // Without encryption first: there stands how to trust this yard, and who does already is sent on.
-      addressesHere().map(async (secure) => {
-        const address = secure.replace("https:", "http:");
-        return { address, qr: await qrSvg(address, { type: "svg", margin: 2 }) };
-      }),
+      addressesHere().map(async (secure) => ({
+        address: secure.replace("https:", "http:"),
+        qr: await qrOf(secure),
+      })),
     ),
     fingerprint: await fingerprintShown(),
   };

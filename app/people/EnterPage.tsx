@@ -37,8 +37,8 @@ export function EnterPage({ actionData }: Route.ComponentProps) {
         </button>
       </Form>
       <p className="text-soft">
-        Nobody in who could invite? Where the server runs, <code>npm run invite</code> shows a link for the
-        owner.
+        Nobody in who could invite? Where the server runs,{" "}
+        <code className="whitespace-nowrap">npm run invite</code> shows a link for the owner.
       </p>
     </main>
   );

@@ -4,7 +4,7 @@ import type { Route } from "../routes/+types/join";
 import { useChecked } from "../session/use-checked.ts";
 import { TextField } from "../ui/Field.tsx";
 import { deviceName } from "./device-name.ts";
-import { JoinDto } from "./people.dto.ts";
+import { JoinDto, NO_INVITATION } from "./people.dto.ts";
 import { ROLE_WORDS } from "./roles.ts";
 
 /** Where an invitation leads: what stands behind the # of the link never went over the line; it is sent from here, once. */
@@ -24,15 +24,18 @@ export function JoinPage({ actionData }: Route.ComponentProps) {
   }, [token, submit]);
   const { errors, onSubmit } = useChecked(JoinDto, actionData?.errors ?? {});
   const invited = data && "invited" in data ? data.invited : null;
-  const problem = token === "" ? NO_LINK : (data?.errors.form ?? data?.errors.token);
+  const problem = token === "" ? NO_INVITATION : (data?.errors.form ?? data?.errors.token);
   return (
     <main id="main" tabIndex={-1} className="mx-auto grid max-w-md gap-4 p-8 max-sm:p-4">
-      <h1>You are invited</h1>
+      <h1>{problem ? "Nobody comes in by this" : "You are invited"}</h1>
       {problem && <p className="problem">{problem}</p>}
       {problem && (
         <p>
-          Were you in before? <Link to="/enter">Come in with your passphrase</Link>, or ask the owner for
-          another invitation.
+          Were you in before?{" "}
+          <Link to="/enter" className="font-semibold text-dye underline">
+            Come in with your passphrase
+          </Link>
+          , or ask the owner for another invitation.
         </p>
       )}
       {invited && (
@@ -74,5 +77,3 @@ export function JoinPage({ actionData }: Route.ComponentProps) {
     </main>
   );
 }
-
-const NO_LINK = "That is no invitation: open the whole link, or scan it again.";

@@ -1,12 +1,13 @@
 import { Form } from "react-router";
+import { QrCode } from "../network/QrCode.tsx";
 import type { Route } from "../routes/+types/people";
 import { useChecked } from "../session/use-checked.ts";
 import { SelectField, TextField } from "../ui/Field.tsx";
 import { Folded } from "../ui/Folded.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
-import { InviteDto, ROLES } from "./people.dto.ts";
+import { InviteDto } from "./people.dto.ts";
 import type { InvitationMade, PeopleView, PersonShown } from "./people-view.server.ts";
-import { ROLE_WORDS } from "./roles.ts";
+import { ROLE_WORDS, ROLES } from "./roles.ts";
 
 export function PeoplePage({ loaderData: { preferences, view }, actionData }: Route.ComponentProps) {
   const made = actionData?.made;
@@ -55,11 +56,7 @@ function Made({ name, links, until }: InvitationMade) {
       <h2>{name === "" ? "An invitation" : `For ${name}`}</h2>
       {links.map(({ address, qr }) => (
         <figure key={address} className="grid gap-2">
-          <img
-            src={`data:image/svg+xml;utf8,${encodeURIComponent(qr)}`}
-            alt="QR code of the invitation"
-            className="w-56 border border-line bg-white"
-          />
+          <QrCode svg={qr} of="the invitation" className="w-56" />
           <figcaption className="select-all break-all text-small" data-invitation>
             {address}
           </figcaption>

@@ -9,12 +9,12 @@ import { type InvitationMade, madeInvitation } from "./people-view.server.ts";
 export type PeopleOutcome = Outcome & { made?: InvitationMade };
 type Answer = PeopleOutcome | Promise<PeopleOutcome>;
 
-/** What cannot be done is said, by the form it was asked with. */
-async function doing(work: () => Answer): Promise<PeopleOutcome> {
+/** What cannot be done is said, by the field it was asked with. */
+async function doing(work: () => Answer, field = "form"): Promise<PeopleOutcome> {
   try {
     return await work();
   } catch (error) {
-    if (error instanceof PeopleProblem) return refused({ form: error.message });
+    if (error instanceof PeopleProblem) return refused({ [field]: error.message });
     throw error;
   }
 }
@@ -31,7 +31,7 @@ async function inviting(
 
 export const PEOPLE_INTENTS: Intents<Request, Answer> = {
   invite: checkedBy<InviteDto, Request, Answer>(InviteDto, (request, { name, role }) =>
-    doing(() => inviting(request, { name, role }, name)),
+    doing(() => inviting(request, { name, role }, name), "name"),
   ),
   "one-more": checkedBy<OfPersonDto, Request, Answer>(OfPersonDto, (request, { person }) =>
     doing(() => {

@@ -1,7 +1,6 @@
 /** Who belongs to the yard and with what, for its owner. */
-import { toString as qrSvg } from "qrcode";
 import type { DeviceListed, Invited, Role } from "../../data/people/people.ts";
-import { addressesHere } from "../network/addresses.server.ts";
+import { addressesHere, qrOf } from "../network/addresses.server.ts";
 import { isOnNetwork, people, whoIs } from "../session/who.server.ts";
 import { moment } from "../stations/frame/print.ts";
 
@@ -74,10 +73,9 @@ export async function madeInvitation(
     links: await Promise.all(
       (addresses.length > 0 ? addresses : [`${new URL(here).origin}/`]).map(async (address) => {
         const link = `${address}join#${token}`;
-        // Without encryption first: there stands how to trust this yard, and who does already is sent on.
         return {
           address: link,
-          qr: await qrSvg(link.replace("https:", "http:"), { type: "svg", margin: 2 }),
+          qr: await qrOf(link),
         };
       }),
     ),

@@ -1,14 +1,13 @@
 import { IsIn, Length, Matches, MaxLength } from "class-validator";
 import type { Role } from "../../data/people/people.ts";
-
-export const ROLES: readonly Role[] = ["operator", "adviser", "owner"];
+import { ROLES } from "./roles.ts";
 
 const NAME = { message: "Say who, in up to 60 letters." };
 const DEVICE = { message: "Keep the device's name under 40 characters." };
 
 /** What stands in a link: 256 bits as the letters a link may have. */
 const TOKEN = /^[\w-]{43}$/;
-const NO_INVITATION = { message: "That is no invitation: open the whole link, or scan it again." };
+export const NO_INVITATION = "That is no invitation: open the whole link, or scan it again.";
 
 export class InviteDto {
   @Length(1, 60, NAME)
@@ -42,7 +41,7 @@ export class UninviteDto {
 }
 
 export class InvitedDto {
-  @Matches(TOKEN, NO_INVITATION)
+  @Matches(TOKEN, { message: NO_INVITATION })
   token!: string;
 }
 

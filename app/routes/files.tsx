@@ -11,7 +11,7 @@ import { carryOut, checkedBy, type Intents } from "../session/intents.server.ts"
 import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
-import { whoIs } from "../session/who.server.ts";
+import { ownsYard } from "../session/who.server.ts";
 import { day, moment } from "../stations/frame/print.ts";
 import { yardToGo } from "../tasks/tasks-to-go.server.ts";
 import type { Route } from "./+types/files";
@@ -30,7 +30,7 @@ export async function loader({ request }: Route.LoaderArgs) {
       who: `${person}, ${day(at)}`,
       takenBack,
     })),
-    owns: (whoIs(request)?.role ?? "owner") === "owner",
+    owns: ownsYard(request),
     replica: replicaSaid(),
     backups: backupsSaid(new Date()),
     copies: copiesOf(databasePath()).map(({ name, why, at, bytes }) => ({
@@ -55,7 +55,7 @@ const INTENTS: Intents<Told, Outcome | Promise<Outcome>> = {
 export async function action({ request }: Route.ActionArgs) {
   const by = await toldBy(request);
   const form = await formOf(request);
-  if (form.get("intent") === "restore" && (whoIs(request)?.role ?? "owner") !== "owner")
+  if (form.get("intent") === "restore" && !ownsYard(request))
     return answered(refused({ backup: "The owner puts backups back." }));
   return answered(await carryOut(INTENTS, by, form));
 }

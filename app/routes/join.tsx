@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import { NOT_GOOD } from "../../data/people/people.ts";
 import { invitationOf, join } from "../people/coming-in.server.ts";
 import { JoinPage } from "../people/JoinPage.tsx";
 import { InvitedDto, JoinDto } from "../people/people.dto.ts";
@@ -13,15 +14,13 @@ export function loader() {
   return null;
 }
 
-const GONE = "This invitation was used before, or has run out: ask for another.";
-
 export async function action({ request }: Route.ActionArgs) {
   loader();
   const form = await formOf(request);
   if (form.get("intent") === "look") {
     const checked = validateForm(InvitedDto, form);
     const invited = checked.ok ? invitationOf(checked.value.token) : null;
-    return invited ? { ...kept(), invited } : answered(refused({ form: GONE }));
+    return invited ? { ...kept(), invited } : answered(refused({ form: NOT_GOOD }));
   }
   const checked = validateForm(JoinDto, form);
   if (!checked.ok) return answered(refused(checked.errors));

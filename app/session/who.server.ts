@@ -54,6 +54,9 @@ export function whoIs(request: Request, now = Date.now()): Who | null {
   return token === null ? null : people().who(token, now);
 }
 
+/** True of an owner, and of whoever sits at the machine itself. */
+export const ownsYard = (request: Request): boolean => (whoIs(request)?.role ?? "owner") === "owner";
+
 /** With an answer: the device is in from now on, and known again. */
 export function lettingIn(request: Request, { session, device }: Shown): Headers {
   const headers = new Headers();

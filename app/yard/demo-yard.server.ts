@@ -1,10 +1,9 @@
 /** A full yard to look at in the place of an empty one, and the empty one again. */
-import { restoreFile } from "../../data/backup.ts";
-import { closeDatabase, database, databasePath } from "../../data/database.ts";
+import { database } from "../../data/database.ts";
 import { demoFile, emptyFile, isDemoYard } from "../../data/demo/whole-yard.ts";
 import { listMachines } from "../../data/machines.ts";
+import { replaceYard } from "../files/replace-yard.server.ts";
 import { kept, type Outcome, refused } from "../session/outcome.ts";
-import { alone } from "../session/turns.server.ts";
 
 /** Puts the demo yard where nothing stands yet. */
 export async function showDemo(): Promise<Outcome> {
@@ -20,7 +19,6 @@ export async function leaveDemo(): Promise<Outcome> {
 }
 
 async function replaced(file: Uint8Array, said: string): Promise<Outcome> {
-  const tried = await alone(() => ({ problem: restoreFile(databasePath(), file, closeDatabase) }));
-  if (!tried) return refused({ form: "Somebody is still sending something to this yard: try it again." });
-  return tried.problem ? refused({ form: tried.problem }) : kept(said);
+  const problem = await replaceYard(file);
+  return problem ? refused({ form: problem }) : kept(said);
 }

@@ -45,6 +45,9 @@ export type PersonListed = {
 /** What a device shows from now on: while it is in, and to be known again. */
 export type Shown = { session: string; device: string };
 
+/** Of an invitation nobody comes in by. */
+export const NOT_GOOD = "This invitation was used before, or has run out: ask for another.";
+
 /** What cannot be done, in words for who asked. */
 export class PeopleProblem extends Error {}
 
@@ -198,8 +201,7 @@ export class People {
     return this.#db.transaction(
       () => {
         const invited = this.invited(token, now);
-        if (!invited)
-          throw new PeopleProblem("This invitation was used before, or has run out: ask for another.");
+        if (!invited) throw new PeopleProblem(NOT_GOOD);
         this.#db
           .delete(invitation)
           .where(eq(invitation.hash, hashOf(token)))
