@@ -17,6 +17,7 @@ export {
   openIdentity as identity,
 } from "../data/database.ts";
 export { keepBackup } from "./files/dated-backups.server.ts";
+export { withFigures } from "./running/figures.server.ts";
 export { judgeSome } from "./yard/judge.server.ts";
 
 function contentSecurityPolicy(nonce: string): string {

@@ -39,7 +39,12 @@ export const middleware: Route.MiddlewareFunction[] = [
 
 export async function loader({ request }: Route.LoaderArgs) {
   const who = whoIs(request);
-  return { preferences: await readPreferences(request), who: who && { person: who.person, role: who.role } };
+  return {
+    preferences: await readPreferences(request),
+    who: who && { person: who.person, role: who.role, waits: who.waits },
+    // Of several on one machine: each page says whose it is.
+    yard: process.env.AMBREK_YARD_NAME || null,
+  };
 }
 
 export function Layout({ children }: { children: React.ReactNode }) {
@@ -72,7 +77,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
         {loaded?.who?.role === "adviser" && (
           <p className="no-print border-b-2 border-warn bg-warn-wash px-4 py-1 font-semibold">{READS_ONLY}</p>
         )}
-        <WaitingEntries />
+        <WaitingEntries who={loaded?.who ?? null} />
         {children}
         <TellZone />
         {ready && (

@@ -96,5 +96,7 @@ export default [
   route("enter", "routes/enter.tsx"),
   route("join", "routes/join.tsx"),
   route("people", "routes/people.tsx"),
+  route("server", "routes/server.tsx"),
+  route("waiting", "routes/waiting.ts"),
   route("preferences", "routes/preferences.ts"),
 ] satisfies RouteConfig;

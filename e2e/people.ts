@@ -20,6 +20,18 @@ export function ownersLink({ folder, address }: Yard, owner?: string): string {
   return link;
 }
 
+/** The same for one of several yards. */
+export function ownersLinkOf(root: string, folder: string): string {
+  const { stdout, stderr } = spawnSync(
+    process.execPath,
+    ["scripts/invite.mjs", "--yards", root, "--yard", folder],
+    { env: { ...process.env, AMBREK_ADDRESS: "127.0.0.1" }, encoding: "utf8" },
+  );
+  const link = /127\.0\.0\.1:\d+(\/join#[\w-]{43})/.exec(stdout)?.[1];
+  if (!link) throw new Error(stderr);
+  return link;
+}
+
 /** Opens an invitation and takes it up; `name` is asked for only where the invitation has none. */
 export async function comeIn(page: Page, address: string, link: string, name?: string): Promise<void> {
   await visit(page, address + link);
@@ -30,7 +42,11 @@ export async function comeIn(page: Page, address: string, link: string, name?: s
 }
 
 /** The same without a browser; returns what the device shows from then on. */
-export async function cookieFrom({ address }: Yard, link: string, name = ""): Promise<string> {
+export async function cookieFrom(
+  { address }: Pick<Yard, "address">,
+  link: string,
+  name = "",
+): Promise<string> {
   const answer = await fetch(`${address}/join`, {
     method: "POST",
     redirect: "manual",

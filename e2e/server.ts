@@ -57,8 +57,50 @@ export async function openYard(more: Record<string, string> = {}, planted = true
   };
 }
 
-async function start(env: NodeJS.ProcessEnv, address: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, [resolve("scripts/server/server.mjs")], { env, stdio: "ignore" });
+export type Several = {
+  /** of the page that names them */
+  address: string;
+  /** where their folders lie */
+  root: string;
+  stop: () => Promise<void>;
+  start: () => Promise<void>;
+  close: () => Promise<void>;
+};
+
+/** A built Ambrek for several yards; there are none yet. */
+export async function openSeveral(more: Record<string, string> = {}): Promise<Several> {
+  const root = mkdtempSync(join(tmpdir(), "ambrek-yards-"));
+  const port = await freePort();
+  const env = {
+    ...process.env,
+    NODE_ENV: "production",
+    AMBREK_YARDS: root,
+    HOST: "127.0.0.1",
+    PORT: String(port),
+    AMBREK_THREADS: "1",
+    AMBREK_BACKUPS: "off",
+    ...more,
+  };
+  const address = `http://127.0.0.1:${port}`;
+  let server = await start(env, address, YARDS);
+  return {
+    address,
+    root,
+    stop: () => stop(server),
+    start: async () => {
+      server = await start(env, address, YARDS);
+    },
+    close: async () => {
+      await stop(server);
+      rmSync(root, { recursive: true, force: true });
+    },
+  };
+}
+
+const [ONE, YARDS] = ["scripts/server/server.mjs", "scripts/server/yards.mjs"];
+
+async function start(env: NodeJS.ProcessEnv, address: string, program = ONE): Promise<ChildProcess> {
+  const server = spawn(process.execPath, [resolve(program)], { env, stdio: "ignore" });
   for (let attempt = 0; attempt < 400; attempt += 1) {
     const answered = await fetch(address).then(
       ({ status }) => status < 500,

@@ -1,6 +1,6 @@
 /**
- * Shows a link that lets an owner in, once, within an hour: `npm run invite [-- --owner NAME] [-- --db FILE]`. For whoever runs the server, where no
- * owner has a device any more; a running one takes it up at once.
+ * Shows a link that lets an owner in, once, within an hour: `npm run invite [-- --owner NAME] [-- --db FILE]`, or of several yards
+ * `-- --yards DIR --yard FOLDER-or-NAME`. For whoever runs the server, where no owner has a device any more; a running one takes it up at once.
  */
 import { existsSync } from "node:fs";
 import { join } from "node:path";
@@ -12,12 +12,24 @@ if (!existsSync(front)) build();
 process.env.AMBREK_LAN = "yes";
 const yard = told("--db");
 if (yard) process.env.AMBREK_DB = yard;
-const { ownersLink } = await import(front);
+const { fileOf, ownersLink, yardsIn } = await import(front);
 try {
+  ofSeveral(told("--yards"), told("--yard"));
   const link = ownersLink({ always: true, called: told("--owner") ?? "" });
   console.log(`\nTo come in as the owner${link.for ? ` ${link.for}` : ""}, once, within the hour:`);
   for (const each of link.links) console.log(`  ${each}`);
 } catch (error) {
   console.error(error.message);
   process.exit(2);
+}
+
+/** Which of several yards, and where it is met. */
+function ofSeveral(root, wanted) {
+  if (root === undefined) return;
+  const yards = yardsIn(root, Number(process.env.PORT || 4180) + 1);
+  const yard = yards.find(({ folder, name }) => wanted === folder || wanted === name);
+  if (!yard)
+    throw new Error(`--yard is one of: ${yards.map(({ folder }) => folder).join(", ") || "none there yet"}.`);
+  process.env.AMBREK_DB = fileOf(root, yard.folder);
+  process.env.PORT = String(yard.port);
 }

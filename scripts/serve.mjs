@@ -2,7 +2,7 @@ import { spawn } from "node:child_process";
 import { existsSync } from "node:fs";
 import { isIPv4 } from "node:net";
 import { networkInterfaces } from "node:os";
-import { join } from "node:path";
+import { join, resolve } from "node:path";
 import { build, ensureInstalled, ROOT, told } from "./bootstrap.mjs";
 
 const LOOPBACK = "127.0.0.1";
@@ -33,21 +33,37 @@ function copies() {
   };
 }
 
-/** Serves the built application: on the loopback address, or with `--lan` on the network. */
+/** Several yards: `--yards DIR`, a folder each in there. */
+function several() {
+  const yards = told("--yards");
+  if (yards === undefined && !process.argv.includes("--yards")) return null;
+  if (yards === undefined || yards.startsWith("--")) {
+    console.error("--yards is the folder that holds the yards, a folder each.");
+    process.exit(2);
+  }
+  return { AMBREK_YARDS: resolve(yards) };
+}
+
+/** Serves the built application: on the loopback address, or with `--lan` on the network; one yard, or several. */
 export function serve(env = {}) {
   const port = process.env.PORT || "4180";
   const bound = network();
-  const server = spawn(process.execPath, [join(ROOT, "scripts", "server", "server.mjs")], {
-    cwd: ROOT,
-    stdio: ["ignore", "ignore", "inherit"],
-    env: { ...process.env, NODE_ENV: "production", PORT: port, ...bound, ...copies(), ...env },
-  });
+  const yards = several();
+  const server = spawn(
+    process.execPath,
+    [join(ROOT, "scripts", "server", yards ? "yards.mjs" : "server.mjs")],
+    {
+      cwd: ROOT,
+      stdio: ["ignore", "ignore", "inherit"],
+      env: { ...process.env, NODE_ENV: "production", PORT: port, ...bound, ...copies(), ...yards, ...env },
+    },
+  );
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
   server.on("exit", (code) => process.exit(code ?? 0));
-  announce(port, bound);
+  announce(port, bound, yards !== null);
 }
 
-async function announce(port, bound) {
+async function announce(port, bound, several) {
   const address = `http://${LOOPBACK}:${port}/`;
   for (let attempt = 0; attempt < 100; attempt += 1) {
     if (
@@ -57,7 +73,8 @@ async function announce(port, bound) {
       )
     ) {
       console.log(`\nAmbrek is at ${address}  (Ctrl-C stops it)\n`);
-      return bound.HOST === LOOPBACK ? undefined : announcePhone(port, bound);
+      // Of several yards each has its own address, for whom it invites.
+      return bound.HOST === LOOPBACK || several ? undefined : announcePhone(port, bound);
     }
     await new Promise((resolve) => setTimeout(resolve, 200));
   }

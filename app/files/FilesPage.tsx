@@ -3,6 +3,7 @@ import type { Route } from "../routes/+types/files";
 import { TextField } from "../ui/Field.tsx";
 import { YardFrame } from "../yard/YardFrame.tsx";
 import type { CopySaid } from "./copies.server.ts";
+import { WITHOUT } from "./copy-words.ts";
 
 export function FilesPage({
   loaderData: { preferences, imports, copies, replica, backups, leftOut, owns },
@@ -107,6 +108,9 @@ export function FilesPage({
                 <a className="key" href="/backup.db" download>
                   Back up the whole yard
                 </a>
+                <Link className="key" to="/server">
+                  How this server does
+                </Link>
               </p>
               <Form method="post" encType="multipart/form-data" className="grid gap-2">
                 <input type="hidden" name="intent" value="restore" />
@@ -129,16 +133,8 @@ export function FilesPage({
               </Form>
             </>
           )}
-          <Elsewhere
-            title="A copy elsewhere, a second behind"
-            copy={replica}
-            without="None is kept. Where this machine breaks, what was written since the last dated backup goes with it: npm start -- --replica, and a folder on another machine or a bucket."
-          />
-          <Elsewhere
-            title="A backup of each day"
-            copy={backups}
-            without="Switched off where this server was started (--backups off)."
-          />
+          <Elsewhere title="A copy elsewhere, a second behind" copy={replica} without={WITHOUT.replica} />
+          <Elsewhere title="A backup of each day" copy={backups} without={WITHOUT.backups} />
           {copies.length > 0 && (
             <>
               <h3 className="pt-2 font-bold">Copies kept beside this yard</h3>

@@ -12,8 +12,8 @@ import {
   speaksFor,
 } from "./certificates.server.ts";
 
-/** Beside the yard's file, and in none of its backups. */
-const keptIn = () => join(dirname(databasePath()), "network");
+/** Beside the yard's file, and in none of its backups; several yards on one machine show the machine's. */
+const keptIn = () => process.env.AMBREK_CERTIFICATES || join(dirname(databasePath()), "network");
 
 /** Only who runs the server may read what is in there. */
 const OWNER_ALONE = { folder: 0o700, file: 0o600 };

@@ -21,6 +21,10 @@ export async function openLine(
   setInterval(() => look().catch((error) => console.error(error)), LOOK_EVERY).unref();
 }
 
+/** Makes them in a folder where there are none, before several processes could at once. */
+export const makeCertificates = (folder: string): Promise<unknown> =>
+  certificatesFor(reachedBy(), new Date(), folder);
+
 /** The answer to one who comes from the network without encryption. */
 export const plainly = (path: string, host: string): Response => plainAnswer(path, host, shown!);
 

@@ -13,12 +13,13 @@ import {
   type Waiting,
   waiting,
 } from "./queue.ts";
+import { knows, tellWaiting, type Waits } from "./tell-waiting.ts";
 
 const TRY_EVERY = 10_000;
 
 /** Says what waits on this device, and sends it as soon as somebody answers. */
-export function WaitingEntries() {
-  const [entries, setEntries] = useState<Waiting[]>([]);
+export function WaitingEntries({ who }: { who: { waits: Waits | null } | null }) {
+  const [entries, setEntries] = useState<Waiting[] | null>(null);
   const [locked, setLocked] = useState(false);
   const small = useSmallScreen();
   const { revalidate } = useRevalidator();
@@ -31,8 +32,9 @@ export function WaitingEntries() {
     toast("success", `Sent ${sent} ${sent === 1 ? "entry" : "entries"} that waited on this device`);
     revalidate();
   }, [revalidate]);
+  useTelling(entries, who);
   useEffect(() => {
-    const look = () => waiting().then(setEntries, () => setEntries([]));
+    const look = () => waiting().then(setEntries, () => setEntries(null));
     look();
     retry();
     const stop = onWaitingChanged(look);
@@ -46,7 +48,7 @@ export function WaitingEntries() {
       window.removeEventListener("online", retry);
     };
   }, [retry]);
-  if (entries.length === 0) return null;
+  if (!entries?.length) return null;
   const refused = entries.filter((entry) => entry.refused).length;
   const open = entries.length - refused;
   return (
@@ -81,6 +83,15 @@ export function WaitingEntries() {
       </details>
     </aside>
   );
+}
+
+/** Where this device is somebody's, the server hears what waits on it. */
+function useTelling(entries: Waiting[] | null, who: { waits: Waits | null } | null) {
+  useEffect(() => {
+    if (!who || entries === null) return;
+    knows(who.waits);
+    tellWaiting({ waiting: entries.length, refused: entries.filter(({ refused }) => refused).length });
+  }, [entries, who]);
 }
 
 /** "1 entry waits", "2 entries". */

@@ -1,4 +1,4 @@
-import { Form } from "react-router";
+import { Form, Link } from "react-router";
 import { QrCode } from "../network/QrCode.tsx";
 import type { Route } from "../routes/+types/people";
 import { useChecked } from "../session/use-checked.ts";
@@ -16,7 +16,12 @@ export function PeoplePage({ loaderData: { preferences, view }, actionData }: Ro
       <div>
         <h1>People</h1>
         <p className="text-lead text-soft">
-          Who comes into this yard, with which devices, and what each may do.
+          Who comes into this yard, with which devices, and what each may do. What waits on each device is
+          under{" "}
+          <Link to="/server" className="font-semibold text-dye">
+            This server
+          </Link>
+          .
         </p>
       </div>
       {actionData?.ok && actionData.kept.said && (

@@ -4,7 +4,7 @@ import { checkedBy, type Intents } from "../session/intents.server.ts";
 import { kept, type Outcome, refused } from "../session/outcome.ts";
 import { guesses, hashed, isPassphrase, weakness } from "../session/passphrase.server.ts";
 import { lettingOut, people, sessionShown, whoIs } from "../session/who.server.ts";
-import { NewPassphraseDto, RenameDeviceDto } from "./people.dto.ts";
+import { NewPassphraseDto, RenameDeviceDto, WaitingDto } from "./people.dto.ts";
 
 const NOBODY = refused({ form: "This device belongs to nobody: that is for a yard on a network." });
 
@@ -33,6 +33,15 @@ export const DEVICE_INTENTS: Intents<Request, Outcome | Promise<Outcome>> = {
     },
   ),
 };
+
+/** What waits on a device, as it says itself; on the machine itself there is nobody to note it of. */
+export const noteWaiting = checkedBy<WaitingDto, Request, Outcome>(WaitingDto, (request, told) => {
+  const who = whoIs(request);
+  const waits = { waiting: Number(told.waiting), refused: Number(told.refused) };
+  if (waits.refused > waits.waiting) return refused({ refused: "More were refused than wait." });
+  if (who) people().told(who.deviceId, waits, Date.now());
+  return kept();
+});
 
 /** The device is in no more; it is known again. */
 export function leave(request: Request): HeadersInit {

@@ -69,6 +69,17 @@ export class RenameDeviceDto {
   device!: string;
 }
 
+/** Entries that wait: more than any browser keeps is a slip. */
+const COUNT = [/^\d{1,6}$/, { message: "That is no number of entries." }] as const;
+
+export class WaitingDto {
+  @Matches(...COUNT)
+  waiting!: string;
+
+  @Matches(...COUNT)
+  refused!: string;
+}
+
 export class NewPassphraseDto {
   @Length(1, 200, { message: "Say the new passphrase." })
   passphrase!: string;

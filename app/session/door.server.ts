@@ -9,7 +9,7 @@ const MB = 1024 * KB;
 
 /** What a body may come to by route, bytes; a backup of a large yard is the largest thing anybody sends. */
 const MOST: readonly (readonly [RegExp, number])[] = [
-  [/^\/(enter|join|device|people)(\.data)?$/, 4 * KB],
+  [/^\/(enter|join|device|people|waiting)(\.data)?$/, 4 * KB],
   // A backup to restore, or task data to read: the page tells them apart once it is there.
   [/^\/files(\.data)?$/, 520 * MB],
   // Logs of field tests come as entries of their rig.
@@ -23,10 +23,10 @@ export function mostBytes(path: string): number {
 
 /** Where somebody who is not in yet comes in. */
 const OPEN = /^\/(enter|join)(\.data)?$/;
-/** What an owner alone sees: who may come in, and all of the yard as one file. */
-const OWNERS = /^\/(people(\.data)?|backup\.db)$/;
+/** What an owner alone sees: who may come in, how the server does, and all of the yard as one file. */
+const OWNERS = /^\/((people|server)(\.data)?|backup\.db)$/;
 /** What an adviser sends: asking for a reading goes as an entry of its rig, and what else an entry may be is refused there. */
-const ADVISERS = /^\/(preferences|device|rigs\/\d+\/keep)(\.data)?$/;
+const ADVISERS = /^\/(preferences|device|waiting|rigs\/\d+\/keep)(\.data)?$/;
 
 const OWNER_ONLY = "That is for the owner of this yard.";
 

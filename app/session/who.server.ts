@@ -25,9 +25,12 @@ export function closePeople(): void {
 
 const isEncrypted = (request: Request) => new URL(request.url).protocol === "https:";
 
+/** Of several yards on one machine which this is, "-lindhof": browsers keep cookies by host, whatever the port. */
+const yardsOwn = () => (process.env.AMBREK_YARD ? `-${process.env.AMBREK_YARD}` : "");
+
 /** Over an encrypted line a name no other host, and nothing in the clear, can set (RFC 6265bis 4.1.3). */
 const called = (name: string, request: Request) =>
-  isEncrypted(request) ? `__Host-ambrek-${name}` : `ambrek-${name}`;
+  `${isEncrypted(request) ? "__Host-" : ""}ambrek-${name}${yardsOwn()}`;
 
 const SESSION = "session";
 const DEVICE = "device";

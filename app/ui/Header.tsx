@@ -1,5 +1,6 @@
 import { UserRound } from "lucide-react";
-import { Link, useFetcher } from "react-router";
+import { Link, useFetcher, useRouteLoaderData } from "react-router";
+import type { loader } from "../root.tsx";
 import type { Preferences } from "../session/preferences.server.ts";
 import { Switch } from "./Switch.tsx";
 import { SymptomsKey, SymptomsWay } from "./SymptomsWay.tsx";
@@ -22,14 +23,22 @@ export function usePreference() {
 
 export function Header({ preferences, children }: { preferences: Preferences; children?: React.ReactNode }) {
   const choose = usePreference();
+  const yard = useRouteLoaderData<typeof loader>("root")?.yard;
   return (
     <header className="no-print flex min-h-[52px] items-center gap-3 border-b-2 border-ink px-4 max-sm:flex-wrap max-sm:gap-1.5 max-sm:px-3 max-sm:py-1">
       <Link
         to="/"
         className="text-[20px] font-extrabold tracking-wide no-underline [font-stretch:118%]"
-        aria-label="Ambrek, to the yard"
+        aria-label={yard ? `Ambrek ${yard}, to the yard` : "Ambrek, to the yard"}
       >
-        Ambre<b className="text-dye">k</b>
+        <span className={yard ? "block leading-5" : ""}>
+          Ambre<b className="text-dye">k</b>{" "}
+        </span>
+        {yard && (
+          <span className="block max-w-[150px] truncate text-small font-semibold leading-5 tracking-normal">
+            {yard}
+          </span>
+        )}
       </Link>
       <div className="flex min-w-0 flex-1 items-center gap-2 max-sm:order-last max-sm:basis-full">
         <div className="min-w-0 flex-1">{children}</div>

@@ -142,3 +142,40 @@ describe("a yard", () => {
     }
   });
 });
+
+describe("what waits on a device", () => {
+  it("is known once it said so, and was not before", () => {
+    const { session } = come("Ilse Moor", "owner");
+    const who = people.who(session, T0)!;
+    expect(who.waits).toBeNull();
+    people.told(who.deviceId, { waiting: 4, refused: 1 }, T0 + DAY);
+    const waits = { waiting: 4, refused: 1, told: T0 + DAY };
+    expect(people.who(session, T0)!.waits).toEqual(waits);
+    expect(people.list(T0)[0]!.devices[0]!.waits).toEqual(waits);
+  });
+
+  it("is kept in a file of an earlier build as well, and nothing that is in it is lost", () => {
+    const folder = mkdtempSync(join(tmpdir(), "ambrek-people-"));
+    const path = join(folder, "yard.db.people");
+    const before = new People(path);
+    const { session } = before.accept(
+      before.invite({ name: "Ilse Moor", role: "owner" }, "", T0),
+      { called: "", deviceName: "Phone" },
+      T0,
+    );
+    before.close();
+    const file = new SqliteFile(path);
+    for (const column of ["waiting", "refused", "told"])
+      file.exec(`alter table device drop column ${column}`);
+    file.close();
+    const after = new People(path);
+    const who = after.who(session, T0)!;
+    expect(who).toMatchObject({ person: "Ilse Moor", waits: null });
+    after.told(who.deviceId, { waiting: 1, refused: 0 }, T0);
+    after.close();
+    const again = new People(path);
+    expect(again.who(session, T0)!.waits?.waiting).toBe(1);
+    again.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+});

@@ -4,7 +4,7 @@ import { chmodSync, existsSync } from "node:fs";
 import SqliteFile from "better-sqlite3";
 import { and, eq, gt, isNull, lt, or, sql } from "drizzle-orm";
 import { type BetterSQLite3Database, drizzle } from "drizzle-orm/better-sqlite3";
-import { device, invitation, person, type ROLES, session, TABLES } from "./schema.ts";
+import { device, invitation, LATER, person, type ROLES, session, TABLES } from "./schema.ts";
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
@@ -22,7 +22,17 @@ const SEEN_EVERY = MINUTE;
 export type Role = (typeof ROLES)[number];
 
 /** Who a request comes from. */
-export type Who = { personId: number; person: string; role: Role; deviceId: number; device: string };
+export type Who = {
+  personId: number;
+  person: string;
+  role: Role;
+  deviceId: number;
+  device: string;
+  waits: Waits;
+};
+
+/** Entries that waited on a device when it said so last, and how many of them were refused; null: it never said. */
+export type Waits = { waiting: number; refused: number; told: number } | null;
 
 /** Of an invitation that is still good. */
 export type Invited = { personId: number | null; name: string; role: Role; by: string; until: number };
@@ -33,6 +43,7 @@ export type DeviceListed = {
   began: number;
   /** when it came last; null: it left, and is known still */
   seen: number | null;
+  waits: Waits;
 };
 export type PersonListed = {
   id: number;
@@ -58,6 +69,11 @@ const newToken = () => randomBytes(32).toString("base64url");
 /** Whether a session that began and was seen then still lasts. A clock set back by a little ends none. */
 const lasting = (now: number) => and(gt(session.began, now - MOST_AGE), gt(session.seen, now - MOST_IDLE));
 
+function waitsOf(found: { waiting: number | null; refused: number | null; told: number | null }): Waits {
+  const { waiting, refused, told } = found;
+  return waiting === null || refused === null || told === null ? null : { waiting, refused, told };
+}
+
 export class People {
   readonly #file: SqliteFile.Database;
   readonly #db: BetterSQLite3Database;
@@ -74,6 +90,7 @@ export class People {
       this.#file.pragma("synchronous = FULL");
       this.#file.pragma("foreign_keys = ON");
       this.#file.exec(TABLES);
+      this.#addLater();
       this.#db = drizzle(this.#file, { casing: "snake_case" });
       this.#whoIs = this.#db
         .select({
@@ -82,6 +99,9 @@ export class People {
           role: person.role,
           deviceId: device.id,
           device: device.name,
+          waiting: device.waiting,
+          refused: device.refused,
+          told: device.told,
           began: session.began,
           seen: session.seen,
         })
@@ -104,8 +124,22 @@ export class People {
   who(token: string, now: number): Who | null {
     const found = this.#whoIs.get({ hash: hashOf(token) });
     if (!found || found.began <= now - MOST_AGE || found.seen <= now - MOST_IDLE) return null;
-    const { began: _, seen: __, ...who } = found;
-    return who;
+    const { personId, person, role, deviceId, device } = found;
+    return { personId, person, role, deviceId, device, waits: waitsOf(found) };
+  }
+
+  /** Notes what waits on a device, as it says itself. */
+  told(deviceId: number, { waiting, refused }: { waiting: number; refused: number }, now: number): void {
+    this.#db.update(device).set({ waiting, refused, told: now }).where(eq(device.id, deviceId)).run();
+  }
+
+  /** A file of an earlier build gets the columns it lacks. */
+  #addLater(): void {
+    const there = new Set(
+      (this.#file.pragma("table_info(device)") as { name: string }[]).map(({ name }) => name),
+    );
+    for (const column of LATER)
+      if (!there.has(column)) this.#file.exec(`alter table device add column ${column} integer`);
   }
 
   /** Notes that a session was seen, now and then. */
@@ -322,6 +356,9 @@ export class People {
         name: device.name,
         began: device.began,
         seen: session.seen,
+        waiting: device.waiting,
+        refused: device.refused,
+        told: device.told,
       })
       .from(device)
       .leftJoin(session, and(eq(session.deviceId, device.id), lasting(now)))
@@ -339,7 +376,15 @@ export class People {
         name,
         role,
         hasPassphrase: passphrase !== null,
-        devices: devices.filter(({ personId }) => personId === id).map(({ personId: _, ...each }) => each),
+        devices: devices
+          .filter(({ personId }) => personId === id)
+          .map((each) => ({
+            id: each.id,
+            name: each.name,
+            began: each.began,
+            seen: each.seen,
+            waits: waitsOf(each),
+          })),
       }));
   }
 

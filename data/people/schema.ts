@@ -24,6 +24,11 @@ export const device = sqliteTable("device", {
   known: text().notNull(),
   began: integer().notNull(),
   ended: integer(),
+  /** entries that waited on it when it was heard of last, and how many of them were refused; null: it never said */
+  waiting: integer(),
+  refused: integer(),
+  /** when it said so */
+  told: integer(),
 });
 
 /** While one lasts, its device is let in. */
@@ -55,8 +60,11 @@ export const invitation = sqliteTable("invitation", {
 export const TABLES = `
 create table if not exists person (id integer primary key, name text not null check (name <> ''), role text not null check (role in ('owner', 'operator', 'adviser')), passphrase text, ended integer);
 create unique index if not exists person_by_name on person (lower(name)) where ended is null;
-create table if not exists device (id integer primary key, person_id integer not null references person (id), name text not null, known text not null, began integer not null, ended integer);
+create table if not exists device (id integer primary key, person_id integer not null references person (id), name text not null, known text not null, began integer not null, ended integer, waiting integer, refused integer, told integer);
 create unique index if not exists device_by_known on device (known);
 create table if not exists session (hash text primary key, device_id integer not null references device (id), began integer not null, seen integer not null) without rowid;
 create table if not exists invitation (hash text primary key, person_id integer references person (id), name text not null, role text not null check (role in ('owner', 'operator', 'adviser')), "by" text not null, made integer not null, until integer not null) without rowid;
 `;
+
+/** Columns of `device` that came later, for a file of before. */
+export const LATER = ["waiting", "refused", "told"] as const;

@@ -16,7 +16,7 @@ const TAKEN_AT_ONCE = 2;
 const code = join(ROOT, "build", "server", "index.js");
 process.env.AMBREK_BUILD ||= createHash("sha256").update(readFileSync(code)).digest("hex").slice(0, 16);
 const build = await import(code);
-const { closeYard, createRequestHandler, identity, judgeSome, keepBackup, lookAfter, openYard } =
+const { closeYard, createRequestHandler, identity, judgeSome, keepBackup, lookAfter, openYard, withFigures } =
   build.entry.module;
 // What takes long comes after what does not.
 if (process.env.AMBREK_BESIDE) setPriority(0, Number(process.env.AMBREK_BESIDE));
@@ -39,7 +39,7 @@ export default async function work({ act, stands, ...asked }) {
   return act ? ACTS[act]() : answer(asked);
 }
 
-async function answer({ method, url, headers, hasBody, port }) {
+async function answer({ method, url, headers, hasBody, port, about }) {
   const gone = new AbortController();
   const taken = flow();
   const body = hasBody ? bodyFrom(port) : null;
@@ -57,7 +57,7 @@ async function answer({ method, url, headers, hasBody, port }) {
       ...(body ? { body: body.stream, duplex: "half" } : {}),
     });
     const start = performance.now();
-    const response = await handle(request);
+    const response = await (about ? withFigures(about, () => handle(request)) : handle(request));
     const whole = await send(port, response, taken);
     return { identity: identity(), whole, milliseconds: performance.now() - start };
   } finally {

@@ -35,8 +35,11 @@ const READS = { AMBREK_READS: "yes" };
 const SOMEBODY_WAITS = "4";
 const NOBODY_WAITS = "10";
 
-/** Opens the lanes; `told` hears of every answer: what was asked for, how it went and how long it took. */
-export function openLanes(told = () => {}) {
+/** The page that shows how this server does. */
+const ABOUT = /^\/server(\.data)?$/;
+
+/** Opens the lanes; `told` hears of every answer: what was asked for, how it went and how long it took. `figures`: what that came to. */
+export function openLanes(told = () => {}, figures = () => null) {
   const writing = lane({ minThreads: 1, maxThreads: 1, concurrentTasksPerWorker: 64 });
   const quick = lane(
     {
@@ -125,7 +128,8 @@ export function openLanes(told = () => {}) {
       port1.on("message", (message) => heard(message).catch(fail));
     });
     gone.addEventListener("abort", () => port1.postMessage({ gone: true }));
-    const task = { method, url, headers, hasBody: body !== null, port: port2, stands: asOf };
+    const about = ABOUT.test(asked.kind) ? figures() : null;
+    const task = { method, url, headers, hasBody: body !== null, port: port2, stands: asOf, about };
     try {
       const ran = lane.run(task, { transferList: [port2] });
       await Promise.race([ran, sent]);

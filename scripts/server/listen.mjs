@@ -1,4 +1,7 @@
-/** How the server listens: in the clear on the machine itself; on the network encrypted and in the clear on one port. */
+/**
+ * How the server listens: in the clear on the machine itself; on the network encrypted and in the clear on one port. One of several yards
+ * has no port of its own in its process: lines are handed to it.
+ */
 import { createServer as plainServer } from "node:http";
 import { createServer as secureServer } from "node:https";
 import { createServer as lines } from "node:net";
@@ -14,9 +17,10 @@ const PATIENCE = 3000;
  * Listens with `app`. Where `openLine` is given, it is asked for certificates, now and whenever they change.
  * @returns how to stop: what is being answered is answered; a line that stays open longer is cut
  */
-export async function listen(app, { port, host, openLine }) {
+export async function listen(app, { port, host, openLine, handed }) {
   const plain = plainServer(app);
   if (!openLine) {
+    if (handed) return byHand([plain], (socket) => plain.emit("connection", socket));
     plain.listen(port, host);
     return stopping(plain, [plain]);
   }
@@ -25,11 +29,26 @@ export async function listen(app, { port, host, openLine }) {
     secure.setSecureContext({ ...pair, minVersion: "TLSv1.2" });
     console.error(said);
   });
+  if (handed) return byHand([plain, secure], (socket) => sorted(socket, plain, secure));
   const door = lines((socket) => sorted(socket, plain, secure));
   // Neither has a port of its own; both count their lines from here on, so as to close them.
   for (const server of [plain, secure]) server.emit("listening");
   door.listen(port, host);
   return stopping(door, [plain, secure]);
+}
+
+/** Takes lines as another process hands them over. */
+function byHand(servers, take) {
+  for (const server of servers) server.emit("listening");
+  const heard = ({ line }, socket) => {
+    if (!line || !socket) return;
+    take(socket);
+    // It came paused, so that not a byte of it was read on the way.
+    socket.resume();
+  };
+  process.on("message", heard);
+  const nothing = { close: (done) => setImmediate(done) };
+  return stopping(nothing, servers);
 }
 
 /** Hands a line to the server that speaks its language, by the first byte that comes. */

@@ -2,6 +2,7 @@
  * Serves the built application. This thread listens, asks at the door before a byte of a body is read, counts bytes while they come, and
  * hands over to the lanes; it judges and draws nothing, so that nobody waits for anybody else's page.
  */
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { monitorEventLoopDelay } from "node:perf_hooks";
 import { Transform } from "node:stream";
@@ -9,6 +10,7 @@ import compression from "compression";
 import express from "express";
 import helmet from "helmet";
 import { ROOT } from "../bootstrap.mjs";
+import { gatherFigures } from "./figures.mjs";
 import { openLanes } from "./lanes.mjs";
 import { listen } from "./listen.mjs";
 import { logAnswer, openLog } from "./log.mjs";
@@ -24,7 +26,11 @@ const { addressKey, isForPage, mostBytes, openLine, ownersLink, plainly, seen, t
   await import(join(ROOT, "build", "worker", "front.js"));
 const yard = process.env.AMBREK_DB || "var/ambrek.db";
 const log = openLog(yard);
-const lanes = openLanes((answer) => logAnswer(log, answer));
+const figures = gatherFigures();
+const lanes = openLanes((answer) => {
+  logAnswer(log, answer);
+  figures.answered(answer);
+}, figures.said);
 
 /** So many wrong tries to come in from one address at once, and then one more each of so many ms. */
 const tries = triesOf(20, 30_000);
@@ -47,6 +53,10 @@ const encrypted = process.env.AMBREK_LAN === "yes";
 if (encrypted) app.use(plainlyAnswered);
 app.use(compression());
 const client = join(ROOT, "build", "client");
+/** Several yards on one phone are told apart by their names. */
+const manifest = namedManifest(process.env.AMBREK_YARD_NAME);
+if (manifest)
+  app.get("/manifest.webmanifest", (_req, res) => res.type("application/manifest+json").send(manifest));
 app.use("/assets", express.static(join(client, "assets"), { immutable: true, maxAge: "1y" }));
 app.use(express.static(client));
 
@@ -69,6 +79,7 @@ app.all("*", async (req, res, next) => {
     // Where a page asks for its data, the page is told where to go.
     if (away && !isForPage(away, req.method, req.path)) return await refuse(req, res, away);
     if (!away) seen(head);
+    figures.touched();
     const hasBody = req.method !== "GET" && req.method !== "HEAD";
     const gone = new AbortController();
     // Closing after all was sent is no breaking off.
@@ -93,6 +104,13 @@ app.all("*", async (req, res, next) => {
     next(error);
   }
 });
+
+/** What a phone that keeps Ambrek calls it; null where there is one yard. */
+function namedManifest(name) {
+  if (!name) return null;
+  const told = JSON.parse(readFileSync(join(client, "manifest.webmanifest"), "utf8"));
+  return JSON.stringify({ ...told, name: `${name} · ${told.name}`, short_name: name });
+}
 
 /** Who tries to come in is counted by where from, once it was wrong; what answers where that was too often. */
 function tooMany(req, res) {
@@ -139,7 +157,10 @@ function headOf(req) {
 /** What broke is a line in the log, and a sentence for who asked: no stack, and no more of what was being sent. */
 app.use((error, _req, res, _next) => {
   const status = error.status >= 400 && error.status < 500 ? error.status : 500;
-  if (status === 500) log.error({ problem: error.message, stack: error.stack }, "broke");
+  if (status === 500) {
+    log.error({ problem: error.message, stack: error.stack }, "broke");
+    figures.broke("an answer broke off");
+  }
   if (res.headersSent) res.destroy();
   else
     res
@@ -183,7 +204,8 @@ function countedBody(req, res, most) {
       req.unpipe(counted);
       if (!res.headersSent) {
         res.writeHead(413, { "Content-Type": "text/plain; charset=utf-8", Connection: "close" });
-        res.end("That is too large.", () => req.destroy());
+        res.end("That is too large.");
+        hearOut(req);
       }
       done(Object.assign(new Error("That is too large."), { code: "TOO_LARGE" }));
     },
@@ -199,8 +221,11 @@ async function refuse(req, res, away) {
   if (req.headers["content-length"] !== undefined || req.headers["transfer-encoding"] !== undefined)
     res.setHeader("Connection", "close");
   await answer(res, away);
-  if (req.complete) return;
-  // What is still coming is thrown away unread for a moment, so that the answer arrives; then the line is cut.
+  if (!req.complete) hearOut(req);
+}
+
+/** What is still coming is thrown away unread for a moment, so that the answer arrives; then the line is cut. */
+function hearOut(req) {
   req.resume();
   setTimeout(() => req.destroy(), 2000).unref();
 }
@@ -238,9 +263,13 @@ function keepCopies() {
   if (process.env.AMBREK_BACKUPS !== "off") {
     const backup = async () => {
       const kept = await lanes.backup();
-      if (kept?.problem) log.error({ problem: kept.problem }, "backup failed");
+      if (kept?.problem) failed(kept.problem);
     };
-    const attempt = () => backup().catch((error) => log.error({ problem: error.message }, "backup failed"));
+    const failed = (problem) => {
+      log.error({ problem }, "backup failed");
+      figures.broke("the backup of the day");
+    };
+    const attempt = () => backup().catch((error) => failed(error.message));
     setTimeout(attempt, FIRST_BACKUP).unref();
     setInterval(attempt, BACKUP_EVERY).unref();
   }
@@ -258,7 +287,9 @@ async function inviteOwner() {
 }
 
 const port = Number(process.env.PORT || 4180);
-const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null });
+/** Where this is one of several yards, the process that has all of them holds its door. */
+const handed = process.env.AMBREK_HANDED === "yes";
+const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null, handed });
 await lanes.opened;
 const replica = keepCopies();
 log.info({ open: lanes.identity() !== null }, "started");
@@ -269,4 +300,19 @@ const leave = async () => {
   log.info("stopped");
   log.flush(() => process.exit(0));
 };
-for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, () => close(leave));
+let leaving = false;
+const goNow = () => {
+  if (leaving) return;
+  leaving = true;
+  close(leave);
+};
+for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, goNow);
+if (handed) {
+  process.on("message", ({ ask, leave: go }) => {
+    if (ask === "figures") process.send({ figures: figures.said() });
+    if (go) goNow();
+  });
+  // Without its door it is in the way of the next one.
+  process.once("disconnect", goNow);
+  process.send({ ready: true });
+}

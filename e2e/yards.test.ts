@@ -1,0 +1,177 @@
+/** Several yards of one server: begun by name, nothing of one in another, asleep while nobody comes, and never begun anew where a file is gone. */
+import { existsSync, readFileSync, renameSync } from "node:fs";
+import { join } from "node:path";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { formHeaders } from "../bench/load/entry.ts";
+import { fill, press, seen, textOf, visit } from "./acts.ts";
+import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
+import { faultsOf } from "./faults.ts";
+import { cookieFrom, ON_NETWORK, ownersLinkOf } from "./people.ts";
+import { openSeveral, type Several } from "./server.ts";
+
+let several: Several;
+let browser: Browser;
+let page: Page;
+let errors: string[];
+
+beforeAll(async () => {
+  [several, browser] = await Promise.all([openSeveral({ AMBREK_SLEEP: "6000" }), openBrowser()]);
+  ({ page, errors } = await openPage(browser));
+});
+afterAll(async () => {
+  await browser?.close();
+  await several?.close();
+});
+
+const listed = () =>
+  JSON.parse(readFileSync(join(several.root, "yards.json"), "utf8")).yards as {
+    folder: string;
+    port: number;
+  }[];
+const addressOf = (folder: string) =>
+  `http://127.0.0.1:${listed().find((each) => each.folder === folder)!.port}`;
+const fileOf = (folder: string) => join(several.root, folder, "yard.db");
+
+async function begin(name: string): Promise<void> {
+  await visit(page, several.address);
+  await fill(page, "name", name);
+  await press(page, "Begin it");
+  await page.waitForSelector(`text/${name}`);
+}
+
+/** A rig by its cheapest way: the demo yard's. */
+const plant = (folder: string) =>
+  fetch(`${addressOf(folder)}/?index`, {
+    method: "POST",
+    headers: { ...formHeaders(addressOf(folder)), "content-type": "application/x-www-form-urlencoded" },
+    body: new URLSearchParams({ intent: "demo" }),
+  });
+
+const readings = async (folder: string, cookie = "") =>
+  (await (await fetch(`${addressOf(folder)}/readings.csv`, { headers: { cookie } })).text()).split("\n")
+    .length;
+
+const awake = async () =>
+  ((await (await fetch(`${several.address}/health`)).json()) as { awake: number }).awake;
+
+async function until(condition: () => Promise<boolean>): Promise<void> {
+  for (let attempt = 0; attempt < 200; attempt += 1) {
+    if (await condition()) return;
+    await new Promise((done) => setTimeout(done, 150));
+  }
+  throw new Error("it did not come to that");
+}
+
+describe("several yards", () => {
+  it("are begun by name, and each page says whose it is", async () => {
+    await begin("Höfe am Bach");
+    await begin("Lindhof");
+    await fill(page, "name", "LINDHOF");
+    await press(page, "Begin it");
+    await seen(page, "There is a yard called LINDHOF already.");
+    expect(await page.$eval('input[name="name"]:not([value=""])', (each) => each.getAttribute("value"))).toBe(
+      "Höfe am Bach",
+    );
+    await visit(page, several.address);
+    await press(page, "Lindhof");
+    await page.waitForSelector('a[aria-label="Ambrek Lindhof, to the yard"]');
+    expect(page.url()).toBe(`${addressOf("lindhof")}/`);
+    const manifest = (await (await fetch(`${addressOf("lindhof")}/manifest.webmanifest`)).json()) as {
+      short_name: string;
+    };
+    expect(manifest.short_name).toBe("Lindhof");
+    expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
+  });
+
+  it("share nothing: what stands in one is not in the other", async () => {
+    expect((await plant("lindhof")).status).toBe(200);
+    expect(await readings("lindhof")).toBeGreaterThan(500);
+    expect(await readings("hofe-am-bach")).toBeLessThan(3);
+    await visit(page, `${addressOf("hofe-am-bach")}/machines`);
+    await page.waitForSelector('a[aria-label="Ambrek Höfe am Bach, to the yard"]');
+    expect(await textOf(page, "main")).not.toContain("Ombrell");
+  });
+
+  it("say to whoever runs them how each does", async () => {
+    await visit(page, several.address);
+    const said = await textOf(page, '[data-yard="lindhof"]');
+    expect(said).toMatch(/Awake, \d+ MB/);
+    expect(said).toMatch(/Errors since the start: None since/);
+    expect(said).toContain("Switched off where this server was started");
+    await visit(page, `${addressOf("lindhof")}/server`);
+    await seen(page, "Slowest pages since the start");
+    expect(await textOf(page, '[role="status"]')).toContain("seeing to");
+  });
+
+  it("can be read and pressed by everybody, by day and night, at the desk and on the phone", async () => {
+    const found: string[] = [];
+    const look = await openPage(browser);
+    for (const address of [`${several.address}/`, `${addressOf("lindhof")}/server`])
+      for (const viewport of [DESK, PHONE])
+        found.push(
+          ...(await faultsOf(look, address, viewport, { barriers: true, byNight: viewport === DESK })),
+        );
+    expect(found).toEqual([]);
+  });
+
+  it("sleep while nobody comes, and wake with all that was in them", async () => {
+    await visit(page, several.address);
+    const before = await readings("lindhof");
+    await until(async () => (await awake()) === 0);
+    expect(existsSync(`${fileOf("lindhof")}.lock`)).toBe(false);
+    expect(await readings("lindhof")).toBe(before);
+    expect(await awake()).toBe(1);
+  });
+
+  it("are served again where a process is killed", async () => {
+    const before = await readings("lindhof");
+    process.kill(Number(readFileSync(`${fileOf("lindhof")}.lock`, "utf8")), "SIGKILL");
+    await until(async () => (await fetch(addressOf("lindhof")).catch(() => null))?.status === 200);
+    expect(await readings("lindhof")).toBe(before);
+  });
+
+  it("are not begun anew where their file is gone, which is said", async () => {
+    await several.stop();
+    renameSync(fileOf("lindhof"), join(several.root, "elsewhere.db"));
+    await several.start();
+    const answer = await fetch(addressOf("lindhof"));
+    expect(answer.status).toBe(503);
+    expect(await answer.text()).toContain("no new yard is begun in its place");
+    expect(existsSync(fileOf("lindhof"))).toBe(false);
+    await visit(page, several.address);
+    await seen(page, "one is not served");
+    renameSync(join(several.root, "elsewhere.db"), fileOf("lindhof"));
+    expect((await fetch(addressOf("lindhof"))).status).toBe(200);
+  });
+});
+
+describe("several yards on a network", () => {
+  it("let nobody of one into another, and a phone may be in both", async () => {
+    const yards = await openSeveral(ON_NETWORK);
+    const addresses: string[] = [];
+    for (const name of ["North", "South"]) {
+      await fetch(yards.address, {
+        method: "POST",
+        headers: { origin: yards.address, "content-type": "application/x-www-form-urlencoded" },
+        body: new URLSearchParams({ intent: "begin", name }),
+      });
+    }
+    const all = JSON.parse(readFileSync(join(yards.root, "yards.json"), "utf8")).yards as { port: number }[];
+    for (const { port } of all) addresses.push(`http://127.0.0.1:${port}`);
+    const [north, south] = addresses as [string, string];
+    await until(async () => existsSync(join(yards.root, "south", "yard.db.people")));
+    const inNorth = await cookieFrom({ address: north }, ownersLinkOf(yards.root, "north"), "Ilse Moor");
+    const inSouth = await cookieFrom({ address: south }, ownersLinkOf(yards.root, "south"), "Ilse Moor");
+    const status = async (address: string, cookie: string) =>
+      (await fetch(`${address}/server`, { headers: { cookie }, redirect: "manual" })).status;
+    expect(await status(north, inNorth)).toBe(200);
+    expect(await status(south, inNorth)).toBe(302);
+    // What one phone shows to both, as browsers send it: by host, whatever the port.
+    const both = `${inNorth}; ${inSouth}`;
+    expect([await status(north, both), await status(south, both)]).toEqual([200, 200]);
+    // Even under the other's name a session is none.
+    expect(await status(south, inNorth.replaceAll("-north=", "-south="))).toBe(302);
+    await yards.close();
+  });
+});
