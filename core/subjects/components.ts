@@ -2,9 +2,12 @@
 import type { ComponentFigure, ComponentKind } from "../yard/component.ts";
 import { SUBJECTS } from "./index.ts";
 
+/** All of them. */
+export const componentKinds = (): ComponentKind[] => SUBJECTS.flatMap(({ components = [] }) => components);
+
 /** @throws RangeError where no subject has parts of this kind */
 export function componentKind(key: string): ComponentKind {
-  const found = SUBJECTS.flatMap(({ components = [] }) => components).find((each) => each.key === key);
+  const found = componentKinds().find((each) => each.key === key);
   if (!found) throw new RangeError(`There is no kind of part “${key}”.`);
   return found;
 }

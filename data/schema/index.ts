@@ -4,6 +4,7 @@ export * from "./faults.ts";
 export * from "./ground.ts";
 export * from "./hooked-up.ts";
 export * from "./hoses.ts";
+export * from "./lending.ts";
 export * from "./machines.ts";
 export * from "./places.ts";
 export * from "./plan.ts";

@@ -1,0 +1,219 @@
+import { randomUUID } from "node:crypto";
+import { beforeEach, describe, expect, it } from "vitest";
+import { holdMachine } from "../../core/yard/machine-compare.ts";
+import type { FileFact, MachineFile } from "../../core/yard/machine-file.ts";
+import { readMachineFile, writeMachineFile } from "../../formats/machine/machine-file.ts";
+import { openDatabase } from "../database.ts";
+import { plantedYard } from "../demo/planted.ts";
+import { writeReading } from "../entries.ts";
+import type { Database } from "../handle.ts";
+import { keepPreview, retractImport } from "../imports.ts";
+import { currentReadings } from "../live.ts";
+import { findMachine, listMachines, pointsOf } from "../machines.ts";
+import { factOf, type Told, takeBack } from "../record.ts";
+import type { Machine } from "../rigs.ts";
+import { keepMeter, keepServiced, metersOf, servicedOf, serviceItems } from "../service.ts";
+import { keepLending, lendingsOf } from "./loans.ts";
+import { machineFileOf } from "./send.ts";
+import { knownMachine, takeMachine } from "./take.ts";
+
+const NOW = new Date("2027-03-02T09:00:00.000Z");
+const ILSE: Told = { person: "Ilse Marrin", at: NOW };
+const KARL: Told = { person: "Karl Ost", at: new Date("2027-03-20T07:30:00.000Z") };
+const ILSE_LATER: Told = { person: "Ilse Marrin", at: new Date("2027-03-21T18:00:00.000Z") };
+const HOME = "Höfe am Bach";
+const OTHER = "Lindhof";
+
+let home: Database;
+let other: Database;
+beforeEach(() => {
+  home = plantedYard();
+  other = openDatabase(":memory:");
+});
+
+/** As the file goes: written, and read as strictly as one that comes. */
+const sent = (
+  db: Database,
+  machine: Machine,
+  yard: string,
+  told: Told,
+  way: "out" | "back" = "out",
+): MachineFile =>
+  readMachineFile(
+    Buffer.from(
+      writeMachineFile(machineFileOf(db, machine, { yard, person: told.person, way, now: told.at })),
+    ),
+  );
+
+function upload(db: Database, file: MachineFile): string {
+  const bytes = Buffer.from(writeMachineFile(file));
+  return keepPreview(db, { fileName: "machine.json", bytes, content: file, at: NOW });
+}
+
+function take(
+  db: Database,
+  file: MachineFile,
+  here: string,
+  told: Told,
+): { machine: Machine; uploadId: string } {
+  const uploadId = upload(db, file);
+  const onto = knownMachine(db, file)?.machine ?? null;
+  return { machine: findMachine(db, takeMachine(db, uploadId, file, { onto, here }, told))!, uploadId };
+}
+
+/** Lent out of the home yard, and taken over in the other. */
+function lend(machine: Machine): Machine {
+  keepLending(home, machine.id, { way: "out", there: OTHER, here: HOME }, ILSE);
+  return take(other, sent(home, machine, HOME, ILSE), OTHER, KARL).machine;
+}
+
+/** What a fact says, without who said it and what it is part of. */
+const words = ({ person: _, back, ...fact }: FileFact) => ({ ...fact, back: back !== null });
+/** What a yard has of a machine, lent or not. */
+const has = (db: Database, machine: Machine) =>
+  machineFileOf(db, machine, { yard: HOME, person: "", way: "out", now: NOW });
+/** The tractor most was read of. */
+const tractorOf = (db: Database) =>
+  listMachines(db)
+    .filter(({ kind }) => kind === "tractor")
+    .sort((a, b) => has(db, b).facts.length - has(db, a).facts.length)[0]!;
+
+describe("a machine that goes to another yard", () => {
+  it("has everything there that goes: each figure of every machine, under its id, its time and its grade", () => {
+    for (const machine of listMachines(home)) {
+      const there = lend(machine);
+      const [before, after] = [sent(home, machine, HOME, ILSE), sent(other, there, OTHER, KARL)];
+      expect(after.facts.map(words).sort((a, b) => a.id.localeCompare(b.id))).toEqual(
+        before.facts.map(words).sort((a, b) => a.id.localeCompare(b.id)),
+      );
+      expect(after.machine).toEqual(before.machine);
+      expect(after.points).toEqual(before.points);
+      expect(after.parts).toEqual(before.parts);
+      expect(after.service.map(({ name }) => name)).toEqual(before.service.map(({ name }) => name));
+      const held = holdMachine(after, before);
+      expect(held).toMatchObject({ fresh: 0, differing: [] });
+      expect(held.figures.every(({ becomes }) => becomes === "same")).toBe(true);
+    }
+    expect(listMachines(other)).toHaveLength(listMachines(home).length);
+  });
+
+  it("counts there with what it counts here", () => {
+    const machine = tractorOf(home);
+    const there = lend(machine);
+    const values = (db: Database, { id }: Machine) =>
+      currentReadings(db, { machines: [id], points: pointsOf(db, id).map((each) => each.id), couplings: [] })
+        .length;
+    expect(values(other, there)).toBeGreaterThan(3);
+    expect(values(other, there)).toBe(values(home, machine));
+  });
+
+  it("signs what was read by the yard it was read in", () => {
+    const there = lend(tractorOf(home));
+    const [first] = sent(other, there, OTHER, KARL).facts;
+    expect(first!.person).toMatch(/, Höfe am Bach$/);
+  });
+
+  it("is lent here and on loan there, until it went back", () => {
+    const machine = tractorOf(home);
+    const there = lend(machine);
+    const way = (db: Database, { id }: Machine) => lendingsOf(db, [id]).get(id);
+    expect(way(home, machine)).toMatchObject({ way: "out", there: OTHER });
+    expect(way(other, there)).toMatchObject({ way: "in", there: HOME, loan: way(home, machine)!.loan });
+    keepLending(other, there.id, { ...way(other, there)!, way: "back" }, KARL);
+    const back = take(home, sent(other, there, OTHER, KARL, "back"), HOME, KARL);
+    expect(back.machine.id).toBe(machine.id);
+    expect(way(home, machine)).toMatchObject({ way: "back", there: OTHER });
+    expect(
+      listMachines(home).filter(({ make, model }) => `${make} ${model}`.startsWith("Ombrell")),
+    ).toHaveLength(
+      listMachines(plantedYard()).filter(({ make, model }) => `${make} ${model}`.startsWith("Ombrell"))
+        .length,
+    );
+  });
+});
+
+describe("a machine that comes back", () => {
+  it("brings what was read, serviced and taken back meanwhile, and doubles nothing", () => {
+    const machine = listMachines(home).find(({ id }) => serviceItems(home, [id]).length > 0)!;
+    const before = has(home, machine);
+    const there = lend(machine);
+    const about = { machineId: there.id };
+    const topic =
+      before.facts.find(({ kind, on }) => kind === "reading" && on.of === "machine")?.topic ?? "mass";
+    const id = writeReading(other, { about, topic, id: randomUUID() }, KARL, {
+      value: 1.234,
+      step: 0.001,
+      rawText: "1.234",
+      instrument: "tape",
+    });
+    const [item] = serviceItems(other, [there.id]);
+    keepServiced(other, item!, { meter: 3600, note: "greased" }, KARL);
+    keepMeter(other, there.id, 7200, KARL);
+    const gone = before.facts.find(({ kind, back }) => kind === "reading" && back === null);
+    if (gone) takeBack(other, gone.id, KARL);
+    const [servicedBefore, metersBefore] = [
+      servicedOf(
+        home,
+        serviceItems(home, [machine.id]).map((each) => each.id),
+      ).length,
+      metersOf(home, [machine.id]).get(machine.id)?.length ?? 0,
+    ];
+    const file = sent(other, there, OTHER, KARL, "back");
+    const { uploadId } = take(home, file, HOME, ILSE_LATER);
+    const after = has(home, machine);
+    expect(after.facts).toHaveLength(before.facts.length + 3);
+    expect(factOf(home, id)).toMatchObject({ person: "Karl Ost, Lindhof", machineId: machine.id });
+    expect(after.facts.find((each) => each.id === gone?.id)?.back?.person).toBe("Karl Ost, Lindhof");
+    expect(
+      servicedOf(
+        home,
+        serviceItems(home, [machine.id]).map((each) => each.id),
+      ),
+    ).toHaveLength(servicedBefore + 1);
+    const meters = metersOf(home, [machine.id]).get(machine.id)!;
+    expect(meters.length).toBeGreaterThan(metersBefore);
+    expect(meters).toEqual(metersOf(other, [there.id]).get(there.id));
+    // Once more changes nothing.
+    take(home, file, HOME, ILSE_LATER);
+    expect(has(home, machine).facts).toEqual(after.facts);
+    // Taken back as one, all it brought stands no more.
+    retractImport(home, uploadId, ILSE_LATER);
+    expect(has(home, machine).facts.find((each) => each.id === id)!.back).not.toBeNull();
+  });
+
+  it("is known again by its loan, else by its bus NAME or its serial number, never by make and model", () => {
+    const machine = tractorOf(home);
+    keepLending(home, machine.id, { way: "out", there: OTHER, here: HOME }, ILSE);
+    const file = sent(home, machine, HOME, ILSE);
+    expect(knownMachine(home, file)!.machine.id).toBe(machine.id);
+    const stranger = {
+      ...file,
+      loans: [randomUUID()],
+      machine: { ...file.machine, busName: "", serial: "" },
+    };
+    expect(knownMachine(home, stranger)).toBeNull();
+    expect(knownMachine(home, { ...file, machine: { ...file.machine, kind: "implement" } })).toBeNull();
+  });
+
+  it("never counts for ever because a clock there was ahead", () => {
+    const machine = tractorOf(home);
+    keepLending(home, machine.id, { way: "out", there: OTHER, here: HOME }, ILSE);
+    const file = sent(home, machine, HOME, ILSE);
+    const ahead = { ...file.facts[0]!, id: randomUUID(), happened: "2099-01-01T00:00:00.000Z" };
+    take(home, { ...file, facts: [...file.facts, ahead] }, HOME, ILSE);
+    expect(factOf(home, ahead.id)!.happened).toBe(NOW.toISOString());
+  });
+
+  it("brings nothing of what this build has never heard of", () => {
+    const machine = tractorOf(home);
+    keepLending(home, machine.id, { way: "out", there: OTHER, here: HOME }, ILSE);
+    const file = sent(home, machine, HOME, ILSE);
+    const odd = file.facts
+      .filter(({ kind, on }) => kind === "reading" && on.of !== "part")
+      .slice(0, 1)
+      .map((each) => ({ ...each, id: randomUUID(), topic: "warp.factor" }));
+    expect(odd).toHaveLength(1);
+    take(home, { ...file, facts: [...file.facts, ...odd] }, HOME, ILSE);
+    expect(factOf(home, odd[0]!.id)).toBeNull();
+  });
+});

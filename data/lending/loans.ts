@@ -1,0 +1,63 @@
+/** Loans: that a machine went to another yard, came from one, or went back. */
+import { randomUUID } from "node:crypto";
+import { asc, eq, sql } from "drizzle-orm";
+import type { Way } from "../../core/yard/machine-file.ts";
+import type { Database } from "../handle.ts";
+import { listed } from "../prepared.ts";
+import { record, type Told } from "../record.ts";
+import { fact, lending } from "../schema/index.ts";
+
+export const LENDING = "lending";
+/** Where a machine is, as far as loans go. */
+export type Lending = {
+  /** by which it is known again */
+  loan: string;
+  way: Way;
+  there: string;
+  here: string;
+  until: string;
+  person: string;
+  at: string;
+};
+
+/** The last that was said of each machine's loans; those that were never lent are not in it. */
+export function lendingsOf(db: Database, machines: readonly number[]): Map<number, Lending> {
+  const rows = db
+    .select({ fact, row: lending })
+    .from(fact)
+    .innerJoin(lending, eq(lending.seq, fact.seq))
+    .where(
+      sql`${fact.about} in (select 'machine ' || value from json_each(${listed(machines)})) and ${fact.kind} = ${LENDING} and not exists (select 1 from fact b where b.takes_back in (${fact.seq}, ${fact.partOf}))`,
+    )
+    .orderBy(asc(fact.seq))
+    .all();
+  return new Map(
+    rows.map(({ fact: { machineId, topic, person, happened }, row: { way, there, here, until } }) => [
+      machineId!,
+      { loan: topic, way, there, here, until, person, at: happened },
+    ]),
+  );
+}
+
+/** Notes that a machine went, came or went back. Out begins a loan; the others are of the one it is on. */
+export function keepLending(
+  db: Database,
+  machineId: number,
+  given: Pick<Lending, "way" | "there" | "here"> & { until?: string; loan?: string; partOf?: number | null },
+  told: Told,
+): void {
+  const { way, there, here, until = "", loan = randomUUID(), partOf = null } = given;
+  record(db, { kind: LENDING, about: { machineId }, topic: loan, partOf }, told, (seq) => {
+    db.insert(lending).values({ seq, way, there, here, until }).run();
+  });
+}
+
+/** Every loan a machine was on. */
+export function loansOf(db: Database, machineId: number): string[] {
+  return db
+    .selectDistinct({ loan: fact.topic })
+    .from(fact)
+    .where(sql`${fact.about} = ${`machine ${machineId}`} and ${fact.kind} = ${LENDING}`)
+    .all()
+    .map(({ loan }) => loan);
+}
