@@ -14,7 +14,7 @@ import { type AxleTyre, axleTyresOf, fittedOf, roadLimitsOf } from "./settings.t
 import { profilesOf } from "./steering.ts";
 import { worksOf } from "./work.ts";
 
-export function machineName({ make, model }: Machine): string {
+export function machineName({ make, model }: Pick<Machine, "make" | "model">): string {
   return `${make} ${model}`;
 }
 

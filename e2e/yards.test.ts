@@ -1,5 +1,5 @@
 /** Several yards of one server: begun by name, nothing of one in another, asleep while nobody comes, and never begun anew where a file is gone. */
-import { existsSync, readFileSync, renameSync } from "node:fs";
+import { existsSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -7,6 +7,7 @@ import { formHeaders } from "../bench/load/entry.ts";
 import { fill, press, seen, textOf, visit } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
 import { faultsOf } from "./faults.ts";
+import { machine } from "./fixture.ts";
 import { cookieFrom, ON_NETWORK, ownersLinkOf } from "./people.ts";
 import { openSeveral, type Several } from "./server.ts";
 
@@ -93,6 +94,62 @@ describe("several yards", () => {
     expect(await textOf(page, "main")).not.toContain("Ombrell");
   });
 
+  it("lend a machine with what was read of it, and get it back with what was read meanwhile", async () => {
+    const [home, other] = [addressOf("lindhof"), addressOf("hofe-am-bach")];
+    const named = async (address: string, person: string) => {
+      await visit(page, `${address}/device`);
+      await fill(page, "person", person);
+      await press(page, "That is me");
+      await page.waitForSelector(`text/${person}`);
+    };
+    const fileOfMachine = async (address: string, path: string) => {
+      const answer = await fetch(`${address}${path}/machine.json`);
+      expect(answer.status).toBe(200);
+      const at = join(several.root, "machine.json");
+      writeFileSync(at, Buffer.from(await answer.arrayBuffer()));
+      return at;
+    };
+    const bringIn = async (address: string, file: string) => {
+      await visit(page, `${address}/files`);
+      await (await page.$('input[name="machine"]'))!.uploadFile(file);
+      await press(page, "Look into the machine");
+      await page.waitForSelector("text/entries that are not here yet");
+    };
+    await named(home, "Karl Ost");
+    await visit(page, `${home}${machine("Oxmoor 240")}`);
+    await press(page, "Lend it to another yard");
+    await fill(page, "there", "Lindhof");
+    await press(page, "Lend it", "#lend form");
+    await seen(page, "That is this yard.");
+    await fill(page, "there", "Höfe am Bach");
+    await press(page, "Lend it", "#lend form");
+    await seen(page, "Lent to Höfe am Bach since");
+
+    await bringIn(other, await fileOfMachine(home, machine("Oxmoor 240")));
+    await seen(page, "It is not here yet: a new machine is made.");
+    expect(await page.$$eval('[data-becomes="new"]', (rows) => rows.length)).toBeGreaterThan(15);
+    await fill(page, "person", "Ilse Moor");
+    await press(page, "Take it over");
+    await seen(page, "On loan from Lindhof since");
+    const there = new URL(page.url()).pathname;
+    expect((await fetch(`${other}${there}/machine.json`)).status).toBe(404);
+    await press(page, "Give it back");
+    await seen(page, "Went back to Lindhof on");
+
+    await bringIn(home, await fileOfMachine(other, there));
+    await seen(page, "known again: it was lent between these yards");
+    expect(await page.$$eval('[data-becomes="same"]', (rows) => rows.length)).toBeGreaterThan(15);
+    await press(page, "Take it over");
+    await seen(page, "Back from Höfe am Bach since");
+    expect(page.url()).toBe(`${home}${machine("Oxmoor 240")}`);
+    await visit(page, `${home}/files`);
+    writeFileSync(join(several.root, "machine.json"), '{"format":"ambrek machine","version":1}');
+    await (await page.$('input[name="machine"]'))!.uploadFile(join(several.root, "machine.json"));
+    await press(page, "Look into the machine");
+    await seen(page, "Nothing was stored.");
+    errors.length = 0;
+  });
+
   it("say to whoever runs them how each does", async () => {
     await visit(page, several.address);
     const said = await textOf(page, '[data-yard="lindhof"]');
@@ -107,7 +164,11 @@ describe("several yards", () => {
   it("can be read and pressed by everybody, by day and night, at the desk and on the phone", async () => {
     const found: string[] = [];
     const look = await openPage(browser);
-    for (const address of [`${several.address}/`, `${addressOf("lindhof")}/server`])
+    for (const address of [
+      `${several.address}/`,
+      `${addressOf("lindhof")}/server`,
+      `${addressOf("lindhof")}${machine("Oxmoor 240")}`,
+    ])
       for (const viewport of [DESK, PHONE])
         found.push(
           ...(await faultsOf(look, address, viewport, { barriers: true, byNight: viewport === DESK })),

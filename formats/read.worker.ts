@@ -1,6 +1,7 @@
 /** Reads what came in a file, apart from the server: see app/files/read-apart.server.ts. */
 import { parentPort, workerData } from "node:worker_threads";
 import type { Geographic } from "../core/geodesy/plane.ts";
+import type { MachineFile } from "../core/lending/machine-file.ts";
 import type { PlacesGiven } from "../core/place/given.ts";
 import type { TaskSet } from "../core/yard/task-set.ts";
 import { readGeoJson } from "./geojson/read.ts";
@@ -9,23 +10,28 @@ import { devicesOf, type ReadDevice, readTaskData } from "./isoxml/read.ts";
 import { placesOf } from "./isoxml/read-places.ts";
 import { taskSetOf } from "./isoxml/read-tasks.ts";
 import { openTaskData } from "./isoxml/task-data.ts";
+import { readMachineFile } from "./machine/machine-file.ts";
 
 export type Wanted =
   | { what: "devices"; bytes: Uint8Array }
   /** `known`: where the yard's fields lie */
   | { what: "places"; bytes: Uint8Array; known: Geographic[] }
+  /** a machine that was lent */
+  | { what: "machine"; bytes: Uint8Array }
   /** everything a set has: machines, places and tasks */
   | { what: "tasks"; bytes: Uint8Array; known: Geographic[] };
 
 export type WorkerAnswer =
   | { ok: true; devices: ReadDevice[]; places: null }
   | { ok: true; devices: null; places: PlacesGiven }
+  | { ok: true; machine: MachineFile }
   | { ok: true; devices: ReadDevice[]; places: PlacesGiven; tasks: TaskSet }
   | { ok: false; problem: string };
 
 function answer(wanted: Wanted): WorkerAnswer {
   try {
     if (wanted.what === "devices") return { ok: true, devices: readTaskData(wanted.bytes), places: null };
+    if (wanted.what === "machine") return { ok: true, machine: readMachineFile(wanted.bytes) };
     return wanted.what === "tasks"
       ? readAll(wanted.bytes, wanted.known)
       : readPlaces(wanted.bytes, wanted.known);

@@ -24,7 +24,8 @@ export async function takeInPlaces(file: FormDataEntryValue | null) {
   const bytes = new Uint8Array(await file.arrayBuffer());
   const answer = await readApart({ what: "places", bytes, known });
   if (!answer.ok) return refused({ file: `${answer.problem} Nothing was stored.` });
-  const content: Kept = { places: answer.places! };
+  if (!("places" in answer) || !answer.places) throw new RangeError("the worker read something else");
+  const content: Kept = { places: answer.places };
   const fileName = file.name.slice(0, 120);
   throw redirect(`/fields/file/${keepPreview(db, { fileName, bytes, content, at: new Date() })}`);
 }

@@ -47,6 +47,25 @@ export function FilesPage({
               Look into it
             </button>
           </Form>
+          <h2 className="border-b-2 border-ink pt-3 pb-1">A machine from another yard</h2>
+          <p>
+            On loan here, or back from one: its file has its points and parts, and everything that was read
+            and serviced on it. You see what would change before anything does.
+          </p>
+          <Form method="post" encType="multipart/form-data" className="grid gap-2">
+            <input type="hidden" name="intent" value="machine" />
+            <TextField
+              name="machine"
+              label="Its file"
+              type="file"
+              accept=".json"
+              className="py-2"
+              problem={errors.machine}
+            />
+            <button type="submit" className="key-main justify-self-start">
+              Look into the machine
+            </button>
+          </Form>
           {imports.length > 0 && (
             <ul>
               {imports.map(({ id, fileName, who, takenBack }) => (

@@ -6,6 +6,7 @@ import { database } from "../../data/database.ts";
 import { keepPreview } from "../../data/imports.ts";
 import { listFields } from "../../data/places.ts";
 import { MOST_BYTES } from "../../formats/isoxml/inflate.ts";
+import { MOST_BYTES as MOST_OF_MACHINE } from "../../formats/machine/machine-file.ts";
 import { kept as done, refused } from "../session/outcome.ts";
 import type { TaskFileKept } from "../tasks/task-file-view.server.ts";
 import { readApart } from "./read-apart.server.ts";
@@ -35,6 +36,19 @@ export async function takeIn(file: FormDataEntryValue | null) {
     places: places.places.length > 0 ? keep({ places }) : null,
   };
   throw redirect(`/tasks/${keep(kept)}`);
+}
+
+/** Reads the file of a machine that was lent, and leads to what is in it. */
+export async function takeInMachine(file: FormDataEntryValue | null) {
+  if (!(file instanceof File) || file.size === 0)
+    return refused({ machine: "Choose the file of a machine first." });
+  if (file.size > MOST_OF_MACHINE) return refused({ machine: "The file is larger than 16 MB." });
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const answer = await readApart({ what: "machine", bytes });
+  if (!answer.ok) return refused({ machine: `${answer.problem} Nothing was stored.` });
+  if (!("machine" in answer)) throw new RangeError("the worker read something else");
+  const preview = { fileName: file.name.slice(0, 120), bytes, content: answer.machine, at: new Date() };
+  throw redirect(`/machines/file/${keepPreview(database(), preview)}`);
 }
 
 /** Nothing but what couples machines: no crop, product, person or job, and nothing left out. */

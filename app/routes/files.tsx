@@ -5,7 +5,7 @@ import type { Told } from "../../data/record.ts";
 import { backupsSaid, replicaSaid } from "../files/copies.server.ts";
 import { FilesPage } from "../files/FilesPage.tsx";
 import { ImportRowDto, RestoreDto } from "../files/files.dto.ts";
-import { restore, takeIn } from "../files/take-in.server.ts";
+import { restore, takeIn, takeInMachine } from "../files/take-in.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { carryOut, checkedBy, type Intents } from "../session/intents.server.ts";
 import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
@@ -44,6 +44,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 
 const INTENTS: Intents<Told, Outcome | Promise<Outcome>> = {
   import: (_, form) => takeIn(form.get("taskdata")),
+  machine: (_, form) => takeInMachine(form.get("machine")),
   restore: checkedBy(RestoreDto, (_: Told, __, form) => restore(form.get("backup"))),
   "take-back": checkedBy(ImportRowDto, (by: Told, { id }) =>
     retractImport(database(), id, by)

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
-import { holdMachine } from "../../core/yard/machine-compare.ts";
-import type { FileFact, MachineFile } from "../../core/yard/machine-file.ts";
+import { holdMachine } from "../../core/lending/compare.ts";
+import type { FileFact, MachineFile } from "../../core/lending/machine-file.ts";
 import { readMachineFile, writeMachineFile } from "../../formats/machine/machine-file.ts";
 import { openDatabase } from "../database.ts";
 import { plantedYard } from "../demo/planted.ts";

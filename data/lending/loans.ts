@@ -1,7 +1,7 @@
 /** Loans: that a machine went to another yard, came from one, or went back. */
 import { randomUUID } from "node:crypto";
 import { asc, eq, sql } from "drizzle-orm";
-import type { Way } from "../../core/yard/machine-file.ts";
+import type { Way } from "../../core/lending/machine-file.ts";
 import type { Database } from "../handle.ts";
 import { listed } from "../prepared.ts";
 import { record, type Told } from "../record.ts";
@@ -18,6 +18,8 @@ export type Lending = {
   until: string;
   person: string;
   at: string;
+  /** how this loan began here: it is our machine that went, or another's that came */
+  began: Way;
 };
 
 /** The last that was said of each machine's loans; those that were never lent are not in it. */
@@ -31,10 +33,16 @@ export function lendingsOf(db: Database, machines: readonly number[]): Map<numbe
     )
     .orderBy(asc(fact.seq))
     .all();
+  const began = new Map<string, Way>();
+  for (const {
+    fact: { topic },
+    row: { way },
+  } of rows)
+    if (!began.has(topic)) began.set(topic, way);
   return new Map(
     rows.map(({ fact: { machineId, topic, person, happened }, row: { way, there, here, until } }) => [
       machineId!,
-      { loan: topic, way, there, here, until, person, at: happened },
+      { loan: topic, way, there, here, until, person, at: happened, began: began.get(topic)! },
     ]),
   );
 }

@@ -1,6 +1,6 @@
 /** What is sent of a machine that goes to another yard. */
 import { asc, eq, inArray, sql } from "drizzle-orm";
-import type { FileFact, MachineFile, On, Said } from "../../core/yard/machine-file.ts";
+import type { FileFact, MachineFile, On, Said } from "../../core/lending/machine-file.ts";
 import { READING, SECTIONS } from "../entries.ts";
 import type { Database } from "../handle.ts";
 import { CHANGE, TOLD } from "../live.ts";

@@ -2,8 +2,8 @@
 import { asc, eq, sql } from "drizzle-orm";
 import { isDimensionKey } from "../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../core/dimension/change.ts";
+import type { FileFact, MachineFile } from "../../core/lending/machine-file.ts";
 import { componentKinds } from "../../core/subjects/components.ts";
-import type { FileFact, MachineFile } from "../../core/yard/machine-file.ts";
 import { writeReading, writeSections } from "../entries.ts";
 import type { Database } from "../handle.ts";
 import { takeOverAs } from "../imports.ts";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { FileFact, MachineFile, On } from "../../core/lending/machine-file.ts";
 import { ALL_INSTRUMENTS } from "../../core/rig/grade.ts";
-import type { FileFact, MachineFile, On } from "../../core/yard/machine-file.ts";
 import { FileProblem } from "../isoxml/problem.ts";
 import { MOST_BYTES, readMachineFile, writeMachineFile } from "./machine-file.ts";
 

@@ -6,6 +6,7 @@ import { z } from "zod";
 import { ATTACHMENT_KEYS } from "../../core/dimension/attachment.ts";
 import { CONDITION_KEYS } from "../../core/dimension/condition.ts";
 import { POINT_KINDS } from "../../core/dimension/point-kinds.ts";
+import type { MachineFile } from "../../core/lending/machine-file.ts";
 import { ALL_INSTRUMENTS } from "../../core/rig/grade.ts";
 import {
   SERVICE_KINDS,
@@ -13,7 +14,6 @@ import {
   type ServiceKind,
   type ServiceRound,
 } from "../../core/season/service.ts";
-import type { MachineFile } from "../../core/yard/machine-file.ts";
 import { FileProblem } from "../isoxml/problem.ts";
 
 const FORMAT = "ambrek machine";

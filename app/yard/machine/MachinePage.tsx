@@ -1,5 +1,6 @@
 import { Form, Link } from "react-router";
 import { ATTACHMENTS, OWN_ATTACHMENTS } from "../../../core/dimension/attachment.ts";
+import { LendSection } from "../../lending/LendSection.tsx";
 import type { Route } from "../../routes/+types/machine";
 import type { FieldErrors } from "../../session/validate.ts";
 import { rigAddress } from "../../stations/frame/address.ts";
@@ -11,7 +12,8 @@ import { TyresSection } from "./TyresSection.tsx";
 import { WeightsSection } from "./WeightsSection.tsx";
 
 export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
-  const { preferences, machine, points, kinds, weights, units, axles, tyres, rigs, season } = loaderData;
+  const { preferences, machine, points, kinds, weights, units, axles, tyres, rigs, season, loan } =
+    loaderData;
   const errors = actionData?.errors ?? {};
   const fresh = machine.id === 0;
   return (
@@ -29,6 +31,14 @@ export function MachinePage({ loaderData, actionData }: Route.ComponentProps) {
         <div className="grid content-start gap-6">
           <Details machine={machine} errors={errors} />
           {!fresh && <RigsWithIt machine={machine} rigs={rigs} />}
+          {loan && (
+            <LendSection
+              machineId={machine.id}
+              loan={loan}
+              errors={errors}
+              said={actionData?.ok ? actionData.kept.said : ""}
+            />
+          )}
         </div>
         {!fresh && (
           <div className="grid content-start gap-6">

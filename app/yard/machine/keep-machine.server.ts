@@ -5,6 +5,8 @@ import { addPoint, archiveMachine, changeMachine, createMachine, pointsOf } from
 import type { Told } from "../../../data/record.ts";
 import { listEveryTool, type Machine } from "../../../data/rigs.ts";
 import { addWeight, archiveWeight, listTyres, setAxleTyre, weightsOf } from "../../../data/settings.ts";
+import { endLoan, lend } from "../../lending/keep-lending.server.ts";
+import { LendDto } from "../../lending/lending.dto.ts";
 import { carryOut, checkedBy, type Intents } from "../../session/intents.server.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
 import { validateForm } from "../../session/validate.ts";
@@ -27,6 +29,8 @@ const INTENTS: Intents<Page> = {
   "add-weight": checkedBy(WeightDto, keepWeight),
   "drop-weight": checkedBy(WeightRowDto, dropWeight),
   "set-tyre": checkedBy(AxleTyreDto, keepTyre),
+  lend: checkedBy(LendDto, lend),
+  "end-loan": endLoan,
   away: put(true),
   back: put(false),
 };

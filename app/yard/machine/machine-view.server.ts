@@ -8,6 +8,7 @@ import { pointsOf } from "../../../data/machines.ts";
 import { planAways } from "../../../data/plan.ts";
 import { type Machine, rigsOf } from "../../../data/rigs.ts";
 import { axleTyresOf, listTyres, type StockedWeight, weightsOf } from "../../../data/settings.ts";
+import { loanOf, onLoan } from "../../lending/lending-view.server.ts";
 import { spanWords } from "../plan/plan-words.ts";
 import { pressing } from "../service/service-view.server.ts";
 import { KIND_WORDS, weighedFrom } from "./machine-words.ts";
@@ -57,6 +58,7 @@ export function viewMachine(db: Database, known: Machine | null, wanted: string 
     tyres: listTyres(db).map(({ id, label }) => ({ id, label })),
     rigs: known ? rigsOf(db, known.id).map(({ id, name }) => ({ id, name })) : [],
     season: known ? seasonOf(db, known.id, new Date()) : [],
+    loan: known && !known.practice ? loanOf(db, known.id, new Date()) : null,
   };
 }
 
@@ -64,7 +66,9 @@ export function viewMachine(db: Database, known: Machine | null, wanted: string 
 function seasonOf(db: Database, id: number, now: Date): string[] {
   const today = now.toISOString().slice(0, 10);
   const { due, order } = pressing(db, now, [id]);
+  const loan = onLoan(db, id, now);
   return [
+    ...(loan ? [loan] : []),
     ...due.map(({ item }) => `Due: ${item.name}`),
     ...order.map(({ part }) => `To order: ${part.count} × ${part.name}`),
     ...planAways(db)

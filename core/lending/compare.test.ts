@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { holdMachine } from "./machine-compare.ts";
+import { holdMachine } from "./compare.ts";
 import type { FileFact, MachineFile } from "./machine-file.ts";
 
 const day = (of: number) => `2026-09-${String(of).padStart(2, "0")}T08:00:00.000Z`;
