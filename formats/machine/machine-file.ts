@@ -78,7 +78,7 @@ const fact = z.discriminatedUnion("kind", [
     ...every,
     kind: z.literal("sections"),
     instrument,
-    sections: list(z.strictObject({ width: amount, ahead: number, product: plain(120) })),
+    sections: list(z.strictObject({ width: amount, ahead: number, product: plain(120) })).min(1),
   }),
   z.strictObject({ ...every, kind: z.literal("change"), note }),
   z.strictObject({ ...every, kind: z.literal("told"), value: number, text: plain(200) }),

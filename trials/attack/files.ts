@@ -4,6 +4,11 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import SqliteFile from "better-sqlite3";
 import { strToU8, unzipSync, zipSync } from "fflate";
+import { plantedYard } from "../../data/demo/planted.ts";
+import { keepLending } from "../../data/lending/loans.ts";
+import { machineFileOf } from "../../data/lending/send.ts";
+import { listMachines } from "../../data/machines.ts";
+import { writeMachineFile } from "../../formats/machine/machine-file.ts";
 import { writeLog } from "../../formats/nmea/write.ts";
 import type { Chance } from "./chance.ts";
 import { besideJson, strange } from "./values.ts";
@@ -280,6 +285,18 @@ function drivenRound(): string {
   return writeLog(fixes, 6);
 }
 
+/** A machine of the demo yard as it would be lent. */
+function lentMachine(): Bytes {
+  const db = plantedYard();
+  const told = { person: "Ola Brannick", at: new Date("2026-11-02T07:00:00.000Z") };
+  const machine = listMachines(db).find(({ kind }) => kind === "implement")!;
+  keepLending(db, machine.id, { way: "out", there: "Over the hill", here: "Here" }, told);
+  const sender = { yard: "Here", person: told.person, way: "out", now: told.at } as const;
+  const file = machineFileOf(db, machine, sender);
+  db.$client.close();
+  return strToU8(writeMachineFile(file));
+}
+
 /** The smallest picture there is: one dot, as PNG. */
 const DOT =
   "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==";
@@ -321,6 +338,13 @@ export const FORMATS: readonly Format[] = [
     taken: (_, field) => field === "sheet",
     samples: ["/rigs/17/sheet.csv"],
     damage: [...TEXT, ...ANY],
+  },
+  {
+    name: "machine that was lent",
+    taken: (path, field) => field === "machine" && path === "/files",
+    samples: [],
+    made: lentMachine,
+    damage: [...JSONS, ...TEXT, ...ANY],
   },
   {
     name: "photo",
