@@ -1,6 +1,7 @@
 /**
  * Speed, as ratios and percentiles: printed, never asserted. Run with `npm run bench`, after a build; `npm run bench -- load` for what a large
- * yard costs on a server as it is started, `npm run bench -- curve` for how every page's time grows with the yard.
+ * yard costs on a server as it is started, `npm run bench -- curve` for how every page's time grows with the yard, `-- yards`
+ * for what several yards cost one machine.
  */
 import { existsSync } from "node:fs";
 import { drawPlan } from "../core/drawing/plan.ts";
@@ -22,6 +23,7 @@ import { benchJointCoverage } from "./joint-coverage.ts";
 import { benchLadder } from "./ladder.ts";
 import { benchCurve } from "./load/curve.ts";
 import { benchLoad } from "./load/load.ts";
+import { benchYards } from "./load/yards.ts";
 import { report, yardOf } from "./measure.ts";
 import { benchPlan } from "./plan.ts";
 import { benchProofs } from "./proofs.ts";
@@ -37,7 +39,7 @@ function rigPage(db: Database) {
   };
 }
 
-const alone = { load: benchLoad, curve: benchCurve }[process.argv[2] ?? ""];
+const alone = { load: benchLoad, curve: benchCurve, yards: benchYards }[process.argv[2] ?? ""];
 if (alone) {
   await alone();
   process.exit(0);

@@ -7,6 +7,7 @@ import { createServer } from "node:net";
 import { totalmem } from "node:os";
 import { join, resolve } from "node:path";
 import express from "express";
+import helmet from "helmet";
 import { ROOT } from "../bootstrap.mjs";
 import { openLog } from "./log.mjs";
 import { yardProcess } from "./yard-process.mjs";
@@ -32,7 +33,7 @@ const HOST = process.env.HOST || "127.0.0.1";
 /** A yard nobody came to for this long sleeps, ms. */
 const SLEEP = Number(process.env.AMBREK_SLEEP || 15 * 60_000);
 /** What a yard takes that is awake (`npm run bench -- yards`), bytes; beyond half of the machine the one that was left longest sleeps first. */
-const EACH = 400e6;
+const EACH = 600e6;
 const MOST_AWAKE = Number(process.env.AMBREK_AWAKE) || Math.max(1, Math.floor((totalmem() * 0.5) / EACH));
 const encrypted = process.env.AMBREK_LAN === "yes";
 const certificates = join(root, "network");
@@ -53,6 +54,8 @@ function envOf({ folder }) {
     AMBREK_YARD: folder,
     AMBREK_YARD_NAME: name,
     AMBREK_CERTIFICATES: certificates,
+    // Each has a thread that writes and one that judges besides: the processors are for all of them.
+    AMBREK_THREADS: process.env.AMBREK_THREADS || "1",
     PORT: String(port),
     HOST,
     ...(replica ? { AMBREK_REPLICA: replica } : {}),
@@ -147,6 +150,8 @@ const ACTS = {
 };
 
 const app = express();
+// Its page says itself what it loads.
+app.use(helmet({ contentSecurityPolicy: false, strictTransportSecurity: false }));
 const client = join(ROOT, "build", "client");
 const look = `/assets/${readdirSync(join(client, "assets")).find((name) => /^root-.*\.css$/.test(name))}`;
 app.use("/assets", express.static(join(client, "assets"), { immutable: true, maxAge: "1y" }));
