@@ -5,6 +5,9 @@ import { BaseSequencer, type TestSpecification } from "vitest/node";
 /** Tests that replace modules, clocks or the environment: each gets a process of its own. */
 const ALONE = "{core,data,formats,bench,app}/**/*.alone.test.{ts,tsx}";
 
+/** Fixes by which seed properties are tried. */
+const SEED = ["./vitest.setup.ts"];
+
 /** Browser tests that last longest, the longest first: begun last, one of them would run alone while the other workers look on. */
 const LONGEST = [
   "screens",
@@ -41,6 +44,7 @@ export default defineConfig({
           name: "unit",
           include: ["{core,data,formats,bench,app}/**/*.test.{ts,tsx}"],
           exclude: [ALONE],
+          setupFiles: SEED,
           // Loading every module anew for each file took half of the time.
           isolate: false,
           // One fewer than there are cores is the usual number: on two, one of them would look on.
@@ -54,6 +58,7 @@ export default defineConfig({
         test: {
           name: "unit alone",
           include: [ALONE],
+          setupFiles: SEED,
           maxWorkers: 2,
           testTimeout: 120_000,
           hookTimeout: 120_000,

@@ -200,6 +200,32 @@ describe("a yard on the network", () => {
     await seen(owner, "nobody comes in as Ilse Moor");
   });
 
+  it("tells whoever runs it what waits on each device, as the device says itself", async () => {
+    const token = await invite("Tove Aske", "operator");
+    const cookie = await cookieFrom(yard, token);
+    const tell = async (told: Record<string, string>) =>
+      (
+        await fetch(`${yard.address}/waiting`, {
+          method: "POST",
+          headers: { ...formHeaders(yard.address), cookie },
+          body: new URLSearchParams(told),
+        })
+      ).status;
+    expect(await tell({ waiting: "1", refused: "2" })).toBe(422);
+    expect(await tell({ waiting: "many", refused: "0" })).toBe(422);
+    await visit(owner, `${yard.address}/server`);
+    await seen(owner, "It never said what waits on it");
+    expect(await tell({ waiting: "3", refused: "1" })).toBe(200);
+    await visit(owner, `${yard.address}/server`);
+    await seen(owner, "3 entries wait on it");
+    await seen(owner, "1 of them refused");
+    // The owner's own told by itself, as its pages were opened.
+    await seen(owner, "Nothing waits on it as of");
+    expect((await fetch(`${yard.address}/server`, { headers: { cookie }, redirect: "manual" })).status).toBe(
+      403,
+    );
+  });
+
   it("keeps an owner, and says so", async () => {
     await pressOn(owner, "text/More of Jorid Vale");
     await press(owner, "Jorid Vale leaves this yard");

@@ -15,6 +15,8 @@ let several: Several;
 let browser: Browser;
 let page: Page;
 let errors: string[];
+/** where the file of a machine was looked into */
+let cameAt: string;
 
 beforeAll(async () => {
   [several, browser] = await Promise.all([openSeveral({ AMBREK_SLEEP: "6000" }), openBrowser()]);
@@ -138,6 +140,7 @@ describe("several yards", () => {
 
     await bringIn(home, await fileOfMachine(other, there));
     await seen(page, "known again: it was lent between these yards");
+    cameAt = page.url();
     expect(await page.$$eval('[data-becomes="same"]', (rows) => rows.length)).toBeGreaterThan(15);
     await press(page, "Take it over");
     await seen(page, "Back from Höfe am Bach since");
@@ -165,6 +168,7 @@ describe("several yards", () => {
     const found: string[] = [];
     const look = await openPage(browser);
     for (const address of [
+      cameAt,
       `${several.address}/`,
       `${addressOf("lindhof")}/server`,
       `${addressOf("lindhof")}${machine("Oxmoor 240")}`,

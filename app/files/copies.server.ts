@@ -16,8 +16,9 @@ type Replica = {
 
 export type CopySaid = { tone: "ok" | "warn" | "unknown"; said: string; to: string };
 
+const AN_HOUR = 3600 * 1000;
 /** A good copy of each day is a day old at most; an hour more is the server's own pace. */
-const A_DAY = 26 * 3600 * 1000;
+const A_DAY = 26 * AN_HOUR;
 
 /** The copy that is kept a breath behind; null where none is asked for. */
 export function replicaSaid(path = databasePath()): CopySaid | null {
@@ -57,6 +58,12 @@ export function ofBackups({ folder, last, problem }: BackupsKept, now: Date): Co
     ? `The last good one is of ${moment(last.at)}: ${last.rigs} ${last.rigs === 1 ? "rig" : "rigs"} opened and judged, ${(last.bytes / 1e6).toFixed(1)} MB.`
     : "There is no good one yet.";
   if (problem) return { tone: "warn", to: folder, said: `The last try failed: ${problem} ${good}` };
+  if (last && Date.parse(last.at) > now.getTime() + AN_HOUR)
+    return {
+      tone: "unknown",
+      to: folder,
+      said: `${good} That is after now: this machine's clock was set back. The next is made within the hour.`,
+    };
   const old = last === null || now.getTime() - Date.parse(last.at) > A_DAY;
   return { tone: old ? "warn" : "ok", to: folder, said: good };
 }

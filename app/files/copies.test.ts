@@ -20,6 +20,11 @@ describe("copies elsewhere", () => {
     ]);
   });
 
+  it("are not good for ever because a clock was ahead when the last was made", () => {
+    const ahead = ofBackups({ ...backups, last: { ...last, at: "2031-05-10T05:00:00Z" } }, now);
+    expect(ahead).toMatchObject({ tone: "unknown", said: expect.stringContaining("clock was set back") });
+  });
+
   it("a breath behind say up to when, and nothing good before that is known", () => {
     expect(ofReplica(replica)).toMatchObject({ tone: "ok", said: expect.stringContaining("up to") });
     expect(ofReplica({ ...replica, newest: null }).tone).toBe("unknown");

@@ -72,7 +72,7 @@ export async function keepBackup(
     await db.$client.backup(part);
     const rigs = await judged(part);
     renameSync(part, join(folder, name));
-    prune(folder);
+    prune(folder, day);
     const bytes = statSync(join(folder, name)).size;
     return tell({ last: { name, at: now.toISOString(), bytes, rigs }, problem: null });
   } catch (error) {
@@ -111,8 +111,12 @@ async function judged(path: string): Promise<number> {
   }
 }
 
-function prune(folder: string): void {
+/** Those of a clock that was ahead are kept by the rule for themselves: they would count as the newest for ever, in the place of each day's. */
+function prune(folder: string, today: string): void {
   const days = readdirSync(folder).flatMap((name) => NAME.exec(name)?.[1] ?? []);
-  const kept = new Set(keptDays(days));
+  const kept = new Set([
+    ...keptDays(days.filter((day) => day <= today)),
+    ...keptDays(days.filter((day) => day > today)),
+  ]);
   for (const day of days) if (!kept.has(day)) rmSync(join(folder, nameOf(day)));
 }

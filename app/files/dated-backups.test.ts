@@ -62,6 +62,22 @@ describe("dated backups", () => {
     expect(existsSync(join(to(), "mine.txt"))).toBe(true);
   });
 
+  it("are kept day by day after a clock that was ahead was set back, and what was made by it as well", async () => {
+    // Ten days in a year to come, then the clock is put right.
+    await keepBackup(db, to(), day("2031-05-10"));
+    for (let date = 1; date < 10; date += 1)
+      copyFileSync(join(to(), "ambrek-2031-05-10.db"), join(to(), `ambrek-2031-05-0${date}.db`));
+    const days = ["2026-03-02", "2026-03-03", "2026-03-04", "2026-03-05"];
+    for (const each of days) {
+      const { last, problem } = await keepBackup(db, to(), day(each));
+      expect(problem).toBeNull();
+      expect(last!.at).toBe(day(each).toISOString());
+    }
+    expect(names()).toEqual(expect.arrayContaining(days.map((each) => `ambrek-${each}.db`)));
+    expect(names()).toContain("ambrek-2031-05-10.db");
+    expect(names().length).toBeLessThan(14);
+  });
+
   it("that fail say why, say which was the last good one, and leave nothing half done", async () => {
     const { last } = await keepBackup(db, to(), day("2026-03-01"));
     // A file stands where the folder should be.

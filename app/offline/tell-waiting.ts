@@ -12,8 +12,7 @@ export function knows(told: Waits | null): void {
 
 /** Tells, where that is not known yet; who does not reach the server tells it with the next change. */
 export async function tellWaiting(now: Waits): Promise<void> {
-  const before = known ?? { waiting: 0, refused: 0 };
-  if (before.waiting === now.waiting && before.refused === now.refused && known !== null) return;
+  if (known && known.waiting === now.waiting && known.refused === now.refused) return;
   const form = new FormData();
   form.set("waiting", String(now.waiting));
   form.set("refused", String(now.refused));

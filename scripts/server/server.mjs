@@ -287,8 +287,18 @@ async function inviteOwner() {
 }
 
 const port = Number(process.env.PORT || 4180);
-/** Where this is one of several yards, the process that has all of them holds its door. */
+/** Where this is one of several yards, the process that has all of them holds its door, and says when it is to go: perhaps before it is up. */
 const handed = process.env.AMBREK_HANDED === "yes";
+/** "called": to go, before it was up */
+let stage = "starting";
+if (handed) {
+  process.on("message", ({ ask, leave: go }) => {
+    if (ask === "figures") process.send({ figures: figures.said() });
+    if (go) goNow();
+  });
+  // Without its door it is in the way of the next one.
+  process.once("disconnect", goNow);
+}
 const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null, handed });
 await lanes.opened;
 const replica = keepCopies();
@@ -300,19 +310,16 @@ const leave = async () => {
   log.info("stopped");
   log.flush(() => process.exit(0));
 };
-let leaving = false;
-const goNow = () => {
-  if (leaving) return;
-  leaving = true;
-  close(leave);
-};
-for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, goNow);
-if (handed) {
-  process.on("message", ({ ask, leave: go }) => {
-    if (ask === "figures") process.send({ figures: figures.said() });
-    if (go) goNow();
-  });
-  // Without its door it is in the way of the next one.
-  process.once("disconnect", goNow);
-  process.send({ ready: true });
+
+function goNow() {
+  if (stage === "up") {
+    stage = "leaving";
+    close(leave);
+  } else if (stage === "starting") stage = "called";
 }
+
+for (const signal of ["SIGTERM", "SIGINT"]) process.once(signal, goNow);
+if (handed && process.connected) process.send({ ready: true });
+const called = stage === "called";
+stage = "up";
+if (called) goNow();

@@ -32,9 +32,10 @@ export function yardProcess({ env, barred, told }) {
   let notBefore = 0;
   let asking = null;
   let gone = Promise.resolve();
+  let over = false;
 
   function wake() {
-    if (child) return;
+    if (child || over) return;
     barredBy = barred();
     if (barredBy || Date.now() < notBefore) return turnAway();
     [state, began] = ["waking", Date.now()];
@@ -94,7 +95,7 @@ export function yardProcess({ env, barred, told }) {
   function take(socket) {
     socket.on("error", () => socket.destroy());
     if (state === "awake") return hand(socket);
-    if (held.length >= MOST_HELD) return socket.destroy();
+    if (over || held.length >= MOST_HELD) return socket.destroy();
     held.push(socket);
     if (!child) wake();
   }
@@ -129,5 +130,12 @@ export function yardProcess({ env, barred, told }) {
     await gone;
   }
 
-  return { take, wake, sleep, figures, state: () => ({ state, problem: barredBy ?? fell }) };
+  /** For good: who still waits at the door is sent away. */
+  async function end() {
+    over = true;
+    for (const socket of held.splice(0)) socket.destroy();
+    await sleep();
+  }
+
+  return { take, wake, sleep, end, figures, state: () => ({ state, problem: barredBy ?? fell }) };
 }

@@ -69,7 +69,8 @@ function serve(yard) {
     env: () => envOf(yard),
     barred: () => missing(root, listed().find((each) => each.folder === folder) ?? yard),
     told(what) {
-      if (what.up !== undefined && hasFile(root, folder)) markBegun(root, folder);
+      const isNew = listed().some((each) => each.folder === folder && !each.begun);
+      if (what.up !== undefined && isNew && hasFile(root, folder)) markBegun(root, folder);
       if (what.ended !== undefined) log.error({ port, ended: what.ended }, "a yard ended by itself");
       else log.info({ port, milliseconds: what.up }, "a yard woke");
     },
@@ -91,11 +92,13 @@ function stopServing(folder) {
   const one = served.get(folder);
   served.delete(folder);
   one?.door.close();
-  return one?.itself.sleep();
+  return one?.itself.end();
 }
 
 /** Where more are awake than the machine has room for, the one that was left longest sleeps. */
 async function makeRoom(besides) {
+  const up = [...served.values()].filter(({ itself }) => itself.state().state !== "asleep").length;
+  if (up <= MOST_AWAKE) return;
   const awake = await lastAsked();
   const over = awake.length - MOST_AWAKE;
   for (const { one } of awake.filter(({ folder }) => folder !== besides).slice(0, Math.max(0, over)))
@@ -116,9 +119,10 @@ async function letSleep() {
   for (const { one, last } of await lastAsked()) if (Date.now() - last > SLEEP) one.itself.sleep();
 }
 
-/** What the page shows of each: from its list, its files, and what its process says of itself. */
-const shown = () =>
-  Promise.all(
+/** What the page shows of each: from its list, its files, and what its process says of itself. Who came into the list meanwhile has a door from now on. */
+function shown() {
+  for (const yard of listed()) if (!served.has(yard.folder)) serve(yard);
+  return Promise.all(
     listed().map(async (yard) => {
       const one = served.get(yard.folder);
       const { state, problem } = one?.itself.state() ?? { state: "asleep", problem: null };
@@ -131,6 +135,7 @@ const shown = () =>
       };
     }),
   );
+}
 
 const ACTS = {
   begin({ name }) {

@@ -6,7 +6,7 @@ import { solverBy } from "../../programme/highs.ts";
 import type { Mixed, MixedRow, MixedSolver } from "../../programme/mixed.ts";
 import { type PlanAsked, type PlanJob, type SeasonPlan, stateOf } from "./asked.ts";
 import { leastLate, mostInside } from "./bounds.ts";
-import { firstPlan } from "./first.ts";
+import { comparePlans, firstPlan } from "./first.ts";
 import { judgePlan } from "./judged.ts";
 import { drivingOf } from "./people.ts";
 import { pinProblem } from "./pins.ts";
@@ -382,10 +382,10 @@ describe("a plan in order", () => {
         const first = firstPlan(asked);
         const [was, is] = [judgePlan(asked, first), judgePlan(asked, tidied(asked, first))];
         expect(is.faults).toEqual([]);
-        expect(is.inside).toBeGreaterThan(was.inside - 200);
-        expect(is.rerig).toBeLessThan(was.rerig + 61);
+        // More minutes of setting only where hectares inside their windows, or fewer hours late, are worth them.
+        expect(comparePlans(is, was)).toBeLessThanOrEqual(0);
       }),
-      { numRuns: 25 },
+      { numRuns: 25, examples: [[3573]] },
     );
   });
 });

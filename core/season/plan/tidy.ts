@@ -8,11 +8,14 @@ type Run = { tractor: number; days: number[] };
 
 /** The same plan in order: nothing set down that need not be, each thing coupled as soon as it may, and worked one after the other. */
 export function tidied(asked: PlanAsked, plan: SeasonPlan): SeasonPlan {
-  let [best, judged] = [plan, judgePlan(asked, plan)];
+  const first = judgePlan(asked, plan);
+  let [best, judged] = [plan, first];
   const take = (next: SeasonPlan | null): boolean => {
     if (!next) return false;
     const now = judgePlan(asked, next);
     if (now.faults.length > judged.faults.length || comparePlans(now, judged) > 0) return false;
+    // Many steps that are each as good as the one before could together be worse.
+    if (comparePlans(now, first) > 0) return false;
     [best, judged] = [next, now];
     return true;
   };
