@@ -224,6 +224,7 @@ describe("a yard on the network", () => {
     expect((await fetch(`${yard.address}/server`, { headers: { cookie }, redirect: "manual" })).status).toBe(
       403,
     );
+    await visit(owner, `${yard.address}/people`);
   });
 
   it("keeps an owner, and says so", async () => {

@@ -19,7 +19,7 @@ let errors: string[];
 let cameAt: string;
 
 beforeAll(async () => {
-  [several, browser] = await Promise.all([openSeveral({ AMBREK_SLEEP: "6000" }), openBrowser()]);
+  [several, browser] = await Promise.all([openSeveral({ AMBREK_SLEEP: "12000" }), openBrowser()]);
   ({ page, errors } = await openPage(browser));
 });
 afterAll(async () => {
@@ -127,6 +127,10 @@ describe("several yards", () => {
     await press(page, "Lend it", "#lend form");
     await seen(page, "Lent to Höfe am Bach since");
 
+    // Its own file is none for the yard it went out from.
+    await bringIn(home, await fileOfMachine(home, machine("Oxmoor 240")));
+    await seen(page, "This file went out from here");
+    expect(await page.$('input[name="person"]')).toBeNull();
     await bringIn(other, await fileOfMachine(home, machine("Oxmoor 240")));
     await seen(page, "It is not here yet: a new machine is made.");
     expect(await page.$$eval('[data-becomes="new"]', (rows) => rows.length)).toBeGreaterThan(15);

@@ -29,7 +29,8 @@ export function MachineCamePage({
         <Figures rows={view.rows} />
         <div className="grid content-start gap-4 max-lg:order-first">
           <Counts counts={view.counts} />
-          {!taken && <Take view={view} person={preferences.person} errors={errors} />}
+          {!taken && view.wrong && <p className="problem">{view.wrong}</p>}
+          {!taken && !view.wrong && <Take view={view} person={preferences.person} errors={errors} />}
           {view.notes.length > 0 && (
             <ul className="list-disc pl-5 text-small" aria-label="To know">
               {view.notes.map((each) => (

@@ -16,7 +16,7 @@ import type { Database } from "../../data/handle.ts";
 import { findImport } from "../../data/imports.ts";
 import { type Lending, lendingsOf } from "../../data/lending/loans.ts";
 import { machineFileOf } from "../../data/lending/send.ts";
-import { isKnown, knownMachine } from "../../data/lending/take.ts";
+import { isKnown, knownMachine, wrongWay } from "../../data/lending/take.ts";
 import { machineName } from "../../data/whole.ts";
 import { day, moment } from "../stations/frame/print.ts";
 
@@ -97,6 +97,8 @@ export type MachineCame = {
   counts: { label: string; count: number }[];
   /** what the file is not taken at its word for, or leaves behind */
   notes: string[];
+  /** why it is not taken over here; null where it may be */
+  wrong: string | null;
   here: string;
 };
 
@@ -130,6 +132,7 @@ export function viewCame(db: Database, file: MachineFile, units: Units, now: Dat
       { label: "of these taken back there", count: held.takenBack },
     ],
     notes: notesOf(file, held.differing.length, file.facts.length - usable.facts.length, now),
+    wrong: wrongWay(db, file),
     here: yardsName(last),
   };
 }

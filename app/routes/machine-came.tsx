@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
 import { database } from "../../data/database.ts";
-import { knownMachine, takeMachine } from "../../data/lending/take.ts";
+import { knownMachine, takeMachine, wrongWay } from "../../data/lending/take.ts";
 import { TakeMachineDto } from "../lending/lending.dto.ts";
 import { machineCameOr404, viewCame } from "../lending/lending-view.server.ts";
 import { MachineCamePage } from "../lending/MachineCamePage.tsx";
@@ -28,6 +28,8 @@ export async function action({ request, params }: Route.ActionArgs) {
   const checked = validateForm(TakeMachineDto, await formOf(request));
   if (!checked.ok) return answered(refused(checked.errors));
   if (taken) return answered(refused({ form: "This file was taken over before." }));
+  const wrong = wrongWay(db, file);
+  if (wrong) return answered(refused({ form: wrong }));
   const { person, here } = checked.value;
   const onto = knownMachine(db, file)?.machine ?? null;
   const id = takeMachine(db, params.fileId, file, { onto, here }, { person, at: new Date() });

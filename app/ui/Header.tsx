@@ -26,6 +26,7 @@ export function Header({ preferences, children }: { preferences: Preferences; ch
   const yard = useRouteLoaderData<typeof loader>("root")?.yard;
   return (
     <header className="no-print flex min-h-[52px] items-center gap-3 border-b-2 border-ink px-4 max-sm:flex-wrap max-sm:gap-1.5 max-sm:px-3 max-sm:py-1">
+      {yard && <span className="basis-full truncate text-small font-semibold sm:hidden">{yard}</span>}
       <Link
         to="/"
         className="text-[20px] font-extrabold tracking-wide no-underline [font-stretch:118%]"
@@ -35,7 +36,7 @@ export function Header({ preferences, children }: { preferences: Preferences; ch
           Ambre<b className="text-dye">k</b>{" "}
         </span>
         {yard && (
-          <span className="block max-w-[150px] truncate text-small font-semibold leading-5 tracking-normal">
+          <span className="block max-w-[150px] truncate text-small font-semibold leading-5 tracking-normal max-sm:hidden">
             {yard}
           </span>
         )}

@@ -15,7 +15,7 @@ import type { Machine } from "../rigs.ts";
 import { keepMeter, keepServiced, metersOf, servicedOf, serviceItems } from "../service.ts";
 import { keepLending, lendingsOf } from "./loans.ts";
 import { machineFileOf } from "./send.ts";
-import { knownMachine, takeMachine } from "./take.ts";
+import { knownMachine, takeMachine, wrongWay } from "./take.ts";
 
 const NOW = new Date("2027-03-02T09:00:00.000Z");
 const ILSE: Told = { person: "Ilse Marrin", at: NOW };
@@ -194,6 +194,17 @@ describe("a machine that comes back", () => {
     };
     expect(knownMachine(home, stranger)).toBeNull();
     expect(knownMachine(home, { ...file, machine: { ...file.machine, kind: "implement" } })).toBeNull();
+  });
+
+  it("is refused where its file goes the wrong way", () => {
+    const machine = tractorOf(home);
+    const there = lend(machine);
+    const out = sent(home, machine, HOME, ILSE);
+    expect(wrongWay(home, out)).toContain("went out from here");
+    expect(wrongWay(other, out)).toBeNull();
+    const back = sent(other, there, OTHER, KARL, "back");
+    expect(wrongWay(other, back)).toContain("whom the machine belongs to");
+    expect(wrongWay(home, back)).toBeNull();
   });
 
   it("never counts for ever because a clock there was ahead", () => {

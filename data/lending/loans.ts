@@ -47,6 +47,19 @@ export function lendingsOf(db: Database, machines: readonly number[]): Map<numbe
   );
 }
 
+/** How a loan began in this yard: "out" where it is our machine that went, "in" where another's came; null of a loan that is not known here. */
+export function loanBegan(db: Database, loan: string): Way | null {
+  return (
+    db
+      .select({ way: lending.way })
+      .from(fact)
+      .innerJoin(lending, eq(lending.seq, fact.seq))
+      .where(sql`${fact.kind} = ${LENDING} and ${fact.topic} = ${loan}`)
+      .orderBy(asc(fact.seq))
+      .get()?.way ?? null
+  );
+}
+
 /** Notes that a machine went, came or went back. Out begins a loan; the others are of the one it is on. */
 export function keepLending(
   db: Database,

@@ -25,7 +25,7 @@ import {
   wearPart,
 } from "../schema/index.ts";
 import { METER, SERVICE_DONE, WEAR } from "../service.ts";
-import { keepLending, LENDING, lendingsOf } from "./loans.ts";
+import { keepLending, LENDING, lendingsOf, loanBegan } from "./loans.ts";
 import { STAYS } from "./send.ts";
 
 /** The machine of this yard a file is of, and how it was known again; null where it is not here. */
@@ -54,6 +54,17 @@ export function knownMachine(
   if (byName) return { machine: byName, because: "the same bus NAME" };
   const bySerial = serial !== "" && own.find((each) => each.serial === serial);
   return bySerial ? { machine: bySerial, because: "the same serial number" } : null;
+}
+
+/** Why a file is not taken over here: it went out from here, or back from here; null where it may be. */
+export function wrongWay(db: Database, { loans, way, yard }: MachineFile): string | null {
+  const last = loans.findLast((loan) => loanBegan(db, loan) !== null);
+  const began = last === undefined ? null : loanBegan(db, last);
+  if (way === "out" && began === "out")
+    return "This file went out from here: the yard it is lent to brings it in, and sends one of its own back.";
+  return way === "back" && began === "in"
+    ? `This file goes back to whom the machine belongs to, not to ${yard}.`
+    : null;
 }
 
 /** What was signed in another yard says so: "Karl Ost, Lindhof". */
