@@ -74,9 +74,17 @@ function byThree(from: Aim, to: Aim, turn: Turn, radius: number): Leg[] | null {
 export const wayOf = (legs: readonly Leg[]): number =>
   legs.reduce((sum, { length }) => sum + Math.abs(length), 0);
 
-/** The shortest of them all. @throws RangeError without a radius */
+/** Nearer than this it is there, metres and radians: whether the last digit asks for a full circle or for none is chance. */
+const THERE = { place: 1e-6, heading: 1e-7 };
+
+const stands = (from: Aim, to: Aim): boolean =>
+  Math.hypot(to.x - from.x, to.y - from.y) < THERE.place &&
+  Math.abs(Math.sin((to.heading - from.heading) / 2)) < THERE.heading / 2;
+
+/** The shortest of them all; none where it stands as it shall. @throws RangeError without a radius */
 export function shortestWay(from: Aim, to: Aim, radius: number): Leg[] {
   if (!(radius > 0)) throw new RangeError("a way needs a radius");
+  if (stands(from, to)) return [];
   const ways = ([1, -1] as const).flatMap((first) => [
     ...([1, -1] as const).map((last) => bySide(from, to, first, last, radius)),
     byThree(from, to, first, radius),
