@@ -8,7 +8,7 @@ export default defineConfig({
     outDir: "build/worker",
     emptyOutDir: true,
     rollupOptions: {
-      input: { read: "formats/read.worker.ts", front: "app/front.server.ts" },
+      input: { read: "formats/read.worker.ts", front: "app/front.server.ts", yards: "app/yards.server.ts" },
       output: { entryFileNames: "[name].js" },
     },
   },

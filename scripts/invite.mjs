@@ -12,9 +12,9 @@ if (!existsSync(front)) build();
 process.env.AMBREK_LAN = "yes";
 const yard = told("--db");
 if (yard) process.env.AMBREK_DB = yard;
-const { fileOf, ownersLink, yardsIn } = await import(front);
+const { ownersLink } = await import(front);
 try {
-  ofSeveral(told("--yards"), told("--yard"));
+  await ofSeveral(told("--yards"), told("--yard"));
   const link = ownersLink({ always: true, called: told("--owner") ?? "" });
   console.log(`\nTo come in as the owner${link.for ? ` ${link.for}` : ""}, once, within the hour:`);
   for (const each of link.links) console.log(`  ${each}`);
@@ -24,8 +24,9 @@ try {
 }
 
 /** Which of several yards, and where it is met. */
-function ofSeveral(root, wanted) {
+async function ofSeveral(root, wanted) {
   if (root === undefined) return;
+  const { fileOf, yardsIn } = await import(join(ROOT, "build", "worker", "yards.js"));
   const yards = yardsIn(root, Number(process.env.PORT || 4180) + 1);
   const yard = yards.find(({ folder, name }) => wanted === folder || wanted === name);
   if (!yard)

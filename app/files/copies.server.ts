@@ -3,6 +3,7 @@ import { readFileSync } from "node:fs";
 import { databasePath } from "../../data/database.ts";
 import { moment } from "../stations/frame/print.ts";
 import { type BackupsKept, backupsFolder, backupsKept } from "./dated-backups.server.ts";
+import { sizeText } from "./size.ts";
 
 /** As the server tells it that keeps the copy. */
 type Replica = {
@@ -55,7 +56,7 @@ export function backupsSaid(now: Date, path = databasePath()): CopySaid | null {
 
 export function ofBackups({ folder, last, problem }: BackupsKept, now: Date): CopySaid {
   const good = last
-    ? `The last good one is of ${moment(last.at)}: ${last.rigs} ${last.rigs === 1 ? "rig" : "rigs"} opened and judged, ${(last.bytes / 1e6).toFixed(1)} MB.`
+    ? `The last good one is of ${moment(last.at)}: ${last.rigs} ${last.rigs === 1 ? "rig" : "rigs"} opened and judged, ${sizeText(last.bytes)}.`
     : "There is no good one yet.";
   if (problem) return { tone: "warn", to: folder, said: `The last try failed: ${problem} ${good}` };
   if (last && Date.parse(last.at) > now.getTime() + AN_HOUR)

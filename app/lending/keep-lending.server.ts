@@ -4,21 +4,16 @@ import { keepLending, type Lending, lendingsOf } from "../../data/lending/loans.
 import type { Told } from "../../data/record.ts";
 import type { Machine } from "../../data/rigs.ts";
 import { kept, type Outcome, refused } from "../session/outcome.ts";
+import { isDate } from "../yard/plan/plan.dto.ts";
 import type { LendDto } from "./lending.dto.ts";
 
 type Page = { db: Database; known: Machine; by: Told };
 
 const lastOf = ({ db, known }: Page): Lending | null => lendingsOf(db, [known.id]).get(known.id) ?? null;
 
-/** A day there is: "2026-02-30" is none. */
-const isDay = (text: string) => {
-  const at = new Date(`${text}T00:00:00Z`);
-  return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(text);
-};
-
 export function lend(page: Page, { there, here, until }: LendDto): Outcome {
   if (page.by.person === "") return refused({ form: NOBODY });
-  if (until !== "" && !isDay(until)) return refused({ until: "There is no such day." });
+  if (until !== "" && !isDate(until)) return refused({ until: "There is no such day." });
   if (until !== "" && until < page.by.at.toISOString().slice(0, 10))
     return refused({ until: "That day is over." });
   if (there.toLowerCase() === here.toLowerCase()) return refused({ there: "That is this yard." });

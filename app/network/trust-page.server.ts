@@ -1,12 +1,11 @@
 /** What a phone sees that comes without encryption: how to trust this yard once, and on to it where it does already. */
 import { randomBytes } from "node:crypto";
+import { escaped } from "../ui/markup.ts";
 import type { Kept } from "./kept-certificates.server.ts";
 import { AUTHORITY_FILE, TRUSTING } from "./trusting.ts";
 
 /** What answers to anybody who asks whether this server is there; it lies with the pages' files. */
 const HERE = "/here.txt";
-
-const escaped = (text: string) => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 /** The page, and the certificate itself; everything else of the yard is shown over an encrypted line alone. */
 export function plainAnswer(path: string, host: string, { authority, fingerprint }: Kept): Response {

@@ -6,6 +6,7 @@
 import { encode } from "turbo-stream";
 import { clientsClaim } from "workbox-core";
 import { cleanupOutdatedCaches, precacheAndRoute } from "workbox-precaching";
+import { escaped } from "../ui/markup.ts";
 import { type AboardList, keyOf, LIST, PAGES, type WorkerSays } from "./aboard.ts";
 import { NO_CONNECTION } from "./words.ts";
 
@@ -67,8 +68,6 @@ async function acted(event: FetchEvent): Promise<Response> {
 async function tell({ clientId }: FetchEvent, says: WorkerSays): Promise<void> {
   (await self.clients.get(clientId))?.postMessage(says);
 }
-
-const escaped = (text: string) => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 /** A page that was not taken along: what was, to go on with. */
 async function notAboard(): Promise<Response> {

@@ -5,6 +5,7 @@ import type { Told } from "../../data/record.ts";
 import { backupsSaid, replicaSaid } from "../files/copies.server.ts";
 import { FilesPage } from "../files/FilesPage.tsx";
 import { ImportRowDto, RestoreDto } from "../files/files.dto.ts";
+import { sizeText } from "../files/size.ts";
 import { restore, takeIn, takeInMachine } from "../files/take-in.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { carryOut, checkedBy, type Intents } from "../session/intents.server.ts";
@@ -37,7 +38,7 @@ export async function loader({ request }: Route.LoaderArgs) {
       name,
       why: why === "before-restore" ? "before a backup was restored" : "before this build changed it",
       at: moment(at),
-      size: `${(bytes / 1e6).toFixed(1)} MB`,
+      size: sizeText(bytes),
     })),
   };
 }

@@ -4,6 +4,7 @@ import { dirname, resolve } from "node:path";
 import type { DeviceListed, PersonListed } from "../../data/people/people.ts";
 import { backupsSaid, type CopySaid, replicaSaid } from "../files/copies.server.ts";
 import { WITHOUT } from "../files/copy-words.ts";
+import { sizeText } from "../files/size.ts";
 import { moment } from "../stations/frame/print.ts";
 import type { Figures } from "./figures.ts";
 
@@ -16,7 +17,6 @@ export type Standing = {
   act: string;
 };
 
-const MB = 1e6;
 const GB = 1e9;
 /** A backup takes as much room as the yard, and putting one back twice as much again: what comes in, and what is kept of before. */
 const TIMES_THE_YARD = 3;
@@ -28,8 +28,6 @@ const HELD_UP = 1000;
 const A_DAY = 24 * 3600_000;
 
 const when = (at: number) => moment(new Date(at).toISOString());
-const size = (bytes: number) =>
-  bytes < GB ? `${(bytes / MB).toFixed(1)} MB` : `${(bytes / GB).toFixed(1)} GB`;
 const counted = (count: number, one: string, more = `${one}s`) => `${count} ${count === 1 ? one : more}`;
 const UNKNOWN = { tone: "unknown", said: "Not known: this server does not tell.", act: "" } as const;
 
@@ -82,7 +80,7 @@ export function ofRoom(bytes: number, free: number): Standing {
     id: "room",
     label: "Size, and room on its disk",
     tone: enough ? "ok" : "warn",
-    said: `${size(bytes)}; ${size(free)} are free, and a backup and a restore want ${size(needs)}.`,
+    said: `${sizeText(bytes)}; ${sizeText(free)} are free, and a backup and a restore want ${sizeText(needs)}.`,
     act: enough ? "" : "Make room, or move the yard to a larger disk, before a write fails.",
   };
 }

@@ -2,11 +2,14 @@
  * The page of all yards of a server, for whoever sits at it: each by its name, how it stands, and where it is met. It is no page of any
  * yard, so it is put together without one: plain, in the looks of the others.
  */
+import { YardProblem } from "../../data/keeping.ts";
 import type { ListedYard } from "../../data/yards.ts";
+import { sizeText } from "../files/size.ts";
 import { formOf } from "../session/form.server.ts";
 import { fromOurOwnPages, namesLoopback } from "../session/same-origin.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { inZoneOf } from "../session/zone.server.ts";
+import { escaped } from "../ui/markup.ts";
 import type { Figures } from "./figures.ts";
 import { bytesOf, ofBackups, ofFailures, ofReplica, type Standing } from "./standing.server.ts";
 import { BeginYardDto, OfYardDto, RenameYardDto } from "./yards.dto.ts";
@@ -27,7 +30,6 @@ export type Acts = {
 };
 
 const INTENTS = { begin: BeginYardDto, rename: RenameYardDto, forget: OfYardDto } as const;
-const LEADS_BACK = new Response(null, { status: 303, headers: { Location: "/" } });
 
 const text = (said: string, status: number) =>
   new Response(said, {
@@ -37,47 +39,49 @@ const text = (said: string, status: number) =>
 
 /** What was sent and why it was refused. */
 type Refused = { intent: string; folder: string; name: string; errors: FieldErrors };
-const refusedBy = new WeakMap<Request, Refused>();
-
-/**
- * Carries out what a form of the page asks for. Null where the page is what answers: nothing was asked, or it was refused, and the page
- * says why. `Problem` is the class of what is refused in words.
- */
-export async function yardsAction(
-  request: Request,
-  acts: Acts,
-  Problem: new (...words: never[]) => Error,
-): Promise<Response | null> {
-  // A page elsewhere may give its own name this machine's address; it cannot make a browser send another name than its own.
-  if (!namesLoopback(request)) return text("Refused: the yards are named on this machine alone.", 403);
-  if (request.method === "GET" || request.method === "HEAD") return null;
-  if (!fromOurOwnPages(request)) return text("Refused: this did not come from this page.", 403);
-  const form = await formOf(request);
-  const intent = String(form.get("intent") ?? "");
-  const told = { intent, folder: String(form.get("folder") ?? ""), name: String(form.get("name") ?? "") };
-  const refuse = (errors: FieldErrors) => {
-    refusedBy.set(request, { ...told, errors });
-    return null;
-  };
-  if (!Object.hasOwn(INTENTS, intent)) return text("That request was not understood.", 400);
-  const known = intent as keyof typeof INTENTS;
-  const checked = validateForm<{ folder?: string; name?: string }>(INTENTS[known], form);
-  if (!checked.ok) return refuse(checked.errors);
-  try {
-    await acts[known](checked.value as { folder: string; name: string });
-    return LEADS_BACK.clone();
-  } catch (error) {
-    if (!(error instanceof Problem)) throw error;
-    return refuse({ [known === "forget" ? "folder" : "name"]: error.message });
-  }
-}
 
 /** `look`: the stylesheet of the yards' pages, as it was built. */
 type Shown = { yards: YardKnown[]; encrypted: boolean; root: string; look: string };
 
-/** The page. */
-export async function yardsAnswer(request: Request, shown: Shown): Promise<Response> {
-  const refused = refusedBy.get(request) ?? null;
+/** Answers a request to the page: shows it, or carries out what a form of it asks for, or shows it with why that was refused. */
+export async function answerYards(
+  request: Request,
+  acts: Acts,
+  shown: () => Shown | Promise<Shown>,
+): Promise<Response> {
+  // A page elsewhere may give its own name this machine's address; it cannot make a browser send another name than its own.
+  if (!namesLoopback(request)) return text("Refused: the yards are named on this machine alone.", 403);
+  if (request.method === "GET" || request.method === "HEAD") return shownAs(request, await shown(), null);
+  if (!fromOurOwnPages(request)) return text("Refused: this did not come from this page.", 403);
+  const form = await formOf(request);
+  const intent = String(form.get("intent") ?? "");
+  if (!isIntent(intent)) return text("That request was not understood.", 400);
+  const errors = await carriedOut(intent, form, acts);
+  if (errors === null) return new Response(null, { status: 303, headers: { Location: "/" } });
+  const told = { intent, folder: String(form.get("folder") ?? ""), name: String(form.get("name") ?? "") };
+  return shownAs(request, await shown(), { ...told, errors });
+}
+
+const isIntent = (intent: string): intent is keyof typeof INTENTS => Object.hasOwn(INTENTS, intent);
+
+/** Null where it was done, else why not, by field. */
+async function carriedOut(
+  intent: keyof typeof INTENTS,
+  form: FormData,
+  acts: Acts,
+): Promise<FieldErrors | null> {
+  const checked = validateForm<{ folder?: string; name?: string }>(INTENTS[intent], form);
+  if (!checked.ok) return checked.errors;
+  try {
+    await acts[intent](checked.value as { folder: string; name: string });
+    return null;
+  } catch (error) {
+    if (!(error instanceof YardProblem)) throw error;
+    return { [intent === "forget" ? "folder" : "name"]: error.message };
+  }
+}
+
+function shownAs(request: Request, shown: Shown, refused: Refused | null): Response {
   const html = inZoneOf(request, () =>
     page({ ...shown, refused, host: new URL(request.url).hostname, night: isNight(request) }),
   );
@@ -103,8 +107,6 @@ function isNight(request: Request): boolean {
     return false;
   }
 }
-
-const escaped = (said: string) => said.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 type Page = Shown & { refused: Refused | null; host: string; night: boolean };
 
@@ -160,8 +162,6 @@ function state({ state, figures }: YardKnown): string {
   return `${STATES[state]}, ${(figures.memory / 1e6).toFixed(0)} MB of memory, version ${figures.version}.`;
 }
 
-const megabytes = (bytes: number | null) => (bytes === null ? "" : `${(bytes / 1e6).toFixed(1)} MB`);
-
 type Around = { host: string; refused: Refused | null };
 
 function yardLine(yard: YardKnown, { host, refused }: Around): string {
@@ -169,10 +169,11 @@ function yardLine(yard: YardKnown, { host, refused }: Around): string {
   const own = refused?.folder === folder ? refused : null;
   const now = new Date();
   const known = begun && problem === null;
+  const bytes = bytesOf(file);
   return `<li class="grid gap-1 border-b border-line py-3" data-yard="${escaped(folder)}">
 <div class="flex flex-wrap items-center justify-between gap-3">
 <a class="key-main text-lead" href="http://${escaped(host)}:${port}/">${escaped(name)}</a>
-<span class="text-soft">port ${port}, folder ${escaped(folder)}${known ? `, ${megabytes(bytesOf(file))}` : ""}</span>
+<span class="text-soft">port ${port}, folder ${escaped(folder)}${bytes === null ? "" : `, ${sizeText(bytes)}`}</span>
 </div>
 ${problem ? `<p class="problem">${escaped(problem)}</p>` : `<p>${escaped(state(yard))}</p>`}
 ${known ? [...(figures ? [ofFailures(figures)] : []), ofBackups(now, file), ...(process.env.AMBREK_REPLICA ? [ofReplica(file)] : [])].map(line).join("") : ""}
@@ -187,7 +188,7 @@ ${
         .join("")
     : ""
 }
-${problem && bytesOf(file) === null ? `<form method="post"><input type="hidden" name="intent" value="forget"><input type="hidden" name="folder" value="${escaped(folder)}"><button class="key">Take it off this list</button></form>` : ""}
+${problem && bytes === null ? `<form method="post"><input type="hidden" name="intent" value="forget"><input type="hidden" name="folder" value="${escaped(folder)}"><button class="key">Take it off this list</button></form>` : ""}
 </li>`;
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { YardProblem } from "../../data/keeping.ts";
-import { type Acts, type YardKnown, yardsAction, yardsAnswer } from "./yards-page.server.ts";
+import { type Acts, answerYards, type YardKnown } from "./yards-page.server.ts";
 
 const HERE = "http://127.0.0.1:4180";
 const SHOWN = { yards: [] as YardKnown[], encrypted: false, root: "/srv/yards", look: "/assets/root.css" };
@@ -31,15 +31,15 @@ const yard = (more: Partial<YardKnown>): YardKnown => ({
 });
 
 const pageOf = async (request: Request, more: Partial<typeof SHOWN> = {}) =>
-  (await yardsAnswer(request, { ...SHOWN, ...more })).text();
+  (await answerYards(request, acts().acts, () => ({ ...SHOWN, ...more }))).text();
 
 describe("the page of all yards", () => {
   it("is for this machine alone, by whatever name somebody gave its address", async () => {
     const { acts: none, done } = acts();
-    const away = await yardsAction(new Request("http://evil.example/"), none, YardProblem);
-    expect(away?.status).toBe(403);
+    const away = await answerYards(new Request("http://evil.example/"), none, () => SHOWN);
+    expect(away.status).toBe(403);
     const forged = sent({ intent: "begin", name: "X" }, { origin: "http://127.0.0.1:9999" });
-    expect((await yardsAction(forged, none, YardProblem))?.status).toBe(403);
+    expect((await answerYards(forged, none, () => SHOWN)).status).toBe(403);
     expect(done).toEqual([]);
   });
 
@@ -50,7 +50,7 @@ describe("the page of all yards", () => {
       { intent: "rename", folder: "lindhof", name: "Lindhof East" },
       { intent: "forget", folder: "lindhof" },
     ])
-      expect((await yardsAction(sent(fields), all, YardProblem))?.status).toBe(303);
+      expect((await answerYards(sent(fields), all, () => SHOWN)).status).toBe(303);
     expect(done).toEqual([
       { name: "Lindhof" },
       { folder: "lindhof", name: "Lindhof East" },
@@ -72,16 +72,15 @@ describe("the page of all yards", () => {
       [{ intent: "rename", folder: "lindhof", name: "" }, "up to 60 letters"],
     ] as [Record<string, string>, string][]) {
       const request = sent(fields);
-      expect(await yardsAction(request, taken, YardProblem)).toBeNull();
-      const answer = await yardsAnswer(request, { ...SHOWN, yards: [yard({})] });
+      const answer = await answerYards(request, taken, () => ({ ...SHOWN, yards: [yard({})] }));
       expect(answer.status).toBe(422);
       const html = await answer.text();
       expect(html).toContain(said);
       expect(html).toContain(`value="${fields.name}"`);
     }
     const up = sent({ intent: "rename", folder: "../up", name: "Else" });
-    expect(await yardsAction(up, taken, YardProblem)).toBeNull();
-    expect((await yardsAction(sent({ intent: "toString" }), taken, YardProblem))?.status).toBe(400);
+    expect((await answerYards(up, taken, () => SHOWN)).status).toBe(422);
+    expect((await answerYards(sent({ intent: "toString" }), taken, () => SHOWN)).status).toBe(400);
     expect(done).toEqual([]);
   });
 
@@ -92,7 +91,7 @@ describe("the page of all yards", () => {
         throw new Error("disk");
       },
     };
-    await expect(yardsAction(sent({ intent: "begin", name: "A" }), broken, YardProblem)).rejects.toThrow(
+    await expect(answerYards(sent({ intent: "begin", name: "A" }), broken, () => SHOWN)).rejects.toThrow(
       "disk",
     );
   });

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import autocannon from "autocannon";
-import { formHeaders, readingForm } from "./entry.ts";
+import { entriesInto } from "./entry.ts";
 import { judged, type Served, serve } from "./served.ts";
 import { yardSized } from "./sized.ts";
 
@@ -19,27 +19,11 @@ const row = (cells: readonly (string | number)[]) =>
 type Asked = { what: string; path: string; clients: number; entries?: boolean };
 
 async function measure({ address }: Served, { what, path, clients, entries = false }: Asked): Promise<void> {
-  let rig = 0;
   const found = await autocannon({
     url: address + path,
     connections: clients,
     duration: SECONDS,
-    ...(entries && {
-      requests: [
-        {
-          method: "POST" as const,
-          setupRequest: (request: autocannon.Request) => {
-            rig = (rig % 1000) + 1;
-            return {
-              ...request,
-              path: `/rigs/${rig}/keep`,
-              headers: formHeaders(address),
-              body: readingForm("3.05").toString(),
-            };
-          },
-        },
-      ],
-    }),
+    ...(entries && { requests: entriesInto(address, 1000) }),
   });
   row([
     what,

@@ -6,7 +6,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import autocannon from "autocannon";
 import { fileOf, yardsIn } from "../../data/yards.ts";
-import { formHeaders, readingForm } from "./entry.ts";
+import { entriesInto } from "./entry.ts";
 import { freePort } from "./free-port.ts";
 import { judged } from "./served.ts";
 import { yardSized } from "./sized.ts";
@@ -36,27 +36,11 @@ async function together({
 }: Load): Promise<{ rate: number; p99: number; failed: number }> {
   const found = await Promise.all(
     addresses.map((address) => {
-      let rig = 0;
       return autocannon({
         url: address,
         connections: entries ? 2 : 1,
         duration: SECONDS,
-        ...(entries && {
-          requests: [
-            {
-              method: "POST" as const,
-              setupRequest: (request: autocannon.Request) => {
-                rig = (rig % 30) + 1;
-                return {
-                  ...request,
-                  path: `/rigs/${rig}/keep`,
-                  headers: formHeaders(address),
-                  body: readingForm("3.05").toString(),
-                };
-              },
-            },
-          ],
-        }),
+        ...(entries && { requests: entriesInto(address, 30) }),
       });
     }),
   );

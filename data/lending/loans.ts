@@ -4,10 +4,11 @@ import { asc, eq, sql } from "drizzle-orm";
 import type { Way } from "../../core/lending/machine-file.ts";
 import type { Database } from "../handle.ts";
 import { listed } from "../prepared.ts";
-import { record, type Told } from "../record.ts";
+import { record, standing, type Told } from "../record.ts";
 import { fact, lending } from "../schema/index.ts";
 
 export const LENDING = "lending";
+
 /** Where a machine is, as far as loans go. */
 export type Lending = {
   /** by which it is known again */
@@ -29,16 +30,12 @@ export function lendingsOf(db: Database, machines: readonly number[]): Map<numbe
     .from(fact)
     .innerJoin(lending, eq(lending.seq, fact.seq))
     .where(
-      sql`${fact.about} in (select 'machine ' || value from json_each(${listed(machines)})) and ${fact.kind} = ${LENDING} and not exists (select 1 from fact b where b.takes_back in (${fact.seq}, ${fact.partOf}))`,
+      sql`${fact.about} in (select 'machine ' || value from json_each(${listed(machines)})) and ${fact.kind} = ${LENDING} and ${standing()}`,
     )
     .orderBy(asc(fact.seq))
     .all();
   const began = new Map<string, Way>();
-  for (const {
-    fact: { topic },
-    row: { way },
-  } of rows)
-    if (!began.has(topic)) began.set(topic, way);
+  for (const { fact, row } of rows) if (!began.has(fact.topic)) began.set(fact.topic, row.way);
   return new Map(
     rows.map(({ fact: { machineId, topic, person, happened }, row: { way, there, here, until } }) => [
       machineId!,

@@ -58,8 +58,7 @@ export function knownMachine(
 
 /** Why a file is not taken over here: it went out from here, or back from here; null where it may be. */
 export function wrongWay(db: Database, { loans, way, yard }: MachineFile): string | null {
-  const last = loans.findLast((loan) => loanBegan(db, loan) !== null);
-  const began = last === undefined ? null : loanBegan(db, last);
+  const began = loans.flatMap((loan) => loanBegan(db, loan) ?? []).at(-1);
   if (way === "out" && began === "out")
     return "This file went out from here: the yard it is lent to brings it in, and sends one of its own back.";
   return way === "back" && began === "in"

@@ -13,6 +13,7 @@ import { openLog } from "./log.mjs";
 import { yardProcess } from "./yard-process.mjs";
 
 const {
+  answerYards,
   beginYard,
   fileOf,
   forgetYard,
@@ -21,11 +22,8 @@ const {
   markBegun,
   missing,
   renameYard,
-  YardProblem,
-  yardsAction,
-  yardsAnswer,
   yardsIn,
-} = await import(join(ROOT, "build", "worker", "front.js"));
+} = await import(join(ROOT, "build", "worker", "yards.js"));
 
 const root = resolve(process.env.AMBREK_YARDS);
 const port = Number(process.env.PORT || 4180);
@@ -179,8 +177,8 @@ app.all("/", async (req, res, next) => {
       ),
       ...(req.method === "GET" || req.method === "HEAD" ? {} : { body: String(req.body ?? "") }),
     });
-    const done = await yardsAction(request, ACTS, YardProblem);
-    const answer = done ?? (await yardsAnswer(request, { yards: await shown(), encrypted, root, look }));
+    const page = async () => ({ yards: await shown(), encrypted, root, look });
+    const answer = await answerYards(request, ACTS, page);
     res.status(answer.status);
     for (const [name, value] of answer.headers) res.setHeader(name, value);
     res.end(await answer.text());
