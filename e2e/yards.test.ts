@@ -44,10 +44,10 @@ async function begin(name: string): Promise<void> {
 }
 
 /** A rig by its cheapest way: the demo yard's. */
-const plant = (folder: string) =>
-  fetch(`${addressOf(folder)}/?index`, {
+const plant = (address: string) =>
+  fetch(`${address}/?index`, {
     method: "POST",
-    headers: { ...formHeaders(addressOf(folder)), "content-type": "application/x-www-form-urlencoded" },
+    headers: { ...formHeaders(address), "content-type": "application/x-www-form-urlencoded" },
     body: new URLSearchParams({ intent: "demo" }),
   });
 
@@ -88,7 +88,7 @@ describe("several yards", () => {
   });
 
   it("share nothing: what stands in one is not in the other", async () => {
-    expect((await plant("lindhof")).status).toBe(200);
+    expect((await plant(addressOf("lindhof"))).status).toBe(200);
     expect(await readings("lindhof")).toBeGreaterThan(500);
     expect(await readings("hofe-am-bach")).toBeLessThan(3);
     await visit(page, `${addressOf("hofe-am-bach")}/machines`);
@@ -215,20 +215,35 @@ describe("several yards", () => {
   });
 });
 
+/** Yards begun without a browser; where each is. */
+async function begun({ address, root }: Several, names: readonly string[]): Promise<string[]> {
+  for (const name of names)
+    await fetch(address, {
+      method: "POST",
+      headers: { origin: address, "content-type": "application/x-www-form-urlencoded" },
+      body: new URLSearchParams({ intent: "begin", name }),
+    });
+  const all = JSON.parse(readFileSync(join(root, "yards.json"), "utf8")).yards as { port: number }[];
+  return all.map(({ port }) => `http://127.0.0.1:${port}`);
+}
+
+describe("several yards that are left alone soon", () => {
+  it("do not sleep under what they are answering", async () => {
+    const yards = await openSeveral({ AMBREK_SLEEP: "300" });
+    try {
+      const [north] = await begun(yards, ["North"]);
+      // It takes longer than the yard is left alone for, and than a line is kept open for that is to be cut.
+      expect((await plant(north!)).status).toBe(200);
+    } finally {
+      await yards.close();
+    }
+  });
+});
+
 describe("several yards on a network", () => {
   it("let nobody of one into another, and a phone may be in both", async () => {
     const yards = await openSeveral(ON_NETWORK);
-    const addresses: string[] = [];
-    for (const name of ["North", "South"]) {
-      await fetch(yards.address, {
-        method: "POST",
-        headers: { origin: yards.address, "content-type": "application/x-www-form-urlencoded" },
-        body: new URLSearchParams({ intent: "begin", name }),
-      });
-    }
-    const all = JSON.parse(readFileSync(join(yards.root, "yards.json"), "utf8")).yards as { port: number }[];
-    for (const { port } of all) addresses.push(`http://127.0.0.1:${port}`);
-    const [north, south] = addresses as [string, string];
+    const [north, south] = (await begun(yards, ["North", "South"])) as [string, string];
     await until(async () => existsSync(join(yards.root, "south", "yard.db.people")));
     const inNorth = await cookieFrom({ address: north }, ownersLinkOf(yards.root, "north"), "Ilse Moor");
     const inSouth = await cookieFrom({ address: south }, ownersLinkOf(yards.root, "south"), "Ilse Moor");

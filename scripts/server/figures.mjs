@@ -24,6 +24,8 @@ export function gatherFigures() {
   const kinds = new Map();
   const failures = [];
   let [asked, refused, failed, last] = [0, 0, 0, started];
+  /** answers that are being given */
+  let giving = 0;
 
   /** An answer that was given. */
   function answered({ method, kind, status, milliseconds }) {
@@ -63,10 +65,20 @@ export function gatherFigures() {
   return {
     answered,
     broke,
-    /** Somebody is at it, whatever of it is answered when. */
+    /** Somebody came. */
     touched: () => {
       last = Date.now();
     },
+    /** Somebody asked, whatever of it is answered when; returns what is to be called once that is over. */
+    begun: () => {
+      last = Date.now();
+      giving += 1;
+      return () => {
+        giving -= 1;
+      };
+    },
+    /** How long nobody was here, ms; 0 while anything is being answered. */
+    idle: () => (giving > 0 ? 0 : Date.now() - last),
     said: () => ({
       version,
       node: process.version,

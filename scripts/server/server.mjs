@@ -32,6 +32,10 @@ const lanes = openLanes((answer) => {
   figures.answered(answer);
 }, figures.said);
 
+/** What is too large, or of somebody who is not let in, is heard out so long at most, and while it is not silent for so long, ms. */
+const HEARD_OUT = 20_000;
+const SILENT = 2000;
+
 /** So many wrong tries to come in from one address at once, and then one more each of so many ms. */
 const tries = triesOf(20, 30_000);
 const COMES_IN = /^\/(enter|join)(\.data)?$/;
@@ -72,6 +76,7 @@ app.get("/health", (_req, res) => {
 });
 
 app.all("*", async (req, res, next) => {
+  let over = () => {};
   try {
     const head = headOf(req);
     if (!head) return res.status(400).type("text/plain").send(NOT_UNDERSTOOD);
@@ -79,7 +84,7 @@ app.all("*", async (req, res, next) => {
     // Where a page asks for its data, the page is told where to go.
     if (away && !isForPage(away, req.method, req.path)) return await refuse(req, res, away);
     if (!away) seen(head);
-    figures.touched();
+    over = figures.begun();
     const hasBody = req.method !== "GET" && req.method !== "HEAD";
     const gone = new AbortController();
     // Closing after all was sent is no breaking off.
@@ -102,6 +107,8 @@ app.all("*", async (req, res, next) => {
     res.end();
   } catch (error) {
     next(error);
+  } finally {
+    over();
   }
 });
 
@@ -224,10 +231,14 @@ async function refuse(req, res, away) {
   if (!req.complete) hearOut(req);
 }
 
-/** What is still coming is thrown away unread for a moment, so that the answer arrives; then the line is cut. */
+/** What is still coming is thrown away unread for a while, so that the answer arrives even over a slow line; then the line is cut. */
 function hearOut(req) {
-  req.resume();
-  setTimeout(() => req.destroy(), 2000).unref();
+  const [inAll, silent] = [HEARD_OUT, SILENT].map((after) => setTimeout(() => req.destroy(), after).unref());
+  req.on("data", () => silent.refresh());
+  req.on("close", () => {
+    clearTimeout(inAll);
+    clearTimeout(silent);
+  });
 }
 
 /** What is no page loads nothing and stands in no frame. */
@@ -292,8 +303,14 @@ const handed = process.env.AMBREK_HANDED === "yes";
 /** "called": to go, before it was up */
 let stage = "starting";
 if (handed) {
-  process.on("message", ({ ask, leave: go }) => {
+  process.on("message", ({ ask, line, rest, leave: go }) => {
     if (ask === "figures") process.send({ figures: figures.said() });
+    if (line) figures.touched();
+    if (rest !== undefined) {
+      const resting = stage === "up" && figures.idle() >= rest;
+      process.send({ resting });
+      if (resting) goNow();
+    }
     if (go) goNow();
   });
   // Without its door it is in the way of the next one.

@@ -54,14 +54,22 @@ export function yardProcess({ env, barred, told }) {
     });
   }
 
-  function heard({ ready, figures }) {
+  function heard({ ready, figures, resting }) {
     if (ready) {
       state = "awake";
       fell = null;
       told({ up: Date.now() - began });
-      for (const socket of held.splice(0)) hand(socket);
+      handHeld();
     }
     if (figures) asking?.done(figures);
+    if (resting !== undefined && state === "asked") {
+      state = resting ? "leaving" : "awake";
+      if (!resting) handHeld();
+    }
+  }
+
+  function handHeld() {
+    for (const socket of held.splice(0)) hand(socket);
   }
 
   function ended(code, signal) {
@@ -102,7 +110,7 @@ export function yardProcess({ env, barred, told }) {
 
   /** What it says of itself; null while it sleeps, or does not answer. */
   async function figures() {
-    if (state !== "awake") return null;
+    if (state !== "awake" && state !== "asked") return null;
     asking ??= asked();
     return asking.said;
   }
@@ -121,7 +129,17 @@ export function yardProcess({ env, barred, told }) {
     return it;
   }
 
-  /** What is being answered is answered; then it lets go of its file. Who comes meanwhile waits for the next start. */
+  /**
+   * It sleeps if nothing is being answered and nobody came for `after` ms, which only itself knows at that moment: what is known of it
+   * here may be seconds old. Who comes while it is asked waits.
+   */
+  function rest(after) {
+    if (state !== "awake") return;
+    state = "asked";
+    child.send({ rest: after }, () => {});
+  }
+
+  /** What is being answered is answered, or cut where that takes long; then it lets go of its file. Who comes meanwhile waits for the next start. */
   async function sleep() {
     if (child && state !== "leaving") {
       state = "leaving";
@@ -137,5 +155,13 @@ export function yardProcess({ env, barred, told }) {
     await sleep();
   }
 
-  return { take, wake, sleep, end, figures, state: () => ({ state, problem: barredBy ?? fell }) };
+  return {
+    take,
+    wake,
+    rest,
+    sleep,
+    end,
+    figures,
+    state: () => ({ state: state === "asked" ? "awake" : state, problem: barredBy ?? fell }),
+  };
 }

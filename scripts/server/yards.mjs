@@ -33,6 +33,8 @@ const SLEEP = Number(process.env.AMBREK_SLEEP || 15 * 60_000);
 /** What a yard takes that is awake (`npm run bench -- yards`), bytes; beyond half of the machine the one that was left longest sleeps first. */
 const EACH = 600e6;
 const MOST_AWAKE = Number(process.env.AMBREK_AWAKE) || Math.max(1, Math.floor((totalmem() * 0.5) / EACH));
+/** Where room is made, who came to it this long ago had an answer, ms. */
+const LEFT_ALONE = 1000;
 const encrypted = process.env.AMBREK_LAN === "yes";
 const certificates = join(root, "network");
 
@@ -100,7 +102,7 @@ async function makeRoom(besides) {
   const awake = await lastAsked();
   const over = awake.length - MOST_AWAKE;
   for (const { one } of awake.filter(({ folder }) => folder !== besides).slice(0, Math.max(0, over)))
-    one.itself.sleep();
+    one.itself.rest(LEFT_ALONE);
 }
 
 /** Yards that are awake, the one that was left longest first. */
@@ -114,7 +116,7 @@ async function lastAsked() {
 }
 
 async function letSleep() {
-  for (const { one, last } of await lastAsked()) if (Date.now() - last > SLEEP) one.itself.sleep();
+  for (const { one, last } of await lastAsked()) if (Date.now() - last > SLEEP) one.itself.rest(SLEEP);
 }
 
 /** What the page shows of each: from its list, its files, and what its process says of itself. Who came into the list meanwhile has a door from now on. */

@@ -174,7 +174,7 @@ export class Attacked {
       asked.on("error", (error: NodeJS.ErrnoException) => {
         if (over) return;
         // The server hung up on a line that was silent just as it was taken up again (RFC 9112 9.3.1): asked on another.
-        if (asked.reusedSocket && error.code === "ECONNRESET")
+        if (asked.reusedSocket && (error.code === "ECONNRESET" || error.code === "EPIPE"))
           this.ask({ method, path, headers, body }).then(end);
         else end(error.message);
       });
