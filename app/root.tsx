@@ -19,6 +19,8 @@ import { Offline } from "./offline/Offline.tsx";
 import { WaitingEntries } from "./offline/WaitingEntries.tsx";
 import { isBeyond, turnedAway } from "./session/door.server.ts";
 import { Nonce } from "./session/nonce.ts";
+import { onceOnly } from "./session/once.server.ts";
+import { anotherView, NUMBERS_FORMS } from "./session/once.ts";
 import { readPreferences } from "./session/preferences.server.ts";
 import { TellZone } from "./session/TellZone.tsx";
 import { inTurn } from "./session/turns.server.ts";
@@ -33,7 +35,9 @@ export const middleware: Route.MiddlewareFunction[] = [
     const away = turnedAway(request);
     if (away && away.status === 302) throw redirect("/enter");
     if (away && isBeyond(away)) throw data(await away.text(), { status: away.status });
-    return away ?? onDeviceOf(whoIs(request)?.person ?? null, () => inTurn(() => inZoneOf(request, next)));
+    if (away) return away;
+    const answer = () => inTurn(() => inZoneOf(request, next));
+    return onDeviceOf(whoIs(request)?.person ?? null, () => onceOnly(request, answer));
   },
 ];
 
@@ -57,9 +61,14 @@ export function Layout({ children }: { children: React.ReactNode }) {
     document.documentElement.dataset.ready = "yes";
     setReady(true);
   }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was loaded anew is another view
+  useEffect(anotherView, [loaded]);
   return (
     <html lang="en" data-theme={theme}>
       <head>
+        <script nonce={nonce} suppressHydrationWarning>
+          {NUMBERS_FORMS}
+        </script>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta name="theme-color" content="#f6f3ea" />

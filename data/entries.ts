@@ -1,10 +1,10 @@
 /** A reading and a section layout as facts: the one way they are written, whoever brings them. */
-import { randomUUID } from "node:crypto";
 import type { SectionPart } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import type { Database } from "./handle.ts";
 import { type NewFact, record, type Told } from "./record.ts";
 import { reading, section, sectionLayout } from "./schema/index.ts";
+import { numberOf } from "./sent.ts";
 
 export const READING = "reading";
 export const SECTIONS = "sections";
@@ -19,7 +19,7 @@ type ReadingRow = Omit<typeof reading.$inferInsert, "seq" | "sitting"> & {
 /** Writes a reading, its topic the dimension, and what comes with it; returns its id. One whose id is there already is left as it is. */
 export function writeReading(
   db: Database,
-  { id = randomUUID(), ...of }: Of,
+  { id = numberOf(), ...of }: Of,
   told: Told,
   { sitting = id, ...row }: ReadingRow,
   more: (seq: number) => void = () => {},

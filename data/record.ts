@@ -1,10 +1,10 @@
 /** The record of what happened: adding to it, taking back, and what of it stands. Every kind of fact goes through here. */
-import { randomUUID } from "node:crypto";
 import { eq, type SQL, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Database } from "./handle.ts";
 import { listed, prepared } from "./prepared.ts";
 import { fact } from "./schema/index.ts";
+import { numberOf } from "./sent.ts";
 import { deviceOf } from "./signing.ts";
 
 export type FactRow = typeof fact.$inferSelect;
@@ -40,7 +40,7 @@ export const TAKE_BACK = "take-back";
  */
 export function record(
   db: Database,
-  { kind, about, id = randomUUID(), variantId = null, topic = "", partOf = null }: NewFact,
+  { kind, about, id = numberOf(), variantId = null, topic = "", partOf = null }: NewFact,
   { person, at, now = at, device = deviceOf() }: Told,
   more: (seq: number) => void = () => {},
 ): string {
@@ -91,7 +91,7 @@ export function takeBack(
     const { machineId, pointId, couplingId, rigId, componentId, variantId, kind, seq } = known;
     db.insert(fact)
       .values({
-        id: randomUUID(),
+        id: numberOf(),
         kind: TAKE_BACK,
         machineId,
         pointId,

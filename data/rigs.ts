@@ -1,4 +1,4 @@
-import { and, asc, eq, isNotNull, sql } from "drizzle-orm";
+import { and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Attachment } from "../core/dimension/attachment.ts";
 import { READING, writeReading } from "./entries.ts";
@@ -283,6 +283,18 @@ export function copyCoupling(
       note,
     });
   }
+}
+
+/** Rigs in use that go by a name, however it is written large or small. */
+export function rigsCalled(db: Database, name: string): number[] {
+  const wanted = name.trim().toLowerCase();
+  return db
+    .select({ id: rig.id, name: rig.name })
+    .from(rig)
+    .where(isNull(rig.archivedAt))
+    .all()
+    .filter((each) => each.name.trim().toLowerCase() === wanted)
+    .map(({ id }) => id);
 }
 
 export function renameRig(db: Database, id: number, name: string, by: Told): void {

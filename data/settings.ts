@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from "node:util";
 /** What a yard has besides readings: weights, tyres, and the limits of its roads. */
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import { SOIL_KEYS, SOIL_STATES, type SoilLimits, type SoilState } from "../core/trade/pressed.ts";
@@ -154,6 +155,19 @@ function withCells(
   const byTyre = new Map(tyres.map(({ id }): [number, (typeof cells)[number][]] => [id, []]));
   for (const cell of cells) byTyre.get(cell.tyreId)?.push(cell);
   return tyres.map((row) => ({ ...row, cells: byTyre.get(row.id)! }));
+}
+
+/** A tyre table by its name, however it is written large or small; null where there is none. */
+export function tyreCalled(db: Database, label: string): Tyre | null {
+  const wanted = label.trim().toLowerCase();
+  return listTyres(db).find((each) => each.label.trim().toLowerCase() === wanted) ?? null;
+}
+
+/** Whether two tables say the same. */
+export function isSameTable(a: Omit<Tyre, "id">, b: Omit<Tyre, "id">): boolean {
+  const rows = ({ cells }: Omit<Tyre, "id">) =>
+    cells.map(({ speed, pressure, load }) => `${speed} ${pressure} ${load}`).sort();
+  return a.source === b.source && isDeepStrictEqual(rows(a), rows(b));
 }
 
 export function addTyre(db: Database, { label, source, cells }: Omit<Tyre, "id">, by: Told): number {

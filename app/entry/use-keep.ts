@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useRevalidator } from "react-router";
 import { type Asked, send } from "../offline/queue.ts";
+import { anotherView } from "../session/once.ts";
 import type { Kept as Stored } from "../session/outcome.ts";
 import { type FieldErrors, formWith } from "../session/validate.ts";
 import { toast } from "../ui/toast.ts";
@@ -34,6 +35,7 @@ export function useKeep(action: string) {
     setBusy(true);
     const sent = await send(action, fields instanceof FormData ? fields : formWith(fields), label, asked);
     setBusy(false);
+    anotherView();
     if (!sent.sent) {
       toast("message", waits);
       return { state: "waits" };

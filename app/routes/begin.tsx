@@ -8,7 +8,7 @@ import { rigAddress } from "../stations/frame/address.ts";
 import { LACKING } from "../stations/sheet/lacking.ts";
 import { BeginPage } from "../yard/begin/BeginPage.tsx";
 import { readBeginning } from "../yard/begin/begin.dto.ts";
-import { beginRig } from "../yard/begin/begin.server.ts";
+import { beginRig, begunBefore } from "../yard/begin/begin.server.ts";
 import type { Route } from "./+types/begin";
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -24,6 +24,13 @@ export async function action({ request }: Route.ActionArgs) {
   const usesTerminal = [first, ...(second ? [second] : [])].some(
     ({ guided, switched }) => guided !== "no" || switched !== "no",
   );
+  const known = begunBefore(database(), checked.value);
+  if (known)
+    return answered(
+      refused({
+        hung: `${known} of these machines stands in the yard already: say what tells this one apart.`,
+      }),
+    );
   const id = beginRig(database(), checked.value, { person, at: new Date() });
   throw redirect(
     rigAddress(id, "sheet", { of: usesTerminal ? LACKING.card : LACKING.couple }),

@@ -1,13 +1,13 @@
 import { redirect } from "react-router";
 import { freeze } from "../../core/card/numbered.ts";
-import { issueCard } from "../../data/cards.ts";
+import { issueCard, latestCard } from "../../data/cards.ts";
 import { findScheme, nameProfile, profileOf, setTerminal } from "../../data/schemes.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, refused } from "../session/outcome.ts";
 import { remembering } from "../session/preferences.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { CardPage } from "../stations/card/CardPage.tsx";
-import { cardNow, viewCard } from "../stations/card/card-view.server.ts";
+import { cabState, cardNow, viewCard } from "../stations/card/card-view.server.ts";
 import { PersonDto, TerminalDto } from "../stations/card/terminal.dto.ts";
 import { rigAddress } from "../stations/frame/address.ts";
 import { frameOf, type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
@@ -44,6 +44,13 @@ async function issue(open: OpenRig, form: FormData) {
   const { card, terminal } = cardNow(open);
   if (!card.ready) return refused({ form: "Something still stops this card." });
   const { person } = checked.value;
+  const back = redirect(
+    rigAddress(open.rig.id, "card", { tool: open.tool }),
+    await remembering(open.preferences, person),
+  );
+  // Asked for in two windows, or of a page that was not loaded anew: the card in the cab says just this.
+  const latest = latestCard(open.db, open.rig);
+  if (latest && cabState(open, latest, card).retype.length === 0) throw back;
   issueCard(open.db, open.rig, {
     schemeName: card.scheme.name,
     profileName: profileOf(open.db, open.rig),
@@ -53,10 +60,7 @@ async function issue(open: OpenRig, form: FormData) {
     at: new Date(),
     lines: freeze(card),
   });
-  throw redirect(
-    rigAddress(open.rig.id, "card", { tool: open.tool }),
-    await remembering(open.preferences, person),
-  );
+  throw back;
 }
 
 export const meta = ({ loaderData }: Route.MetaArgs) => rigTitle("Cab card", loaderData?.frame.rig.name);

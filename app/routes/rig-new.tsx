@@ -10,6 +10,7 @@ import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { rigAddress } from "../stations/frame/address.ts";
 import { NewRigPage } from "../yard/NewRigPage.tsx";
 import { couplingsOf, readTools, toolsProblem } from "../yard/new-rig.ts";
+import { nameProblem } from "../yard/rig-name.server.ts";
 import { NewRigDto } from "../yard/yard.dto.ts";
 import type { Route } from "./+types/rig-new";
 
@@ -39,6 +40,8 @@ export async function action({ request }: Route.ActionArgs) {
   const yard = { machines: listMachines(db), points: listPoints(db) };
   const rows = readTools(tools);
   const errors: FieldErrors = {};
+  const taken = nameProblem(db, name);
+  if (taken) errors.name = taken;
   if (!yard.machines.some(({ id, kind }) => id === tractorId && kind !== "implement"))
     errors.tractorId = "Choose the machine that drives.";
   if (

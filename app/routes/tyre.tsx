@@ -1,6 +1,6 @@
 import { redirect } from "react-router";
 import { database } from "../../data/database.ts";
-import { addTyre, changeTyre, listTyres, type Tyre } from "../../data/settings.ts";
+import { addTyre, changeTyre, isSameTable, listTyres, type Tyre, tyreCalled } from "../../data/settings.ts";
 import { readTyreTable, writeTyreTable } from "../../formats/csv/tyre-table.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, refused } from "../session/outcome.ts";
@@ -41,6 +41,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   const db = database();
   const table = { label, source, cells: read.cells };
   const by = { person, at: new Date() };
+  const taken = tyreCalled(db, label);
+  if (taken && taken.id !== known?.id) {
+    // Typed in two windows it is one table all the same.
+    if (!known && isSameTable(taken, table)) throw redirect("/tyres");
+    return answered(
+      refused({ label: `There is a table called ${taken.label} already, with other figures.` }),
+    );
+  }
   if (known) changeTyre(db, known.id, table, by);
   else addTyre(db, table, by);
   throw redirect("/tyres");

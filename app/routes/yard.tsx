@@ -5,12 +5,13 @@ import type { Told } from "../../data/record.ts";
 import { archiveRig, copyRig, findRig, type RigTool, renameRig } from "../../data/rigs.ts";
 import { formOf } from "../session/form.server.ts";
 import { carryOut, checkedBy, type Intents } from "../session/intents.server.ts";
-import { answered, kept } from "../session/outcome.ts";
+import { answered, kept, refused } from "../session/outcome.ts";
 import { readPreferences } from "../session/preferences.server.ts";
 import { toldBy } from "../session/told.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { rigOr404 } from "../stations/frame/rig-view.server.ts";
 import { leaveDemo, showDemo } from "../yard/demo-yard.server.ts";
+import { nameOfCopy, nameProblem } from "../yard/rig-name.server.ts";
 import { RIG_STATES } from "../yard/rig-states.ts";
 import { seasonNow } from "../yard/season-now.server.ts";
 import { YardPage } from "../yard/YardPage.tsx";
@@ -45,11 +46,13 @@ const put =
 
 const INTENTS: Intents<Asked> = {
   rename: checkedBy(RigNameDto, ({ db, rig, by }: Asked, { name }) => {
+    const problem = nameProblem(db, name, rig.id);
+    if (problem) return refused({ name: problem });
     renameRig(db, rig.id, name, by);
     return kept(`Renamed to ${name}`);
   }),
   copy: ({ db, rig, by }) => {
-    const copy = findRig(db, copyRig(db, rig, `${rig.name}, copy`.slice(0, 60), by))!;
+    const copy = findRig(db, copyRig(db, rig, nameOfCopy(db, rig.name), by))!;
     return kept(`Copied to ${copy.name}`);
   },
   away: put(true),

@@ -5,7 +5,7 @@
 import { YardProblem } from "../../data/keeping.ts";
 import type { ListedYard } from "../../data/yards.ts";
 import { sizeText } from "../files/size.ts";
-import { formOf } from "../session/form.server.ts";
+import { readForm } from "../session/read-form.server.ts";
 import { fromOurOwnPages, namesLoopback } from "../session/same-origin.server.ts";
 import { type FieldErrors, validateForm } from "../session/validate.ts";
 import { inZoneOf } from "../session/zone.server.ts";
@@ -53,7 +53,7 @@ export async function answerYards(
   if (!namesLoopback(request)) return text("Refused: the yards are named on this machine alone.", 403);
   if (request.method === "GET" || request.method === "HEAD") return shownAs(request, await shown(), null);
   if (!fromOurOwnPages(request)) return text("Refused: this did not come from this page.", 403);
-  const form = await formOf(request);
+  const form = await readForm(request);
   const intent = String(form.get("intent") ?? "");
   if (!isIntent(intent)) return text("That request was not understood.", 400);
   const errors = await carriedOut(intent, form, acts);

@@ -19,6 +19,18 @@ export async function inTurn<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
+/** Waits for another request as part of one: meanwhile this one is in nobody's way. */
+export async function aside<T>(wait: () => Promise<T>): Promise<T> {
+  going -= 1;
+  wake();
+  try {
+    return await wait();
+  } finally {
+    while (gate) await gate;
+    going += 1;
+  }
+}
+
 /**
  * Does `work`, which is part of a request, once every other request has ended; those that come meanwhile wait. Null where somebody did not
  * end, or another has the file to themselves.

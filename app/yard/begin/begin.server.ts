@@ -7,7 +7,7 @@ import type { Database } from "../../../data/handle.ts";
 import { addPoint, createMachine, pointsOf } from "../../../data/machines.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
 import type { Told } from "../../../data/record.ts";
-import { createRig, type RigTool, toolsOf } from "../../../data/rigs.ts";
+import { createRig, type RigTool, rigsCalled, toolsOf } from "../../../data/rigs.ts";
 import type { BeginDto, BegunToolDto } from "./begin.dto.ts";
 
 /** Make and model of what people call a machine by: its first word, and the rest; by one word alone, what it is. */
@@ -54,6 +54,26 @@ export function beginRig(
     for (const [at, rig] of toolsOf(db, id).entries()) keepTold(db, rig, tools[at]!, at === 0, by);
     return id;
   });
+}
+
+/** What the rig is called that stands in the yard already, of machines called the same; null where there is none. */
+export function begunBefore(
+  db: Database,
+  { first, second }: { first: BeginDto; second: BegunToolDto | null },
+): string | null {
+  const tools = [first, ...(second ? [second] : [])];
+  const name = tools.map(nameOf).join(" and ");
+  const asTold = [first.driven, ...tools.map(({ hung }) => hung)];
+  const called = ({ make, model }: { make: string; model: string }) => `${make} ${model}`.toLowerCase();
+  const isIt = (id: number) => {
+    const parts = toolsOf(db, id);
+    const machines = [parts[0]!.tractor, ...parts.map(({ implement }) => implement)];
+    return (
+      machines.length === asTold.length &&
+      machines.every((machine, at) => called(machine) === called(named(asTold[at]!, machine.model)))
+    );
+  };
+  return rigsCalled(db, name).some(isIt) ? name : null;
 }
 
 /** What was told of one tool; of the machine that drives, once. */
