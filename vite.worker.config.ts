@@ -8,7 +8,12 @@ export default defineConfig({
     outDir: "build/worker",
     emptyOutDir: true,
     rollupOptions: {
-      input: { read: "formats/read.worker.ts", front: "app/front.server.ts", yards: "app/yards.server.ts" },
+      input: {
+        read: "formats/read.worker.ts",
+        "yard-ready": "app/files/yard-ready.worker.ts",
+        front: "app/front.server.ts",
+        yards: "app/yards.server.ts",
+      },
       output: { entryFileNames: "[name].js" },
     },
   },

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import SqliteFile from "better-sqlite3";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
-import { backupOf, restoreFile } from "./backup.ts";
+import { backupOf, putInPlace, rebuiltFor } from "./backup.ts";
 import { openDatabase } from "./database.ts";
 import { plantedYard } from "./demo/planted.ts";
 import { plantDemoYard } from "./demo/yard.ts";
@@ -28,6 +28,14 @@ async function bytesOf(db: Database): Promise<Buffer> {
   remove();
   expect(existsSync(file)).toBe(false);
   return bytes;
+}
+
+/** Puts a backup in the place of the yard; why it was refused, or null. */
+function restoreFile(at: string, bytes: Uint8Array, close: () => void): string | null {
+  const ready = rebuiltFor(at, bytes);
+  if (!ready.ok) return ready.problem;
+  putInPlace(at, ready.file, close);
+  return null;
 }
 
 /** A yard that somebody changed by hand, past what the database itself refuses. */

@@ -6,6 +6,7 @@ import { openDatabase } from "./database.ts";
 import type { Database } from "./handle.ts";
 import { copiesOf, copyBeside, TAKING } from "./keeping.ts";
 import { rebuild, YardRefused } from "./rebuild.ts";
+import { diskTroubleOf } from "./trouble.ts";
 
 /**
  * Copies the whole database into a file of its own, in one consistent state, by SQLite's online backup: page by page, while others read and
@@ -76,42 +77,51 @@ function disarm(path: string): void {
   }
 }
 
+/** A yard that is ready to be put in the place of another. */
+export type Rebuilt = { ok: true; file: string } | { ok: false; problem: string };
+
 /**
- * Puts a backup in the place of the database file at `path`, brought up to date; a dated copy of the file that was there is kept beside
- * it. Its rows go into a database of this build's own making, checked row by row, and the yard is judged once before it takes the place.
- * `close` lets go of the running database. Returns why it was refused, or null; refused, nothing changes.
+ * Makes of a backup a yard that may stand at `path`, in a file beside it: brought up to date, its rows in a database of this build's own
+ * making, checked row by row, and judged once. It takes seconds and touches nothing that runs; one at a time. Refused, nothing is left.
  */
-export function restoreFile(path: string, bytes: Uint8Array, close: () => void): string | null {
+export function rebuiltFor(path: string, bytes: Uint8Array): Rebuilt {
   const [given, fresh] = [`${path}.restoring`, `${path}.rebuilt`];
-  const clear = () => {
-    for (const file of [given, fresh])
-      for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
+  const refuse = (problem: string): Rebuilt => {
+    clear(fresh);
+    return { ok: false, problem };
   };
-  clear();
+  for (const file of [given, fresh]) clear(file);
   try {
     writeFileSync(given, bytes);
     const problem = problemOf(given);
-    if (problem) return problem;
-    try {
-      disarm(given);
-      const checked = openDatabase(given, { anew: true });
-      const ours = openDatabase(":memory:");
-      const known = columnsOf(checked) === columnsOf(ours);
-      for (const each of [checked, ours]) each.$client.close();
-      if (!known) return OF_ANOTHER_KIND;
-      for (const copy of migrationCopies(given)) rmSync(copy, { force: true });
-      rebuild(given, fresh);
-    } catch (error) {
-      return error instanceof YardRefused ? error.message : OF_ANOTHER_KIND;
-    }
-    close();
-    if (existsSync(path)) copyBeside(path, "before-restore");
-    for (const end of ["-wal", "-shm"]) rmSync(path + end, { force: true });
-    renameSync(fresh, path);
-    return null;
+    if (problem) return refuse(problem);
+    disarm(given);
+    const checked = openDatabase(given, { anew: true });
+    const ours = openDatabase(":memory:");
+    const known = columnsOf(checked) === columnsOf(ours);
+    for (const each of [checked, ours]) each.$client.close();
+    if (!known) return refuse(OF_ANOTHER_KIND);
+    for (const copy of migrationCopies(given)) rmSync(copy, { force: true });
+    rebuild(given, fresh);
+    return { ok: true, file: fresh };
+  } catch (error) {
+    return refuse(error instanceof YardRefused ? error.message : (diskTroubleOf(error) ?? OF_ANOTHER_KIND));
   } finally {
-    clear();
+    clear(given);
   }
+}
+
+/** Puts a yard that was made ready in the place of the one at `path`; a dated copy of what was there is kept beside it. `close` lets go of what runs. */
+export function putInPlace(path: string, fresh: string, close: () => void): void {
+  close();
+  if (existsSync(path)) copyBeside(path, "before-restore");
+  for (const end of ["-wal", "-shm"]) rmSync(path + end, { force: true });
+  renameSync(fresh, path);
+}
+
+/** Takes a database away, with what lies beside it. */
+export function clear(file: string): void {
+  for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
 }
 
 /** What bringing the given file up to date copied: the backup itself is the copy. */

@@ -1,7 +1,10 @@
 /** The door of a running server, knocked on without a browser: bodies without a length, names of elsewhere, no session. */
 
 import { request } from "node:http";
+import { join } from "node:path";
+import Sqlite from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { formHeaders, readingForm } from "../bench/load/entry.ts";
 import { rig } from "./fixture.ts";
 import { ON_NETWORK } from "./people.ts";
 import { openYard, type Yard } from "./server.ts";
@@ -109,5 +112,23 @@ describe("a name of elsewhere", () => {
       }).end();
     });
     expect(status).toBe(403);
+  });
+});
+
+describe("an entry", () => {
+  it("came when it came, whatever it says itself of that", async () => {
+    const began = Date.now();
+    const answer = await fetch(`${yard.address}${rig("Grain drill")}/keep`, {
+      method: "POST",
+      headers: { ...formHeaders(yard.address), accept: "application/json", "ambrek-came": "1577923200000" },
+      body: readingForm("3.05", { note: "came by itself" }),
+    });
+    expect(await answer.json()).toMatchObject({ ok: true });
+    const file = new Sqlite(join(yard.folder, "yard.db"), { readonly: true });
+    const kept = file
+      .prepare("select f.arrived, f.happened from fact f join reading r using (seq) where r.note = ?")
+      .get("came by itself") as { arrived: string; happened: string };
+    file.close();
+    for (const at of [kept.arrived, kept.happened]) expect(Date.parse(at)).toBeGreaterThanOrEqual(began);
   });
 });

@@ -1,5 +1,5 @@
 import { factOf } from "../../data/record.ts";
-import { stampOf } from "../session/clock.server.ts";
+import { cameAt, stampOf } from "../session/clock.server.ts";
 import { formOf } from "../session/form.server.ts";
 import { answered, kept, type Outcome, refused } from "../session/outcome.ts";
 import { remembering } from "../session/preferences.server.ts";
@@ -10,8 +10,8 @@ import { otherThan } from "../stations/writing/sent-before.server.ts";
 import { carryOut } from "../stations/writing/writes.server.ts";
 import type { Route } from "./+types/keep";
 
-async function outcomeOf(open: OpenRig, form: FormData): Promise<Outcome> {
-  const stamped = stampOf(form, new Date());
+async function outcomeOf(open: OpenRig, form: FormData, came: Date): Promise<Outcome> {
+  const stamped = stampOf(form, came);
   if (!stamped.ok) return refused({ form: stamped.problem });
   const id = String(form.get("id") ?? "");
   // What a device sends twice is kept once, and answered as kept whatever has become of it since.
@@ -32,7 +32,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = await formOf(request);
   if (whoIs(request)?.role === "adviser" && form.get("intent") !== ASKS)
     return answered(refused({ form: READS_ONLY }));
-  const outcome = await outcomeOf(open, form);
+  const outcome = await outcomeOf(open, form, cameAt(request));
   if (!outcome.ok) return answered(outcome);
   const { preferences } = open;
   const person = outcome.person ?? preferences.person;

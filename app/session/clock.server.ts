@@ -23,6 +23,15 @@ function read(form: FormData, name: string): number | null | "bad" {
   return Number.isNaN(at) ? "bad" : at;
 }
 
+/** The header in which the thread that listens says when a request came, ms: under load it is carried out later. Nobody else can set it. */
+const CAME = "ambrek-came";
+
+/** When a request arrived. */
+export function cameAt(request: Request): Date {
+  const told = Number(request.headers.get(CAME) ?? Number.NaN);
+  return Number.isNaN(told) ? new Date() : new Date(told);
+}
+
 /** What is sent and told at once happened as it arrived. */
 export function onArrival(now = new Date()): Stamp {
   return { at: now, now, clock: "" };

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { stampOf } from "./clock.server.ts";
+import { cameAt, stampOf } from "./clock.server.ts";
 
 const now = new Date("2026-11-20T15:00:00.000Z");
 function stamped(fields: Record<string, string>) {
@@ -54,5 +54,14 @@ describe("when something happened", () => {
       { happenedAt: "2026-99-99T09:00:00Z" },
     ])
       expect(stamped(fields).ok, JSON.stringify(fields)).toBe(false);
+  });
+});
+
+describe("when a request arrived", () => {
+  it("is when it came to the door, however long it waited since; without a door it is now", () => {
+    const came = new Request("http://localhost/", { headers: { "ambrek-came": String(now.getTime()) } });
+    expect(cameAt(came)).toEqual(now);
+    for (const headers of [{}, { "ambrek-came": "soon" }] as Record<string, string>[])
+      expect(cameAt(new Request("http://localhost/", { headers })).getTime()).toBeGreaterThan(now.getTime());
   });
 });

@@ -38,6 +38,8 @@ const SILENT = 2000;
 
 /** So many wrong tries to come in from one address at once, and then one more each of so many ms. */
 const tries = triesOf(20, 30_000);
+/** When a request came, told to the thread that carries it out. */
+const CAME = "ambrek-came";
 const COMES_IN = /^\/(enter|join)(\.data)?$/;
 
 const app = express();
@@ -77,6 +79,8 @@ app.get("/health", (_req, res) => {
 
 app.all("*", async (req, res, next) => {
   let over = () => {};
+  const came = Date.now();
+  delete req.headers[CAME];
   try {
     const head = headOf(req);
     if (!head) return res.status(400).type("text/plain").send(NOT_UNDERSTOOD);
@@ -93,7 +97,7 @@ app.all("*", async (req, res, next) => {
       {
         method: req.method,
         url: urlOf(req),
-        headers: headersOf(req),
+        headers: [...headersOf(req), [CAME, String(came)]],
         body: hasBody ? piecesOf(countedBody(req, res, mostBytes(req.path))) : null,
         gone: gone.signal,
       },

@@ -151,9 +151,21 @@ async function opened(folder: string, seed: number, count: number): Promise<Yard
   };
 }
 
+/** A thread lets its heap grow as far as it may before it clears up: on a large machine for hours. Held to this, growth is growth, MB. */
+const HEAP = 256;
+
 /** Its temporary files lie in a folder of their own, so that what is left there is seen. */
 const started = (path: string, folder: string, port: number) =>
-  serve(path, "/", { TMPDIR: join(folder, "tmp"), AMBREK_BACKUPS: "off" }, port);
+  serve(
+    path,
+    "/",
+    {
+      TMPDIR: join(folder, "tmp"),
+      AMBREK_BACKUPS: "off",
+      NODE_OPTIONS: `--max-old-space-size=${HEAP}`,
+    },
+    port,
+  );
 
 async function until(began: number, seconds: number): Promise<void> {
   await wait(Math.max(0, began + seconds * 1000 - performance.now()));
@@ -173,19 +185,21 @@ async function phoneAtWork(yard: Yard, phone: Phone): Promise<void> {
   }
 }
 
-/** Reads pages, and sends the same form twice as somebody does who presses twice. */
+/** Reads a page to its end; returns its status. @throws where it broke off */
+async function pageOf(url: string): Promise<number> {
+  const answer = await fetch(url, { signal: AbortSignal.timeout(30_000) });
+  await answer.arrayBuffer();
+  return answer.status;
+}
+
+/** Reads pages, one after the other. */
 async function deskAtWork(yard: Yard, pages: readonly string[]): Promise<void> {
   const { chance } = yard;
   while (!yard.over) {
     if (!yard.held) {
       const path = chance.of(pages);
-      const status = await fetch(yard.address + path, { signal: AbortSignal.timeout(30_000) }).then(
-        async (answer) => {
-          await answer.arrayBuffer();
-          return answer.status;
-        },
-        () => 0,
-      );
+      // Killed meanwhile, before the answer or in the middle of it.
+      const status = await pageOf(yard.address + path).catch(() => 0);
       if (status === 200) yard.found.pages += 1;
       else if (status >= 500 && status !== 503) yard.found.faults.push(`${path} answered ${status}`);
     }
