@@ -56,7 +56,7 @@ export default async function handleRequest(
   headers.set("Referrer-Policy", "same-origin");
   const key = keyOf(request, status, context);
   const known = key && pages.recall(key, nonce);
-  if (known) return new Response(known, { headers, status });
+  if (known) return new Response(Buffer.from(known), { headers, status });
   return rendered({ request, status, headers, context, nonce }, (html) => {
     if (key) pages.keep(key, { html, nonce });
   });

@@ -28,12 +28,36 @@ export type LadderFacts = {
 
 const BEFORE_ALL: Moment = { at: "", seq: 0 };
 
-/** Ladder facts of whole rigs, by rig. Ticks count from the last uncoupling on. */
+/** What the record says for a ladder, whatever the time is: with it, when somebody did something on the rig lately. */
+export type LadderRead = Omit<LadderFacts, "day"> & { acts: readonly string[] };
+
+/** Ladder facts of whole rigs, by rig. */
 export function ladderFacts(
   db: Database,
   rigs: ReadonlyMap<number, readonly RigTool[]>,
   now = new Date().toISOString(),
 ): Map<number, LadderFacts> {
+  return new Map([...ladderRead(db, rigs, now)].map(([id, read]) => [id, ladderAt(read, now)]));
+}
+
+/** Ladder facts as of a time, of what was read at that time or before. */
+export function ladderAt({ acts, ...read }: LadderRead, now: string): LadderFacts {
+  const since = lookedBack(now);
+  return {
+    ...read,
+    day: dayBegan(
+      acts.filter((at) => at > since),
+      now,
+    ),
+  };
+}
+
+/** Reads what ladders hang on, by rig. Ticks count from the last uncoupling on. */
+export function ladderRead(
+  db: Database,
+  rigs: ReadonlyMap<number, readonly RigTool[]>,
+  now: string,
+): Map<number, LadderRead> {
   const ids = [...rigs.keys()];
   const couplings = [...rigs.values()].flat().map(({ couplingId }) => couplingId);
   const events = grouped(lastEvents(db, ids), ({ rigId }) => rigId);
@@ -43,7 +67,7 @@ export function ladderFacts(
   const proved = newestProofs(db, couplings);
   const acts = actsOf(db, rigs, now);
   return new Map(
-    [...rigs].map(([id, tools]): [number, LadderFacts] => {
+    [...rigs].map(([id, tools]): [number, LadderRead] => {
       const [last] = events.get(id) ?? [];
       const since = events.get(id)?.find(({ what }) => what === "uncoupled") ?? BEFORE_ALL;
       const plan = plans.get(id);
@@ -52,7 +76,7 @@ export function ladderFacts(
         {
           coupled: last?.what === "coupled" ? { at: last.at, person: last.person } : null,
           runs: tools.map(({ couplingId }) => lastRuns(runs.get(couplingId) ?? [])),
-          day: dayBegan(acts.get(id) ?? [], now),
+          acts: acts.get(id) ?? [],
           plugged:
             plan && isAfter(plan, since)
               ? new Set(plan.places.map(({ kind, number }) => `${kind} ${number}`))
@@ -136,6 +160,7 @@ function lastRuns(rows: readonly { kind: string; what: string; at: string }[]): 
 
 /** A pause is looked for no further back, hours: with nothing since, the day begins now. */
 const LOOKED_BACK = 48;
+const lookedBack = (now: string) => new Date(Date.parse(now) - LOOKED_BACK * 3_600_000).toISOString();
 
 /** When somebody did something on each rig lately: entered, ran or ticked. */
 function actsOf(
@@ -143,7 +168,7 @@ function actsOf(
   rigs: ReadonlyMap<number, readonly RigTool[]>,
   now: string,
 ): Map<number, string[]> {
-  const since = new Date(Date.parse(now) - LOOKED_BACK * 3_600_000).toISOString();
+  const since = lookedBack(now);
   const query = prepared(db, "acts on rigs", () =>
     db
       .select({ about: fact.about, at: fact.happened })

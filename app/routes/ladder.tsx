@@ -1,12 +1,12 @@
 import { Link } from "react-router";
 import { standing } from "../../core/ladder/ladder.ts";
 import { inWords } from "../../core/quantity/said.ts";
+import { ladderNow } from "../stations/frame/ladder-now.server.ts";
 import { PageHead } from "../stations/frame/PageHead.tsx";
 import { RigFrame } from "../stations/frame/RigFrame.tsx";
 import { frameOf, openRig } from "../stations/frame/rig-view.server.ts";
 import { rigTitle } from "../stations/frame/title.ts";
 import { Ladder } from "../stations/ladder/Ladder.tsx";
-import { ladderFactsOf } from "../stations/ladder/ladder.server.ts";
 import { rungsOf } from "../stations/ladder/rungs.ts";
 import { SeasonLines } from "../stations/ladder/SeasonLines.tsx";
 import { seasonLines } from "../stations/ladder/season-lines.server.ts";
@@ -14,7 +14,7 @@ import type { Route } from "./+types/ladder";
 
 export async function loader({ request, params }: Route.LoaderArgs) {
   const open = await openRig(request, params.rigId);
-  const rungs = rungsOf(open.whole, open.judged, ladderFactsOf(open));
+  const rungs = rungsOf(open.whole, open.judged, ladderNow(open));
   const { units } = open.preferences;
   return {
     frame: frameOf(open, "ladder", request),

@@ -10,6 +10,16 @@ printIn(() => zones.getStore() ?? UTC);
 export function zoneOf(request: Request): string {
   const told = /(?:^|;\s*)zone=([^;]{1,60})/.exec(request.headers.get("Cookie") ?? "")?.[1];
   if (!told) return UTC;
+  const known = zonesTold.get(told) ?? zoneCalled(told);
+  if (zonesTold.size < MOST_TOLD) zonesTold.set(told, known);
+  return known;
+}
+
+/** Zones by what devices told: looked up once, since a cookie comes with every request. Whatever is told, there are no more. */
+const zonesTold = new Map<string, string>();
+const MOST_TOLD = 1000;
+
+function zoneCalled(told: string): string {
   try {
     const zone = decodeURIComponent(told);
     new Intl.DateTimeFormat("en-GB", { timeZone: zone });

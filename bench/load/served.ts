@@ -53,14 +53,20 @@ export async function serve(
   };
 }
 
-/** Waits until the judge has nothing left to do; returns how many judgements there are. */
+/** Waits until the judge has nothing left to do: each rig and each machine in use is judged. Returns how many judgements there are. */
 export async function judged(path: string): Promise<number> {
-  for (let last = -1, same = 0; ; ) {
+  const file = new SqliteFile(path, { readonly: true });
+  const wanted = file
+    .prepare(
+      "select (select count(distinct rig_id) from coupling) + (select count(*) from machine where archived_at is null)",
+    )
+    .pluck()
+    .get() as number;
+  file.close();
+  for (;;) {
     await wait(500);
     const count = judgements(path);
-    same = count > 0 && count === last ? same + 1 : 0;
-    if (same === 4) return count;
-    last = count;
+    if (count >= wanted) return count;
   }
 }
 

@@ -31,6 +31,8 @@ const ACTS = {
   close: () => closeYard(),
   judge: () => ({ more: judgeSome(openYard()) }),
   backup: () => keepBackup(openYard()),
+  /** Nothing: it is there. */
+  stay: () => new Promise((done) => setTimeout(done, 50)),
 };
 
 /** Does an act, or answers a request: as it came, where its body comes from and where the answer goes. */

@@ -13,6 +13,10 @@ const LONG = 150;
 const LATELY = 5;
 /** The first page comes before the judge, ms. */
 const QUIET = 1500;
+/** So many pages a thread has on its hands at once: one is put together while another is sent. */
+const AT_ONCE = 2;
+/** The longest a timer takes, ms. */
+const FOR_GOOD = 2 ** 31 - 1;
 /** Threads that answer quick pages: as many as there are processors, up to four; AMBREK_THREADS says otherwise. */
 const READERS = Math.max(
   1,
@@ -41,14 +45,19 @@ const ABOUT = /^\/server(\.data)?$/;
 /** Opens the lanes; `told` hears of every answer: what was asked for, how it went and how long it took. `figures`: what that came to. */
 export function openLanes(told = () => {}, figures = () => null) {
   const writing = lane({ minThreads: 1, maxThreads: 1, concurrentTasksPerWorker: 64 });
+  // A thread takes seconds to start: once there, it stays.
   const quick = lane(
     {
       minThreads: 1,
       maxThreads: READERS,
-      concurrentTasksPerWorker: 2,
+      concurrentTasksPerWorker: AT_ONCE,
+      idleTimeout: FOR_GOOD,
     },
     READS,
   );
+  /** More at once than one thread takes, so that all of them are there before anybody needs the second. */
+  const gather = () =>
+    Promise.all(Array.from({ length: READERS * AT_ONCE }, () => quick.run({ act: "stay" }))).catch(() => {});
   const long = lane(
     { minThreads: 0, maxThreads: 2, concurrentTasksPerWorker: 2, idleTimeout: 60_000 },
     { ...READS, AMBREK_BESIDE: SOMEBODY_WAITS },
@@ -64,7 +73,7 @@ export function openLanes(told = () => {}, figures = () => null) {
   const opening = writing.run({ act: "open" }).then(
     ({ identity }) => {
       stands = identity;
-      setTimeout(judge, QUIET);
+      setTimeout(() => gather().then(judge), QUIET);
     },
     () => {},
   );

@@ -20,25 +20,32 @@ export function printIn(zone: () => string): void {
   zoneNow = zone;
 }
 
-/** "14 Sep 2026", the day in the device's zone. */
-export function day(iso: string): string {
-  return new Date(iso).toLocaleDateString("en-GB", {
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-    timeZone: zoneNow(),
-  });
+type Printed = "day" | "minute";
+const ASKED: Record<Printed, Intl.DateTimeFormatOptions> = {
+  day: { day: "numeric", month: "short", year: "numeric" },
+  minute: { hour: "2-digit", minute: "2-digit" },
+};
+/** Made once for each zone: making one takes longer than a hundred days take to print. */
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function formatOf(what: Printed): Intl.DateTimeFormat {
+  const timeZone = zoneNow();
+  const key = `${what} ${timeZone}`;
+  const known = formats.get(key) ?? new Intl.DateTimeFormat("en-GB", { ...ASKED[what], timeZone });
+  formats.set(key, known);
+  return known;
 }
 
-/** "3 Nov 2026, 06:12", the day and the minute in the device's zone. */
-export function moment(iso: string): string {
-  const time = new Date(iso).toLocaleTimeString("en-GB", {
-    hour: "2-digit",
-    minute: "2-digit",
-    timeZone: zoneNow(),
-  });
-  return `${day(iso)}, ${time}`;
+function printed(what: Printed, iso: string): string {
+  const at = new Date(iso);
+  return Number.isNaN(at.getTime()) ? "unknown" : formatOf(what).format(at);
 }
+
+/** "14 Sep 2026", the day in the device's zone. */
+export const day = (iso: string): string => printed("day", iso);
+
+/** "3 Nov 2026, 06:12", the day and the minute in the device's zone. */
+export const moment = (iso: string): string => `${day(iso)}, ${printed("minute", iso)}`;
 
 /** What a bare number means in a field that shows `style`. */
 export function bareWord(style: FieldUnit): string {

@@ -22,13 +22,13 @@ import { isHeldBy, subjectOf } from "../../../core/subjects/walk.ts";
 import { database } from "../../../data/database.ts";
 import { changesOf, hungOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
-import { ladderFacts } from "../../../data/ladder.ts";
 import { counterMarks } from "../../../data/live.ts";
 import { type RigTool, toolsOf } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
 import { type Preferences, readPreferences } from "../../session/preferences.server.ts";
 import { rungsOf } from "../ladder/rungs.ts";
 import { rigAddress } from "./address.ts";
+import { ladderNow } from "./ladder-now.server.ts";
 import { drawnOnce, type Opened, opening } from "./opened.server.ts";
 import { type PutAway, putAwayOf } from "./put-away.ts";
 import { type Peg, pegsOf } from "./stations.ts";
@@ -209,8 +209,8 @@ export function frameOf(
   request: Request,
   { ownDrawing = false } = {},
 ): RigFrameView {
-  const { db, rig, parts, whole, findings, judged, preferences } = open;
-  const facts = ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;
+  const { rig, parts, whole, findings, judged, preferences } = open;
+  const facts = ladderNow(open);
   const climbed = standing(rungsOf(whole, judged, facts));
   const search = new URL(request.url).searchParams;
   const asked = search.get("view");

@@ -11,9 +11,9 @@ import { latestCard } from "../../../data/cards.ts";
 import { linesOf } from "../../../data/lines.ts";
 import { logOf } from "../../../data/log.ts";
 import { rigAddress } from "../frame/address.ts";
+import { ladderNow } from "../frame/ladder-now.server.ts";
 import { day, moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { ladderFactsOf } from "../ladder/ladder.server.ts";
 import { rungsOf } from "../ladder/rungs.ts";
 
 export type HandoverView = Awaited<ReturnType<typeof handoverView>>;
@@ -30,7 +30,7 @@ export async function handoverView(open: OpenRig, request: Request) {
   const line = whole.work?.line
     ? linesOf(db, whole.work.field.id).find(({ id }) => id === whole.work!.line!.id)
     : null;
-  const rungs = rungsOf(whole, judged, ladderFactsOf(open));
+  const rungs = rungsOf(whole, judged, ladderNow(open));
   const card = latestCard(db, rig);
   const pages = handoverOf(whole, judged, rungs, {
     notes: entries.flatMap(({ notes, field, ended }) => [

@@ -1,14 +1,9 @@
 import { keepTick, RUNG } from "../../../data/hookup.ts";
-import { type LadderFacts, ladderFacts } from "../../../data/ladder.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
-import type { OpenRig } from "../frame/rig-view.server.ts";
+import { ladderNow } from "../frame/ladder-now.server.ts";
 import { written } from "../writing/written.server.ts";
 import { RungDto } from "./ladder.dto.ts";
 import { rungsOf } from "./rungs.ts";
-
-export function ladderFactsOf({ db, rig, parts }: OpenRig): LadderFacts {
-  return ladderFacts(db, new Map([[rig.id, parts]])).get(rig.id)!;
-}
 
 /** What a person says of the rig that ends what held. */
 const SAID: Readonly<Record<string, string>> = { road: "Gone by road", day: "A new working day" };
@@ -25,7 +20,7 @@ export const keepRung = written(RungDto, ({ open, value: { id, rung }, told }): 
     );
     return kept(said, { id });
   }
-  const found = rungsOf(open.whole, open.judged, ladderFactsOf(open)).find(({ key }) => key === rung);
+  const found = rungsOf(open.whole, open.judged, ladderNow(open)).find(({ key }) => key === rung);
   if (!found?.byPerson) return refused({ form: "That rung is told by its station, not ticked." });
   keepTick(
     open.db,

@@ -2,8 +2,9 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { keepEvent } from "../../../data/hookup.ts";
+import { ladderNow } from "../frame/ladder-now.server.ts";
 import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
-import { keepRung, ladderFactsOf } from "./ladder.server.ts";
+import { keepRung } from "./ladder.server.ts";
 import { rungsOf } from "./rungs.ts";
 
 let db: Database;
@@ -14,7 +15,7 @@ beforeEach(() => {
 const open = () => sampleOpen(db, "Meadow drill");
 const rungs = () => {
   const now = open();
-  return rungsOf(now.whole, now.judged, ladderFactsOf(now));
+  return rungsOf(now.whole, now.judged, ladderNow(now));
 };
 const rung = (key: string) => rungs().find((each) => each.key === key)!;
 

@@ -13,8 +13,8 @@ import {
   runEventsOf,
   runsSince,
 } from "../../../data/sequences.ts";
+import { ladderNow } from "../frame/ladder-now.server.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { ladderFactsOf } from "../ladder/ladder.server.ts";
 
 export type OpenSequence = {
   kind: SequenceKind;
@@ -36,7 +36,7 @@ type Recorded = { run: Run; events: readonly RunEvent[] };
 /** Runs of the tool in view since it was coupled, went by road or was uncoupled last, in order. */
 function recordOf(open: OpenRig): Recorded[] {
   const { db, rig } = open;
-  const { ticks } = ladderFactsOf(open);
+  const { ticks } = ladderNow(open);
   const [last] = eventsOf(db, rig.id);
   const since = [last?.at ?? "", ticks.get("road")?.at ?? ""].sort().at(-1)!;
   const runs = runsSince(db, rig.couplingId, since);

@@ -16,9 +16,9 @@ import { usesCamera } from "../../../core/subjects/guidance/camera-checks.ts";
 import { type FieldLine, linesOf } from "../../../data/lines.ts";
 import { fieldNamed } from "../../../data/places.ts";
 import { drivesOf, type SteeringDrive } from "../../../data/steering.ts";
+import { ladderNow } from "../frame/ladder-now.server.ts";
 import { moment } from "../frame/print.ts";
 import type { OpenRig } from "../frame/rig-view.server.ts";
-import { ladderFactsOf } from "../ladder/ladder.server.ts";
 import { rungsOf } from "../ladder/rungs.ts";
 
 export type SteeringView = ReturnType<typeof steeringView>;
@@ -57,7 +57,7 @@ export function steeringView(open: OpenRig) {
     units,
     /** null: nothing of this rig is steered along lines */
     served: judged.reckoned.guidance.part !== null,
-    rungs: readyToSteer(rungsOf(whole, judged, ladderFactsOf(open))).map((rung) => ({
+    rungs: readyToSteer(rungsOf(whole, judged, ladderNow(open))).map((rung) => ({
       ...rung,
       why: inWords(rung.why, units),
     })),

@@ -3,14 +3,15 @@ import { say } from "../../../core/quantity/say.ts";
 import type { Units } from "../../../core/quantity/units.ts";
 import { dateAfter } from "../../../core/season/plan/kept.ts";
 
+const DATE = new Intl.DateTimeFormat("en-GB", {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  timeZone: "UTC",
+});
+
 /** "Mon 5 Oct", of a date without a time of day. */
-export const dateWords = (date: string): string =>
-  new Date(`${date}T00:00:00Z`).toLocaleDateString("en-GB", {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    timeZone: "UTC",
-  });
+export const dateWords = (date: string): string => DATE.format(new Date(`${date}T00:00:00Z`));
 
 export const dayWords = (first: string, day: number): string => dateWords(dateAfter(first, day));
 
