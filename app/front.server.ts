@@ -1,5 +1,4 @@
-/** For the thread that listens: who is let in, asked before a body is read, and the encrypted line. Built by itself, so that it is up at once. */
-export { openLine, plainly } from "./network/line.server.ts";
+/** For the thread that listens: who is let in, asked before a body is read. Built by itself, so that it is up at once. */
 export { ownersLink, seen } from "./people/at-the-door.server.ts";
 export { isForPage, mostBytes, turnedAway } from "./session/door.server.ts";
 export { addressKey, triesOf } from "./session/tries.ts";

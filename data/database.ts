@@ -3,6 +3,7 @@ import { dirname, resolve } from "node:path";
 import SqliteFile from "better-sqlite3";
 import { drizzle } from "drizzle-orm/better-sqlite3";
 import { migrate } from "drizzle-orm/better-sqlite3/migrator";
+import { databasePath } from "./database-path.ts";
 import type { Database } from "./handle.ts";
 import { clearLeftovers, copyBeside, identityOf, mayBegin, takeYard, YardProblem } from "./keeping.ts";
 import * as schema from "./schema/index.ts";
@@ -94,10 +95,6 @@ type Opened = { database: Database; path: string; identity: string | null; relea
 let opened: Opened | null = null;
 /** Which file the thread that writes has open, where this one only reads. */
 let stands: string | null = null;
-
-export function databasePath(): string {
-  return process.env.AMBREK_DB || "var/ambrek.db";
-}
 
 /** True of a thread that answers pages beside the one that writes. */
 const onlyReads = () => process.env.AMBREK_READS === "yes";

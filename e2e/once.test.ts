@@ -89,6 +89,27 @@ describe("a form that is sent twice", () => {
     expect(rows("tyre", "where source = 'another book'")).toBe(0);
   });
 
+  it("is carried out though who sent it hung up, and answered when it comes again", async () => {
+    const form = (label: string, signal: AbortSignal | null) =>
+      fetch(`${yard.address}/tyres/new`, {
+        method: "POST",
+        headers: { origin: yard.address, accept: "text/html" },
+        body: new URLSearchParams({ once: "hung-up-in-the-middle", label, source: "book", table: TABLE }),
+        redirect: "manual",
+        signal,
+      });
+    for (let after = 0; after < 12; after += 1) {
+      const gone = new AbortController();
+      const first = form(`Hung up ${after}`, gone.signal).catch(() => null);
+      await new Promise((done) => setTimeout(done, after));
+      gone.abort();
+      await first;
+      const again = await form(`Hung up ${after}`, AbortSignal.timeout(60_000));
+      expect([again.status, again.headers.get("location")]).toEqual([302, "/tyres"]);
+      expect(tables(`Hung up ${after}`)).toBe(1);
+    }
+  });
+
   it("issues one card, pressed twice, and asked for in two windows", async () => {
     const other = (await openPage(browser)).page;
     const cards = rows("card");

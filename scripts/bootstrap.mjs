@@ -78,7 +78,7 @@ export function build() {
   console.log("Building …");
   for (const [command, args] of [
     [bin("react-router"), ["build", "--logLevel", "warn"]],
-    [bin("vite"), ["build", "-c", "vite.worker.config.ts", "--logLevel", "warn"]],
+    [process.execPath, ["scripts/build-workers.mjs"]],
   ]) {
     const done = spawnSync(command, args, { cwd: ROOT, encoding: "utf8", maxBuffer: 64e6 });
     if (done.status === 0) continue;

@@ -96,13 +96,7 @@ await atOnce([
   ["nothing unused", bin("knip"), []],
 ]);
 const built = step("build", bin("react-router"), ["build", "--logLevel", "warn"]);
-const workers = step("build workers", bin("vite"), [
-  "build",
-  "-c",
-  "vite.worker.config.ts",
-  "--logLevel",
-  "warn",
-]);
+const workers = step("build workers", process.execPath, ["scripts/build-workers.mjs"]);
 // What is arithmetic alone needs no database: it is tried while that is still compiled.
 vitest("unit*", "core", ["core/", "formats/"]);
 await installed();

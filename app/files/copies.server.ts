@@ -1,6 +1,6 @@
 /** What is known of the copies of this yard elsewhere, as its page says it. */
 import { readFileSync } from "node:fs";
-import { databasePath } from "../../data/database.ts";
+import { databasePath } from "../../data/database-path.ts";
 import { moment } from "../stations/frame/print.ts";
 import { type BackupsKept, backupsFolder, backupsKept } from "./dated-backups.server.ts";
 import { sizeText } from "./size.ts";

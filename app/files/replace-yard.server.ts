@@ -1,10 +1,11 @@
 import { resolve } from "node:path";
 import { Worker } from "node:worker_threads";
 import { clear, putInPlace, type Rebuilt } from "../../data/backup.ts";
-import { closeDatabase, databasePath } from "../../data/database.ts";
+import { closeDatabase } from "../../data/database.ts";
+import { databasePath } from "../../data/database-path.ts";
 import { diskTroubleOf } from "../../data/trouble.ts";
 import { alone } from "../session/turns.server.ts";
-import type { Yard } from "./yard-ready.worker.ts";
+import type { Yard } from "./yard-ready.server.ts";
 
 const BUSY = "Somebody is still sending something to this yard: try it again.";
 const BROKE = "It could not be made ready to stand here.";

@@ -1,7 +1,7 @@
 /** The yard's certificates on disk: made where there are none, or where they no longer fit. */
 import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
-import { databasePath } from "../../data/database.ts";
+import { databasePath } from "../../data/database-path.ts";
 import {
   fingerprintOf,
   isShownBy,

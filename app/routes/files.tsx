@@ -1,4 +1,5 @@
-import { database, databasePath } from "../../data/database.ts";
+import { database } from "../../data/database.ts";
+import { databasePath } from "../../data/database-path.ts";
 import { listImports, retractImport } from "../../data/imports.ts";
 import { copiesOf } from "../../data/keeping.ts";
 import type { Told } from "../../data/record.ts";

@@ -1,5 +1,5 @@
 /** The page for whoever runs it: what stands, what to do next, and what there is. */
-import { databasePath } from "../../data/database.ts";
+import { databasePath } from "../../data/database-path.ts";
 import type { Database } from "../../data/handle.ts";
 import { isOnNetwork, people } from "../session/who.server.ts";
 import { moment } from "../stations/frame/print.ts";

@@ -29,6 +29,9 @@ const answers = new Map<string, Promise<Given>>();
 const HELD = 500;
 const LARGEST = 100_000;
 
+/** So long somebody waits for the answer to the first, ms. */
+const PATIENCE = 60_000;
+
 /** When a device sent it is no part of what it says. */
 const WHEN = new Set(["happenedAt", "sentAt"]);
 const NUMBER = /^[\w-]{8,64}$/;
@@ -67,12 +70,26 @@ export async function onlyOnce(request: Request, form: FormData): Promise<void> 
   // What one file was told is not known of the one that was put in its place.
   const key = [number, kindOf(request), openIdentity()].join(" ");
   while (answers.has(key)) {
-    own.again = await aside(() => answers.get(key)!);
+    own.again = await aside(() => inTime(answers.get(key)!));
     if (own.again) throw new Response(null, { status: 409 });
   }
   if (openIdentity() !== null && factOf(database(), number)) throw cameBefore(request, number);
   own.next = number;
   own.answered = answeredOf(key);
+}
+
+/** What comes in time. @throws a response where it does not: the form is still being carried out */
+async function inTime(given: Promise<Given>): Promise<Given> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, fail) => {
+    const words = "That is still being carried out: look again in a minute.";
+    timer = setTimeout(() => fail(new Response(words, { status: 503 })), PATIENCE);
+  });
+  try {
+    return await Promise.race([given, late]);
+  } finally {
+    clearTimeout(timer);
+  }
 }
 
 /** Holds the place of an answer; returns what is to hear it, the first time. */

@@ -1,5 +1,5 @@
 /** Who a request comes from, by what its device shows: on the network. On the machine itself nobody has to show anything. */
-import { databasePath } from "../../data/database.ts";
+import { databasePath } from "../../data/database-path.ts";
 import { MOST_AGE, People, type Shown, type Who } from "../../data/people/people.ts";
 
 /** True once others can reach this server: then each of them comes in with a device of their own. */

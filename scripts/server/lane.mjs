@@ -55,8 +55,8 @@ async function answer({ method, url, headers, hasBody, port, about }) {
     const request = new Request(url, {
       method,
       headers,
-      signal: gone.signal,
-      ...(body ? { body: body.stream, duplex: "half" } : {}),
+      // A form is carried out to its end, whoever still listens: sent again, it is answered as it was.
+      ...(body ? { body: body.stream, duplex: "half" } : { signal: gone.signal }),
     });
     const start = performance.now();
     const response = await (about ? withFigures(about, () => handle(request)) : handle(request));

@@ -11,6 +11,7 @@ import { ROOT } from "../bootstrap.mjs";
 /** A kind of page of which lately even the quickest took longer than this goes where long ones wait for each other, ms. */
 const LONG = 150;
 const LATELY = 5;
+const TOLD_BY = 3;
 /** The first page comes before the judge, ms. */
 const QUIET = 1500;
 /** So many pages a thread has on its hands at once: one is put together while another is sent. */
@@ -42,8 +43,10 @@ const NOBODY_WAITS = "10";
 /** The page that shows how this server does. */
 const ABOUT = /^\/server(\.data)?$/;
 
-/** Opens the lanes; `told` hears of every answer: what was asked for, how it went and how long it took. `figures`: what that came to. */
-export function openLanes(told = () => {}, figures = () => null) {
+/** Opens the lanes. */
+export function openLanes() {
+  /** `told` hears of every answer: what was asked for, how it went and how long it took; `figures` says what that came to. */
+  let [told, figures] = [() => {}, () => null];
   const writing = lane({ minThreads: 1, maxThreads: 1, concurrentTasksPerWorker: 64 });
   // A thread takes seconds to start: once there, it stays.
   const quick = lane(
@@ -99,11 +102,14 @@ export function openLanes(told = () => {}, figures = () => null) {
     }
   }
 
+  /** The first of its kind takes long of any: one or two say nothing. */
+  const isLong = (times) => times.length >= TOLD_BY && Math.min(...times) > LONG;
+
   /** Until a yard is open, the lane that opens it says what is wrong. */
   const laneOf = (asked) => {
     if (asked.method !== "GET" && asked.method !== "HEAD") return writing;
     if (stands === null) return writing;
-    return asked.isFile || Math.min(...(took.get(asked.kind) ?? [0])) > LONG ? long : quick;
+    return asked.isFile || isLong(took.get(asked.kind) ?? []) ? long : quick;
   };
 
   /** Answers a request by `give(head)` and `piece(bytes)`; a body comes from `body`, where there is one. */
@@ -171,7 +177,16 @@ export function openLanes(told = () => {}, figures = () => null) {
     await writing.run({ act: "close" }).catch(() => {});
     await Promise.all([writing, quick, long, judging].map((each) => each.destroy()));
   }
-  return { answer, opened: opening, backup, close, identity: () => stands };
+  return {
+    answer,
+    opened: opening,
+    backup,
+    close,
+    identity: () => stands,
+    hear(by) {
+      [told, figures] = [by.told, by.figures];
+    },
+  };
 }
 
 /** Pages alike: an address without its numbers. */

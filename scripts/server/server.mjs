@@ -6,15 +6,18 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { monitorEventLoopDelay } from "node:perf_hooks";
 import { Transform } from "node:stream";
-import compression from "compression";
-import express from "express";
-import helmet from "helmet";
 import { ROOT } from "../bootstrap.mjs";
-import { gatherFigures } from "./figures.mjs";
 import { openLanes } from "./lanes.mjs";
-import { listen } from "./listen.mjs";
-import { logAnswer, openLog } from "./log.mjs";
-import { replicate } from "./replica.mjs";
+
+// Its threads take longest to come up: they begin before anything else is read.
+const lanes = openLanes();
+const { default: compression } = await import("compression");
+const { default: express } = await import("express");
+const { default: helmet } = await import("helmet");
+const { gatherFigures } = await import("./figures.mjs");
+const { listen } = await import("./listen.mjs");
+const { logAnswer, openLog } = await import("./log.mjs");
+const { replicate } = await import("./replica.mjs");
 
 /** Whether another file stands in the place of the yard is looked after this often, ms. */
 const LOOK_EVERY = 2000;
@@ -22,15 +25,18 @@ const LOOK_EVERY = 2000;
 const FIRST_BACKUP = 60_000;
 const BACKUP_EVERY = 3_600_000;
 
-const { addressKey, isForPage, mostBytes, openLine, ownersLink, plainly, seen, triesOf, turnedAway } =
-  await import(join(ROOT, "build", "worker", "front.js"));
+const built = (name) => import(join(ROOT, "build", "worker", `${name}.js`));
+const { addressKey, isForPage, mostBytes, ownersLink, seen, triesOf, turnedAway } = await built("front");
 const yard = process.env.AMBREK_DB || "var/ambrek.db";
 const log = openLog(yard);
 const figures = gatherFigures();
-const lanes = openLanes((answer) => {
-  logAnswer(log, answer);
-  figures.answered(answer);
-}, figures.said);
+lanes.hear({
+  told(answer) {
+    logAnswer(log, answer);
+    figures.answered(answer);
+  },
+  figures: figures.said,
+});
 
 /** What is too large, or of somebody who is not let in, is heard out so long at most, and while it is not silent for so long, ms. */
 const HEARD_OUT = 20_000;
@@ -56,6 +62,7 @@ app.use(
 const HOST = process.env.HOST || "127.0.0.1";
 /** On the network the line is encrypted; without encryption only the machine itself is served. */
 const encrypted = process.env.AMBREK_LAN === "yes";
+const { openLine, plainly } = encrypted ? await built("line") : { openLine: null, plainly: null };
 if (encrypted) app.use(plainlyAnswered);
 app.use(compression());
 const client = join(ROOT, "build", "client");
@@ -320,7 +327,7 @@ if (handed) {
   // Without its door it is in the way of the next one.
   process.once("disconnect", goNow);
 }
-const close = await listen(app, { port, host: HOST, openLine: encrypted ? openLine : null, handed });
+const close = await listen(app, { port, host: HOST, openLine, handed });
 await lanes.opened;
 const replica = keepCopies();
 log.info({ open: lanes.identity() !== null }, "started");
