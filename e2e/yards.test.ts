@@ -127,6 +127,12 @@ describe("several yards", () => {
     await press(page, "Lend it", "#lend form");
     await seen(page, "Lent to Höfe am Bach since");
 
+    // What it would be coupled with is told so, and where it is.
+    await visit(page, `${home}/?find=Oxmoor+240`);
+    await seen(page, "Oxmoor 240 is lent to Höfe am Bach since");
+    await press(page, "To it");
+    await seen(page, "Lent to Höfe am Bach since");
+
     // Its own file is none for the yard it went out from.
     await bringIn(home, await fileOfMachine(home, machine("Oxmoor 240")));
     await seen(page, "This file went out from here");

@@ -271,13 +271,15 @@ function RigCard({
           {head.tractor} with {head.implement}
           <span className="block text-small text-soft">{head.identity}</span>
         </p>
-        {lacks.map(({ name, href }) => (
+        {lacks.map(({ name, href, why }) => (
           <p
             key={href}
             className="flex flex-wrap items-center gap-x-3 border-t border-hair text-stop"
-            data-archived
+            data-not-here
           >
-            <span>{name} is archived: this rig cannot be coupled.</span>
+            <span>
+              {name} is {why}: this rig cannot be coupled.
+            </span>
             <Link to={href} className="inline-grid min-h-11 place-items-center font-bold text-dye">
               To it
             </Link>

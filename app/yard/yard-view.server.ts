@@ -4,7 +4,8 @@ import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
 import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
-import { type PutAway, putAwayOf } from "../stations/frame/put-away.ts";
+import { notHereOf } from "../stations/frame/not-here.server.ts";
+import type { NotHere } from "../stations/frame/not-here.ts";
 import { headOf, type RigHead } from "../stations/frame/rig-view.server.ts";
 import { cureHref } from "../stations/frame/stations.ts";
 import { paged } from "../ui/paged.ts";
@@ -24,8 +25,8 @@ export type YardRig = {
   /** rungs of its start-of-work ladder that are good, of those that apply */
   climbed: { good: number; all: number };
   away: boolean;
-  /** machines of it that are archived */
-  lacks: PutAway[];
+  /** machines of it that are archived, or at another yard */
+  lacks: NotHere[];
 };
 
 export type YardView = {
@@ -143,7 +144,8 @@ function viewRigs(db: Database, rigs: readonly (readonly RigTool[])[], units: Un
   // A ladder that was climbed yesterday is not climbed today, though nobody wrote anything.
   const old = rigs.filter(([rig]) => known.get(rig!.id)!.log !== logSaid(facts.get(rig!.id)!));
   const judged = old.length === 0 ? known : new Map([...known, ...judgedAnew(db, old.flat())]);
-  return rigs.map((parts) => {
+  const lacking = notHereOf(db, rigs);
+  return rigs.map((parts, at) => {
     const rig = parts[0]!;
     const couplings = parts.map(({ couplingId }) => couplingId);
     const { stops, fixes, checks, holding, drawing, climbed } = judged.get(rig.id)!;
@@ -157,7 +159,7 @@ function viewRigs(db: Database, rigs: readonly (readonly RigTool[])[], units: Un
       drawing,
       climbed,
       away: rig.archivedAt !== null,
-      lacks: putAwayOf(parts),
+      lacks: lacking[at]!,
     };
   });
 }

@@ -3,8 +3,8 @@ import { randomUUID } from "node:crypto";
 import { asc, eq, sql } from "drizzle-orm";
 import type { Way } from "../../core/lending/machine-file.ts";
 import type { Database } from "../handle.ts";
-import { listed } from "../prepared.ts";
-import { record, standing, type Told } from "../record.ts";
+import { prepared } from "../prepared.ts";
+import { aboutsOf, record, standingOf, type Told } from "../record.ts";
 import { fact, lending } from "../schema/index.ts";
 
 export const LENDING = "lending";
@@ -25,15 +25,16 @@ export type Lending = {
 
 /** The last that was said of each machine's loans; those that were never lent are not in it. */
 export function lendingsOf(db: Database, machines: readonly number[]): Map<number, Lending> {
-  const rows = db
-    .select({ fact, row: lending })
-    .from(fact)
-    .innerJoin(lending, eq(lending.seq, fact.seq))
-    .where(
-      sql`${fact.about} in (select 'machine ' || value from json_each(${listed(machines)})) and ${fact.kind} = ${LENDING} and ${standing()}`,
-    )
-    .orderBy(asc(fact.seq))
-    .all();
+  const query = prepared(db, "lendings", () =>
+    db
+      .select({ fact, row: lending })
+      .from(fact)
+      .innerJoin(lending, eq(lending.seq, fact.seq))
+      .where(standingOf(LENDING))
+      .orderBy(asc(fact.seq))
+      .prepare(),
+  );
+  const rows = query.all({ abouts: aboutsOf({ machine: machines }) });
   const began = new Map<string, Way>();
   for (const { fact, row } of rows) if (!began.has(fact.topic)) began.set(fact.topic, row.way);
   return new Map(
@@ -43,6 +44,10 @@ export function lendingsOf(db: Database, machines: readonly number[]): Map<numbe
     ]),
   );
 }
+
+/** Whether a machine is at another yard: one of ours that went, or one of another's that went back. */
+export const isElsewhere = ({ way, began }: Lending): boolean =>
+  way === "out" || (way === "back" && began === "in");
 
 /** How a loan began in this yard: "out" where it is our machine that went, "in" where another's came; null of a loan that is not known here. */
 export function loanBegan(db: Database, loan: string): Way | null {

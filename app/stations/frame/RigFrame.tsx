@@ -120,14 +120,17 @@ export function RigFrame({
           tabIndex={-1}
           className={`relative px-5 py-3 lg:min-h-0 lg:overflow-y-auto max-sm:px-4 ${wide ? "lg:border-l lg:border-line" : ""}`}
         >
-          {view.away.map(({ name, href }) => (
+          {view.away.map(({ name, href, why, until }) => (
             <p
               key={href}
               className="mb-2 border-l-[5px] border-stop bg-stop-wash px-3 py-2"
               role="alert"
-              data-archived
+              data-not-here
             >
-              <b>{name} is archived.</b> This rig cannot be coupled until it is back in use.{" "}
+              <b>
+                {name} is {why}.
+              </b>{" "}
+              This rig cannot be coupled {until}.{" "}
               <Link to={href} className="inline-grid min-h-11 place-items-center font-bold text-dye">
                 To {name}
               </Link>

@@ -29,8 +29,9 @@ import { type Preferences, readPreferences } from "../../session/preferences.ser
 import { rungsOf } from "../ladder/rungs.ts";
 import { rigAddress } from "./address.ts";
 import { ladderNow } from "./ladder-now.server.ts";
+import { notHereOf } from "./not-here.server.ts";
+import type { NotHere } from "./not-here.ts";
 import { drawnOnce, type Opened, opening } from "./opened.server.ts";
-import { type PutAway, putAwayOf } from "./put-away.ts";
 import { type Peg, pegsOf } from "./stations.ts";
 
 /** The name of a tool with the variant it works as. */
@@ -61,8 +62,8 @@ export type RigFrameView = {
   preferences: Preferences;
   pegs: Peg[];
   stops: number;
-  /** machines of it that are archived: nothing can be done with the rig until they are back in use */
-  away: PutAway[];
+  /** machines of it that are archived or at another yard: nothing can be done with the rig until they are back */
+  away: NotHere[];
   view: RigDrawing;
   /** the coupling in view */
   coupling: number;
@@ -209,7 +210,7 @@ export function frameOf(
   request: Request,
   { ownDrawing = false } = {},
 ): RigFrameView {
-  const { rig, parts, whole, findings, judged, preferences } = open;
+  const { db, rig, parts, whole, findings, judged, preferences } = open;
   const facts = ladderNow(open);
   const climbed = standing(rungsOf(whole, judged, facts));
   const search = new URL(request.url).searchParams;
@@ -231,7 +232,7 @@ export function frameOf(
       open.tool,
     ),
     stops: findings.filter(({ severity }) => severity === "stop").length,
-    away: putAwayOf(parts),
+    away: notHereOf(db, [parts])[0]!,
     view,
     coupling: rig.couplingId,
     stays: subjectOf(station)?.measured !== undefined,

@@ -5,10 +5,11 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { gradeOf } from "../../../core/rig/grade.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
+import { keepLending } from "../../../data/lending/loans.ts";
 import { archiveMachine } from "../../../data/machines.ts";
 import { keepReading } from "../../../data/readings.ts";
+import { notHereOf } from "../frame/not-here.server.ts";
 import { day } from "../frame/print.ts";
-import { putAwayOf } from "../frame/put-away.ts";
 import { arrived, sampleForm, sampleOpen } from "../frame/sample-open.server.ts";
 import { hookupView } from "./hookup-view.server.ts";
 import { keepCoupling, keepTicked } from "./keep-hookup.server.ts";
@@ -74,7 +75,7 @@ describe("the hook-up list", () => {
     expect(refusal).toMatchObject({ ok: false });
   });
 
-  it("couples nothing while a machine of the rig is archived, and says which", () => {
+  it("couples nothing while a machine of the rig is archived or at another yard, and says which", () => {
     const { rig } = open("Meadow drill");
     const couple = (kind: string) =>
       keepCoupling(
@@ -84,14 +85,42 @@ describe("the hook-up list", () => {
       );
     expect(couple("uncoupled")).toMatchObject({ ok: true });
     archiveMachine(db, rig.implement.id, true, { person: "Mira", at: new Date() });
-    expect(putAwayOf(open("Meadow drill").parts)).toEqual([
-      { name: "D8 Tarnwick Rill 30", href: `/machines/${rig.implement.id}` },
+    expect(notHereOf(db, [open("Meadow drill").parts, open("Grain drill").parts])).toEqual([
+      [
+        {
+          name: "D8 Tarnwick Rill 30",
+          href: `/machines/${rig.implement.id}`,
+          why: "archived",
+          until: "until it is back in use",
+        },
+      ],
+      [],
     ]);
     expect(couple("coupled")).toMatchObject({
-      errors: { form: "D8 Tarnwick Rill 30 is archived: bring it back into use first." },
+      errors: {
+        form: "D8 Tarnwick Rill 30 is archived: this rig is not coupled until it is back in use.",
+      },
     });
     archiveMachine(db, rig.implement.id, false, { person: "Mira", at: new Date() });
     expect(couple("coupled")).not.toMatchObject({ errors: { form: expect.stringContaining("archived") } });
+    // At another yard it is as little there as put away, until it is said to be back.
+    const told = (at: string) => ({ person: "Mira", at: new Date(at) });
+    const loan = { there: "Lindhof", here: "Höfe am Bach" };
+    keepLending(db, rig.implement.id, { way: "out", ...loan, loan: "a" }, told("2026-11-12T08:00:00Z"));
+    expect(couple("coupled")).toMatchObject({
+      errors: {
+        form: "D8 Tarnwick Rill 30 is lent to Lindhof since 12 Nov 2026: this rig is not coupled until it is here again.",
+      },
+    });
+    keepLending(db, rig.implement.id, { way: "back", ...loan, loan: "a" }, told("2026-11-14T08:00:00Z"));
+    expect(notHereOf(db, [open("Meadow drill").parts])).toEqual([[]]);
+    // Another's that came and went back is there as long as it is here.
+    keepLending(db, rig.implement.id, { way: "in", ...loan, loan: "b" }, told("2026-11-15T08:00:00Z"));
+    expect(notHereOf(db, [open("Meadow drill").parts])).toEqual([[]]);
+    keepLending(db, rig.implement.id, { way: "back", ...loan, loan: "b" }, told("2026-11-16T08:00:00Z"));
+    expect(notHereOf(db, [open("Meadow drill").parts])[0]).toMatchObject([
+      { why: "back at Lindhof on 16 Nov 2026" },
+    ]);
   });
 
   it("is ticked in feet and inches on the line it is kept by in metres", () => {

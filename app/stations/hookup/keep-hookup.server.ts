@@ -1,8 +1,8 @@
 import { heldBy, openProtections } from "../../../core/hookup/ticks.ts";
 import { coupledRivals, eventsOf, keepCoupled, keepEvent, keepTick } from "../../../data/hookup.ts";
 import { kept, type Outcome, refused } from "../../session/outcome.ts";
+import { notHereProblem } from "../frame/not-here.server.ts";
 import { moment } from "../frame/print.ts";
-import { putAwayProblem } from "../frame/put-away.ts";
 import { written } from "../writing/written.server.ts";
 import { EventDto, TickDto } from "./hookup.dto.ts";
 import { endedBy, insteadOf, statesOf } from "./hookup-view.server.ts";
@@ -50,7 +50,7 @@ export const keepCoupling = written(EventDto, ({ open, value: { id, kind, instea
   const latest = eventsOf(open.db, open.rig.id).find((event) => event.at <= told.at.toISOString());
   if ((latest?.kind ?? "uncoupled") === kind)
     return refused({ form: kind === "coupled" ? "It is coupled already." : "It is not coupled." });
-  const away = kind === "coupled" ? putAwayProblem(open.parts) : null;
+  const away = kind === "coupled" ? notHereProblem(open.db, open.parts) : null;
   if (away) return refused({ form: away });
   const [first] = kind === "coupled" ? openProtections(statesOf(open, told.at)) : [];
   if (first) return refused({ form: `Still open: ${first.text}` });

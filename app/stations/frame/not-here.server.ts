@@ -1,0 +1,48 @@
+/** Which machines of rigs are not there to be coupled: put away, or at another yard. */
+import type { Database } from "../../../data/handle.ts";
+import { isElsewhere, type Lending, lendingsOf } from "../../../data/lending/loans.ts";
+import type { Machine, RigTool } from "../../../data/rigs.ts";
+import type { NotHere } from "./not-here.ts";
+import { day } from "./print.ts";
+
+type Parts = readonly Pick<RigTool, "tractor" | "implement">[];
+
+/** The machines of a rig, the one that drives first. */
+const machinesOf = (parts: Parts): Machine[] => [
+  parts[0]!.tractor,
+  ...parts.map(({ implement }) => implement),
+];
+
+/** Of each of several rigs, in their order, the machines that are not there. */
+export function notHereOf(db: Database, rigs: readonly Parts[]): NotHere[][] {
+  const all = rigs.map(machinesOf);
+  const loans = lendingsOf(db, [...new Set(all.flat().map(({ id }) => id))]);
+  return all.map((machines) => machines.flatMap((machine) => notHere(machine, loans.get(machine.id))));
+}
+
+function notHere(
+  { id, make, model, fleetNumber, archivedAt }: Machine,
+  loan: Lending | undefined,
+): NotHere[] {
+  const of = { name: [fleetNumber, make, model].filter(Boolean).join(" "), href: `/machines/${id}` };
+  if (loan && isElsewhere(loan)) {
+    const since = `${loan.there} ${loan.way === "out" ? "since" : "on"} ${day(loan.at)}`;
+    return [
+      {
+        ...of,
+        why: loan.way === "out" ? `lent to ${since}` : `back at ${since}`,
+        until: "until it is here again",
+      },
+    ];
+  }
+  return archivedAt === null ? [] : [{ ...of, why: "archived", until: "until it is back in use" }];
+}
+
+/** Why such a rig is not coupled; null where all its machines are there. */
+export function notHereProblem(db: Database, parts: Parts): string | null {
+  const [missing] = notHereOf(db, [parts]);
+  const [first] = missing!;
+  if (!first) return null;
+  const said = missing!.map(({ name, why }) => `${name} is ${why}`).join(", and ");
+  return `${said}: this rig is not coupled ${first.until}.`;
+}
