@@ -1,8 +1,17 @@
 import { Link } from "react-router";
 import type { CommonView } from "../judging/station-view.ts";
 
+type Props = {
+  count: number;
+  elsewhere: CommonView["elsewhere"];
+  /** machines of it that are not there */
+  away: number;
+};
+
 /** How many stops keep the rig off the field, and where the others are. */
-export function Stops({ count, elsewhere }: { count: number; elsewhere: CommonView["elsewhere"] }) {
+export function Stops({ count, elsewhere, away }: Props) {
+  if (count === 0 && away > 0)
+    return <strong className="font-[650] text-stop">This rig is not whole: see above.</strong>;
   if (count === 0) return <strong className="font-[650] text-ok">Nothing stops this rig.</strong>;
   return (
     <>

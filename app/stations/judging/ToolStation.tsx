@@ -50,7 +50,7 @@ export function ToolStation({ frame, view, history }: ToolStationView) {
             {view.lead}{" "}
             {!view.used &&
               "This rig is not steered along lines and switches no sections: nothing of a receiver is asked."}{" "}
-            <Stops count={frame.stops} elsewhere={view.elsewhere} />
+            <Stops count={frame.stops} elsewhere={view.elsewhere} away={frame.away.length} />
           </p>
         </div>
         {here < 0 && (

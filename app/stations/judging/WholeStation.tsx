@@ -49,7 +49,7 @@ export function WholeStation({ station, drawing, picture, children }: Props) {
         <div className={away}>
           <h1>{view.title}</h1>
           <p className="text-lead text-soft">
-            {view.lead} <Stops count={frame.stops} elsewhere={view.elsewhere} />
+            {view.lead} <Stops count={frame.stops} elsewhere={view.elsewhere} away={frame.away.length} />
           </p>
         </div>
         {!row && (
