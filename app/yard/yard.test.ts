@@ -5,6 +5,8 @@ import { plantedYard } from "../../data/demo/planted.ts";
 import { keepProof } from "../../data/field-tests.ts";
 import type { Database } from "../../data/handle.ts";
 import { keepPreview, retractImport, takeOver } from "../../data/imports.ts";
+import { keepLending } from "../../data/lending/loans.ts";
+import { archiveMachine } from "../../data/machines.ts";
 import { keepChange, keepReading, keepSections, retract } from "../../data/readings.ts";
 import { archiveRig, copyRig, findRig, listRigs, type RigTool } from "../../data/rigs.ts";
 import { BY } from "../../data/sample-told.ts";
@@ -89,6 +91,24 @@ describe("the yard", () => {
     expect(look({ find: "sorrick GRAIN" }).rigs).toHaveLength(1);
     expect(look({ find: "nothing such" }).rigs).toEqual([]);
     expect(look({ state: "ready" }).rigs).toHaveLength(8);
+  });
+
+  it("counts no rig as one nothing stops that lacks a machine: put away, or at another yard", () => {
+    const ready = () => look({ state: "ready" }).rigs.map(({ head }) => head.id);
+    const [first] = look({ state: "ready" }).rigs;
+    const { tractor } = findRig(db, first!.head.id)!;
+    const told = (hour: number) => ({ person: "Mira", at: new Date(`2026-11-12T${hour}:00:00Z`) });
+    const loan = { there: "Lindhof", here: "Hof Sieben", loan: "a" };
+    expect(ready()).toContain(first!.head.id);
+    keepLending(db, tractor.id, { way: "out", ...loan }, told(10));
+    expect(ready()).not.toContain(first!.head.id);
+    expect(look({ state: "stopped", find: first!.head.name }).rigs[0]!.lacks).toMatchObject([
+      { why: "lent to Lindhof since 12 Nov 2026" },
+    ]);
+    keepLending(db, tractor.id, { way: "back", ...loan }, told(11));
+    expect(ready()).toContain(first!.head.id);
+    archiveMachine(db, tractor.id, true, told(12));
+    expect(ready()).not.toContain(first!.head.id);
   });
 
   it("is shown a page at a time, and what is put away apart", () => {

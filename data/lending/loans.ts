@@ -49,6 +49,17 @@ export function lendingsOf(db: Database, machines: readonly number[]): Map<numbe
 export const isElsewhere = ({ way, began }: Lending): boolean =>
   way === "out" || (way === "back" && began === "in");
 
+/** Machines that are at another yard. */
+export function machinesElsewhere(db: Database): number[] {
+  const lent = db
+    .selectDistinct({ id: fact.machineId })
+    .from(lending)
+    .innerJoin(fact, eq(fact.seq, lending.seq))
+    .all()
+    .map(({ id }) => id!);
+  return [...lendingsOf(db, lent)].filter(([, loan]) => isElsewhere(loan)).map(([id]) => id);
+}
+
 /** How a loan began in this yard: "out" where it is our machine that went, "in" where another's came; null of a loan that is not known here. */
 export function loanBegan(db: Database, loan: string): Way | null {
   return (
