@@ -53,7 +53,8 @@ describe("sections", () => {
     );
     await page.keyboard.press("Enter");
     await seen(page, "4 sections saved");
-    expect(await page.evaluate(() => document.activeElement?.textContent)).toBe("Save the sections");
+    // What was saved is read again meanwhile.
+    await page.waitForFunction(() => document.activeElement?.textContent === "Save the sections");
     await visit(page, `${yard.address}${rig("Planter")}/tool`);
     await seen(page, "4 × 1.500 = 6.000 m");
     expect(errors).toEqual([]);
