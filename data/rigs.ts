@@ -1,6 +1,7 @@
 import { and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Attachment } from "../core/dimension/attachment.ts";
+import { sameName } from "../core/place/given.ts";
 import { READING, writeReading } from "./entries.ts";
 import type { Database } from "./handle.ts";
 import { prepared } from "./prepared.ts";
@@ -287,13 +288,12 @@ export function copyCoupling(
 
 /** Rigs in use that go by a name, however it is written large or small. */
 export function rigsCalled(db: Database, name: string): number[] {
-  const wanted = name.trim().toLowerCase();
   return db
     .select({ id: rig.id, name: rig.name })
     .from(rig)
     .where(isNull(rig.archivedAt))
     .all()
-    .filter((each) => each.name.trim().toLowerCase() === wanted)
+    .filter((each) => sameName(each.name, name))
     .map(({ id }) => id);
 }
 

@@ -1,6 +1,6 @@
-import { isDeepStrictEqual } from "node:util";
 /** What a yard has besides readings: weights, tyres, and the limits of its roads. */
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
+import { sameName } from "../core/place/given.ts";
 import { SOIL_KEYS, SOIL_STATES, type SoilLimits, type SoilState } from "../core/trade/pressed.ts";
 import type { RoadLimits } from "../core/yard/road.ts";
 import type { TyreTable } from "../core/yard/tyres.ts";
@@ -159,15 +159,17 @@ function withCells(
 
 /** A tyre table by its name, however it is written large or small; null where there is none. */
 export function tyreCalled(db: Database, label: string): Tyre | null {
-  const wanted = label.trim().toLowerCase();
-  return listTyres(db).find((each) => each.label.trim().toLowerCase() === wanted) ?? null;
+  return listTyres(db).find((each) => sameName(each.label, label)) ?? null;
 }
 
 /** Whether two tables say the same. */
 export function isSameTable(a: Omit<Tyre, "id">, b: Omit<Tyre, "id">): boolean {
   const rows = ({ cells }: Omit<Tyre, "id">) =>
-    cells.map(({ speed, pressure, load }) => `${speed} ${pressure} ${load}`).sort();
-  return a.source === b.source && isDeepStrictEqual(rows(a), rows(b));
+    cells
+      .map(({ speed, pressure, load }) => `${speed} ${pressure} ${load}`)
+      .sort()
+      .join("; ");
+  return a.source === b.source && rows(a) === rows(b);
 }
 
 export function addTyre(db: Database, { label, source, cells }: Omit<Tyre, "id">, by: Told): number {

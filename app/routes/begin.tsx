@@ -7,7 +7,7 @@ import { readPreferences, remembering } from "../session/preferences.server.ts";
 import { rigAddress } from "../stations/frame/address.ts";
 import { LACKING } from "../stations/sheet/lacking.ts";
 import { BeginPage } from "../yard/begin/BeginPage.tsx";
-import { readBeginning } from "../yard/begin/begin.dto.ts";
+import { readBeginning, toolsTold } from "../yard/begin/begin.dto.ts";
 import { beginRig, begunBefore } from "../yard/begin/begin.server.ts";
 import type { Route } from "./+types/begin";
 
@@ -19,9 +19,8 @@ export async function action({ request }: Route.ActionArgs) {
   const preferences = await readPreferences(request.clone());
   const checked = readBeginning(await formOf(request));
   if (!checked.ok) return answered(refused(checked.errors));
-  const { first, second } = checked.value;
-  const { person } = first;
-  const usesTerminal = [first, ...(second ? [second] : [])].some(
+  const { person } = checked.value.first;
+  const usesTerminal = toolsTold(checked.value).some(
     ({ guided, switched }) => guided !== "no" || switched !== "no",
   );
   const known = begunBefore(database(), checked.value);

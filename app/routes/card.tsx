@@ -1,5 +1,5 @@
 import { redirect } from "react-router";
-import { freeze } from "../../core/card/numbered.ts";
+import { freeze, retype } from "../../core/card/numbered.ts";
 import { issueCard, latestCard } from "../../data/cards.ts";
 import { findScheme, nameProfile, profileOf, setTerminal } from "../../data/schemes.ts";
 import { formOf } from "../session/form.server.ts";
@@ -7,7 +7,7 @@ import { answered, kept, refused } from "../session/outcome.ts";
 import { remembering } from "../session/preferences.server.ts";
 import { validateForm } from "../session/validate.ts";
 import { CardPage } from "../stations/card/CardPage.tsx";
-import { cabState, cardNow, viewCard } from "../stations/card/card-view.server.ts";
+import { cardNow, viewCard } from "../stations/card/card-view.server.ts";
 import { PersonDto, TerminalDto } from "../stations/card/terminal.dto.ts";
 import { rigAddress } from "../stations/frame/address.ts";
 import { frameOf, type OpenRig, openRig } from "../stations/frame/rig-view.server.ts";
@@ -50,7 +50,7 @@ async function issue(open: OpenRig, form: FormData) {
   );
   // Asked for in two windows, or of a page that was not loaded anew: the card in the cab says just this.
   const latest = latestCard(open.db, open.rig);
-  if (latest && cabState(open, latest, card).retype.length === 0) throw back;
+  if (latest && retype(latest.lines, card).length === 0) throw back;
   issueCard(open.db, open.rig, {
     schemeName: card.scheme.name,
     profileName: profileOf(open.db, open.rig),

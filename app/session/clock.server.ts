@@ -24,7 +24,7 @@ function read(form: FormData, name: string): number | null | "bad" {
 }
 
 /** The header in which the thread that listens says when a request came, ms: under load it is carried out later. Nobody else can set it. */
-const CAME = "ambrek-came";
+export const CAME = "ambrek-came";
 
 /** When a request arrived. */
 export function cameAt(request: Request): Date {

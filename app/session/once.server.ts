@@ -42,15 +42,17 @@ const FORMS = "2b0e7a52-6a0f-4c59-9a53-4f1f5a1f4a0d";
 export async function onceOnly(request: Request, answer: () => Promise<Response>): Promise<Response> {
   if (request.method !== "POST") return answer();
   const form: Coming = { next: null, answered: null, again: null };
+  let given: Given = null;
   try {
     const response = await coming.run(form, () => asOneForm(form, answer));
     if (form.again) return asResponse(form.again);
     if (!form.answered) return response;
-    const { given, back } = await readable(response, request);
-    form.answered(given);
-    return back;
+    const read = await readable(response, request);
+    given = read.given;
+    return read.back;
   } finally {
-    form.answered?.(null);
+    // Whatever became of it, who waits for it goes on.
+    form.answered?.(given);
   }
 }
 
@@ -92,7 +94,7 @@ async function inTime(given: Promise<Given>): Promise<Given> {
   }
 }
 
-/** Holds the place of an answer; returns what is to hear it, the first time. */
+/** Holds the place of an answer; returns what is to hear it. */
 function answeredOf(key: string): (given: Given) => void {
   let said: (given: Given) => void = () => {};
   const given = new Promise<Given>((done) => {
@@ -103,23 +105,25 @@ function answeredOf(key: string): (given: Given) => void {
     if (answers.size <= HELD) break;
     answers.delete(oldest);
   }
-  let heard = false;
   return (answer) => {
-    if (heard) return;
-    heard = true;
     // What was refused is no answer to it for good.
     if (!answer && answers.get(key) === given) answers.delete(key);
     said(answer);
   };
 }
 
+/** Where a form was sent to, without the yard's own address. */
+function placeOf({ url }: Request): string {
+  const { pathname, search } = new URL(url);
+  return pathname + search;
+}
+
 /** All a form says; files by their names and sizes. */
 function saidBy(request: Request, form: FormData): unknown[] {
-  const { pathname, search } = new URL(request.url);
   const fields = [...form]
     .filter(([name]) => !WHEN.has(name))
     .map(([name, value]) => [name, typeof value === "string" ? value : [value.name, value.size]]);
-  return [pathname, search, fields];
+  return [placeOf(request), fields];
 }
 
 /** Who asks: a browser for a page, a page for its data, or a device for what became of its entry. */
@@ -132,8 +136,7 @@ function kindOf(request: Request): "page" | "entry" | "data" {
 /** To what was kept before this server was started: what is there now. */
 function cameBefore(request: Request, id: string): Response {
   if (kindOf(request) === "entry") return Response.json(kept("Saved before", { id }));
-  const { pathname, search } = new URL(request.url);
-  return redirect(pathname + search);
+  return redirect(placeOf(request));
 }
 
 const asResponse = (given: NonNullable<Given>) =>
@@ -142,12 +145,12 @@ const asResponse = (given: NonNullable<Given>) =>
 /** An answer in a form it can be given in again, and to be given now. A page is not put together twice: who sent the form again is sent to it. */
 async function readable(response: Response, request: Request): Promise<{ given: Given; back: Response }> {
   if (response.status >= 400) return { given: null, back: response };
-  const { pathname, search } = new URL(request.url);
-  const headers = [...response.headers];
-  const isPage = (response.headers.get("Content-Type") ?? "").includes("text/html");
-  if (isPage || Number(response.headers.get("Content-Length") ?? 0) > LARGEST)
-    return { given: { status: 303, headers: [["Location", pathname + search]], body: null }, back: response };
+  if ((response.headers.get("Content-Type") ?? "").includes("text/html"))
+    return {
+      given: { status: 303, headers: [["Location", placeOf(request)]], body: null },
+      back: response,
+    };
   const body = response.body ? await response.arrayBuffer() : null;
-  const given = { status: response.status, headers, body };
-  return { given, back: asResponse(given) };
+  const given = { status: response.status, headers: [...response.headers], body };
+  return { given: (body?.byteLength ?? 0) > LARGEST ? null : given, back: asResponse(given) };
 }

@@ -22,8 +22,8 @@ const MOST_TOLD = 1000;
 function zoneCalled(told: string): string {
   try {
     const zone = decodeURIComponent(told);
-    new Intl.DateTimeFormat("en-GB", { timeZone: zone });
-    return zone;
+    // By its own name: however it is spelt, what is made for a zone is made once.
+    return new Intl.DateTimeFormat("en-GB", { timeZone: zone }).resolvedOptions().timeZone;
   } catch {
     return UTC;
   }

@@ -3,8 +3,7 @@ import { inUnits, type ToldFinding } from "../../core/finding/finding.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import type { Database } from "../../data/handle.ts";
 import { ladderFacts } from "../../data/ladder.ts";
-import { machinesElsewhere } from "../../data/lending/loans.ts";
-import { everyRig, listEveryTool, type Machine, type RigTool } from "../../data/rigs.ts";
+import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
 import { notHereOf } from "../stations/frame/not-here.server.ts";
 import type { NotHere } from "../stations/frame/not-here.ts";
 import { headOf, type RigHead } from "../stations/frame/rig-view.server.ts";
@@ -96,14 +95,12 @@ function orderOf(db: Database): Order {
   const rigs = [...everyRig(parts)];
   const used = rigs.filter(([, [rig]]) => rig!.archivedAt === null).map(([id]) => id);
   const away = rigs.filter(([, [rig]]) => rig!.archivedAt !== null).map(([id]) => id);
-  const elsewhere = new Set(machinesElsewhere(db));
   // It lacks a machine: whatever else is good, it cannot be coupled.
-  const isGone = ({ id, archivedAt }: Machine) => archivedAt !== null || elsewhere.has(id);
-  const lacking = new Set(
-    rigs
-      .filter(([, own]) => own.some(({ tractor, implement }) => isGone(tractor) || isGone(implement)))
-      .map(([id]) => id),
+  const missing = notHereOf(
+    db,
+    rigs.map(([, own]) => own),
   );
+  const lacking = new Set(rigs.filter((_, at) => missing[at]!.length > 0).map(([id]) => id));
   const sorted = (ids: number[]) => ids.sort((a, b) => urgency(known.get(b)) - urgency(known.get(a)));
   const ids = {
     all: sorted(used),

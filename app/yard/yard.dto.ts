@@ -1,11 +1,12 @@
 import { IsIn, Length, Matches, MaxLength } from "class-validator";
 import { type Attachment, OWN_ATTACHMENTS } from "../../core/dimension/attachment.ts";
 import { POINT_KINDS } from "../../core/dimension/point-kinds.ts";
+import { LONGEST_NAME } from "../../core/place/given.ts";
 import { ROW_NUMBER } from "../entry/row-number.ts";
 import { IsAmount } from "./amount.ts";
 
 export class RigNameDto {
-  @Length(1, 60, { message: "Give the rig a name of up to 60 characters." })
+  @Length(1, LONGEST_NAME, { message: `Give the rig a name of up to ${LONGEST_NAME} characters.` })
   name!: string;
 }
 

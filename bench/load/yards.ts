@@ -35,14 +35,14 @@ async function together({
   entries,
 }: Load): Promise<{ rate: number; p99: number; failed: number }> {
   const found = await Promise.all(
-    addresses.map((address) => {
-      return autocannon({
+    addresses.map((address) =>
+      autocannon({
         url: address,
         connections: entries ? 2 : 1,
         duration: SECONDS,
         ...(entries && { requests: entriesInto(address, 30) }),
-      });
-    }),
+      }),
+    ),
   );
   return {
     rate: found.reduce((sum, { requests }) => sum + requests.average, 0),

@@ -46,18 +46,21 @@ export function lendingsOf(db: Database, machines: readonly number[]): Map<numbe
 }
 
 /** Whether a machine is at another yard: one of ours that went, or one of another's that went back. */
-export const isElsewhere = ({ way, began }: Lending): boolean =>
-  way === "out" || (way === "back" && began === "in");
+const isElsewhere = ({ way, began }: Lending): boolean => way === "out" || (way === "back" && began === "in");
 
-/** Machines that are at another yard. */
-export function machinesElsewhere(db: Database): number[] {
-  const lent = db
-    .selectDistinct({ id: fact.machineId })
-    .from(lending)
-    .innerJoin(fact, eq(fact.seq, lending.seq))
-    .all()
-    .map(({ id }) => id!);
-  return [...lendingsOf(db, lent)].filter(([, loan]) => isElsewhere(loan)).map(([id]) => id);
+/** Machines that are at another yard, with the loan that took them there. */
+export function machinesElsewhere(db: Database): Map<number, Lending> {
+  const query = prepared(db, "machines ever lent", () =>
+    db
+      .selectDistinct({ id: fact.machineId })
+      .from(lending)
+      .innerJoin(fact, eq(fact.seq, lending.seq))
+      .prepare(),
+  );
+  const lent = query.all().map(({ id }) => id!);
+  return lent.length === 0
+    ? new Map()
+    : new Map([...lendingsOf(db, lent)].filter(([, loan]) => isElsewhere(loan)));
 }
 
 /** How a loan began in this yard: "out" where it is our machine that went, "in" where another's came; null of a loan that is not known here. */

@@ -11,6 +11,7 @@ import { ROOT } from "../bootstrap.mjs";
 /** A kind of page of which lately even the quickest took longer than this goes where long ones wait for each other, ms. */
 const LONG = 150;
 const LATELY = 5;
+/** So many of them say it. */
 const TOLD_BY = 3;
 /** The first page comes before the judge, ms. */
 const QUIET = 1500;
@@ -62,7 +63,7 @@ export function openLanes() {
   const gather = () =>
     Promise.all(Array.from({ length: READERS * AT_ONCE }, () => quick.run({ act: "stay" }))).catch(() => {});
   const long = lane(
-    { minThreads: 0, maxThreads: 2, concurrentTasksPerWorker: 2, idleTimeout: 60_000 },
+    { minThreads: 0, maxThreads: 2, concurrentTasksPerWorker: AT_ONCE, idleTimeout: 60_000 },
     { ...READS, AMBREK_BESIDE: SOMEBODY_WAITS },
   );
   const judging = lane(

@@ -26,7 +26,8 @@ const FIRST_BACKUP = 60_000;
 const BACKUP_EVERY = 3_600_000;
 
 const built = (name) => import(join(ROOT, "build", "worker", `${name}.js`));
-const { addressKey, isForPage, mostBytes, ownersLink, seen, triesOf, turnedAway } = await built("front");
+const { addressKey, CAME, isForPage, mostBytes, ownersLink, seen, triesOf, turnedAway } =
+  await built("front");
 const yard = process.env.AMBREK_DB || "var/ambrek.db";
 const log = openLog(yard);
 const figures = gatherFigures();
@@ -44,8 +45,6 @@ const SILENT = 2000;
 
 /** So many wrong tries to come in from one address at once, and then one more each of so many ms. */
 const tries = triesOf(20, 30_000);
-/** When a request came, told to the thread that carries it out. */
-const CAME = "ambrek-came";
 const COMES_IN = /^\/(enter|join)(\.data)?$/;
 
 const app = express();

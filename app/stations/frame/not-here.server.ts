@@ -1,6 +1,6 @@
 /** Which machines of rigs are not there to be coupled: put away, or at another yard. */
 import type { Database } from "../../../data/handle.ts";
-import { isElsewhere, type Lending, lendingsOf } from "../../../data/lending/loans.ts";
+import { type Lending, machinesElsewhere } from "../../../data/lending/loans.ts";
 import type { Machine, RigTool } from "../../../data/rigs.ts";
 import type { NotHere } from "./not-here.ts";
 import { day } from "./print.ts";
@@ -15,9 +15,10 @@ const machinesOf = (parts: Parts): Machine[] => [
 
 /** Of each of several rigs, in their order, the machines that are not there. */
 export function notHereOf(db: Database, rigs: readonly Parts[]): NotHere[][] {
-  const all = rigs.map(machinesOf);
-  const loans = lendingsOf(db, [...new Set(all.flat().map(({ id }) => id))]);
-  return all.map((machines) => machines.flatMap((machine) => notHere(machine, loans.get(machine.id))));
+  const elsewhere = machinesElsewhere(db);
+  return rigs.map((parts) =>
+    machinesOf(parts).flatMap((machine) => notHere(machine, elsewhere.get(machine.id))),
+  );
 }
 
 function notHere(
@@ -25,7 +26,7 @@ function notHere(
   loan: Lending | undefined,
 ): NotHere[] {
   const of = { name: [fleetNumber, make, model].filter(Boolean).join(" "), href: `/machines/${id}` };
-  if (loan && isElsewhere(loan)) {
+  if (loan) {
     const since = `${loan.there} ${loan.way === "out" ? "since" : "on"} ${day(loan.at)}`;
     return [
       {

@@ -82,7 +82,13 @@ export class BeginDto extends BegunToolDto {
 export const SECOND = "2";
 const OF_SECOND = new RegExp(`^([a-z]+)${SECOND}(Unit)?$`);
 
-type Beginning = { first: BeginDto; second: BegunToolDto | null };
+export type Beginning = { first: BeginDto; second: BegunToolDto | null };
+
+/** The one tool or the two that were told of. */
+export const toolsTold = ({ first, second }: Beginning): BegunToolDto[] => [
+  first,
+  ...(second ? [second] : []),
+];
 
 /** Fields both tools share: the machine's own, and what the rig is used for. */
 const SHARED = ["machine", "powerUnit", "guided", "switched"];

@@ -1,6 +1,7 @@
 import { ATTACHMENTS } from "../../../core/dimension/attachment.ts";
 import { dimension } from "../../../core/dimension/catalogue.ts";
 import { MACHINE_TYPES } from "../../../core/dimension/usual.ts";
+import { sameName } from "../../../core/place/given.ts";
 import { nameOf, readingsOf, sectionsOf } from "../../../core/rig/begun.ts";
 import { TOOL_KINDS } from "../../../core/trade/kinds.ts";
 import type { Database } from "../../../data/handle.ts";
@@ -8,7 +9,7 @@ import { addPoint, createMachine, pointsOf } from "../../../data/machines.ts";
 import { keepReading, keepSections } from "../../../data/readings.ts";
 import type { Told } from "../../../data/record.ts";
 import { createRig, type RigTool, rigsCalled, toolsOf } from "../../../data/rigs.ts";
-import type { BeginDto, BegunToolDto } from "./begin.dto.ts";
+import { type Beginning, type BegunToolDto, toolsTold } from "./begin.dto.ts";
 
 /** Make and model of what people call a machine by: its first word, and the rest; by one word alone, what it is. */
 function named(called: string, otherwise: string): { make: string; model: string } {
@@ -16,16 +17,16 @@ function named(called: string, otherwise: string): { make: string; model: string
   return { make: make.slice(0, 40), model: (rest.join(" ") || otherwise).slice(0, 40) };
 }
 
+/** What a rig of these tools is called. */
+const rigName = (tools: readonly BegunToolDto[]) => tools.map(nameOf).join(" and ");
+
 const UNKNOWN = { fleetNumber: "", serial: "", busName: "" };
 
 /** The machine, its tools, the rig and what was told of them, as one. Returns the rig's number. */
-export function beginRig(
-  db: Database,
-  { first, second }: { first: BeginDto; second: BegunToolDto | null },
-  by: Told,
-): number {
+export function beginRig(db: Database, beginning: Beginning, by: Told): number {
+  const { first } = beginning;
   const { kind, label } = MACHINE_TYPES[first.machine];
-  const tools = [first, ...(second ? [second] : [])];
+  const tools = toolsTold(beginning);
   return db.transaction(() => {
     const tractorId = createMachine(
       db,
@@ -44,7 +45,7 @@ export function beginRig(
     const id = createRig(
       db,
       {
-        name: tools.map(nameOf).join(" and "),
+        name: rigName(tools),
         tractorId,
         receiverPointId: pointOf("receiver mount")!,
         couplings,
@@ -57,20 +58,19 @@ export function beginRig(
 }
 
 /** What the rig is called that stands in the yard already, of machines called the same; null where there is none. */
-export function begunBefore(
-  db: Database,
-  { first, second }: { first: BeginDto; second: BegunToolDto | null },
-): string | null {
-  const tools = [first, ...(second ? [second] : [])];
-  const name = tools.map(nameOf).join(" and ");
-  const asTold = [first.driven, ...tools.map(({ hung }) => hung)];
-  const called = ({ make, model }: { make: string; model: string }) => `${make} ${model}`.toLowerCase();
+export function begunBefore(db: Database, beginning: Beginning): string | null {
+  const tools = toolsTold(beginning);
+  const name = rigName(tools);
+  const asTold = [beginning.first.driven, ...tools.map(({ hung }) => hung)];
   const isIt = (id: number) => {
     const parts = toolsOf(db, id);
     const machines = [parts[0]!.tractor, ...parts.map(({ implement }) => implement)];
     return (
       machines.length === asTold.length &&
-      machines.every((machine, at) => called(machine) === called(named(asTold[at]!, machine.model)))
+      machines.every(({ make, model }, at) => {
+        const told = named(asTold[at]!, model);
+        return sameName(make, told.make) && sameName(model, told.model);
+      })
     );
   };
   return rigsCalled(db, name).some(isIt) ? name : null;
