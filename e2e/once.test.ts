@@ -85,7 +85,7 @@ describe("a form that is sent twice", () => {
     await tyreTable(other, "540/65 r38");
     await fill(other, "source", "another book");
     await press(other, "Save");
-    await seen(other, "There is a table called 540/65 R38 already, with other figures.");
+    await seen(other, "There is a table called 540/65 R38 already, with other figures or of another source.");
     expect(rows("tyre", "where source = 'another book'")).toBe(0);
   });
 

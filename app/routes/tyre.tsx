@@ -46,7 +46,9 @@ export async function action({ request, params }: Route.ActionArgs) {
     // Typed in two windows it is one table all the same.
     if (!known && isSameTable(taken, table)) throw redirect("/tyres");
     return answered(
-      refused({ label: `There is a table called ${taken.label} already, with other figures.` }),
+      refused({
+        label: `There is a table called ${taken.label} already, with other figures or of another source.`,
+      }),
     );
   }
   if (known) changeTyre(db, known.id, table, by);
