@@ -25,7 +25,7 @@ function notHere(
   { id, make, model, fleetNumber, archivedAt }: Machine,
   loan: Lending | undefined,
 ): NotHere[] {
-  const of = { name: [fleetNumber, make, model].filter(Boolean).join(" "), href: `/machines/${id}` };
+  const of = { id, name: [fleetNumber, make, model].filter(Boolean).join(" "), href: `/machines/${id}` };
   if (loan) {
     const since = `${loan.there} ${loan.way === "out" ? "since" : "on"} ${day(loan.at)}`;
     return [

@@ -1,5 +1,6 @@
 /** A machine a rig cannot be coupled without, and that is not there: why, and where it is brought back. */
 export type NotHere = {
+  id: number;
   name: string;
   href: string;
   /** "archived", "lent to Lindhof since 12 Nov 2026" */

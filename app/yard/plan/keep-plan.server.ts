@@ -9,6 +9,7 @@ import { drivingOf } from "../../../core/season/plan/people.ts";
 import { type PinProblem, pinProblem } from "../../../core/season/plan/pins.ts";
 import { askedText, readPlan } from "../../../core/season/plan/read.ts";
 import type { Database } from "../../../data/handle.ts";
+import { machinesElsewhere } from "../../../data/lending/loans.ts";
 import { findMachine } from "../../../data/machines.ts";
 import { fieldNamed } from "../../../data/places.ts";
 import {
@@ -222,6 +223,12 @@ function there(at: AtPlan, machineId: number, days: ReadonlySet<string>): void {
 function cure(at: AtPlan, { job: id, cure: kind, amount, days, machine }: CureDto): Outcome {
   const job = jobOf(at, id);
   if (!job) return NO_JOB;
+  const loan = kind === "tractor there" ? machinesElsewhere(at.db).get(Number(machine)) : undefined;
+  // Whether it comes sooner is said where it is, not here.
+  if (loan)
+    return refused({
+      form: `It is at ${loan.there}: ask there whether it comes back sooner. It is planned with once its file is brought in here.`,
+    });
   const by = Number(amount);
   const dates = days === "" ? [] : days.split(",");
   at.db.transaction(() => {

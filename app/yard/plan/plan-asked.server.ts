@@ -9,6 +9,7 @@ import { type RerigSeconds, type RigSetup, rerigOf } from "../../../core/season/
 import { areaOfBoundary } from "../../../data/areas.ts";
 import type { Database } from "../../../data/handle.ts";
 import { coupledRigs } from "../../../data/in-use.ts";
+import { type Lending, machinesElsewhere } from "../../../data/lending/loans.ts";
 import { logOf } from "../../../data/log.ts";
 import { fieldNamed } from "../../../data/places.ts";
 import {
@@ -25,11 +26,12 @@ import {
 } from "../../../data/plan.ts";
 import { byRig, listEveryTool, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { machineName, shortName } from "../../../data/whole.ts";
+import { notHereOf } from "../../stations/frame/not-here.server.ts";
 import { judgedOf } from "../board.server.ts";
 import { drivenOf } from "../rates/rates-view.server.ts";
 import { setupOfRig } from "./setups.server.ts";
 
-/** How fast a rig is, and how that is known. */
+/** How fast a rig is, and how that is known; of one that cannot be planned with, null and why. */
 export type RigRate = { rate: number | null; from: string };
 
 export type GivenWay = { rigId: number; rig: string; tractor: number; outfit: number } & RigRate;
@@ -132,17 +134,18 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
     rigs.flatMap(({ parts }) => parts),
   );
   const rates = new Map(rigs.map((rig) => [rig.id, rateOf(rig, entries, judged)]));
+  const missing = missingOf(db, rigs, { days, now });
   const wayOf = ({ id, name, parts }: Rig, rate: number | null): GivenWay => ({
     rigId: id,
     rig: name,
     tractor: tractorIds.indexOf(parts[0]!.tractor.id),
     outfit: outfitKeys.indexOf(outfitOf(parts)),
-    ...(rate === null ? rates.get(id)! : { rate, from: "as told" }),
+    ...(missing.get(id) ?? (rate === null ? rates.get(id)! : { rate, from: "as told" })),
   });
   const jobs = told.map((job) => jobOf(db, job, { rigs, wayOf, entries, days }));
   const planned = jobs.filter(({ unknown }) => unknown === "");
   for (const [at, job] of planned.entries()) job.at = at;
-  const tractors = tractorsOf(db, { tractorIds, outfitKeys, rigs, days, units });
+  const tractors = tractorsOf(db, { tractorIds, outfitKeys, rigs, days, units, now });
   const people = planPeople(db);
   const aways = planAways(db);
   const other = otherDays(db);
@@ -217,6 +220,37 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
   };
 }
 
+/** The days of the plan a machine that is lent is still away, up to the day it is to be back; null where nobody can say. */
+export function lentDays({ until }: Lending, { first, count }: PlannedDays, now: Date): Set<number> | null {
+  const back = until !== "" && until >= now.toISOString().slice(0, 10) ? daysBetween(first, until) : count;
+  return back >= count ? null : new Set(Array.from({ length: Math.max(0, back + 1) }, (_, day) => day));
+}
+
+/** Rigs that cannot be planned with, for want of a machine, and why. A tractor that is back in these weeks is planned with from then on. */
+function missingOf(
+  db: Database,
+  rigs: readonly Rig[],
+  { days, now }: { days: PlannedDays; now: Date },
+): Map<number, RigRate & { rate: null }> {
+  const elsewhere = machinesElsewhere(db);
+  const backInTime = (id: number) => {
+    const loan = elsewhere.get(id);
+    return loan !== undefined && lentDays(loan, days, now) !== null;
+  };
+  const lacking = notHereOf(
+    db,
+    rigs.map(({ parts }) => parts),
+  );
+  return new Map(
+    rigs.flatMap(({ id, parts }, at) => {
+      const drives = parts[0]!.tractor.id;
+      const gone = lacking[at]!.filter(({ id }) => id !== drives || !backInTime(id));
+      const said = gone.map(({ name, why, until }) => `${name} is ${why}, not planned with ${until}`);
+      return said.length === 0 ? [] : [[id, { rate: null, from: said.join("; ") }]];
+    }),
+  );
+}
+
 type OfJobs = {
   rigs: readonly Rig[];
   wayOf: (rig: Rig, rate: number | null) => GivenWay;
@@ -258,6 +292,8 @@ function lackOf({ area, done, ways }: Pick<GivenJob, "area" | "done" | "ways">):
   if (area === null) return "how many hectares it is: tell them, or where its field ends";
   if (area - done < NOTHING) return "done, by the log";
   if (ways.length === 0) return "which rig does it";
+  const gone = ways.filter(({ rate, from }) => rate === null && from !== "").map(({ from }) => from);
+  if (gone.length === ways.length) return `with which rig: ${[...new Set(gone)].join("; ")}`;
   return ways.every(({ rate }) => rate === null)
     ? "how fast its rigs work: tell hectares an hour, or their speed and width"
     : "";
@@ -269,11 +305,17 @@ type Tractors = {
   rigs: readonly Rig[];
   days: PlannedDays;
   units: Units;
+  now: Date;
 };
 
-function tractorsOf(db: Database, { tractorIds, outfitKeys, rigs, days, units }: Tractors) {
+function tractorsOf(db: Database, { tractorIds, outfitKeys, rigs, days, units, now }: Tractors) {
   const seconds = rerigSeconds(db);
   const aways = planAways(db);
+  const elsewhere = machinesElsewhere(db);
+  const lent = (id: number) => {
+    const loan = elsewhere.get(id);
+    return loan ? (lentDays(loan, days, now) ?? []) : [];
+  };
   const coupled = coupledRigs(db);
   return tractorIds.map((id, at) => {
     const own = rigs
@@ -294,11 +336,14 @@ function tractorsOf(db: Database, { tractorIds, outfitKeys, rigs, days, units }:
       name: shortName(machine),
       carries,
       begins: on ? carries.indexOf(outfitKeys.indexOf(outfitOf(on.parts))) + 1 : 0,
-      away: within(
-        aways.filter(({ machineId }) => machineId === id),
-        days.first,
-        days.count,
-      ),
+      away: new Set([
+        ...within(
+          aways.filter(({ machineId }) => machineId === id),
+          days.first,
+          days.count,
+        ),
+        ...lent(id),
+      ]),
       rerig: matrix,
     };
     return { tractor, rerigs: said };

@@ -96,7 +96,7 @@ export function planToldView(db: Database, units: Units, now: Date) {
       rates: jobs
         .find(({ id }) => id === job.id)!
         .ways.map(({ rig, rate, from }) =>
-          rate === null ? `${rig}: not known` : `${rig}: ${perHourSaid(rate, units)}, ${from}`,
+          rate === null ? `${rig}: ${from || "not known"}` : `${rig}: ${perHourSaid(rate, units)}, ${from}`,
         ),
     })),
     rigs,

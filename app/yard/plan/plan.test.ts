@@ -6,6 +6,7 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { curesOf, type FoundCure, missing, reasonOf } from "../../../core/season/plan/cure.ts";
 import { writePlan } from "../../../core/season/plan/read.ts";
 import { type Solved, solveSeason } from "../../../core/season/plan/solve.ts";
+import { keepLending, lendingsOf } from "../../../data/lending/loans.ts";
 import { listMachines } from "../../../data/machines.ts";
 import { changePlanJob, keptPlan, planAways, planJobs, planPins, rerigSeconds } from "../../../data/plan.ts";
 import { copyRig, listRigs } from "../../../data/rigs.ts";
@@ -144,6 +145,64 @@ describe("what a plan is made from", () => {
       minutes: "0.5",
       ours: true,
     });
+  });
+});
+
+describe("a machine that is lent", () => {
+  const told = { person: "Ilse", at: NOW };
+  const lent = (id: number, until: string) =>
+    keepLending(yard.db, id, { way: "out", there: "Lindhof", here: "Home", until }, told);
+  const back = (id: number) =>
+    keepLending(yard.db, id, { ...lendingsOf(yard.db, [id]).get(id)!, way: "back" }, told);
+  const t12 = () => given().asked.tractors.find(({ name }) => name === "T12")!;
+  const ways = () => given().jobs.flatMap((each) => each.ways);
+
+  it("is planned with from the day after it is to be back, where that is a day of the plan", async () => {
+    const { id } = machine("T12");
+    lent(id, "2026-10-02");
+    expect([...t12().away]).toEqual([0, 1, 2, 3, 4]);
+    // Nobody here can say that it is there sooner.
+    const fields = { job: String(job("Sowing barley").id), amount: "1", days: "2026-09-30" };
+    const sooner = await send({ intent: "cure", cure: "tractor there", machine: String(id), ...fields });
+    expect(refusal(sooner).errors.form).toContain("Lindhof");
+    back(id);
+    expect([...t12().away]).toEqual([]);
+  });
+
+  it("is not planned with where nobody can say when it is back, and the plan says why", () => {
+    const { id } = machine("T12");
+    const before = ways();
+    const own = before.filter(({ tractor }) => given().machineIds[tractor] === id);
+    expect(own.length).toBeGreaterThan(0);
+    for (const until of ["", "2027-02-01", "2026-09-20"]) {
+      lent(id, until);
+      const now = ways();
+      for (const [at, way] of before.entries()) {
+        if (!own.includes(way)) expect(now[at]).toEqual(way);
+        else expect(now[at]).toMatchObject({ rate: null, from: expect.stringContaining("lent to Lindhof") });
+      }
+      expect(
+        given()
+          .asked.jobs.flatMap((each) => each.ways)
+          .some(({ tractor }) => tractor === t12().id),
+      ).toBe(false);
+      back(id);
+    }
+    expect(ways()).toEqual(before);
+  });
+
+  it("leaves a job out that no other can do", () => {
+    const disced = job("Discs");
+    const rigs = listRigs(yard.db).filter(({ id }) => disced.rigs.includes(id));
+    const tools = [...new Set(rigs.map(({ implement }) => implement.id))];
+    for (const id of tools) lent(id, "2026-10-02");
+    const found = given().jobs.find(({ id }) => id === disced.id)!;
+    expect(found).toMatchObject({
+      at: null,
+      unknown: expect.stringMatching(/^with which rig: .* lent to Lindhof/),
+    });
+    for (const id of tools) back(id);
+    expect(given().jobs.find(({ id }) => id === disced.id)!.unknown).toBe("");
   });
 });
 
