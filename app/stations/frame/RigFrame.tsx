@@ -1,10 +1,11 @@
+import { useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
-import type { DrawnRig } from "../../../core/drawing/sheet.ts";
 import { PlanDrawing } from "../../drawing/PlanDrawing.tsx";
+import { readWritten } from "../../drawing/written.ts";
 import { Header } from "../../ui/Header.tsx";
 import { Shortcuts, type Ways } from "../../ui/Shortcuts.tsx";
 import { rigAddress } from "./address.ts";
-import type { RigFrameView } from "./rig-view.server.ts";
+import type { RigDrawn, RigFrameView } from "./rig-view.server.ts";
 import type { Peg } from "./stations.ts";
 
 type Props = {
@@ -14,7 +15,7 @@ type Props = {
   hrefOf?: (target: string) => string;
   lit?: string | null;
   /** in the place of the rig's plan and side view, where the station draws something of its own */
-  drawing?: { desk: DrawnRig; phone: DrawnRig; title: string };
+  drawing?: RigDrawn & { title: string };
   /** in the place of any drawing; on a phone the station shows it itself, where it belongs */
   picture?: React.ReactNode;
   /** the page has all the room: nothing stands beside it but the walk-round */
@@ -49,7 +50,8 @@ export function RigFrame({
   children,
 }: Props) {
   const { rig, preferences, pegs } = view;
-  const drawn = drawing ?? view.drawn;
+  const rigDrawn = useMemo(() => view.drawn && readWritten(view.drawn), [view.drawn]);
+  const drawn = drawing ?? rigDrawn;
   const hrefOf =
     own ?? ((target: string) => view.opens[target] ?? rigAddress(rig.id, "antenna", { at: target }));
   const here = pegs.findIndex(({ key }) => key === station);

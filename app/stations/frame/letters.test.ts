@@ -4,6 +4,7 @@ import { walkRound } from "../../../core/subjects/walk.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import type { Database } from "../../../data/handle.ts";
 import { listRigs } from "../../../data/rigs.ts";
+import { readWritten } from "../../drawing/written.ts";
 import { frameOf, seenFrom } from "./rig-view.server.ts";
 import { sampleOpen } from "./sample-open.server.ts";
 
@@ -23,7 +24,7 @@ describe("a letter of the drawing", () => {
           for (const view of ["plan", "side", "rear"]) {
             const open = seenFrom(first, index);
             const { drawn, opens } = frameOf(open, station, new Request(`http://ambrek/?view=${view}`));
-            for (const { target } of drawn!.desk.marks) {
+            for (const { target } of readWritten(drawn!).desk.marks) {
               const url = new URL(opens[target]!, "http://ambrek");
               const wanted = isDimensionKey(target) ? unchanging(target).station : "tool";
               expect(url.pathname, `${name} ${target}`).toBe(`/rigs/${open.rig.id}/${wanted}`);

@@ -25,6 +25,7 @@ import type { Database } from "../../../data/handle.ts";
 import { counterMarks } from "../../../data/live.ts";
 import { type RigTool, toolsOf } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
+import { type Written, written } from "../../drawing/written.ts";
 import { type Preferences, readPreferences } from "../../session/preferences.server.ts";
 import { rungsOf } from "../ladder/rungs.ts";
 import { rigAddress } from "./address.ts";
@@ -57,6 +58,9 @@ export type RigDrawing = "plan" | "side" | "rear";
 
 const DRAWN_BY = { plan: drawPlan, side: drawSide, rear: drawRear };
 
+/** The rig drawn to scale, for the desk and for the phone. */
+export type RigDrawn = { desk: DrawnRig; phone: DrawnRig };
+
 export type RigFrameView = {
   rig: RigHead;
   preferences: Preferences;
@@ -72,7 +76,7 @@ export type RigFrameView = {
   /** the tools to choose from where there are several; empty for one */
   tools: ToolChoice[];
   /** null where the station draws something of its own in its place */
-  drawn: { desk: DrawnRig; phone: DrawnRig } | null;
+  drawn: Written<RigDrawn> | null;
   /** where each letter of the drawing opens its reading: at its own station, of the tool that is drawn */
   opens: Readonly<Record<string, string>>;
 };
@@ -237,9 +241,9 @@ export function frameOf(
     coupling: rig.couplingId,
     stays: subjectOf(station)?.measured !== undefined,
     tools: toolChoices(open, station, search),
-    drawn,
+    drawn: drawn?.text ?? null,
     opens: Object.fromEntries(
-      (drawn?.desk.marks ?? []).map(({ target }) => [target, readingHref(open, target, view)]),
+      (drawn?.letters ?? []).map((target) => [target, readingHref(open, target, view)]),
     ),
   };
 }
@@ -255,7 +259,7 @@ function drawingOf(
   station: string,
   view: RigDrawing,
   at: string | null,
-): { desk: DrawnRig; phone: DrawnRig } {
+): { text: Written<RigDrawn>; letters: readonly string[] } {
   const lit = at === "sections" || isDimensionKey(at) ? at : null;
   const draw = DRAWN_BY[view];
   const measured = subjectOf(station)?.measured;
@@ -268,23 +272,24 @@ function drawingOf(
     others,
     sections: measured?.sections ?? false,
   } satisfies Partial<Sheet>;
-  return drawnOnce(whole, [index, view, drawn, lit, units], () => ({
-    desk: draw(resolved, {
+  return drawnOnce(whole, [index, view, drawn, lit, units], () => {
+    const desk = draw(resolved, {
       ...common,
       width: 424,
       height: 736,
       region: measured?.region === "tractor" ? "tractor" : "rig",
       labels: "values",
-    }),
-    phone: draw(resolved, {
+    });
+    const phone = draw(resolved, {
       ...common,
       only: lit,
       width: 390,
       height: lit ? 150 : 236,
       region: measured?.region ?? "rig",
       labels: "letters",
-    }),
-  }));
+    });
+    return { text: written({ desk, phone }), letters: desk.marks.map(({ target }) => target) };
+  });
 }
 
 /** The tools of a rig to choose from, on a page of it; empty for one. */

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { ATTACHMENTS } from "../../../core/dimension/attachment.ts";
 import { listRigs, toolsOf } from "../../../data/rigs.ts";
+import { readWritten } from "../../drawing/written.ts";
 import { openSampleYard, type SampleYard } from "../../routes/sample-yard.ts";
 import { firstStation, frameOf, openRig, rigOr404, viewFrom } from "./rig-view.server.ts";
 
@@ -12,8 +13,10 @@ afterAll(() => yard.close());
 
 const at = (path: string) => new Request(`http://yard.test${path}`);
 const open = (id: number, query = "") => openRig(at(`/rigs/${id}/tool${query}`), String(id));
-const frame = async (id: number, query = "", own = false) =>
-  frameOf(await open(id, query), "tool", at(`/rigs/${id}/tool${query}`), { ownDrawing: own });
+const frame = async (id: number, query = "", own = false) => {
+  const view = frameOf(await open(id, query), "tool", at(`/rigs/${id}/tool${query}`), { ownDrawing: own });
+  return { ...view, drawn: view.drawn && readWritten(view.drawn) };
+};
 
 describe("a rig that is opened", () => {
   it("is not found by what is no number, or no rig", async () => {
