@@ -5,10 +5,9 @@ import { VitePWA } from "vite-plugin-pwa";
 
 export default defineConfig(({ command }) => ({
   // In one piece the server is up in a third of the time.
-  ssr:
-    command === "build"
-      ? { noExternal: true, external: ["better-sqlite3", "highs", "@react-pdf/renderer"] }
-      : {},
+  ssr: command === "build" ? { noExternal: true, external: ["better-sqlite3", "highs"] } : {},
+  // What is built is what is served: of no package the pieces for developing it are carried along.
+  ...(command === "build" && { define: { "process.env.NODE_ENV": '"production"' } }),
   plugins: [
     tailwindcss(),
     reactRouter(),

@@ -45,7 +45,7 @@ if (alone) {
   process.exit(0);
 }
 
-if (existsSync("build/server/index.js")) await benchYardPage();
+if (existsSync("build/server/index.cjs")) await benchYardPage();
 else console.log("No build yet: run npm run build to have the yard page measured as well.\n");
 
 const small = yardOf(1, 0);

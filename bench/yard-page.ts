@@ -40,7 +40,7 @@ export async function benchYardPage(): Promise<void> {
   const path = join(folder, "yard.db");
   const db = yardOf(SETS, MORE_READINGS, path);
   process.env.AMBREK_DB = path;
-  const build = (await import(resolve("build/server/index.js"))) as ServerBuild;
+  const build = (await import(resolve("build/server/index.cjs"))) as ServerBuild;
   const answer = createRequestHandler(build, "production");
   const page = async (at: string) => (await answer(new Request(`http://127.0.0.1${at}`))).text();
   const yard = () => page("/");

@@ -79,6 +79,7 @@ export function build() {
   for (const [command, args] of [
     [bin("react-router"), ["build", "--logLevel", "warn"]],
     [process.execPath, ["scripts/build-workers.mjs"]],
+    [process.execPath, ["scripts/build-compiled.mjs"]],
   ]) {
     const done = spawnSync(command, args, { cwd: ROOT, encoding: "utf8", maxBuffer: 64e6 });
     if (done.status === 0) continue;

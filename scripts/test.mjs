@@ -101,7 +101,8 @@ const workers = step("build workers", process.execPath, ["scripts/build-workers.
 vitest("unit*", "core", ["core/", "formats/"]);
 await installed();
 vitest("unit*", "unit", ["data/", "app/", "bench/"]);
-if (built && workers) vitest("browser");
+const compiled = built && step("compile", process.execPath, ["scripts/build-compiled.mjs"]);
+if (compiled && workers) vitest("browser");
 
 console.log(`\n${count.passed} passed, ${count.failed} failed`);
 process.exit(count.failed === 0 ? 0 : 1);

@@ -34,7 +34,7 @@ async function timeOf(url: string): Promise<number | null> {
 }
 
 export async function benchCurve(): Promise<void> {
-  const build = (await import(resolve("build/server/index.js"))) as ServerBuild;
+  const build = (await import(resolve("build/server/index.cjs"))) as ServerBuild;
   const pages = pagesOf(build);
   const rows = new Map<string, (number | null)[]>();
   const counts: string[] = [];

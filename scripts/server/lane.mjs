@@ -5,17 +5,15 @@
 import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { setPriority } from "node:os";
-import { join } from "node:path";
-import { ROOT } from "../bootstrap.mjs";
+import { BUILT, loadBuilt } from "./compiled.mjs";
 
 /** Bytes of an answer that go over at once: nearly every page is one piece. */
 const WHOLE = 256 * 1024;
 /** So many pieces may be on their way to somebody who takes them slowly. */
 const TAKEN_AT_ONCE = 2;
 
-const code = join(ROOT, "build", "server", "index.js");
-process.env.AMBREK_BUILD ||= createHash("sha256").update(readFileSync(code)).digest("hex").slice(0, 16);
-const build = await import(code);
+process.env.AMBREK_BUILD ||= createHash("sha256").update(readFileSync(BUILT)).digest("hex").slice(0, 16);
+const build = loadBuilt();
 const { closeYard, createRequestHandler, identity, judgeSome, keepBackup, lookAfter, openYard, withFigures } =
   build.entry.module;
 // What takes long comes after what does not.

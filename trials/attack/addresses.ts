@@ -22,7 +22,7 @@ export type Routes = {
 
 /** Routes as they were built. */
 export async function builtRoutes(): Promise<Routes> {
-  const built = (await import(pathToFileURL("build/server/index.js").href)) as {
+  const built = (await import(pathToFileURL("build/server/index.cjs").href)) as {
     routes: Record<string, BuiltRoute>;
   };
   const own = Object.values(built.routes).filter(({ parentId }) => parentId !== undefined);
