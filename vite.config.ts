@@ -5,7 +5,10 @@ import { VitePWA } from "vite-plugin-pwa";
 
 export default defineConfig(({ command }) => ({
   // In one piece the server is up in a third of the time.
-  ssr: command === "build" ? { noExternal: true, external: ["better-sqlite3", "highs"] } : {},
+  ssr:
+    command === "build"
+      ? { noExternal: true, external: ["better-sqlite3", "highs", "@react-pdf/renderer"] }
+      : {},
   // What is built is what is served: of no package the pieces for developing it are carried along.
   ...(command === "build" && { define: { "process.env.NODE_ENV": '"production"' } }),
   plugins: [

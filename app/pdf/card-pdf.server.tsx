@@ -1,10 +1,9 @@
-import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import { fitOf } from "../stations/card/fit.ts";
 import type { NumberedView } from "../stations/card/numbered-view.server.ts";
-import { plain, registerFonts } from "./paper.server.ts";
+import { type PaperKit, paperKit, plain } from "./paper.server.ts";
 
 /** Styles of a card whose lines are so much smaller than usual (1: as usual). */
-const stylesOf = (fit: number) =>
+const stylesOf = ({ StyleSheet }: PaperKit, fit: number) =>
   StyleSheet.create({
     page: { fontFamily: "Archivo", fontSize: 10.5 * fit, padding: 28, color: "#000" },
     head: { flexDirection: "row", justifyContent: "space-between", fontSize: 16, fontWeight: 700 },
@@ -28,10 +27,11 @@ const stylesOf = (fit: number) =>
   });
 
 /** A numbered card on one A5 page. */
-export function cardPdf(card: NumberedView, qr: string): Promise<Buffer> {
-  registerFonts();
+export async function cardPdf(card: NumberedView, qr: string): Promise<Buffer> {
+  const kit = await paperKit();
+  const { Document, Image, Page, renderToBuffer, Text, View } = kit;
   const { head } = card;
-  const styles = stylesOf(fitOf(card));
+  const styles = stylesOf(kit, fitOf(card));
   return renderToBuffer(
     <Document title={`Card ${card.number}, ${head.name}`} author="Ambrek">
       <Page size="A5" style={styles.page}>

@@ -1,28 +1,30 @@
-import { Document, Page, renderToBuffer, StyleSheet, Text, View } from "@react-pdf/renderer";
 import type { TagsView } from "../stations/hoses/tags-view.ts";
-import { plain, registerFonts } from "./paper.server.ts";
+import { type PaperKit, paperKit, plain } from "./paper.server.ts";
 
-const styles = StyleSheet.create({
-  page: { fontFamily: "Archivo", fontSize: 10, padding: 24, color: "#000" },
-  head: { fontSize: 14, fontWeight: 700, marginBottom: 2 },
-  grid: { flexDirection: "row", flexWrap: "wrap", gap: 8, marginTop: 10 },
-  tag: {
-    width: 172,
-    height: 66,
-    borderWidth: 1.2,
-    borderColor: "#000",
-    padding: 5,
-    flexDirection: "row",
-    gap: 7,
-  },
-  code: { fontSize: 26, fontWeight: 700, width: 48 },
-  words: { flex: 1 },
-  name: { fontWeight: 700 },
-});
+const stylesOf = ({ StyleSheet }: PaperKit) =>
+  StyleSheet.create({
+    page: { fontFamily: "Archivo", fontSize: 10, padding: 24, color: "#000" },
+    head: { fontSize: 14, fontWeight: 700, marginBottom: 2 },
+    grid: { flexDirection: "row", flexWrap: "wrap", gap: 8, marginTop: 10 },
+    tag: {
+      width: 172,
+      height: 66,
+      borderWidth: 1.2,
+      borderColor: "#000",
+      padding: 5,
+      flexDirection: "row",
+      gap: 7,
+    },
+    code: { fontSize: 26, fontWeight: 700, width: 48 },
+    words: { flex: 1 },
+    name: { fontWeight: 700 },
+  });
 
 /** Every tag twice, for both ends of its hose, on A4 to cut out. */
-export function tagsPdf({ title, machines, tags }: TagsView): Promise<Buffer> {
-  registerFonts();
+export async function tagsPdf({ title, machines, tags }: TagsView): Promise<Buffer> {
+  const kit = await paperKit();
+  const { Document, Page, renderToBuffer, Text, View } = kit;
+  const styles = stylesOf(kit);
   return renderToBuffer(
     <Document title={title} author="Ambrek">
       <Page size="A4" style={styles.page}>

@@ -54,7 +54,9 @@ export function machinesElsewhere(db: Database): Map<number, Lending> {
     db
       .selectDistinct({ id: fact.machineId })
       .from(lending)
-      .innerJoin(fact, eq(fact.seq, lending.seq))
+      // Crossed, few loans are looked up among many facts; joined, every fact is looked up among the loans.
+      .crossJoin(fact)
+      .where(eq(fact.seq, lending.seq))
       .prepare(),
   );
   const lent = query.all().map(({ id }) => id!);
