@@ -56,7 +56,7 @@ export default async function handleRequest(
   headers.set("Referrer-Policy", "same-origin");
   const key = keyOf(request, status, context);
   const known = key && pages.recall(key, nonce);
-  if (known) return new Response(Buffer.from(known), { headers, status });
+  if (known) return new Response(known, { headers, status });
   return rendered({ request, status, headers, context, nonce }, (html) => {
     if (key) pages.keep(key, { html, nonce });
   });
@@ -74,7 +74,7 @@ type Asked = { request: Request; status: number; headers: Headers; context: Entr
 /** Renders a page; `whole` is told all of it, where nothing went wrong. */
 function rendered(
   { request, status, headers, context, nonce }: Asked,
-  whole: (html: string) => void,
+  whole: (html: Buffer) => void,
 ): Promise<Response> {
   return new Promise<Response>((resolve, reject) => {
     let outcome = status;
@@ -89,7 +89,7 @@ function rendered(
           const body = new PassThrough();
           const pieces: Buffer[] = [];
           body.on("data", (piece: Buffer) => pieces.push(piece));
-          body.on("end", () => outcome === status && whole(Buffer.concat(pieces).toString("utf8")));
+          body.on("end", () => outcome === status && whole(Buffer.concat(pieces)));
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status: outcome }));
           pipe(body);
         },

@@ -15,7 +15,7 @@ type From = {
 };
 
 const MINUTE = 60_000;
-/** Characters that are kept in all, and of one page at most. */
+/** Bytes that are kept in all, and of one page at most. */
 const MOST = 24e6;
 const MOST_OF_ONE = 2e6;
 
@@ -32,25 +32,30 @@ export function knownBy({ url, status, loaded, zone, now }: From): string | null
   }
 }
 
-type Rendered = { html: string; nonce: string };
+type Rendered = { html: Buffer; nonce: string };
+
+/** A page as it goes over, and the places where the nonce stands in it. */
+type Kept = { html: Buffer; places: readonly number[] };
 
 export class RenderedPages {
-  readonly #pages = new Map<string, Rendered>();
+  readonly #pages = new Map<string, Kept>();
   #held = 0;
 
-  /** A page that was rendered before, its scripts under the nonce of this answer. */
-  recall(key: string, nonce: string): string | null {
+  /** A page that was rendered before, its scripts under the nonce of this answer, which is as long as every one. */
+  recall(key: string, nonce: string): Buffer<ArrayBuffer> | null {
     const known = this.#pages.get(key);
     if (!known) return null;
     this.#pages.delete(key);
     this.#pages.set(key, known);
-    return known.html.replaceAll(known.nonce, nonce);
+    const html = Buffer.from(known.html);
+    for (const at of known.places) html.write(nonce, at, "latin1");
+    return html;
   }
 
-  keep(key: string, page: Rendered): void {
-    if (page.html.length > MOST_OF_ONE || this.#pages.has(key)) return;
-    this.#pages.set(key, page);
-    this.#held += page.html.length;
+  keep(key: string, { html, nonce }: Rendered): void {
+    if (html.length > MOST_OF_ONE || this.#pages.has(key)) return;
+    this.#pages.set(key, { html, places: placesOf(html, nonce) });
+    this.#held += html.length;
     // The one looked at longest ago goes first.
     while (this.#held > MOST) {
       const [oldest, { html }] = this.#pages.entries().next().value!;
@@ -58,4 +63,10 @@ export class RenderedPages {
       this.#held -= html.length;
     }
   }
+}
+
+function placesOf(html: Buffer, nonce: string): number[] {
+  const places: number[] = [];
+  for (let at = html.indexOf(nonce); at >= 0; at = html.indexOf(nonce, at + nonce.length)) places.push(at);
+  return places;
 }

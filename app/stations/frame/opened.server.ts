@@ -72,13 +72,13 @@ function isTouched(db: Database, parts: readonly RigTool[], mark: number): boole
   return isAmong(touchedSince(db, mark), parts);
 }
 
-const drawings = new WeakMap<WholeRig, Map<string, unknown>>();
+const made = new WeakMap<WholeRig, Map<string, unknown>>();
 
-/** What is drawn of a rig, by everything the drawing depends on besides the rig. */
-export function drawnOnce<Drawing>(whole: WholeRig, asked: readonly unknown[], draw: () => Drawing): Drawing {
-  const all = drawings.get(whole) ?? new Map<string, unknown>();
-  drawings.set(whole, all);
+/** What is drawn, read or worked out of a rig as it was opened, by everything it depends on besides the rig; `asked` begins with what it is. */
+export function madeOnce<What>(whole: WholeRig, asked: readonly unknown[], make: () => What): What {
+  const all = made.get(whole) ?? new Map<string, unknown>();
+  made.set(whole, all);
   const key = JSON.stringify(asked);
-  if (!all.has(key)) all.set(key, draw());
-  return all.get(key) as Drawing;
+  if (!all.has(key)) all.set(key, make());
+  return all.get(key) as What;
 }

@@ -5,7 +5,7 @@ import { keepReading } from "../../../data/readings.ts";
 import { takeBack } from "../../../data/record.ts";
 import { listRigs, toolsOf } from "../../../data/rigs.ts";
 import { setRoadLimits } from "../../../data/settings.ts";
-import { drawnOnce, openedOf } from "./opened.server.ts";
+import { madeOnce, openedOf } from "./opened.server.ts";
 
 const BY = { person: "Test", at: new Date("2026-11-20T08:00:00.000Z") };
 
@@ -53,9 +53,9 @@ describe("a rig that was opened", () => {
     const { whole } = openedOf(db, partsOf("Grain drill"));
     let drawn = 0;
     const draw = () => (drawn += 1);
-    expect([drawnOnce(whole, ["plan"], draw), drawnOnce(whole, ["plan"], draw)]).toEqual([1, 1]);
-    expect(drawnOnce(whole, ["side"], draw)).toBe(2);
+    expect([madeOnce(whole, ["plan"], draw), madeOnce(whole, ["plan"], draw)]).toEqual([1, 1]);
+    expect(madeOnce(whole, ["side"], draw)).toBe(2);
     read("Grain drill", "4b1f0e5e-0a53-4a3e-8a8e-0a0f0c1d2e41");
-    expect(drawnOnce(openedOf(db, partsOf("Grain drill")).whole, ["plan"], draw)).toBe(3);
+    expect(madeOnce(openedOf(db, partsOf("Grain drill")).whole, ["plan"], draw)).toBe(3);
   });
 });

@@ -32,7 +32,7 @@ import { rigAddress } from "./address.ts";
 import { ladderNow } from "./ladder-now.server.ts";
 import { notHereOf } from "./not-here.server.ts";
 import type { NotHere } from "./not-here.ts";
-import { drawnOnce, type Opened, opening } from "./opened.server.ts";
+import { madeOnce, type Opened, opening } from "./opened.server.ts";
 import { type Peg, pegsOf } from "./stations.ts";
 
 /** The name of a tool with the variant it works as. */
@@ -154,9 +154,13 @@ export function seenFrom({ db, parts, preferences, opened }: Seen, index: number
       return opened.whole.parts[index]!.rig;
     },
     get changes() {
-      return changesOf(db, rig);
+      return madeOnce(opened.whole, ["changes", index], () => changesOf(db, rig));
     },
-    dues: () => duesOf(opened.whole.parts[index]!.rig, clockOf(db, rig)),
+    dues: () =>
+      duesOf(opened.whole.parts[index]!.rig, {
+        today: new Date().toISOString(),
+        ...madeOnce(opened.whole, ["counters", index], () => countersOf(db, rig)),
+      }),
     opened,
     get judged() {
       return opened.judged;
@@ -178,10 +182,9 @@ export function viewFrom(open: OpenRig, index: number): OpenRig {
   return seenFrom(open, index);
 }
 
-/** The calendar, the hour meter of the machine that drives, and the area counter of the tool. */
-function clockOf(db: Database, { tractor, implement }: RigTool): Clock {
+/** The hour meter of the machine that drives, and the area counter of the tool. */
+function countersOf(db: Database, { tractor, implement }: RigTool): Omit<Clock, "today"> {
   return {
-    today: new Date().toISOString(),
     hours: counterMarks(db, [tractor.id], "tractor.hours").get(tractor.id) ?? [],
     hectares: counterMarks(db, [implement.id], "tool.hectares").get(implement.id) ?? [],
   };
@@ -214,9 +217,7 @@ export function frameOf(
   request: Request,
   { ownDrawing = false } = {},
 ): RigFrameView {
-  const { db, rig, parts, whole, findings, judged, preferences } = open;
-  const facts = ladderNow(open);
-  const climbed = standing(rungsOf(whole, judged, facts));
+  const { db, rig, parts, findings, preferences } = open;
   const search = new URL(request.url).searchParams;
   const asked = search.get("view");
   const view: RigDrawing = asked === "side" || asked === "rear" ? asked : "plan";
@@ -224,17 +225,7 @@ export function frameOf(
   return {
     rig: headOf(parts),
     preferences,
-    pegs: pegsOf(
-      rig.id,
-      {
-        whole,
-        findings,
-        checks: judged.checks,
-        coupled: facts.coupled !== null,
-        climbed,
-      },
-      open.tool,
-    ),
+    pegs: pegsNow(open),
     stops: findings.filter(({ severity }) => severity === "stop").length,
     away: notHereOf(db, [parts])[0]!,
     view,
@@ -246,6 +237,26 @@ export function frameOf(
       (drawn?.letters ?? []).map((target) => [target, readingHref(open, target, view)]),
     ),
   };
+}
+
+/** The walk-round as it stands: of the rig as it was opened, and of what was ticked on this working day. */
+function pegsNow(open: OpenRig): Peg[] {
+  const { whole, judged, rig, tool } = open;
+  const facts = ladderNow(open);
+  const ticked = [...facts.ticks].filter(([, { at }]) => at >= facts.day).map(([rung]) => rung);
+  return madeOnce(whole, ["pegs", tool, ticked], () =>
+    pegsOf(
+      rig.id,
+      {
+        whole,
+        findings: judged.findings,
+        checks: judged.checks,
+        coupled: facts.coupled !== null,
+        climbed: standing(rungsOf(whole, judged, facts)),
+      },
+      tool,
+    ),
+  );
 }
 
 /** Where a reading of the tool in view is entered, in the same view of the rig. */
@@ -272,7 +283,7 @@ function drawingOf(
     others,
     sections: measured?.sections ?? false,
   } satisfies Partial<Sheet>;
-  return drawnOnce(whole, [index, view, drawn, lit, units], () => {
+  return madeOnce(whole, ["drawing", index, view, drawn, lit, units], () => {
     const desk = draw(resolved, {
       ...common,
       width: 424,
