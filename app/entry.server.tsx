@@ -16,6 +16,7 @@ export {
   lookAfter,
   openIdentity as identity,
 } from "../data/database.ts";
+export { countRigs } from "../data/rigs.ts";
 export { keepBackup } from "./files/dated-backups.server.ts";
 export { withFigures } from "./running/figures.server.ts";
 export { judgeSome } from "./yard/judge.server.ts";

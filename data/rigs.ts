@@ -1,4 +1,4 @@
-import { and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, asc, count, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Attachment } from "../core/dimension/attachment.ts";
 import { sameName } from "../core/place/given.ts";
@@ -95,6 +95,9 @@ function rigsQuery(db: Database) {
 export function listRigs(db: Database): RigTool[] {
   return listEveryRig(db).filter(({ archivedAt }) => archivedAt === null);
 }
+
+/** How many there are, those put away as well. */
+export const countRigs = (db: Database): number => db.select({ rigs: count() }).from(rig).get()!.rigs;
 
 /** Those put away as well. */
 export function listEveryRig(db: Database): RigTool[] {

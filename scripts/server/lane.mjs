@@ -14,8 +14,17 @@ const TAKEN_AT_ONCE = 2;
 
 process.env.AMBREK_BUILD ||= createHash("sha256").update(readFileSync(BUILT)).digest("hex").slice(0, 16);
 const build = loadBuilt();
-const { closeYard, createRequestHandler, identity, judgeSome, keepBackup, lookAfter, openYard, withFigures } =
-  build.entry.module;
+const {
+  closeYard,
+  countRigs,
+  createRequestHandler,
+  identity,
+  judgeSome,
+  keepBackup,
+  lookAfter,
+  openYard,
+  withFigures,
+} = build.entry.module;
 // What takes long comes after what does not.
 if (process.env.AMBREK_BESIDE) setPriority(0, Number(process.env.AMBREK_BESIDE));
 const handle = createRequestHandler(build, process.env.NODE_ENV);
@@ -23,8 +32,7 @@ const handle = createRequestHandler(build, process.env.NODE_ENV);
 /** What is asked of a thread besides answering. */
 const ACTS = {
   open() {
-    openYard();
-    return { identity: identity() };
+    return { rigs: countRigs(openYard()), identity: identity() };
   },
   close: () => closeYard(),
   judge: () => ({ more: judgeSome(openYard()) }),

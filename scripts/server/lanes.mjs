@@ -24,6 +24,12 @@ const READERS = Math.max(
   1,
   Number(process.env.AMBREK_THREADS) || Math.min(4, Math.max(2, availableParallelism())),
 );
+/** A page that is not there after so long is a long one, whatever its kind was taken for, ms. */
+const TOO_LONG = 1000;
+/** A yard of so many rigs is large: what lists all of it takes long there until it was seen not to. */
+const LARGE = 100;
+const WHOLE_YARD =
+  /^\/(aboard|fields|log|machines|machines\/n\/down|plan|plan\/jobs|rates|rigs\/new|season|service|spoilt|tape-list|traffic|year)(\.data)?$/;
 /** Files are made where long pages are. */
 const FILES = /\.(csv|pdf|zip|db|ics|geojson|nmea)$/;
 
@@ -73,10 +79,12 @@ export function openLanes() {
   const took = new Map();
   /** Which file is open, once it is. */
   let stands = null;
+  let large = false;
   let closing = false;
   const opening = writing.run({ act: "open" }).then(
-    ({ identity }) => {
+    ({ identity, rigs }) => {
       stands = identity;
+      large = rigs >= LARGE;
       setTimeout(() => gather().then(judge), QUIET);
     },
     () => {},
@@ -104,13 +112,16 @@ export function openLanes() {
   }
 
   /** The first of its kind takes long of any: one or two say nothing. */
-  const isLong = (times) => times.length >= TOLD_BY && Math.min(...times) > LONG;
+  function isLong(kind) {
+    const times = took.get(kind) ?? [];
+    return times.length < TOLD_BY ? large && WHOLE_YARD.test(kind) : Math.min(...times) > LONG;
+  }
 
   /** Until a yard is open, the lane that opens it says what is wrong. */
   const laneOf = (asked) => {
     if (asked.method !== "GET" && asked.method !== "HEAD") return writing;
     if (stands === null) return writing;
-    return asked.isFile || isLong(took.get(asked.kind) ?? []) ? long : quick;
+    return asked.isFile || isLong(asked.kind) ? long : quick;
   };
 
   /** Answers a request by `give(head)` and `piece(bytes)`; a body comes from `body`, where there is one. */
@@ -145,6 +156,7 @@ export function openLanes() {
     });
     gone.addEventListener("abort", () => port1.postMessage({ gone: true }));
     const about = ABOUT.test(asked.kind) ? figures() : null;
+    const tooLong = lane === quick && setTimeout(() => countAsLong(asked.kind), TOO_LONG);
     const task = { method, url, headers, hasBody: body !== null, port: port2, stands: asOf, about };
     try {
       const ran = lane.run(task, { transferList: [port2] });
@@ -160,9 +172,13 @@ export function openLanes() {
       } else if (status < 400) remember(asked.kind, milliseconds);
       told({ ...asked, status, milliseconds });
     } finally {
+      clearTimeout(tooLong);
       port1.close();
     }
   }
+
+  /** Where one of a kind keeps a quick thread from all others, the next of it is not put there. */
+  const countAsLong = (kind) => took.set(kind, Array(TOLD_BY).fill(TOO_LONG));
 
   /** Of each kind how long the last few took, without having waited for others. */
   function remember(kind, milliseconds) {
