@@ -6,8 +6,11 @@ import { existsSync, rmSync } from "node:fs";
 import SqliteFile from "better-sqlite3";
 import type { Database } from "./handle.ts";
 
-/** What was worked out of one rig or one machine; `told` is JSON. */
-export type Judgement = { kind: "rig" | "machine"; key: number; told: string };
+/** What was worked out of one rig or one machine: in brief, which is read of all at once, and the whole of it, of one at a time; both are JSON. */
+export type Judgement = { kind: "rig" | "machine"; key: number; brief: string; told: string };
+
+/** A judgement in brief, and the number the whole of it is had by. */
+export type Brief = Omit<Judgement, "told"> & { n: number };
 
 /** What came since somebody last looked. */
 export type Judged = {
@@ -17,13 +20,14 @@ export type Judged = {
   mark: number;
   /** the number of the last judgement */
   n: number;
-  judgements: Judgement[];
+  judgements: Brief[];
 };
 
 const TABLES = `
+drop table if exists judgement;
 create table if not exists state (id integer primary key check (id = 1), build text not null, stamp text not null, mark integer not null, mark_id text not null);
-create table if not exists judgement (kind text not null, key integer not null, n integer not null, told text not null, primary key (kind, key)) without rowid;
-create index if not exists judgement_by_n on judgement (n);`;
+create table if not exists judged (n integer primary key, kind text not null, key integer not null, brief text not null, unique (kind, key));
+create table if not exists judged_whole (n integer primary key references judged (n) on delete cascade, told text not null);`;
 
 /** Where the judgements of a yard are kept; null of one in memory. */
 export function judgementsPath({ $client: { name, memory } }: Database): string | null {
@@ -43,7 +47,7 @@ export class Judgements {
   private constructor(file: SqliteFile.Database, db: Database) {
     this.#file = file;
     this.#db = db;
-    this.#n = (file.prepare("select max(n) from judgement").pluck().get() as number | null) ?? 0;
+    this.#n = (file.prepare("select max(n) from judged").pluck().get() as number | null) ?? 0;
   }
 
   /** Opens the file, emptied where another build or another yard wrote it, made anew where it cannot be read. */
@@ -61,13 +65,14 @@ export class Judgements {
     try {
       file.pragma("journal_mode = WAL");
       file.pragma("synchronous = OFF");
+      file.pragma("foreign_keys = ON");
       file.exec(TABLES);
       const known = file.prepare("select build, mark, mark_id from state").get() as
         | { build: string; mark: number; mark_id: string }
         | undefined;
       if (!known || known.build !== build || known.mark_id !== idAt(db, known.mark))
         file.transaction(() => {
-          file.exec("delete from judgement; delete from state");
+          file.exec("delete from judged; delete from state");
           file
             .prepare("insert into state values (1, ?, lower(hex(randomblob(8))), 0, ?)")
             .run(build, idAt(db, 0));
@@ -85,24 +90,22 @@ export class Judgements {
 
   /** Which are there. */
   keysOf(kind: Judgement["kind"]): Set<number> {
-    return new Set(
-      this.#file.prepare("select key from judgement where kind = ?").pluck().all(kind) as number[],
-    );
+    return new Set(this.#file.prepare("select key from judged where kind = ?").pluck().all(kind) as number[]);
   }
 
-  /** One of a kind; null where there is none. */
+  /** One of a kind, in brief; null where there is none. */
   oneOf(kind: Judgement["kind"]): string | null {
-    const told = this.#file.prepare("select told from judgement where kind = ? limit 1").pluck().get(kind);
-    return (told as string | undefined) ?? null;
+    const brief = this.#file.prepare("select brief from judged where kind = ? limit 1").pluck().get(kind);
+    return (brief as string | undefined) ?? null;
   }
 
   /** Goes on to `mark`: what was written about since is gone. `null`: all of that kind is. */
   advance(mark: number, gone: Record<Judgement["kind"], Iterable<number> | null>): void {
     this.#file.transaction(() => {
       for (const [kind, keys] of Object.entries(gone)) {
-        if (keys === null) this.#file.prepare("delete from judgement where kind = ?").run(kind);
+        if (keys === null) this.#file.prepare("delete from judged where kind = ?").run(kind);
         else {
-          const one = this.#file.prepare("delete from judgement where kind = ? and key = ?");
+          const one = this.#file.prepare("delete from judged where kind = ? and key = ?");
           for (const key of keys) one.run(kind, key);
         }
       }
@@ -112,12 +115,14 @@ export class Judgements {
 
   keep(judgements: readonly Judgement[]): void {
     this.#file.transaction(() => {
-      const insert = this.#file.prepare(
-        "insert or replace into judgement (kind, key, n, told) values (?, ?, ?, ?)",
-      );
-      for (const { kind, key, told } of judgements) {
+      const before = this.#file.prepare("delete from judged where kind = ? and key = ?");
+      const brief = this.#file.prepare("insert into judged (n, kind, key, brief) values (?, ?, ?, ?)");
+      const whole = this.#file.prepare("insert into judged_whole (n, told) values (?, ?)");
+      for (const each of judgements) {
         this.#n += 1;
-        insert.run(kind, key, this.#n, told);
+        before.run(each.kind, each.key);
+        brief.run(this.#n, each.kind, each.key, each.brief);
+        whole.run(this.#n, each.told);
       }
     })();
   }
@@ -143,8 +148,8 @@ export function judgedSince(db: Database, build: string, stamp: string, after: n
       // It was judged by another build, or of another yard: the judge empties it as soon as it looks.
       if (!state || state.build !== build || state.mark_id !== idAt(db, state.mark)) return null;
       const rows = file
-        .prepare("select kind, key, n, told from judgement where n > ? order by n")
-        .all(state.stamp === stamp ? after : 0) as (Judgement & { n: number })[];
+        .prepare("select kind, key, n, brief from judged where n > ? order by n")
+        .all(state.stamp === stamp ? after : 0) as Brief[];
       return {
         stamp: state.stamp,
         mark: state.mark,
@@ -156,6 +161,20 @@ export function judgedSince(db: Database, build: string, stamp: string, after: n
     // Somebody threw it away; it is there again in a moment.
     readers.get(db)?.close();
     readers.delete(db);
+    return null;
+  }
+}
+
+/** The whole of a judgement of the file `stamp`; null where another stands there by now. */
+export function judgedWhole(db: Database, stamp: string, n: number): string | null {
+  try {
+    const told = readers
+      .get(db)
+      ?.prepare("select told from judged_whole where n = ? and (select stamp from state) = ?")
+      .pluck()
+      .get(n, stamp);
+    return (told as string | undefined) ?? null;
+  } catch {
     return null;
   }
 }

@@ -13,6 +13,7 @@ import { listEveryRig, renameRig, toolsOf } from "../../data/rigs.ts";
 import { setRoadLimits } from "../../data/settings.ts";
 import { judgedOf, serviceAsked, standingsOf } from "./board.server.ts";
 import { judgeSome } from "./judge.server.ts";
+import { writtenRig } from "./judged.server.ts";
 
 let folder: string;
 let path: string;
@@ -28,7 +29,7 @@ beforeAll(() => {
   yard.$client.close();
   // What the judge told is known from what is judged here by a figure no rig has.
   const file = new SqliteFile(`${path}.judged`);
-  file.exec("update judgement set told = json_set(told, '$.checks', 777) where kind = 'rig'");
+  file.exec("update judged set brief = json_set(brief, '$.checks', 777) where kind = 'rig'");
   file.pragma("wal_checkpoint(TRUNCATE)");
   file.close();
 });
@@ -93,12 +94,13 @@ it("knows nothing of rigs that were many and written about, until the judge told
 it("takes nothing that was told before somebody wrote", () => {
   judgeAll(db);
   read(2, 6.1);
-  const before = standingsOf(db).known.get(2)!;
+  const holding = () => judgedOf(db, toolsOf(db, 2)).get(2)!.holding;
+  const before = holding();
   read(2, 60);
   // The judge is behind: what is in its file says nothing of this.
-  expect(standingsOf(db).known.get(2)!.holding).not.toEqual(before.holding);
+  expect(holding()).not.toEqual(before);
   judgeAll(db);
-  expect(standingsOf(db).known.get(2)!.holding).not.toEqual(before.holding);
+  expect(holding()).not.toEqual(before);
 });
 
 it("does not take over what another build told, nor what was told of another yard", () => {
@@ -116,7 +118,7 @@ it("does not take over what another build told, nor what was told of another yar
 it("begins anew where its file is damaged", () => {
   db.$client.close();
   const file = new SqliteFile(`${path}.judged`);
-  file.exec("drop table judgement");
+  file.exec("drop table judged");
   file.close();
   db = openDatabase(path);
   judgeAll(db);
@@ -142,4 +144,21 @@ it("shows a name told otherwise at once", () => {
   expect(judgedHere()).toEqual([]);
   renameRig(db, 3, "Another name", told);
   expect(judgedHere()).toEqual([3]);
+});
+
+it("reads all of what was judged where somebody looks, as the judge told it, and judges itself where the judge told it anew meanwhile", () => {
+  const [told2, told3] = [2, 3].map((id) => judgedOf(db, toolsOf(db, id)).get(id)!);
+  vi.stubEnv("AMBREK_BUILD", "");
+  const alone = openDatabase(path);
+  for (const [id, told] of [told2, told3].entries())
+    expect(writtenRig(told)).toBe(writtenRig(judgedOf(alone, toolsOf(alone, id + 2)).get(id + 2)!));
+  alone.$client.close();
+  vi.stubEnv("AMBREK_BUILD", "one");
+  const other = openDatabase(path);
+  expect(standingsOf(other).known.get(4)).toMatchObject({ checks: 777 });
+  const file = new SqliteFile(`${path}.judged`);
+  file.exec("delete from judged_whole");
+  file.close();
+  expect(judgedOf(other, toolsOf(other, 4)).get(4)!.checks).not.toBe(777);
+  other.$client.close();
 });

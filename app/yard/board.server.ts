@@ -3,12 +3,13 @@
  * beside the yard; here is taken what it told, less everything somebody wrote about since. Nothing that was written about counts as judged.
  */
 import type { Database } from "../../data/handle.ts";
-import { judgedSince, judgementsPath } from "../../data/judgements.ts";
+import { judgedSince, judgedWhole, judgementsPath } from "../../data/judgements.ts";
 import { machinesInUse } from "../../data/machines.ts";
 import { markOf, touchedSince } from "../../data/record.ts";
 import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
 import {
   abouts,
+  type FindingCount,
   type MachineJudged,
   machinesJudged,
   type RigJudged,
@@ -18,13 +19,19 @@ import {
 
 export type { FindingCount, RigJudged } from "./judged.server.ts";
 
+/** How a rig stands; all that was worked out of it is read from the judge's file, by its number there, once somebody wants it. */
+type KnownRig = FindingCount & { n: number; whole: RigJudged | null };
+
+/** Judged here: the judge's file has no number for it. */
+const HERE = -1;
+
 type Board = {
   /** how far the record had grown when somebody looked last */
   mark: number;
   /** what of the judge's file was taken */
   stamp: string;
   n: number;
-  rigs: Map<number, RigJudged>;
+  rigs: Map<number, KnownRig>;
   machines: Map<number, MachineJudged>;
   /** grows with every change of what is known */
   version: number;
@@ -85,17 +92,17 @@ function take(db: Database, board: Board, now: number): void {
   if (told.judgements.length === 0) return;
   const touched = told.mark < now ? touchedSince(db, told.mark) : new Set<string>();
   const gone = touched && abouts(listEveryTool(db), touched);
-  for (const { kind, key, told: text } of told.judgements) {
+  for (const { kind, key, n, brief } of told.judgements) {
     if (gone === null || gone[`${kind}s`].has(key)) continue;
-    if (kind === "rig") board.rigs.set(key, readRig(text));
-    else board.machines.set(key, JSON.parse(text));
+    if (kind === "rig") board.rigs.set(key, { ...(JSON.parse(brief) as FindingCount), n, whole: null });
+    else board.machines.set(key, JSON.parse(brief));
   }
   board.version += 1;
 }
 
 export type Standings = {
   /** how each rig stands; of one that is not in here nobody knows yet */
-  known: ReadonlyMap<number, RigJudged>;
+  known: ReadonlyMap<number, FindingCount>;
   /** alike as long as nothing of it changed */
   version: number;
 };
@@ -119,25 +126,39 @@ export function standingsOf(db: Database): Standings {
 /** These rigs, judged: those nobody judged yet are judged now. */
 export function judgedOf(db: Database, parts: readonly RigTool[]): Map<number, RigJudged> {
   const board = boardOf(db);
+  for (const { id } of parts) {
+    const known = board.rigs.get(id);
+    if (!known || known.whole) continue;
+    const told = judgedWhole(db, board.stamp, known.n);
+    known.whole = told === null ? null : readRig(told);
+  }
   judgeHere(
     db,
     board,
-    parts.filter(({ id }) => !board.rigs.has(id)),
+    parts.filter(({ id }) => !board.rigs.get(id)?.whole),
   );
-  return new Map(parts.map(({ id }) => [id, board.rigs.get(id)!]));
+  return new Map(parts.map(({ id }) => [id, board.rigs.get(id)!.whole!]));
 }
+
+const known = (whole: RigJudged): KnownRig => ({
+  stops: whole.stops,
+  fixes: whole.fixes,
+  checks: whole.checks,
+  n: HERE,
+  whole,
+});
 
 /** Judges rigs again, whatever is known of them. */
 export function judgedAnew(db: Database, parts: readonly RigTool[]): Map<number, RigJudged> {
   const found = rigsJudged(db, parts);
   const { rigs } = boardOf(db);
-  for (const [id, judged] of found) rigs.set(id, judged);
+  for (const [id, judged] of found) rigs.set(id, known(judged));
   return found;
 }
 
 function judgeHere(db: Database, board: Board, parts: readonly RigTool[]): void {
   if (parts.length === 0) return;
-  for (const [id, judged] of rigsJudged(db, parts)) board.rigs.set(id, judged);
+  for (const [id, judged] of rigsJudged(db, parts)) board.rigs.set(id, known(judged));
   board.version += 1;
 }
 

@@ -4,7 +4,14 @@ import { Judgements, judgementsPath } from "../../data/judgements.ts";
 import { machinesInUse } from "../../data/machines.ts";
 import { markOf, touchedSince } from "../../data/record.ts";
 import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
-import { abouts, type MachineJudged, machinesJudged, rigsJudged, writtenRig } from "./judged.server.ts";
+import {
+  abouts,
+  briefRig,
+  type MachineJudged,
+  machinesJudged,
+  rigsJudged,
+  writtenRig,
+} from "./judged.server.ts";
 
 type Work = {
   kept: Judgements;
@@ -37,12 +44,16 @@ export function judgeSome(db: Database, now = new Date()): boolean {
       db,
       rigs.flatMap((id) => every.get(id)!),
     );
-    work.kept.keep([...found].map(([key, told]) => ({ kind: "rig", key, told: writtenRig(told) })));
+    work.kept.keep(
+      [...found].map(([key, told]) => ({ kind: "rig", key, brief: briefRig(told), told: writtenRig(told) })),
+    );
     for (const id of rigs) work.rigs.delete(id);
   } else {
     const machines = [...work.machines].slice(0, MACHINES_AT_ONCE);
     const found = machines.length === 0 ? [] : machinesJudged(db, now, machines);
-    work.kept.keep([...found].map(([key, told]) => ({ kind: "machine", key, told: JSON.stringify(told) })));
+    work.kept.keep(
+      [...found].map(([key, told]) => ({ kind: "machine", key, brief: JSON.stringify(told), told: "" })),
+    );
     for (const id of machines) work.machines.delete(id);
   }
   return work.rigs.size + work.machines.size > 0;

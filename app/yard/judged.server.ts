@@ -26,6 +26,10 @@ export type RigJudged = FindingCount & {
   log: string;
 };
 
+/** How a rig stands, counted. */
+export const briefRig = ({ stops, fixes, checks }: RigJudged): string =>
+  JSON.stringify({ stops, fixes, checks } satisfies FindingCount);
+
 /** A rig's judgement as a text that can be kept, its figures written out for every reader. */
 export function writtenRig({ holding, ...judged }: RigJudged): string {
   const written = holding.map((each) => ({

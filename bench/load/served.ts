@@ -74,7 +74,7 @@ function judgements(path: string): number {
   try {
     const file = new SqliteFile(`${path}.judged`, { readonly: true });
     try {
-      return file.prepare("select count(*) from judgement").pluck().get() as number;
+      return file.prepare("select count(*) from judged").pluck().get() as number;
     } finally {
       file.close();
     }

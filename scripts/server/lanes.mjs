@@ -13,8 +13,9 @@ const LONG = 150;
 const LATELY = 5;
 /** So many of them say it. */
 const TOLD_BY = 3;
-/** The first page comes before the judge, ms. */
+/** The first page comes before the judge, and before the threads that answer the others are got up: the one that opened the yard answers it, ms. */
 const QUIET = 1500;
+const FIRST = 300;
 /** So many pages a thread has on its hands at once: one is put together while another is sent. */
 const AT_ONCE = 2;
 /** The longest a timer takes, ms. */
@@ -55,19 +56,25 @@ export function openLanes() {
   /** `told` hears of every answer: what was asked for, how it went and how long it took; `figures` says what that came to. */
   let [told, figures] = [() => {}, () => null];
   const writing = lane({ minThreads: 1, maxThreads: 1, concurrentTasksPerWorker: 64 });
-  // A thread takes seconds to start: once there, it stays.
+  // A thread takes long to start: once there, it stays.
   const quick = lane(
     {
-      minThreads: 1,
+      minThreads: 0,
       maxThreads: READERS,
       concurrentTasksPerWorker: AT_ONCE,
       idleTimeout: FOR_GOOD,
     },
     READS,
   );
+  let gathered = false;
   /** More at once than one thread takes, so that all of them are there before anybody needs the second. */
   const gather = () =>
-    Promise.all(Array.from({ length: READERS * AT_ONCE }, () => quick.run({ act: "stay" }))).catch(() => {});
+    Promise.all(Array.from({ length: READERS * AT_ONCE }, () => quick.run({ act: "stay" }))).then(
+      () => {
+        gathered = true;
+      },
+      () => {},
+    );
   const long = lane(
     { minThreads: 0, maxThreads: 2, concurrentTasksPerWorker: AT_ONCE, idleTimeout: 60_000 },
     { ...READS, AMBREK_BESIDE: SOMEBODY_WAITS },
@@ -85,7 +92,7 @@ export function openLanes() {
     ({ identity, rigs }) => {
       stands = identity;
       large = rigs >= LARGE;
-      setTimeout(() => gather().then(judge), QUIET);
+      setTimeout(() => gather().then(() => setTimeout(judge, QUIET)), FIRST);
     },
     () => {},
   );
@@ -117,11 +124,13 @@ export function openLanes() {
     return times.length < TOLD_BY ? large && WHOLE_YARD.test(kind) : Math.min(...times) > LONG;
   }
 
-  /** Until a yard is open, the lane that opens it says what is wrong. */
+  const reads = ({ method }) => method === "GET" || method === "HEAD";
+
+  /** Until a yard is open, the lane that opens it says what is wrong; until the others are there, it answers. */
   const laneOf = (asked) => {
-    if (asked.method !== "GET" && asked.method !== "HEAD") return writing;
-    if (stands === null) return writing;
-    return asked.isFile || isLong(asked.kind) ? long : quick;
+    if (!reads(asked) || stands === null) return writing;
+    if (asked.isFile || isLong(asked.kind)) return long;
+    return gathered ? quick : writing;
   };
 
   /** Answers a request by `give(head)` and `piece(bytes)`; a body comes from `body`, where there is one. */
@@ -167,8 +176,8 @@ export function openLanes() {
       if (outdated) return await answer(request, answered);
       if (lane === writing) {
         // Only who writes puts another file in the place: a page begun before that would tell of the old one.
+        if (!reads(asked) || stands === null) judge();
         stands = identity;
-        judge();
       } else if (status < 400) remember(asked.kind, milliseconds);
       told({ ...asked, status, milliseconds });
     } finally {
