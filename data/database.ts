@@ -74,6 +74,8 @@ function isBehind(file: SqliteFile.Database, version: number): boolean {
 export function databaseOver(file: SqliteFile.Database): Database {
   file.pragma("foreign_keys = ON");
   file.pragma("busy_timeout = 5000");
+  // KiB of the file each thread keeps at hand: of a large yard a look-up asked the disk's memory a dozen times.
+  file.pragma("cache_size = -16000");
   // A phone drops its own copy of an entry on the answer: what is answered is on the disk.
   file.pragma("synchronous = FULL");
   const database = drizzle(file, { schema, casing: "snake_case" });

@@ -1,7 +1,9 @@
 /** A reading and a section layout as facts: the one way they are written, whoever brings them. */
+import { sql } from "drizzle-orm";
 import type { SectionPart } from "../core/rig/facts.ts";
 import type { Instrument } from "../core/rig/grade.ts";
 import type { Database } from "./handle.ts";
+import { prepared } from "./prepared.ts";
 import { type NewFact, record, type Told } from "./record.ts";
 import { reading, section, sectionLayout } from "./schema/index.ts";
 import { numberOf } from "./sent.ts";
@@ -21,16 +23,34 @@ export function writeReading(
   db: Database,
   { id = numberOf(), ...of }: Of,
   told: Told,
-  { sitting = id, ...row }: ReadingRow,
+  { sitting = id, reason = "", note = "", conditions = [], photoId = null, ...read }: ReadingRow,
   more: (seq: number) => void = () => {},
 ): string {
   return record(db, { kind: READING, id, ...of }, told, (seq) => {
-    db.insert(reading)
-      .values({ ...row, seq, sitting })
-      .run();
+    readingAdded(db).run({ ...read, seq, sitting, reason, note, conditions, photoId });
     more(seq);
   });
 }
+
+/** Adds what a reading keeps of its own: built once, as it is what phones send all day. */
+const readingAdded = (db: Database) =>
+  prepared(db, "reading added", () =>
+    db
+      .insert(reading)
+      .values({
+        seq: sql.placeholder("seq"),
+        rawText: sql.placeholder("rawText"),
+        value: sql.placeholder("value"),
+        step: sql.placeholder("step"),
+        reason: sql.placeholder("reason"),
+        sitting: sql.placeholder("sitting"),
+        conditions: sql.placeholder("conditions"),
+        note: sql.placeholder("note"),
+        photoId: sql.placeholder("photoId"),
+        instrument: sql.placeholder("instrument"),
+      })
+      .prepare(),
+  );
 
 export type Layout = {
   instrument: Instrument;

@@ -46,26 +46,52 @@ export function record(
 ): string {
   db.transaction(() => {
     if (factOf(db, id)) return;
-    const { seq } = db
-      .insert(fact)
-      .values({
-        id,
-        kind,
-        ...about,
-        variantId,
-        topic,
-        partOf,
-        named: person,
-        deviceOf: device,
-        happened: at.toISOString(),
-        arrived: now.toISOString(),
-      })
-      .returning({ seq: fact.seq })
-      .get();
-    more(seq);
+    const { machineId = null, pointId = null, couplingId = null, rigId = null, componentId = null } = about;
+    const row = factAdded(db).get({
+      machineId,
+      pointId,
+      couplingId,
+      rigId,
+      componentId,
+      id,
+      kind,
+      variantId,
+      topic,
+      partOf,
+      named: person,
+      deviceOf: device,
+      happened: at.toISOString(),
+      arrived: now.toISOString(),
+    });
+    more(row!.seq);
   });
   return id;
 }
+
+/** Adds a fact: built once, as it is what every entry does. */
+const factAdded = (db: Database) =>
+  prepared(db, "fact added", () =>
+    db
+      .insert(fact)
+      .values({
+        id: sql.placeholder("id"),
+        kind: sql.placeholder("kind"),
+        machineId: sql.placeholder("machineId"),
+        pointId: sql.placeholder("pointId"),
+        couplingId: sql.placeholder("couplingId"),
+        rigId: sql.placeholder("rigId"),
+        componentId: sql.placeholder("componentId"),
+        variantId: sql.placeholder("variantId"),
+        topic: sql.placeholder("topic"),
+        partOf: sql.placeholder("partOf"),
+        named: sql.placeholder("named"),
+        deviceOf: sql.placeholder("deviceOf"),
+        happened: sql.placeholder("happened"),
+        arrived: sql.placeholder("arrived"),
+      })
+      .returning({ seq: fact.seq })
+      .prepare(),
+  );
 
 /** A fact by its id, taken back or not; null where there is none. */
 export function factOf(db: Database, id: string): FactRow | null {

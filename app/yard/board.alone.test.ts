@@ -151,7 +151,7 @@ it("reads all of what was judged where somebody looks, as the judge told it, and
   vi.stubEnv("AMBREK_BUILD", "");
   const alone = openDatabase(path);
   for (const [id, told] of [told2, told3].entries())
-    expect(writtenRig(told)).toBe(writtenRig(judgedOf(alone, toolsOf(alone, id + 2)).get(id + 2)!));
+    expect(writtenRig(told!)).toBe(writtenRig(judgedOf(alone, toolsOf(alone, id + 2)).get(id + 2)!));
   alone.$client.close();
   vi.stubEnv("AMBREK_BUILD", "one");
   const other = openDatabase(path);
