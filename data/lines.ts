@@ -1,9 +1,10 @@
 /** Guidance lines of fields, and how they were shifted. */
-import { and, eq, type SQL } from "drizzle-orm";
+import { and, eq, type SQL, sql } from "drizzle-orm";
 import { degreesOf, radiansOf } from "../core/geodesy/degrees.ts";
 import { type LineShape, placesOf } from "../core/place/line.ts";
 import type { Database } from "./handle.ts";
 import { asDegrees, asPlaces } from "./places.ts";
+import { listed, prepared } from "./prepared.ts";
 import { factOf, inOrder, record, standing, type Told } from "./record.ts";
 import { fact, guidanceLine, lineShift } from "./schema/index.ts";
 
@@ -58,35 +59,44 @@ export function lineOfSeq(db: Database, seq: number): FieldLine | null {
 }
 
 function linesWhere(db: Database, which: SQL | undefined): FieldLine[] {
-  const shifts = shiftsOf(db);
-  return db
+  const rows = db
     .select({ fact, row: guidanceLine })
     .from(fact)
     .innerJoin(guidanceLine, eq(guidanceLine.seq, fact.seq))
     .where(and(standing(), which))
     .orderBy(...inOrder)
-    .all()
-    .map(({ fact: { id, seq, person, happened }, row }) => ({
-      id,
-      seq,
-      fieldId: row.fieldId,
-      name: row.name,
-      shape: shapeOf(row),
-      person,
-      at: happened,
-      shifts: shifts.get(seq) ?? [],
-    }));
+    .all();
+  const shifts = shiftsOf(
+    db,
+    rows.map(({ row }) => row.fieldId),
+  );
+  return rows.map(({ fact: { id, seq, person, happened }, row }) => ({
+    id,
+    seq,
+    fieldId: row.fieldId,
+    name: row.name,
+    shape: shapeOf(row),
+    person,
+    at: happened,
+    shifts: shifts.get(seq) ?? [],
+  }));
 }
 
-function shiftsOf(db: Database): Map<number, Shift[]> {
+/** Shifts that stand of the lines of these fields, by line. */
+function shiftsOf(db: Database, fieldIds: readonly number[]): Map<number, Shift[]> {
   const of = new Map<number, Shift[]>();
-  for (const { fact: at, row } of db
-    .select({ fact, row: lineShift })
-    .from(fact)
-    .innerJoin(lineShift, eq(lineShift.seq, fact.seq))
-    .where(standing())
-    .orderBy(...inOrder)
-    .all()) {
+  const query = prepared(db, "shifts of lines", () =>
+    db
+      .select({ fact, row: lineShift })
+      .from(fact)
+      .innerJoin(lineShift, eq(lineShift.seq, fact.seq))
+      .where(
+        sql`${fact.about} = 'yard' and ${fact.kind} = ${sql.raw(`'${LINE_SHIFT}'`)} and ${fact.slot} in (select value || '/' from json_each(${sql.placeholder("fields")})) and ${standing()}`,
+      )
+      .orderBy(...inOrder)
+      .prepare(),
+  );
+  for (const { fact: at, row } of query.all({ fields: listed(fieldIds) })) {
     const { amount, reason } = row;
     const own = of.get(row.line) ?? [];
     of.set(row.line, [...own, { id: at.id, amount, reason, person: at.person, at: at.happened }]);

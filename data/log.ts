@@ -185,7 +185,31 @@ export function logOf(db: Database, { most = 500, after = 0, ...filter }: LogFil
     .limit(most)
     .offset(after)
     .all();
-  return rows.map((row) => entryOf(db, row));
+  const words = wordsOf(db);
+  return rows.map((row) => entryOf(db, row, words));
+}
+
+type Words = ReturnType<typeof wordsOf>;
+
+/** What many entries point to, each read once. */
+function wordsOf(db: Database) {
+  const once = <K, V>(read: (key: K) => V) => {
+    const known = new Map<K, V>();
+    return (key: K): V => {
+      if (!known.has(key)) known.set(key, read(key));
+      return known.get(key)!;
+    };
+  };
+  return {
+    field: once((id: number) => {
+      const { boundaryId, ...names } = fieldNamed(db, id)!;
+      return { ...names, area: boundaryId === null ? null : areaOfBoundary(db, boundaryId) };
+    }),
+    line: once((seq: number) => lineOfSeq(db, seq)),
+    crop: once((id: number) => db.select().from(crop).where(eq(crop.id, id)).get()!.name),
+    variety: once((id: number) => db.select().from(variety).where(eq(variety.id, id)).get()!.name),
+    product: once((id: number) => db.select().from(product).where(eq(product.id, id)).get()!),
+  };
 }
 
 /** Sums over all entries that stand, SI; `untold`: ended, and nobody said how many hectares. */
@@ -238,9 +262,9 @@ const usedQuery = (db: Database) =>
       .prepare(),
   );
 
-function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Row): LogEntry {
-  const field = fieldNamed(db, set.fieldId)!;
-  const line = set.line === null ? null : lineOfSeq(db, set.line);
+function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Row, words: Words): LogEntry {
+  const field = words.field(set.fieldId);
+  const line = set.line === null ? null : words.line(set.line);
   const end = endQuery(db).get({ begun: begun.seq });
   const used = end ? usedQuery(db).all({ end: end.fact.seq }) : [];
   return {
@@ -251,14 +275,14 @@ function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Ro
     person: begun.person,
     begun: begun.happened,
     field: { id: field.id, name: field.name, farm: field.farm, client: field.client },
-    fieldArea: field.boundaryId === null ? null : areaOfBoundary(db, field.boundaryId),
+    fieldArea: field.area,
     operations: set.operations,
-    crop: set.cropId === null ? null : db.select().from(crop).where(eq(crop.id, set.cropId)).get()!.name,
-    varieties: namesOf(db, set.varieties),
+    crop: set.cropId === null ? null : words.crop(set.cropId),
+    varieties: set.varieties.map(({ id, rows }) => ({ name: words.variety(id), rows })),
     season: set.season,
     line: line && { id: line.id, name: line.name },
     products: productsOf(
-      db,
+      words,
       set.products,
       used.map(({ row }) => row),
     ),
@@ -275,7 +299,7 @@ function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Ro
           note: end.row.note,
         }
       : null,
-    loads: partsOf(db, begun.seq, workLoad).map(({ of, row }) => ({
+    loads: loadsOf(db, begun.seq).map(({ of, row }) => ({
       id: of.id,
       name: row.name,
       number: row.number,
@@ -289,41 +313,14 @@ function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Ro
   };
 }
 
-function namesOf(db: Database, of: readonly { id: number; rows: string }[]) {
-  if (of.length === 0) return [];
-  const known = new Map(
-    db
-      .select()
-      .from(variety)
-      .where(
-        inArray(
-          variety.id,
-          of.map(({ id }) => id),
-        ),
-      )
-      .all()
-      .map((each) => [each.id, each.name]),
-  );
-  return of.map(({ id, rows }) => ({ name: known.get(id)!, rows }));
-}
-
 function productsOf(
-  db: Database,
+  words: Words,
   set: Row["work"]["products"],
   used: readonly { productId: number; amount: number }[],
 ) {
   const ids = [...new Set([...set.map(({ id }) => id), ...used.map(({ productId }) => productId)])];
-  if (ids.length === 0) return [];
-  const known = new Map(
-    db
-      .select()
-      .from(product)
-      .where(inArray(product.id, ids))
-      .all()
-      .map((each) => [each.id, each]),
-  );
   return ids.map((id) => {
-    const { name, form } = known.get(id)!;
+    const { name, form } = words.product(id);
     const wanted = set.find((each) => each.id === id);
     return {
       id,
@@ -336,24 +333,29 @@ function productsOf(
   });
 }
 
-function partsOf(db: Database, seq: number, table: typeof workLoad) {
-  return db
-    .select({ of: fact, row: table })
-    .from(fact)
-    .innerJoin(table, eq(table.seq, fact.seq))
-    .where(and(eq(fact.partOf, seq), standing()))
-    .orderBy(...inOrder)
-    .all();
+function loadsOf(db: Database, begun: number) {
+  return prepared(db, "loads of work", () =>
+    db
+      .select({ of: fact, row: workLoad })
+      .from(fact)
+      .innerJoin(workLoad, eq(workLoad.seq, fact.seq))
+      .where(and(eq(fact.partOf, sql.placeholder("begun")), standing()))
+      .orderBy(...inOrder)
+      .prepare(),
+  ).all({ begun });
 }
 
-function notesOf(db: Database, seq: number): LogEntry["notes"] {
-  return db
-    .select({ of: fact, row: workNote })
-    .from(fact)
-    .innerJoin(workNote, eq(workNote.seq, fact.seq))
-    .where(and(eq(fact.partOf, seq), standing()))
-    .orderBy(...inOrder)
-    .all()
+function notesOf(db: Database, begun: number): LogEntry["notes"] {
+  return prepared(db, "notes of work", () =>
+    db
+      .select({ of: fact, row: workNote })
+      .from(fact)
+      .innerJoin(workNote, eq(workNote.seq, fact.seq))
+      .where(and(eq(fact.partOf, sql.placeholder("begun")), standing()))
+      .orderBy(...inOrder)
+      .prepare(),
+  )
+    .all({ begun })
     .map(({ of, row }) => ({
       id: of.id,
       text: row.text,

@@ -6,7 +6,7 @@ import { swapOf } from "../../../core/season/swap.ts";
 import { rerigSeconds } from "../../../data/plan.ts";
 import { byRig, listEveryTool } from "../../../data/rigs.ts";
 import { shortName } from "../../../data/whole.ts";
-import { coupledTo } from "../../yard/down/down-view.server.ts";
+import { coupledByMachine } from "../../yard/down/down-view.server.ts";
 import { minutesWords } from "../../yard/plan/plan-words.ts";
 import { setupOfOpened, setupOfRig } from "../../yard/plan/setups.server.ts";
 import { rowsOf } from "../../yard/season/tape-list-view.server.ts";
@@ -16,7 +16,7 @@ import type { OpenRig } from "../frame/rig-view.server.ts";
 export function errandsView(open: OpenRig) {
   const { db, rig, parts, whole, judged, preferences } = open;
   const { units } = preferences;
-  const now = coupledTo(db, byRig(listEveryTool(db)), rig.tractor.id);
+  const now = coupledByMachine(db, byRig(listEveryTool(db))).get(rig.tractor.id);
   const coupled = now?.[0]?.id === rig.id;
   const from = now && !coupled ? setupOfRig(db, now, units) : null;
   const seconds = rerigSeconds(db);

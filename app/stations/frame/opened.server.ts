@@ -44,6 +44,35 @@ export function opening(db: Database, parts: readonly RigTool[]): Opened {
   };
 }
 
+type Made = { what: unknown; mark: number; parts: string };
+
+const yards = new WeakMap<Database, Map<string, Made>>();
+
+/**
+ * Something small that is made of a whole rig, such as what its tractor is asked for, by what else it depends on: made anew only where
+ * something was written about the rig since. Of as many rigs as there are.
+ */
+export function madeOfRig<What>(
+  db: Database,
+  parts: readonly RigTool[],
+  asked: readonly unknown[],
+  make: (opened: Opened) => What,
+): What {
+  const all = yards.get(db) ?? new Map<string, Made>();
+  yards.set(db, all);
+  const key = JSON.stringify([parts[0]!.id, ...asked]);
+  const mark = markOf(db);
+  const told = JSON.stringify(parts);
+  const known = all.get(key);
+  if (known?.parts === told && (known.mark === mark || !isTouched(db, parts, known.mark))) {
+    known.mark = mark;
+    return known.what as What;
+  }
+  const what = make(openedOf(db, parts));
+  all.set(key, { what, mark, parts: told });
+  return what;
+}
+
 /** As many rigs as are looked at in a day; the one looked at longest ago goes first. */
 const MOST = 40;
 
@@ -68,8 +97,16 @@ export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
   return opened;
 }
 
-function isTouched(db: Database, parts: readonly RigTool[], mark: number): boolean {
-  return isAmong(touchedSince(db, mark), parts);
+const spans = new WeakMap<Database, { from: number; to: number; touched: ReadonlySet<string> | null }>();
+
+/** Whether something was written about a rig since; of many rigs it is looked after once. */
+function isTouched(db: Database, parts: readonly RigTool[], from: number): boolean {
+  const to = markOf(db);
+  const before = spans.get(db);
+  const span =
+    before?.from === from && before.to === to ? before : { from, to, touched: touchedSince(db, from) };
+  spans.set(db, span);
+  return isAmong(span.touched, parts);
 }
 
 const made = new WeakMap<WholeRig, Map<string, unknown>>();

@@ -17,10 +17,15 @@ import { setupOfOpened, setupOfRig } from "../plan/setups.server.ts";
 
 type Rigs = ReadonlyMap<number, readonly RigTool[]>;
 
-/** What is coupled to a machine now, by what was told last; null where nothing is. */
-export function coupledTo(db: Database, rigs: Rigs, machineId: number): readonly RigTool[] | null {
-  const id = coupledRigs(db).find((each) => rigs.get(each)?.[0]?.tractor.id === machineId);
-  return id === undefined ? null : rigs.get(id)!;
+/** What is coupled to each machine now, by what was told last. */
+export function coupledByMachine(db: Database, rigs: Rigs): Map<number, readonly RigTool[]> {
+  const found = new Map<number, readonly RigTool[]>();
+  for (const id of coupledRigs(db)) {
+    const own = rigs.get(id);
+    const machineId = own?.[0]?.tractor.id;
+    if (own && machineId !== undefined && !found.has(machineId)) found.set(machineId, own);
+  }
+  return found;
 }
 
 export type Carrier = {
@@ -40,23 +45,28 @@ export function carriersFor(db: Database, parts: readonly RigTool[], units: Unit
     ({ id, kind, practice }) => kind !== "implement" && id !== down && !practice,
   );
   const before = openedOf(db, parts).judged;
+  const outfit = outfitOf(parts);
+  const there = new Map<number, readonly RigTool[]>();
+  for (const own of rigs.values()) {
+    const { id } = own[0]!.tractor;
+    if (!there.has(id) && outfitOf(own) === outfit) there.set(id, own);
+  }
+  const coupled = coupledByMachine(db, rigs);
   const carriers: Carrier[] = [];
   const without: { machine: Machine; why: string }[] = [];
   for (const machine of others) {
-    const known = [...rigs.values()].find(
-      (own) => own[0]!.tractor.id === machine.id && outfitOf(own) === outfitOf(parts),
-    );
+    const known = there.get(machine.id);
     const found = known ? null : placesOn(db, parts, machine);
     if (found && !found.ok) {
       without.push({ machine, why: `no ${found.needs} for ${machineName(found.tool.implement)}` });
       continue;
     }
-    const there = known ?? partsOn(parts, (found as { places: Parameters<typeof partsOn>[1] }).places);
-    const opened = known ? openedOf(db, known) : judgedOn(db, there);
-    const now = coupledTo(db, rigs, machine.id);
+    const tried = known ?? partsOn(parts, (found as { places: Parameters<typeof partsOn>[1] }).places);
+    const opened = known ? openedOf(db, known) : judgedOn(db, tried);
+    const now = coupled.get(machine.id) ?? null;
     const rerig = rerigOf(
       now ? setupOfRig(db, now, units) : null,
-      setupOfOpened(db, there, opened, units),
+      setupOfOpened(db, tried, opened, units),
       seconds,
     );
     carriers.push({
@@ -82,7 +92,7 @@ function takenOff(db: Database, parts: readonly RigTool[], seconds: RerigSeconds
 export function downView(db: Database, machine: Machine, asked: string | null, units: Units) {
   const rigs = byRig(listEveryTool(db));
   const own = [...rigs.values()].filter((parts) => parts[0]!.tractor.id === machine.id);
-  const coupled = coupledTo(db, rigs, machine.id);
+  const coupled = coupledByMachine(db, rigs).get(machine.id);
   const parts = own.find((each) => String(each[0]!.id) === asked) ?? coupled ?? own[0] ?? null;
   const base = {
     machine: { id: machine.id, name: shortName(machine), full: machineName(machine) },

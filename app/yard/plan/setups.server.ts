@@ -7,7 +7,7 @@ import { type RigSetup, setupOf } from "../../../core/season/rerig.ts";
 import type { Database } from "../../../data/handle.ts";
 import type { RigTool } from "../../../data/rigs.ts";
 import { findScheme, terminalOf } from "../../../data/schemes.ts";
-import { type Opened, openedOf } from "../../stations/frame/opened.server.ts";
+import { madeOfRig, type Opened } from "../../stations/frame/opened.server.ts";
 
 const USUAL_SCHEME = "axle-m";
 
@@ -26,7 +26,7 @@ function cardOf(db: Database, tractorId: number, { whole, judged }: Opened, unit
 
 /** Of a rig as it is kept. `parts`: its tools. */
 export function setupOfRig(db: Database, parts: readonly RigTool[], units: Units): RigSetup {
-  return setupOfOpened(db, parts, openedOf(db, parts), units);
+  return madeOfRig(db, parts, ["setup", units], (opened) => setupOfOpened(db, parts, opened, units));
 }
 
 /** Of a rig as it was just judged. */
