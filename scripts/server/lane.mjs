@@ -5,7 +5,7 @@
 import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { setPriority } from "node:os";
-import { BUILT, loadBuilt } from "./compiled.mjs";
+import { BUILT, keepWhereNew, loadBuilt } from "./compiled.mjs";
 
 /** Bytes of an answer that go over at once: nearly every page is one piece. */
 const WHOLE = 256 * 1024;
@@ -36,6 +36,7 @@ const ACTS = {
   },
   close: () => closeYard(),
   judge: () => ({ more: judgeSome(openYard()) }),
+  compile: () => keepWhereNew(),
   backup: () => keepBackup(openYard()),
   /** Nothing: it is there. */
   stay: () => new Promise((done) => setTimeout(done, 50)),

@@ -92,10 +92,16 @@ export function openLanes() {
     ({ identity, rigs }) => {
       stands = identity;
       large = rigs >= LARGE;
-      setTimeout(() => gather().then(() => setTimeout(judge, QUIET)), FIRST);
+      setTimeout(() => gather().then(() => setTimeout(afterwards, QUIET)), FIRST);
     },
     () => {},
   );
+
+  /** What nobody waits for. */
+  async function afterwards() {
+    await judge();
+    await judging.run({ act: "compile" }).catch(() => {});
+  }
 
   /** Judges what was written, a few rigs at a time, until there is nothing left. */
   let judged = null;
