@@ -1,4 +1,5 @@
 /** What a yard of 2 000 rigs costs whoever works with it, on a server as it is started: pages, entries, and what others make it do meanwhile. */
+import { spawnSync } from "node:child_process";
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -62,6 +63,16 @@ async function heldUp({ address }: Served, path: string): Promise<void> {
   ]);
 }
 
+/** How long a Node that does nothing takes to start and end, ms, the median of five: by it the machine's speed just then is told. */
+function bareStart(): number {
+  const times = Array.from({ length: 5 }, () => {
+    const start = performance.now();
+    spawnSync(process.execPath, ["-e", "0"]);
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[2]!;
+}
+
 export async function benchLoad(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), "ambrek-load-"));
   const path = join(folder, "yard.db");
@@ -75,6 +86,7 @@ export async function benchLoad(): Promise<void> {
     await first.stop();
     const served = await serve(path, "/");
     row(["first page, from the start of the process", "", "", `${served.up.toFixed(0)} ms`]);
+    row(["  a bare Node that does nothing, just then", "", "", `${bareStart().toFixed(0)} ms`]);
     row(["", "clients", "a second", "p50", "p99", "failed"]);
     for (const clients of [1, 8, 32]) {
       await measure(served, { what: "yard page", path: "/", clients });
