@@ -29,6 +29,12 @@ export function MachineCamePage({
         <Figures rows={view.rows} />
         <div className="grid content-start gap-4 max-lg:order-first">
           <Counts counts={view.counts} />
+          {view.equipped.length > 0 && (
+            <p data-equipped>
+              Its {view.equipped.join(", ")} come along, as nothing is told of them here. They stay though the
+              import is taken back.
+            </p>
+          )}
           {!taken && view.wrong && <p className="problem">{view.wrong}</p>}
           {!taken && !view.wrong && <Take view={view} person={preferences.person} errors={errors} />}
           {view.notes.length > 0 && (

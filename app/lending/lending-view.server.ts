@@ -7,6 +7,7 @@ import {
 } from "../../core/dimension/catalogue.ts";
 import { printEntry } from "../../core/dimension/entry.ts";
 import { type Counting, type FigureHeld, holdMachine } from "../../core/lending/compare.ts";
+import { EQUIPMENT, holdEquipment, NO_EQUIPMENT } from "../../core/lending/equipment.ts";
 import type { MachineFile } from "../../core/lending/machine-file.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
@@ -73,7 +74,9 @@ export function machineCameOr404(
   const content = found ? (JSON.parse(found.content) as Partial<MachineFile>) : null;
   if (!found || !content || Array.isArray(content) || !content.loans)
     throw new Response("There is no such file of a machine.", { status: 404 });
-  return { fileName: found.fileName, taken: found.state === "taken", file: content as MachineFile };
+  // One that came before this build knew of it has none.
+  const file = { equipment: NO_EQUIPMENT, ...content } as MachineFile;
+  return { fileName: found.fileName, taken: found.state === "taken", file };
 }
 
 export type CameRow = {
@@ -95,6 +98,8 @@ export type MachineCame = {
   onto: { name: string; because: string } | null;
   rows: CameRow[];
   counts: { label: string; count: number }[];
+  /** what is taken over besides, as nothing is told of it here, in words */
+  equipped: string[];
   /** what the file is not taken at its word for, or leaves behind */
   notes: string[];
   /** why it is not taken over here; null where it may be */
@@ -108,6 +113,7 @@ export function viewCame(db: Database, file: MachineFile, units: Units, now: Dat
   const own = known ? machineFileOf(db, known.machine, sender) : null;
   const usable = { ...file, facts: file.facts.filter((fact) => isKnown(fact, file)) };
   const held = holdMachine(own, usable);
+  const equipped = holdEquipment(own?.equipment ?? NO_EQUIPMENT, file.equipment);
   const last = known ? (lendingsOf(db, [known.machine.id]).get(known.machine.id) ?? null) : null;
   const { attachment, kind } = file.machine;
   const print = (fact: Counting) => printed(fact, attachment, units);
@@ -131,7 +137,13 @@ export function viewCame(db: Database, file: MachineFile, units: Units, now: Dat
       { label: "that are here already", count: held.known },
       { label: "of these taken back there", count: held.takenBack },
     ],
-    notes: notesOf(file, held.differing.length, file.facts.length - usable.facts.length, now),
+    equipped: equipped.taken.map((key) => EQUIPMENT[key]),
+    notes: [
+      ...notesOf(file, held.differing.length, file.facts.length - usable.facts.length, now),
+      ...equipped.differing.map(
+        (key) => `Its ${EQUIPMENT[key]} are told otherwise here: what is told here stays.`,
+      ),
+    ],
     wrong: wrongWay(db, file),
     here: yardsName(last),
   };

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { holdMachine } from "./compare.ts";
+import { NO_EQUIPMENT } from "./equipment.ts";
 import type { FileFact, MachineFile } from "./machine-file.ts";
 
 const day = (of: number) => `2026-09-${String(of).padStart(2, "0")}T08:00:00.000Z`;
@@ -43,6 +44,7 @@ const file = (facts: FileFact[], more: Partial<MachineFile> = {}): MachineFile =
     serial: "",
     busName: "",
   },
+  equipment: NO_EQUIPMENT,
   points: [],
   variants: [],
   parts: [],

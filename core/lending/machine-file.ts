@@ -4,6 +4,7 @@ import type { ConditionKey } from "../dimension/condition.ts";
 import type { POINT_KINDS } from "../dimension/point-kinds.ts";
 import type { Instrument } from "../rig/grade.ts";
 import type { ServiceKind, ServiceRound } from "../season/service.ts";
+import type { Equipment } from "./equipment.ts";
 
 export type PointKind = (typeof POINT_KINDS)[number];
 
@@ -96,6 +97,7 @@ export type MachineFile = {
   parts: { kind: string; label: string; x: number | null; y: number | null; place: number | null }[];
   service: ServiceLine[];
   wear: WearLine[];
+  equipment: Equipment;
   facts: FileFact[];
   /** what of it stays where it is, in words */
   leftOut: string[];

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { beforeEach, describe, expect, it } from "vitest";
 import { holdMachine } from "../../core/lending/compare.ts";
+import { holdEquipment } from "../../core/lending/equipment.ts";
 import type { FileFact, MachineFile } from "../../core/lending/machine-file.ts";
 import { readMachineFile, writeMachineFile } from "../../formats/machine/machine-file.ts";
 import { openDatabase } from "../database.ts";
@@ -13,6 +14,7 @@ import { findMachine, listMachines, pointsOf } from "../machines.ts";
 import { factOf, type Told, takeBack } from "../record.ts";
 import type { Machine } from "../rigs.ts";
 import { keepMeter, keepServiced, metersOf, servicedOf, serviceItems } from "../service.ts";
+import { addTyre, addWeight, listTyres, setAxleTyre } from "../settings.ts";
 import { keepLending, lendingsOf } from "./loans.ts";
 import { machineFileOf } from "./send.ts";
 import { knownMachine, takeMachine, wrongWay } from "./take.ts";
@@ -91,11 +93,47 @@ describe("a machine that goes to another yard", () => {
       expect(after.points).toEqual(before.points);
       expect(after.parts).toEqual(before.parts);
       expect(after.service.map(({ name }) => name)).toEqual(before.service.map(({ name }) => name));
+      expect(holdEquipment(after.equipment, before.equipment)).toEqual({ taken: [], differing: [] });
       const held = holdMachine(after, before);
       expect(held).toMatchObject({ fresh: 0, differing: [] });
       expect(held.figures.every(({ becomes }) => becomes === "same")).toBe(true);
     }
     expect(listMachines(other)).toHaveLength(every.length);
+    const told = every.map((machine) => has(home, machine).equipment);
+    expect(told.some(({ remotes }) => remotes.length > 2)).toBe(true);
+    expect(told.some(({ functions }) => functions.length > 2)).toBe(true);
+    expect(told.some(({ weights }) => weights.length > 0)).toBe(true);
+    expect(told.some(({ tyres }) => tyres.length > 0)).toBe(true);
+  });
+
+  it("has a tyre table there under its name, or where another table has that, under the yard's it came from, and once", () => {
+    const shod = listMachines(home).filter((each) => has(home, each).equipment.tyres.length > 0);
+    const { label } = has(home, shod[0]!).equipment.tyres[0]!;
+    addTyre(other, { label, source: "another book", cells: [] }, KARL);
+    const there = shod.map((machine) => lend(machine));
+    for (const [at, machine] of shod.entries())
+      expect(has(other, there[at]!).equipment.tyres.map(({ cells }) => cells)).toEqual(
+        has(home, machine).equipment.tyres.map(({ cells }) => cells),
+      );
+    const names = listTyres(other).map((each) => each.label);
+    expect(names.filter((each) => each === `${label}, ${HOME}`)).toHaveLength(1);
+    expect(new Set(names).size).toBe(names.length);
+  });
+
+  it("keeps what is told of its weights here when it comes back, and takes what was told there of what nobody told here", () => {
+    const machine = listMachines(home).find(
+      (each) => each.kind === "tractor" && has(home, each).equipment.weights.length > 0,
+    )!;
+    const before = has(home, machine).equipment;
+    const there = lend(machine);
+    addWeight(other, { machineId: there.id, label: "belly block", mass: 400, place: 1.1, count: 1 }, KARL);
+    for (const { axle } of before.tyres)
+      setAxleTyre(home, { machineId: machine.id, axle: axle as "front" }, null, ILSE);
+    take(home, sent(other, there, OTHER, KARL, "back"), HOME, ILSE_LATER);
+    const after = has(home, machine).equipment;
+    expect(after.weights).toEqual(before.weights);
+    expect(after.tyres).toEqual(before.tyres);
+    expect(after.remotes).toEqual(before.remotes);
   });
 
   it("counts there with what it counts here", () => {

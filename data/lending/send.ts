@@ -23,6 +23,7 @@ import {
   wearPart,
 } from "../schema/index.ts";
 import { METER, SERVICE_DONE, WEAR } from "../service.ts";
+import { equipmentOf } from "./equipment.ts";
 import { LENDING, loansOf } from "./loans.ts";
 
 /** Kinds of facts that go with a machine, by their names in the record. */
@@ -86,6 +87,7 @@ export function machineFileOf(db: Database, { id, ...own }: Machine, sender: Sen
     parts: parts.map(({ kind, label, x, y, place }) => ({ kind, label, x, y, place })),
     service: service.map(({ id: _, machineId: __, archivedAt: ___, ...line }) => line),
     wear: wear.map(({ name, count, fresh, limit, delivery }) => ({ name, count, fresh, limit, delivery })),
+    equipment: equipmentOf(db, id),
     facts,
     leftOut: leftOutOf({ photos, others, adjusters: allParts.filter(({ kind }) => kind === STAYS).length }),
   };
@@ -117,7 +119,7 @@ function leftOutOf({
       "entries of other kinds, such as tests, calibrations, camera profiles",
     ),
     "what hangs on a rig it is in: couplings, jobs, cards, the log of the field",
-    "its hydraulics, weights and tyres, and what lies on the shelf for it",
+    "what lies on the shelf for it",
   ];
 }
 

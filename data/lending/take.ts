@@ -25,6 +25,7 @@ import {
   wearPart,
 } from "../schema/index.ts";
 import { METER, SERVICE_DONE, WEAR } from "../service.ts";
+import { takeEquipment } from "./equipment.ts";
 import { keepLending, LENDING, lendingsOf, loanBegan } from "./loans.ts";
 import { STAYS } from "./send.ts";
 
@@ -84,6 +85,7 @@ export function takeMachine(
   return db.transaction(() => {
     const machineId = onto?.id ?? newMachine(db, file, by);
     const places = placesHere(db, machineId, file, by);
+    takeEquipment(db, machineId, file, by);
     takeOverAs(db, uploadId, by, (partOf) => {
       for (const each of file.facts.filter((fact) => isKnown(fact, file)))
         takeFact(db, each, { places, partOf, yard: file.yard }, by);

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { NO_EQUIPMENT } from "../../core/lending/equipment.ts";
 import { FileProblem } from "../isoxml/problem.ts";
 import { MOST_BYTES, readMachineFile, writeMachineFile } from "./machine-file.ts";
 import { anyFact, anyMachineFile } from "./sample-machine-files.ts";
@@ -37,6 +38,14 @@ describe("the file of a machine", () => {
     );
   });
 
+  it("is read in its first version, which told nothing of hydraulics, weights and tyres", () => {
+    const [good] = fc.sample(anyMachineFile, { numRuns: 1, seed: 7 });
+    const { equipment: _, ...first } = JSON.parse(writeMachineFile(good!)) as Record<string, unknown>;
+    const read = readMachineFile(bytesOf(JSON.stringify({ ...first, version: 1 })));
+    expect(read).toEqual({ ...good!, equipment: NO_EQUIPMENT });
+    expect(problemOf(JSON.stringify({ ...first, version: 2 }))).toContain("equipment");
+  });
+
   it("says what is wrong with it, and where", () => {
     const [good] = fc.sample(anyMachineFile, { numRuns: 1, seed: 7 });
     const first = fc.sample(anyFact, { numRuns: 1, seed: 3 })[0]!;
@@ -55,6 +64,15 @@ describe("the file of a machine", () => {
     expect(of({ wear: [{ name: "Points", count: 1, fresh: 0.1, limit: 0.2, delivery: 0 }] })).toContain(
       "thicker",
     );
+    const equipped = (more: object) => of({ equipment: { ...NO_EQUIPMENT, ...more } });
+    const weight = { label: "block", mass: 600, place: 3, count: 1 };
+    expect(equipped({ weights: [{ ...weight, mass: -1 }] })).toContain("equipment weights 0 mass");
+    const shod = { axle: "front", count: 2, label: "540/65 R30", source: "", cells: [] };
+    expect(equipped({ tyres: [shod, shod] })).toContain("the same twice");
+    expect(equipped({ tyres: [{ ...shod, cells: [{ speed: 8, pressure: 0, load: 900 }] }] })).toContain(
+      "pressure",
+    );
+    expect(equipped({ weights: [weight], tyres: [shod] })).toBe("");
     expect(() => readMachineFile(new Uint8Array(MOST_BYTES + 1))).toThrow("larger than 16 MB");
     expect(() => readMachineFile(new Uint8Array([0x7b, 0xff, 0xfe]))).toThrow(FileProblem);
   });

@@ -6,6 +6,7 @@ import { z } from "zod";
 import { ATTACHMENT_KEYS } from "../../core/dimension/attachment.ts";
 import { CONDITION_KEYS } from "../../core/dimension/condition.ts";
 import { POINT_KINDS } from "../../core/dimension/point-kinds.ts";
+import { NO_EQUIPMENT } from "../../core/lending/equipment.ts";
 import type { MachineFile } from "../../core/lending/machine-file.ts";
 import { ALL_INSTRUMENTS } from "../../core/rig/grade.ts";
 import {
@@ -14,10 +15,15 @@ import {
   type ServiceKind,
   type ServiceRound,
 } from "../../core/season/service.ts";
+import { FUNCTION_KINDS, type FunctionKindKey } from "../../core/subjects/hoses/kinds.ts";
+import { PHASE_KEYS } from "../../core/trade/phases.ts";
+import { PLACES, SOCKETS, USES } from "../../core/yard/circuit.ts";
 import { FileProblem } from "../isoxml/problem.ts";
 
 const FORMAT = "ambrek machine";
-const VERSION = 1;
+const VERSION = 2;
+/** Without hydraulics, weights and tyres. */
+const FIRST_VERSION = 1;
 /** Bytes a file may have: some forty thousand readings. */
 export const MOST_BYTES = 16 * 1024 * 1024;
 const MOST_FACTS = 40_000;
@@ -121,6 +127,77 @@ const wear = z
   })
   .refine(({ fresh, limit }) => fresh > limit, "is thicker when it is new");
 
+const size = z.number().positive().max(1e12);
+const few = z.number().int().min(1).max(100);
+const unlike = <T>(of: z.ZodType<T[]>, by: (each: T) => string) =>
+  of.refine((all) => new Set(all.map(by)).size === all.length, "has the same twice");
+
+const remote = z.strictObject({
+  number: z.number().int().min(1).max(99),
+  lever: plain(120),
+  action: z.enum(["double", "single"]),
+  float: z.boolean(),
+  detent: z.boolean(),
+  timed: z.boolean(),
+  automatic: z.boolean(),
+  flow: size.nullable(),
+  place: z.enum(PLACES),
+  coupling: plain(120),
+});
+
+const hose = z.strictObject({
+  name: named,
+  kind: z.enum(keysOf<FunctionKindKey>(FUNCTION_KINDS)),
+  action: z.enum(["double", "single", "motor"]),
+  uses: z.partialRecord(z.enum(PHASE_KEYS), z.enum(USES)),
+  automatic: z.boolean(),
+  trigger: z.boolean(),
+  lockable: z.boolean(),
+  place: z.enum(PLACES),
+  coupling: plain(120),
+  pressure: size.nullable(),
+  flow: size.nullable(),
+  cylinder: z
+    .strictObject({ bore: size, rod: size, stroke: size, count: few })
+    .refine(({ bore, rod }) => rod < bore, "has a rod as thick as its bore")
+    .nullable(),
+  motor: z.strictObject({ displacement: size, speed: size, caseDrain: z.boolean() }).nullable(),
+  charge: size.nullable(),
+  tap: plain(120),
+});
+
+const axle = z.strictObject({
+  axle: z.enum(["front", "rear", "tool"]),
+  count: few,
+  label: named,
+  source: plain(400),
+  cells: unlike(
+    list(z.strictObject({ speed: size, pressure: size, load: size })),
+    ({ speed, pressure }) => `${speed} ${pressure}`,
+  ),
+});
+
+const equipment = z.strictObject({
+  hydraulics: z
+    .strictObject({
+      pumpFlow: size.nullable(),
+      pressure: size.nullable(),
+      freeReturn: z.boolean(),
+      powerBeyond: z.boolean(),
+      loadSensing: z.boolean(),
+      spareOil: size.nullable(),
+      mainLever: z.number().int().min(1).max(99).nullable(),
+      sockets: unlike(list(z.enum(SOCKETS)), (each) => each),
+    })
+    .nullable(),
+  remotes: unlike(list(remote), ({ number: told }) => String(told)),
+  functions: list(hose),
+  weights: list(
+    z.strictObject({ label: named, mass: size, place: number, count: z.number().int().min(0).max(1000) }),
+  ),
+  tyres: unlike(list(axle), (each) => each.axle),
+});
+
 const shape = z
   .strictObject({
     yard: named,
@@ -150,6 +227,7 @@ const shape = z
     ),
     service: list(service),
     wear: list(wear),
+    equipment,
     facts: z.array(fact).max(MOST_FACTS),
     leftOut: z.array(plain(400)).max(100),
   })
@@ -183,11 +261,11 @@ export function readMachineFile(bytes: Uint8Array): MachineFile {
   if (bytes.byteLength > MOST_BYTES) throw new FileProblem("The file is larger than 16 MB.");
   const { format, version, ...rest } = parsed(bytes);
   if (format !== FORMAT) throw new FileProblem("This is no machine that was lent: a file of another kind.");
-  if (version !== VERSION)
+  if (version !== VERSION && version !== FIRST_VERSION)
     throw new FileProblem(
       `It was written by another Ambrek, in ${typeof version === "number" ? `version ${version}` : "no version"} of this format.`,
     );
-  const read = shape.safeParse(rest);
+  const read = shape.safeParse(version === FIRST_VERSION ? { equipment: NO_EQUIPMENT, ...rest } : rest);
   if (read.success) return read.data as MachineFile;
   const issue = read.error.issues[0]!;
   throw new FileProblem(`It is damaged: ${issue.path.join(" ") || "the file"} ${wordsOf(issue)}.`);

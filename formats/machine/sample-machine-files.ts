@@ -4,6 +4,9 @@ import { DIMENSION_KEYS } from "../../core/dimension/catalogue.ts";
 import { CHANGE_KINDS } from "../../core/dimension/change.ts";
 import type { FileFact, MachineFile, On } from "../../core/lending/machine-file.ts";
 import { ALL_INSTRUMENTS } from "../../core/rig/grade.ts";
+import { FUNCTION_KIND_KEYS } from "../../core/subjects/hoses/kinds.ts";
+import { PHASE_KEYS } from "../../core/trade/phases.ts";
+import { PLACES, SOCKETS, USES } from "../../core/yard/circuit.ts";
 
 const text = (most: number) =>
   fc.string({ unit: "grapheme", maxLength: most }).filter((said) => !/[\p{Cc}\p{Cs}]/u.test(said));
@@ -94,6 +97,81 @@ export const anyMachineFile: fc.Arbitrary<MachineFile> = fc.record({
     },
   ]),
   wear: fc.constant([{ name: "Points", count: 12, fresh: 0.1, limit: 0.04, delivery: 3 }]),
+  equipment: fc.record({
+    hydraulics: fc.option(
+      fc.record({
+        pumpFlow: fc.option(positive),
+        pressure: fc.option(positive),
+        freeReturn: fc.boolean(),
+        powerBeyond: fc.boolean(),
+        loadSensing: fc.boolean(),
+        spareOil: fc.option(positive),
+        mainLever: fc.option(fc.integer({ min: 1, max: 9 })),
+        sockets: fc.subarray([...SOCKETS]),
+      }),
+    ),
+    remotes: fc.uniqueArray(
+      fc.record({
+        number: fc.integer({ min: 1, max: 9 }),
+        lever: text(20),
+        action: fc.constantFrom("double" as const, "single" as const),
+        float: fc.boolean(),
+        detent: fc.boolean(),
+        timed: fc.boolean(),
+        automatic: fc.boolean(),
+        flow: fc.option(positive),
+        place: fc.constantFrom(...PLACES),
+        coupling: text(10),
+      }),
+      { selector: ({ number }) => number, maxLength: 4 },
+    ),
+    functions: fc.array(
+      fc.record({
+        name: named,
+        kind: fc.constantFrom(...FUNCTION_KIND_KEYS),
+        action: fc.constantFrom("double" as const, "single" as const, "motor" as const),
+        uses: fc.dictionary(fc.constantFrom(...PHASE_KEYS), fc.constantFrom(...USES), {
+          noNullPrototype: true,
+        }),
+        automatic: fc.boolean(),
+        trigger: fc.boolean(),
+        lockable: fc.boolean(),
+        place: fc.constantFrom(...PLACES),
+        coupling: text(10),
+        pressure: fc.option(positive),
+        flow: fc.option(positive),
+        cylinder: fc.option(
+          fc
+            .record({ bore: positive, stroke: positive, count: fc.integer({ min: 1, max: 6 }) })
+            .map((each) => ({
+              ...each,
+              rod: each.bore / 2,
+            })),
+        ),
+        motor: fc.option(fc.record({ displacement: positive, speed: positive, caseDrain: fc.boolean() })),
+        charge: fc.option(positive),
+        tap: text(20),
+      }),
+      { maxLength: 3 },
+    ),
+    weights: fc.array(
+      fc.record({ label: named, mass: positive, place: figure, count: fc.integer({ min: 0, max: 20 }) }),
+      { maxLength: 3 },
+    ),
+    tyres: fc.uniqueArray(
+      fc.record({
+        axle: fc.constantFrom("front" as const, "rear" as const, "tool" as const),
+        count: fc.integer({ min: 1, max: 8 }),
+        label: named,
+        source: text(40),
+        cells: fc.uniqueArray(fc.record({ speed: positive, pressure: positive, load: positive }), {
+          selector: ({ speed, pressure }) => `${speed} ${pressure}`,
+          maxLength: 4,
+        }),
+      }),
+      { selector: ({ axle }) => axle, maxLength: 3 },
+    ),
+  }),
   facts: fc.uniqueArray(anyFact, { selector: ({ id }) => id, maxLength: 12 }),
   leftOut: fc.array(text(40), { maxLength: 3 }),
 });

@@ -49,6 +49,7 @@ export default async function work({ act, stands, ...asked }) {
 }
 
 async function answer({ method, url, headers, hasBody, port, about }) {
+  port.postMessage({ begun: true });
   const gone = new AbortController();
   const taken = flow();
   const body = hasBody ? bodyFrom(port) : null;

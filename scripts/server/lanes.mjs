@@ -25,7 +25,7 @@ const READERS = Math.max(
   1,
   Number(process.env.AMBREK_THREADS) || Math.min(4, Math.max(2, availableParallelism())),
 );
-/** A page that is not there after so long is a long one, whatever its kind was taken for, ms. */
+/** A page that is not there so long after a thread began it is a long one, whatever its kind was taken for, ms. */
 const TOO_LONG = 1000;
 /** A yard of so many rigs is large: what lists all of it takes long there until it was seen not to. */
 const LARGE = 100;
@@ -150,15 +150,18 @@ export function openLanes() {
     const { port1, port2 } = new MessageChannel();
     const lane = laneOf(asked);
     let status = 0;
+    let tooLong;
     /** Another yard was put in the place meanwhile: it is read of that one. */
     let outdated = false;
     const sent = new Promise((done, fail) => {
-      const heard = async ({ more, head, piece: bytes, last }) => {
+      const heard = async ({ begun, more, head, piece: bytes, last }) => {
+        if (begun && lane === quick) tooLong = setTimeout(() => countAsLong(asked.kind), TOO_LONG);
         if (more) {
           const each = await body.next();
           port1.postMessage(each, each.piece ? [each.piece.buffer] : []);
         }
         if (head) {
+          clearTimeout(tooLong);
           status = head.status;
           outdated = status === 503 && lane !== writing && stands !== asOf;
           if (!outdated) give(head);
@@ -171,7 +174,6 @@ export function openLanes() {
     });
     gone.addEventListener("abort", () => port1.postMessage({ gone: true }));
     const about = ABOUT.test(asked.kind) ? figures() : null;
-    const tooLong = lane === quick && setTimeout(() => countAsLong(asked.kind), TOO_LONG);
     const task = { method, url, headers, hasBody: body !== null, port: port2, stands: asOf, about };
     try {
       const ran = lane.run(task, { transferList: [port2] });
