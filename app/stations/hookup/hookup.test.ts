@@ -88,6 +88,7 @@ describe("the hook-up list", () => {
     expect(notHereOf(db, [open("Meadow drill").parts, open("Grain drill").parts])).toEqual([
       [
         {
+          id: rig.implement.id,
           name: "D8 Tarnwick Rill 30",
           href: `/machines/${rig.implement.id}`,
           why: "archived",
