@@ -57,6 +57,8 @@ type Yard = {
   found: Found;
   /** everybody holds back: the yard is being replaced */
   held: boolean;
+  /** phones that are sending what they have */
+  sending: number;
   over: boolean;
 };
 
@@ -147,6 +149,7 @@ async function opened(folder: string, seed: number, count: number): Promise<Yard
       faults: [],
     },
     held: false,
+    sending: 0,
     over: false,
   };
 }
@@ -180,7 +183,12 @@ async function phoneAtWork(yard: Yard, phone: Phone): Promise<void> {
   while (!yard.over) {
     phone.enter();
     if (chance.oneIn(15)) phone.inReach = !phone.inReach;
-    if (!yard.held) await phone.send();
+    if (!yard.held) {
+      yard.sending += 1;
+      await phone.send().finally(() => {
+        yard.sending -= 1;
+      });
+    }
     await wait(PAUSE + chance.below(2 * PAUSE));
   }
 }
@@ -273,6 +281,8 @@ async function killed(yard: Yard): Promise<void> {
 /** Everybody holds back, a backup is taken and put in the yard's place: what was entered before is in it. */
 async function restored(yard: Yard): Promise<void> {
   yard.held = true;
+  // Who came into reception before that sends all it has, which takes a loaded server long; and what was hung up on is still carried out.
+  while (yard.sending > 0) await wait(20);
   await wait(2500);
   const bytes = await backup(yard);
   if (!bytes) yard.found.faults.push("no backup to restore");
