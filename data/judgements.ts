@@ -6,8 +6,8 @@ import { existsSync, rmSync } from "node:fs";
 import SqliteFile from "better-sqlite3";
 import type { Database } from "./handle.ts";
 
-/** What was worked out of one rig or one machine: in brief, which is read of all at once, and the whole of it, of one at a time; both are JSON. */
-export type Judgement = { kind: "rig" | "machine"; key: number; brief: string; told: string };
+/** What was worked out of one rig or one machine: in brief, which is read of all at once, and the whole of it, of one at a time, where there is more; both are JSON. */
+export type Judgement = { kind: "rig" | "machine"; key: number; brief: string; told: string | null };
 
 /** A judgement in brief, and the number the whole of it is had by. */
 export type Brief = Omit<Judgement, "told"> & { n: number };
@@ -122,7 +122,7 @@ export class Judgements {
         this.#n += 1;
         before.run(each.kind, each.key);
         brief.run(this.#n, each.kind, each.key, each.brief);
-        whole.run(this.#n, each.told);
+        if (each.told !== null) whole.run(this.#n, each.told);
       }
     })();
   }
@@ -133,6 +133,7 @@ export class Judgements {
 }
 
 const readers = new WeakMap<Database, SqliteFile.Database>();
+const wholes = new WeakMap<SqliteFile.Database, SqliteFile.Statement>();
 
 /** What the judge has told since the judgement numbered `after` of the file `stamp`; null where nobody judges this yard beside. */
 export function judgedSince(db: Database, build: string, stamp: string, after: number): Judged | null {
@@ -167,12 +168,14 @@ export function judgedSince(db: Database, build: string, stamp: string, after: n
 
 /** The whole of a judgement of the file `stamp`; null where another stands there by now. */
 export function judgedWhole(db: Database, stamp: string, n: number): string | null {
+  const file = readers.get(db);
+  if (!file) return null;
   try {
-    const told = readers
-      .get(db)
-      ?.prepare("select told from judged_whole where n = ? and (select stamp from state) = ?")
-      .pluck()
-      .get(n, stamp);
+    const query =
+      wholes.get(file) ??
+      file.prepare("select told from judged_whole where n = ? and (select stamp from state) = ?").pluck();
+    wholes.set(file, query);
+    const told = query.get(n, stamp);
     return (told as string | undefined) ?? null;
   } catch {
     return null;

@@ -2,18 +2,13 @@
 import { and, eq, inArray, type SQL, sql } from "drizzle-orm";
 import { alias } from "drizzle-orm/sqlite-core";
 import type { Frozen, LogEntry } from "../core/yard/log.ts";
-import { areaOfBoundary } from "./areas.ts";
 import type { Database } from "./handle.ts";
-import { lineOfSeq } from "./lines.ts";
-import { fieldNamed } from "./places.ts";
+import { type PointedTo, pointedTo } from "./pointed-to.ts";
 import { listed, prepared } from "./prepared.ts";
 import { factOf, inOrder, newestFirst, record, standing, type Told } from "./record.ts";
 import {
-  crop,
   fact,
-  product,
   rig,
-  variety,
   work,
   workBegun,
   workEnded,
@@ -185,31 +180,8 @@ export function logOf(db: Database, { most = 500, after = 0, ...filter }: LogFil
     .limit(most)
     .offset(after)
     .all();
-  const words = wordsOf(db);
+  const words = pointedTo(db);
   return rows.map((row) => entryOf(db, row, words));
-}
-
-type Words = ReturnType<typeof wordsOf>;
-
-/** What many entries point to, each read once. */
-function wordsOf(db: Database) {
-  const once = <K, V>(read: (key: K) => V) => {
-    const known = new Map<K, V>();
-    return (key: K): V => {
-      if (!known.has(key)) known.set(key, read(key));
-      return known.get(key)!;
-    };
-  };
-  return {
-    field: once((id: number) => {
-      const { boundaryId, ...names } = fieldNamed(db, id)!;
-      return { ...names, area: boundaryId === null ? null : areaOfBoundary(db, boundaryId) };
-    }),
-    line: once((seq: number) => lineOfSeq(db, seq)),
-    crop: once((id: number) => db.select().from(crop).where(eq(crop.id, id)).get()!.name),
-    variety: once((id: number) => db.select().from(variety).where(eq(variety.id, id)).get()!.name),
-    product: once((id: number) => db.select().from(product).where(eq(product.id, id)).get()!),
-  };
 }
 
 /** Sums over all entries that stand, SI; `untold`: ended, and nobody said how many hectares. */
@@ -262,7 +234,11 @@ const usedQuery = (db: Database) =>
       .prepare(),
   );
 
-function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Row, words: Words): LogEntry {
+function entryOf(
+  db: Database,
+  { fact: begun, work: set, frozen, rig: name }: Row,
+  words: PointedTo,
+): LogEntry {
   const field = words.field(set.fieldId);
   const line = set.line === null ? null : words.line(set.line);
   const end = endQuery(db).get({ begun: begun.seq });
@@ -277,8 +253,8 @@ function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Ro
     field: { id: field.id, name: field.name, farm: field.farm, client: field.client },
     fieldArea: field.area,
     operations: set.operations,
-    crop: set.cropId === null ? null : words.crop(set.cropId),
-    varieties: set.varieties.map(({ id, rows }) => ({ name: words.variety(id), rows })),
+    crop: set.cropId === null ? null : words.crop(set.cropId).name,
+    varieties: set.varieties.map(({ id, rows }) => ({ name: words.variety(id).name, rows })),
     season: set.season,
     line: line && { id: line.id, name: line.name },
     products: productsOf(
@@ -314,7 +290,7 @@ function entryOf(db: Database, { fact: begun, work: set, frozen, rig: name }: Ro
 }
 
 function productsOf(
-  words: Words,
+  words: PointedTo,
   set: Row["work"]["products"],
   used: readonly { productId: number; amount: number }[],
 ) {

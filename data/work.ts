@@ -4,10 +4,9 @@ import { nameOf, sameName } from "../core/place/given.ts";
 import { zonesOn } from "../core/place/zones.ts";
 import type { OperationKey } from "../core/trade/operations.ts";
 import type { Sown, Work, WorkVarietyMap } from "../core/yard/work.ts";
-import { areaOfBoundary } from "./areas.ts";
 import type { Database } from "./handle.ts";
-import { lineOfSeq } from "./lines.ts";
-import { boundaryOfField, fieldNamed } from "./places.ts";
+import { boundaryOfField } from "./places.ts";
+import { once, pointedTo } from "./pointed-to.ts";
 import { prepared } from "./prepared.ts";
 import {
   aboutsOf,
@@ -19,7 +18,7 @@ import {
   standingOf,
   type Told,
 } from "./record.ts";
-import { crop, fact, product, rig, variety, work, workBegun } from "./schema/index.ts";
+import { crop, fact, rig, variety, work, workBegun } from "./schema/index.ts";
 import { varietyMapsOf } from "./variety-maps.ts";
 
 export const WORK = "work";
@@ -57,26 +56,12 @@ export function worksOf(db: Database, rigs: Iterable<number>): Map<number, Work>
 
 type Words = ReturnType<typeof wordsOf>;
 
-/** Names of what jobs point to, each read once. */
-function wordsOf(db: Database) {
-  const once = <K, V>(read: (key: K) => V) => {
-    const known = new Map<K, V>();
-    return (key: K): V => {
-      if (!known.has(key)) known.set(key, read(key));
-      return known.get(key)!;
-    };
-  };
-  return {
-    field: once((id: number) => fieldNamed(db, id)!),
-    area: (boundaryId: string) => areaOfBoundary(db, boundaryId),
-    line: once((seq: number) => lineOfSeq(db, seq)),
-    crop: once((id: number) => db.select().from(crop).where(eq(crop.id, id)).get()!),
-    variety: once((id: number) => db.select().from(variety).where(eq(variety.id, id)).get()!),
-    product: once((id: number) => db.select().from(product).where(eq(product.id, id)).get()!),
-    grown: once((fieldId: number) => grownOn(db, fieldId)),
-    map: (fieldId: number, cropId: number) => mapOn(db, fieldId, cropId),
-  };
-}
+/** What jobs point to, each read once. */
+const wordsOf = (db: Database) => ({
+  ...pointedTo(db),
+  grown: once((fieldId: number) => grownOn(db, fieldId)),
+  map: (fieldId: number, cropId: number) => mapOn(db, fieldId, cropId),
+});
 
 function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], words: Words): Work {
   const field = words.field(row.fieldId);
@@ -96,7 +81,7 @@ function workOf({ fact: of, work: row }: WorkRow, mine: readonly WorkRow[], word
       name: field.name,
       farm: field.farm,
       client: field.client,
-      area: field.boundaryId === null ? null : words.area(field.boundaryId),
+      area: field.area,
       before: words.grown(row.fieldId).find(({ season }) => season !== row.season) ?? null,
     },
     operations: row.operations,

@@ -29,7 +29,7 @@ export function MachineCamePage({
         <Figures rows={view.rows} />
         <div className="grid content-start gap-4 max-lg:order-first">
           <Counts counts={view.counts} />
-          {view.equipped.length > 0 && (
+          {!taken && !view.wrong && view.equipped.length > 0 && (
             <p data-equipped>
               Its {view.equipped.join(", ")} come along, as nothing is told of them here. They stay though the
               import is taken back.

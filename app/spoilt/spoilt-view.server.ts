@@ -23,7 +23,7 @@ import type { LogEntry } from "../../core/yard/log.ts";
 import type { Database } from "../../data/handle.ts";
 import { linesOf } from "../../data/lines.ts";
 import { logOf, type Track, tracksOf } from "../../data/log.ts";
-import { byRig, listEveryTool } from "../../data/rigs.ts";
+import { everyRig, listEveryTool } from "../../data/rigs.ts";
 import { wholesOf } from "../../data/whole.ts";
 import { day } from "../stations/frame/print.ts";
 import { type BaseOver, baseSaid, basesOver, basesView, wholeShift } from "./bases.server.ts";
@@ -50,7 +50,7 @@ export function spoiltEntries(db: Database, rigs?: readonly number[]): SpoiltEnt
   if (entries.length === 0) return [];
   const bases = basesOver(db);
   const wanted = new Set(entries.map((each) => each.rigId));
-  const parts = [...byRig(listEveryTool(db)).values()].flat().filter(({ id }) => wanted.has(id));
+  const parts = [...everyRig(listEveryTool(db)).values()].flat().filter(({ id }) => wanted.has(id));
   const wholes = wholesOf(db, parts);
   const lines = new Map(linesOf(db).map((line) => [line.id, line.shape]));
   const found = entries.flatMap((entry): Omit<SpoiltEntry, "track">[] => {

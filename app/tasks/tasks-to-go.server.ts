@@ -8,7 +8,7 @@ import type { Database } from "../../data/handle.ts";
 import { linesOf } from "../../data/lines.ts";
 import { listFields } from "../../data/places.ts";
 import { productsOf } from "../../data/products.ts";
-import { byRig, listEveryTool, type Machine, type RigTool } from "../../data/rigs.ts";
+import { everyRig, listEveryTool, type Machine, type RigTool } from "../../data/rigs.ts";
 import { cropsOf } from "../../data/work.ts";
 import { describeRig } from "../../formats/isoxml/describe.ts";
 import { isCut } from "../../formats/isoxml/task-file.ts";
@@ -64,7 +64,7 @@ export function yardToGo(db: Database, units: Parameters<typeof inWords>[1]): Ya
   const fields = listFields(db).filter(({ archivedAt }) => archivedAt === null);
   const leftOut: string[] = [];
   const rigs: RigToGo[] = [];
-  for (const parts of byRig(listEveryTool(db)).values()) {
+  for (const parts of everyRig(listEveryTool(db)).values()) {
     const [{ name: title, archivedAt }] = parts as [RigTool];
     if (archivedAt !== null) continue;
     const { whole, judged } = openedOf(db, parts);

@@ -9,6 +9,7 @@ import { markOf, touchedSince } from "../../data/record.ts";
 import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
 import {
   abouts,
+  countsOf,
   type FindingCount,
   type MachineJudged,
   machinesJudged,
@@ -140,25 +141,19 @@ export function judgedOf(db: Database, parts: readonly RigTool[]): Map<number, R
   return new Map(parts.map(({ id }) => [id, board.rigs.get(id)!.whole!]));
 }
 
-const known = (whole: RigJudged): KnownRig => ({
-  stops: whole.stops,
-  fixes: whole.fixes,
-  checks: whole.checks,
-  n: HERE,
-  whole,
-});
+const judgedHere = (whole: RigJudged): KnownRig => ({ ...countsOf(whole), n: HERE, whole });
 
 /** Judges rigs again, whatever is known of them. */
 export function judgedAnew(db: Database, parts: readonly RigTool[]): Map<number, RigJudged> {
   const found = rigsJudged(db, parts);
   const { rigs } = boardOf(db);
-  for (const [id, judged] of found) rigs.set(id, known(judged));
+  for (const [id, judged] of found) rigs.set(id, judgedHere(judged));
   return found;
 }
 
 function judgeHere(db: Database, board: Board, parts: readonly RigTool[]): void {
   if (parts.length === 0) return;
-  for (const [id, judged] of rigsJudged(db, parts)) board.rigs.set(id, known(judged));
+  for (const [id, judged] of rigsJudged(db, parts)) board.rigs.set(id, judgedHere(judged));
   board.version += 1;
 }
 

@@ -6,7 +6,7 @@ import { markOf, touchedSince } from "../../data/record.ts";
 import { everyRig, listEveryTool, type RigTool } from "../../data/rigs.ts";
 import {
   abouts,
-  briefRig,
+  countsOf,
   type MachineJudged,
   machinesJudged,
   rigsJudged,
@@ -45,14 +45,19 @@ export function judgeSome(db: Database, now = new Date()): boolean {
       rigs.flatMap((id) => every.get(id)!),
     );
     work.kept.keep(
-      [...found].map(([key, told]) => ({ kind: "rig", key, brief: briefRig(told), told: writtenRig(told) })),
+      [...found].map(([key, told]) => ({
+        kind: "rig",
+        key,
+        brief: JSON.stringify(countsOf(told)),
+        told: writtenRig(told),
+      })),
     );
     for (const id of rigs) work.rigs.delete(id);
   } else {
     const machines = [...work.machines].slice(0, MACHINES_AT_ONCE);
     const found = machines.length === 0 ? [] : machinesJudged(db, now, machines);
     work.kept.keep(
-      [...found].map(([key, told]) => ({ kind: "machine", key, brief: JSON.stringify(told), told: "" })),
+      [...found].map(([key, told]) => ({ kind: "machine", key, brief: JSON.stringify(told), told: null })),
     );
     for (const id of machines) work.machines.delete(id);
   }

@@ -27,8 +27,7 @@ export type RigJudged = FindingCount & {
 };
 
 /** How a rig stands, counted. */
-export const briefRig = ({ stops, fixes, checks }: RigJudged): string =>
-  JSON.stringify({ stops, fixes, checks } satisfies FindingCount);
+export const countsOf = ({ stops, fixes, checks }: FindingCount): FindingCount => ({ stops, fixes, checks });
 
 /** A rig's judgement as a text that can be kept, its figures written out for every reader. */
 export function writtenRig({ holding, ...judged }: RigJudged): string {

@@ -10,7 +10,7 @@ import { headOf, type RigHead } from "../stations/frame/rig-view.server.ts";
 import { cureHref } from "../stations/frame/stations.ts";
 import { paged } from "../ui/paged.ts";
 import { type FindingCount, judgedAnew, judgedOf, standingsOf } from "./board.server.ts";
-import { logSaid } from "./judged.server.ts";
+import { countsOf, logSaid } from "./judged.server.ts";
 import type { RigState } from "./rig-states.ts";
 
 const ON_A_PAGE = 12;
@@ -154,10 +154,11 @@ function viewRigs(db: Database, rigs: readonly (readonly RigTool[])[], units: Un
   return rigs.map((parts, at) => {
     const rig = parts[0]!;
     const couplings = parts.map(({ couplingId }) => couplingId);
-    const { stops, fixes, checks, holding, drawing, climbed } = judged.get(rig.id)!;
+    const told = judged.get(rig.id)!;
+    const { holding, drawing, climbed } = told;
     return {
       head: headOf(parts),
-      standing: { stops, fixes, checks },
+      standing: countsOf(told),
       holding: holding
         .slice(0, HOLDING_AT_ONCE)
         .map((finding) => ({ ...inUnits(finding, units), href: cureHref(rig.id, finding, couplings) })),

@@ -38,8 +38,8 @@ export const EQUIPMENT = {
   tyres: "tyres",
 } as const satisfies Record<keyof Equipment, string>;
 
-export type EquipmentKey = keyof typeof EQUIPMENT;
-export const EQUIPMENT_KEYS = Object.keys(EQUIPMENT) as EquipmentKey[];
+type EquipmentKey = keyof typeof EQUIPMENT;
+const EQUIPMENT_KEYS = Object.keys(EQUIPMENT) as EquipmentKey[];
 
 const isTold = (told: Equipment[EquipmentKey]): boolean =>
   Array.isArray(told) ? told.length > 0 : told !== null;

@@ -15,7 +15,7 @@ import {
   type ServiceKind,
   type ServiceRound,
 } from "../../core/season/service.ts";
-import { FUNCTION_KINDS, type FunctionKindKey } from "../../core/subjects/hoses/kinds.ts";
+import { FUNCTION_KIND_KEYS } from "../../core/subjects/hoses/kinds.ts";
 import { PHASE_KEYS } from "../../core/trade/phases.ts";
 import { PLACES, SOCKETS, USES } from "../../core/yard/circuit.ts";
 import { FileProblem } from "../isoxml/problem.ts";
@@ -147,7 +147,7 @@ const remote = z.strictObject({
 
 const hose = z.strictObject({
   name: named,
-  kind: z.enum(keysOf<FunctionKindKey>(FUNCTION_KINDS)),
+  kind: z.enum(FUNCTION_KIND_KEYS),
   action: z.enum(["double", "single", "motor"]),
   uses: z.partialRecord(z.enum(PHASE_KEYS), z.enum(USES)),
   automatic: z.boolean(),

@@ -4,7 +4,7 @@ import { inWords } from "../../../core/quantity/said.ts";
 import { rerigOf } from "../../../core/season/rerig.ts";
 import { swapOf } from "../../../core/season/swap.ts";
 import { rerigSeconds } from "../../../data/plan.ts";
-import { byRig, listEveryTool } from "../../../data/rigs.ts";
+import { everyRig, listEveryTool } from "../../../data/rigs.ts";
 import { shortName } from "../../../data/whole.ts";
 import { coupledByMachine } from "../../yard/down/down-view.server.ts";
 import { minutesWords } from "../../yard/plan/plan-words.ts";
@@ -16,7 +16,7 @@ import type { OpenRig } from "../frame/rig-view.server.ts";
 export function errandsView(open: OpenRig) {
   const { db, rig, parts, whole, judged, preferences } = open;
   const { units } = preferences;
-  const now = coupledByMachine(db, byRig(listEveryTool(db))).get(rig.tractor.id);
+  const now = coupledByMachine(db, everyRig(listEveryTool(db))).get(rig.tractor.id);
   const coupled = now?.[0]?.id === rig.id;
   const from = now && !coupled ? setupOfRig(db, now, units) : null;
   const seconds = rerigSeconds(db);

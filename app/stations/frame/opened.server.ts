@@ -13,7 +13,9 @@ import { wholesOf } from "../../../data/whole.ts";
 /** A rig that is read and judged when somebody asks for that, and once. */
 export type Opened = { readonly whole: WholeRig; readonly judged: Judged };
 
-type Kept = { opened: Opened; mark: number; parts: string };
+/** As of when something was made of a rig: how far the record had grown, and its tools as they were coupled. */
+type AsOf = { mark: number; parts: string };
+type Kept = AsOf & { opened: Opened };
 
 /** A whole rig that was read. */
 export function openedFrom(whole: WholeRig): Opened {
@@ -44,7 +46,7 @@ export function opening(db: Database, parts: readonly RigTool[]): Opened {
   };
 }
 
-type Made = { what: unknown; mark: number; parts: string };
+type Made = AsOf & { what: unknown };
 
 const yards = new WeakMap<Database, Map<string, Made>>();
 
@@ -64,7 +66,7 @@ export function madeOfRig<What>(
   const mark = markOf(db);
   const told = JSON.stringify(parts);
   const known = all.get(key);
-  if (known?.parts === told && (known.mark === mark || !isTouched(db, parts, known.mark))) {
+  if (known && holds(db, parts, known, { mark, parts: told })) {
     known.mark = mark;
     return known.what as What;
   }
@@ -87,7 +89,7 @@ export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
   const told = JSON.stringify(parts);
   const kept = all.get(id);
   all.delete(id);
-  if (kept && kept.parts === told && (kept.mark === mark || !isTouched(db, parts, kept.mark))) {
+  if (kept && holds(db, parts, kept, { mark, parts: told })) {
     all.set(id, { ...kept, mark });
     return kept.opened;
   }
@@ -98,6 +100,10 @@ export function openedOf(db: Database, parts: readonly RigTool[]): Opened {
 }
 
 const spans = new WeakMap<Database, { from: number; to: number; touched: ReadonlySet<string> | null }>();
+
+/** Whether what was made of a rig is what would be made of it now. */
+const holds = (db: Database, parts: readonly RigTool[], then: AsOf, now: AsOf): boolean =>
+  then.parts === now.parts && (then.mark === now.mark || !isTouched(db, parts, then.mark));
 
 /** Whether something was written about a rig since; of many rigs it is looked after once. */
 function isTouched(db: Database, parts: readonly RigTool[], from: number): boolean {

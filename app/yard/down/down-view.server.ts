@@ -8,7 +8,7 @@ import type { Database } from "../../../data/handle.ts";
 import { coupledRigs } from "../../../data/in-use.ts";
 import { listMachines } from "../../../data/machines.ts";
 import { rerigSeconds } from "../../../data/plan.ts";
-import { byRig, listEveryTool, type Machine, outfitOf, type RigTool } from "../../../data/rigs.ts";
+import { everyRig, listEveryTool, type Machine, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { partsOn, placesOn, wholeOn } from "../../../data/swap.ts";
 import { machineName, shortName } from "../../../data/whole.ts";
 import { openedOf } from "../../stations/frame/opened.server.ts";
@@ -38,7 +38,7 @@ export type Carrier = {
 
 /** Every other machine that drives with a place for these tools, the quickest first; and those that have none. */
 export function carriersFor(db: Database, parts: readonly RigTool[], units: Units) {
-  const rigs = byRig(listEveryTool(db));
+  const rigs = everyRig(listEveryTool(db));
   const seconds = rerigSeconds(db);
   const down = parts[0]!.tractor.id;
   const others = listMachines(db).filter(
@@ -90,7 +90,7 @@ function takenOff(db: Database, parts: readonly RigTool[], seconds: RerigSeconds
 }
 
 export function downView(db: Database, machine: Machine, asked: string | null, units: Units) {
-  const rigs = byRig(listEveryTool(db));
+  const rigs = everyRig(listEveryTool(db));
   const own = [...rigs.values()].filter((parts) => parts[0]!.tractor.id === machine.id);
   const coupled = coupledByMachine(db, rigs).get(machine.id);
   const parts = own.find((each) => String(each[0]!.id) === asked) ?? coupled ?? own[0] ?? null;

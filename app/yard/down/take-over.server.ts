@@ -3,7 +3,7 @@ import type { Database } from "../../../data/handle.ts";
 import { findMachine } from "../../../data/machines.ts";
 import { addPlanAway, changePlanJob, planJobs } from "../../../data/plan.ts";
 import type { Told } from "../../../data/record.ts";
-import { byRig, listEveryTool, type Machine, outfitOf, type RigTool } from "../../../data/rigs.ts";
+import { everyRig, listEveryTool, type Machine, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { coupleOn, placesOn } from "../../../data/swap.ts";
 import { shortName } from "../../../data/whole.ts";
 import type { FieldErrors } from "../../session/validate.ts";
@@ -14,7 +14,7 @@ type Taken = { ok: true; rigId: number } | { ok: false; errors: FieldErrors };
 /** Makes the rig on the other machine, tells the plan that this one is down, and lets the other do its jobs. */
 export function takeOver(db: Database, machine: Machine, dto: TakeOverDto, told: Told): Taken {
   const no = (form: string): Taken => ({ ok: false, errors: { form } });
-  const rigs = byRig(listEveryTool(db));
+  const rigs = everyRig(listEveryTool(db));
   const parts = rigs.get(Number(dto.rig));
   if (!parts || parts[0]!.tractor.id !== machine.id) return no("This rig is not there any more.");
   const other = findMachine(db, Number(dto.other));

@@ -9,7 +9,7 @@ import { type RerigSeconds, type RigSetup, rerigOf } from "../../../core/season/
 import { areaOfBoundary } from "../../../data/areas.ts";
 import type { Database } from "../../../data/handle.ts";
 import { coupledRigs } from "../../../data/in-use.ts";
-import { type Lending, machinesElsewhere } from "../../../data/lending/loans.ts";
+import { machinesElsewhere } from "../../../data/lending/loans.ts";
 import { logOf } from "../../../data/log.ts";
 import { fieldNamed } from "../../../data/places.ts";
 import {
@@ -24,7 +24,7 @@ import {
   planPins,
   rerigSeconds,
 } from "../../../data/plan.ts";
-import { byRig, listEveryTool, outfitOf, type RigTool } from "../../../data/rigs.ts";
+import { everyRig, listEveryTool, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { machineName, shortName } from "../../../data/whole.ts";
 import { notHereOf } from "../../stations/frame/not-here.server.ts";
 import { judgedOf } from "../board.server.ts";
@@ -121,7 +121,7 @@ const within = (aways: readonly PlannedAway[], first: string, count: number): Se
 export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
   const days = planDaysOf(db) ?? usualDays(now);
   const told = planJobs(db);
-  const every = [...byRig(listEveryTool(db))].map(
+  const every = [...everyRig(listEveryTool(db))].map(
     ([id, parts]): Rig => ({ id, name: parts[0]!.name, parts }),
   );
   const used = new Set(told.flatMap(({ rigs }) => rigs));
@@ -134,7 +134,8 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
     rigs.flatMap(({ parts }) => parts),
   );
   const rates = new Map(rigs.map((rig) => [rig.id, rateOf(rig, entries, judged)]));
-  const missing = missingOf(db, rigs, { days, now });
+  const lent = lentDays(db, days, now);
+  const missing = missingOf(db, rigs, lent);
   const wayOf = ({ id, name, parts }: Rig, rate: number | null): GivenWay => ({
     rigId: id,
     rig: name,
@@ -145,7 +146,7 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
   const jobs = told.map((job) => jobOf(db, job, { rigs, wayOf, entries, days }));
   const planned = jobs.filter(({ unknown }) => unknown === "");
   for (const [at, job] of planned.entries()) job.at = at;
-  const tractors = tractorsOf(db, { tractorIds, outfitKeys, rigs, days, units, now });
+  const tractors = tractorsOf(db, { tractorIds, outfitKeys, rigs, days, units, lent });
   const people = planPeople(db);
   const aways = planAways(db);
   const other = otherDays(db);
@@ -220,23 +221,26 @@ export function planGiven(db: Database, units: Units, now: Date): PlanGiven {
   };
 }
 
-/** The days of the plan a machine that is lent is still away, up to the day it is to be back; null where nobody can say. */
-export function lentDays({ until }: Lending, { first, count }: PlannedDays, now: Date): Set<number> | null {
-  const back = until !== "" && until >= now.toISOString().slice(0, 10) ? daysBetween(first, until) : count;
-  return back >= count ? null : new Set(Array.from({ length: Math.max(0, back + 1) }, (_, day) => day));
+/** Machines that are at another yard, with the days of the plan until they are to be back; null where nobody can say. */
+type LentDays = ReadonlyMap<number, ReadonlySet<number> | null>;
+
+function lentDays(db: Database, { first, count }: PlannedDays, now: Date): LentDays {
+  const today = now.toISOString().slice(0, 10);
+  return new Map(
+    [...machinesElsewhere(db)].map(([id, { until }]) => {
+      const back = until !== "" && until >= today ? daysBetween(first, until) : count;
+      const away = Array.from({ length: Math.max(0, back + 1) }, (_, day) => day);
+      return [id, back >= count ? null : new Set(away)];
+    }),
+  );
 }
 
 /** Rigs that cannot be planned with, for want of a machine, and why. A tractor that is back in these weeks is planned with from then on. */
 function missingOf(
   db: Database,
   rigs: readonly Rig[],
-  { days, now }: { days: PlannedDays; now: Date },
+  lent: LentDays,
 ): Map<number, RigRate & { rate: null }> {
-  const elsewhere = machinesElsewhere(db);
-  const backInTime = (id: number) => {
-    const loan = elsewhere.get(id);
-    return loan !== undefined && lentDays(loan, days, now) !== null;
-  };
   const lacking = notHereOf(
     db,
     rigs.map(({ parts }) => parts),
@@ -244,7 +248,7 @@ function missingOf(
   return new Map(
     rigs.flatMap(({ id, parts }, at) => {
       const drives = parts[0]!.tractor.id;
-      const gone = lacking[at]!.filter(({ id }) => id !== drives || !backInTime(id));
+      const gone = lacking[at]!.filter(({ id }) => id !== drives || !lent.get(id));
       const said = gone.map(({ name, why, until }) => `${name} is ${why}, not planned with ${until}`);
       return said.length === 0 ? [] : [[id, { rate: null, from: said.join("; ") }]];
     }),
@@ -305,17 +309,12 @@ type Tractors = {
   rigs: readonly Rig[];
   days: PlannedDays;
   units: Units;
-  now: Date;
+  lent: LentDays;
 };
 
-function tractorsOf(db: Database, { tractorIds, outfitKeys, rigs, days, units, now }: Tractors) {
+function tractorsOf(db: Database, { tractorIds, outfitKeys, rigs, days, units, lent }: Tractors) {
   const seconds = rerigSeconds(db);
   const aways = planAways(db);
-  const elsewhere = machinesElsewhere(db);
-  const lent = (id: number) => {
-    const loan = elsewhere.get(id);
-    return loan ? (lentDays(loan, days, now) ?? []) : [];
-  };
   const coupled = coupledRigs(db);
   return tractorIds.map((id, at) => {
     const own = rigs
@@ -342,7 +341,7 @@ function tractorsOf(db: Database, { tractorIds, outfitKeys, rigs, days, units, n
           days.first,
           days.count,
         ),
-        ...lent(id),
+        ...(lent.get(id) ?? []),
       ]),
       rerig: matrix,
     };

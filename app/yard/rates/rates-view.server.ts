@@ -24,7 +24,7 @@ import type { LogEntry } from "../../../core/yard/log.ts";
 import type { Database } from "../../../data/handle.ts";
 import { logOf, seasonsOf } from "../../../data/log.ts";
 import { pricesOf, type YardPrices } from "../../../data/prices.ts";
-import { byRig, listEveryTool } from "../../../data/rigs.ts";
+import { everyRig, listEveryTool } from "../../../data/rigs.ts";
 import { day } from "../../stations/frame/print.ts";
 import { judgedOf } from "../board.server.ts";
 import { judgedWear } from "../service/service-view.server.ts";
@@ -65,7 +65,7 @@ export function drivenOf(entry: LogEntry): Driven {
 export function wearByRig(db: Database, now: Date): Map<number, number | null> {
   const worn = judgedWear(db, now);
   return new Map(
-    [...byRig(listEveryTool(db))].map(([rigId, parts]) => {
+    [...everyRig(listEveryTool(db))].map(([rigId, parts]) => {
       const machines = new Set(parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id]));
       const own = worn.filter(({ part }) => machines.has(part.machineId));
       const costs = own.map(({ part, wear }) => wearCost(part, wear));
@@ -87,12 +87,12 @@ export function ratesView(db: Database, season: string, units: Units, now: Date)
   );
   const prices = pricesOf(db);
   const wear = wearByRig(db, now);
-  const everyRig = byRig(listEveryTool(db));
+  const rigs = everyRig(listEveryTool(db));
   /** what is reckoned of the rig as it stands now; null where speed or width is not known, or it is put away */
-  const shown = [...new Set(entries.map(({ rigId }) => rigId))].flatMap((id) => everyRig.get(id) ?? []);
+  const shown = [...new Set(entries.map(({ rigId }) => rigId))].flatMap((id) => rigs.get(id) ?? []);
   const judged = judgedOf(db, shown);
   const matchSaid = (rigId: number) => perHour(judged.get(rigId)?.rate ?? null, units);
-  const hangs = new Map([...everyRig].map(([id, parts]) => [id, parts.map(({ attachment }) => attachment)]));
+  const hangs = new Map([...rigs].map(([id, parts]) => [id, parts.map(({ attachment }) => attachment)]));
   const byId = new Map(entries.map((entry) => [entry.id, entry]));
   const groups = grouped(entries.map(drivenOf), ({ rigId, operation }) => `${rigId} ${operation}`);
   return {

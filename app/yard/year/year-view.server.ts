@@ -9,7 +9,7 @@ import { logOf } from "../../../data/log.ts";
 import { listMachines } from "../../../data/machines.ts";
 import { planAways } from "../../../data/plan.ts";
 import { pricesOf, type YardPrices } from "../../../data/prices.ts";
-import { byRig, listEveryTool, type Machine, type RigTool } from "../../../data/rigs.ts";
+import { everyRig, listEveryTool, type Machine, type RigTool } from "../../../data/rigs.ts";
 import { servicedOf, serviceItems } from "../../../data/service.ts";
 import { machineName, shortName } from "../../../data/whole.ts";
 import { spoiltEntries } from "../../spoilt/spoilt-view.server.ts";
@@ -48,7 +48,7 @@ export function yearView(
   db: Database,
   { year, machine, units, now }: { year: number; machine: Machine | null; units: Units; now: Date },
 ) {
-  const every = byRig(listEveryTool(db));
+  const every = everyRig(listEveryTool(db));
   const rigs = machine
     ? new Map([...every].filter(([, parts]) => parts.some((part) => isOf(part, machine.id))))
     : every;
