@@ -29,10 +29,10 @@ export function MachineCamePage({
         <Figures rows={view.rows} />
         <div className="grid content-start gap-4 max-lg:order-first">
           <Counts counts={view.counts} />
-          {!taken && !view.wrong && view.equipped.length > 0 && (
+          {!taken && !view.wrong && view.equipped !== "" && (
             <p data-equipped>
-              Its {view.equipped.join(", ")} come along, as nothing is told of them here. They stay though the
-              import is taken back.
+              Its {view.equipped} come along, as nothing is told of them here. They stay though the import is
+              taken back.
             </p>
           )}
           {!taken && view.wrong && <p className="problem">{view.wrong}</p>}

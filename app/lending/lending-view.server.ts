@@ -98,14 +98,16 @@ export type MachineCame = {
   onto: { name: string; because: string } | null;
   rows: CameRow[];
   counts: { label: string; count: number }[];
-  /** what is taken over besides, as nothing is told of it here, in words */
-  equipped: string[];
+  /** what is taken over besides, as nothing is told of it here, in words; empty: nothing */
+  equipped: string;
   /** what the file is not taken at its word for, or leaves behind */
   notes: string[];
   /** why it is not taken over here; null where it may be */
   wrong: string | null;
   here: string;
 };
+
+const LISTED = new Intl.ListFormat("en-GB");
 
 export function viewCame(db: Database, file: MachineFile, units: Units, now: Date): MachineCame {
   const known = knownMachine(db, file);
@@ -137,7 +139,7 @@ export function viewCame(db: Database, file: MachineFile, units: Units, now: Dat
       { label: "that are here already", count: held.known },
       { label: "of these taken back there", count: held.takenBack },
     ],
-    equipped: equipped.taken.map((key) => EQUIPMENT[key]),
+    equipped: LISTED.format(equipped.taken.map((key) => EQUIPMENT[key])),
     notes: [
       ...notesOf(file, held.differing.length, file.facts.length - usable.facts.length, now),
       ...equipped.differing.map(

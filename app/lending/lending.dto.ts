@@ -1,6 +1,6 @@
 import { Length, Matches } from "class-validator";
 
-const YARD = { message: "Say it in up to 60 letters." };
+const YARD = { message: "Say what it is called, in up to 60 letters." };
 
 export class LendDto {
   @Length(1, 60, YARD)
