@@ -8,7 +8,7 @@ import { day } from "./print.ts";
 type Parts = readonly Pick<RigTool, "tractor" | "implement">[];
 
 /** The machines of a rig, the one that drives first. */
-const machinesOf = (parts: Parts): Machine[] => [
+export const machinesOf = (parts: Parts): Machine[] => [
   parts[0]!.tractor,
   ...parts.map(({ implement }) => implement),
 ];
@@ -39,11 +39,23 @@ function notHere(
   return archivedAt === null ? [] : [{ ...of, why: "archived", until: "until it is back in use" }];
 }
 
+/** Which of these machines are not there, and why. */
+export function machinesNotHere(db: Database, machines: readonly Machine[]): Map<number, NotHere> {
+  const elsewhere = machinesElsewhere(db);
+  return new Map(
+    machines.flatMap((machine) =>
+      notHere(machine, elsewhere.get(machine.id)).map((missing) => [machine.id, missing]),
+    ),
+  );
+}
+
 /** Why such a rig is not coupled; null where all its machines are there. */
 export function notHereProblem(db: Database, parts: Parts): string | null {
-  const [missing] = notHereOf(db, [parts]);
-  const [first] = missing!;
-  if (!first) return null;
-  const said = missing!.map(({ name, why }) => `${name} is ${why}`).join(", and ");
-  return `${said}: this rig is not coupled ${first.until}.`;
+  const missing = [...machinesNotHere(db, machinesOf(parts)).values()];
+  const [first] = missing;
+  return first ? `${inWords(missing)}: this rig is not coupled ${first.until}.` : null;
 }
+
+/** What is not there, as a part of a sentence; empty where all is. */
+export const inWords = (missing: readonly NotHere[]): string =>
+  missing.map(({ name, why }) => `${name} is ${why}`).join(", and ");

@@ -9,7 +9,7 @@ import type { DownView } from "./down-view.server.ts";
 
 /** It is down: which other one carries its tools now. */
 export function DownPage({ loaderData: { preferences, view }, actionData }: Route.ComponentProps) {
-  const { machine, rigs, rig, carriers, without, off, anyway } = view;
+  const { machine, rigs, rig, carriers, without, notHere, off, anyway } = view;
   const errors = actionData?.errors ?? {};
   const able = carriers.filter(({ stops }) => stops.length === 0);
   const stopped = carriers.filter(({ stops }) => stops.length > 0);
@@ -32,7 +32,8 @@ export function DownPage({ loaderData: { preferences, view }, actionData }: Rout
               </>
             ) : (
               <b className="text-stop">
-                Nothing else carries {rig.tools} as it stands: what stops each is below.
+                Nothing else carries {rig.tools} as it stands
+                {carriers.length > 0 ? ": what stops each is below." : "."}
               </b>
             )}
           </p>
@@ -93,6 +94,11 @@ export function DownPage({ loaderData: { preferences, view }, actionData }: Rout
       {without.length > 0 && (
         <p className="text-soft" data-without>
           Nowhere to hang it: {without.map(({ name, why }) => `${name} (${why})`).join("; ")}.
+        </p>
+      )}
+      {notHere.length > 0 && (
+        <p className="text-soft" data-not-here>
+          Not here: {notHere.map(({ name, why }) => `${name} (${why})`).join("; ")}.
         </p>
       )}
       <p className="text-small text-soft">

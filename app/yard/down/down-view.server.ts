@@ -11,6 +11,7 @@ import { rerigSeconds } from "../../../data/plan.ts";
 import { everyRig, listEveryTool, type Machine, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { partsOn, placesOn, wholeOn } from "../../../data/swap.ts";
 import { machineName, shortName } from "../../../data/whole.ts";
+import { machinesNotHere, inWords as notHereInWords } from "../../stations/frame/not-here.server.ts";
 import { openedOf } from "../../stations/frame/opened.server.ts";
 import { minutesWords } from "../plan/plan-words.ts";
 import { setupOfOpened, setupOfRig } from "../plan/setups.server.ts";
@@ -36,14 +37,27 @@ export type Carrier = {
   swap: Swap;
 };
 
-/** Every other machine that drives with a place for these tools, the quickest first; and those that have none. */
-export function carriersFor(db: Database, parts: readonly RigTool[], units: Units) {
+/** Why nothing carries these tools: one of them is not there; null where all are. */
+function toolsNotHere(db: Database, parts: readonly RigTool[]): string | null {
+  const missing = [
+    ...machinesNotHere(
+      db,
+      parts.map(({ implement }) => implement),
+    ).values(),
+  ];
+  return missing[0] ? `${notHereInWords(missing)}: nothing carries it ${missing[0].until}.` : null;
+}
+
+/** Every other machine that drives with a place for these tools, the quickest first; those that have none, and those that are not there. */
+function carriersFor(db: Database, parts: readonly RigTool[], units: Units) {
   const rigs = everyRig(listEveryTool(db));
   const seconds = rerigSeconds(db);
   const down = parts[0]!.tractor.id;
-  const others = listMachines(db).filter(
+  const drive = listMachines(db).filter(
     ({ id, kind, practice }) => kind !== "implement" && id !== down && !practice,
   );
+  const elsewhere = machinesNotHere(db, drive);
+  const others = drive.filter(({ id }) => !elsewhere.has(id));
   const before = openedOf(db, parts).judged;
   const outfit = outfitOf(parts);
   const there = new Map<number, readonly RigTool[]>();
@@ -76,7 +90,11 @@ export function carriersFor(db: Database, parts: readonly RigTool[], units: Unit
       swap: swapOf(opened.judged, rerig, seconds.read, before),
     });
   }
-  return { carriers: bySwap(carriers), without };
+  const notHere = drive.flatMap((machine) => {
+    const missing = elsewhere.get(machine.id);
+    return missing ? [{ machine, why: missing.why }] : [];
+  });
+  return { carriers: bySwap(carriers), without, notHere };
 }
 
 function judgedOn(db: Database, parts: readonly RigTool[]) {
@@ -89,6 +107,18 @@ function takenOff(db: Database, parts: readonly RigTool[], seconds: RerigSeconds
   return rerigOf(setupOfRig(db, parts, units), null, seconds);
 }
 
+const rigOf = (parts: readonly RigTool[]) => ({
+  id: parts[0]!.id,
+  name: parts[0]!.name,
+  tools: parts.map(({ implement }) => machineName(implement)).join(" + "),
+});
+
+const said = ({ machine, why }: { machine: Machine; why: string }) => ({
+  id: machine.id,
+  name: shortName(machine),
+  why,
+});
+
 export function downView(db: Database, machine: Machine, asked: string | null, units: Units) {
   const rigs = everyRig(listEveryTool(db));
   const own = [...rigs.values()].filter((parts) => parts[0]!.tractor.id === machine.id);
@@ -98,16 +128,16 @@ export function downView(db: Database, machine: Machine, asked: string | null, u
     machine: { id: machine.id, name: shortName(machine), full: machineName(machine) },
     rigs: own.map((each) => ({ id: each[0]!.id, name: each[0]!.name, now: each === parts })),
   };
-  if (!parts) return { ...base, rig: null, off: null, anyway: [], carriers: [], without: [] };
-  const { carriers, without } = carriersFor(db, parts, units);
+  const nobody = { ...base, off: null, anyway: [] as string[], carriers: [], without: [], notHere: [] };
+  if (!parts) return { ...nobody, rig: null };
+  const rig = rigOf(parts);
+  const toolAway = toolsNotHere(db, parts);
+  if (toolAway) return { ...nobody, rig, anyway: [toolAway] };
+  const { carriers, without, notHere } = carriersFor(db, parts, units);
   const off = takenOff(db, parts, rerigSeconds(db), units);
   return {
     ...base,
-    rig: {
-      id: parts[0]!.id,
-      name: parts[0]!.name,
-      tools: parts.map(({ implement }) => machineName(implement)).join(" + "),
-    },
+    rig,
     off: { minutes: minutesWords(off.seconds), lines: off.lines.map(({ said }) => inWords(said, units)) },
     anyway: [...new Set(carriers.flatMap(({ swap }) => swap.anyway.map(({ what }) => inWords(what, units))))],
     carriers: carriers.map(({ machine: other, rig, carries, swap }) => ({
@@ -127,7 +157,8 @@ export function downView(db: Database, machine: Machine, asked: string | null, u
       toRead: swap.toRead.map(({ what }) => inWords(what, units).replace(/ is missing.*$/, "")),
       unknown: swap.unknown.map(({ label }) => label),
     })),
-    without: without.map(({ machine: other, why }) => ({ id: other.id, name: shortName(other), why })),
+    without: without.map(said),
+    notHere: notHere.map(said),
   };
 }
 export type DownView = ReturnType<typeof downView>;

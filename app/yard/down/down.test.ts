@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
 import { keepEvent } from "../../../data/hookup.ts";
+import { keepLending } from "../../../data/lending/loans.ts";
 import { listMachines } from "../../../data/machines.ts";
 import { planAways, planJobs } from "../../../data/plan.ts";
 import { markOf } from "../../../data/record.ts";
@@ -63,6 +64,41 @@ describe("a tractor that is down", () => {
     expect(before.carries).toBe("Meadow drill, 3 m");
     expect(after.carries).toBeNull();
     expect(before.lines.length).toBe(after.lines.length + 1);
+  });
+
+  it("has nothing carried by a machine that is lent, nor a tool that is", async () => {
+    const lend = (id: number) =>
+      keepLending(
+        yard.db,
+        id,
+        { way: "out", there: "Sill Farm", here: "Home", until: "" },
+        { person: "Mira", at: new Date("2026-11-01T08:00:00Z") },
+      );
+    const drill = rig("Electric drill");
+    const [first] = look("T12", "Electric drill").carriers;
+    lend(first!.id);
+    const { carriers, notHere, without } = look("T12", "Electric drill");
+    expect(carriers.map(({ id }) => id)).not.toContain(first!.id);
+    expect(carriers.length).toBeGreaterThan(0);
+    expect(without.length).toBe(3);
+    expect(notHere).toMatchObject([{ id: first!.id, why: "lent to Sill Farm since 1 Nov 2026" }]);
+    const mark = markOf(yard.db);
+    const wanted = { rig: String(drill.id), other: String(first!.id) };
+    expect(((await take("T12", wanted)) as { errors: { form: string } }).errors.form).toContain(
+      "lent to Sill Farm since 1 Nov 2026: it does not take over until it is here again.",
+    );
+    expect(markOf(yard.db)).toBe(mark);
+
+    const other = String(carriers[0]!.id);
+    lend(toolsOf(yard.db, drill.id)[0]!.implement.id);
+    const toolAway = look("T12", "Electric drill");
+    expect(toolAway.carriers).toEqual([]);
+    expect(toolAway.anyway[0]).toContain(
+      "is lent to Sill Farm since 1 Nov 2026: nothing carries it until it is here again.",
+    );
+    expect(
+      ((await take("T12", { rig: String(drill.id), other })) as { errors: { form: string } }).errors.form,
+    ).toContain("lent to Sill Farm");
   });
 
   it("writes nothing while it is looked at", async () => {

@@ -56,11 +56,16 @@ export function SeasonPage({
         </label>
       </Form>
       <div className="columns-2 gap-8 max-sm:columns-1">
-        {groups.map(({ key, name, of, lines: own }) => (
+        {groups.map(({ key, name, of, notHere, lines: own }) => (
           <section key={key} className="mb-5 break-inside-avoid" aria-label={`${name}, ${of}`}>
             <h2 className="border-b-2 border-ink pb-1">
               {name} <span className="font-normal text-soft">{of}</span>
             </h2>
+            {notHere !== "" && (
+              <p className="pt-1 font-semibold text-warn" data-not-here>
+                {notHere}: this waits until it is here again.
+              </p>
+            )}
             <ul>
               {own.map(({ key: line, why, kind, items }) => (
                 <li key={line} data-due={kind} className="border-b border-hair pt-1.5 leading-snug">

@@ -17,12 +17,17 @@ export function TapeListPage({ loaderData: { lists, pages } }: Route.ComponentPr
       {lists.length === 0 && (
         <p className="text-lead">Everything {pages.pages > 1 ? "on this page" : "in this yard"} is taped.</p>
       )}
-      {lists.map(({ head, rows }) => (
+      {lists.map(({ head, rows, notHere }) => (
         <section key={head.id}>
           <h2 className="break-after-avoid text-[17px]">{head.name}</h2>
           <p className="break-after-avoid text-small">
             {head.tractor} with {head.implement}. {head.identity}
           </p>
+          {notHere !== "" && (
+            <p className="break-after-avoid font-semibold text-warn" data-not-here>
+              {notHere}: it is read where it is.
+            </p>
+          )}
           <table className="mt-1 w-full border-collapse">
             <thead>
               <tr className="border-b border-ink text-left text-small">

@@ -17,9 +17,10 @@ import { doseOfTools } from "../../../data/calibrations.ts";
 import { factsOf } from "../../../data/facts.ts";
 import type { Database } from "../../../data/handle.ts";
 import { counterMarks } from "../../../data/live.ts";
-import { listEveryTool, type RigTool } from "../../../data/rigs.ts";
+import { listEveryTool, type Machine, type RigTool } from "../../../data/rigs.ts";
 import { machineName } from "../../../data/whole.ts";
 import { rigAddress } from "../../stations/frame/address.ts";
+import { inWords, machinesNotHere } from "../../stations/frame/not-here.server.ts";
 import { day } from "../../stations/frame/print.ts";
 import { toolName } from "../../stations/frame/rig-view.server.ts";
 import { type Paged, paged } from "../../ui/paged.ts";
@@ -30,7 +31,14 @@ type Item = { key: string; what: string; href: string };
 /** What is to be done for one reason: four tyres that were all gauged last in spring are one errand. */
 export type SeasonLine = { key: string; kind: Kind; why: string; items: Item[] };
 /** A machine with what is read of it in whichever rig it drives, or a rig's tool. */
-export type SeasonGroup = { key: string; name: string; of: string; lines: SeasonLine[] };
+export type SeasonGroup = {
+  key: string;
+  name: string;
+  of: string;
+  /** which machine cannot be seen to here, and why; empty where all are here */
+  notHere: string;
+  lines: SeasonLine[];
+};
 
 type Todo = Item & { kind: Kind; why: string; station: string; subject: string };
 
@@ -85,6 +93,10 @@ export function seasonView(
   const service = serviceTodo(db, today, [
     ...new Set(parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id])),
   ]);
+  const away = machinesNotHere(
+    db,
+    parts.flatMap(({ tractor, implement }) => [tractor, implement]),
+  );
   const said = new Set<string>();
   const groups = new Map<string, SeasonGroup & { todo: Todo[] }>();
   for (const part of parts) {
@@ -105,8 +117,9 @@ export function seasonView(
       const once = `${ownerOf(part, each.subject)} ${each.key}`;
       if (said.has(once)) continue;
       said.add(once);
-      const group = groupOf(part, each.subject, parts);
-      groups.set(group.key, groups.get(group.key) ?? { ...group, lines: [], todo: [] });
+      const { needs, ...group } = groupOf(part, each.subject, parts);
+      const notHere = inWords(needs.flatMap(({ id }) => away.get(id) ?? []));
+      groups.set(group.key, groups.get(group.key) ?? { ...group, notHere, lines: [], todo: [] });
       groups.get(group.key)!.todo.push(each);
     }
   }
@@ -303,15 +316,16 @@ function groupOf(
   part: RigTool,
   subject: string,
   parts: readonly RigTool[],
-): Pick<SeasonGroup, "key" | "name" | "of"> {
-  const { tractor, couplingId, name } = part;
+): Pick<SeasonGroup, "key" | "name" | "of"> & { needs: Machine[] } {
+  const { tractor, implement, couplingId, name } = part;
   if (subject !== "tractor" && subject !== "receiver mount")
-    return { key: `coupling ${couplingId}`, name, of: toolName(part) };
+    return { key: `coupling ${couplingId}`, name, of: toolName(part), needs: [tractor, implement] };
   const rigs = new Set(parts.filter((each) => each.tractor.id === tractor.id).map(({ id }) => id)).size;
   return {
     key: `machine ${tractor.id}`,
     name: machineName(tractor),
     of: `${tractor.fleetNumber}, in ${rigs} ${rigs === 1 ? "rig" : "rigs"}`,
+    needs: [tractor],
   };
 }
 

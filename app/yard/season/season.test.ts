@@ -3,10 +3,12 @@ import { PRESETS } from "../../../core/quantity/units.ts";
 import { plantedYard } from "../../../data/demo/planted.ts";
 import { keepProof } from "../../../data/field-tests.ts";
 import type { Database } from "../../../data/handle.ts";
+import { keepLending } from "../../../data/lending/loans.ts";
 import { keepChange, keepReading } from "../../../data/readings.ts";
 import { archiveRig, listRigs, type RigTool } from "../../../data/rigs.ts";
 import { BY } from "../../../data/sample-told.ts";
 import { type SeasonGroup, seasonView } from "./season-view.server.ts";
+import { tapeLists } from "./tape-list-view.server.ts";
 
 let db: Database;
 const today = "2026-11-25T09:00:00.000Z";
@@ -37,6 +39,22 @@ describe("the list for the start of a season", () => {
       groups.filter(({ key, lines }) => key.startsWith("machine") && lines.some(({ kind }) => kind === "due"))
         .length,
     );
+  });
+
+  it("says of what is lent that nobody sees to it here", () => {
+    const lists = () => tapeLists(db, PRESETS.metric, 1).rows;
+    const away = <Row extends { notHere: string }>(rows: readonly Row[]) =>
+      rows.filter(({ notHere }) => notHere !== "");
+    expect([...away(look()), ...away(lists())]).toEqual([]);
+    const id = lists()[0]!.head.id;
+    const rig = listRigs(db).find((each) => each.id === id)!;
+    keepLending(db, rig.implement.id, { way: "out", there: "Sill Farm", here: "Home" }, stamp);
+    const said = "is lent to Sill Farm since 20 Nov 2026";
+    expect(away(look()).map(({ key }) => key)).toContain(`coupling ${rig.couplingId}`);
+    expect(away(look())[0]!.notHere).toContain(said);
+    const [sheet] = away(lists());
+    expect(sheet!.head.id).toBe(id);
+    expect(sheet!.notHere).toContain(said);
   });
 
   it("draws together what is due for one reason, each with its own way to the reading", () => {

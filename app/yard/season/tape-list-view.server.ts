@@ -9,13 +9,14 @@ import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Database } from "../../../data/handle.ts";
 import { everyRig, listEveryTool } from "../../../data/rigs.ts";
 import { wholesOf } from "../../../data/whole.ts";
+import { inWords, machinesNotHere, machinesOf } from "../../stations/frame/not-here.server.ts";
 import { headOf } from "../../stations/frame/rig-view.server.ts";
 import { paged } from "../../ui/paged.ts";
 
 /** Rigs on one page: a sheet or two each. */
 const ON_A_PAGE = 20;
 
-/** What there is to tape in the yard, rig by rig, a page of them. */
+/** What there is to tape in the yard, rig by rig, a page of them; of each which of its machines cannot be taped here. */
 export function tapeLists(db: Database, units: Units, page: number) {
   const every = [...everyRig(listEveryTool(db))].filter(
     ([, [rig]]) => rig!.archivedAt === null && !rig!.tractor.practice,
@@ -25,8 +26,16 @@ export function tapeLists(db: Database, units: Units, page: number) {
     db,
     here.rows.flatMap(([, own]) => own),
   );
+  const notHere = machinesNotHere(
+    db,
+    here.rows.flatMap(([, own]) => machinesOf(own)),
+  );
   const lists = here.rows
-    .map(([id, own]) => ({ head: headOf(own), rows: rowsOf(wholes.get(id)!, units) }))
+    .map(([id, own]) => ({
+      head: headOf(own),
+      rows: rowsOf(wholes.get(id)!, units),
+      notHere: inWords(machinesOf(own).flatMap((machine) => notHere.get(machine.id) ?? [])),
+    }))
     .filter(({ rows }) => rows.length > 0);
   return { ...here, rows: lists };
 }
