@@ -19,6 +19,7 @@ export {
 export { countRigs } from "../data/rigs.ts";
 export { keepBackup } from "./files/dated-backups.server.ts";
 export { withFigures } from "./running/figures.server.ts";
+export { warmingPages } from "./running/warming.server.ts";
 export { judgeSome } from "./yard/judge.server.ts";
 
 function contentSecurityPolicy(nonce: string): string {

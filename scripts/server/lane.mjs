@@ -23,11 +23,13 @@ const {
   keepBackup,
   lookAfter,
   openYard,
+  warmingPages,
   withFigures,
 } = build.entry.module;
 // What takes long comes after what does not.
 if (process.env.AMBREK_BESIDE) setPriority(0, Number(process.env.AMBREK_BESIDE));
 const handle = createRequestHandler(build, process.env.NODE_ENV);
+const HERE = `http://127.0.0.1:${process.env.PORT ?? ""}`;
 
 /** What is asked of a thread besides answering. */
 const ACTS = {
@@ -38,6 +40,11 @@ const ACTS = {
   judge: () => ({ more: judgeSome(openYard()) }),
   compile: () => keepWhereNew(),
   backup: () => keepBackup(openYard()),
+  /** Pages for nobody: the first of them take many times as long as the next. */
+  async warm() {
+    for (const path of warmingPages(openYard()))
+      await (await handle(new Request(new URL(path, HERE)))).arrayBuffer();
+  },
   /** Nothing: it is there. */
   stay: () => new Promise((done) => setTimeout(done, 50)),
 };

@@ -67,9 +67,12 @@ export function openLanes() {
     READS,
   );
   let gathered = false;
-  /** More at once than one thread takes, so that all of them are there before anybody needs the second. */
+  /** Of each quick thread, by asking for more at once than fewer of them take. */
+  const ofEach = (act) =>
+    Promise.all(Array.from({ length: READERS * AT_ONCE }, () => quick.run({ act, stands })));
+  /** So that all of them are there before anybody needs the second. */
   const gather = () =>
-    Promise.all(Array.from({ length: READERS * AT_ONCE }, () => quick.run({ act: "stay" }))).then(
+    ofEach("stay").then(
       () => {
         gathered = true;
       },
@@ -99,6 +102,8 @@ export function openLanes() {
 
   /** What nobody waits for. */
   async function afterwards() {
+    // A single one would keep whoever comes waiting for pages nobody asked for.
+    if (READERS > 1) await ofEach("warm").catch(() => {});
     await judge();
     await judging.run({ act: "compile" }).catch(() => {});
   }
