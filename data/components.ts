@@ -113,7 +113,7 @@ export function keepOnComponent(
   return writeReading(db, { about: { componentId }, topic: key, id, partOf }, told, row);
 }
 
-const PART_CHANGED = "part changed";
+export const PART_CHANGED = "part changed";
 
 /** Records that these parts were changed for others: what was read of them before is of what was taken off. */
 export function changeParts(db: Database, ids: readonly number[], by: Told): void {

@@ -138,6 +138,22 @@ export function addAdjuster(db: Database, machineId: number, given: NewAdjuster,
   });
 }
 
+/** Tells what parts of a machine that are adjusters are, which nobody told yet; what each does as it was learnt, wherever that was. */
+export function equipAdjusters(
+  db: Database,
+  machineId: number,
+  told: readonly Omit<Adjuster, "label" | "x" | "y" | "setting">[],
+  by: Told,
+): void {
+  db.transaction(() => {
+    settingChanged(db, ADJUSTER.key, { machineId }, by);
+    for (const { id: componentId, learntFrom, error, ...rest } of told)
+      db.insert(adjuster)
+        .values({ componentId, learntFrom, ...columnsOf(rest), ...errorColumns(error) })
+        .run();
+  });
+}
+
 /** Tells an adjuster otherwise, whole. What a step does was told then, if it is not what it was, and not learnt. */
 export function changeAdjuster(
   db: Database,

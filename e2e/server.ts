@@ -18,6 +18,9 @@ export type Yard = {
   close: () => Promise<void>;
 };
 
+/** What was judged of a yard lies beside it. */
+const JUDGED = ".judged";
+
 /** A built Ambrek with a yard of its own: a fresh demo yard, or one where nothing stands yet. */
 export async function openYard(more: Record<string, string> = {}, planted = true): Promise<Yard> {
   const folder = mkdtempSync(join(tmpdir(), "ambrek-e2e-"));
@@ -34,7 +37,7 @@ export async function openYard(more: Record<string, string> = {}, planted = true
     AMBREK_LOG: "off",
     ...more,
   };
-  if (planted) copyFileSync(inject("planted"), env.AMBREK_DB);
+  if (planted) for (const end of ["", JUDGED]) copyFileSync(inject("planted") + end, env.AMBREK_DB + end);
   const address = `http://127.0.0.1:${port}`;
   let server = await start(env, address);
   const begin = async () => {

@@ -9,6 +9,7 @@ import { printEntry } from "../../core/dimension/entry.ts";
 import { type Counting, type FigureHeld, holdMachine } from "../../core/lending/compare.ts";
 import { EQUIPMENT, holdEquipment, NO_EQUIPMENT } from "../../core/lending/equipment.ts";
 import type { MachineFile } from "../../core/lending/machine-file.ts";
+import { strangeAdjusters } from "../../core/lending/parts.ts";
 import { printLength } from "../../core/quantity/length.ts";
 import type { Units } from "../../core/quantity/units.ts";
 import { gradeOf } from "../../core/rig/grade.ts";
@@ -113,7 +114,10 @@ export function viewCame(db: Database, file: MachineFile, units: Units, now: Dat
   const known = knownMachine(db, file);
   const sender = { yard: "here", person: "here", way: "out", now } as const;
   const own = known ? machineFileOf(db, known.machine, sender) : null;
-  const usable = { ...file, facts: file.facts.filter((fact) => isKnown(fact, file)) };
+  const strange = strangeAdjusters(own?.parts ?? [], file.parts);
+  const understood = file.facts.filter((fact) => isKnown(fact, file));
+  const kept = understood.filter(({ on }) => on.of !== "part" || !strange.has(on.at));
+  const usable = { ...file, facts: kept };
   const held = holdMachine(own, usable);
   const equipped = holdEquipment(own?.equipment ?? NO_EQUIPMENT, file.equipment);
   const last = known ? (lendingsOf(db, [known.machine.id]).get(known.machine.id) ?? null) : null;
@@ -141,7 +145,12 @@ export function viewCame(db: Database, file: MachineFile, units: Units, now: Dat
     ],
     equipped: LISTED.format(equipped.taken.map((key) => EQUIPMENT[key])),
     notes: [
-      ...notesOf(file, held.differing.length, file.facts.length - usable.facts.length, now),
+      ...notesOf(file, held.differing.length, file.facts.length - understood.length, now),
+      ...(strange.size === 0
+        ? []
+        : [
+            `${strange.size} of its adjusters are not here under their names: ${understood.length - kept.length} entries of where they stood are left out.`,
+          ]),
       ...equipped.differing.map(
         (key) => `Its ${EQUIPMENT[key]} are told otherwise here: what is told here stays.`,
       ),

@@ -53,8 +53,9 @@ export async function serve(
   };
 }
 
-/** Waits until the judge has nothing left to do: each rig and each machine in use is judged. Returns how many judgements there are. */
-export async function judged(path: string): Promise<number> {
+/** Waits until the judge has nothing left to do: each rig and each machine in use is judged, or so many ms are over. Returns how many judgements there are. */
+export async function judged(path: string, patience = Number.POSITIVE_INFINITY): Promise<number> {
+  const until = performance.now() + patience;
   const file = new SqliteFile(path, { readonly: true });
   const wanted = file
     .prepare(
@@ -66,7 +67,7 @@ export async function judged(path: string): Promise<number> {
   for (;;) {
     await wait(500);
     const count = judgements(path);
-    if (count >= wanted) return count;
+    if (count >= wanted || performance.now() > until) return count;
   }
 }
 

@@ -1,5 +1,6 @@
-/** What of a machine stands in no reading: what its hoses are plugged into, its weights, its tyres. It goes along where it is lent. */
+/** What of a machine stands in no reading: what its hoses are plugged into, its weights, its tyres, what its adjusters do. It goes along where it is lent. */
 import type { HoseFunction, Remote, Supply } from "../yard/circuit.ts";
+import type { Adjuster } from "../yard/ground.ts";
 
 export type EquippedAxle = {
   axle: "front" | "rear" | "tool";
@@ -11,6 +12,13 @@ export type EquippedAxle = {
   cells: readonly { speed: number; pressure: number; load: number }[];
 };
 
+/** An adjuster, besides its name and where it sits, which stand with the parts, and where it stands, which is a reading on it; in the order of the adjusters among the parts. */
+export type EquippedAdjuster = Omit<Adjuster, "id" | "label" | "x" | "y" | "setting" | "pair" | "master"> & {
+  /** the one it is kept equal with, and the one it follows, by their place among these */
+  pair: { at: number; difference: number } | null;
+  master: number | null;
+};
+
 export type Equipment = {
   /** null where nobody told */
   hydraulics: Omit<Supply, "remotes"> | null;
@@ -19,6 +27,7 @@ export type Equipment = {
   /** kg of one, metres forward of the rear axle */
   weights: readonly { label: string; mass: number; place: number; count: number }[];
   tyres: readonly EquippedAxle[];
+  adjusters: readonly EquippedAdjuster[];
 };
 
 export const NO_EQUIPMENT: Equipment = {
@@ -27,6 +36,7 @@ export const NO_EQUIPMENT: Equipment = {
   functions: [],
   weights: [],
   tyres: [],
+  adjusters: [],
 };
 
 /** Kinds of it, each of which is taken over as a whole or stays as it is. */
@@ -36,6 +46,7 @@ export const EQUIPMENT = {
   functions: "hose functions",
   weights: "weights",
   tyres: "tyres",
+  adjusters: "adjusters",
 } as const satisfies Record<keyof Equipment, string>;
 
 type EquipmentKey = keyof typeof EQUIPMENT;

@@ -31,6 +31,8 @@ export type Said =
       sections: { width: number; ahead: number; product: string }[];
     }
   | { kind: "change"; note: string }
+  /** a part was changed for another: what was read of it before is of what was taken off */
+  | { kind: "renewed" }
   /** what the implement told of itself */
   | { kind: "told"; value: number; text: string }
   /** seconds by the hour meter */

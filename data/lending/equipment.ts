@@ -1,5 +1,12 @@
-/** A machine's hydraulics, weights and tyres as they go to another yard, and as they are taken over there. */
-import { type Equipment, type EquippedAxle, holdEquipment } from "../../core/lending/equipment.ts";
+/** A machine's hydraulics, weights, tyres and adjusters as they go to another yard, and as they are taken over there. */
+import {
+  type Equipment,
+  type EquippedAdjuster,
+  type EquippedAxle,
+  holdEquipment,
+} from "../../core/lending/equipment.ts";
+import type { Adjuster } from "../../core/yard/ground.ts";
+import { adjustersOf, equipAdjusters } from "../ground.ts";
 import type { Database } from "../handle.ts";
 import { addFunction, addRemote, functionsOf, hydraulicsOf, remotesOf, setHydraulics } from "../hoses.ts";
 import type { Told } from "../record.ts";
@@ -28,13 +35,24 @@ export function equipmentOf(db: Database, machineId: number): Equipment {
       source,
       cells: cells.map(({ speed, pressure, load }) => ({ speed, pressure, load })),
     })),
+    adjusters: equippedOf(adjustersOf(db, own).get(machineId) ?? []),
   };
 }
 
-/** Takes over each kind of it that nothing is told of here; what is told here stays. */
+/** Adjusters by their places instead of their numbers. */
+function equippedOf(adjusters: readonly Adjuster[]): EquippedAdjuster[] {
+  const places = new Map(adjusters.map(({ id }, at) => [id, at]));
+  return adjusters.map(({ id: _, label: __, x: ___, y: ____, setting: _____, pair, master, ...told }) => ({
+    ...told,
+    pair: pair && { at: places.get(pair.id)!, difference: pair.difference },
+    master: master === null ? null : places.get(master)!,
+  }));
+}
+
+/** Takes over each kind of it that nothing is told of here; what is told here stays. `adjusters`: the numbers they have here. */
 export function takeEquipment(
   db: Database,
-  machineId: number,
+  { machineId, adjusters }: { machineId: number; adjusters: readonly (number | null)[] },
   { equipment, yard }: { equipment: Equipment; yard: string },
   by: Told,
 ): void {
@@ -57,6 +75,20 @@ export function takeEquipment(
         { tyreId: tableHere(db, each, yard, by), count: each.count },
         by,
       );
+  if (taken.has("adjusters")) equipAdjusters(db, machineId, equippedHere(equipment.adjusters, adjusters), by);
+}
+
+/** Adjusters of a file by their numbers here. */
+function equippedHere(
+  told: readonly EquippedAdjuster[],
+  numbers: readonly (number | null)[],
+): Omit<Adjuster, "label" | "x" | "y" | "setting">[] {
+  return told.map(({ pair, master, ...rest }, at) => ({
+    ...rest,
+    id: numbers[at]!,
+    pair: pair && { id: numbers[pair.at]!, difference: pair.difference },
+    master: master === null ? null : numbers[master]!,
+  }));
 }
 
 /** The table here that says the same under its name, or a new one; where another has the name, under the name of the yard it came from. */

@@ -3,10 +3,14 @@ import { beforeEach, describe, expect, it } from "vitest";
 import { holdMachine } from "../../core/lending/compare.ts";
 import { holdEquipment } from "../../core/lending/equipment.ts";
 import type { FileFact, MachineFile } from "../../core/lending/machine-file.ts";
+import { strangeAdjusters } from "../../core/lending/parts.ts";
+import type { Adjuster } from "../../core/yard/ground.ts";
 import { readMachineFile, writeMachineFile } from "../../formats/machine/machine-file.ts";
+import { addComponents, changeComponent, changedParts, changeParts, componentsOf } from "../components.ts";
 import { openDatabase } from "../database.ts";
 import { plantedYard } from "../demo/planted.ts";
 import { writeReading } from "../entries.ts";
+import { adjustersOf, keepSetting } from "../ground.ts";
 import type { Database } from "../handle.ts";
 import { keepPreview, retractImport } from "../imports.ts";
 import { currentReadings } from "../live.ts";
@@ -74,6 +78,8 @@ const words = ({ person: _, back, ...fact }: FileFact) => ({ ...fact, back: back
 /** What a yard has of a machine, lent or not. */
 const has = (db: Database, machine: Machine) =>
   machineFileOf(db, machine, { yard: HOME, person: "", way: "out", now: NOW });
+const nozzlesOf = (db: Database, id: number): number[] =>
+  (componentsOf(db, [id], "nozzle").get(id) ?? []).map((each) => each.id);
 /** The tractor most was read of. */
 const tractorOf = (db: Database) =>
   listMachines(db)
@@ -104,6 +110,60 @@ describe("a machine that goes to another yard", () => {
     expect(told.some(({ functions }) => functions.length > 2)).toBe(true);
     expect(told.some(({ weights }) => weights.length > 0)).toBe(true);
     expect(told.some(({ tyres }) => tyres.length > 0)).toBe(true);
+    expect(told.some(({ adjusters }) => adjusters.some(({ pair, effect }) => pair && effect))).toBe(true);
+  });
+
+  it("has its adjusters there, each where it stands; how they were set there comes back with it", () => {
+    const tool = listMachines(home).find((each) => has(home, each).equipment.adjusters.length > 2)!;
+    const of = (db: Database, { id }: Machine) => adjustersOf(db, [id]).get(id)!;
+    const before = of(home, tool);
+    const there = lend(tool);
+    const words = (all: readonly Adjuster[]) =>
+      all.map(({ label, setting, how }) => ({ label, setting, how }));
+    expect(words(of(other, there))).toEqual(words(before));
+    expect(before.some(({ setting }) => setting !== null)).toBe(true);
+    const screw = of(other, there)[0]!;
+    keepSetting(other, screw.id, (screw.setting ?? 0) + 1, KARL);
+    take(home, sent(other, there, OTHER, KARL, "back"), HOME, ILSE_LATER);
+    expect(of(home, tool).map(({ setting }) => setting)).toEqual([
+      (before[0]!.setting ?? 0) + 1,
+      ...before.slice(1).map(({ setting }) => setting),
+    ]);
+    // What was told of each here is as it was.
+    expect(of(home, tool).map((each) => ({ ...each, setting: null }))).toEqual(
+      before.map((each) => ({ ...each, setting: null })),
+    );
+  });
+
+  it("brings no adjuster beside those that are told of here under other names", () => {
+    const tool = listMachines(home).find((each) => has(home, each).equipment.adjusters.length > 2)!;
+    const there = lend(tool);
+    const [first, ...rest] = adjustersOf(other, [there.id]).get(there.id)!;
+    changeComponent(other, first!.id, { label: "wheel, near side" }, KARL);
+    const file = sent(home, tool, HOME, ILSE);
+    expect(strangeAdjusters(has(other, there).parts, file.parts).size).toBe(1);
+    take(other, file, OTHER, KARL);
+    expect(
+      adjustersOf(other, [there.id])
+        .get(there.id)!
+        .map(({ label }) => label),
+    ).toEqual(["wheel, near side", ...rest.map(({ label }) => label)]);
+  });
+
+  it("has parts that were changed for others there as well: what was read of the old ones does not count", () => {
+    const machine = listMachines(home).find(({ kind }) => kind === "implement")!;
+    const nozzles = addComponents(
+      home,
+      machine.id,
+      "nozzle",
+      [1, 2, 3].map((place) => ({ label: "", x: null, y: place / 2, place })),
+      ILSE,
+    );
+    changeParts(home, [nozzles[0]!], ILSE);
+    const there = lend(machine);
+    const changed = (db: Database, ids: readonly number[]) => [...changedParts(db, ids).values()];
+    expect(changed(other, nozzlesOf(other, there.id))).toEqual(changed(home, nozzles));
+    expect(changed(home, nozzles)).toHaveLength(1);
   });
 
   it("has a tyre table there under its name, or where another table has that, under the yard's it came from, and once", () => {

@@ -1,6 +1,7 @@
 /** What is sent of a machine that goes to another yard. */
 import { asc, eq, inArray, sql } from "drizzle-orm";
 import type { FileFact, MachineFile, On, Said } from "../../core/lending/machine-file.ts";
+import { PART_CHANGED } from "../components.ts";
 import { READING, SECTIONS } from "../entries.ts";
 import type { Database } from "../handle.ts";
 import { CHANGE, TOLD } from "../live.ts";
@@ -31,14 +32,12 @@ const GOES: Readonly<Record<string, Said["kind"]>> = {
   [READING]: "reading",
   [SECTIONS]: "sections",
   [CHANGE]: "change",
+  [PART_CHANGED]: "renewed",
   [TOLD]: "told",
   [METER]: "meter",
   [SERVICE_DONE]: "serviced",
   [WEAR]: "worn",
 };
-
-/** A part that is more than its place and its figures: what is told of it stands in tables of its own. */
-export const STAYS = "adjuster";
 
 type Sender = { yard: string; person: string; way: "out" | "back"; now: Date };
 
@@ -46,13 +45,13 @@ type Sender = { yard: string; person: string; way: "out" | "back"; now: Date };
 export function machineFileOf(db: Database, { id, ...own }: Machine, sender: Sender): MachineFile {
   const points = db.select().from(point).where(eq(point.machineId, id)).orderBy(asc(point.id)).all();
   const variants = db.select().from(variant).where(eq(variant.machineId, id)).orderBy(asc(variant.id)).all();
-  const allParts = db
+  const parts = db
     .select()
     .from(component)
-    .where(eq(component.machineId, id))
-    .orderBy(asc(component.id))
+    .where(sql`${component.machineId} = ${id} and ${component.archivedAt} is null`)
+    // As the adjusters of its equipment are.
+    .orderBy(asc(component.place), asc(component.id))
     .all();
-  const parts = allParts.filter(({ kind, archivedAt }) => kind !== STAYS && archivedAt === null);
   const service = db
     .select()
     .from(serviceItem)
@@ -89,7 +88,7 @@ export function machineFileOf(db: Database, { id, ...own }: Machine, sender: Sen
     wear: wear.map(({ name, count, fresh, limit, delivery }) => ({ name, count, fresh, limit, delivery })),
     equipment: equipmentOf(db, id),
     facts,
-    leftOut: leftOutOf({ photos, others, adjusters: allParts.filter(({ kind }) => kind === STAYS).length }),
+    leftOut: leftOutOf({ photos, others }),
   };
 }
 
@@ -99,20 +98,11 @@ type Places = Record<"points" | "variants" | "parts" | "service" | "wear", Map<n
   machineId: number;
 };
 
-function leftOutOf({
-  photos,
-  others,
-  adjusters,
-}: {
-  photos: number;
-  others: number;
-  adjusters: number;
-}): string[] {
+function leftOutOf({ photos, others }: { photos: number; others: number }): string[] {
   const some = (count: number, one: string, more: string) =>
     count === 0 ? [] : [`${count} ${count === 1 ? one : more}`];
   return [
     ...some(photos, "photo of a reading", "photos of readings"),
-    ...some(adjusters, "adjuster with its positions", "adjusters with their positions"),
     ...some(
       others,
       "entry of another kind, such as a test, a calibration, a camera profile",
@@ -227,6 +217,7 @@ function saidOf(row: Row, { service, wear }: Places, sections: Map<number, Secti
   if (kind === "sections" && row.layout)
     return { kind, instrument: row.layout.instrument, sections: sections.get(row.layout.seq) ?? [] };
   if (kind === "change" && row.change) return { kind, note: row.change.note };
+  if (kind === "renewed") return { kind };
   if (kind === "told" && row.told) return { kind, value: row.told.value, text: row.told.rawText };
   if (kind === "meter" && row.meter) return { kind, reading: row.meter.reading };
   if (kind === "serviced" && row.done && service.has(row.done.itemId))

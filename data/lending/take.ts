@@ -3,7 +3,9 @@ import { asc, eq, sql } from "drizzle-orm";
 import { isDimensionKey } from "../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../core/dimension/change.ts";
 import type { FileFact, MachineFile } from "../../core/lending/machine-file.ts";
+import { ADJUSTER, isSamePart } from "../../core/lending/parts.ts";
 import { componentKinds } from "../../core/subjects/components.ts";
+import { PART_CHANGED } from "../components.ts";
 import { writeReading, writeSections } from "../entries.ts";
 import type { Database } from "../handle.ts";
 import { takeOverAs } from "../imports.ts";
@@ -27,7 +29,6 @@ import {
 import { METER, SERVICE_DONE, WEAR } from "../service.ts";
 import { takeEquipment } from "./equipment.ts";
 import { keepLending, LENDING, lendingsOf, loanBegan } from "./loans.ts";
-import { STAYS } from "./send.ts";
 
 /** The machine of this yard a file is of, and how it was known again; null where it is not here. */
 export function knownMachine(
@@ -85,7 +86,7 @@ export function takeMachine(
   return db.transaction(() => {
     const machineId = onto?.id ?? newMachine(db, file, by);
     const places = placesHere(db, machineId, file, by);
-    takeEquipment(db, machineId, file, by);
+    takeEquipment(db, { machineId, adjusters: adjustersHere(places, file) }, file, by);
     takeOverAs(db, uploadId, by, (partOf) => {
       for (const each of file.facts.filter((fact) => isKnown(fact, file)))
         takeFact(db, each, { places, partOf, yard: file.yard }, by);
@@ -134,6 +135,8 @@ function placesHere(db: Database, machineId: number, file: MachineFile, by: Told
     });
   };
   const kinds = new Set(componentKinds().map(({ key }) => key));
+  const parts = db.select().from(component).where(eq(component.machineId, machineId)).all();
+  const adjusted = parts.some(({ kind, archivedAt }) => kind === ADJUSTER && archivedAt === null);
   const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
   const places = {
     machineId,
@@ -161,11 +164,11 @@ function placesHere(db: Database, machineId: number, file: MachineFile, by: Told
     ),
     parts: each(
       file.parts,
-      db.select().from(component).where(eq(component.machineId, machineId)).all(),
-      (a, b) => a.kind === b.kind && a.place === b.place && same(a.label, b.label),
-      // Of a kind this build does not know nothing is kept.
+      parts.filter(({ kind, archivedAt }) => kind !== ADJUSTER || archivedAt === null),
+      isSamePart,
+      // Of a kind this build does not know nothing is kept, nor one more adjuster where others are told of.
       (one) =>
-        kinds.has(one.kind) && one.kind !== STAYS
+        kinds.has(one.kind) && (one.kind !== ADJUSTER || !adjusted)
           ? db
               .insert(component)
               .values({ ...own, ...one })
@@ -199,6 +202,10 @@ function placesHere(db: Database, machineId: number, file: MachineFile, by: Told
   if (added > 0) settingChanged(db, "parts of a machine that came", { machineId }, by);
   return places;
 }
+
+/** Numbers of this yard of the adjusters of a file, in their order; null of one that is not kept here. */
+const adjustersHere = ({ parts }: Here, file: MachineFile): (number | null)[] =>
+  file.parts.flatMap(({ kind }, at) => (kind === ADJUSTER ? [parts[at]!] : []));
 
 /** False of what is of a dimension, a figure or a change this build has never heard of: nothing could be made of it here. */
 export function isKnown({ kind, topic, on }: FileFact, { parts }: MachineFile): boolean {
@@ -257,6 +264,9 @@ function writeFact(db: Database, given: FileFact, of: Given, told: Told, { servi
       record(db, { kind: CHANGE, ...of }, told, (seq) => {
         db.insert(change).values({ seq, note: given.note }).run();
       });
+      return;
+    case "renewed":
+      record(db, { kind: PART_CHANGED, ...of }, told);
       return;
     case "told":
       record(db, { kind: TOLD, ...of }, told, (seq) => {

@@ -8,6 +8,7 @@ import { CONDITION_KEYS } from "../../core/dimension/condition.ts";
 import { POINT_KINDS } from "../../core/dimension/point-kinds.ts";
 import { NO_EQUIPMENT } from "../../core/lending/equipment.ts";
 import type { MachineFile } from "../../core/lending/machine-file.ts";
+import { ADJUSTER } from "../../core/lending/parts.ts";
 import { ALL_INSTRUMENTS } from "../../core/rig/grade.ts";
 import {
   SERVICE_KINDS,
@@ -18,11 +19,14 @@ import {
 import { FUNCTION_KIND_KEYS } from "../../core/subjects/hoses/kinds.ts";
 import { PHASE_KEYS } from "../../core/trade/phases.ts";
 import { PLACES, SOCKETS, USES } from "../../core/yard/circuit.ts";
+import { ADJUSTER_FORMS, type AdjusterForm, MEASURES, type MeasureKey } from "../../core/yard/ground.ts";
 import { FileProblem } from "../isoxml/problem.ts";
 
 const FORMAT = "ambrek machine";
-const VERSION = 2;
-/** Without hydraulics, weights and tyres. */
+const VERSION = 3;
+/** Without adjusters. */
+const SECOND_VERSION = 2;
+/** Without hydraulics, weights and tyres as well. */
 const FIRST_VERSION = 1;
 /** Bytes a file may have: some forty thousand readings. */
 export const MOST_BYTES = 16 * 1024 * 1024;
@@ -87,6 +91,7 @@ const fact = z.discriminatedUnion("kind", [
     sections: list(z.strictObject({ width: amount, ahead: number, product: plain(120) })).min(1),
   }),
   z.strictObject({ ...every, kind: z.literal("change"), note }),
+  z.strictObject({ ...every, kind: z.literal("renewed") }),
   z.strictObject({ ...every, kind: z.literal("told"), value: number, text: plain(200) }),
   z.strictObject({ ...every, kind: z.literal("meter"), reading: amount }),
   z.strictObject({ ...every, kind: z.literal("serviced"), at: place, meter: amount.nullable(), note }),
@@ -177,6 +182,43 @@ const axle = z.strictObject({
   ),
 });
 
+const steps = z.number().int().min(-1000).max(1000);
+const effect = <T extends z.ZodType>(of: T) => z.strictObject({ front: of, rear: of, across: of });
+
+const adjusters = list(
+  z
+    .strictObject({
+      form: z.enum(keysOf<AdjusterForm>(ADJUSTER_FORMS)),
+      low: steps,
+      high: steps,
+      storage: steps.nullable(),
+      start: steps.nullable(),
+      effect: effect(number).nullable(),
+      acts: z
+        .strictObject({ measure: z.enum(keysOf<MeasureKey>(MEASURES)), by: number.nullable() })
+        .nullable(),
+      pair: z.strictObject({ at: place, difference: steps }).nullable(),
+      master: place.nullable(),
+      up: number.nullable(),
+      how: note,
+      learntFrom: z.uuid().nullable(),
+      error: z.union([amount, effect(amount)]).nullable(),
+    })
+    .refine(({ low, high }) => low <= high, "ends before it begins")
+    .refine(({ effect, acts }) => effect === null || acts === null, "moves two things at once")
+    .refine(
+      ({ effect, acts, error }) => error === null || (typeof error === "number" ? acts : effect) !== null,
+      "is sure of what it does not do",
+    ),
+).superRefine((all, told) => {
+  for (const [at, { pair, master }] of all.entries())
+    if (
+      [pair?.at, master].some((other) => other === at || (other ?? 0) >= all.length) ||
+      (master !== null && all[master]!.master !== null)
+    )
+      told.addIssue({ code: "custom", path: [at], message: "goes with one it cannot go with" });
+});
+
 const equipment = z.strictObject({
   hydraulics: z
     .strictObject({
@@ -196,6 +238,7 @@ const equipment = z.strictObject({
     z.strictObject({ label: named, mass: size, place: number, count: z.number().int().min(0).max(1000) }),
   ),
   tyres: unlike(list(axle), (each) => each.axle),
+  adjusters,
 });
 
 const shape = z
@@ -234,6 +277,13 @@ const shape = z
   .superRefine((file, told) => {
     const wrong = (at: number, message: string) =>
       told.addIssue({ code: "custom", path: ["facts", at], message });
+    const parts = file.parts.filter(({ kind }) => kind === ADJUSTER).length;
+    if (parts !== file.equipment.adjusters.length)
+      told.addIssue({
+        code: "custom",
+        path: ["equipment", "adjusters"],
+        message: "are not those of the parts",
+      });
     const ids = new Set<string>();
     for (const [at, each] of file.facts.entries()) {
       if (ids.has(each.id)) wrong(at, "is there twice");
@@ -242,6 +292,7 @@ const shape = z
         wrong(at, "is about a point that is not there");
       if (each.on.of === "part" && each.on.at >= file.parts.length)
         wrong(at, "is about a part that is not there");
+      if (each.kind === "renewed" && each.on.of !== "part") wrong(at, "is of a part, and names none");
       if (each.variant !== null && each.variant >= file.variants.length)
         wrong(at, "is of a way of working that is not there");
       if (each.kind === "serviced" && each.at >= file.service.length)
@@ -261,14 +312,23 @@ export function readMachineFile(bytes: Uint8Array): MachineFile {
   if (bytes.byteLength > MOST_BYTES) throw new FileProblem("The file is larger than 16 MB.");
   const { format, version, ...rest } = parsed(bytes);
   if (format !== FORMAT) throw new FileProblem("This is no machine that was lent: a file of another kind.");
-  if (version !== VERSION && version !== FIRST_VERSION)
+  if (version !== VERSION && version !== SECOND_VERSION && version !== FIRST_VERSION)
     throw new FileProblem(
       `It was written by another Ambrek, in ${typeof version === "number" ? `version ${version}` : "no version"} of this format.`,
     );
-  const read = shape.safeParse(version === FIRST_VERSION ? { equipment: NO_EQUIPMENT, ...rest } : rest);
+  const read = shape.safeParse(asOfNow(version, rest));
   if (read.success) return read.data as MachineFile;
   const issue = read.error.issues[0]!;
   throw new FileProblem(`It is damaged: ${issue.path.join(" ") || "the file"} ${wordsOf(issue)}.`);
+}
+
+/** What an older version has in the words of this one: it tells nothing of what it does not have. */
+function asOfNow(version: number, told: Record<string, unknown>): Record<string, unknown> {
+  if (version === FIRST_VERSION) return { equipment: NO_EQUIPMENT, ...told };
+  const { equipment } = told;
+  return version === SECOND_VERSION && typeof equipment === "object" && equipment !== null
+    ? { ...told, equipment: { adjusters: NO_EQUIPMENT.adjusters, ...equipment } }
+    : told;
 }
 
 /** What is wrong with a place of it. */

@@ -7,6 +7,7 @@ import { ALL_INSTRUMENTS } from "../../core/rig/grade.ts";
 import { FUNCTION_KIND_KEYS } from "../../core/subjects/hoses/kinds.ts";
 import { PHASE_KEYS } from "../../core/trade/phases.ts";
 import { PLACES, SOCKETS, USES } from "../../core/yard/circuit.ts";
+import { ADJUSTER_FORMS, type AdjusterForm, MEASURES, type MeasureKey } from "../../core/yard/ground.ts";
 
 const text = (most: number) =>
   fc.string({ unit: "grapheme", maxLength: most }).filter((said) => !/[\p{Cc}\p{Cs}]/u.test(said));
@@ -52,6 +53,7 @@ export const anyFact = fc.oneof(
     }),
   }),
   fc.record({ ...every, on, kind: kind("change"), note: text(40) }),
+  fc.record({ ...every, on: fc.constant<On>({ of: "part", at: 0 }), kind: kind("renewed") }),
   fc.record({ ...every, on, kind: kind("told"), value: figure, text: text(20) }),
   fc.record({ ...every, on, kind: kind("meter"), reading: positive }),
   fc.record({
@@ -65,7 +67,62 @@ export const anyFact = fc.oneof(
   fc.record({ ...every, on, kind: kind("worn"), at: fc.constant(0), size: positive, replaced: fc.boolean() }),
 ) as fc.Arbitrary<FileFact>;
 
-export const anyMachineFile: fc.Arbitrary<MachineFile> = fc.record({
+const steps = fc.integer({ min: -20, max: 20 });
+const moves = fc.record({ front: figure, rear: figure, across: figure });
+const sure = fc.record({ front: positive, rear: positive, across: positive });
+const anyAdjuster = fc
+  .record({
+    form: fc.constantFrom(...(Object.keys(ADJUSTER_FORMS) as AdjusterForm[])),
+    low: steps,
+    more: fc.nat(20),
+    storage: fc.option(steps),
+    start: fc.option(steps),
+    moved: fc.oneof(
+      fc.record({ effect: moves, error: fc.option(sure), acts: fc.constant(null) }),
+      fc.record({
+        effect: fc.constant(null),
+        error: fc.option(positive),
+        acts: fc.record({
+          measure: fc.constantFrom(...(Object.keys(MEASURES) as MeasureKey[])),
+          by: fc.option(figure),
+        }),
+      }),
+      fc.constant({ effect: null, error: null, acts: null }),
+    ),
+    paired: fc.boolean(),
+    difference: steps,
+    follows: fc.boolean(),
+    up: fc.option(figure),
+    how: text(40),
+    learntFrom: fc.option(fc.uuid()),
+  })
+  .map(({ low, more, moved, ...rest }) => ({ ...rest, ...moved, low, high: low + more }));
+
+/** Some adjusters: kept equal with the next, or followers of the first. */
+const anyAdjusters = fc.array(anyAdjuster, { maxLength: 4 }).map((all) =>
+  all.map(({ paired, difference, follows, ...told }, at) => ({
+    ...told,
+    pair: paired && all.length > 1 ? { at: (at + 1) % all.length, difference } : null,
+    master: follows && at > 0 ? 0 : null,
+  })),
+);
+
+/** With a part for each of its adjusters. */
+const withParts = ({ parts, ...file }: MachineFile): MachineFile => ({
+  ...file,
+  parts: [
+    ...parts,
+    ...file.equipment.adjusters.map((_, at) => ({
+      kind: "adjuster",
+      label: `screw ${at}`,
+      x: null,
+      y: 0.4,
+      place: at + 1,
+    })),
+  ],
+});
+
+const anyFile: fc.Arbitrary<MachineFile> = fc.record({
   yard: named,
   person: named,
   written: moment,
@@ -171,7 +228,10 @@ export const anyMachineFile: fc.Arbitrary<MachineFile> = fc.record({
       }),
       { selector: ({ axle }) => axle, maxLength: 3 },
     ),
+    adjusters: anyAdjusters,
   }),
   facts: fc.uniqueArray(anyFact, { selector: ({ id }) => id, maxLength: 12 }),
   leftOut: fc.array(text(40), { maxLength: 3 }),
 });
+
+export const anyMachineFile: fc.Arbitrary<MachineFile> = anyFile.map(withParts);

@@ -1,0 +1,28 @@
+/** Parts of a machine of which there are several, as a file names them: which of a yard's they are. */
+import type { MachineFile } from "./machine-file.ts";
+
+/** The kind of which more is told than its name and its place: it goes with the equipment. */
+export const ADJUSTER = "adjuster";
+
+type Part = Pick<MachineFile["parts"][number], "kind" | "label" | "place">;
+
+/** Whether two say the same part: its kind, its place in the row and its name, whoever wrote it large. */
+export const isSamePart = (a: Part, b: Part): boolean =>
+  a.kind === b.kind && a.place === b.place && a.label.trim().toLowerCase() === b.label.trim().toLowerCase();
+
+/**
+ * Adjusters of a file that a yard does not have, by their place in the file, where it has others: what is told of those stays, and one more
+ * would be no part of it. `here`: the parts in use; each is one of the file's at most.
+ */
+export function strangeAdjusters(here: readonly Part[], file: readonly Part[]): ReadonlySet<number> {
+  const left = here.filter(({ kind }) => kind === ADJUSTER);
+  const strange = new Set<number>();
+  if (left.length === 0) return strange;
+  for (const [at, part] of file.entries()) {
+    if (part.kind !== ADJUSTER) continue;
+    const found = left.findIndex((own) => isSamePart(own, part));
+    if (found < 0) strange.add(at);
+    else left.splice(found, 1);
+  }
+  return strange;
+}
