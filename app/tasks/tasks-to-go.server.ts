@@ -9,13 +9,14 @@ import { linesOf } from "../../data/lines.ts";
 import { listFields } from "../../data/places.ts";
 import { productsOf } from "../../data/products.ts";
 import { everyRig, listEveryTool, type Machine, type RigTool } from "../../data/rigs.ts";
+import { wholesOf } from "../../data/whole.ts";
 import { cropsOf } from "../../data/work.ts";
 import { describeRig } from "../../formats/isoxml/describe.ts";
 import { isCut } from "../../formats/isoxml/task-file.ts";
 import type { RigToGo, TaskSetToGo } from "../../formats/isoxml/write.ts";
 import type { JobToGo } from "../../formats/isoxml/write-tasks.ts";
 import { fileStops } from "../stations/card/card-view.server.ts";
-import { openedOf } from "../stations/frame/opened.server.ts";
+import { judgedOf } from "../yard/board.server.ts";
 
 type Opened = { parts: readonly RigTool[]; whole: WholeRig };
 
@@ -64,16 +65,18 @@ export function yardToGo(db: Database, units: Parameters<typeof inWords>[1]): Ya
   const fields = listFields(db).filter(({ archivedAt }) => archivedAt === null);
   const leftOut: string[] = [];
   const rigs: RigToGo[] = [];
-  for (const parts of everyRig(listEveryTool(db)).values()) {
-    const [{ name: title, archivedAt }] = parts as [RigTool];
-    if (archivedAt !== null) continue;
-    const { whole, judged } = openedOf(db, parts);
+  const inUse = listEveryTool(db).filter(({ archivedAt }) => archivedAt === null);
+  const judged = judgedOf(db, inUse);
+  const wholes = wholesOf(db, inUse);
+  for (const [id, parts] of everyRig(inUse)) {
+    const title = parts[0]!.name;
+    const whole = wholes.get(id)!;
     const place = fields.findIndex(({ id }) => id === whole.work?.field.id);
     if (!whole.work || place < 0) {
       leftOut.push(`${title}: no job is set.`);
       continue;
     }
-    const stops = fileStops(judged);
+    const stops = fileStops({ findings: judged.get(id)!.holding });
     const said = joined(
       stops.map(({ what }) => what),
       " ",

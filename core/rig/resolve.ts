@@ -1,10 +1,11 @@
-import type { Attachment } from "../dimension/attachment.ts";
+import { type Attachment, type Hung, hungName } from "../dimension/attachment.ts";
 import {
   DIMENSION_KEYS,
   type Dimension,
   type DimensionKey,
   dimension,
   hasDimension,
+  isDimensionKey,
 } from "../dimension/catalogue.ts";
 import type { ChangeKind } from "../dimension/change.ts";
 import { judgeRange } from "../dimension/range.ts";
@@ -86,12 +87,13 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
   const proofs = facts.proofs.filter((proof) => holds(proof, facts));
   const tool = toolOf(facts);
   const hung = { attachment: facts.attachment, tool };
-  const values = Object.fromEntries(
-    DIMENSION_KEYS.map((key) => [
-      key,
-      resolveValue(dimension(key, hung), hasDimension(hung, key) ? facts : hasNot(facts, key), proofs),
-    ]),
-  ) as Record<DimensionKey, Resolved>;
+  const values = { ...unread(hung) };
+  for (const key of saidOf(facts))
+    values[key] = resolveValue(
+      dimension(key, hung),
+      hasDimension(hung, key) ? facts : hasNot(facts, key),
+      proofs,
+    );
   for (const proof of proofs) sharpen(values, proof);
   for (const proof of facts.proofs) if (!proofs.includes(proof)) blunt(values, proof);
   const sections = facts.sections ?? oneSection(values["tool.width"]);
@@ -108,6 +110,25 @@ export function resolveRig(facts: RigFacts): ResolvedRig {
     proofs,
   };
 }
+
+const unreadOn = new Map<string, Readonly<Record<DimensionKey, Resolved>>>();
+
+/** Every dimension as it stands while nobody read it, and the implement tells nothing: of each way to hang and kind of tool the same. */
+function unread(hung: Hung): Readonly<Record<DimensionKey, Resolved>> {
+  const known = unreadOn.get(hungName(hung));
+  if (known) return known;
+  const values = Object.fromEntries(
+    DIMENSION_KEYS.map((key) => [key, Object.freeze(resolveValue(dimension(key, hung), NOTHING, []))]),
+  ) as Record<DimensionKey, Resolved>;
+  unreadOn.set(hungName(hung), values);
+  return values;
+}
+
+const NOTHING: Said = { readings: {}, previous: {}, told: {}, changes: [] };
+
+/** What somebody read, or the implement tells. */
+const saidOf = ({ readings, previous, told }: Said): DimensionKey[] =>
+  [...new Set([readings, previous, told].flatMap((each) => Object.keys(each)))].filter(isDimensionKey);
 
 /** One section as wide as the tool, assumed until somebody gives them; none while nobody knows the width. */
 function oneSection({ value, doubt, reading }: Resolved): SectionLayout | null {
@@ -232,7 +253,10 @@ function hasNot(facts: RigFacts, key: DimensionKey): RigFacts {
     : facts;
 }
 
-function resolveValue(entry: Dimension, facts: RigFacts, proofs: readonly Proof[]): Resolved {
+/** What of the facts a dimension is resolved by. */
+type Said = Pick<RigFacts, "readings" | "previous" | "told" | "changes">;
+
+function resolveValue(entry: Dimension, facts: Said, proofs: readonly Proof[]): Resolved {
   const { key } = entry;
   const repeats = facts.readings[key] ?? [];
   const reading = repeats.at(-1) ?? null;
