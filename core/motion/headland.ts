@@ -111,7 +111,7 @@ export function turnAtHeadland(rig: TurningRig, asked: Asked): HeadlandTurn {
     poses,
     legs,
     length: legs.reduce((sum, { length }) => sum + Math.abs(length), 0) + before + run,
-    depth: poses.reduce((most, pose) => Math.max(most, reach(rig, pose)), 0),
+    depth: poses.reduce((most, pose) => Math.max(most, furthest(rig, pose, OUTWARD)), 0),
     before,
     bends,
     holds: home.settled && bends.every((each) => each < FOLDED),
@@ -129,12 +129,26 @@ export function bendsInTurn(rig: TurningRig, asked: Asked): Pick<HeadlandTurn, "
   };
 }
 
-/** The furthest out anything stands. */
-function reach(rig: TurningRig, pose: Pose): number {
-  return outlinesAt(rig, pose)
-    .flat()
-    .reduce((most, { x }) => Math.max(most, x), Number.NEGATIVE_INFINITY);
+/** The furthest anything stands in a direction, of which x and y are the parts: every point of every outline is looked at, and none is made. */
+function furthest(
+  { train, bodies }: Pick<TurningRig, "train" | "bodies">,
+  pose: Pose,
+  { x, y }: Spot,
+): number {
+  const wheels = wheelsOf(train, pose);
+  let most = Number.NEGATIVE_INFINITY;
+  for (let body = 0; body < bodies.length; body += 1) {
+    const cos = Math.cos(pose.headings[body]!);
+    const sin = Math.sin(pose.headings[body]!);
+    const [ahead, aside] = [x * cos + y * sin, y * cos - x * sin];
+    const at = x * wheels[body]!.x + y * wheels[body]!.y;
+    for (const outline of bodies[body]!.outlines)
+      for (const spot of outline) most = Math.max(most, at + spot.x * ahead + spot.y * aside);
+  }
+  return most;
 }
+
+const OUTWARD: Spot = { x: 1, y: 0 };
 
 /** The largest bend of each drawbar, without sign. */
 function bendsIn(train: readonly Drawn[], poses: readonly Pose[]): number[] {
@@ -173,12 +187,7 @@ export function swingOut(rig: Pick<TurningRig, "train" | "bodies">, radius: numb
   const { train, bodies } = rig;
   const quarter = { curvature: hand / radius, length: (Math.PI / 2) * radius };
   const poses = drive(train, straight(train, { x: 0, y: 0 }), [quarter], STEP);
-  const outermost = (pose: Pose) =>
-    Math.max(
-      ...outlinesAt({ train, bodies, works: [] }, pose)
-        .flat()
-        .map(({ y }) => -hand * y),
-    );
+  const outermost = (pose: Pose) => furthest({ train, bodies }, pose, { x: 0, y: -hand });
   return Math.max(...poses.map(outermost)) - outermost(poses[0]!);
 }
 

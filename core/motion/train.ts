@@ -44,9 +44,11 @@ export function turning(
   const speeds = [1];
   const asides = [strays ? Math.tan(strays.machine) : 0];
   const rates = [curvature];
-  for (const [index, { behind, hitch, pivot }] of train.entries()) {
+  for (let index = 0; index < train.length; index += 1) {
+    const { behind, hitch, pivot } = train[index]!;
     const bent = headings[behind]! - headings[index + 1]!;
-    const [speed, aside] = [speeds[behind]!, asides[behind]! - hitch * rates[behind]!];
+    const speed = speeds[behind]!;
+    const aside = asides[behind]! - hitch * rates[behind]!;
     const along = speed * Math.cos(bent) - aside * Math.sin(bent);
     const across = speed * Math.sin(bent) + aside * Math.cos(bent);
     const wheels = strays ? along * Math.tan(strays.drawn[index]! - strays.steered[index]! * bent) : 0;
@@ -57,32 +59,43 @@ export function turning(
   return rates;
 }
 
+/** Headings after so many metres at these rates. */
+const turned = (headings: readonly number[], rates: readonly number[], way: number): number[] =>
+  headings.map((heading, at) => heading + way * rates[at]!);
+
+/** What the four slopes of a step come to. */
+const mean = (a: number, b: number, c: number, d: number): number => (a + 2 * b + 2 * c + d) / 6;
+
 /** One step of so many metres, negative where it backs. */
-export function step(train: readonly Drawn[], pose: Pose, curvature: number, way: number): Pose {
-  const slope = (headings: readonly number[]) => ({
-    x: Math.cos(headings[0]!),
-    y: Math.sin(headings[0]!),
-    rates: turning(train, headings, curvature),
-  });
-  const moved = (by: number, { rates }: { rates: readonly number[] }) =>
-    pose.headings.map((heading, at) => heading + by * rates[at]!);
-  const a = slope(pose.headings);
-  const b = slope(moved(way / 2, a));
-  const c = slope(moved(way / 2, b));
-  const d = slope(moved(way, c));
-  const mean = (of: (each: typeof a) => number) => (of(a) + 2 * of(b) + 2 * of(c) + of(d)) / 6;
+export function step(
+  train: readonly Drawn[],
+  { x, y, headings }: Pose,
+  curvature: number,
+  way: number,
+): Pose {
+  const a = turning(train, headings, curvature);
+  const second = turned(headings, a, way / 2);
+  const b = turning(train, second, curvature);
+  const third = turned(headings, b, way / 2);
+  const c = turning(train, third, curvature);
+  const last = turned(headings, c, way);
+  const d = turning(train, last, curvature);
+  const along = (of: (heading: number) => number) =>
+    mean(of(headings[0]!), of(second[0]!), of(third[0]!), of(last[0]!));
   return {
-    x: pose.x + way * mean(({ x }) => x),
-    y: pose.y + way * mean(({ y }) => y),
-    headings: pose.headings.map((heading, at) => heading + way * mean(({ rates }) => rates[at]!)),
+    x: x + way * along(Math.cos),
+    y: y + way * along(Math.sin),
+    headings: headings.map((heading, at) => heading + way * mean(a[at]!, b[at]!, c[at]!, d[at]!)),
   };
 }
 
 /** The wheels of every body, the machine first. */
 export function wheelsOf(train: readonly Drawn[], { x, y, headings }: Pose): Spot[] {
   const wheels: Spot[] = [{ x, y }];
-  for (const [index, { behind, hitch, pivot }] of train.entries()) {
-    const [ahead, own] = [headings[behind]!, headings[index + 1]!];
+  for (let index = 0; index < train.length; index += 1) {
+    const { behind, hitch, pivot } = train[index]!;
+    const ahead = headings[behind]!;
+    const own = headings[index + 1]!;
     const from = wheels[behind]!;
     wheels.push({
       x: from.x - hitch * Math.cos(ahead) - pivot * Math.cos(own),
