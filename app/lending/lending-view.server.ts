@@ -168,7 +168,10 @@ function notesOf(file: MachineFile, differing: number, unknown: number, now: Dat
       differing,
       "of the file's entries stand here under the same number with another figure: what is here stays.",
     ),
-    ...some(unknown, "entries are of something this build has never heard of, and are left out."),
+    ...some(
+      unknown,
+      "entries are of something this build has never heard of, or cannot be so, and are left out.",
+    ),
     ...some(ahead, "entries are of after now, by a clock that was ahead: they are kept as of now."),
     ...file.leftOut.map((each) => `Stayed with ${file.yard}: ${each}.`),
   ];

@@ -325,5 +325,13 @@ describe("a machine that comes back", () => {
     expect(odd).toHaveLength(1);
     take(home, { ...file, facts: [...file.facts, ...odd] }, HOME, ILSE);
     expect(factOf(home, odd[0]!.id)).toBeNull();
+
+    const tool = listMachines(home).find((each) => has(home, each).equipment.adjusters.length > 0)!;
+    keepLending(home, tool.id, { way: "out", there: OTHER, here: HOME }, ILSE);
+    const lent = sent(home, tool, HOME, ILSE);
+    const at = lent.facts.find(({ kind, on }) => kind === "reading" && on.of === "part")!;
+    const far = { ...at, id: randomUUID(), value: 1e9 } as FileFact;
+    take(home, { ...lent, facts: [...lent.facts, far] }, HOME, ILSE);
+    expect(factOf(home, far.id)).toBeNull();
   });
 });

@@ -207,13 +207,17 @@ function placesHere(db: Database, machineId: number, file: MachineFile, by: Told
 const adjustersHere = ({ parts }: Here, file: MachineFile): (number | null)[] =>
   file.parts.flatMap(({ kind }, at) => (kind === ADJUSTER ? [parts[at]!] : []));
 
-/** False of what is of a dimension, a figure or a change this build has never heard of: nothing could be made of it here. */
-export function isKnown({ kind, topic, on }: FileFact, { parts }: MachineFile): boolean {
+/** False of what is of a dimension, a figure or a change this build has never heard of, or of a figure of a part that can be none: nothing could be made of it here. */
+export function isKnown(fact: FileFact, { parts }: MachineFile): boolean {
+  const { kind, topic, on } = fact;
   if (kind === "change") return Object.hasOwn(CHANGES, topic);
   if (kind !== "reading" && kind !== "told") return true;
   if (on.of !== "part") return isDimensionKey(topic);
   const figures = componentKinds().find(({ key }) => key === parts[on.at]!.kind)?.figures ?? [];
-  return figures.some(({ key }) => key === topic);
+  return figures.some(
+    ({ key, range: [low, high] }) =>
+      key === topic && (kind !== "reading" || (fact.value >= low && fact.value <= high)),
+  );
 }
 
 type Into = { places: Here; partOf: number; yard: string };
