@@ -8,17 +8,15 @@ import { day } from "./print.ts";
 type Parts = readonly Pick<RigTool, "tractor" | "implement">[];
 
 /** The machines of a rig, the one that drives first. */
-export const machinesOf = (parts: Parts): Machine[] => [
+const machinesOf = (parts: Parts): Machine[] => [
   parts[0]!.tractor,
   ...parts.map(({ implement }) => implement),
 ];
 
 /** Of each of several rigs, in their order, the machines that are not there. */
 export function notHereOf(db: Database, rigs: readonly Parts[]): NotHere[][] {
-  const elsewhere = machinesElsewhere(db);
-  return rigs.map((parts) =>
-    machinesOf(parts).flatMap((machine) => notHere(machine, elsewhere.get(machine.id))),
-  );
+  const missing = machinesNotHere(db, rigs.flatMap(machinesOf));
+  return rigs.map((parts) => machinesOf(parts).flatMap(({ id }) => missing.get(id) ?? []));
 }
 
 function notHere(

@@ -9,7 +9,7 @@ import type { WholeRig } from "../../../core/rig/whole.ts";
 import type { Database } from "../../../data/handle.ts";
 import { everyRig, listEveryTool } from "../../../data/rigs.ts";
 import { wholesOf } from "../../../data/whole.ts";
-import { inWords, machinesNotHere, machinesOf } from "../../stations/frame/not-here.server.ts";
+import { inWords, notHereOf } from "../../stations/frame/not-here.server.ts";
 import { headOf } from "../../stations/frame/rig-view.server.ts";
 import { paged } from "../../ui/paged.ts";
 
@@ -26,15 +26,15 @@ export function tapeLists(db: Database, units: Units, page: number) {
     db,
     here.rows.flatMap(([, own]) => own),
   );
-  const notHere = machinesNotHere(
+  const notHere = notHereOf(
     db,
-    here.rows.flatMap(([, own]) => machinesOf(own)),
+    here.rows.map(([, own]) => own),
   );
   const lists = here.rows
-    .map(([id, own]) => ({
+    .map(([id, own], at) => ({
       head: headOf(own),
       rows: rowsOf(wholes.get(id)!, units),
-      notHere: inWords(machinesOf(own).flatMap((machine) => notHere.get(machine.id) ?? [])),
+      notHere: inWords(notHere[at]!),
     }))
     .filter(({ rows }) => rows.length > 0);
   return { ...here, rows: lists };
