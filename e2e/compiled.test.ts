@@ -24,11 +24,14 @@ function loaded(at: string, options = ""): { served: boolean[]; routes: number }
   return JSON.parse(execFileSync(process.execPath, [file], { env, encoding: "utf8" }));
 }
 
+/** The build with what is compiled of it for these settings alone: servers of other tests lay theirs beside it. */
 function copied(): { at: string; compiled: string } {
   const copy = join(folder, "server");
-  cpSync(resolve("build/server"), copy, { recursive: true });
+  cpSync(resolve("build/server"), copy, { recursive: true, filter: (each) => !each.endsWith(".compiled") });
+  const at = join(copy, "index.cjs");
+  loaded(at);
   const name = readdirSync(join(copy, "assets")).find((each) => each.endsWith(".compiled"))!;
-  return { at: join(copy, "index.cjs"), compiled: join(copy, "assets", name) };
+  return { at, compiled: join(copy, "assets", name) };
 }
 
 it("serves what was compiled when it was built", () => {
