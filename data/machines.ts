@@ -37,6 +37,16 @@ export function listArchivedMachines(db: Database): Machine[] {
     .filter(({ archivedAt }) => archivedAt !== null);
 }
 
+/** Every machine there is or was, by its number: what was done with one that is put away is told of still. */
+export const everyMachine = (db: Database): ReadonlyMap<number, Machine> =>
+  new Map(
+    db
+      .select()
+      .from(machine)
+      .all()
+      .map((each) => [each.id, each]),
+  );
+
 export function findMachine(db: Database, id: number): Machine | null {
   return db.select().from(machine).where(eq(machine.id, id)).get() ?? null;
 }

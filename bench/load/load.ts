@@ -93,6 +93,9 @@ export async function benchLoad(): Promise<void> {
       await measure(served, { what: "station page", path: "/rigs/8/tool", clients });
       await measure(served, { what: "hook-up list", path: "/rigs/8/hook-up", clients });
       await measure(served, { what: "entry, on the disk when answered", path: "/", clients, entries: true });
+      // What was entered is judged beside everybody then.
+      await measure(served, { what: "station page, beside the judge", path: "/rigs/9/tool", clients });
+      await judged(path);
     }
     row(["", "", "", "p50", "p99", "held up"]);
     for (const long of [

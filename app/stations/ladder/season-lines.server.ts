@@ -1,5 +1,5 @@
 /** What the season says of a rig: when it is planned, what is due on its machines, what wears out and is not on the shelf. */
-import { listMachines } from "../../../data/machines.ts";
+import { everyMachine } from "../../../data/machines.ts";
 import { keptPlan } from "../../../data/plan.ts";
 import { shortName } from "../../../data/whole.ts";
 import { spanWords } from "../../yard/plan/plan-words.ts";
@@ -13,7 +13,8 @@ const AHEAD = 3;
 
 export function seasonLines({ db, rig, parts }: OpenRig, now: Date): SeasonLine[] {
   const machines = [...new Set(parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id]))];
-  const named = new Map(listMachines(db).map((machine) => [machine.id, shortName(machine)]));
+  const named = everyMachine(db);
+  const nameOf = (id: number) => shortName(named.get(id)!);
   const today = now.toISOString().slice(0, 10);
   const ahead = (keptPlan(db)?.plan.blocks ?? [])
     .filter(({ rigId, to }) => rigId === rig.id && to >= today)
@@ -34,7 +35,7 @@ export function seasonLines({ db, rig, parts }: OpenRig, now: Date): SeasonLine[
     ...due.map(
       ({ item }): SeasonLine => ({
         key: `service ${item.id}`,
-        text: `Due on ${named.get(item.machineId)}: ${item.name}`,
+        text: `Due on ${nameOf(item.machineId)}: ${item.name}`,
         href: `/machines/${item.machineId}/service`,
         tone: "warn",
       }),
@@ -42,7 +43,7 @@ export function seasonLines({ db, rig, parts }: OpenRig, now: Date): SeasonLine[
     ...order.map(
       ({ part }): SeasonLine => ({
         key: `wear ${part.id}`,
-        text: `To order for ${named.get(part.machineId)}: ${part.count} × ${part.name}`,
+        text: `To order for ${nameOf(part.machineId)}: ${part.count} × ${part.name}`,
         href: `/machines/${part.machineId}/service`,
         tone: "warn",
       }),

@@ -8,7 +8,7 @@ import { comesIn, type Due, dueOf, SERVICE_KINDS, type ServiceItem } from "../..
 import { meterNow, paceOf, usedSince } from "../../../core/season/use.ts";
 import { type Order, orderOf, type Wear, wearOf } from "../../../core/season/wear.ts";
 import type { Database } from "../../../data/handle.ts";
-import { listMachines } from "../../../data/machines.ts";
+import { findMachine, listMachines } from "../../../data/machines.ts";
 import { push } from "../../../data/push.ts";
 import type { Machine } from "../../../data/rigs.ts";
 import {
@@ -289,12 +289,13 @@ export function yardService(db: Database, units: Units, now: Date) {
 }
 export type YardService = ReturnType<typeof yardService>;
 
-/** Everything that was done, newest first, of one machine or of all in use. */
+/** Everything that was done, newest first, of one machine, in use or put away, or of all in use. */
 export function serviceHistory(db: Database, machineId: number | null): ServiceLine[] {
   const machines = new Map(
-    listMachines(db)
-      .filter(({ id }) => machineId === null || id === machineId)
-      .map((machine) => [machine.id, machine]),
+    (machineId === null ? listMachines(db) : [findMachine(db, machineId) ?? []].flat()).map((machine) => [
+      machine.id,
+      machine,
+    ]),
   );
   const items = new Map(serviceItems(db, [...machines.keys()]).map((item) => [item.id, item]));
   return servicedOf(db, [...items.keys()]).map(({ itemId, at, meter, note, person }) => {

@@ -6,7 +6,7 @@ import { costOf, grouped, ratesOf } from "../../../core/season/rates.ts";
 import type { Database } from "../../../data/handle.ts";
 import { liveProofs } from "../../../data/live.ts";
 import { logOf } from "../../../data/log.ts";
-import { listMachines } from "../../../data/machines.ts";
+import { everyMachine, listMachines } from "../../../data/machines.ts";
 import { planAways } from "../../../data/plan.ts";
 import { pricesOf, type YardPrices } from "../../../data/prices.ts";
 import { everyRig, listEveryTool, type Machine, type RigTool } from "../../../data/rigs.ts";
@@ -153,7 +153,7 @@ function wrongIn(given: Given): Line[] {
   );
   const bySpoilt = new Map<string, typeof spoilt>();
   for (const each of spoilt) bySpoilt.set(each.entry.rig, [...(bySpoilt.get(each.entry.rig) ?? []), each]);
-  const named = new Map(listMachines(db).map((each) => [each.id, each]));
+  const named = everyMachine(db);
   const aways = planAways(db).filter(
     ({ machineId, from, why }) =>
       machineId !== null &&
@@ -199,7 +199,7 @@ function wrongIn(given: Given): Line[] {
 function doneIn(given: Given): Line[] {
   const { db, machine } = given;
   const items = serviceItems(db, machine ? [machine.id] : undefined);
-  const named = new Map(listMachines(db).map((each) => [each.id, each]));
+  const named = everyMachine(db);
   const byId = new Map(items.map((item) => [item.id, item]));
   const done = servicedOf(
     db,
@@ -226,7 +226,7 @@ const ownParts = ({ rigs }: Given): RigTool[] =>
 /** What is to be mended, ordered and made anew before the next season: as it stands now. */
 function winterOf(given: Given): Line[] {
   const { db, units, now, machine, rigs } = given;
-  const named = new Map(listMachines(db).map((each) => [each.id, each]));
+  const named = everyMachine(db);
   const machines = machine ? [machine.id] : undefined;
   const due = judgedService(db, now, machines).filter(({ due: { state } }) => state !== "good");
   const wear = judgedWear(db, now, machines).filter(({ order }) => order?.kind === "now");

@@ -1,12 +1,14 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { PRESETS } from "../../../core/quantity/units.ts";
-import { listMachines } from "../../../data/machines.ts";
-import { keepPlan } from "../../../data/plan.ts";
+import { archiveMachine, findMachine, listMachines } from "../../../data/machines.ts";
+import { addPlanAway, keepPlan } from "../../../data/plan.ts";
 import { listRigs } from "../../../data/rigs.ts";
+import { BY } from "../../../data/sample-told.ts";
 import { openSampleYard, type SampleYard } from "../../routes/sample-yard.ts";
 import { loader } from "../../routes/year.tsx";
 import { openRig } from "../../stations/frame/rig-view.server.ts";
 import { seasonLines } from "../../stations/ladder/season-lines.server.ts";
+import { serviceHistory } from "../service/service-view.server.ts";
 import { yearView } from "./year-view.server.ts";
 
 let yard: SampleYard;
@@ -57,6 +59,32 @@ describe("a year on one page", () => {
     expect(texts(t13.wrong)).toContain("hydraulic pump");
     expect(texts(t13.winter)).not.toContain("Mowers");
     expect(texts(look(2025).wrong)).toContain("Electric drill");
+  });
+
+  it("tells what was done with a machine that is put away since, of it and of the yard", async () => {
+    const sold = machine("T12");
+    addPlanAway(
+      yard.db,
+      { machineId: sold.id, personId: null, from: "2026-06-01", to: "2026-06-04", why: "gearbox" },
+      BY,
+    );
+    const lines = ({ wrong, done, winter }: ReturnType<typeof look>) => texts([...wrong, ...done, ...winter]);
+    const before = lines(look(2026, "T12"));
+    expect(before).toContain("T12 away");
+    archiveMachine(yard.db, sold.id, true, BY);
+    try {
+      const year = { year: 2026, units: PRESETS.metric, now: NOW };
+      expect(lines(yearView(yard.db, { ...year, machine: findMachine(yard.db, sold.id) }))).toBe(before);
+      expect(lines(look(2026))).toContain("T12 away");
+      const rig = listRigs(yard.db).find(({ tractor }) => tractor.id === sold.id)!;
+      const open = await openRig(new Request(`http://localhost/rigs/${rig.id}`), String(rig.id));
+      const due = seasonLines(open, new Date("2028-03-01T08:00:00Z"));
+      expect(due.map(({ text }) => text).join()).toContain("Due on T12");
+      expect(serviceHistory(yard.db, sold.id).length).toBeGreaterThan(0);
+      expect(serviceHistory(yard.db, 99_999)).toEqual([]);
+    } finally {
+      archiveMachine(yard.db, sold.id, false, BY);
+    }
   });
 
   it("is this year's where no other is asked for, and not found of a machine that is not there", async () => {
