@@ -1,8 +1,6 @@
 /** Parts of a machine of which there are several, as a file names them: which of a yard's they are. */
+import { ADJUSTER_KIND } from "../yard/ground.ts";
 import type { MachineFile } from "./machine-file.ts";
-
-/** The kind of which more is told than its name and its place: it goes with the equipment. */
-export const ADJUSTER = "adjuster";
 
 type Part = Pick<MachineFile["parts"][number], "kind" | "label" | "place">;
 
@@ -15,11 +13,11 @@ export const isSamePart = (a: Part, b: Part): boolean =>
  * would be no part of it. `here`: the parts in use; each is one of the file's at most.
  */
 export function strangeAdjusters(here: readonly Part[], file: readonly Part[]): ReadonlySet<number> {
-  const left = here.filter(({ kind }) => kind === ADJUSTER);
+  const left = here.filter(({ kind }) => kind === ADJUSTER_KIND);
   const strange = new Set<number>();
   if (left.length === 0) return strange;
   for (const [at, part] of file.entries()) {
-    if (part.kind !== ADJUSTER) continue;
+    if (part.kind !== ADJUSTER_KIND) continue;
     const found = left.findIndex((own) => isSamePart(own, part));
     if (found < 0) strange.add(at);
     else left.splice(found, 1);

@@ -1,6 +1,9 @@
 /** What a yard keeps of a tool's depth: its adjusters, what was measured in the ground, and what a strip was good for. */
 import type { Family } from "../quantity/measure.ts";
 
+/** What parts that are adjusters are called among all parts. */
+export const ADJUSTER_KIND = "adjuster";
+
 export const ADJUSTER_FORMS = {
   turnbuckle: { label: "Turnbuckle", step: "turn", steps: "turns" },
   shims: { label: "Shims", step: "shim", steps: "shims" },

@@ -3,8 +3,9 @@ import { asc, eq, sql } from "drizzle-orm";
 import { isDimensionKey } from "../../core/dimension/catalogue.ts";
 import { CHANGES } from "../../core/dimension/change.ts";
 import type { FileFact, MachineFile } from "../../core/lending/machine-file.ts";
-import { ADJUSTER, isSamePart } from "../../core/lending/parts.ts";
+import { isSamePart } from "../../core/lending/parts.ts";
 import { componentKinds } from "../../core/subjects/components.ts";
+import { ADJUSTER_KIND } from "../../core/yard/ground.ts";
 import { PART_CHANGED } from "../components.ts";
 import { writeReading, writeSections } from "../entries.ts";
 import type { Database } from "../handle.ts";
@@ -136,7 +137,7 @@ function placesHere(db: Database, machineId: number, file: MachineFile, by: Told
   };
   const kinds = new Set(componentKinds().map(({ key }) => key));
   const parts = db.select().from(component).where(eq(component.machineId, machineId)).all();
-  const adjusted = parts.some(({ kind, archivedAt }) => kind === ADJUSTER && archivedAt === null);
+  const adjusted = parts.some(({ kind, archivedAt }) => kind === ADJUSTER_KIND && archivedAt === null);
   const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
   const places = {
     machineId,
@@ -164,11 +165,11 @@ function placesHere(db: Database, machineId: number, file: MachineFile, by: Told
     ),
     parts: each(
       file.parts,
-      parts.filter(({ kind, archivedAt }) => kind !== ADJUSTER || archivedAt === null),
+      parts.filter(({ kind, archivedAt }) => kind !== ADJUSTER_KIND || archivedAt === null),
       isSamePart,
       // Of a kind this build does not know nothing is kept, nor one more adjuster where others are told of.
       (one) =>
-        kinds.has(one.kind) && (one.kind !== ADJUSTER || !adjusted)
+        kinds.has(one.kind) && (one.kind !== ADJUSTER_KIND || !adjusted)
           ? db
               .insert(component)
               .values({ ...own, ...one })
@@ -205,7 +206,7 @@ function placesHere(db: Database, machineId: number, file: MachineFile, by: Told
 
 /** Numbers of this yard of the adjusters of a file, in their order; null of one that is not kept here. */
 const adjustersHere = ({ parts }: Here, file: MachineFile): (number | null)[] =>
-  file.parts.flatMap(({ kind }, at) => (kind === ADJUSTER ? [parts[at]!] : []));
+  file.parts.flatMap(({ kind }, at) => (kind === ADJUSTER_KIND ? [parts[at]!] : []));
 
 /** False of what is of a dimension, a figure or a change this build has never heard of, or of a figure of a part that can be none: nothing could be made of it here. */
 export function isKnown(fact: FileFact, { parts }: MachineFile): boolean {

@@ -8,7 +8,6 @@ import { CONDITION_KEYS } from "../../core/dimension/condition.ts";
 import { POINT_KINDS } from "../../core/dimension/point-kinds.ts";
 import { NO_EQUIPMENT } from "../../core/lending/equipment.ts";
 import type { MachineFile } from "../../core/lending/machine-file.ts";
-import { ADJUSTER } from "../../core/lending/parts.ts";
 import { ALL_INSTRUMENTS } from "../../core/rig/grade.ts";
 import {
   SERVICE_KINDS,
@@ -19,7 +18,13 @@ import {
 import { FUNCTION_KIND_KEYS } from "../../core/subjects/hoses/kinds.ts";
 import { PHASE_KEYS } from "../../core/trade/phases.ts";
 import { PLACES, SOCKETS, USES } from "../../core/yard/circuit.ts";
-import { ADJUSTER_FORMS, type AdjusterForm, MEASURES, type MeasureKey } from "../../core/yard/ground.ts";
+import {
+  ADJUSTER_FORMS,
+  ADJUSTER_KIND,
+  type AdjusterForm,
+  MEASURES,
+  type MeasureKey,
+} from "../../core/yard/ground.ts";
 import { FileProblem } from "../isoxml/problem.ts";
 
 const FORMAT = "ambrek machine";
@@ -277,7 +282,7 @@ const shape = z
   .superRefine((file, told) => {
     const wrong = (at: number, message: string) =>
       told.addIssue({ code: "custom", path: ["facts", at], message });
-    const parts = file.parts.filter(({ kind }) => kind === ADJUSTER).length;
+    const parts = file.parts.filter(({ kind }) => kind === ADJUSTER_KIND).length;
     if (parts !== file.equipment.adjusters.length)
       told.addIssue({
         code: "custom",

@@ -48,10 +48,14 @@ export function machinesNotHere(db: Database, machines: readonly Machine[]): Map
 }
 
 /** Why such a rig is not coupled; null where all its machines are there. */
-export function notHereProblem(db: Database, parts: Parts): string | null {
-  const missing = [...machinesNotHere(db, machinesOf(parts)).values()];
+export const notHereProblem = (db: Database, parts: Parts): string | null =>
+  notHereSaid(db, machinesOf(parts), "this rig is not coupled");
+
+/** What these machines do not do while some of them are not there, and until when; null where all are. */
+export function notHereSaid(db: Database, machines: readonly Machine[], so: string): string | null {
+  const missing = [...machinesNotHere(db, machines).values()];
   const [first] = missing;
-  return first ? `${inWords(missing)}: this rig is not coupled ${first.until}.` : null;
+  return first ? `${inWords(missing)}: ${so} ${first.until}.` : null;
 }
 
 /** What is not there, as a part of a sentence; empty where all is. */

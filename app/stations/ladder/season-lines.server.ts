@@ -1,5 +1,4 @@
 /** What the season says of a rig: when it is planned, what is due on its machines, what wears out and is not on the shelf. */
-import { everyMachine } from "../../../data/machines.ts";
 import { keptPlan } from "../../../data/plan.ts";
 import { shortName } from "../../../data/whole.ts";
 import { spanWords } from "../../yard/plan/plan-words.ts";
@@ -12,15 +11,16 @@ export type SeasonLine = { key: string; text: string; href: string; tone: "plain
 const AHEAD = 3;
 
 export function seasonLines({ db, rig, parts }: OpenRig, now: Date): SeasonLine[] {
-  const machines = [...new Set(parts.flatMap(({ tractor, implement }) => [tractor.id, implement.id]))];
-  const named = everyMachine(db);
-  const nameOf = (id: number) => shortName(named.get(id)!);
+  const machines = new Map(
+    parts.flatMap(({ tractor, implement }) => [tractor, implement]).map((each) => [each.id, each]),
+  );
+  const nameOf = (id: number) => shortName(machines.get(id)!);
   const today = now.toISOString().slice(0, 10);
   const ahead = (keptPlan(db)?.plan.blocks ?? [])
     .filter(({ rigId, to }) => rigId === rig.id && to >= today)
     .sort((a, b) => (a.from < b.from ? -1 : 1))
     .slice(0, AHEAD);
-  const { due, order } = pressing(db, now, machines);
+  const { due, order } = pressing(db, now, [...machines.keys()]);
   return [
     ...ahead.map(({ job, from, to, days }, at): SeasonLine => {
       const who = [...new Set(days.flatMap(({ people }) => people.map(({ name }) => name)))];

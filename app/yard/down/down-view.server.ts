@@ -11,7 +11,7 @@ import { rerigSeconds } from "../../../data/plan.ts";
 import { everyRig, listEveryTool, type Machine, outfitOf, type RigTool } from "../../../data/rigs.ts";
 import { partsOn, placesOn, wholeOn } from "../../../data/swap.ts";
 import { machineName, shortName } from "../../../data/whole.ts";
-import { machinesNotHere, inWords as notHereInWords } from "../../stations/frame/not-here.server.ts";
+import { machinesNotHere, notHereSaid } from "../../stations/frame/not-here.server.ts";
 import { openedOf } from "../../stations/frame/opened.server.ts";
 import { minutesWords } from "../plan/plan-words.ts";
 import { setupOfOpened, setupOfRig } from "../plan/setups.server.ts";
@@ -36,17 +36,6 @@ export type Carrier = {
   carries: string | null;
   swap: Swap;
 };
-
-/** Why nothing carries these tools: one of them is not there; null where all are. */
-function toolsNotHere(db: Database, parts: readonly RigTool[]): string | null {
-  const missing = [
-    ...machinesNotHere(
-      db,
-      parts.map(({ implement }) => implement),
-    ).values(),
-  ];
-  return missing[0] ? `${notHereInWords(missing)}: nothing carries it ${missing[0].until}.` : null;
-}
 
 /** Every other machine that drives with a place for these tools, the quickest first; those that have none, and those that are not there. */
 function carriersFor(db: Database, parts: readonly RigTool[], units: Units) {
@@ -131,7 +120,8 @@ export function downView(db: Database, machine: Machine, asked: string | null, u
   const nobody = { ...base, off: null, anyway: [] as string[], carriers: [], without: [], notHere: [] };
   if (!parts) return { ...nobody, rig: null };
   const rig = rigOf(parts);
-  const toolAway = toolsNotHere(db, parts);
+  const tools = parts.map(({ implement }) => implement);
+  const toolAway = notHereSaid(db, tools, "nothing carries it");
   if (toolAway) return { ...nobody, rig, anyway: [toolAway] };
   const { carriers, without, notHere } = carriersFor(db, parts, units);
   const off = takenOff(db, parts, rerigSeconds(db), units);

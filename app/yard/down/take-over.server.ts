@@ -7,7 +7,7 @@ import { everyRig, listEveryTool, type Machine, outfitOf, type RigTool } from ".
 import { coupleOn, placesOn } from "../../../data/swap.ts";
 import { shortName } from "../../../data/whole.ts";
 import type { FieldErrors } from "../../session/validate.ts";
-import { inWords, machinesNotHere } from "../../stations/frame/not-here.server.ts";
+import { notHereSaid } from "../../stations/frame/not-here.server.ts";
 import type { TakeOverDto } from "./down.dto.ts";
 
 type Taken = { ok: true; rigId: number } | { ok: false; errors: FieldErrors };
@@ -21,8 +21,9 @@ export function takeOver(db: Database, machine: Machine, dto: TakeOverDto, told:
   const other = findMachine(db, Number(dto.other));
   if (!other || other.kind === "implement" || other.id === machine.id || other.archivedAt)
     return no("Choose another machine that drives.");
-  const missing = [...machinesNotHere(db, [other, ...parts.map(({ implement }) => implement)]).values()];
-  if (missing[0]) return no(`${inWords(missing)}: it does not take over ${missing[0].until}.`);
+  const needed = [other, ...parts.map(({ implement }) => implement)];
+  const missing = notHereSaid(db, needed, "it does not take over");
+  if (missing) return no(missing);
   const same = [...rigs.values()].find(
     (own) => own[0]!.tractor.id === other.id && outfitOf(own) === outfitOf(parts),
   );

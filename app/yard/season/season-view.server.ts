@@ -118,8 +118,10 @@ export function seasonView(
       if (said.has(once)) continue;
       said.add(once);
       const { needs, ...group } = groupOf(part, each.subject, parts);
-      const notHere = inWords(needs.flatMap(({ id }) => away.get(id) ?? []));
-      groups.set(group.key, groups.get(group.key) ?? { ...group, notHere, lines: [], todo: [] });
+      if (!groups.has(group.key)) {
+        const notHere = inWords(needs.flatMap(({ id }) => away.get(id) ?? []));
+        groups.set(group.key, { ...group, notHere, lines: [], todo: [] });
+      }
       groups.get(group.key)!.todo.push(each);
     }
   }

@@ -291,12 +291,8 @@ export type YardService = ReturnType<typeof yardService>;
 
 /** Everything that was done, newest first, of one machine, in use or put away, or of all in use. */
 export function serviceHistory(db: Database, machineId: number | null): ServiceLine[] {
-  const machines = new Map(
-    (machineId === null ? listMachines(db) : [findMachine(db, machineId) ?? []].flat()).map((machine) => [
-      machine.id,
-      machine,
-    ]),
-  );
+  const asked = machineId === null ? listMachines(db) : [findMachine(db, machineId)];
+  const machines = new Map(asked.flatMap((machine) => (machine ? [[machine.id, machine]] : [])));
   const items = new Map(serviceItems(db, [...machines.keys()]).map((item) => [item.id, item]));
   return servicedOf(db, [...items.keys()]).map(({ itemId, at, meter, note, person }) => {
     const { name, kind, machineId: of } = items.get(itemId)!;

@@ -34,6 +34,8 @@ type Given = {
   /** null: the whole yard */
   machine: Machine | null;
   rigs: ReadonlyMap<number, readonly RigTool[]>;
+  /** those put away as well */
+  named: ReadonlyMap<number, Machine>;
 };
 
 const ofYear = ({ year }: Given, iso: string): boolean => iso.startsWith(String(year));
@@ -52,7 +54,7 @@ export function yearView(
   const rigs = machine
     ? new Map([...every].filter(([, parts]) => parts.some((part) => isOf(part, machine.id))))
     : every;
-  const given: Given = { db, units, now, year, machine, rigs };
+  const given: Given = { db, units, now, year, machine, rigs, named: everyMachine(db) };
   return {
     year,
     years: yearsOf(db, now),
@@ -147,13 +149,12 @@ function provedIn(given: Given): Line[] {
 
 /** What was driven with a wrong number, what broke, what was noted. */
 function wrongIn(given: Given): Line[] {
-  const { db, units, machine, rigs } = given;
+  const { db, units, machine, rigs, named } = given;
   const spoilt = spoiltEntries(db, machine ? [...rigs.keys()] : undefined).filter(
     ({ entry }) => ofYear(given, entry.begun) && rigs.has(entry.rigId),
   );
   const bySpoilt = new Map<string, typeof spoilt>();
   for (const each of spoilt) bySpoilt.set(each.entry.rig, [...(bySpoilt.get(each.entry.rig) ?? []), each]);
-  const named = everyMachine(db);
   const aways = planAways(db).filter(
     ({ machineId, from, why }) =>
       machineId !== null &&
@@ -197,9 +198,8 @@ function wrongIn(given: Given): Line[] {
 
 /** What was done to the machines themselves. */
 function doneIn(given: Given): Line[] {
-  const { db, machine } = given;
+  const { db, machine, named } = given;
   const items = serviceItems(db, machine ? [machine.id] : undefined);
-  const named = everyMachine(db);
   const byId = new Map(items.map((item) => [item.id, item]));
   const done = servicedOf(
     db,
@@ -225,8 +225,7 @@ const ownParts = ({ rigs }: Given): RigTool[] =>
 
 /** What is to be mended, ordered and made anew before the next season: as it stands now. */
 function winterOf(given: Given): Line[] {
-  const { db, units, now, machine, rigs } = given;
-  const named = everyMachine(db);
+  const { db, units, now, machine, rigs, named } = given;
   const machines = machine ? [machine.id] : undefined;
   const due = judgedService(db, now, machines).filter(({ due: { state } }) => state !== "good");
   const wear = judgedWear(db, now, machines).filter(({ order }) => order?.kind === "now");

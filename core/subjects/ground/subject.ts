@@ -1,5 +1,6 @@
 import type { Subject } from "../../subject/subject.ts";
 import type { ComponentKind } from "../../yard/component.ts";
+import { ADJUSTER_KIND } from "../../yard/ground.ts";
 import { groundChecks } from "./checks.ts";
 import { worksTheSoil } from "./ground-of-rig.ts";
 import { guideFor } from "./guide/index.ts";
@@ -10,7 +11,7 @@ const STEPS = 1000;
 
 /** Screws, shims, holes, notches and cranks by which a tool's depth and level are set. */
 export const ADJUSTER: ComponentKind = {
-  key: "adjuster",
+  key: ADJUSTER_KIND,
   label: "Adjusters",
   one: "adjuster",
   mirrored: true,
