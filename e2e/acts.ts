@@ -1,4 +1,4 @@
-import type { ElementHandle, Page } from "puppeteer-core";
+import type { ElementHandle, Page, WaitForSelectorOptions } from "puppeteer-core";
 import { PATIENCE } from "./browser.ts";
 
 /** What a person does on a page, by the words they see. */
@@ -16,9 +16,11 @@ export async function tapOn(page: Page, selector: string): Promise<void> {
   await (await standing(page, selector)).tap();
 }
 
-async function standing(page: Page, selector: string): Promise<ElementHandle<Element>> {
-  const found = await page.waitForSelector(selector, { visible: true, timeout: PATIENCE });
-  const handle = found as ElementHandle<Element>;
+const standing = (page: Page, selector: string): Promise<ElementHandle<Element>> =>
+  againWhereLeft(() => standingOnce(page, selector));
+
+async function standingOnce(page: Page, selector: string): Promise<ElementHandle<Element>> {
+  const handle = (await appears(page, selector, { visible: true }))!;
   // A person scrolls to what they press: on a phone it may lie under the drawing that stays at the top.
   await handle.evaluate((element) => element.scrollIntoView({ block: "center", behavior: "instant" }));
   await handle.evaluate(async (element) => {
@@ -45,29 +47,55 @@ export async function seen(page: Page, words: string): Promise<void> {
   );
 }
 
-export async function gone(page: Page, selector: string): Promise<void> {
-  await page.waitForSelector(selector, { hidden: true, timeout: PATIENCE });
+/** What the browser says of something found on a page that was left in the same moment. */
+const LEFT = /Cannot find (execution )?context|context was destroyed|detached|[Nn]ode with given id/;
+
+/**
+ * A page that is being left takes what was just found on it along: it is looked for again on the page that comes. What stays so is an
+ * error, as is everything else.
+ */
+async function againWhereLeft<T>(look: () => Promise<T>): Promise<T> {
+  for (let looks = 1; ; looks += 1) {
+    try {
+      return await look();
+    } catch (error) {
+      const { message, cause } = error as Error;
+      if (looks === 5 || !LEFT.test(`${message} ${cause}`)) throw error;
+    }
+  }
 }
 
-export async function textOf(page: Page, selector: string): Promise<string> {
-  await page.waitForSelector(selector, { timeout: PATIENCE });
-  return page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\u00a0/g, " ").trim());
+/** Waits until what a selector names is there (or, asked so, seen or gone), whether or not the page is being left meanwhile. */
+export const appears = (page: Page, selector: string, how: WaitForSelectorOptions = {}) =>
+  againWhereLeft(() => page.waitForSelector(selector, { timeout: PATIENCE, ...how }));
+
+export async function gone(page: Page, selector: string): Promise<void> {
+  await appears(page, selector, { hidden: true });
 }
+
+export const textOf = (page: Page, selector: string): Promise<string> =>
+  againWhereLeft(async () => {
+    await appears(page, selector);
+    return page.$eval(selector, (element) =>
+      (element as HTMLElement).innerText.replace(/\u00a0/g, " ").trim(),
+    );
+  });
 
 /** Types over what stands in the field of this name: the first that can be seen, not one folded away. */
 export async function fill(page: Page, name: string, text: string): Promise<void> {
-  const found = await page.waitForFunction(
-    (wanted: string) =>
-      [...document.querySelectorAll<HTMLInputElement>(`input[name="${wanted}"]:not([type="hidden"])`)].find(
-        (field) => field.checkVisibility({ contentVisibilityAuto: true, visibilityProperty: true }),
-      ),
-    { timeout: PATIENCE },
-    name,
-  );
-  const field = found.asElement()!;
-  await field.evaluate((input) => {
-    (input as HTMLInputElement).focus();
-    (input as HTMLInputElement).select();
+  await againWhereLeft(async () => {
+    const found = await page.waitForFunction(
+      (wanted: string) =>
+        [...document.querySelectorAll<HTMLInputElement>(`input[name="${wanted}"]:not([type="hidden"])`)].find(
+          (field) => field.checkVisibility({ contentVisibilityAuto: true, visibilityProperty: true }),
+        ),
+      { timeout: PATIENCE },
+      name,
+    );
+    await found.asElement()!.evaluate((input) => {
+      (input as HTMLInputElement).focus();
+      (input as HTMLInputElement).select();
+    });
   });
   await page.keyboard.press("Backspace");
   await page.keyboard.type(text);

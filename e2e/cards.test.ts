@@ -1,6 +1,6 @@
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { describe, expect, it } from "vitest";
-import { figures, fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
+import { appears, figures, fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
 import { openForFile, page, rig, yard } from "./fixture.ts";
 
 openForFile();
@@ -81,7 +81,7 @@ describe("a scheme of one's own", () => {
     const [make] = await page.$$("::-p-text(Make one from it)");
     await make!.click();
     await seen(page, "New scheme");
-    const name = await page.waitForSelector("form input.field");
+    const name = await appears(page, "form input.field");
     await name!.click({ count: 3 });
     await page.keyboard.type("Grey box in the old tractor");
     // keep the first line, take out the others, add one: pin to rear rank, rearward, millimetres, no minus
@@ -103,14 +103,14 @@ describe("a scheme of one's own", () => {
     await visit(page, `${yard.address}${rig("Meadow drill")}/card`);
     await press(page, "The terminal in this cab asks");
     await press(page, "Grey box in the old tractor");
-    await page.waitForSelector('[data-card-line="Last tine"]');
+    await appears(page, '[data-card-line="Last tine"]');
     expect((await figures(page))["Last tine"]).toBe("3586 mm");
     expect(Object.keys(await figures(page))).toHaveLength(2);
   });
 
   it("may ask for a switching time, in seconds or milliseconds, and for no length in them", async () => {
     await visit(page, `${yard.address}/schemes`);
-    const own = await page.waitForSelector("li ::-p-text(Grey box in the old tractor)");
+    const own = await appears(page, "li ::-p-text(Grey box in the old tractor)");
     const address = await own!.evaluate(
       (title) => title.closest("li")!.querySelector('a[href^="/schemes/"]')!.getAttribute("href")!,
     );
@@ -140,7 +140,7 @@ describe("a scheme of one's own", () => {
     await press(page, "Save scheme");
     await seen(page, "Grey box in the old tractor");
     await visit(page, `${yard.address}${rig("Meadow drill")}/card`);
-    await page.waitForSelector('[data-card-line="Opens early by"]');
+    await appears(page, '[data-card-line="Opens early by"]');
     expect((await figures(page))["Opens early by"]).toBe("620 ms");
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { figures, fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, figures, fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { openPage, PHONE } from "./browser.ts";
 import { browser, errors, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -27,12 +27,12 @@ describe("a train of three behind a jointed tractor", () => {
   it("is cleared by that length: card, loads and file follow", async () => {
     await visit(page, `${yard.address}${rig("Cart, drill")}/antenna?tool=${toolIn(page.url())}`);
     await press(page, "Tape U");
-    await page.waitForSelector("[data-open]");
+    await appears(page, "[data-open]");
     await fill(page, "person", "Joren Talbeck");
     await keep(page, "6.71");
     await seen(page, "Nothing stops this rig");
     await pressOn(page, 'nav[aria-label="Walk-round"] ::-p-text(Cab card)');
-    await page.waitForSelector("[data-card-line]");
+    await appears(page, "[data-card-line]");
     // 1.460 + 6.120 + 6.710 behind the axle
     expect((await figures(page))["Axle to connection"]).toBe("14.29 m behind");
     expect(await fetched(`${rig("Cart, drill")}/taskdata.zip`)).toMatchObject({ status: 200 });
@@ -44,15 +44,13 @@ describe("a train of three behind a jointed tractor", () => {
   it("has the joint asked of the tractor, and no front wheels that steer", async () => {
     await visit(page, `${yard.address}${rig("Cart, drill")}/antenna`);
     expect(await textOf(page, '[data-reading="tractor.steering"]')).toContain("Articulated frame");
-    await page.waitForSelector('[data-reading="tractor.joint"]');
+    await appears(page, '[data-reading="tractor.joint"]');
     expect(await page.$('[data-reading="tractor.turn"]')).toBeNull();
   });
 
   it("has no card for the cart, which only carries", async () => {
     await press(page, "Wexcombe Hopper 45", '[aria-label="Tools of this rig"]');
-    await page.waitForSelector(
-      '[aria-label="Tools of this rig"] [aria-current] ::-p-text(Wexcombe Hopper 45)',
-    );
+    await appears(page, '[aria-label="Tools of this rig"] [aria-current] ::-p-text(Wexcombe Hopper 45)');
     await pressOn(page, 'nav[aria-label="Walk-round"] ::-p-text(Cab card)');
     await seen(page, "This tool only carries");
   });
@@ -93,7 +91,7 @@ describe("a tool on the links of a tractor on tracks, on the phone", () => {
       await phone.$$eval(choices, (fields) => fields.map((field) => (field as HTMLInputElement).value)),
     ).toEqual(["rigid", "steered wheels", "steered drawbar"]);
     await visit(phone, `${yard.address}${rig("Disc cultivator")}/tool`);
-    await phone.waitForSelector('[data-reading="tool.steerAngle"]');
+    await appears(phone, '[data-reading="tool.steerAngle"]');
     await phone.close();
   });
 });

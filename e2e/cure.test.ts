@@ -2,7 +2,7 @@ import { strFromU8, unzipSync } from "fflate";
 import type { Browser, Page } from "puppeteer-core";
 import { SaxesParser } from "saxes";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { figures, fill, gone, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, figures, fill, gone, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
 import { rig, rigId } from "./fixture.ts";
 import { openYard, type Yard } from "./server.ts";
@@ -73,7 +73,7 @@ describe("curing the borrowed drill by following what the screen says", () => {
     await seen(page, "1 stop keeps this rig off the field");
 
     await press(page, "Tape G");
-    await page.waitForSelector('[data-open="pin.workRear"]');
+    await appears(page, '[data-open="pin.workRear"]');
     await seen(page, "Measured by Mira Tolland.");
     await keep(page, "5,364 m");
     await seen(page, "Nothing stops this rig");
@@ -198,7 +198,7 @@ describe("keeping and taking back", () => {
     await pressOn(page, "[data-open] button::-p-text(left)");
     await seen(page, "further left than");
     await page.click('[data-open] button[type="submit"]');
-    await page.waitForSelector('[data-next="C"]');
+    await appears(page, '[data-next="C"]');
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Page } from "puppeteer-core";
-import { fill, press, pressOn, seen, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, visit } from "./acts.ts";
 import { rig } from "./fixture.ts";
 
 /** Makes a practice copy of a rig and returns its address. */
@@ -75,7 +75,7 @@ export async function feed(
 export async function drive(page: Page, key: string): Promise<void> {
   await pressOn(page, `[data-drive="${key}"]`);
   await press(page, "See what it found");
-  await page.waitForSelector('[aria-label="What it found"]', { timeout: 25_000 });
+  await appears(page, '[aria-label="What it found"]', { timeout: 25_000 });
 }
 
 /** Types some lines of one page anew and saves it. */

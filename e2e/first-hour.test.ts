@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { openBrowser, openPage, PHONE } from "./browser.ts";
 import { openYard, type Yard } from "./server.ts";
 
@@ -33,7 +33,7 @@ async function chosen(group: string, value: string): Promise<void> {
 async function sheet(readings: Readonly<Record<string, string>>, save = "Save the sheet"): Promise<void> {
   for (const [key, text] of Object.entries(readings)) {
     actions += 1;
-    const field = await page.waitForSelector(`[name="r-${key}"]`, { timeout: 5000 }).catch(() => null);
+    const field = await appears(page, `[name="r-${key}"]`, { timeout: 5000 }).catch(() => null);
     if (!field) throw new Error(`the sheet does not ask ${key}`);
     if ((await field.evaluate((node) => node.tagName)) === "SELECT")
       await page.select(`[name="r-${key}"]`, text);

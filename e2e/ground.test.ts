@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { PHONE } from "./browser.ts";
 import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -42,11 +42,11 @@ describe("depth and level", () => {
       for (const each of all) (each as HTMLInputElement).value = "Mira Tolland";
     });
     await press(page, "Save the map");
-    await page.waitForSelector("[data-learnt]");
+    await appears(page, "[data-learnt]");
     await seen(page, "Since the map before: Top link 2 turns more");
     for (const key of ["depth", "fore", "across"])
       expect(await textOf(page, `[data-off="${key}"]`), key).toMatch(/within|as deep|level/i);
-    await page.waitForSelector('[data-check="map"][data-verdict="good"], [data-verdict="good"]');
+    await appears(page, '[data-check="map"][data-verdict="good"], [data-verdict="good"]');
     expect(errors).toEqual([]);
   });
 
@@ -108,7 +108,7 @@ describe("a guided strip begun without a connection", () => {
     await page.type(`${begin} [name="field"]`, "Pond Field");
     await page.type(`${begin} [name="person"]`, "Mira Tolland");
     await press(page, "Begin the strip");
-    await page.waitForSelector("[data-waits]");
+    await appears(page, "[data-waits]");
     await seen(page, "Pond Field");
     const system = '[data-look="system"]';
     for (const label of ["No", "Does not apply"]) {
@@ -125,7 +125,7 @@ describe("a guided strip begun without a connection", () => {
     await seen(page, "2 entries wait on this device");
     await page.setOfflineMode(false);
     await page.evaluate(() => window.dispatchEvent(new Event("online")));
-    await page.waitForSelector('[data-step="system"][data-verdict="good"]');
+    await appears(page, '[data-step="system"][data-verdict="good"]');
     expect(await page.$("[data-waits]")).toBeNull();
     expect(errors.filter((each) => !each.includes("ERR_INTERNET"))).toEqual([]);
   });
@@ -171,7 +171,7 @@ describe("adjusters", () => {
         const sheet = mark.closest("svg")!.getBoundingClientRect();
         return x + width / 2 - sheet.x - sheet.width / 2;
       });
-    await page.waitForSelector('[data-mark="Side plate, right"]');
+    await appears(page, '[data-mark="Side plate, right"]');
     const [left, right] = [await at("Side plate, left"), await at("Side plate, right")];
     expect(left).toBeLessThan(0);
     expect(left + right).toBeCloseTo(0, 0);
@@ -181,7 +181,7 @@ describe("adjusters", () => {
     await seen(page, "Taken off: Side plate, right");
     await page.waitForFunction(() => !document.querySelector('[data-mark="Side plate, right"]'));
     await press(page, "Undo");
-    await page.waitForSelector('[data-mark="Side plate, right"]');
+    await appears(page, '[data-mark="Side plate, right"]');
     expect(errors).toEqual([]);
   });
 

@@ -2,7 +2,7 @@ import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { openDatabase } from "../data/database.ts";
 import { keepEvent } from "../data/hookup.ts";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { PHONE } from "./browser.ts";
 import { errors, machine, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -70,7 +70,7 @@ describe("the cultivator, from stop to coupled", () => {
 
   it("tries another depth on the power chart, and is told what is held instead", async () => {
     await visit(page, `${yard.address}${rig("Stubble cultivator")}/match`);
-    await page.waitForSelector(".recharts-line path");
+    await appears(page, ".recharts-line path");
     await slide("Depth", "ArrowRight", 130);
     await seen(page, "too much");
     await seen(page, "is held instead");
@@ -90,7 +90,7 @@ describe("the hook-up list by the keyboard", () => {
     const first = await here();
     expect(first).not.toBeNull();
     await page.keyboard.press("Enter");
-    await page.waitForSelector(`[data-line="${first}"][data-done="true"]`);
+    await appears(page, `[data-line="${first}"][data-done="true"]`);
     expect(await here()).toBe(first);
     await page.keyboard.press("j");
     const second = await here();
@@ -120,7 +120,7 @@ describe("the hook-up list on the phone", () => {
     await seen(page, "First: ");
     for (const key of keys) {
       await pressOn(page, `[data-line="${key}"] button`);
-      await page.waitForSelector(`[data-line="${key}"][data-done="true"]`);
+      await appears(page, `[data-line="${key}"][data-done="true"]`);
     }
     await press(page, "It is coupled");
     await press(page, "End that, couple this");
@@ -178,7 +178,7 @@ describe("what rigs are judged by", () => {
     await page.keyboard.type("; 10; 40\n0.8; 1200; 1300");
     await seen(page, "a faster wheel must not carry more");
     await press(page, "Save");
-    await page.waitForSelector(".problem");
+    await appears(page, ".problem");
     for (let step = 0; step < 4; step += 1) await page.keyboard.press("Backspace");
     await page.focus("textarea");
     await page.keyboard.down("Control");
@@ -197,7 +197,7 @@ describe("what rigs are judged by", () => {
     await visit(page, `${yard.address}/limits`);
     await fill(page, "width", "very");
     await press(page, "Save");
-    await page.waitForSelector(".problem");
+    await appears(page, ".problem");
     await fill(page, "width", "2.55 m");
     await press(page, "Save");
     await seen(page, "Every rig is judged by these from now on");

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fill, gone, press, pressOn, seen, visit } from "./acts.ts";
+import { appears, fill, gone, press, pressOn, seen, visit } from "./acts.ts";
 import { openPage, PHONE } from "./browser.ts";
 import { browser, errors, machine, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -7,12 +7,12 @@ openForFile();
 
 const plug = (name: string) => `button[aria-label^="${name}, on"]`;
 const on = (name: string, where: string) =>
-  page.waitForSelector(`button[aria-label^="${name}, on ${where}"]`, { timeout: 25_000 });
+  appears(page, `button[aria-label^="${name}, on ${where}"]`, { timeout: 25_000 });
 
 /** Pulls a plug sideways by mouse until it hangs under another coupling. */
 async function pull(name: string, coupling: string): Promise<void> {
-  const from = (await (await page.waitForSelector(plug(name)))!.boundingBox())!;
-  const to = (await (await page.waitForSelector(`[title^="${coupling}"]`))!.boundingBox())!;
+  const from = (await (await appears(page, plug(name)))!.boundingBox())!;
+  const to = (await (await appears(page, `[title^="${coupling}"]`))!.boundingBox())!;
   const [x, y] = [from.x + from.width / 2, from.y + from.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import type { ElementHandle } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { PHONE } from "./browser.ts";
 import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -35,7 +35,7 @@ async function bring(name: string, content: string): Promise<void> {
   writeFileSync(path, content);
   await go("/fields");
   await press(page, "From a file");
-  const input = (await page.waitForSelector('input[name="file"]', {
+  const input = (await appears(page, 'input[name="file"]', {
     visible: true,
   })) as ElementHandle<HTMLInputElement>;
   await input.uploadFile(path);
@@ -65,7 +65,7 @@ describe("fields", () => {
       .fill("52.6100, 11.4000\n52.6100, 11.4050\n52.6130, 11.4050\n52.6130, 11.4000");
     await press(page, "Keep the corners");
     // By hand: 0.003° of latitude are 333.8 m, 0.005° of longitude at 52.61° N 338.7 m: 11.31 ha.
-    await page.waitForSelector("[data-area]");
+    await appears(page, "[data-area]");
     expect(await textOf(page, "[data-area]")).toBe("11.31 ha");
     await go("/fields?find=52.6110, 11.4020");
     await seen(page, "That position lies in it.");
@@ -101,7 +101,7 @@ describe("fields", () => {
       ],
     };
     await bring("tampered.geojson", JSON.stringify(tampered));
-    await page.waitForSelector("[data-summary]");
+    await appears(page, "[data-summary]");
     const states = () =>
       page.$$eval("li[data-state]", (rows) => rows.map((row) => row.getAttribute("data-state")));
     expect(await states()).toEqual(["same", "differs", "refused", "new"]);
@@ -134,12 +134,12 @@ describe("passes", () => {
         (select) => [...select.options].find(({ text }) => text.startsWith("Quarry Piece"))!.value,
       ),
     );
-    await page.waitForSelector('[data-swept="yes"]', { timeout: 60_000 });
+    await appears(page, '[data-swept="yes"]', { timeout: 60_000 });
     const turns = async (plan: string) =>
       Number(await page.$eval(`[data-plan="${plan}"]`, (row) => row.getAttribute("data-turns")));
     const best = await turns("turns");
     await page.locator('input[placeholder="87.5"]').fill("140");
-    await page.waitForSelector('[data-plan="own"]');
+    await appears(page, '[data-plan="own"]');
     const own = await turns("own");
     expect(own).toBeGreaterThan(best);
     const runs = () => page.$eval("svg[data-runs]", (svg) => Number(svg.getAttribute("data-runs")));
@@ -158,28 +158,28 @@ describe("passes", () => {
     await sign('form:has(input[value="round-line"])');
     await press(page, "Keep the round");
     await seen(page, "The line Headland is kept.");
-    await page.waitForSelector("[data-plan] ::-p-text(Along Fewest turns)");
+    await appears(page, "[data-plan] ::-p-text(Along Fewest turns)");
     // That round bends: passes are laid along it as well, off the page's thread.
-    await page.waitForSelector("[data-turns] ::-p-text(Along Headland)", { timeout: 60_000 });
-    await page.waitForSelector('[data-swept="yes"]', { timeout: 60_000 });
+    await appears(page, "[data-turns] ::-p-text(Along Headland)", { timeout: 60_000 });
+    await appears(page, '[data-swept="yes"]', { timeout: 60_000 });
     await press(page, "Along Headland");
-    await page.waitForSelector('svg[data-runs][aria-label*="along a line that bends"]');
+    await appears(page, 'svg[data-runs][aria-label*="along a line that bends"]');
     expect(faults()).toEqual([]);
   });
 
   it("have tramlines where the boom is a whole number of drills, and are told which boom would fit where not", async () => {
     const type = async (label: string, text: string) => {
-      const field = await page.waitForSelector(`::-p-aria([name="${label}"][role="textbox"])`);
+      const field = await appears(page, `::-p-aria([name="${label}"][role="textbox"])`);
       await field!.click({ count: 3 });
       await field!.type(text);
     };
     await type("Boom its working width", "20");
     await type("Track width middle to middle of its wheels", "1.8");
     await type("Tyre as wide as it presses", "0.3");
-    await page.waitForSelector('[data-tramlines="odd"]');
+    await appears(page, '[data-tramlines="odd"]');
     expect(await textOf(page, "[data-tramlines]")).toContain("5 drills to the boom");
     await type("Boom its working width", "18");
-    await page.waitForSelector('[data-tramlines="none"]');
+    await appears(page, '[data-tramlines="none"]');
     expect(await textOf(page, "[data-tramlines]")).toContain("4.50 drills wide");
   });
 
@@ -202,7 +202,7 @@ describe("passes", () => {
 
   it("need a turn that fits: driven on the page, on another radius, with what its drawbar meets", async () => {
     await go(`${rig("Planter, eight rows")}/guidance`);
-    await page.waitForSelector("[data-depth]");
+    await appears(page, "[data-depth]");
     await seen(page, "Here they meet.");
     const depth = () => page.$eval("[data-depth]", (each) => Number(each.getAttribute("data-depth")));
     const bend = () => page.$eval("[data-bend]", (each) => Number(each.getAttribute("data-bend")));
@@ -219,7 +219,7 @@ describe("passes", () => {
       bent,
     );
     // Driven by the keys: the slider moves, and what is bent now with it.
-    const slider = await page.waitForSelector('input[type="range"]');
+    const slider = await appears(page, 'input[type="range"]');
     await slider!.focus();
     await page.keyboard.press("Home");
     await seen(page, "drawbar bent 0° now");
@@ -249,7 +249,7 @@ describe("a job on the phone", () => {
         ),
       );
     await field("Park Side");
-    await page.waitForSelector("[data-from]");
+    await appears(page, "[data-from]");
     await seen(page, "Not confirmed yet");
     expect(await page.$eval('input[name="crop"]', (input) => (input as HTMLInputElement).value)).toBe(
       "Winter wheat",
@@ -257,7 +257,7 @@ describe("a job on the phone", () => {
     await go(`${rig("Sprayer")}/job`);
     await seen(page, "Far Fifty, set by Ilse Marrin");
     await field("Park Side");
-    await page.waitForSelector("[data-from]");
+    await appears(page, "[data-from]");
     await page.select('select[name="trigger"]', "head");
     await sign('form:has(input[value="set-job"])');
     await press(page, "Confirm the job");
@@ -268,7 +268,7 @@ describe("a job on the phone", () => {
     expect(await verdict("screen")).toBe("unknown");
     await page.select('select[name="trigger"]', "sections");
     await press(page, "Confirm the job");
-    await page.waitForSelector('[data-check="trigger"][data-verdict="good"]');
+    await appears(page, '[data-check="trigger"][data-verdict="good"]');
     expect(faults()).toEqual([]);
   });
 
@@ -283,7 +283,7 @@ describe("a job on the phone", () => {
   it("is begun, noted and ended, the end out of reach: it waits, is sent once, and is held against field and rate", async () => {
     await go(`${rig("Sprayer")}/log`);
     await press(page, "Begin work");
-    await page.waitForSelector('[data-going="yes"]');
+    await appears(page, '[data-going="yes"]');
     await press(page, "Something was seen");
     await fill(page, "text", "Nozzle 12 drips");
     await press(page, "Keep the note");
@@ -296,7 +296,7 @@ describe("a job on the phone", () => {
     await press(page, "End it", 'form:has(input[value="end-work"])');
     await seen(page, "Ended; waits on this device.");
     await page.setOfflineMode(false);
-    await page.waitForSelector('[data-entry="Park Side"] [data-said="check"]');
+    await appears(page, '[data-entry="Park Side"] [data-said="check"]');
     const entry = await textOf(page, '[data-entry="Park Side"]');
     expect(entry).toContain("15.10 ha of 15.19 ha.");
     // By hand: 180 l/ha on 15.1 ha are 2718 l; 3300 are 21.4 % more.
@@ -308,7 +308,7 @@ describe("a job on the phone", () => {
 
   it("does not end before it was begun", async () => {
     await press(page, "Begin work");
-    await page.waitForSelector('[data-going="yes"]');
+    await appears(page, '[data-going="yes"]');
     await press(page, "It is done: end it");
     await page.$eval('input[type="datetime-local"]', (input) => {
       const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")!.set!;
@@ -336,12 +336,12 @@ describe("a job on the phone", () => {
     );
     await fill(page, "note", "From the ground to the top of the dome");
     await press(page, "Make the link");
-    await page.waitForSelector('[data-asked="open"]');
+    await appears(page, '[data-asked="open"]');
     await pressOn(page, '[data-asked="open"] a');
-    await page.waitForSelector('[data-open="receiver.height"]');
+    await appears(page, '[data-open="receiver.height"]');
     await fill(page, "text", "3.41");
     await page.keyboard.press("Enter");
-    await page.waitForSelector('[data-open="receiver.height"]', { hidden: true });
+    await appears(page, '[data-open="receiver.height"]', { hidden: true });
     await go(`${rig("Sprayer")}/handover`);
     expect(await textOf(page, '[data-asked="answered"]')).toContain("3.410 m, Mira Tolland");
   });
@@ -351,7 +351,7 @@ describe("a wrong width found in July", () => {
   it("has its fields listed with what was really worked and put out, on a page and on the map", async () => {
     await go("/season");
     await press(page, "what it spoilt");
-    await page.waitForSelector("[data-spoilt]");
+    await appears(page, "[data-spoilt]");
     const field = await textOf(page, '[data-spoilt-field="Long Acre"]');
     // By hand: told 4.1 m, it is 4: 28.6 ha recorded are 28.6 · 4 / 4.1 = 27.90 ha.
     expect(field).toContain("strips of 0.100 m stayed unworked between passes");
@@ -410,7 +410,7 @@ describe("varieties by a map", () => {
     await go("/fields?find=The Wedge");
     await press(page, "The Wedge", "main ul");
     await pressOn(page, '[aria-label="Take back the map of Grain maize"]');
-    await page.waitForSelector('[data-variety="Brenka"]');
+    await appears(page, '[data-variety="Brenka"]');
     await go(`${rig("Planter, eight rows")}/job`);
     expect(await verdict("crop")).toBe("good");
     expect(faults()).toEqual([]);
@@ -450,13 +450,13 @@ describe("a base that had moved", () => {
     );
     await fill(page, "shown", "52.61341500, 11.37622040");
     await press(page, "Record it");
-    await page.waitForSelector('[data-base="Barn"]');
+    await appears(page, '[data-base="Barn"]');
     const acre = await textOf(page, '[data-spoilt-field="Long Acre"]');
     // 2.7 millionths of a degree of latitude are 30 cm; shown too far north, moved south. The width is still wrong besides.
     expect(acre).toContain("move the whole record of this field 30.0 cm towards 180°");
     expect(acre).toContain("27.90 ha were worked, not 28.60 ha.");
     await pressOn(page, '[aria-label="Take back that Barn had moved"]');
-    await page.waitForSelector('[data-base="Barn"]', { hidden: true });
+    await appears(page, '[data-base="Barn"]', { hidden: true });
     expect(faults()).toEqual([]);
   });
 });
@@ -480,7 +480,7 @@ describe("a task file", () => {
       zipSync({ "TASKDATA/TASKDATA.XML": strToU8(tampered), "TASKDATA/TLG00001.BIN": new Uint8Array(3000) }),
     );
     await go("/files");
-    const input = (await page.waitForSelector('input[name="taskdata"]')) as ElementHandle<HTMLInputElement>;
+    const input = (await appears(page, 'input[name="taskdata"]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(path);
     await Promise.all([page.waitForNavigation(), press(page, "Look into it")]);
     await seen(
@@ -534,9 +534,9 @@ describe("steering", () => {
     await tried("10", "0.2");
     await seen(page, "Too slow: try 12 % next");
     await tried("12", "1.4");
-    await page.waitForSelector(`${side} [data-effort="found"]`);
+    await appears(page, `${side} [data-effort="found"]`);
     await pressOn(page, `${side} [data-effort="found"] a`);
-    await page.waitForSelector("[data-advised]");
+    await appears(page, "[data-advised]");
     expect(faults()).toEqual([]);
   });
 
@@ -558,7 +558,7 @@ describe("steering", () => {
       await fill(page, "headingSensitivity", heading);
       await fill(page, "headingLead", lead);
       await sign("main");
-      const input = (await page.waitForSelector('input[name="log"]')) as ElementHandle<HTMLInputElement>;
+      const input = (await appears(page, 'input[name="log"]')) as ElementHandle<HTMLInputElement>;
       await input.uploadFile(file);
       await Promise.all([
         page.waitForResponse((each) => each.request().method() === "POST"),
@@ -568,15 +568,15 @@ describe("steering", () => {
     await drive("90", "50", "20");
     await seen(page, "It runs past its line before it turns onto it. Next: heading lead one step up");
     await drive("90", "50", "80");
-    await page.waitForSelector('[data-drive="better"]');
+    await appears(page, '[data-drive="better"]');
     await seen(page, "Heading lead 20 → 80: better than before: keep it.");
     await drive("60", "70", "80");
-    await page.waitForSelector('[data-drive="untold"]');
+    await appears(page, '[data-drive="untold"]');
     await seen(page, "nobody can tell which of them did it");
     // A file that is no log changes nothing.
     const bad = join(folder, "bad.nmea");
     writeFileSync(bad, "$GPGGA,nonsense*00\n");
-    const input = (await page.waitForSelector('input[name="log"]')) as ElementHandle<HTMLInputElement>;
+    const input = (await appears(page, 'input[name="log"]')) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(bad);
     await press(page, "Read the drive off it");
     await seen(page, "No sentence with a right checksum was found");
@@ -590,7 +590,7 @@ describe("steering", () => {
     const byHand = () =>
       page.$eval('[data-mode="camera"]', (each) => Number(each.getAttribute("data-by-hand")));
     const before = await byHand();
-    const slider = await page.waitForSelector('input[aria-label="Threshold"]');
+    const slider = await appears(page, 'input[aria-label="Threshold"]');
     await slider!.focus();
     await page.keyboard.press("End");
     await page.waitForFunction(
@@ -613,7 +613,7 @@ describe("steering", () => {
     await fill(page, "wind", "6");
     await sign("main");
     await press(page, "Keep the profile");
-    await page.waitForSelector('[data-profile="Beans 50 again"]');
+    await appears(page, '[data-profile="Beans 50 again"]');
     await seen(page, "seen at 86 % as calibrated");
     await go(`${rig("Row hoe")}/guidance`);
     expect(await verdict("camera-profile")).toBe("good");

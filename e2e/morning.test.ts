@@ -8,7 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { openDatabase } from "../data/database.ts";
 import { keepReading } from "../data/readings.ts";
 import { toolsOf } from "../data/rigs.ts";
-import { fill, press, pressOn, seen, textOf } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf } from "./acts.ts";
 import { openBrowser, openPage, PHONE } from "./browser.ts";
 import { rig, rigId } from "./fixture.ts";
 import { comeIn, ON_NETWORK, ownersLink } from "./people.ts";
@@ -69,7 +69,7 @@ async function load(path: string): Promise<void> {
 /** A page without the server: what is loaded is aboard, and that there is no connection is said. */
 async function away(path: string): Promise<void> {
   await load(path);
-  await phone.waitForSelector("[data-away]");
+  await appears(phone, "[data-away]");
 }
 
 const done = () => pressOn(phone, `button[aria-disabled="false"] ::-p-text(Done, seen)`);
@@ -116,12 +116,12 @@ describe("a morning out of reach", () => {
     await load(`${rig(RIG)}/hook-up`);
     await fill(phone, "who", "Joren Talbeck");
     await tickNext();
-    await phone.waitForSelector('[data-done="true"][data-waits="false"]');
+    await appears(phone, '[data-done="true"][data-waits="false"]');
     await load("/device");
     await aboard(RIG);
     await aboard("Planter");
     await phone.waitForFunction(() => !document.body.innerText.includes("Taking along"));
-    await phone.waitForSelector('[data-aboard^="Roller cultivator"]');
+    await appears(phone, '[data-aboard^="Roller cultivator"]');
   });
 
   it("goes on without the server: the hook-up list is ticked, each line done, waiting, also when it is loaded anew", async () => {
@@ -137,7 +137,7 @@ describe("a morning out of reach", () => {
       );
     }
     await away(`${rig(RIG)}/hook-up`);
-    await phone.waitForSelector('[data-waits="true"]');
+    await appears(phone, '[data-waits="true"]');
     expect(await count('[data-waits="true"]')).toBe(3);
     // What was not sent is simply thrown away again.
     await pressOn(phone, '[data-waits="true"] [aria-label^="Take back"]');
@@ -148,8 +148,8 @@ describe("a morning out of reach", () => {
   it("from there to every station, by its peg", async () => {
     for (const peg of ["Antenna", "Tool", "Hoses", "Cab card", "Start"]) {
       await pressOn(phone, `nav[aria-label="Walk-round"] ::-p-text(${peg})`);
-      await phone.waitForSelector(`nav[aria-label="Walk-round"] [aria-current] ::-p-text(${peg})`);
-      await phone.waitForSelector("[data-away]");
+      await appears(phone, `nav[aria-label="Walk-round"] [aria-current] ::-p-text(${peg})`);
+      await appears(phone, "[data-away]");
     }
   });
 
@@ -163,9 +163,9 @@ describe("a morning out of reach", () => {
     await phone.waitForFunction((id: string) => !document.querySelector(`[data-now="${id}"]`), {}, second!);
     const third = await phone.$eval("[data-now]", (each) => each.getAttribute("data-now"));
     await away(`${rig(RIG)}/sequences/unfold`);
-    await phone.waitForSelector(`[data-now="${third}"]`);
+    await appears(phone, `[data-now="${third}"]`);
     await press(phone, "It was not done");
-    await phone.waitForSelector(`[data-now="${second}"]`);
+    await appears(phone, `[data-now="${second}"]`);
     expect(await waits()).toHaveLength(3);
   });
 
@@ -176,7 +176,7 @@ describe("a morning out of reach", () => {
     await away(`${rig(RIG)}/sheet`);
     await fill(phone, "r-receiver.foreAft", "1.6");
     await press(phone, "Save the sheet");
-    await phone.waitForSelector('[data-line="receiver.foreAft"] [data-waits]');
+    await appears(phone, '[data-line="receiver.foreAft"] [data-waits]');
     await away(test);
     await phone.select('select[name="fix"]', "fixed");
     await press(phone, "Save the conditions");
@@ -200,7 +200,7 @@ describe("a morning out of reach", () => {
   it("a field test is begun there too, measured, and found again", async () => {
     await away(`${rig(RIG)}/proof`);
     await pressOn(phone, '[data-job="joints"] button');
-    await phone.waitForSelector("[data-begun]");
+    await appears(phone, "[data-begun]");
     await fill(phone, "f-joint", "5");
     await pressOn(phone, "form button[aria-pressed] ::-p-text(gap)");
     await press(phone, "Save joint", "form");
@@ -211,9 +211,9 @@ describe("a morning out of reach", () => {
     await away(`${rig(RIG)}/proof`);
     await seen(phone, "Begun, waits on this device");
     await pressOn(phone, '[data-job="joints"] a ::-p-text(Go on)');
-    await phone.waitForSelector("[data-begun]");
+    await appears(phone, "[data-begun]");
     await away(new URL(phone.url()).pathname);
-    await phone.waitForSelector("[data-begun]");
+    await appears(phone, "[data-begun]");
   });
 
   it("what is not aboard, and what cannot wait, says so and breaks nothing", async () => {
@@ -222,7 +222,7 @@ describe("a morning out of reach", () => {
     await away(`${rig(RIG)}/hoses`);
     await press(phone, "Save as plugged in");
     await seen(phone, "No connection: this one needs the server.");
-    await phone.waitForSelector('[aria-label="Kept"]');
+    await appears(phone, '[aria-label="Kept"]');
     await away("/");
     await seen(phone, "Mowers, front and rear");
   });
@@ -241,11 +241,11 @@ describe("a morning out of reach", () => {
     await load(`${rig(RIG)}/sequences/unfold`);
     await seen(phone, "Step 2 of");
     await load(test);
-    await phone.waitForSelector('[data-observation="2"]');
+    await appears(phone, '[data-observation="2"]');
     await seen(phone, "Fixed (RTK or base station)");
     // The one begun out of reach leads from where it was begun to where it is now.
     await load(`${rig(RIG)}/proof/new/joints`);
-    await phone.waitForSelector('[data-observation="1"]');
+    await appears(phone, '[data-observation="1"]');
     expect(phone.url()).not.toContain("/new/");
     await load(`${rig(RIG)}/antenna`);
     expect(await textOf(phone, '[data-reading="receiver.height"]')).toContain("3.100 m");

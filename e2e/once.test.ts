@@ -3,7 +3,7 @@ import { join } from "node:path";
 import Sqlite from "better-sqlite3";
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
-import { fill, press, seen, visit } from "./acts.ts";
+import { appears, fill, press, seen, visit } from "./acts.ts";
 import { openPage } from "./browser.ts";
 import { browser, machine, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -24,7 +24,7 @@ const TREMBLE = 20;
 
 /** Presses a key twice, the second time while the first is on its way. */
 async function pressTwice(on: Page, words: string): Promise<void> {
-  const key = (await on.waitForSelector(`main button ::-p-text(${words})`))!;
+  const key = (await appears(on, `main button ::-p-text(${words})`))!;
   await key.evaluate(async (element, between) => {
     const button = element.closest("button")!;
     button.click();

@@ -5,7 +5,7 @@ import Sqlite from "better-sqlite3";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { formHeaders, readingForm } from "../bench/load/entry.ts";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
 import { faultsOf } from "./faults.ts";
 import { rig } from "./fixture.ts";
@@ -41,7 +41,7 @@ async function invite(name: string, role: string): Promise<string> {
   await fill(owner, "name", name);
   await owner.click(`input[name="role"][value="${role}"]`);
   await press(owner, "Make an invitation");
-  await owner.waitForSelector("[data-invitation]");
+  await appears(owner, "[data-invitation]");
   const { pathname, hash } = new URL(await textOf(owner, "[data-invitation]"));
   return pathname + hash;
 }

@@ -2,7 +2,7 @@
 import { spawnSync } from "node:child_process";
 import { join } from "node:path";
 import type { Page } from "puppeteer-core";
-import { fill, press, visit } from "./acts.ts";
+import { appears, fill, press, visit } from "./acts.ts";
 import type { Yard } from "./server.ts";
 
 /** What makes a server one on the network, reached by the machine's own address. */
@@ -35,7 +35,7 @@ export function ownersLinkOf(root: string, folder: string): string {
 /** Opens an invitation and takes it up; `name` is asked for only where the invitation has none. */
 export async function comeIn(page: Page, address: string, link: string, name?: string): Promise<void> {
   await visit(page, address + link);
-  await page.waitForSelector("text/Good once");
+  await appears(page, "text/Good once");
   if (name) await fill(page, "name", name);
   await press(page, "Come in");
   await page.waitForFunction(() => window.location.pathname === "/");

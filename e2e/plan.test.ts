@@ -1,6 +1,6 @@
 /** The season planned, pulled about by mouse and by keys, a clash cured by the advice, a breakdown in the middle of drilling. */
 import { beforeAll, describe, expect, it } from "vitest";
-import { fill, press, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, seen, textOf, visit } from "./acts.ts";
 import { DESK, PHONE } from "./browser.ts";
 import { errors, newPage, openForFile, page, yard } from "./fixture.ts";
 
@@ -9,7 +9,7 @@ openForFile({ pages: "one" });
 const PATIENCE = 40_000;
 const go = (path: string) => visit(page, `${yard.address}${path}`);
 const faults = () => errors.filter((each) => !each.includes("422"));
-const solved = () => page.waitForSelector("[data-solved]", { timeout: PATIENCE });
+const solved = () => appears(page, "[data-solved]", { timeout: PATIENCE });
 const inside = () =>
   page.$eval("[data-inside]", (line) => {
     const { inside: done, asked } = (line as HTMLElement).dataset;
@@ -34,13 +34,13 @@ describe("the plan of the season", () => {
   it("names what does not fit, says why, and the least cure makes it fit", async () => {
     const unfit = '[data-unfit="Sowing barley, Two Oaks"]';
     await press(page, "Why, and what would cure it?", unfit);
-    await page.waitForSelector(`${unfit} [data-cures="done"]`, { timeout: PATIENCE });
+    await appears(page, `${unfit} [data-cures="done"]`, { timeout: PATIENCE });
     const cures = await textOf(page, `${unfit} [data-cures]`);
     expect(cures).toContain("It would fit, were T13 not away.");
     expect(cures).toContain("The least change.");
     await page.click('[data-cure="days off"]');
     await seen(page, "Changed: the plan is solved again.");
-    await page.waitForSelector(unfit, { hidden: true, timeout: PATIENCE });
+    await appears(page, unfit, { hidden: true, timeout: PATIENCE });
     await solved();
     const { done, asked } = await inside();
     expect(asked - done).toBeLessThan(2_000);
@@ -60,13 +60,13 @@ describe("the plan of the season", () => {
     await page.mouse.move(box.x + 6 + day, box.y + 21, { steps: 4 });
     await page.mouse.move(box.x + 6 + 2 * day, box.y + 21, { steps: 4 });
     await page.mouse.up();
-    await page.waitForSelector(`${name}[data-pinned]`, { timeout: PATIENCE });
+    await appears(page, `${name}[data-pinned]`, { timeout: PATIENCE });
     const to = await page.$eval(`${name}[data-pinned]`, (each) => (each as HTMLElement).dataset.from!);
     expect(to > from!).toBe(true);
     await solved();
     expect(await page.$eval(`${name}[data-pinned]`, (each) => (each as HTMLElement).dataset.from)).toBe(to);
     await press(page, "Let it go", "[data-picked]");
-    await page.waitForSelector(`${name}:not([data-pinned])`, { timeout: PATIENCE });
+    await appears(page, `${name}:not([data-pinned])`, { timeout: PATIENCE });
     await solved();
   });
 
@@ -76,11 +76,11 @@ describe("the plan of the season", () => {
     const was = await tractor();
     await page.focus(name);
     await page.keyboard.press(was === "T4" ? "ArrowDown" : "ArrowUp");
-    await page.waitForSelector(`${name}[data-pinned]`, { timeout: PATIENCE });
+    await appears(page, `${name}[data-pinned]`, { timeout: PATIENCE });
     expect(await tractor()).not.toBe(was);
     await solved();
     await press(page, "Let it go", "[data-picked]");
-    await page.waitForSelector(`${name}:not([data-pinned])`, { timeout: PATIENCE });
+    await appears(page, `${name}:not([data-pinned])`, { timeout: PATIENCE });
     expect(faults()).toEqual([]);
   });
 
@@ -88,7 +88,7 @@ describe("the plan of the season", () => {
     await solved();
     await fill(page, "person", "Mira Tolland");
     await press(page, "Keep this plan");
-    await page.waitForSelector('[data-kept="same"]', { timeout: PATIENCE });
+    await appears(page, '[data-kept="same"]', { timeout: PATIENCE });
     const answer = await page.evaluate(async () => {
       const file = await fetch("/plan.ics");
       return { type: file.headers.get("content-type"), text: await file.text() };
@@ -115,13 +115,13 @@ describe("the calendar under a finger", () => {
     for (let step = 1; step <= 8; step += 1)
       await page.touchscreen.touchMove(box.x + 10 + 9 * step, box.y + 21);
     await page.touchscreen.touchEnd();
-    await page.waitForSelector(`${name}[data-pinned]`, { timeout: PATIENCE });
+    await appears(page, `${name}[data-pinned]`, { timeout: PATIENCE });
     expect(
       (await page.$eval(`${name}[data-pinned]`, (each) => (each as HTMLElement).dataset.from!)) > from,
     ).toBe(true);
     await solved();
     await press(page, "Let it go", "[data-picked]");
-    await page.waitForSelector(`${name}:not([data-pinned])`, { timeout: PATIENCE });
+    await appears(page, `${name}:not([data-pinned])`, { timeout: PATIENCE });
     expect(faults()).toEqual([]);
   });
 });
@@ -149,10 +149,10 @@ describe("what a plan is made from", () => {
         value,
       );
     await press(page, "Add it");
-    await page.waitForSelector('[data-job="Hedges"]');
+    await appears(page, '[data-job="Hedges"]');
     expect(await textOf(page, '[data-job="Hedges"]')).toContain("how many hectares");
     await go("/plan");
-    await page.waitForSelector('[data-unknown="Hedges"]');
+    await appears(page, '[data-unknown="Hedges"]');
     expect(await textOf(page, '[data-unknown="Hedges"]')).toContain("is not in the plan");
     expect(faults()).toEqual([]);
   });
@@ -173,7 +173,7 @@ describe("a breakdown in the middle of drilling", () => {
     expect(await textOf(page, '[aria-label="Couple and set"]')).toContain("Wexcombe Hopper 45 on.");
     expect(await textOf(page, '[aria-label="Read"]')).toContain("Hitch to hitch of the second implement");
     await go("/plan/jobs");
-    await page.waitForSelector('[data-away="T13"]');
+    await appears(page, '[data-away="T13"]');
     expect(await textOf(page, '[data-job="Sowing barley, Two Oaks"]')).toContain("on T12");
     expect(faults()).toEqual([]);
   });

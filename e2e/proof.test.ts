@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from "vitest";
-import { fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, keep, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { openPage, PHONE } from "./browser.ts";
 import { type CardEntry, cardOf, drive, feed, practise, retype } from "./field-acts.ts";
 import { browser, errors, openForFile, page, rig, yard } from "./fixture.ts";
@@ -22,7 +22,7 @@ async function acceptFirst(key: string): Promise<void> {
 /** Takes the open test back, so that the next drive begins a new one. */
 async function takeTestBack(): Promise<void> {
   await press(page, "Take this test back");
-  await page.waitForSelector('[aria-label="Field tests"]');
+  await appears(page, '[aria-label="Field tests"]');
 }
 
 describe("from tape to proven figures", () => {
@@ -40,7 +40,7 @@ describe("from tape to proven figures", () => {
     await acceptFirst("lateral");
     await acceptFirst("foreAft");
     await press(page, "Accept as proven");
-    await page.waitForSelector("[data-accepted]");
+    await appears(page, "[data-accepted]");
     await visit(page, `${yard.address}${path}/proof`);
     expect(await page.$eval('[data-provable="receiver"]', (row) => row.getAttribute("data-proven"))).toBe(
       "true",
@@ -57,7 +57,7 @@ describe("from tape to proven figures", () => {
     expect(told).toContain("Work, side of the antenna");
     await acceptFirst("width");
     await press(page, "Accept as proven");
-    await page.waitForSelector("[data-accepted]");
+    await appears(page, "[data-accepted]");
     await visit(page, `${yard.address}${path}/tool`);
     expect(await textOf(page, '[data-reading="tool.lateral"]')).toContain("proven");
     card = await cardOf(page, `${yard.address}${path}/card`);
@@ -72,7 +72,7 @@ describe("from tape to proven figures", () => {
     await visit(page, `${yard.address}${path}/proof`);
     await pressOn(page, '[data-job="joints"] a.text-ok');
     await press(page, "Take it back");
-    await page.waitForSelector('[data-figure="lateral"]');
+    await appears(page, '[data-figure="lateral"]');
     await visit(page, `${yard.address}${path}/tool`);
     expect(await textOf(page, '[data-reading="tool.lateral"]')).toContain("1.1 cm right");
     expect(await textOf(page, '[data-reading="tool.lateral"]')).toContain("taped");
@@ -106,7 +106,7 @@ describe("a field test on the phone", () => {
     await seen(phone, "Fixed (RTK or base station)");
 
     const typeJoint = async (figure: string, word: string) => {
-      const field = await phone.waitForSelector('input[name="f-joint"]');
+      const field = await appears(phone, 'input[name="f-joint"]');
       await field!.evaluate((input) => (input as HTMLInputElement).focus());
       for (const key of figure) await pressOn(phone, `[aria-label="Keypad"] ::-p-text(${key})`);
       await pressOn(phone, `form button[aria-pressed] ::-p-text(${word})`);
@@ -116,14 +116,14 @@ describe("a field test on the phone", () => {
     await seen(phone, "Say who measured.");
     await fill(phone, "person", "Mira Tolland");
     await typeJoint("", "gap");
-    await phone.waitForSelector('[data-observation="1"]');
+    await appears(phone, '[data-observation="1"]');
     expect(await textOf(phone, '[data-observation="1"]')).toContain("left up, right down, 40 mm gap");
     await phone.setOfflineMode(true);
     await typeJoint("6", "overlap");
     await seen(phone, "1 entry waits on this device");
     await phone.setOfflineMode(false);
     await phone.evaluate(() => window.dispatchEvent(new Event("online")));
-    await phone.waitForSelector('[data-observation="2"]');
+    await appears(phone, '[data-observation="2"]');
     expect(await textOf(phone, '[data-observation="2"]')).toContain("left down, right up, 60 mm overlap");
     await seen(phone, "a third gives standard errors");
     await pressOn(phone, '[aria-label="Leave out joint 1"]');
@@ -173,7 +173,7 @@ describe("a slip is found by name", () => {
     if ((await verdict("lateral")) === "differs") {
       await acceptFirst("lateral");
       await press(page, "Accept as proven");
-      await page.waitForSelector("[data-accepted]");
+      await appears(page, "[data-accepted]");
       card = await cardOf(page, `${yard.address}${path}/card`);
       await retype(page, field, "Implement", { "Side offset": card["Side offset"]! });
     } else await takeTestBack();
@@ -188,7 +188,7 @@ describe("a slip is found by name", () => {
     expect(await textOf(page, '[data-figure="onDelay"] [data-terminal]')).toContain("Switch-on delay");
     await acceptFirst("offDelay");
     await press(page, "Accept as proven");
-    await page.waitForSelector("[data-accepted]");
+    await appears(page, "[data-accepted]");
     card = await cardOf(page, `${yard.address}${path}/card`);
     expect(card["Switch-on delay"]!.figure).not.toBe("0.00");
     await retype(page, field, "Switching", {
@@ -254,7 +254,7 @@ describe("a slip is found by name", () => {
     await fill(page, "name", "left wing folded");
     await fill(page, "first", "4");
     await press(page, "Set it up");
-    await page.waitForSelector('[data-variant="left wing folded"]');
+    await appears(page, '[data-variant="left wing folded"]');
     const sprayer = await practise(page, yard.address, "Sprayer", "as read");
     const whole = await cardOf(page, `${yard.address}${sprayer}/card`);
     await feed(page, `${yard.address}${sprayer}/field`, whole);

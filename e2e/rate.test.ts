@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { PHONE } from "./browser.ts";
 import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -25,7 +25,7 @@ const runs = () => page.$$eval("[data-run]", (all) => all.length);
 
 /** Presses the bench and waits until what it gave stands in the list. */
 async function bench(words: string, times = 1): Promise<void> {
-  await page.waitForSelector('[aria-label="On the bench"]');
+  await appears(page, '[aria-label="On the bench"]');
   for (let time = 0; time < times; time += 1) {
     await sign();
     const before = await runs();
@@ -87,14 +87,14 @@ describe("demo machines brought from wrong to right on the bench", () => {
     await station("Electric drill");
     expect(await verdict("roll")).toBe("stop");
     await press(page, "Put it right", '[data-check="roll"]');
-    await page.waitForSelector('[data-open="rate.rollDeclared"]');
+    await appears(page, '[data-open="rate.rollDeclared"]');
     await press(page, "High rates", '[data-open="rate.rollDeclared"]');
     await press(page, "It was changed", '[data-open="rate.rollDeclared"]');
     await sign();
     await pressOn(page, '[data-open="rate.rollDeclared"] button[type="submit"]');
-    await page.waitForSelector('[data-check="roll"][data-verdict="good"]');
+    await appears(page, '[data-check="roll"][data-verdict="good"]');
     // Another roll has another displacement in the terminal: what was read before is stale.
-    await page.waitForSelector('[data-check="rate.displacement"][data-verdict="fix"]');
+    await appears(page, '[data-check="rate.displacement"][data-verdict="fix"]');
     await press(page, "Calibrate again", '[data-check="rate.displacement"]');
     await seen(page, "Catch test");
     await bench("Make a catch on the bench", 2);
@@ -126,7 +126,7 @@ describe("demo machines brought from wrong to right on the bench", () => {
     const first = await textOf(page, "[data-found]");
     expect(first).toMatch(/It lies: \d\.\d m to the right of where it drives/);
     expect(first).toContain("Turn the vane of the right disc one mark back");
-    await page.waitForSelector("[data-sweep]");
+    await appears(page, "[data-sweep]");
     await accept();
     expect(await page.$("[data-run]")).toBeNull();
     let stands = 9;
@@ -239,11 +239,11 @@ describe("another product", () => {
     });
     await page.select('select[name="product"]', other);
     await press(page, "This is in it", "#product");
-    await page.waitForSelector('[data-check="rate.seed"][data-verdict="stop"]');
+    await appears(page, '[data-check="rate.seed"][data-verdict="stop"]');
     await press(page, "Enter the rate", '[data-check="rate.seed"]');
-    await page.waitForSelector('[data-open="rate.seed"]');
+    await appears(page, '[data-open="rate.seed"]');
     await fill(page, "text", "171 kg/ha");
     await page.keyboard.press("Enter");
-    await page.waitForSelector('[data-check="rate.seed"][data-verdict="good"]');
+    await appears(page, '[data-check="rate.seed"][data-verdict="good"]');
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, gone, keep, press, seen, textOf, visit } from "./acts.ts";
 import { PHONE } from "./browser.ts";
 import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -119,7 +119,7 @@ describe("what is half typed", () => {
     await press(page, "Throw it away");
     expect(await typed()).toBe("");
     await page.reload({ waitUntil: "load" });
-    await page.waitForSelector('input[name="text"]');
+    await appears(page, 'input[name="text"]');
     await seen(page, "A bare number is in");
     expect(await page.$("[data-left]")).toBeNull();
   });
@@ -162,7 +162,7 @@ describe("on the phone", () => {
     await press(page, "ft in");
     await seen(page, "17' 7\" ahead of the drawbar pin");
     await press(page, "Tape F");
-    await page.waitForSelector('[data-open="pin.workFront"] [aria-label="Keypad"]');
+    await appears(page, '[data-open="pin.workFront"] [aria-label="Keypad"]');
     for (const key of ["1", "6", "′", "7", "3/8", "″"]) {
       const all = await page.$$('[aria-label="Keypad"] button');
       const words = await Promise.all(all.map((each) => each.evaluate(({ textContent }) => textContent)));
@@ -181,7 +181,7 @@ describe("on the phone", () => {
     await gone(page, '[data-finding="zero:pin.workFront"]');
     // At the top of the page what was said lies on no button, and its undo is as large as a thumb.
     await page.evaluate(() => window.scrollTo({ top: 0, behavior: "instant" }));
-    await page.waitForSelector("[data-sonner-toast][data-mounted=true]");
+    await appears(page, "[data-sonner-toast][data-mounted=true]");
     await page.waitForFunction(
       () => document.querySelector("[data-sonner-toast]")?.getAnimations({ subtree: true }).length === 0,
       { polling: 50 },
@@ -214,7 +214,7 @@ describe("units", () => {
     await visit(page, `${yard.address}/device`);
     const [, small] = await page.$$("select.field");
     await small!.select("in");
-    await page.waitForSelector('[aria-label="Units"] ::-p-text(mixed)');
+    await appears(page, '[aria-label="Units"] ::-p-text(mixed)');
     await visit(page, `${yard.address}${rig("Meadow drill")}/tool`);
     expect(await textOf(page, '[data-reading="rows.spacing"]')).toContain("5.91 in");
     expect(await textOf(page, '[data-reading="tool.width"]')).toContain("3.000 m");

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from "vitest";
-import { fill, press, seen, visit } from "./acts.ts";
+import { appears, fill, press, seen, visit } from "./acts.ts";
 import { DESK, openPage, PHONE } from "./browser.ts";
 import { faultsOf } from "./faults.ts";
 import { browser, machine, openForFile, rig, rigId, yard } from "./fixture.ts";
@@ -333,9 +333,9 @@ describe("the drawing", () => {
     const { page } = await openPage(browser);
     await visit(page, `${yard.address}${rig("Grain drill")}/tool`);
     await page.click('svg.plan a[data-letter="E"]');
-    await page.waitForSelector('[data-open="pin.pivot"]');
+    await appears(page, '[data-open="pin.pivot"]');
     await page.click('svg.plan a[data-letter="A"]');
-    await page.waitForSelector('[data-open="receiver.foreAft"]');
+    await appears(page, '[data-open="receiver.foreAft"]');
     expect(page.url()).toContain("/antenna?at=receiver.foreAft");
     await page.close();
   });
@@ -361,12 +361,12 @@ describe("the keyboard", () => {
     await page.keyboard.press("[");
     await seen(page, "seen from the axle");
     await page.keyboard.press("j");
-    await page.waitForSelector('[data-open="receiver.foreAft"]');
+    await appears(page, '[data-open="receiver.foreAft"]');
     await page.waitForFunction(() => document.activeElement?.getAttribute("name") === "text");
     await page.keyboard.type("u]n");
     expect(await page.$eval('input[name="text"]', (field) => (field as HTMLInputElement).value)).toBe("u]n");
     await page.keyboard.press("Escape");
-    await page.waitForSelector("[data-open]", { hidden: true });
+    await appears(page, "[data-open]", { hidden: true });
     await page.keyboard.press("u");
     await seen(page, "9' 5 3/8\"");
     await page.keyboard.press("u");

@@ -1,12 +1,12 @@
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { openPage, PHONE } from "./browser.ts";
 import { browser, errors, openForFile, page, rig, yard } from "./fixture.ts";
 
 openForFile({ viewport: PHONE });
 
-const step = (id: string) => page.waitForSelector(`[data-now="${id}"]`, { timeout: 25_000 });
+const step = (id: string) => appears(page, `[data-now="${id}"]`, { timeout: 25_000 });
 /** A second tap of the same thumb is not heard: the button listens again a moment after the step changed. */
 const done = () => pressOn(page, `button[aria-disabled="false"] ::-p-text(Done, seen)`);
 
@@ -47,7 +47,7 @@ describe("unfolding on the phone", () => {
     }
     await done();
     await seen(page, "Run through, to the end");
-    await page.waitForSelector("[data-over]");
+    await appears(page, "[data-over]");
     await seen(page, "Next: Start of work");
     await seen(page, "Joren Talbeck: Unfold. Run through");
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
@@ -72,7 +72,7 @@ describe("the editor", () => {
   const order = (desk: Page) =>
     desk.$$eval("[data-edit]", (rows) => rows.map((row) => row.getAttribute("data-edit")));
   const faults = (desk: Page, count: number) =>
-    desk.waitForSelector(`[data-faults="${count}"]`, { timeout: 25_000 });
+    appears(desk, `[data-faults="${count}"]`, { timeout: 25_000 });
 
   it("moves steps by mouse and by keys, says what that breaks, undoes, and keeps what is sound", async () => {
     const { page: desk } = await openPage(browser);
@@ -124,7 +124,7 @@ describe("the ladder", () => {
     expect(await page.evaluate(() => document.activeElement?.getAttribute("name"))).toBe("who");
     await fill(page, "who", "Mira Tolland");
     await press(page, "Seen", '[data-rung="position"]');
-    await page.waitForSelector('[data-rung="position"][data-state="good"]', { timeout: 25_000 });
+    await appears(page, '[data-rung="position"][data-state="good"]', { timeout: 25_000 });
     const [good, all] = before.match(/\d+/g)!.map(Number) as [number, number];
     await seen(page, `${good + 1} of ${all} rungs`);
     await visit(page, `${yard.address}/?find=Meadow`);
@@ -134,8 +134,8 @@ describe("the ladder", () => {
     await press(page, "Uncoupled again");
     await seen(page, "It is coupled");
     await visit(page, `${yard.address}${rig("Meadow drill")}/ladder`);
-    await page.waitForSelector('[data-rung="position"][data-state="not yet"]', { timeout: 25_000 });
-    await page.waitForSelector('[data-rung="coupled"][data-state="not yet"]', { timeout: 25_000 });
+    await appears(page, '[data-rung="position"][data-state="not yet"]', { timeout: 25_000 });
+    await appears(page, '[data-rung="coupled"][data-state="not yet"]', { timeout: 25_000 });
     expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
   });
 });
@@ -143,12 +143,12 @@ describe("the ladder", () => {
 describe("the rehearsal", () => {
   const lever = (desk: Page, which: string) => pressOn(desk, `[data-lever="${which}"]`);
   const stepIs = (desk: Page, id: string, state: string) =>
-    desk.waitForSelector(`[data-step="${id}"][data-state="${state}"]`, { timeout: 25_000 });
+    appears(desk, `[data-step="${id}"][data-state="${state}"]`, { timeout: 25_000 });
 
   it("breaks what is done in the wrong order, and unfolds in the right one", async () => {
     const { page: desk, errors: own } = await openPage(browser);
     await visit(desk, `${yard.address}${rig("Roller cultivator")}/rehearse`);
-    await desk.waitForSelector("#rehearsal-picture svg");
+    await appears(desk, "#rehearsal-picture svg");
     await lever(desk, "wings out");
     await seen(desk, "The cradle's arms bend");
     await seen(desk, "A transport lock tears out");
@@ -196,7 +196,7 @@ describe("each rig with hoses", () => {
     await pressOn(desk, "[data-hose] b");
     await seen(desk, "Chosen");
     await press(desk, "Hose tags");
-    await desk.waitForSelector(`[data-tag="${tag}"]`);
+    await appears(desk, `[data-tag="${tag}"]`);
     await visit(desk, `${yard.address}/rigs/${rig}/rehearse`);
     await seen(desk, "othing is logged");
     await visit(desk, `${yard.address}/rigs/${rig}/sequences/${kind}`);
@@ -206,7 +206,7 @@ describe("each rig with hoses", () => {
     const first = await desk.$eval("[data-now]", (now) => now.getAttribute("data-now"));
     await fill(desk, "who", "Ilse Marrin");
     await press(desk, "Done, seen");
-    await desk.waitForSelector(`[data-step="${first}"][data-state="done"]`, { timeout: 25_000 });
+    await appears(desk, `[data-step="${first}"][data-state="done"]`, { timeout: 25_000 });
     expect(own).toEqual([]);
     await desk.close();
   });
@@ -222,7 +222,7 @@ describe("each rig with hoses", () => {
     await pressOn(desk, '[data-step="clear"] button');
     await pressOn(desk, '[data-step="locks out"] button');
     await pressOn(desk, '[data-step="wings out"] button');
-    await desk.waitForSelector('[data-step="wings out"][data-state="done"]');
+    await appears(desk, '[data-step="wings out"][data-state="done"]');
     expect(own).toEqual([]);
     await desk.close();
   });

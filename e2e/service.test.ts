@@ -1,6 +1,6 @@
 /** Service: a list begun, the morning's round on the phone out of reach, what wears, what is due. */
 import { beforeAll, describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { PHONE } from "./browser.ts";
 import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -19,7 +19,7 @@ describe("the service of a machine", () => {
     await press(page, "Belvane 118");
     await press(page, "Take the usual list");
     await seen(page, "lines of the usual list came.");
-    await page.waitForSelector('[data-service="Engine oil and filter"][data-state="unknown"]');
+    await appears(page, '[data-service="Engine oil and filter"][data-state="unknown"]');
     await press(page, "Something else to look after");
     await fill(page, "name", "Cab filter");
     await press(page, "Put it on the list");
@@ -31,11 +31,11 @@ describe("the service of a machine", () => {
     ).toEqual(["Cab filter"]);
     await fill(page, "days", "180");
     await press(page, "Put it on the list");
-    await page.waitForSelector('[data-service="Cab filter"]');
+    await appears(page, '[data-service="Cab filter"]');
     await press(page, "Done", '[data-service="Cab filter"]');
     await fill(page, "person", "Mira Tolland");
     await press(page, "It was done", '[data-service="Cab filter"]');
-    await page.waitForSelector('[data-service="Cab filter"][data-state="good"]');
+    await appears(page, '[data-service="Cab filter"][data-state="good"]');
     expect(await textOf(page, '[data-service="Cab filter"]')).toContain("0 of 180 days.");
     // How many points there are, as somebody counted them.
     await press(page, "Wheel nuts");
@@ -44,7 +44,7 @@ describe("the service of a machine", () => {
     await seen(page, "Wheel nuts, 36 points");
     await press(page, "Knock the soil off");
     await press(page, "Take it off the list", '[data-daily="Knock the soil off"]');
-    await page.waitForSelector('[data-daily="Knock the soil off"]', { hidden: true });
+    await appears(page, '[data-daily="Knock the soil off"]', { hidden: true });
     expect(faults()).toEqual([]);
   });
 
@@ -76,7 +76,7 @@ describe("the rounds of a rig", () => {
     await fill(page, "who", "Mira Tolland");
     await page.setOfflineMode(true);
     await pressOn(page, '[data-service="Wheel nuts"] button');
-    await page.waitForSelector('[data-service="Wheel nuts"][data-state="done"]');
+    await appears(page, '[data-service="Wheel nuts"][data-state="done"]');
     await seen(page, "waits on this device");
     expect(await done()).toMatch(/^1\//);
     await page.setOfflineMode(false);
@@ -94,12 +94,12 @@ describe("how wet it is", () => {
   it("is asked where the advice stands: drive, let the tyres down, or wait, axle by axle", async () => {
     await go(`${rig("Electric drill")}/ladder`);
     await press(page, "How wet is it? Ground pressure");
-    await page.waitForSelector('[data-soil="unknown"]');
+    await appears(page, '[data-soil="unknown"]');
     await press(page, "Dry", "#ground-pressure");
-    await page.waitForSelector('[data-soil="dry"]');
+    await appears(page, '[data-soil="dry"]');
     expect(await textOf(page, "[data-pressed-whole]")).toBe("It may go as it is.");
     await press(page, "Moist", "#ground-pressure");
-    await page.waitForSelector('[data-pressed="wait"]');
+    await appears(page, '[data-pressed="wait"]');
     expect(await textOf(page, "[data-pressed-whole]")).toBe("On such ground this rig waits.");
   });
 });

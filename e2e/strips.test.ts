@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, tapOn, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, tapOn, visit } from "./acts.ts";
 import { DESK, PHONE } from "./browser.ts";
 import { practise } from "./field-acts.ts";
 import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
@@ -109,14 +109,14 @@ describe("a simulated tool that", () => {
       await fill(page, "person", "Mira Tolland");
       await press(page, "Begin the strip");
       await seen(page, "of ");
-      await page.waitForSelector("[data-step]");
+      await appears(page, "[data-step]");
       const found = await cure();
       expect(found.size).toBeGreaterThan(0);
       expect([...found].filter(([, count]) => count > 3)).toEqual([]);
       await seen(page, "Good enough for the work");
       await fill(page, "name", "trial");
       await press(page, "Keep them");
-      await page.waitForSelector("[data-presets]");
+      await appears(page, "[data-presets]");
       expect(errors.filter((each) => !each.includes("422"))).toEqual([]);
     },
   );
@@ -132,7 +132,7 @@ describe("what one sees", () => {
     await page.waitForFunction(() => document.querySelectorAll("[data-symptom]").length === 1);
     await seen(page, "Off:");
     await press(page, "Test it: First furrow", '[data-symptom="first-furrow"]');
-    await page.waitForSelector('[data-step="furrow"] button[aria-expanded="true"]');
+    await appears(page, '[data-step="furrow"] button[aria-expanded="true"]');
     await seen(page, "Too wide by 80 mm");
     expect(errors).toEqual([]);
   });
@@ -141,7 +141,7 @@ describe("what one sees", () => {
     await newPage(PHONE);
     await visit(page, yard.address);
     await pressOn(page, 'main a[href="/symptoms"]');
-    await page.waitForSelector('select[name="rig"]');
+    await appears(page, 'select[name="rig"]');
     await page.type('input[name="find"]', "no such thing");
     await seen(page, "Nothing by these words");
     expect(errors).toEqual([]);

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { ElementHandle } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { PHONE } from "./browser.ts";
 import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -17,7 +17,7 @@ describe("sections", () => {
   it("are edited in the table and in the drawing, by mouse and by keys, and kept", async () => {
     await visit(page, `${yard.address}${rig("Planter")}/sections`);
     expect(await sum()).toContain("8 sections, 6.000 m, as wide as the work");
-    const boundary = await page.waitForSelector('[aria-label="Boundary between section 1 and 2"]');
+    const boundary = await appears(page, '[aria-label="Boundary between section 1 and 2"]');
     await boundary!.evaluate((handle) => (handle as unknown as SVGElement).focus());
     await page.keyboard.press("ArrowRight");
     // an arrow moves a boundary by a row: 75 cm, but no section gets narrower than a hand
@@ -62,7 +62,8 @@ describe("sections", () => {
 
   it("a boundary is dragged by the mouse", async () => {
     await visit(page, `${yard.address}${rig("Sprayer")}/sections`);
-    const handle = (await page.waitForSelector(
+    const handle = (await appears(
+      page,
       '[aria-label="Boundary between section 4 and 5"]',
     )) as ElementHandle<Element>;
     const box = (await handle.boundingBox())!;
@@ -86,7 +87,7 @@ describe("a variant", () => {
     await fill(page, "first", "4");
     await fill(page, "person", "Mira Tolland");
     await press(page, "Set it up");
-    await page.waitForSelector('[data-variant="left wing folded"]');
+    await appears(page, '[data-variant="left wing folded"]');
     await seen(page, "Line spacing 24.000 m becomes 15.000 m");
     await press(page, "Work with it");
     await seen(page, "Works as: left wing folded");
@@ -106,7 +107,7 @@ describe("the last pass and the marks", () => {
     await visit(page, `${yard.address}${rig("Sprayer")}/swaths`);
     await fill(page, "field", "wide");
     await press(page, "Plan it");
-    await page.waitForSelector(".problem");
+    await appears(page, ".problem");
     await fill(page, "field", "187.3");
     await press(page, "Plan it");
     await seen(page, "7 passes of full width, 19.300 m left.");
@@ -169,7 +170,7 @@ describe("the sheet", () => {
     );
     await fill(page, "person", "Mira Tolland");
     await press(page, "Save the sheet");
-    await page.waitForSelector('[data-line="pin.workRear"] .problem');
+    await appears(page, '[data-line="pin.workRear"] .problem');
     await fill(page, "r-pin.workRear", "5.36");
     await press(page, "Save the sheet");
     await seen(page, "2 readings saved");
@@ -199,7 +200,7 @@ describe("the sheet", () => {
     await visit(page, `${yard.address}/season`);
     expect(await textOf(page, "[data-season]")).toMatch(/\d+ due/);
     await pressOn(page, '[data-due="due"] a');
-    await page.waitForSelector("[data-open]");
+    await appears(page, "[data-open]");
     await seen(page, "Due: ");
   });
 });

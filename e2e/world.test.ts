@@ -7,7 +7,7 @@ import { faultOf } from "../core/fault/faults.ts";
 import { hide, toBeNamed } from "../core/fault/hidden.ts";
 import { fromPlane } from "../core/geodesy/plane.ts";
 import { writeLog } from "../formats/nmea/write.ts";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { DESK, PHONE } from "./browser.ts";
 import { errors, newPage, openForFile, page, rig, yard } from "./fixture.ts";
 
@@ -17,7 +17,7 @@ openForFile({ pages: "one", env: { AMBREK_FIELD_SEED: String(SEED) } });
 const PATIENCE = 60_000;
 const go = (path: string) => visit(page, `${yard.address}${path}`);
 const faults = () => errors.filter((each) => !each.includes("422"));
-const driven = () => page.waitForSelector('[data-world="there"]', { timeout: PATIENCE });
+const driven = () => appears(page, '[data-world="there"]', { timeout: PATIENCE });
 const row = (name: string) =>
   page.$$eval(`[data-row="${name}"] td`, (cells) =>
     cells.map((cell) => (cell.textContent ?? "").replace(/\u00a0/g, " ")),
@@ -44,11 +44,11 @@ describe("true beside believed", () => {
     const lateral = `input[name="${name}"]`;
     await fill(page, name, "about there");
     await press(page, "Drive it so");
-    await page.waitForSelector(`${lateral}[aria-invalid="true"]`);
+    await appears(page, `${lateral}[aria-invalid="true"]`);
     expect(await page.$eval(lateral, (field) => (field as HTMLInputElement).value)).toBe("about there");
     await fill(page, name, "25 cm right");
     await press(page, "Drive it so");
-    await page.waitForSelector('[data-said] [data-key="alternate"]', { timeout: PATIENCE });
+    await appears(page, '[data-said] [data-key="alternate"]', { timeout: PATIENCE });
     expect(await textOf(page, "[data-said]")).toMatch(
       /the work lies 2\d\.\d cm to the right of where the terminal has it/,
     );
@@ -94,7 +94,7 @@ describe("true beside believed", () => {
       };
     });
     await press(page, "Product by place, GeoJSON");
-    await page.waitForSelector("[data-handed]");
+    await appears(page, "[data-handed]");
     const { handed, first } = await page.evaluate(() => ({ ...document.body.dataset }));
     // 23 ha in squares of 25 m².
     expect(Number(handed)).toBeGreaterThan(9_000);
@@ -105,14 +105,14 @@ describe("true beside believed", () => {
     await fill(page, "crop", "900");
     await press(page, "Reckon with that");
     // Asked of the page as it was before, it would be another question by the time it is answered.
-    await page.waitForSelector('[data-crop="900"]');
+    await appears(page, '[data-crop="900"]');
     await driven();
     await page.evaluate(() =>
       [...document.querySelectorAll("button")]
         .find((each) => /^Drive it \d/.test(each.textContent!))!
         .click(),
     );
-    await page.waitForSelector('[data-costs="done"]', { timeout: 3 * PATIENCE });
+    await appears(page, '[data-costs="done"]', { timeout: 3 * PATIENCE });
     const rows = await page.$$eval("[data-cost]", (all) =>
       all.map((each) => ({ key: (each as HTMLElement).dataset.cost!, text: each.textContent! })),
     );
@@ -130,9 +130,9 @@ describe("true beside believed", () => {
     writeFileSync(file, morning());
     const upload = (await page.$('section[aria-label="Drive a log again"] input[type="file"]'))!;
     await (upload as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(file);
-    await page.waitForSelector('[data-replayed="morning.nmea"]', { timeout: PATIENCE });
+    await appears(page, '[data-replayed="morning.nmea"]', { timeout: PATIENCE });
     await driven();
-    await page.waitForSelector("[data-joints]", { timeout: PATIENCE });
+    await appears(page, "[data-joints]", { timeout: PATIENCE });
     expect(await textOf(page, '[aria-label="Drive a log again"]')).toContain("Assumed: it worked wherever");
     expect(
       Number(await page.$eval("[data-joints]", (each) => (each as HTMLElement).dataset.joints)),
@@ -140,7 +140,7 @@ describe("true beside believed", () => {
     const none = join(folder, "none.nmea");
     writeFileSync(none, "nothing of a receiver");
     await (upload as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(none);
-    await page.waitForSelector('[data-world="problem"]', { timeout: PATIENCE });
+    await appears(page, '[data-world="problem"]', { timeout: PATIENCE });
     expect(await textOf(page, '[role="alert"]')).toContain("checksum");
     expect(faults()).toEqual([]);
   });
@@ -192,7 +192,7 @@ describe("finding the fault", () => {
   async function followed(): Promise<string> {
     for (let step = 0; step < 16; step += 1) {
       if (!(await page.$("[data-advice]"))) await press(page, "What would Ambrek measure?");
-      await page.waitForSelector("[data-advice]");
+      await appears(page, "[data-advice]");
       const { next, suspect, share } = await page.$eval("[data-advice]", (advice) => ({
         next: advice.querySelector("ol li")!.firstChild!.textContent!,
         suspect: advice.querySelector("ul li")!.firstChild!.textContent!,
@@ -222,7 +222,7 @@ describe("finding the fault", () => {
     await page.select('select[name="kind"]', kind);
     await page.select('select[name="area"]', area);
     await press(page, "Begin");
-    await page.waitForSelector("[data-minutes]");
+    await appears(page, "[data-minutes]");
   }
 
   it("is played by the advice: measured, named, its figure given, and found", async () => {
@@ -233,11 +233,11 @@ describe("finding the fault", () => {
     await page.select('select[name="fault"]', key!);
     await press(page, "That is it");
     // A figure is asked, and nothing was named yet.
-    await page.waitForSelector('input[name="figure"][aria-invalid="true"]');
+    await appears(page, 'input[name="figure"][aria-invalid="true"]');
     const { right } = faultOf(key!)!.correction!;
     await fill(page, "figure", right(hidden.card, hidden.faults[0]!.magnitude).toFixed(3));
     await press(page, "That is it");
-    await page.waitForSelector('[data-found="yes"]');
+    await appears(page, '[data-found="yes"]');
     expect(await textOf(page, "[data-near]")).toContain("near enough");
     expect(faults()).toEqual([]);
   });
@@ -245,11 +245,11 @@ describe("finding the fault", () => {
   it("is named wrong, and says what it was and what was measured for nothing", async () => {
     await begin("one", "rate");
     await page.click('[data-measure="tape tool"]');
-    await page.waitForSelector("[data-taken]");
+    await appears(page, "[data-taken]");
     expect(await textOf(page, "[data-minutes]")).toContain("8 minutes so far");
     await page.select('select[name="fault"]', "nothing");
     await press(page, "That is it");
-    await page.waitForSelector('[data-found="no"]');
+    await appears(page, '[data-found="no"]');
     const [key] = toBeNamed(hide(SEED + 1, "one", { area: "rate" }));
     expect(await textOf(page, "[data-found]")).toContain(faultOf(key!)!.label);
     expect(await textOf(page, "[data-found]")).toContain("Needless");
@@ -271,7 +271,7 @@ describe("finding the fault", () => {
       await fill(page, "figure", unit === "share" ? (100 * value).toFixed(0) : value.toFixed(3));
     }
     await press(page, "That is it");
-    await page.waitForSelector('[data-found="yes"]');
+    await appears(page, '[data-found="yes"]');
     await press(page, "Logbook");
     await seen(page, "2 of 3 found");
     expect(await textOf(page, "[data-person]")).toContain(

@@ -4,7 +4,7 @@ import { join, resolve } from "node:path";
 import { zipSync } from "fflate";
 import Papa from "papaparse";
 import { afterAll, describe, expect, it } from "vitest";
-import { fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, pressOn, seen, textOf, visit } from "./acts.ts";
 import { errors, openForFile, page, rig, rigId, yard } from "./fixture.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "ambrek-files-"));
@@ -14,7 +14,7 @@ afterAll(() => rmSync(folder, { recursive: true }));
 const rigNames = () => page.$$eval("[data-rig] h2", (heads) => heads.map((head) => head.textContent));
 
 async function upload(name: string, path: string): Promise<void> {
-  const field = await page.waitForSelector(`input[name="${name}"]`);
+  const field = await appears(page, `input[name="${name}"]`);
   await (field as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(path);
 }
 
@@ -69,7 +69,7 @@ describe("the yard", () => {
     await seen(page, "Archived: Barley drill, copy");
     await page.waitForFunction(() => !document.querySelector('button[aria-label="Copy Barley drill, copy"]'));
     await press(page, "Undo", '[data-sonner-toast][data-front="true"]');
-    await page.waitForSelector('button[aria-label="Copy Barley drill, copy"]');
+    await appears(page, 'button[aria-label="Copy Barley drill, copy"]');
 
     await visit(page, yard.address);
     await page.keyboard.press("/");

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { formHeaders } from "../bench/load/entry.ts";
-import { fill, press, seen, textOf, visit } from "./acts.ts";
+import { appears, fill, press, seen, textOf, visit } from "./acts.ts";
 import { DESK, openBrowser, openPage, PHONE } from "./browser.ts";
 import { faultsOf } from "./faults.ts";
 import { machine } from "./fixture.ts";
@@ -40,7 +40,7 @@ async function begin(name: string): Promise<void> {
   await visit(page, several.address);
   await fill(page, "name", name);
   await press(page, "Begin it");
-  await page.waitForSelector(`text/${name}`);
+  await appears(page, `text/${name}`);
 }
 
 /** A rig by its cheapest way: the demo yard's. */
@@ -78,7 +78,7 @@ describe("several yards", () => {
     );
     await visit(page, several.address);
     await press(page, "Lindhof");
-    await page.waitForSelector('a[aria-label="Ambrek Lindhof, to the yard"]');
+    await appears(page, 'a[aria-label="Ambrek Lindhof, to the yard"]');
     expect(page.url()).toBe(`${addressOf("lindhof")}/`);
     const manifest = (await (await fetch(`${addressOf("lindhof")}/manifest.webmanifest`)).json()) as {
       short_name: string;
@@ -92,7 +92,7 @@ describe("several yards", () => {
     expect(await readings("lindhof")).toBeGreaterThan(500);
     expect(await readings("hofe-am-bach")).toBeLessThan(3);
     await visit(page, `${addressOf("hofe-am-bach")}/machines`);
-    await page.waitForSelector('a[aria-label="Ambrek Höfe am Bach, to the yard"]');
+    await appears(page, 'a[aria-label="Ambrek Höfe am Bach, to the yard"]');
     expect(await textOf(page, "main")).not.toContain("Ombrell");
   });
 
@@ -102,7 +102,7 @@ describe("several yards", () => {
       await visit(page, `${address}/device`);
       await fill(page, "person", person);
       await press(page, "That is me");
-      await page.waitForSelector(`text/${person}`);
+      await appears(page, `text/${person}`);
     };
     const fileOfMachine = async (address: string, path: string) => {
       const answer = await fetch(`${address}${path}/machine.json`);
@@ -115,7 +115,7 @@ describe("several yards", () => {
       await visit(page, `${address}/files`);
       await (await page.$('input[name="machine"]'))!.uploadFile(file);
       await press(page, "Look into the machine");
-      await page.waitForSelector("text/entries that are not here yet");
+      await appears(page, "text/entries that are not here yet");
     };
     await named(home, "Karl Ost");
     await visit(page, `${home}${machine("Oxmoor 240")}`);
