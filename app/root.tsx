@@ -19,6 +19,7 @@ import { Offline } from "./offline/Offline.tsx";
 import { WaitingEntries } from "./offline/WaitingEntries.tsx";
 import { isBeyond, turnedAway } from "./session/door.server.ts";
 import { Nonce } from "./session/nonce.ts";
+import { keptOnDisk } from "./session/on-disk.server.ts";
 import { onceOnly } from "./session/once.server.ts";
 import { anotherView, NUMBERS_FORMS } from "./session/once.ts";
 import { readPreferences } from "./session/preferences.server.ts";
@@ -36,7 +37,7 @@ export const middleware: Route.MiddlewareFunction[] = [
     if (away && away.status === 302) throw redirect("/enter");
     if (away && isBeyond(away)) throw data(await away.text(), { status: away.status });
     if (away) return away;
-    const answer = () => inTurn(() => inZoneOf(request, next));
+    const answer = () => inTurn(() => inZoneOf(request, () => keptOnDisk(request, next)));
     return onDeviceOf(whoIs(request)?.person ?? null, () => onceOnly(request, answer));
   },
 ];

@@ -6,6 +6,7 @@ import { migrate } from "drizzle-orm/better-sqlite3/migrator";
 import { databasePath } from "./database-path.ts";
 import type { Database } from "./handle.ts";
 import { clearLeftovers, copyBeside, identityOf, mayBegin, takeYard, YardProblem } from "./keeping.ts";
+import { onDiskOf } from "./on-disk.ts";
 import * as schema from "./schema/index.ts";
 import { keepShippedSchemes } from "./schemes.ts";
 import { sayingTrouble } from "./trouble.ts";
@@ -76,7 +77,7 @@ export function databaseOver(file: SqliteFile.Database): Database {
   file.pragma("busy_timeout = 5000");
   // KiB of the file each thread keeps at hand: of a large yard a look-up asked the disk's memory a dozen times.
   file.pragma("cache_size = -16000");
-  // A phone drops its own copy of an entry on the answer: what is answered is on the disk.
+  // What was written is on the disk.
   file.pragma("synchronous = FULL");
   const database = drizzle(file, { schema, casing: "snake_case" });
   if (!file.readonly) writeAtOnce(database);
@@ -93,7 +94,14 @@ function writeAtOnce(database: Database): void {
     sayingTrouble(() => begin(work, { behavior: "immediate", ...config }))) as typeof begin;
 }
 
-type Opened = { database: Database; path: string; identity: string | null; release: () => void };
+type Opened = {
+  database: Database;
+  path: string;
+  identity: string | null;
+  /** waits until what was written is on the disk */
+  onDisk: () => Promise<void>;
+  release: () => void;
+};
 let opened: Opened | null = null;
 /** Which file the thread that writes has open, where this one only reads. */
 let stands: string | null = null;
@@ -140,6 +148,18 @@ function answering(database: Database): Database {
 /** Which file this thread has open; null where it has none. */
 export const openIdentity = (): string | null => opened?.identity ?? null;
 
+/**
+ * Waits until all that was written through `database` is on the disk: asked before anything that wrote is answered.
+ * @throws a 503 response with a sentence where the disk erred
+ */
+export async function onDisk(): Promise<void> {
+  try {
+    await opened?.onDisk();
+  } catch (error) {
+    throw answered(error);
+  }
+}
+
 /** Tells a thread that only reads which file is open. */
 export function lookAfter(identity: string | null): void {
   stands = identity;
@@ -150,7 +170,13 @@ function openBeside(path: string): Opened {
   const identity = identityOf(path);
   if (identity !== stands) throw new YardProblem(GONE);
   const file = new SqliteFile(path, { readonly: true, fileMustExist: true });
-  return { database: databaseOver(file), path, identity, release: () => {} };
+  return {
+    database: databaseOver(file),
+    path,
+    identity,
+    onDisk: () => Promise.resolve(),
+    release: () => {},
+  };
 }
 
 /** What an earlier process left unfinished is cleared once: later on it may be somebody's who is at it. */
@@ -163,8 +189,11 @@ function openOwn(path: string): Opened {
     if (!tidied) clearLeftovers(path);
     tidied = true;
     const own = answering(openDatabase(path));
+    // Who answers waits for the disk (`onDisk`), and what is written next does not.
+    own.$client.pragma("synchronous = NORMAL");
     process.once("exit", release);
-    return { database: own, path, identity: existsSync(path) ? identityOf(path) : null, release };
+    const identity = existsSync(path) ? identityOf(path) : null;
+    return { database: own, path, identity, onDisk: onDiskOf(path, own.$client), release };
   } catch (error) {
     release();
     throw error;

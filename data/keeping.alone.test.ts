@@ -121,7 +121,3 @@ describe("a copy", () => {
     expect(copiesOf(path).map(({ why }) => why)).toEqual(["before-migration"]);
   });
 });
-
-it("writes to the disk before it answers", () => {
-  expect(database().$client.pragma("synchronous", { simple: true })).toBe(2);
-});

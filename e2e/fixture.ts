@@ -1,4 +1,5 @@
 /** What every file of browser tests has: a browser, a yard of its own, and a page; and rigs by their names. */
+import { join } from "node:path";
 import Sqlite from "better-sqlite3";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, beforeEach, inject } from "vitest";
@@ -32,6 +33,14 @@ export function openForFile({ viewport = DESK, pages = "each", env = {} }: Wante
   });
   if (pages === "each") beforeEach(() => newPage(viewport));
   afterAll(() => Promise.all([browser.close(), yard.close()]));
+}
+
+/** How many rows a table of the yard has. */
+export function rowsIn(table: string, where = "true"): number {
+  const file = new Sqlite(join(yard.folder, "yard.db"), { readonly: true });
+  const count = file.prepare(`select count(*) from ${table} where ${where}`).pluck().get() as number;
+  file.close();
+  return count;
 }
 
 type Row = { id: number; name: string };

@@ -1,23 +1,13 @@
 /** A form that is sent twice, pressed twice, loaded again, gone back to, or open in two windows, makes one thing. */
-import { join } from "node:path";
-import Sqlite from "better-sqlite3";
 import type { Page } from "puppeteer-core";
 import { describe, expect, it } from "vitest";
 import { appears, fill, press, seen, visit } from "./acts.ts";
 import { openPage } from "./browser.ts";
-import { browser, machine, openForFile, page, rig, yard } from "./fixture.ts";
+import { browser, machine, openForFile, page, rig, rowsIn, yard } from "./fixture.ts";
 
 openForFile();
 
 const TABLE = "; 10; 40\n0.8; 1300; 1200\n1.6; 2000; 1500";
-
-/** How many rows a table of the yard has. */
-function rows(table: string, where = ""): number {
-  const file = new Sqlite(join(yard.folder, "yard.db"), { readonly: true });
-  const count = file.prepare(`select count(*) from ${table} ${where}`).pluck().get() as number;
-  file.close();
-  return count;
-}
 
 /** So long after the first press of a hand that trembles comes the second, ms: the first is on its way, and not answered. */
 const TREMBLE = 20;
@@ -45,7 +35,7 @@ async function typed(on: Page, label: string): Promise<void> {
   await on.keyboard.type(TABLE);
 }
 
-const tables = (label: string) => rows("tyre", `where label = '${label}'`);
+const tables = (label: string) => rowsIn("tyre", `label = '${label}'`);
 
 describe("a form that is sent twice", () => {
   it("makes one tyre table, pressed twice", async () => {
@@ -86,7 +76,7 @@ describe("a form that is sent twice", () => {
     await fill(other, "source", "another book");
     await press(other, "Save");
     await seen(other, "There is a table called 540/65 R38 already, with other figures or of another source.");
-    expect(rows("tyre", "where source = 'another book'")).toBe(0);
+    expect(rowsIn("tyre", "source = 'another book'")).toBe(0);
   });
 
   it("is carried out though who sent it hung up, and answered when it comes again", async () => {
@@ -112,7 +102,7 @@ describe("a form that is sent twice", () => {
 
   it("issues one card, pressed twice, and asked for in two windows", async () => {
     const other = (await openPage(browser)).page;
-    const cards = rows("card");
+    const cards = rowsIn("card");
     for (const each of [page, other]) {
       await visit(each, `${yard.address}${rig("Grain drill")}/card`);
       await fill(each, "person", "Mira Tolland");
@@ -121,11 +111,11 @@ describe("a form that is sent twice", () => {
     await seen(page, "is in the cab");
     await pressTwice(other, "Issue card");
     await seen(other, "is in the cab");
-    expect(rows("card")).toBe(cards + 1);
+    expect(rowsIn("card")).toBe(cards + 1);
   });
 
   it("puts one weight into the stock, pressed twice; the next one is one more", async () => {
-    const stock = rows("weight");
+    const stock = rowsIn("weight");
     await visit(page, `${yard.address}${machine("Oxmoor 240")}`);
     for (const more of [1, 2]) {
       await fill(page, "weightLabel", "side plate");
@@ -134,13 +124,13 @@ describe("a form that is sent twice", () => {
       await fill(page, "place", "0.4");
       await pressTwice(page, "Add to the stock");
       await page.waitForFunction(() => document.querySelector<HTMLInputElement>("[name=mass]")!.value === "");
-      expect(rows("weight")).toBe(stock + more);
+      expect(rowsIn("weight")).toBe(stock + more);
     }
   });
 
   it("begins one rig, pressed twice; two windows are told of the first", async () => {
     const other = (await openPage(browser)).page;
-    const rigs = rows("rig");
+    const rigs = rowsIn("rig");
     for (const each of [page, other]) {
       await visit(each, `${yard.address}/begin`);
       await fill(each, "driven", "Holmstad 90");
@@ -151,18 +141,18 @@ describe("a form that is sent twice", () => {
     }
     await pressTwice(page, "Put it in the yard");
     await page.waitForFunction(() => /^\/rigs\/\d+\/sheet$/.test(location.pathname));
-    expect(rows("rig")).toBe(rigs + 1);
+    expect(rowsIn("rig")).toBe(rigs + 1);
     await pressTwice(other, "Put it in the yard");
     await seen(other, "stands in the yard already");
-    expect(rows("rig")).toBe(rigs + 1);
+    expect(rowsIn("rig")).toBe(rigs + 1);
   });
 
   it("couples one rig, pressed twice; its name is its own", async () => {
-    const rigs = rows("rig");
+    const rigs = rowsIn("rig");
     await visit(page, `${yard.address}/rigs/new?tractor=8`);
     await fill(page, "name", "Grain drill, 4.5 m");
     await pressTwice(page, "Couple them");
     await seen(page, "There is a rig called Grain drill, 4.5 m already.");
-    expect(rows("rig")).toBe(rigs);
+    expect(rowsIn("rig")).toBe(rigs);
   });
 });
