@@ -2,7 +2,7 @@
 import { and, eq } from "drizzle-orm";
 import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import type { Database } from "./handle.ts";
-import { newestFirst, record, standing, type Told } from "./record.ts";
+import { isOfKind, newestFirst, record, standing, type Told } from "./record.ts";
 import { askedReading, fact } from "./schema/index.ts";
 
 export const ASKED = "asked-reading";
@@ -34,7 +34,7 @@ export function askedOfRig(db: Database, rigId: number): AskedFor[] {
     .select({ fact, row: askedReading })
     .from(fact)
     .innerJoin(askedReading, eq(askedReading.seq, fact.seq))
-    .where(and(eq(fact.rigId, rigId), standing()))
+    .where(and(eq(fact.about, `rig ${rigId}`), isOfKind(ASKED), standing()))
     .orderBy(...newestFirst)
     .all()
     .map(({ fact: { id, topic, person, happened }, row }) => ({

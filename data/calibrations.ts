@@ -23,6 +23,7 @@ import {
   backing,
   factOf,
   inOrder,
+  isOfKind,
   isTakenBack,
   type NewFact,
   newestFirst,
@@ -86,7 +87,7 @@ export function openCalibration(db: Database, rig: RigTool, kind: CalibrationKin
     .where(
       and(
         eq(fact.about, named(aboutOf(kind, rig))),
-        eq(fact.kind, CALIBRATION),
+        isOfKind(CALIBRATION),
         eq(fact.topic, kind.key),
         standing(),
         sql`not exists (select 1 from calibration_end e join fact f on f.seq = e.seq where e.calibration = ${fact.seq} and ${standing("f")})`,

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, inArray, max, type SQL } from "drizzle-orm";
 import type { FrozenLine } from "../core/card/numbered.ts";
 import type { EntryStep } from "../core/card/order.ts";
 import type { Database } from "./handle.ts";
-import { inOrder, record, type Told } from "./record.ts";
+import { inOrder, isOfKind, record, type Told } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
 import { card, cardLine, fact, readback } from "./schema/index.ts";
 
@@ -70,7 +70,7 @@ function cardsOf(db: Database, tools: readonly Pick<RigTool, "couplingId">[], wh
           fact.about,
           tools.map(({ couplingId }) => `coupling ${couplingId}`),
         ),
-        eq(fact.kind, CARD),
+        isOfKind(CARD),
         which,
       ),
     )

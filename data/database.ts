@@ -7,6 +7,7 @@ import { databasePath } from "./database-path.ts";
 import type { Database } from "./handle.ts";
 import { clearLeftovers, copyBeside, identityOf, mayBegin, takeYard, YardProblem } from "./keeping.ts";
 import { onDiskOf } from "./on-disk.ts";
+import { tellPlanner } from "./planner.ts";
 import * as schema from "./schema/index.ts";
 import { keepShippedSchemes } from "./schemes.ts";
 import { sayingTrouble } from "./trouble.ts";
@@ -52,6 +53,7 @@ function broughtUp(file: SqliteFile.Database, path: string, inMemory: boolean): 
   migrate(database, { migrationsFolder: resolve(MIGRATIONS) });
   upgrade(database);
   file.pragma(`user_version = ${version}`);
+  tellPlanner(file);
   const ready = databaseOver(file);
   keepShippedSchemes(ready);
   return ready;

@@ -8,7 +8,17 @@ import { rigFacts } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { PROOF } from "./live.ts";
 import { keepReading } from "./readings.ts";
-import { backing, factOf, inOrder, type NewFact, record, standing, TAKES_BACK, type Told } from "./record.ts";
+import {
+  backing,
+  factOf,
+  inOrder,
+  isOfKind,
+  type NewFact,
+  record,
+  standing,
+  TAKES_BACK,
+  type Told,
+} from "./record.ts";
 import type { RigTool } from "./rigs.ts";
 import { fact, leftOut, observation, proof, proofReading, proofTerm, testSetup } from "./schema/index.ts";
 
@@ -79,7 +89,7 @@ export function testsOfRig(db: Database, rig: RigTool): FieldTest[] {
     .where(
       and(
         eq(fact.about, `coupling ${rig.couplingId}`),
-        eq(fact.kind, TEST),
+        isOfKind(TEST),
         sql`${fact.variantId} is ${rig.variant?.id ?? null}`,
         standing(),
       ),
@@ -269,7 +279,7 @@ export function acceptedOf(db: Database, rig: RigTool): Map<string, AcceptedProo
     })
     .from(fact)
     .innerJoin(proof, eq(proof.seq, fact.seq))
-    .where(and(eq(fact.about, `coupling ${rig.couplingId}`), eq(fact.kind, PROOF), standing()))
+    .where(and(eq(fact.about, `coupling ${rig.couplingId}`), isOfKind(PROOF), standing()))
     .orderBy(asc(fact.seq))
     .all();
   for (const { test, ...row } of rows) if (test) found.set(test, [...(found.get(test) ?? []), row]);

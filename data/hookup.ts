@@ -1,7 +1,7 @@
 /** Hitching and unhitching, and the ticks of people: on the hook-up list, and on the ladder. */
 import { and, eq, type SQL } from "drizzle-orm";
 import type { Database } from "./handle.ts";
-import { factOf, newestFirst, record, standing, type Told } from "./record.ts";
+import { factOf, isOfKind, newestFirst, record, standing, type Told } from "./record.ts";
 import { toolsOf, toolsWith } from "./rigs.ts";
 import { couplingEvent, fact, tick } from "./schema/index.ts";
 
@@ -26,7 +26,7 @@ export type Tick = Omit<typeof tick.$inferSelect, "seq"> & {
 };
 
 export const aboutRig = (kind: string, rigId: number): SQL =>
-  and(eq(fact.about, `rig ${rigId}`), eq(fact.kind, kind), standing())!;
+  and(eq(fact.about, `rig ${rigId}`), isOfKind(kind), standing())!;
 
 /** Hitchings and unhitchings of a rig that nobody took back, the newest first by the time it happened. */
 export function eventsOf(db: Database, rigId: number): CouplingEvent[] {

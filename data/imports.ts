@@ -5,7 +5,7 @@ import type { DimensionKey } from "../core/dimension/catalogue.ts";
 import { writeReading, writeSections } from "./entries.ts";
 import { ofSubject, type SubjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
-import { backing, factOf, record, TAKES_BACK, type Told, takeBack } from "./record.ts";
+import { backing, factOf, isOfKind, record, TAKES_BACK, type Told, takeBack } from "./record.ts";
 import { fact, imported, upload } from "./schema/index.ts";
 
 const IMPORT = "import";
@@ -85,8 +85,8 @@ function importsWhere(db: Database, which?: SQL): (ImportTaken & { seq: number }
     .from(fact)
     .innerJoin(imported, eq(imported.seq, fact.seq))
     .leftJoin(backing, TAKES_BACK)
-    .where(and(eq(fact.kind, IMPORT), which))
-    .orderBy(desc(fact.seq))
+    .where(and(isOfKind(IMPORT), which))
+    .orderBy(desc(imported.seq))
     .all()
     .map(({ taken, ...of }) => ({ ...of, state: "taken", takenBack: taken !== null }));
 }

@@ -2,7 +2,7 @@
 import { sql } from "drizzle-orm";
 import type { Database } from "./handle.ts";
 import { COUPLING } from "./hookup.ts";
-import { standing } from "./record.ts";
+import { isOfKind, standing } from "./record.ts";
 import type { RigTool } from "./rigs.ts";
 import { couplingEvent, fact } from "./schema/index.ts";
 
@@ -50,7 +50,7 @@ export function coupledRigs(db: Database): number[] {
     })
     .from(fact)
     .innerJoin(couplingEvent, sql`${couplingEvent.seq} = ${fact.seq}`)
-    .where(sql`${fact.kind} = ${COUPLING} and ${standing()}`)
+    .where(sql`${isOfKind(COUPLING)} and ${standing()}`)
     .groupBy(fact.rigId)
     .orderBy(sql`3 desc`)
     .all()

@@ -5,7 +5,7 @@ import { type LineShape, placesOf } from "../core/place/line.ts";
 import type { Database } from "./handle.ts";
 import { asDegrees, asPlaces } from "./places.ts";
 import { listed, prepared } from "./prepared.ts";
-import { factOf, inOrder, record, standing, type Told } from "./record.ts";
+import { factOf, inOrder, isOfKind, record, standing, type Told } from "./record.ts";
 import { fact, guidanceLine, lineShift } from "./schema/index.ts";
 
 export const LINE = "line";
@@ -91,7 +91,7 @@ function shiftsOf(db: Database, fieldIds: readonly number[]): Map<number, Shift[
       .from(fact)
       .innerJoin(lineShift, eq(lineShift.seq, fact.seq))
       .where(
-        sql`${fact.about} = 'yard' and ${fact.kind} = ${sql.raw(`'${LINE_SHIFT}'`)} and ${fact.slot} in (select value || '/' from json_each(${sql.placeholder("fields")})) and ${standing()}`,
+        sql`${fact.about} = 'yard' and ${isOfKind(LINE_SHIFT)} and ${fact.slot} in (select value || '/' from json_each(${sql.placeholder("fields")})) and ${standing()}`,
       )
       .orderBy(...inOrder)
       .prepare(),

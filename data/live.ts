@@ -12,6 +12,7 @@ import {
   aboutsOf,
   inOrder,
   isNewest,
+  isOfKind,
   newestFirst,
   newestIn,
   slotsOf,
@@ -107,10 +108,9 @@ export function newestReading(
       .from(fact)
       .innerJoin(reading, eq(reading.seq, fact.seq))
       .where(
-        sql`${fact.about} = ${sql.placeholder("about")} and ${fact.kind} = ${READING} and ${fact.slot} = ${sql.placeholder("slot")} and ${standing()}`,
+        sql`${fact.about} = ${sql.placeholder("about")} and ${isOfKind(READING)} and ${fact.slot} = ${sql.placeholder("slot")} and ${standing()}`,
       )
       .orderBy(...newestFirst)
-      .limit(1)
       .prepare(),
   );
   const row = query.get({ about, slot });

@@ -5,7 +5,7 @@ import type { Frozen, LogEntry } from "../core/yard/log.ts";
 import type { Database } from "./handle.ts";
 import { type PointedTo, pointedTo } from "./pointed-to.ts";
 import { listed, prepared } from "./prepared.ts";
-import { factOf, inOrder, newestFirst, record, standing, type Told } from "./record.ts";
+import { factOf, inOrder, isOfKind, newestFirst, record, standing, type Told, written } from "./record.ts";
 import {
   fact,
   rig,
@@ -198,7 +198,10 @@ export function logSums(db: Database, filter: LogFilter = {}) {
     .from(fact)
     .innerJoin(workBegun, eq(workBegun.seq, fact.seq))
     .innerJoin(work, eq(work.seq, workBegun.work))
-    .leftJoin(ended, and(eq(ended.partOf, fact.seq), eq(ended.kind, WORK_ENDED), standing("ended")))
+    .leftJoin(
+      ended,
+      and(eq(ended.partOf, fact.seq), sql`${ended.kind} = ${written(WORK_ENDED)}`, standing("ended")),
+    )
     .leftJoin(workEnded, eq(workEnded.seq, ended.seq))
     .where(and(standing(), ...which(filter)))
     .get()!;
@@ -207,7 +210,7 @@ export function logSums(db: Database, filter: LogFilter = {}) {
 const which = ({ rigs, fieldId, season }: LogFilter): (SQL | undefined)[] => [
   rigs === undefined
     ? undefined
-    : sql`${fact.about} in (select 'rig ' || value from json_each(${listed(rigs)})) and ${fact.kind} = ${WORK_BEGUN}`,
+    : sql`${fact.about} in (select 'rig ' || value from json_each(${listed(rigs)})) and ${isOfKind(WORK_BEGUN)}`,
   fieldId === undefined ? undefined : eq(work.fieldId, fieldId),
   season === undefined ? undefined : eq(work.season, season),
 ];

@@ -10,6 +10,7 @@ import {
   awaySince,
   backing,
   isNewest,
+  isOfKind,
   newestFirst,
   record,
   standing,
@@ -124,10 +125,9 @@ export function fieldNamed(db: Database, id: number): (FieldNamed & { boundaryId
       .select({ id: fact.id })
       .from(fact)
       .where(
-        sql`${fact.about} = 'yard' and ${fact.kind} = ${sql.raw(`'${BOUNDARY}'`)} and ${fact.slot} = ${sql.placeholder("slot")} and ${standing()}`,
+        sql`${fact.about} = 'yard' and ${isOfKind(BOUNDARY)} and ${fact.slot} = ${sql.placeholder("slot")} and ${standing()}`,
       )
       .orderBy(...newestFirst)
-      .limit(1)
       .prepare(),
   ).get({ slot: `${id}/` });
   return { ...named, boundaryId: newest?.id ?? null };
@@ -184,7 +184,7 @@ const boundedOf = ({ parts, fieldId: _, taken: __, ...rest }: BoundaryRow): Boun
 
 /** Every boundary a field ever had, newest first, with those that were taken back. */
 export function boundariesOf(db: Database, fieldId: number): (Bounded & { takenBack: boolean })[] {
-  return boundaries(db, and(eq(fact.kind, BOUNDARY), eq(boundary.fieldId, fieldId))!)
+  return boundaries(db, and(isOfKind(BOUNDARY), eq(boundary.fieldId, fieldId))!)
     .all()
     .map((row) => ({ ...boundedOf(row), takenBack: row.taken !== null }));
 }

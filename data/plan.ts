@@ -3,7 +3,7 @@ import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { KeptPlan } from "../core/season/plan/kept.ts";
 import { RERIG_USUAL, type RerigAct, type RerigSeconds } from "../core/season/rerig.ts";
 import type { Database } from "./handle.ts";
-import { newestFirst, record, standing, type Told } from "./record.ts";
+import { isOfKind, newestFirst, record, standing, type Told } from "./record.ts";
 import {
   fact,
   planAway,
@@ -242,7 +242,7 @@ export function keptPlan(db: Database): { id: string; plan: KeptPlan; person: st
     .select({ id: fact.id, plan: planKept.plan, person: fact.person, at: fact.happened })
     .from(planKept)
     .innerJoin(fact, eq(fact.seq, planKept.seq))
-    .where(and(eq(fact.about, "yard"), eq(fact.kind, KEPT), standing()))
+    .where(and(eq(fact.about, "yard"), isOfKind(KEPT), standing()))
     .orderBy(...newestFirst)
     .limit(1)
     .get();

@@ -13,7 +13,17 @@ import { aboutsOfRig, ofSubject, placeOf, subjectColumns } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { CHANGE, TOLD, toReading } from "./live.ts";
 import { listed } from "./prepared.ts";
-import { backing, factOf, newestFirst, record, SETTING, TAKES_BACK, type Told, takeBack } from "./record.ts";
+import {
+  backing,
+  factOf,
+  isOfKind,
+  newestFirst,
+  record,
+  SETTING,
+  TAKES_BACK,
+  type Told,
+  takeBack,
+} from "./record.ts";
 import type { RigTool } from "./rigs.ts";
 import {
   change,
@@ -165,7 +175,7 @@ export function historyOf(db: Database, rig: RigTool, key: DimensionKey): PastRe
     .innerJoin(reading, eq(reading.seq, fact.seq))
     .leftJoin(backing, TAKES_BACK)
     .leftJoin(imported, eq(imported.seq, fact.partOf))
-    .where(and(eq(fact.about, place.about), eq(fact.kind, READING), eq(fact.slot, place.slot)))
+    .where(and(eq(fact.about, place.about), isOfKind(READING), eq(fact.slot, place.slot)))
     .orderBy(...newestFirst)
     .all()
     .map(({ taken, from, ...row }) => ({

@@ -4,7 +4,7 @@ import type { SequenceKind, Step } from "../core/sequence/step.ts";
 import type { Lists } from "../core/sequence/templates.ts";
 import type { Database } from "./handle.ts";
 import { listed, prepared } from "./prepared.ts";
-import { aboutsOf, factOf, inOrder, isNewest, newestFirst, record, type Told } from "./record.ts";
+import { aboutsOf, factOf, inOrder, isNewest, isOfKind, newestFirst, record, type Told } from "./record.ts";
 import { coupling, fact, runEvent, sequenceList } from "./schema/index.ts";
 
 const LIST = "sequence";
@@ -92,7 +92,7 @@ function runsWhere(db: Database, which: SQL, most: number): Run[] {
     .select({ fact, machineId: coupling.implementId })
     .from(fact)
     .innerJoin(coupling, eq(coupling.id, fact.couplingId))
-    .where(and(eq(fact.kind, RUN), which))
+    .where(and(isOfKind(RUN), which))
     .orderBy(...newestFirst)
     .limit(most)
     .all()

@@ -8,7 +8,7 @@ import type { Measured, WearPart } from "../core/season/wear.ts";
 import type { Database } from "./handle.ts";
 import { listed } from "./prepared.ts";
 import { push } from "./push.ts";
-import { inOrder, newestFirst, record, settingChanged, standing, type Told } from "./record.ts";
+import { inOrder, isOfKind, newestFirst, record, settingChanged, standing, type Told } from "./record.ts";
 import { everyRig, listEveryTool, toolsWith } from "./rigs.ts";
 import {
   fact,
@@ -164,7 +164,7 @@ export function metersOf(db: Database, machines: readonly number[]): Map<number,
     .innerJoin(meterReading, eq(meterReading.seq, fact.seq))
     .where(
       and(
-        sql`${fact.about} in (select 'machine ' || value from json_each(${listed(machines)})) and ${fact.kind} = ${METER}`,
+        sql`${fact.about} in (select 'machine ' || value from json_each(${listed(machines)})) and ${isOfKind(METER)}`,
         standing(),
       ),
     )

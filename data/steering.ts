@@ -1,11 +1,21 @@
 /** Drives along a line with sensitivities set so, and profiles of the row camera. */
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import type { CameraProfile } from "../core/steering/camera.ts";
 import type { Off } from "../core/steering/off-line.ts";
 import type { Quality } from "../core/steering/quality.ts";
 import type { Settings } from "../core/steering/sensitivity.ts";
 import type { Database } from "./handle.ts";
-import { inOrder, newestFirst, record, standing, type Told } from "./record.ts";
+import { prepared } from "./prepared.ts";
+import {
+  aboutsOf,
+  inOrder,
+  isOfKind,
+  newestFirst,
+  record,
+  standing,
+  standingOf,
+  type Told,
+} from "./record.ts";
 import { cameraProfile, fact, steeringDrive } from "./schema/index.ts";
 
 const DRIVE = "steering-drive";
@@ -51,7 +61,7 @@ export function drivesOf(db: Database, machineId: number): SteeringDrive[] {
     .select({ fact, row: steeringDrive })
     .from(fact)
     .innerJoin(steeringDrive, eq(steeringDrive.seq, fact.seq))
-    .where(and(eq(fact.machineId, machineId), standing()))
+    .where(and(eq(fact.about, `machine ${machineId}`), isOfKind(DRIVE), standing()))
     .orderBy(...inOrder)
     .all()
     .map(({ fact: { id, person, happened }, row }) => ({
@@ -81,13 +91,16 @@ export function keepProfile(db: Database, machineId: number, { id, ...row }: New
 /** Profiles that stand of these machines, each machine's newest first. */
 export function profilesOf(db: Database, machines: readonly number[]): Map<number, CameraProfile[]> {
   const found = new Map<number, CameraProfile[]>();
-  const rows = db
-    .select({ fact, row: cameraProfile })
-    .from(fact)
-    .innerJoin(cameraProfile, eq(cameraProfile.seq, fact.seq))
-    .where(and(inArray(fact.machineId, [...machines]), standing()))
-    .orderBy(...newestFirst)
-    .all();
+  const query = prepared(db, "camera profiles", () =>
+    db
+      .select({ fact, row: cameraProfile })
+      .from(fact)
+      .innerJoin(cameraProfile, eq(cameraProfile.seq, fact.seq))
+      .where(standingOf(PROFILE))
+      .orderBy(...newestFirst)
+      .prepare(),
+  );
+  const rows = query.all({ abouts: aboutsOf({ machine: machines }) });
   for (const { fact: of, row } of rows) {
     const { seq: _, ...rest } = row;
     const profile = { ...rest, id: of.id, person: of.person, at: of.happened };

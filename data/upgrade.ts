@@ -5,6 +5,7 @@ import { READING } from "./entries.ts";
 import { placeOf } from "./facts.ts";
 import type { Database } from "./handle.ts";
 import { PROOF } from "./live.ts";
+import { isOfKind, written } from "./record.ts";
 import { listEveryTool, type RigTool } from "./rigs.ts";
 import { fact, proof, proofReading, proofTerm } from "./schema/index.ts";
 
@@ -20,8 +21,8 @@ function restProofs(db: Database): void {
     .innerJoin(proof, eq(proof.seq, fact.seq))
     .innerJoin(proofTerm, eq(proofTerm.proof, proof.seq))
     .leftJoin(proofReading, eq(proofReading.proof, proof.seq))
-    .where(and(eq(fact.kind, PROOF), isNull(proofReading.proof)))
-    .orderBy(asc(fact.seq))
+    .where(and(isOfKind(PROOF), isNull(proofReading.proof)))
+    .orderBy(asc(proof.seq))
     .all();
   if (rows.length === 0) return;
   const tools = listEveryTool(db);
@@ -45,7 +46,7 @@ function countedThen(db: Database, rig: RigTool, key: DimensionKey, at: string):
 
 function sittingAt(db: Database, place: ReturnType<typeof placeOf>, at: string): number[] {
   if (!place) return [];
-  const then = sql`f.about = ${place.about} and f.kind = ${READING} and f.slot = ${place.slot} and f.happened <= ${at}
+  const then = sql`f.about = ${place.about} and f.kind = ${written(READING)} and f.slot = ${place.slot} and f.happened <= ${at}
     and not exists (select 1 from fact b where b.takes_back in (f.seq, f.part_of) and b.happened <= ${at})`;
   return db
     .all<{ seq: number }>(

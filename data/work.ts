@@ -11,6 +11,7 @@ import { prepared } from "./prepared.ts";
 import {
   aboutsOf,
   inOrder,
+  isOfKind,
   newestFirst,
   record,
   settingChanged,
@@ -177,7 +178,7 @@ export function lastWorkOn(
     .select({ fact, work })
     .from(fact)
     .innerJoin(work, eq(work.seq, fact.seq))
-    .where(and(eq(fact.kind, WORK), eq(work.fieldId, fieldId), standing()))
+    .where(and(isOfKind(WORK), eq(work.fieldId, fieldId), standing()))
     .orderBy(...newestFirst)
     .all()
     .filter(({ work: row }) => row.operations.some((each) => operations.includes(each)));
@@ -193,7 +194,7 @@ export function rigsOnLine(db: Database, lineSeq: number): number[] {
     .select({ fact, work })
     .from(fact)
     .innerJoin(work, eq(work.seq, fact.seq))
-    .where(and(eq(fact.kind, WORK), standing()))
+    .where(and(isOfKind(WORK), standing()))
     .orderBy(...inOrder)
     .all();
   const newest = new Map(rows.map(({ fact: of, work: row }) => [of.rigId!, row.line]));

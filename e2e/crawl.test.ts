@@ -1,12 +1,20 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import Sqlite from "better-sqlite3";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { rig } from "./fixture.ts";
-import { openYard, type Yard } from "./server.ts";
+import { openYard, preloaded, type Yard } from "./server.ts";
 
+const queries = mkdtempSync(join(tmpdir(), "ambrek-queries-"));
 let yard: Yard;
 beforeAll(async () => {
-  yard = await openYard();
+  yard = await openYard({ AMBREK_TEST_QUERIES: queries, ...preloaded("query-plans.mjs") });
 });
-afterAll(() => yard.close());
+afterAll(async () => {
+  await yard.close();
+  rmSync(queries, { recursive: true });
+});
 
 type Fault = { path: string; from: string; what: string };
 
@@ -82,11 +90,52 @@ async function crawl(address: string, thoroughly: RegExp): Promise<{ pages: numb
   return { pages: open.length, faults };
 }
 
+/** What was asked of the yard's file by now, each query once. */
+const asked = () =>
+  new Set(
+    readdirSync(queries).flatMap((name) =>
+      readFileSync(join(queries, name), "utf8")
+        .trim()
+        .split("\n")
+        .map((line) => JSON.parse(line) as string),
+    ),
+  );
+
+/** Under which names a query looks at facts and readings. */
+const namesOf = (query: string) =>
+  new Set([
+    "fact",
+    "reading",
+    ...[...query.matchAll(/\b(?:fact|reading)"? "?(\w+)"?/g)].map(([, name]) => name!),
+  ]);
+
+/** How large the yard is, for who runs it. */
+const COUNTS_ALL = "(select count(*) from reading) as readings";
+
+/** Queries that look at every fact or reading there is, however many years of them, for what they are after. */
+function lookingAtAll(file: Sqlite.Database): string[] {
+  return [...asked()].filter((query) => {
+    if (!/^\s*(select|with)\b/i.test(query) || !/\b(fact|reading)\b/.test(query)) return false;
+    if (query.includes(COUNTS_ALL)) return false;
+    const values = (query.match(/\?/g) ?? []).map(() => null);
+    const plan = file.prepare(`explain query plan ${query}`).all(values) as { detail: string }[];
+    const names = namesOf(query);
+    return plan.some(({ detail }) => names.has(/^SCAN (\w+)/.exec(detail)?.[1] ?? ""));
+  });
+}
+
 describe("every link of the demo yard", () => {
   it("leads to a page that is there and says something", { timeout: 400_000 }, async () => {
     const { pages, faults } = await crawl(yard.address, /^\/rigs\/12\//);
     expect(faults).toEqual([]);
     expect(pages).toBeGreaterThan(600);
+  });
+
+  it("reads what it shows, and not all that was ever written", () => {
+    const file = new Sqlite(join(yard.folder, "yard.db"), { readonly: true });
+    expect(asked().size).toBeGreaterThan(100);
+    expect(lookingAtAll(file)).toEqual([]);
+    file.close();
   });
 
   it("is not there for what is not", async () => {

@@ -1,22 +1,17 @@
 /** A disk that errs as what was written is put on it: nothing is said to be kept, and what waits on the device is sent again and there once. */
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { join } from "node:path";
 import { afterAll, expect, it } from "vitest";
 import { fill, gone, seen, textOf, visit } from "./acts.ts";
 import { openForFile, page, rig, rowsIn, yard } from "./fixture.ts";
+import { preloaded } from "./server.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "ambrek-erring-"));
 const errs = join(folder, "errs");
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-openForFile({
-  pages: "one",
-  env: {
-    AMBREK_TEST_ERRS: errs,
-    NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --import ${resolve("e2e/erring-disk.mjs")}`.trim(),
-  },
-});
+openForFile({ pages: "one", env: { AMBREK_TEST_ERRS: errs, ...preloaded("erring-disk.mjs") } });
 
 const TABLE = "; 10; 40\n0.8; 1300; 1200\n1.6; 2000; 1500";
 

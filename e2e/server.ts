@@ -60,6 +60,11 @@ export async function openYard(more: Record<string, string> = {}, planted = true
   };
 }
 
+/** What a server is started with so that something of this folder is loaded before it, in each of its threads. */
+export const preloaded = (name: string) => ({
+  NODE_OPTIONS: `${process.env.NODE_OPTIONS ?? ""} --import ${resolve("e2e", name)}`.trim(),
+});
+
 export type Several = {
   /** of the page that names them */
   address: string;

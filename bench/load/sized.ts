@@ -69,7 +69,6 @@ export function yardSized(path: string, { sets, years = 1 }: Size): Database {
   })();
   file.pragma("foreign_keys = ON");
   file.pragma("wal_checkpoint(TRUNCATE)");
-  file.exec("analyze");
   return db;
 }
 

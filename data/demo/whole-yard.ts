@@ -1,5 +1,5 @@
 /** The demo yard as a file of its own, and an empty one: what an empty yard may be looked at with, and what takes its place again. */
-import { asc } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { openDatabase } from "../database.ts";
 import type { Database } from "../handle.ts";
 import { fact } from "../schema/index.ts";
@@ -23,7 +23,7 @@ export const emptyFile = () => fileOf(() => {});
 
 /** Whether a yard began as the demo: its first word is the demo's, of a person and a minute no other yard begins with. */
 export function isDemoYard(db: Database): boolean {
-  const first = db.select().from(fact).orderBy(asc(fact.seq)).limit(1).get();
+  const first = db.select().from(fact).where(sql`${fact.seq} = (select min(f.seq) from fact f)`).get();
   return first?.person === BEGAN.person && first.happened === BEGAN.at;
 }
 

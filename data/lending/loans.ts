@@ -4,7 +4,7 @@ import { asc, eq, sql } from "drizzle-orm";
 import type { Way } from "../../core/lending/machine-file.ts";
 import type { Database } from "../handle.ts";
 import { prepared } from "../prepared.ts";
-import { aboutsOf, record, standingOf, type Told } from "../record.ts";
+import { aboutsOf, isOfKind, record, standingOf, type Told } from "../record.ts";
 import { fact, lending } from "../schema/index.ts";
 
 export const LENDING = "lending";
@@ -72,7 +72,7 @@ export function loanBegan(db: Database, loan: string): Way | null {
       .select({ way: lending.way })
       .from(fact)
       .innerJoin(lending, eq(lending.seq, fact.seq))
-      .where(sql`${fact.kind} = ${LENDING} and ${fact.topic} = ${loan}`)
+      .where(sql`${isOfKind(LENDING)} and ${fact.topic} = ${loan}`)
       .orderBy(asc(fact.seq))
       .get()?.way ?? null
   );
@@ -96,7 +96,7 @@ export function loansOf(db: Database, machineId: number): string[] {
   return db
     .selectDistinct({ loan: fact.topic })
     .from(fact)
-    .where(sql`${fact.about} = ${`machine ${machineId}`} and ${fact.kind} = ${LENDING}`)
+    .where(sql`${fact.about} = ${`machine ${machineId}`} and ${isOfKind(LENDING)}`)
     .all()
     .map(({ loan }) => loan);
 }

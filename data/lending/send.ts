@@ -5,7 +5,7 @@ import { PART_CHANGED } from "../components.ts";
 import { READING, SECTIONS } from "../entries.ts";
 import type { Database } from "../handle.ts";
 import { CHANGE, TOLD } from "../live.ts";
-import { aboutsOf, backing, TAKES_BACK } from "../record.ts";
+import { aboutsOf, backing, TAKES_BACK, written } from "../record.ts";
 import type { Machine } from "../rigs.ts";
 import {
   change,
@@ -142,7 +142,7 @@ function factsOf(db: Database, places: Places): { facts: FileFact[]; photos: num
     .leftJoin(serviceDone, eq(serviceDone.seq, fact.seq))
     .leftJoin(wearMeasured, eq(wearMeasured.seq, fact.seq))
     .where(
-      sql`${fact.about} in (select value from json_each(${abouts})) and ${fact.kind} not in ('take-back', 'setting', ${LENDING})`,
+      sql`${fact.about} in (select value from json_each(${abouts})) and ${fact.kind} not in ('take-back', 'setting', ${written(LENDING)})`,
     )
     .orderBy(asc(fact.seq))
     .all();

@@ -11,7 +11,7 @@ import { writeReading, writeSections } from "../entries.ts";
 import type { Database } from "../handle.ts";
 import { takeOverAs } from "../imports.ts";
 import { CHANGE, TOLD } from "../live.ts";
-import { factOf, type NewFact, record, settingChanged, type Told, takeBack } from "../record.ts";
+import { factOf, isOfKind, type NewFact, record, settingChanged, type Told, takeBack } from "../record.ts";
 import type { Machine } from "../rigs.ts";
 import {
   change,
@@ -41,7 +41,7 @@ export function knownMachine(
     .from(fact)
     .innerJoin(machine, eq(machine.id, fact.machineId))
     .where(
-      sql`${fact.kind} = ${LENDING} and ${fact.topic} in (select value from json_each(${JSON.stringify(loans)}))`,
+      sql`${isOfKind(LENDING)} and ${fact.topic} in (select value from json_each(${JSON.stringify(loans)}))`,
     )
     .orderBy(asc(fact.seq))
     .get();

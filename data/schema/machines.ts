@@ -92,17 +92,21 @@ export const variant = sqliteTable(
   (table) => [index("variant_by_machine").on(table.machineId)],
 );
 
-export const rig = sqliteTable("rig", {
-  id: integer().primaryKey(),
-  name: text().notNull(),
-  tractorId: integer()
-    .notNull()
-    .references(() => machine.id),
-  receiverPointId: integer()
-    .notNull()
-    .references(() => point.id),
-  archivedAt: text(),
-});
+export const rig = sqliteTable(
+  "rig",
+  {
+    id: integer().primaryKey(),
+    name: text().notNull(),
+    tractorId: integer()
+      .notNull()
+      .references(() => machine.id),
+    receiverPointId: integer()
+      .notNull()
+      .references(() => point.id),
+    archivedAt: text(),
+  },
+  (table) => [index("rig_by_tractor").on(table.tractorId)],
+);
 
 export const coupling = sqliteTable(
   "coupling",

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { check, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { check, index, integer, real, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import type { OperationKey } from "../../core/trade/operations.ts";
 import {
   type AlarmKey,
@@ -67,6 +67,7 @@ export const work = sqliteTable(
     mutedRows: text().notNull().default(""),
   },
   (table) => [
+    index("work_by_field").on(table.fieldId),
     oneOf("work_variety_way", table.varietyWay, WAYS),
     oneOf("work_recorded_by", table.recordedBy, TRIGGER),
     check("work_has_a_season", sql`${table.season} <> ''`),
@@ -74,14 +75,18 @@ export const work = sqliteTable(
 );
 
 /** That somebody began to drive a job, about the rig: what it was set to, and what held then. */
-export const workBegun = sqliteTable("work_begun", {
-  seq: factSeq(),
-  work: integer()
-    .notNull()
-    .references(() => work.seq),
-  /** what it was driven with, frozen */
-  frozen: text({ mode: "json" }).$type<Frozen>().notNull(),
-});
+export const workBegun = sqliteTable(
+  "work_begun",
+  {
+    seq: factSeq(),
+    work: integer()
+      .notNull()
+      .references(() => work.seq),
+    /** what it was driven with, frozen */
+    frozen: text({ mode: "json" }).$type<Frozen>().notNull(),
+  },
+  (table) => [index("work_begun_of_work").on(table.work)],
+);
 
 /** That it was ended: part of its beginning. */
 export const workEnded = sqliteTable(
