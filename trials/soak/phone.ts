@@ -29,6 +29,14 @@ type Waiting = Entry & { tries: number };
 /** An answer that is lost on its way: asked for, and hung up on, after so many ms at most. */
 const HANGS_UP = 12;
 
+/** Nobody waits longer for an answer, ms. */
+const NO_ANSWER = 20_000;
+
+type Answer = { ok: boolean; kept?: { said: string }; errors?: Record<string, string> };
+
+const hungUp = (signal: AbortSignal) =>
+  new Promise<null>((done) => signal.addEventListener("abort", () => done(null), { once: true }));
+
 export class Phone {
   readonly waiting: Waiting[] = [];
   inReach = true;
@@ -73,9 +81,17 @@ export class Phone {
     }
   }
 
-  private async post(
-    entry: Waiting,
-  ): Promise<{ ok: boolean; kept?: { said: string }; errors?: Record<string, string> } | null> {
+  private async answerTo(entry: Waiting, form: URLSearchParams, signal: AbortSignal): Promise<Answer | null> {
+    const answer = await fetch(`${this.address}/rigs/${entry.rig}/keep`, {
+      method: "POST",
+      headers: { origin: this.address, accept: "application/json" },
+      body: form,
+      signal,
+    });
+    return answer.status >= 500 ? null : ((await answer.json()) as Answer);
+  }
+
+  private async post(entry: Waiting): Promise<Answer | null> {
     if (entry.tries > 0) this.counted.sentAgain += 1;
     entry.tries += 1;
     const by = (time: number) => new Date(time + this.off).toISOString();
@@ -88,23 +104,21 @@ export class Phone {
     });
     const gone = new AbortController();
     // Reception ends in the middle of it: it may have been kept, and the phone does not know.
-    const cut = this.chance.oneIn(12) ? setTimeout(() => gone.abort(), this.chance.below(HANGS_UP)) : null;
+    const cut = setTimeout(
+      () => gone.abort(),
+      this.chance.oneIn(12) ? this.chance.below(HANGS_UP) : NO_ANSWER,
+    );
     const start = performance.now();
     try {
-      const answer = await fetch(`${this.address}/rigs/${entry.rig}/keep`, {
-        method: "POST",
-        headers: { origin: this.address, accept: "application/json" },
-        body: form,
-        signal: AbortSignal.any([gone.signal, AbortSignal.timeout(20_000)]),
-      });
-      if (answer.status >= 500) return null;
-      const said = (await answer.json()) as { ok: boolean };
+      // A line that breaks in the very moment of hanging up is now and then told to nobody.
+      const said = await Promise.race([this.answerTo(entry, form, gone.signal), hungUp(gone.signal)]);
+      if (said === null) return null;
       this.counted.times.push(performance.now() - start);
       return said;
     } catch {
       return null;
     } finally {
-      if (cut !== null) clearTimeout(cut);
+      clearTimeout(cut);
     }
   }
 }

@@ -193,6 +193,12 @@ async function phoneAtWork(yard: Yard, phone: Phone): Promise<void> {
   }
 }
 
+/** A file the yard gives. @throws where it broke off */
+async function fileOf(url: string): Promise<Uint8Array> {
+  const answer = await fetch(url, { signal: AbortSignal.timeout(60_000) });
+  return new Uint8Array(await answer.arrayBuffer());
+}
+
 /** Reads a page to its end; returns its status. @throws where it broke off */
 async function pageOf(url: string): Promise<number> {
   const answer = await fetch(url, { signal: AbortSignal.timeout(30_000) });
@@ -232,7 +238,7 @@ async function importer(yard: Yard): Promise<void> {
   while (!yard.over) {
     if (!yard.held)
       try {
-        file ??= new Uint8Array(await (await fetch(`${yard.address}/rigs/4/taskdata.zip`)).arrayBuffer());
+        file ??= await fileOf(`${yard.address}/rigs/4/taskdata.zip`);
         const answer = await postFile(yard, "/files", [["intent", "import"]], "taskdata", file);
         if (answer.status === 302) yard.found.imports += 1;
         else if (answer.status >= 500 && answer.status !== 503)
