@@ -51,12 +51,15 @@ export function viewYard(db: Database, { find, state, page, units }: Asked): Yar
   const order = orderOf(db);
   const asked = order.ids[state];
   const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+  const rigs = everyRig(listEveryTool(db));
   const found =
     words.length === 0
       ? asked
-      : asked.filter((id) => words.every((word) => order.texts.get(id)!.includes(word)));
+      : asked.filter((id) => {
+          const text = textOf(rigs.get(id)!);
+          return words.every((word) => text.includes(word));
+        });
   const here = paged(found, page, ON_A_PAGE);
-  const rigs = everyRig(listEveryTool(db));
   return {
     find,
     state,
@@ -80,8 +83,6 @@ type Order = {
   counts: Record<RigState, number>;
   /** rigs in use of which nobody knows yet how they stand */
   judging: number;
-  /** names and numbers of each, to be searched */
-  texts: ReadonlyMap<number, string>;
 };
 
 const orders = new WeakMap<Database, Order>();
@@ -118,10 +119,6 @@ function orderOf(db: Database): Order {
       away: away.length,
     },
     judging: used.length - ids.stopped.length - ids.ready.length,
-    texts:
-      before?.told.parts === parts
-        ? before.texts
-        : new Map(rigs.map(([id, own]): [number, string] => [id, textOf(own)])),
   };
   orders.set(db, order);
   return order;
@@ -131,10 +128,14 @@ function orderOf(db: Database): Order {
 const urgency = (judged: FindingCount | undefined): number =>
   judged ? judged.stops * 100 + judged.fixes : 99.5;
 
-/** A rig's names and numbers. */
+const texts = new WeakMap<readonly RigTool[], string>();
+
+/** A rig's names and numbers, to be searched: put together once somebody searches. */
 function textOf(parts: readonly RigTool[]): string {
+  const known = texts.get(parts);
+  if (known !== undefined) return known;
   const { name, tractor } = parts[0]!;
-  return [
+  const text = [
     name,
     ...[tractor, ...parts.map(({ implement }) => implement)].flatMap(
       ({ make, model, fleetNumber, serial }) => [make, model, fleetNumber, serial],
@@ -142,6 +143,8 @@ function textOf(parts: readonly RigTool[]): string {
   ]
     .join(" ")
     .toLowerCase();
+  texts.set(parts, text);
+  return text;
 }
 
 function viewRigs(db: Database, rigs: readonly (readonly RigTool[])[], units: Units): YardRig[] {
