@@ -85,8 +85,6 @@ function forget(db: Database, board: Board, touched: ReadonlySet<string> | null)
   for (const id of machines) board.machines.delete(id);
 }
 
-const NOTHING = { rigs: new Set<number>(), machines: new Set<number>() };
-
 /** What the judge told since. */
 function take(db: Database, board: Board, now: number): void {
   const told = judgedSince(db, build(), board.stamp, board.n);
@@ -94,7 +92,7 @@ function take(db: Database, board: Board, now: number): void {
   [board.stamp, board.n] = [told.stamp, told.n];
   if (told.judgements.length === 0) return;
   const touched = told.mark < now ? touchedSince(db, told.mark) : new Set<string>();
-  const gone = touched && (touched.size === 0 ? NOTHING : abouts(listEveryTool(db), touched));
+  const gone = touched && abouts(listEveryTool(db), touched);
   for (const { kind, key, n, brief } of told.judgements) {
     if (gone === null || gone[`${kind}s`].has(key)) continue;
     if (kind === "rig") board.rigs.set(key, { ...(JSON.parse(brief) as FindingCount), n, whole: null });

@@ -113,12 +113,10 @@ export function abouts(
   parts: readonly RigTool[],
   touched: ReadonlySet<string>,
 ): { rigs: Set<number>; machines: Set<number> } {
-  const index = indexes.get(parts) ?? indexed(parts);
-  indexes.set(parts, index);
   const rigs = new Set<number>();
   const machines = new Set<number>();
   for (const about of touched) {
-    for (const id of index.get(about) ?? []) rigs.add(id);
+    for (const id of indexOf(parts).get(about) ?? []) rigs.add(id);
     const [kind, number] = about.split(" ");
     if (kind === "machine") machines.add(Number(number));
     if (kind === "rig")
@@ -128,9 +126,13 @@ export function abouts(
   return { rigs, machines };
 }
 
-function indexed(parts: readonly RigTool[]): Map<string, Set<number>> {
+/** Which rigs each subject is part of: put together once for a list that is kept, where something was written. */
+function indexOf(parts: readonly RigTool[]): Map<string, Set<number>> {
+  const known = indexes.get(parts);
+  if (known) return known;
   const found = new Map<string, Set<number>>();
   for (const part of parts)
     for (const about of aboutsOfRig(part)) found.set(about, (found.get(about) ?? new Set()).add(part.id));
+  indexes.set(parts, found);
   return found;
 }
